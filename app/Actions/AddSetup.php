@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Fitting;
+use App\Models\Setup;
+use Illuminate\Support\Facades\DB;
+
+/** Adds a setup to a fitting under the next letter: A … Z, AA, AB … The first is the baseline and the benchmark. */
+final class AddSetup
+{
+    /** @param  array<string, mixed>  $columns */
+    public function __invoke(Fitting $fitting, array $columns, ?int $branchedFromId = null): Setup
+    {
+        return DB::transaction(function () use ($fitting, $columns, $branchedFromId): Setup {
+            Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
+            $position = (int) Setup::query()->where('fitting_id', $fitting->id)->max('position') + 1;
+            $from = $branchedFromId === null ? null : Setup::query()->where('fitting_id', $fitting->id)->find($branchedFromId)?->id;
+            $setup = Setup::query()->create($columns + [
+                'studio_id' => $fitting->studio_id,
+                'fitting_id' => $fitting->id,
+                'tag' => self::tag($position),
+                'position' => $position,
+                'is_baseline' => $position === 1,
+                'branched_from_id' => $from ?? ($position === 1 ? null : $fitting->benchmark_setup_id),
+            ]);
+            if ($fitting->benchmark_setup_id === null) {
+                $fitting->update(['benchmark_setup_id' => $setup->id]);
+            }
+            $fitting->touch();
+
+            return $setup;
+        });
+    }
+
+    public static function tag(int $position): string
+    {
+        $tag = '';
+        for ($n = $position; $n > 0; $n = intdiv($n - 1, 26)) {
+            $tag = chr(65 + ($n - 1) % 26).$tag;
+        }
+
+        return $tag;
+    }
+}

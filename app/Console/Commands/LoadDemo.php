@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Models\Studio;
+use Database\Seeders\DemoSeeder;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+
+final class LoadDemo extends Command
+{
+    protected $signature = 'mint:demo';
+
+    protected $description = 'Loads the demo studio with its made-up players and shots, once';
+
+    public function handle(DemoSeeder $seeder): int
+    {
+        if (! Studio::query()->where('is_demo', true)->exists()) {
+            DB::transaction(fn () => $seeder->run());
+            $this->line('Demo data loaded.');
+        }
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\FittingRequest;
+use App\Http\Resources\FittingResource;
+use App\Models\Fitting;
+use App\Models\Player;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+
+final class FittingController
+{
+    /** The day book: newest first, searched by player, head or wish. */
+    public function index(Request $request): JsonResponse
+    {
+        /** @var User $user */
+        $user = $request->user();
+        $wanted = trim($request->string('q')->limit(80, '')->value());
+        $fittings = Fitting::query()->where('studio_id', $user->studio_id)
+            ->with(['player', 'setups' => fn ($q) => $q->withCount(['shots as counted_count' => fn ($c) => $c->whereNull('left_out_reason')]), 'decisions' => fn ($q) => $q->with('setup')])
+            ->when($wanted !== '', function ($query) use ($wanted): void {
+                $like = '%'.addcslashes($wanted, '%_\\').'%';
+                $query->where(fn ($q) => $q->whereRelation('player', 'name', 'like', $like)->orWhereRelation('setups', 'head', 'like', $like)->orWhere('wants', 'like', $like));
+            })
+            ->orderByDesc('updated_at')->orderByDesc('id')->limit(60)->get();
+
+        return response()->json($fittings->map(fn (Fitting $f): array => [
+            'id' => $f->id,
+            'player' => ['id' => $f->player->id, 'name' => $f->player->name, 'hand' => $f->player->hand->value, 'units' => $f->player->units],
+            'wants' => $f->wants,
+            'setups' => $f->setups->map(fn ($s): array => ['tag' => $s->tag, 'counted' => (int) $s->counted_count])->all(),
+            'decided' => $f->decisions->first()?->setup->tag,
+            'missing' => FittingResource::missing($f->setups->all(), $f->decisions->first()),
+            'updatedAt' => $f->updated_at->toIso8601String(),
+        ])->all());
+    }
+
+    public function store(FittingRequest $request): JsonResponse
+    {
+        /** @var User $user */
+        $user = $request->user();
+        $fitting = DB::transaction(function () use ($request, $user): Fitting {
+            $player = $request->validated('playerId') === null
+                ? Player::query()->create([
+                    'studio_id' => $user->studio_id, 'name' => trim((string) $request->validated('name')), 'hand' => $request->validated('hand'),
+                    'units' => $request->validated('units') ?? ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'],
+                ])
+                : Player::query()->where('studio_id', $user->studio_id)->findOrFail($request->integer('playerId'));
+
+            $fitting = new Fitting(['studio_id' => $user->studio_id, 'player_id' => $player->id, 'typed' => $request->except(['_token'])] + $request->columns());
+            $fitting->save();
+            // Refuses what the core cannot work with before anything is kept.
+            $fitting->refresh()->corridor();
+            $fitting->flight();
+
+            return $fitting;
+        });
+
+        return response()->json((new FittingResource($fitting))->toArray($request), 201);
+    }
+
+    public function show(Fitting $fitting): FittingResource
+    {
+        return new FittingResource($fitting);
+    }
+
+    /** Changes fitting and player. Somebody else's newer version is never overwritten: the answer is 409 with what stands now. */
+    public function update(FittingRequest $request, Fitting $fitting): JsonResponse
+    {
+        $conflict = DB::transaction(function () use ($request, $fitting): bool {
+            $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
+            if ($now->version !== (int) $request->validated('version')) {
+                return true;
+            }
+            if ($request->has('benchmarkSetupId') && ! $now->setups()->whereKey($request->integer('benchmarkSetupId'))->exists()) {
+                throw ValidationException::withMessages(['benchmarkSetupId' => 'That setup is not part of this fitting.']);
+            }
+            $benchmark = $request->has('benchmarkSetupId') ? ['benchmark_setup_id' => $request->integer('benchmarkSetupId')] : [];
+            $now->fill($request->columns() + $benchmark + ['version' => $now->version + 1, 'typed' => array_merge($now->typed, $request->except(['version', '_token']))]);
+            $now->corridor();
+            $now->flight();
+            $now->save();
+            $player = array_filter(array_intersect_key((array) $request->validated(), ['name' => 1, 'hand' => 1, 'units' => 1]), fn (mixed $v): bool => $v !== null && $v !== '');
+            if ($player !== []) {
+                $now->player->update($player);
+            }
+
+            return false;
+        });
+        $fresh = Fitting::query()->findOrFail($fitting->id);
+        $body = (new FittingResource($fresh))->toArray($request);
+
+        return $conflict
+            ? response()->json(['message' => 'This fitting was changed on another screen meanwhile. Yours is kept here; look at both and save again.', 'current' => $body], 409)
+            : response()->json($body);
+    }
+}

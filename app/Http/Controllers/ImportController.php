@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\ReadLaunchFile;
+use App\Actions\StoreShots;
+use App\Models\Fitting;
+use App\Models\ImportFile;
+use App\Models\RememberedMap;
+use App\Models\Setup;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Launch\ColumnGuess;
+use MintCarry\Core\Launch\ColumnMap;
+use MintCarry\Core\Launch\Issue;
+use MintCarry\Core\Launch\ShotRow;
+use MintCarry\Core\Launch\TextFile;
+
+final class ImportController
+{
+    public function __construct(private readonly ReadLaunchFile $reader)
+    {
+    }
+
+    public function index(Fitting $fitting): JsonResponse
+    {
+        return response()->json($fitting->files()->where('state', 'stored')->get(['id', 'name', 'stored_shots', 'updated_at'])
+            ->map(fn (ImportFile $f): array => ['id' => $f->id, 'name' => $f->name, 'shots' => $f->stored_shots, 'at' => $f->updated_at->toIso8601String()])->all());
+    }
+
+    /** Keeps the file as it came and answers with how it would be read. No shot is stored. */
+    public function store(Request $request, Fitting $fitting): JsonResponse
+    {
+        $upload = $request->file('file');
+        if (! $upload instanceof UploadedFile) {
+            throw ValidationException::withMessages(['file' => 'No file arrived. Choose a CSV file of launch data.']);
+        }
+        $limit = (int) config('mintcarry.upload_bytes');
+        if (! $upload->isValid() || $upload->getSize() > $limit) {
+            throw ValidationException::withMessages(['file' => sprintf("'%s' is too large: a launch file may have up to %d MB. Nothing was stored.", mb_strimwidth($upload->getClientOriginalName(), 0, 60, '…'), $limit / 1e6)]);
+        }
+        $raw = (string) $upload->getContent();
+        $text = TextFile::read($raw);
+        /** @var User $user */
+        $user = $request->user();
+        $file = ImportFile::query()->create([
+            'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'name' => mb_substr(basename($upload->getClientOriginalName()), 0, 200), 'sha256' => hash('sha256', $raw),
+            'raw' => $raw, 'signature' => ColumnGuess::signature($text), 'uploaded_by' => $user->id, 'state' => 'draft',
+        ]);
+        [$map, $remembered] = $this->reader->start($file, $text);
+
+        return response()->json($this->reader->preview($file, $text, $map, $remembered), 201);
+    }
+
+    public function preview(Request $request, ImportFile $file): JsonResponse
+    {
+        $given = $request->validate(['map' => ['required', 'array']]);
+
+        return response()->json($this->reader->preview($file, TextFile::read($file->raw), ColumnMap::fromArray($given['map']), false));
+    }
+
+    /** Stores the shots as previewed: into one setup, or by the names in the setup column. */
+    public function confirm(Request $request, ImportFile $file, StoreShots $store): JsonResponse
+    {
+        $given = $request->validate(['map' => ['required', 'array'], 'setupId' => ['nullable', 'integer'], 'tags' => ['sometimes', 'nullable', 'array'], 'tags.*.tag' => ['present', 'nullable', 'string'], 'tags.*.setupId' => ['nullable', 'integer']]);
+        if ($file->state === 'stored') {
+            throw ValidationException::withMessages(['file' => "'{$file->name}' has been stored already; its {$file->stored_shots} shots are in the fitting."]);
+        }
+        $map = ColumnMap::fromArray($given['map']);
+        $setups = Setup::query()->where('fitting_id', $file->fitting_id)->pluck('id')->flip();
+        $byTag = [];
+        foreach ($given['tags'] ?? [] as $row) {
+            $byTag[(string) $row['tag']] = $row['setupId'];
+        }
+        $rows = array_filter($this->reader->rows($file, TextFile::read($file->raw), $map), fn (ShotRow $row): bool => $row->kind === 'shot');
+        $shots = [];
+        foreach ($rows as $row) {
+            $setupId = $byTag !== [] ? $byTag[$row->setupTag ?? ''] ?? null : $given['setupId'] ?? null;
+            if ($setupId === null) {
+                continue; // a name that the fitter set aside
+            }
+            if (! isset($setups[$setupId])) {
+                throw ValidationException::withMessages(['setupId' => 'That setup is not part of this fitting. Nothing was stored.']);
+            }
+            $shots[] = ['setupId' => (int) $setupId, 'measured' => $row->values, 'typed' => $row->typed, 'flags' => array_map(fn (Issue $i): string => $i->message, $row->issues),
+                'key' => ShotRow::keyOf($row->values, $row->hitAt), 'line' => $row->line, 'hitAt' => $row->hitAt, 'note' => $row->note];
+        }
+        if ($shots === []) {
+            throw ValidationException::withMessages(['setupId' => 'Say which setup these shots were hit with. Nothing was stored yet.']);
+        }
+        $result = DB::transaction(function () use ($file, $map, $shots, $store): array {
+            $result = $store($file->fitting, $shots, 'csv', $file);
+            $file->update(['state' => 'stored', 'map' => $map->toArray(), 'stored_shots' => $result['stored']]);
+            if ($file->signature !== null) {
+                RememberedMap::query()->updateOrCreate(['studio_id' => $file->studio_id, 'signature' => $file->signature], ['map' => $map->toArray()]);
+            }
+
+            return $result;
+        });
+
+        return response()->json($result, 201);
+    }
+
+    /** The file as it came. Served as a download, never shown in the page. */
+    public function raw(ImportFile $file): Response
+    {
+        return response($file->raw, 200, ['Content-Type' => 'application/octet-stream', 'Content-Disposition' => 'attachment; filename="launch-data-'.$file->id.'.csv"']);
+    }
+
+    public function destroy(ImportFile $file): JsonResponse
+    {
+        if ($file->state === 'draft') {
+            $file->delete();
+        }
+
+        return response()->json(['deleted' => true]);
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\StoreShots;
+use App\Http\Resources\ShotResource;
+use App\Models\Fitting;
+use App\Models\Shot;
+use App\Models\User;
+use App\Support\CsvCell;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Launch\Issue;
+use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Launch\ShotRow;
+use MintCarry\Core\Launch\TypedShot;
+use MintCarry\Core\Units\Dimension;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+final class ShotController
+{
+    public function index(Request $request, Fitting $fitting): JsonResponse
+    {
+        $flight = $fitting->flight();
+
+        return response()->json($fitting->shots()->limit(20_000)->get()->map(fn (Shot $shot): array => (new ShotResource($shot, $flight))->toArray($request))->all());
+    }
+
+    /** Stores typed shots. All or none: one that cannot be read is named, and what was typed stays on the screen. */
+    public function store(Request $request, Fitting $fitting, StoreShots $store): JsonResponse
+    {
+        $given = $request->validate([
+            'setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)],
+            'shots' => ['required', 'array', 'min:1', 'max:200'],
+            'shots.*.clientId' => ['required', 'string', 'max:64'],
+            'shots.*.note' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'shots.*.values' => ['required', 'array', 'min:1'],
+        ]);
+        $read = [];
+        foreach ($given['shots'] as $i => $shot) {
+            [$values, $issues] = TypedShot::read($shot['values'], $fitting->player->hand, $fitting->flight());
+            $refused = array_values(array_filter($issues, fn (Issue $issue): bool => $issue->refused));
+            if ($refused !== []) {
+                throw ValidationException::withMessages(["shots.{$i}.{$refused[0]->field}" => 'Shot '.($i + 1).": {$refused[0]->message}. Nothing was saved; what you typed is still here."]);
+            }
+            $read[] = ['setupId' => (int) $given['setupId'], 'measured' => $values, 'typed' => $shot['values'], 'flags' => array_map(fn (Issue $issue): string => $issue->message, $issues),
+                'key' => ShotRow::keyOf($values, null), 'clientId' => $shot['clientId'], 'note' => $shot['note'] ?? null];
+        }
+
+        return response()->json($store($fitting, $read, 'typed'), 201);
+    }
+
+    /** Leaves a shot out with a reason, or brings it back. */
+    public function update(Request $request, Shot $shot): JsonResponse
+    {
+        $given = $request->validate([
+            'leftOut' => ['present', 'nullable', 'array'],
+            'leftOut.reason' => ['required_with:leftOut', Rule::in(Shot::REASONS)],
+            'leftOut.note' => ['sometimes', 'nullable', 'string', 'max:300'],
+        ]);
+        /** @var User $user */
+        $user = $request->user();
+        $out = $given['leftOut'];
+        $shot->update($out === null
+            ? ['left_out_reason' => null, 'left_out_note' => null, 'left_out_by' => null, 'left_out_at' => null]
+            : ['left_out_reason' => $out['reason'], 'left_out_note' => $out['note'] ?? null, 'left_out_by' => $user->id, 'left_out_at' => now()]);
+        $fitting = Fitting::query()->findOrFail($shot->fitting_id);
+        $fitting->touch();
+
+        return response()->json((new ShotResource($shot, $fitting->flight()))->toArray($request));
+    }
+
+    /** All shots of a fitting as CSV, in kept units. */
+    public function export(Fitting $fitting): StreamedResponse
+    {
+        $fields = array_filter(Measure::cases(), fn (Measure $m): bool => $m->dimension() !== Dimension::Text);
+        $flight = $fitting->flight();
+        $tags = $fitting->setups()->pluck('tag', 'id');
+
+        return response()->streamDownload(function () use ($fitting, $fields, $flight, $tags): void {
+            $out = fopen('php://output', 'w');
+            if ($out === false) {
+                return;
+            }
+            fputcsv($out, ['shot', 'setup', ...array_map(fn (Measure $m): string => $m->value, $fields), 'computed', 'leftOut', 'note', 'hitAt'], ',', '"', '');
+            foreach ($fitting->shots()->lazy(500) as $shot) {
+                $read = $shot->launchShot($flight);
+                fputcsv($out, array_map(CsvCell::safe(...), [
+                    (string) $shot->sequence, (string) $tags[$shot->setup_id],
+                    ...array_map(fn (Measure $m): string => ($v = $read->value($m)) === null ? '' : (string) round($v, 4), $fields),
+                    implode(' ', array_keys($read->computed)), $shot->left_out_reason ?? '', $shot->note ?? '', $shot->hit_at ?? '',
+                ]), ',', '"', '');
+            }
+            fclose($out);
+        }, "fitting-{$fitting->id}-shots.csv", ['Content-Type' => 'text/csv; charset=UTF-8']);
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Decision;
+use App\Models\Fitting;
+use App\Models\Setup;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+
+/**
+ * A fitting as the screens need it: player, corridor, setups with their shot counts, what is still missing.
+ *
+ * @mixin Fitting
+ */
+final class FittingResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        /** @var Fitting $fitting */
+        $fitting = $this->resource;
+        $setups = $fitting->setups()->withCount(['shots', 'shots as counted_count' => fn ($q) => $q->whereNull('left_out_reason')])->get();
+        $decision = $fitting->decisions()->with(['setup', 'fitter'])->first();
+
+        return [
+            'id' => $fitting->id,
+            'version' => $fitting->version,
+            'player' => ['id' => $fitting->player->id, 'name' => $fitting->player->name, 'hand' => $fitting->player->hand->value, 'units' => $fitting->player->units],
+            'corridorWidthM' => $fitting->corridor_width_m,
+            'troubleSide' => $fitting->trouble_side,
+            'troubleKind' => $fitting->trouble_kind,
+            'troubleAtM' => $fitting->trouble_at_m,
+            'holeLengthM' => $fitting->hole_length_m,
+            'temperatureC' => $fitting->temperature_c,
+            'altitudeM' => $fitting->altitude_m,
+            'turf' => $fitting->turf,
+            'wants' => $fitting->wants,
+            'benchmarkSetupId' => $fitting->benchmark_setup_id,
+            'createdAt' => $fitting->created_at->toIso8601String(),
+            'updatedAt' => $fitting->updated_at->toIso8601String(),
+            'setups' => SetupResource::collection($setups),
+            'decision' => $decision === null ? null : self::decision($decision),
+            'missing' => self::missing($setups->all(), $decision),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function decision(Decision $decision): array
+    {
+        return ['id' => $decision->id, 'setupId' => $decision->setup_id, 'tag' => $decision->setup->tag, 'advisedSetupId' => $decision->advised_setup_id, 'reason' => $decision->reason,
+            'by' => $decision->fitter->name, 'at' => $decision->created_at->toIso8601String(), 'advice' => $decision->advice];
+    }
+
+    /**
+     * What each step still waits for, in a few words; an empty string when it is done.
+     *
+     * @param  array<int, Setup>  $setups
+     * @return array<string, string>
+     */
+    public static function missing(array $setups, ?Decision $decision): array
+    {
+        $hit = count(array_filter($setups, static fn (Setup $s): bool => ($s->counted_count ?? 0) > 0));
+        $unread = count(array_filter($setups, static fn (Setup $s): bool => $s->measured_loft_deg === null));
+
+        return [
+            'bench' => $setups === [] ? 'no setup yet' : ($unread > 0 ? "{$unread} not on the gauge" : ''),
+            'shots' => $hit === 0 ? 'no shots yet' : ($hit < count($setups) ? (count($setups) - $hit).' without shots' : ''),
+            'compare' => $hit < 2 ? 'needs two setups with shots' : '',
+            'decide' => $decision === null ? 'not decided' : '',
+            'sheet' => $decision === null ? 'after the decision' : '',
+        ];
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Shot;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use MintCarry\Core\Flight\BallFlight;
+
+/** @mixin Shot */
+final class ShotResource extends JsonResource
+{
+    public function __construct(Shot $shot, private readonly BallFlight $flight)
+    {
+        parent::__construct($shot);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        /** @var Shot $shot */
+        $shot = $this->resource;
+        $read = $shot->launchShot($this->flight);
+
+        return [
+            'id' => $shot->id,
+            'setupId' => $shot->setup_id,
+            'sequence' => $shot->sequence,
+            'line' => $shot->line,
+            'source' => $shot->source,
+            'measured' => (object) $read->measured,
+            'computed' => (object) $read->computed,
+            'typed' => (object) $shot->typed,
+            'flags' => $shot->flags,
+            'hitAt' => $shot->hit_at,
+            'note' => $shot->note,
+            'leftOut' => $shot->left_out_reason === null ? null : ['reason' => $shot->left_out_reason, 'note' => $shot->left_out_note, 'at' => $shot->left_out_at?->toIso8601String()],
+        ];
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models\Concerns;
+
+use App\Models\Studio;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/** @property int $studio_id */
+trait BelongsToStudio
+{
+    /** @return BelongsTo<Studio, $this> */
+    public function studio(): BelongsTo
+    {
+        return $this->belongsTo(Studio::class);
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToStudio;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * A saved decision: what was chosen, what the tool advised then, and why.
+ *
+ * @property int $id
+ * @property int $fitting_id
+ * @property int $setup_id
+ * @property int $advised_setup_id
+ * @property string $reason
+ * @property array<string, mixed> $advice
+ * @property int $decided_by
+ * @property Carbon $created_at
+ * @property-read Setup $setup
+ * @property-read Setup $advised
+ * @property-read User $fitter
+ */
+final class Decision extends Model
+{
+    use BelongsToStudio;
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['advice' => 'array'];
+    }
+
+    /** @return BelongsTo<Setup, $this> */
+    public function setup(): BelongsTo
+    {
+        return $this->belongsTo(Setup::class);
+    }
+
+    /** @return BelongsTo<Setup, $this> */
+    public function advised(): BelongsTo
+    {
+        return $this->belongsTo(Setup::class, 'advised_setup_id');
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function fitter(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'decided_by');
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToStudio;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Launch\LaunchShot;
+
+/**
+ * One recorded shot. `measured` holds what was measured, in kept units by field name; `typed` the cells as they stood.
+ * What can be computed is computed on reading, so it is never out of date.
+ *
+ * @property int $id
+ * @property int $fitting_id
+ * @property int $setup_id
+ * @property int|null $import_file_id
+ * @property string $source
+ * @property int $sequence
+ * @property int|null $line
+ * @property string $shot_key
+ * @property string|null $client_id
+ * @property array<string, float|int> $measured
+ * @property array<string, mixed> $typed
+ * @property list<string> $flags
+ * @property string|null $hit_at
+ * @property string|null $note
+ * @property string|null $left_out_reason
+ * @property string|null $left_out_note
+ * @property int|null $left_out_by
+ * @property Carbon|null $left_out_at
+ */
+final class Shot extends Model
+{
+    use BelongsToStudio;
+
+    public const REASONS = ['mishit', 'warm-up', 'ground contact', 'shaped on purpose', 'monitor error', 'other'];
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['measured' => 'array', 'typed' => 'array', 'flags' => 'array', 'left_out_at' => 'datetime'];
+    }
+
+    /** @return BelongsTo<Setup, $this> */
+    public function setup(): BelongsTo
+    {
+        return $this->belongsTo(Setup::class);
+    }
+
+    public function counts(): bool
+    {
+        return $this->left_out_reason === null;
+    }
+
+    public function launchShot(BallFlight $flight): LaunchShot
+    {
+        return LaunchShot::of(array_map(floatval(...), $this->measured), $flight);
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Models\Decision;
+use App\Models\Fitting;
+use App\Models\ImportFile;
+use App\Models\Player;
+use App\Models\Setup;
+use App\Models\Shot;
+use App\Policies\StudioPolicy;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function boot(): void
+    {
+        Model::shouldBeStrict(! $this->app->environment('production'));
+        JsonResource::withoutWrapping();
+        foreach ([Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class] as $model) {
+            Gate::policy($model, StudioPolicy::class);
+        }
+        RateLimiter::for('sign-in', fn (Request $request): Limit => Limit::perMinute((int) config('mintcarry.sign_in_tries_per_minute'))
+            ->by(mb_strtolower($request->string('email')->value()).'|'.$request->ip()));
+    }
+}

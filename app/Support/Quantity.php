@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Launch\Cell;
+use MintCarry\Core\Units\Unit;
+
+/** A number as a person typed it, with its unit: `{"value": "31,5", "unit": "yd"}`. Converted here, at the edge; kept as typed beside. */
+final class Quantity
+{
+    /** The value in `target`, or null when nothing was typed. */
+    public static function read(string $field, string $label, mixed $input, Unit $target): ?float
+    {
+        if ($input === null) {
+            return null;
+        }
+        $text = is_array($input) ? $input['value'] ?? '' : $input;
+        $text = is_scalar($text) ? trim((string) $text) : '';
+        if ($text === '') {
+            return null;
+        }
+        $unitName = is_array($input) ? $input['unit'] ?? $target->value : $target->value;
+        $unit = is_string($unitName) ? Unit::tryFrom($unitName) : null;
+        $cell = Cell::parse($text);
+        $value = $cell->magnitude(str_contains($text, ',') && ! str_contains($text, '.') ? ',' : '.');
+        if ($value === null || $cell->side !== null || $unit === null || $unit->dimension() !== $target->dimension()) {
+            throw ValidationException::withMessages([$field => sprintf("%s '%s' is not a number with a unit of %s. Nothing was saved; what you typed is still here.", $label, mb_strimwidth($text, 0, 30, '…'), $target->dimension()->value)]);
+        }
+
+        return ($cell->unit ?? $unit)->to($target, $cell->negative ? -$value : $value);
+    }
+}

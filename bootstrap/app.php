@@ -1,0 +1,46 @@
+<?php
+
+use App\Http\Middleware\SecurityHeaders;
+use Illuminate\Auth\AuthenticationException;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Request;
+use MintCarry\Core\CoreException;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+
+$app = Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(web: __DIR__.'/../routes/web.php', health: '/up')
+    ->withMiddleware(function (Middleware $middleware): void {
+        // The application is same-origin: no CORS (and no package for it, see compat/).
+        $middleware->remove(HandleCors::class);
+        $middleware->append(SecurityHeaders::class);
+        $middleware->redirectGuestsTo('/');
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));
+        $exceptions->dontReport([CoreException::class]);
+        $exceptions->render(function (CoreException $e, Request $request) {
+            return response()->json(['message' => $e->getMessage(), 'errors' => [$e->field ?? 'file' => [$e->getMessage()]]], 422);
+        });
+        $exceptions->render(function (AuthenticationException $e, Request $request) {
+            return response()->json(['message' => 'You are signed out. Sign in again; what you typed is still on this screen.'], 401);
+        });
+        $exceptions->render(function (HttpExceptionInterface $e, Request $request) {
+            $plain = match ($e->getStatusCode()) {
+                404 => 'There is nothing here under this address, or it belongs to another studio.',
+                419 => 'This page was open too long. Reload it; what you typed is still on this screen.',
+                429 => 'Too many tries. Wait a minute, then try again.',
+                default => null,
+            };
+
+            return $request->is('api/*') && $plain !== null ? response()->json(['message' => $plain], $e->getStatusCode(), $e->getHeaders()) : null;
+        });
+    })->create();
+
+// Everything that is written at run time lives under var/.
+$app->useEnvironmentPath(dirname(__DIR__).'/var');
+$app->useStoragePath(dirname(__DIR__).'/var/storage');
+
+return $app;

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Symfony\Component\Clock;
+
+use Psr\Clock\ClockInterface as PsrClockInterface;
+
+// What Carbon uses of symfony/clock, which the registry does not carry; drop it when the package is to be had.
+if (! interface_exists(ClockInterface::class, false)) {
+    interface ClockInterface extends PsrClockInterface
+    {
+        public function sleep(float|int $seconds): void;
+
+        public function withTimeZone(\DateTimeZone|string $timezone): static;
+    }
+}

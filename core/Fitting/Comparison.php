@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Fitting;
+
+use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Statistics\Difference;
+use MintCarry\Core\Statistics\Summary;
+
+/** Setups side by side: each measure's summary per setup, and its difference from the benchmark with a Welch interval. */
+final readonly class Comparison
+{
+    public const MEASURES = [
+        Measure::Carry, Measure::Total, Measure::Side, Measure::Curve, Measure::BallSpeed, Measure::LaunchAngle, Measure::Spin, Measure::SpinAxis, Measure::Direction,
+        Measure::Apex, Measure::Descent, Measure::ClubSpeed, Measure::Smash, Measure::Attack, Measure::Path, Measure::Face, Measure::DynamicLoft, Measure::StrikeToe, Measure::StrikeHigh,
+    ];
+
+    /**
+     * @param  list<array{measure: Measure, cells: array<string, array{summary: ?Summary, computed: int, difference: ?Difference}>}>  $rows  measures that at least one setup has
+     */
+    private function __construct(public ?string $benchmark, public array $rows)
+    {
+    }
+
+    /** @param  list<ShotSet>  $sets */
+    public static function of(array $sets, ?string $benchmark): self
+    {
+        $held = null;
+        foreach ($sets as $set) {
+            $held = $set->tag === $benchmark ? $set : $held;
+        }
+        $rows = [];
+        foreach (self::MEASURES as $measure) {
+            $base = $held?->summary($measure);
+            $cells = [];
+            $known = false;
+            foreach ($sets as $set) {
+                $summary = $set->summary($measure);
+                $known = $known || $summary !== null;
+                $cells[$set->tag] = [
+                    'summary' => $summary,
+                    'computed' => $set->computedCount($measure),
+                    'difference' => $summary !== null && $base !== null && $set !== $held ? Difference::between($base, $summary) : null,
+                ];
+            }
+            if ($known) {
+                $rows[] = ['measure' => $measure, 'cells' => $cells];
+            }
+        }
+
+        return new self($held?->tag, $rows);
+    }
+}

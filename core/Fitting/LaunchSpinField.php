@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Fitting;
+
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Launch;
+
+/** Carry over a grid of launch and spin at one ball speed, for drawing contours. Straight shots; bounds are where drivers are hit. */
+final readonly class LaunchSpinField
+{
+    /**
+     * @param  list<float>  $launchDeg
+     * @param  list<float>  $spinRpm
+     * @param  list<float>  $carryM  row by row: spin outer, launch inner
+     */
+    private function __construct(public float $ballSpeedMps, public array $launchDeg, public array $spinRpm, public array $carryM)
+    {
+    }
+
+    /**
+     * @param  array{float, float}  $launch
+     * @param  array{float, float}  $spin bounds
+     */
+    public static function of(float $ballSpeedMps, BallFlight $flight, array $launch = [4.0, 22.0], array $spin = [1200.0, 4800.0], int $steps = 19): self
+    {
+        if ($steps < 2) {
+            throw CoreException::invalid('steps', 'A field needs at least two steps each way.');
+        }
+        $at = static fn (array $range, int $i): float => $range[0] + ($range[1] - $range[0]) * $i / ($steps - 1);
+        $launches = array_map(static fn (int $i): float => $at($launch, $i), range(0, $steps - 1));
+        $spins = array_map(static fn (int $i): float => $at($spin, $i), range(0, $steps - 1));
+        $carry = [];
+        foreach ($spins as $rpm) {
+            foreach ($launches as $deg) {
+                $carry[] = $flight->fly(new Launch($ballSpeedMps, $deg, $rpm))->carryM;
+            }
+        }
+
+        return new self($ballSpeedMps, $launches, $spins, $carry);
+    }
+}

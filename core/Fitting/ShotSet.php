@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Fitting;
+
+use MintCarry\Core\Launch\LaunchShot;
+use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Statistics\Ellipse;
+use MintCarry\Core\Statistics\Summary;
+
+/** The counted shots of one setup. */
+final readonly class ShotSet
+{
+    /** @param  list<LaunchShot>  $shots */
+    public function __construct(public string $tag, public array $shots)
+    {
+    }
+
+    public function count(): int
+    {
+        return count($this->shots);
+    }
+
+    /** @return list<float> */
+    public function values(Measure $measure): array
+    {
+        $values = [];
+        foreach ($this->shots as $shot) {
+            $value = $shot->value($measure);
+            if ($value !== null) {
+                $values[] = $value;
+            }
+        }
+
+        return $values;
+    }
+
+    public function summary(Measure $measure): ?Summary
+    {
+        return Summary::of($this->values($measure));
+    }
+
+    /** How many of this measure's values were computed by the flight model rather than measured. */
+    public function computedCount(Measure $measure): int
+    {
+        return count(array_filter($this->shots, static fn (LaunchShot $shot): bool => isset($shot->computed[$measure->value])));
+    }
+
+    /** Side against carry, two standard deviations wide on the long and short way. */
+    public function ellipse(): ?Ellipse
+    {
+        $points = [];
+        foreach ($this->shots as $shot) {
+            $side = $shot->value(Measure::Side);
+            $carry = $shot->value(Measure::Carry);
+            if ($side !== null && $carry !== null) {
+                $points[] = [$side, $carry];
+            }
+        }
+
+        return Ellipse::around($points, 1.5);
+    }
+}

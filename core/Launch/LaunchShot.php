@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Launch;
+
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Flight;
+use MintCarry\Core\Flight\Launch;
+
+/**
+ * One recorded shot: what was measured, and what had to be computed from it. Every value in its measure's kept unit,
+ * + = right / toe / high. A measure that nobody measured is null; nothing is guessed. Side stays unknown unless it, or
+ * direction and axis, were measured.
+ */
+final readonly class LaunchShot
+{
+    /**
+     * @param  array<string, float>  $measured  by field name (`Measure` value)
+     * @param  array<string, float>  $computed  by field name; never a field that was measured
+     */
+    private function __construct(public array $measured, public array $computed, private ?float $modelCarryM)
+    {
+    }
+
+    /**
+     * Takes the measured values, derives what is only another way of saying the same (spin from back and side spin, face from
+     * face to path, smash from the two speeds), and computes missing carry, total, apex, descent and hang time by the flight model.
+     *
+     * @param  array<string, float>  $values  by field name
+     */
+    public static function of(array $values, BallFlight $flight): self
+    {
+        $values = self::derive($values);
+        $computed = [];
+        if (isset($values['clubSpeedMps'], $values['ballSpeedMps']) && ! isset($values['smash']) && $values['clubSpeedMps'] > 0) {
+            $computed['smash'] = $values['ballSpeedMps'] / $values['clubSpeedMps'];
+        }
+        if (isset($values['faceDeg'], $values['pathDeg']) && ! isset($values['faceToPathDeg'])) {
+            $computed['faceToPathDeg'] = $values['faceDeg'] - $values['pathDeg'];
+        }
+        $flown = self::flight($values, $flight);
+        if ($flown !== null) {
+            $sideKnown = isset($values['directionDeg'], $values['spinAxisDeg']);
+            $computed += [
+                'carryM' => $flown->carryM,
+                'apexM' => $flown->apexM,
+                'descentDeg' => $flown->descentDeg,
+                'hangTimeS' => $flown->hangTimeS,
+                // A measured carry keeps its own carry: only the run is the model's.
+                'totalM' => ($values['carryM'] ?? $flown->carryM) + $flown->runM(),
+            ];
+            if ($sideKnown) {
+                $computed += ['sideM' => $flown->sideM, 'totalSideM' => ($values['sideM'] ?? $flown->sideM) + $flown->totalSideM - $flown->sideM, 'curveM' => $flown->curveM];
+            }
+        }
+        if (! isset($computed['curveM']) && isset($values['sideM'], $values['directionDeg'], $values['carryM'])) {
+            $computed['curveM'] = $values['sideM'] - $values['carryM'] * tan(deg2rad($values['directionDeg']));
+        }
+
+        return new self($values, array_diff_key($computed, $values), $flown?->carryM);
+    }
+
+    public function value(Measure $measure): ?float
+    {
+        return $this->measured[$measure->value] ?? $this->computed[$measure->value] ?? null;
+    }
+
+    /** The launch, when ball speed, launch angle and spin are known; unknown direction and axis count as straight. */
+    public function launch(): ?Launch
+    {
+        return self::launchOf($this->measured);
+    }
+
+    /**
+     * Impossible and unlikely values, and values that contradict each other.
+     *
+     * @return list<Issue>
+     */
+    public function issues(): array
+    {
+        $issues = [];
+        foreach ($this->measured as $field => $value) {
+            $measure = Measure::from($field);
+            [$low, $high] = $measure->possible();
+            [$usualLow, $usualHigh] = $measure->plausible();
+            $unit = $measure->unit()->value ?? '';
+            if (! is_finite($value) || $value < $low || $value > $high) {
+                $issues[] = new Issue($field, true, sprintf('%s %s %s cannot be (%s to %s)', ucfirst($measure->label()), self::plain($value), $unit, self::plain($low), self::plain($high)));
+            } elseif ($value < $usualLow || $value > $usualHigh) {
+                $issues[] = new Issue($field, false, sprintf('%s %s %s is unlikely for a driver', ucfirst($measure->label()), self::plain($value), $unit));
+            }
+        }
+        foreach (Measure::required() as $measure) {
+            if (! isset($this->measured[$measure->value])) {
+                $issues[] = new Issue($measure->value, true, ucfirst($measure->label()).' is missing');
+            }
+        }
+
+        return [...$issues, ...$this->contradictions()];
+    }
+
+    /** @return list<Issue> */
+    private function contradictions(): array
+    {
+        $m = $this->measured;
+        $issues = [];
+        if (isset($m['clubSpeedMps'], $m['ballSpeedMps']) && $m['clubSpeedMps'] > 0) {
+            $ratio = $m['ballSpeedMps'] / $m['clubSpeedMps'];
+            if ($ratio > 1.56) {
+                $issues[] = new Issue('smash', false, sprintf('Ball speed is %.2f times club speed; about 1.50 is the limit, so one of the two is wrong', $ratio));
+            } elseif (isset($m['smash']) && abs($ratio - $m['smash']) > 0.04) {
+                $issues[] = new Issue('smash', false, sprintf('Smash %.2f does not fit the speeds, which give %.2f', $m['smash'], $ratio));
+            }
+        }
+        if (isset($m['carryM'], $m['totalM']) && $m['totalM'] < $m['carryM'] - 8) {
+            $issues[] = new Issue('totalM', false, sprintf('Total is %.0f m short of carry; are the two columns swapped?', $m['carryM'] - $m['totalM']));
+        }
+        $model = $this->modelCarryM;
+        if (isset($m['carryM']) && $model !== null && abs($m['carryM'] - $model) > 0.2 * $model) {
+            $issues[] = new Issue('carryM', false, sprintf('Carry %.0f m, but this launch flies about %.0f m: check the unit, or the reading', $m['carryM'], $model));
+        }
+
+        return $issues;
+    }
+
+    /**
+     * @param  array<string, float>  $values
+     * @return array<string, float>
+     */
+    private static function derive(array $values): array
+    {
+        if (! isset($values['spinRpm']) && isset($values['backSpinRpm'])) {
+            $values['spinRpm'] = hypot($values['backSpinRpm'], $values['sideSpinRpm'] ?? 0.0);
+        }
+        if (! isset($values['spinAxisDeg']) && isset($values['backSpinRpm'], $values['sideSpinRpm'])) {
+            $values['spinAxisDeg'] = rad2deg(atan2($values['sideSpinRpm'], $values['backSpinRpm']));
+        }
+        if (! isset($values['faceDeg']) && isset($values['faceToPathDeg'], $values['pathDeg'])) {
+            $values['faceDeg'] = $values['faceToPathDeg'] + $values['pathDeg'];
+        }
+        if (! isset($values['ballSpeedMps']) && isset($values['clubSpeedMps'], $values['smash'])) {
+            $values['ballSpeedMps'] = $values['clubSpeedMps'] * $values['smash'];
+        }
+
+        return $values;
+    }
+
+    /** @param  array<string, float>  $values */
+    private static function flight(array $values, BallFlight $flight): ?Flight
+    {
+        $launch = self::launchOf($values);
+        if ($launch === null || $launch->launchDeg <= 0.5) {
+            return null;
+        }
+
+        return $flight->fly($launch);
+    }
+
+    /** @param  array<string, float>  $values */
+    private static function launchOf(array $values): ?Launch
+    {
+        foreach (Measure::required() as $measure) {
+            [$low, $high] = $measure->possible();
+            $value = $values[$measure->value] ?? null;
+            if ($value === null || ! is_finite($value) || $value < $low || $value > $high) {
+                return null;
+            }
+        }
+        $within = static fn (string $field, float $limit): float => isset($values[$field]) && abs($values[$field]) <= $limit ? $values[$field] : 0.0;
+
+        return new Launch($values['ballSpeedMps'], $values['launchDeg'], $values['spinRpm'], $within('directionDeg', 45), $within('spinAxisDeg', 90));
+    }
+
+    private static function plain(float $value): string
+    {
+        return is_finite($value) ? rtrim(rtrim(sprintf('%.2f', $value), '0'), '.') : 'that is not a number';
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Launch;
+
+use MintCarry\Core\Club\Hand;
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Units\Dimension;
+use MintCarry\Core\Units\Unit;
+
+/** A shot typed by hand: each value as text with a unit, read by the same rules as a cell of a file. */
+final class TypedShot
+{
+    /**
+     * @param  array<mixed>  $typed  by field name: `{"value": "12,3 L", "unit": "m"}`
+     * @return array{array<string, float>, list<Issue>} values in kept units, and what is wrong or unlikely
+     */
+    public static function read(array $typed, Hand $hand, BallFlight $flight): array
+    {
+        $values = [];
+        $issues = [];
+        foreach ($typed as $name => $given) {
+            $measure = is_string($name) ? Measure::tryFrom($name) : null;
+            if ($measure === null || $measure->dimension() === Dimension::Text || ! is_array($given)) {
+                $issues[] = new Issue((string) $name, true, "'{$name}' is not a measure of a shot");
+
+                continue;
+            }
+            $text = is_scalar($given['value'] ?? '') ? trim((string) ($given['value'] ?? '')) : '';
+            if ($text === '') {
+                continue;
+            }
+            $unit = is_string($given['unit'] ?? null) ? Unit::tryFrom($given['unit']) : $measure->unit();
+            $cell = Cell::parse($text);
+            try {
+                $mark = self::mark($cell, $measure, $unit ?? Unit::Ratio);
+                $magnitude = $cell->magnitude($mark);
+                if ($magnitude === null) {
+                    throw CoreException::invalid($measure->value, sprintf("%s '%s' is not a number", $measure->label(), mb_strimwidth($text, 0, 40, '…')));
+                }
+                $values[$measure->value] = (new Column($measure, $unit, $mark))->kept($cell, $magnitude, $hand);
+            } catch (CoreException $e) {
+                $issues[] = new Issue($measure->value, true, $e->getMessage());
+            }
+        }
+        $named = array_column($issues, 'field');
+        foreach (LaunchShot::of($values, $flight)->issues() as $issue) {
+            if (! in_array($issue->field, $named, true)) {
+                $issues[] = $issue;
+            }
+        }
+
+        return [$values, $issues];
+    }
+
+    /** "2,450" rpm is a thousands mark, "12,3" is not: the reading that lies where driver shots lie. */
+    private static function mark(Cell $cell, Measure $measure, Unit $unit): string
+    {
+        foreach (['.', ','] as $mark) {
+            $value = $cell->magnitude($mark);
+            [$low, $high] = $measure->plausible();
+            if ($value !== null && $unit->dimension() === $measure->dimension()) {
+                $kept = $unit->to($measure->unit() ?? $unit, $value);
+                if ($kept >= $low && $kept <= $high) {
+                    return $mark;
+                }
+            }
+        }
+
+        return $cell->evidence(',') === 'decimal' ? ',' : '.';
+    }
+}
