@@ -1,0 +1,73 @@
+// Takes the pictures of the main views from the demo data. Usage: node bin/parts/pictures.mjs ADDRESS FOLDER [name …]
+import { chromium } from '@playwright/test';
+
+const [address, folder, ...only] = process.argv.slice(2);
+const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+});
+
+async function page(width, height, theme) {
+    const context = await browser.newContext({ viewport: { width, height }, reducedMotion: 'reduce' });
+    await context.addInitScript((t) => localStorage.setItem('theme', t), theme);
+    return context.newPage();
+}
+async function signIn(p) {
+    await p.goto(address);
+    await p.getByLabel('E-mail').fill('fitter@demo.example');
+    await p.getByLabel('Password').fill('minted-demo');
+    await p.getByRole('button', { name: 'Sign in' }).click();
+    await p.getByRole('heading', { name: 'Day book' }).waitFor();
+}
+const fitting = async (p, player) => {
+    const list = await (await p.request.get(`${address}/api/fittings`)).json();
+    return list.find((f) => f.player.name === player).id;
+};
+const wanted = (name) => only.length === 0 || only.includes(name);
+async function shot(p, name, fullPage = false) {
+    await p.evaluate(() => document.fonts.ready);
+    await p.waitForTimeout(250);
+    await p.screenshot({ path: `${folder}/${name}.png`, fullPage });
+}
+
+const desk = await page(1280, 800, 'light');
+if (wanted('sign-in')) {
+    await desk.goto(address);
+    await desk.getByLabel('E-mail').waitFor();
+    await shot(desk, 'sign-in');
+}
+await signIn(desk);
+const imke = await fitting(desk, 'Imke Dorsay');
+const rafe = await fitting(desk, 'Rafe Quillon');
+const at = async (p, id, step, ready) => {
+    await p.goto(`${address}/#/fitting/${id}/${step}`);
+    await p.locator(ready).first().waitFor();
+};
+if (wanted('day-book')) await shot(desk, 'day-book');
+if (wanted('bench')) { await at(desk, rafe, 'bench', 'form.panel'); await shot(desk, 'bench'); }
+if (wanted('import')) {
+    await at(desk, rafe, 'shots', '.drop');
+    await desk.locator('input[type=file]').setInputFiles('examples/metric-semicolon-setup-column.csv');
+    await desk.getByText('as they will be stored').waitFor();
+    await shot(desk, 'import');
+    await desk.getByRole('button', { name: 'Set aside' }).click();
+    await desk.locator('.drop').waitFor();
+}
+if (wanted('shots')) { await at(desk, rafe, 'shots', 'td'); await shot(desk, 'shots'); }
+if (wanted('compare')) { await at(desk, imke, 'compare', 'svg .contour'); await shot(desk, 'compare', true); }
+if (wanted('decide')) { await at(desk, imke, 'decide', '.verdict'); await shot(desk, 'decide'); }
+if (wanted('sheet')) { await at(desk, imke, 'sheet', 'article'); await shot(desk, 'sheet', true); }
+
+const dark = await page(1280, 800, 'dark');
+if (wanted('compare-dark')) {
+    await signIn(dark);
+    await at(dark, rafe, 'compare', 'svg .contour');
+    await shot(dark, 'compare-dark');
+}
+const phone = await page(390, 844, 'light');
+if (wanted('phone-day-book') || wanted('phone-sheet')) {
+    await signIn(phone);
+    if (wanted('phone-day-book')) await shot(phone, 'phone-day-book');
+    if (wanted('phone-sheet')) { await at(phone, imke, 'sheet', 'article'); await shot(phone, 'phone-sheet', true); }
+}
+await browser.close();

@@ -1,0 +1,37 @@
+<script lang="ts">
+    import Router from 'svelte-spa-router';
+    import { get } from './api/client';
+    import type { SignedIn } from './api/types';
+    import { session } from './state/session.svelte';
+    import Bench from './views/bench/Bench.svelte';
+    import Compare from './views/compare/Compare.svelte';
+    import DayBook from './views/daybook/DayBook.svelte';
+    import Decide from './views/decide/Decide.svelte';
+    import NotFound from './views/NotFound.svelte';
+    import Sheet from './views/sheet/Sheet.svelte';
+    import Shots from './views/shots/Shots.svelte';
+    import SignIn from './views/signin/SignIn.svelte';
+
+    const routes = {
+        '/': DayBook,
+        '/fitting/:id': Bench,
+        '/fitting/:id/bench': Bench,
+        '/fitting/:id/shots': Shots,
+        '/fitting/:id/compare': Compare,
+        '/fitting/:id/decide': Decide,
+        '/fitting/:id/sheet': Sheet,
+        '*': NotFound,
+    };
+    $effect(() => {
+        get<{ user: SignedIn | null }>('session')
+            .then((r) => (session.user = r.user))
+            .catch(() => undefined)
+            .finally(() => (session.known = true));
+    });
+</script>
+
+{#if session.user}
+    <Router {routes} />
+{:else if session.known}
+    <SignIn />
+{/if}

@@ -1,0 +1,57 @@
+/** Same-origin JSON with the session cookie and the CSRF token. A failure says what was wrong; nothing typed is thrown away by it. */
+export class ApiError extends Error {
+    constructor(
+        message: string,
+        readonly status: number,
+        readonly fields: Record<string, string[]> = {},
+        readonly body: unknown = null,
+    ) {
+        super(message);
+    }
+}
+
+function token(): string {
+    const found = document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='));
+    return found ? decodeURIComponent(found.slice('XSRF-TOKEN='.length)) : '';
+}
+
+export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+    const isForm = body instanceof FormData;
+    let response: Response;
+    try {
+        response = await fetch(`/api/${path}`, {
+            method,
+            headers: { Accept: 'application/json', 'X-XSRF-TOKEN': token(), ...(body !== undefined && !isForm ? { 'Content-Type': 'application/json' } : {}) },
+            body: body === undefined ? undefined : isForm ? body : JSON.stringify(body),
+        });
+    } catch {
+        throw new ApiError('No connection to the studio’s server. What you typed is kept on this screen; try again when it is back.', 0);
+    }
+    const text = await response.text();
+    let json: { message?: string; errors?: Record<string, string[]> } | null;
+    try {
+        json = text === '' ? null : JSON.parse(text);
+    } catch {
+        json = null;
+    }
+    if (!response.ok) {
+        const fields = json?.errors ?? {};
+        const first = Object.values(fields)[0]?.[0];
+        throw new ApiError(
+            first ?? json?.message ?? `The server answered with an error (${response.status}). What you typed is kept on this screen.`,
+            response.status,
+            fields,
+            json,
+        );
+    }
+    return json as T;
+}
+
+export const get = <T>(path: string) => call<T>('GET', path);
+export const post = <T>(path: string, body: unknown) => call<T>('POST', path, body);
+export const patch = <T>(path: string, body: unknown) => call<T>('PATCH', path, body);
+export const remove = <T>(path: string) => call<T>('DELETE', path);
+
+export function say(error: unknown): string {
+    return error instanceof Error ? error.message : 'Something went wrong; what you typed is kept on this screen.';
+}

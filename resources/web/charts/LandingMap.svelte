@@ -1,0 +1,151 @@
+<script lang="ts">
+    import { scaleLinear } from 'd3-scale';
+    import type { Comparison, Fitting, Shot } from '../api/types';
+    import { toneOf } from '../units/setups';
+    import { factor, figure } from '../units/units';
+    import Mark from './Mark.svelte';
+
+    let { fitting, shots, sets, chosen }: { fitting: Fitting; shots: Shot[]; sets: Comparison['sets']; chosen: string[] } = $props();
+    const W = 590;
+    const LEFT = 46;
+    const RIGHT = 12;
+    const ROW = 15;
+    const k = $derived(factor(fitting.player.units.distance));
+    const unit = $derived(fitting.player.units.distance);
+    const tagOf = $derived(new Map(fitting.setups.map((s) => [s.id, s.tag])));
+    const at = (s: Shot, f: string) => s.measured[f] ?? s.computed[f];
+    const points = $derived(
+        shots
+            .filter((s) => chosen.includes(tagOf.get(s.setupId) ?? ''))
+            .map((s) => ({ shot: s, tag: tagOf.get(s.setupId)!, side: at(s, 'sideM'), carry: at(s, 'carryM') }))
+            .filter((p): p is typeof p & { side: number; carry: number } => p.side !== undefined && p.carry !== undefined),
+    );
+    const unknown = $derived(shots.filter((s) => chosen.includes(tagOf.get(s.setupId) ?? '') && !s.leftOut && at(s, 'sideM') === undefined).length);
+    const half = $derived((fitting.corridorWidthM / 2) * k);
+    const troubleAt = $derived((fitting.troubleAtM ?? fitting.corridorWidthM / 2 + 8) * k);
+    const reach = $derived(Math.max(half * 1.35, fitting.troubleSide === 'none' ? 0 : troubleAt * 1.12, ...points.map((p) => Math.abs(p.side) * k + 4)));
+    const strips = $derived(chosen.filter((t) => points.some((p) => p.tag === t && !p.shot.leftOut)));
+    const TOP = $derived(16 + strips.length * ROW);
+    const H = $derived(TOP + 316);
+    const low = $derived(Math.min(...points.map((p) => p.carry * k)) - 6);
+    const high = $derived(Math.max(...points.map((p) => p.carry * k)) + 6);
+    const x = $derived(scaleLinear([-reach, reach], [LEFT, W - RIGHT]));
+    // Equal scales where the cloud allows it; never less than twice its height.
+    const alongSpan = $derived(Math.max(high - low, Math.min(((H - TOP - 30) / (W - LEFT - RIGHT)) * 2 * reach, 2 * (high - low))));
+    const y = $derived(scaleLinear([(low + high - alongSpan) / 2, (low + high + alongSpan) / 2], [H - 30, TOP]));
+    const ratio = $derived((H - 30 - TOP) / alongSpan / ((W - LEFT - RIGHT) / (2 * reach)));
+    const sideWord = (v: number) => (Math.round(v) === 0 ? 'target' : `${Math.abs(Math.round(v))} ${v > 0 ? 'R' : 'L'}`);
+    const bands = $derived(
+        [
+            ['left', -reach, -troubleAt],
+            ['right', troubleAt, reach],
+        ].filter(([side]) => fitting.troubleSide === side || fitting.troubleSide === 'both') as [string, number, number][],
+    );
+    function ellipse(e: NonNullable<Comparison['sets'][number]['ellipse']>): string {
+        const turn = (e.turnDeg * Math.PI) / 180;
+        const path = Array.from({ length: 49 }, (_, i) => {
+            const t = (i / 48) * 2 * Math.PI;
+            const a = e.halfLongM * Math.cos(t);
+            const b = e.halfShortM * Math.sin(t);
+            return `${x((e.acrossM + a * Math.cos(turn) - b * Math.sin(turn)) * k).toFixed(1)} ${y((e.alongM + a * Math.sin(turn) + b * Math.cos(turn)) * k).toFixed(1)}`;
+        });
+        return `M${path.join('L')}Z`;
+    }
+</script>
+
+<figure>
+    {#if points.length === 0}
+        <p class="small">
+            {unknown ? 'Side is unknown: this monitor gave neither side nor direction and axis, so there is no landing map.' : 'No shots to show yet.'}
+        </p>
+    {:else}
+        <svg viewBox="0 0 {W} {H}" role="img" aria-label="Where the shots land: side against carry, with the corridor. The table below holds the same figures.">
+            <rect x={x(-half)} y={TOP} width={x(half) - x(-half)} height={H - 30 - TOP} class="corridor" />
+            {#each bands as [side, from, to] (side)}
+                <rect x={x(from)} y={TOP} width={x(to) - x(from)} height={H - 30 - TOP} class={fitting.troubleKind === 'water' ? 'water' : 'trees'} />
+                <text x={side === 'left' ? x(from) + 5 : x(to) - 5} y={H - 38} text-anchor={side === 'left' ? 'start' : 'end'}>{fitting.troubleKind}</text>
+            {/each}
+            {#each y.ticks(6) as t (t)}
+                <line x1={LEFT} x2={W - RIGHT} y1={y(t)} y2={y(t)} class="grid" />
+                <text x={LEFT - 6} y={y(t) + 4} text-anchor="end">{t}</text>
+            {/each}
+            {#each x.ticks(6) as t (t)}<text x={x(t)} y={H - 12} text-anchor="middle">{sideWord(t)}</text>{/each}
+            <line x1={x(0)} x2={x(0)} y1={TOP} y2={H - 30} class="target" />
+            {#each strips as tag, i (tag)}
+                <g class="set-{toneOf(tag)}">
+                    <text x={LEFT - 8} y={12 + i * ROW} text-anchor="end" class="tag">{tag}</text>
+                    <line x1={LEFT} x2={W - RIGHT} y1={8 + i * ROW} y2={8 + i * ROW} class="grid" />
+                    {#each points.filter((p) => p.tag === tag && !p.shot.leftOut) as p (p.shot.id)}<line
+                            x1={x(p.side * k)}
+                            x2={x(p.side * k)}
+                            y1={2 + i * ROW}
+                            y2={14 + i * ROW}
+                            class="tick"
+                        />{/each}
+                </g>
+            {/each}
+            {#each sets.filter((s) => chosen.includes(s.tag) && s.ellipse) as s (s.tag)}<path
+                    d={ellipse(s.ellipse!)}
+                    class="ellipse set-{toneOf(s.tag)}"
+                />{/each}
+            {#each points as p (p.shot.id)}
+                <Mark
+                    tag={p.tag}
+                    x={x(p.side * k)}
+                    y={y(p.carry * k)}
+                    r={p.shot.leftOut ? 4 : 5.5}
+                    open={!!p.shot.leftOut}
+                    title="Shot {p.shot.sequence}, setup {p.tag}: carry {figure('carryM', p.carry, fitting.player.units)} {unit}, side {figure(
+                        'sideM',
+                        p.side,
+                        fitting.player.units,
+                    )}{p.shot.leftOut ? `, left out: ${p.shot.leftOut.reason}` : ''}"
+                />
+            {/each}
+            <text x={4} y={TOP - 2} class="axis">{unit}</text>
+        </svg>
+        <figcaption class="small">
+            Carry up, side across, {unit}. Corridor {Math.round(half * 2)}
+            {unit}. {Math.abs(ratio - 1) < 0.05 ? 'Equal scales.' : `One ${unit} along is drawn ${ratio.toFixed(1)} times as long as one across.`} Ellipse: 1.5 SD.
+            Hollow: left out.
+            {#if unknown}{unknown} shots have no known side and are not drawn.{/if}
+        </figcaption>
+    {/if}
+</figure>
+
+<style>
+    svg {
+        width: 100%;
+        height: auto;
+        display: block;
+    }
+    .corridor {
+        fill: var(--mint-wash);
+    }
+    .water {
+        fill: var(--water);
+    }
+    .trees {
+        fill: var(--amber-wash);
+    }
+    .grid {
+        stroke: var(--hair);
+    }
+    .target {
+        stroke: var(--ink);
+        stroke-dasharray: 1 4;
+    }
+    .tick {
+        stroke: var(--c);
+        stroke-width: 2.5;
+    }
+    .tag {
+        font-weight: 700;
+        fill: var(--c);
+    }
+    .ellipse {
+        fill: none;
+        stroke: var(--c);
+        stroke-width: 1.4;
+    }
+</style>

@@ -1,0 +1,42 @@
+<script lang="ts">
+    import type { Snippet } from 'svelte';
+    import { say } from '../api/client';
+    import type { Fitting, Setup, StepName } from '../api/types';
+    import { current, loadFitting } from '../state/session.svelte';
+    import Notice from './Notice.svelte';
+    import TopBar from './TopBar.svelte';
+    import Trail from './Trail.svelte';
+
+    let {
+        id,
+        step,
+        chosen = [],
+        onpick = undefined,
+        children,
+    }: { id: string; step: StepName; chosen?: string[]; onpick?: (setup: Setup) => void; children: Snippet<[Fitting]> } = $props();
+    let problem = $state('');
+
+    $effect(() => {
+        problem = '';
+        loadFitting(id).catch((e) => (problem = say(e)));
+    });
+    let fitting = $derived(current.fitting?.id === Number(id) ? current.fitting : null);
+</script>
+
+<TopBar {fitting} {step} />
+{#if fitting}
+    <Trail {fitting} {chosen} {onpick} />
+    <main>{@render children(fitting)}</main>
+{:else if problem}
+    <main><Notice kind="error">{problem}</Notice></main>
+{:else}
+    <main aria-busy="true"><p class="small">Opening the fitting …</p></main>
+{/if}
+
+<style>
+    main {
+        padding: 16px 20px 40px;
+        display: grid;
+        gap: var(--gap);
+    }
+</style>

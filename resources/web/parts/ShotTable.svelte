@@ -1,0 +1,116 @@
+<script lang="ts" module>
+    export const REASONS = ['mishit', 'warm-up', 'ground contact', 'shaped on purpose', 'monitor error', 'other'];
+</script>
+
+<script lang="ts">
+    import { patch, say } from '../api/client';
+    import type { Fitting, Shot } from '../api/types';
+    import { figure, MEASURES, unitOf } from '../units/units';
+    import Glyph from './Glyph.svelte';
+    import Notice from './Notice.svelte';
+
+    let { fitting, shots = $bindable(), onchange, only = null }: { fitting: Fitting; shots: Shot[]; onchange: () => void; only?: string[] | null } = $props();
+    const COLUMNS = ['carryM', 'totalM', 'sideM', 'ballSpeedMps', 'launchDeg', 'spinRpm', 'apexM', 'descentDeg', 'clubSpeedMps', 'strikeToeMm'];
+    const ROOM = 300;
+    let problem = $state('');
+    let asking = $state<number | null>(null);
+    const units = $derived(fitting.player.units);
+    const tagOf = $derived(new Map(fitting.setups.map((s) => [s.id, s.tag])));
+    const rows = $derived(shots.filter((s) => !only || only.includes(tagOf.get(s.setupId) ?? '')));
+    const columns = $derived(COLUMNS.filter((c) => rows.some((s) => s.measured[c] !== undefined || s.computed[c] !== undefined)));
+
+    async function set(shot: Shot, reason: string | null) {
+        problem = '';
+        try {
+            const fresh = await patch<Shot>(`shots/${shot.id}`, { leftOut: reason === null ? null : { reason } });
+            shots = shots.map((s) => (s.id === fresh.id ? fresh : s));
+            asking = null;
+            onchange();
+        } catch (e) {
+            problem = say(e);
+        }
+    }
+</script>
+
+{#if problem}<Notice kind="error">{problem}</Notice>{/if}
+<div class="scroll">
+    <table>
+        <thead>
+            <tr
+                ><th>Shot</th><th>Setup</th>{#each columns as c (c)}<th>{MEASURES[c]!.label} <small>{unitOf(c, units)}</small></th>{/each}<th>Counts</th></tr
+            >
+        </thead>
+        <tbody>
+            {#each rows.slice(-ROOM).reverse() as shot (shot.id)}
+                <tr class:out={shot.leftOut}>
+                    <td>{shot.sequence}</td>
+                    <td><Glyph tag={tagOf.get(shot.setupId) ?? '?'} r={8} open={!!shot.leftOut} /></td>
+                    {#each columns as c (c)}
+                        <td class="value" class:computed={shot.computed[c] !== undefined}>{figure(c, shot.measured[c] ?? shot.computed[c], units)}</td>
+                    {/each}
+                    <td class="act">
+                        {#if shot.leftOut}
+                            <span>{shot.leftOut.reason}</span>
+                            <button class="plain" onclick={() => set(shot, null)}>Bring back<span class="visually-hidden"> shot {shot.sequence}</span></button>
+                        {:else if asking === shot.id}
+                            <select
+                                aria-label="Why is shot {shot.sequence} left out?"
+                                onchange={(e) => e.currentTarget.value && set(shot, e.currentTarget.value)}
+                            >
+                                <option value="">why?</option>
+                                {#each REASONS as r (r)}<option>{r}</option>{/each}
+                            </select>
+                        {:else}
+                            {#if shot.flags.length}<span class="flag" title={shot.flags.join('; ')}
+                                    >look<span class="visually-hidden">: {shot.flags.join('; ')}</span></span
+                                >{/if}
+                            <button class="plain" onclick={() => (asking = shot.id)}>Leave out<span class="visually-hidden"> shot {shot.sequence}</span></button
+                            >
+                        {/if}
+                    </td>
+                </tr>
+            {/each}
+        </tbody>
+    </table>
+</div>
+<p class="small">
+    Slanted figures were computed by the flight model, not measured.{#if rows.length > ROOM}
+        The last {ROOM} of {rows.length} shots are shown; all of them count.{/if}
+</p>
+
+<style>
+    .scroll {
+        overflow: auto;
+        max-height: 420px;
+        background: var(--sheet);
+        border: 1px solid var(--hair);
+        border-radius: 8px;
+    }
+    thead th {
+        position: sticky;
+        top: 0;
+        background: var(--sheet);
+        z-index: 1;
+    }
+    .computed {
+        font-style: italic;
+        color: var(--ink-2);
+    }
+    .out .value {
+        text-decoration: line-through;
+        color: var(--ink-2);
+    }
+    .act {
+        white-space: nowrap;
+        min-width: 150px;
+    }
+    .act select {
+        padding: 2px 4px;
+    }
+    .flag {
+        color: var(--amber);
+        font-weight: 600;
+        margin-right: 8px;
+        border-bottom: 1px dotted;
+    }
+</style>

@@ -1,0 +1,133 @@
+<script lang="ts">
+    import { push } from 'svelte-spa-router';
+    import { remove } from '../api/client';
+    import { current, session } from '../state/session.svelte';
+    import type { Fitting, StepName } from '../api/types';
+
+    let { fitting = null, step = null }: { fitting?: Fitting | null; step?: StepName | null } = $props();
+
+    const STEPS: [StepName, string][] = [
+        ['bench', 'Bench'],
+        ['shots', 'Shots'],
+        ['compare', 'Compare'],
+        ['decide', 'Decide'],
+        ['sheet', 'Sheet'],
+    ];
+    let dark = $state(document.documentElement.dataset.theme === 'dark');
+
+    function flip() {
+        dark = !dark;
+        document.documentElement.dataset.theme = dark ? 'dark' : 'light';
+        localStorage.setItem('theme', dark ? 'dark' : 'light');
+    }
+    async function leave() {
+        await remove('session');
+        session.user = null;
+        current.fitting = null;
+        // Typed drafts stay with the person who typed them.
+        for (const key of Object.keys(localStorage)) if (key.startsWith('typed-')) localStorage.removeItem(key);
+        push('/');
+    }
+    function keys(event: KeyboardEvent) {
+        const target = event.target as HTMLElement;
+        if (!fitting || event.ctrlKey || event.metaKey || event.altKey || target.matches('input, textarea, select')) return;
+        const wanted = STEPS[Number(event.key) - 1];
+        if (wanted) push(`/fitting/${fitting.id}/${wanted[0]}`);
+    }
+</script>
+
+<svelte:window onkeydown={keys} />
+
+<header class="no-print">
+    <a class="mark" href="#/" aria-label="Mint Carry: day book">mint<i>carry</i></a>
+    {#if fitting}
+        <span class="who"
+            ><b>{fitting.player.name}</b> · {fitting.player.hand}-handed<span class="more">
+                · {fitting.player.units.distance === 'yd' ? 'yards' : 'metres'}, {fitting.player.units.speed} · {fitting.temperatureC} °C, {fitting.turf} ground</span
+            ></span
+        >
+        <nav aria-label="Steps">
+            {#each STEPS as [name, label], i (name)}
+                <a
+                    href="#/fitting/{fitting.id}/{name}"
+                    aria-current={step === name ? 'step' : undefined}
+                    title="{i + 1} on the keyboard{fitting.missing[name] ? ` · ${fitting.missing[name]}` : ''}"
+                    >{label}{#if fitting.missing[name]}<span class="dot"><span class="visually-hidden">: {fitting.missing[name]}</span></span>{/if}</a
+                >
+            {/each}
+        </nav>
+    {:else}
+        <span class="who">{session.user?.studio ?? ''}</span>
+    {/if}
+    <span class="end">
+        <button class="plain" onclick={flip}>{dark ? 'Light' : 'Dark'}</button>
+        {#if session.user}<button class="plain" onclick={leave}>Sign out</button>{/if}
+    </span>
+</header>
+
+<style>
+    header {
+        display: flex;
+        align-items: center;
+        gap: 18px;
+        padding: 7px 20px;
+        border-bottom: 1px solid var(--hair);
+        flex-wrap: wrap;
+    }
+    .mark {
+        font-weight: 720;
+        letter-spacing: -0.01em;
+        text-decoration: none;
+        color: var(--ink);
+        font-size: 17px;
+    }
+    .mark i {
+        font-style: normal;
+        color: var(--mint);
+    }
+    .who {
+        color: var(--ink-2);
+    }
+    .who b {
+        color: var(--ink);
+        font-weight: 600;
+    }
+    nav {
+        display: flex;
+        gap: 2px;
+        margin-left: auto;
+        flex-wrap: wrap;
+    }
+    nav a {
+        padding: 5px 12px;
+        color: var(--ink-2);
+        text-decoration: none;
+        border-bottom: 3px solid transparent;
+    }
+    nav a[aria-current] {
+        color: var(--ink);
+        font-weight: 650;
+        border-color: var(--mint);
+    }
+    .dot {
+        display: inline-block;
+        width: 7px;
+        height: 7px;
+        border-radius: 50%;
+        border: 1.5px solid var(--amber);
+        margin-left: 5px;
+        vertical-align: 2px;
+    }
+    .end {
+        display: flex;
+        gap: 8px;
+    }
+    header > .who + .end {
+        margin-left: auto;
+    }
+    @media (max-width: 900px) {
+        .more {
+            display: none;
+        }
+    }
+</style>

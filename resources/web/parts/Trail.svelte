@@ -1,0 +1,129 @@
+<script lang="ts">
+    import type { Fitting, Setup } from '../api/types';
+    import { changes, parentOf } from '../units/setups';
+    import Glyph from './Glyph.svelte';
+
+    let { fitting, chosen = [], onpick = undefined }: { fitting: Fitting; chosen?: string[]; onpick?: (setup: Setup) => void } = $props();
+
+    const ROOM = 6;
+    let unfolded = $state(false);
+    let folds = $derived(!unfolded && fitting.setups.length > ROOM);
+    let head = $derived(folds ? fitting.setups.slice(0, 2) : fitting.setups);
+    let tail = $derived(folds ? fitting.setups.slice(-3) : []);
+    let hidden = $derived(fitting.setups.length - 5);
+
+    function mark(setup: Setup): string {
+        if (fitting.decision?.setupId === setup.id) return 'chosen';
+        if (fitting.benchmarkSetupId === setup.id) return 'benchmark';
+        return setup.counted === 0 ? 'to hit' : '';
+    }
+    function line(setup: Setup): string {
+        const parent = parentOf(setup, fitting);
+        const what = changes(setup, parent, fitting.player.units);
+        return what.length ? what.join(', ') : setup.isBaseline ? setup.head : `same as ${parent?.tag ?? '–'}`;
+    }
+</script>
+
+{#snippet stop(setup: Setup)}
+    <li>
+        <button class="stop" aria-pressed={onpick ? chosen.includes(setup.tag) : undefined} onclick={() => onpick?.(setup)} disabled={!onpick}>
+            <span class="node"><Glyph tag={setup.tag} r={10} open={setup.counted === 0} /></span>
+            <span class="words">
+                <b>{setup.isBaseline ? 'Own club' : `from ${parentOf(setup, fitting)?.tag ?? '–'}`}</b>
+                <span class="what" title={line(setup)}>{line(setup)}</span>
+                <span class="small"
+                    >{setup.counted} shot{setup.counted === 1 ? '' : 's'}{#if mark(setup)}
+                        · <em class={mark(setup).replace(' ', '-')}>{mark(setup)}</em>{/if}</span
+                >
+            </span>
+        </button>
+    </li>
+{/snippet}
+
+<ol class="no-print" aria-label="Trail of setups">
+    {#each head as setup (setup.id)}{@render stop(setup)}{/each}
+    {#if folds}
+        <li class="fold"><button class="quiet" onclick={() => (unfolded = true)}>{hidden} between</button></li>
+        {#each tail as setup (setup.id)}{@render stop(setup)}{/each}
+    {/if}
+    {#if fitting.setups.length === 0}<li class="empty">The trail begins with the player’s own club.</li>{/if}
+</ol>
+
+<style>
+    ol {
+        display: flex;
+        list-style: none;
+        margin: 0;
+        padding: 8px 20px;
+        background: var(--sheet);
+        border-bottom: 1px solid var(--hair);
+        overflow-x: auto;
+        min-height: 76px;
+        align-items: center;
+    }
+    li {
+        flex: 1 1 0;
+        min-width: 168px;
+        position: relative;
+    }
+    li + li::before {
+        content: '';
+        position: absolute;
+        top: 18px;
+        left: -30%;
+        width: 28%;
+        border-top: 1.5px solid var(--hair);
+    }
+    .stop {
+        display: flex;
+        gap: 8px;
+        align-items: flex-start;
+        background: none;
+        border: 0;
+        padding: 2px 6px;
+        color: inherit;
+        text-align: left;
+        opacity: 1;
+        position: relative;
+        max-width: 100%;
+    }
+    .node {
+        border-radius: 50%;
+        line-height: 0;
+    }
+    .stop[aria-pressed='true'] .node {
+        box-shadow: 0 0 0 2px var(--ink);
+    }
+    .words {
+        display: grid;
+        line-height: 1.25;
+        min-width: 0;
+    }
+    b {
+        font-weight: 620;
+        font-size: 14px;
+    }
+    .what {
+        font-size: var(--small);
+        color: var(--ink-2);
+        overflow: hidden;
+        text-overflow: ellipsis;
+        white-space: nowrap;
+        max-width: 170px;
+    }
+    em {
+        font-style: normal;
+        font-weight: 620;
+        color: var(--mint);
+    }
+    em.to-hit {
+        color: var(--amber);
+    }
+    .fold {
+        flex: 0 0 auto;
+        min-width: 110px;
+    }
+    .empty {
+        color: var(--ink-2);
+    }
+</style>

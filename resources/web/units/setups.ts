@@ -1,0 +1,35 @@
+import type { Fitting, Setup, UnitChoice } from '../api/types';
+import { factor, plain } from './units';
+
+/** Letter, shape and colour belong to the place in the trail. */
+export const toneOf = (tag: string): number => (tag.charCodeAt(tag.length - 1) - 65) % 8;
+
+export function lengthText(mm: number | null, units: UnitChoice): string {
+    if (mm === null) return '';
+    return `${plain(mm * factor(units.length), units.length === 'in' ? 2 : 0)} ${units.length}`;
+}
+
+/** What differs from the setup it was branched from, in a few words. */
+export function changes(setup: Setup, from: Setup | undefined, units: UnitChoice): string[] {
+    if (!from) return [];
+    const out: string[] = [];
+    if (setup.head !== from.head || setup.statedLoftDeg !== from.statedLoftDeg)
+        out.push(setup.head !== from.head ? setup.head : `${setup.statedLoftDeg}° head`);
+    if (setup.sleeveLabel !== from.sleeveLabel) out.push(`sleeve ${setup.sleeveLabel || 'neutral'}`);
+    if (setup.weights !== from.weights) out.push(setup.weights || 'no weights');
+    if (setup.shaft !== from.shaft) out.push(setup.shaft || 'other shaft');
+    if (setup.lengthMm !== from.lengthMm) out.push(lengthText(setup.lengthMm, units) || 'other length');
+    if (setup.ball !== from.ball) out.push(setup.ball ? `ball ${setup.ball}` : 'other ball');
+    return out;
+}
+
+export const parentOf = (setup: Setup, fitting: Fitting): Setup | undefined => fitting.setups.find((s) => s.id === setup.branchedFromId);
+
+export function nameOf(setup: Setup): string {
+    return [setup.head, setup.sleeveLabel && setup.sleeveLabel !== 'N' ? setup.sleeveLabel : '', setup.weights].filter(Boolean).join(' · ');
+}
+
+/** Stated against measured; beyond 1° it is worth a warning. */
+export function loftText(setup: Setup): string {
+    return setup.measuredLoftDeg === null ? `${setup.statedLoftDeg}° printed, not read` : `${setup.statedLoftDeg}° reads ${setup.measuredLoftDeg}°`;
+}

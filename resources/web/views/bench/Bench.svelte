@@ -1,0 +1,192 @@
+<script lang="ts">
+    import { patch, say } from '../../api/client';
+    import type { Fitting, Setup } from '../../api/types';
+    import Frame from '../../parts/Frame.svelte';
+    import Glyph from '../../parts/Glyph.svelte';
+    import { current, loadFitting } from '../../state/session.svelte';
+    import { changes, lengthText, loftText, nameOf, parentOf } from '../../units/setups';
+    import { faceWords } from '../../units/units';
+    import PlayerForm from './PlayerForm.svelte';
+    import SetupForm from './SetupForm.svelte';
+    import Notice from '../../parts/Notice.svelte';
+
+    let { params }: { params: { id: string } } = $props();
+    let editing = $state<{ setup: Setup | null; from: Setup | null } | null>(null);
+    let problem = $state('');
+
+    async function hold(fitting: Fitting, setup: Setup) {
+        problem = '';
+        try {
+            current.fitting = await patch<Fitting>(`fittings/${fitting.id}`, { version: fitting.version, benchmarkSetupId: setup.id });
+        } catch (e) {
+            problem = say(e);
+            await loadFitting(fitting.id);
+        }
+    }
+    async function saved() {
+        editing = null;
+        await loadFitting(params.id);
+    }
+    const far = (s: Setup) => s.measuredLoftDeg !== null && Math.abs(s.statedLoftDeg - s.measuredLoftDeg) > 1;
+</script>
+
+<Frame id={params.id} step="bench">
+    {#snippet children(fitting)}
+        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+        <div class="two">
+            <section>
+                <div class="row">
+                    <h1>Setups</h1>
+                    {#if !editing}<button onclick={() => (editing = { setup: null, from: fitting.setups.at(-1) ?? null })}
+                            >{fitting.setups.length ? 'Add a setup' : 'Add the player’s own club'}</button
+                        >{/if}
+                </div>
+                {#if editing}
+                    {#key editing}
+                        <SetupForm {fitting} setup={editing.setup} from={editing.from} onsaved={saved} oncancel={() => (editing = null)} />
+                    {/key}
+                {/if}
+                {#if fitting.setups.length === 0 && !editing}
+                    <p class="none">Begin with the club the player came with. It becomes the baseline and the benchmark that everything else must beat.</p>
+                {/if}
+                <ul>
+                    {#each fitting.setups as setup (setup.id)}
+                        {@const parent = parentOf(setup, fitting)}
+                        {@const diff = changes(setup, parent, fitting.player.units)}
+                        <li>
+                            <Glyph tag={setup.tag} r={14} open={setup.counted === 0} />
+                            <div>
+                                <b>{nameOf(setup)}</b>
+                                <p class="small">
+                                    <span class:warn={far(setup)}
+                                        >{loftText(setup)}{#if far(setup)}: print and gauge differ by {Math.abs(
+                                                setup.statedLoftDeg - setup.measuredLoftDeg!,
+                                            ).toFixed(1)}°{/if}</span
+                                    >
+                                    · {[setup.shaft, lengthText(setup.lengthMm, fitting.player.units), setup.ball].filter(Boolean).join(' · ')}
+                                </p>
+                                {#if diff.length > 1}<p class="small warn">
+                                        {diff.length} things changed from {parent?.tag}: {diff.join(', ')}. A difference cannot be laid to one of them.
+                                    </p>{/if}
+                            </div>
+                            <dl>
+                                <div>
+                                    <dt>Plays, squared</dt>
+                                    <dd>{setup.playing.squared.loftDeg.toFixed(1)}° loft</dd>
+                                </div>
+                                <div>
+                                    <dt>Sits, soled</dt>
+                                    <dd>{setup.playing.soled.loftDeg.toFixed(1)}°, {faceWords(setup.playing.soled.faceOpenDeg)}</dd>
+                                </div>
+                                <div>
+                                    <dt>Lie</dt>
+                                    <dd>
+                                        {setup.playing.squared.lieDeg.toFixed(1)}°{#if setup.playing.lieAssumed}<small> assumed</small>{/if}
+                                    </dd>
+                                </div>
+                            </dl>
+                            <div class="acts">
+                                {#if fitting.benchmarkSetupId === setup.id}<em>benchmark</em>{:else}<button class="plain" onclick={() => hold(fitting, setup)}
+                                        >Hold as benchmark</button
+                                    >{/if}
+                                <button class="plain" onclick={() => (editing = { setup, from: parent ?? null })}
+                                    >{setup.shots ? 'Readings' : 'Change'}<span class="visually-hidden"> of {setup.tag}</span></button
+                                >
+                                <button class="plain" onclick={() => (editing = { setup: null, from: setup })}>New from {setup.tag}</button>
+                            </div>
+                        </li>
+                    {/each}
+                </ul>
+                <p class="small foot">
+                    Playing loft is worked out from the gauge reading and the sleeve. A printed loft change holds with the face turned back to square; left on
+                    its sole the head keeps its loft and the face turns.
+                </p>
+            </section>
+            <aside>
+                {#key fitting.version}<PlayerForm {fitting} />{/key}
+            </aside>
+        </div>
+    {/snippet}
+</Frame>
+
+<style>
+    .two {
+        display: grid;
+        grid-template-columns: 1fr 330px;
+        gap: 28px;
+        align-items: start;
+    }
+    section,
+    ul {
+        display: grid;
+        gap: 12px;
+    }
+    .row {
+        display: flex;
+        justify-content: space-between;
+        align-items: center;
+    }
+    ul {
+        list-style: none;
+        margin: 0;
+        padding: 0;
+        gap: 0;
+    }
+    li {
+        display: grid;
+        grid-template-columns: 40px 1fr 190px 128px;
+        gap: 12px;
+        padding: 12px 0;
+        border-top: 1px solid var(--hair);
+        align-items: start;
+    }
+    dl {
+        display: grid;
+        gap: 1px;
+    }
+    dl div {
+        display: flex;
+        justify-content: space-between;
+        gap: 8px;
+    }
+    dt {
+        font-size: var(--small);
+        color: var(--ink-2);
+        white-space: nowrap;
+    }
+    dd {
+        text-align: right;
+        white-space: nowrap;
+    }
+    .acts {
+        display: grid;
+        justify-items: end;
+        gap: 2px;
+        font-size: var(--small);
+    }
+    em {
+        font-style: normal;
+        font-weight: 620;
+        color: var(--mint);
+    }
+    .warn {
+        color: var(--amber);
+    }
+    .none {
+        padding: 20px 0;
+        color: var(--ink-2);
+    }
+    .foot {
+        border-top: 1px solid var(--hair);
+        padding-top: 10px;
+    }
+    @media (max-width: 1000px) {
+        .two,
+        li {
+            grid-template-columns: 1fr;
+        }
+        .acts {
+            justify-items: start;
+        }
+    }
+</style>

@@ -1,0 +1,218 @@
+<script lang="ts">
+    import { push } from 'svelte-spa-router';
+    import { get, post, say } from '../../api/client';
+    import type { DayBookEntry, Fitting, Hand, UnitChoice } from '../../api/types';
+    import Field from '../../parts/Field.svelte';
+    import Glyph from '../../parts/Glyph.svelte';
+    import Notice from '../../parts/Notice.svelte';
+    import TopBar from '../../parts/TopBar.svelte';
+    import { when } from '../../units/units';
+
+    const SCALES: Record<string, [string, UnitChoice]> = {
+        yards: ['yards, mph, feet', { speed: 'mph', distance: 'yd', height: 'ft', length: 'in' }],
+        metresKmh: ['metres, km/h', { speed: 'km/h', distance: 'm', height: 'm', length: 'mm' }],
+        metresMps: ['metres, m/s', { speed: 'm/s', distance: 'm', height: 'm', length: 'mm' }],
+        mixed: ['metres, mph', { speed: 'mph', distance: 'm', height: 'm', length: 'in' }],
+    };
+    let entries = $state<DayBookEntry[] | null>(null);
+    let wanted = $state('');
+    let name = $state('');
+    let hand = $state<Hand>('right');
+    let scale = $state(localStorage.getItem('scale') ?? 'yards');
+    let problem = $state('');
+    let busy = $state(false);
+
+    $effect(() => {
+        const q = wanted;
+        const wait = setTimeout(
+            () => {
+                get<DayBookEntry[]>(`fittings?q=${encodeURIComponent(q)}`)
+                    .then((r) => (entries = r))
+                    .catch((e) => (problem = say(e)));
+            },
+            q === '' ? 0 : 200,
+        );
+        return () => clearTimeout(wait);
+    });
+    async function begin(event: SubmitEvent) {
+        event.preventDefault();
+        busy = true;
+        problem = '';
+        try {
+            localStorage.setItem('scale', scale);
+            const made = await post<Fitting>('fittings', { name, hand, units: (SCALES[scale] ?? SCALES.yards!)[1] });
+            push(`/fitting/${made.id}/bench`);
+        } catch (e) {
+            problem = say(e);
+        }
+        busy = false;
+    }
+    function waits(entry: DayBookEntry): string {
+        return entry.decided
+            ? `decided: ${entry.decided}`
+            : (['bench', 'shots', 'compare', 'decide'] as const).map((s) => entry.missing[s]).filter(Boolean)[0] || 'ready to decide';
+    }
+    const nextStep = (entry: DayBookEntry) => (entry.decided ? 'sheet' : entry.setups.length === 0 ? 'bench' : entry.missing.compare ? 'shots' : 'compare');
+</script>
+
+<TopBar />
+<main>
+    <section class="book">
+        <div class="top">
+            <h1>Day book</h1>
+            <input type="search" placeholder="Player, head or wish" aria-label="Search the day book" bind:value={wanted} />
+        </div>
+        {#if entries === null && !problem}
+            <p class="small">Opening the book …</p>
+        {:else if entries?.length === 0}
+            <p class="none">{wanted ? `Nothing found for “${wanted}”.` : 'No fitting yet. Begin one on the right: a name and a hand are enough.'}</p>
+        {:else if entries}
+            <ul>
+                {#each entries as entry (entry.id)}
+                    <li>
+                        <a href="#/fitting/{entry.id}/{nextStep(entry)}">
+                            <span class="name"
+                                ><b>{entry.player.name}</b><small
+                                    >{entry.player.hand}-handed · {entry.player.units.distance === 'yd' ? 'yards' : 'metres'}</small
+                                ></span
+                            >
+                            <span class="wish">{entry.wants || 'no wish written down'}</span>
+                            <span class="setups"
+                                >{#each entry.setups.slice(0, 8) as s (s.tag)}<Glyph
+                                        tag={s.tag}
+                                        r={9}
+                                        open={s.counted === 0}
+                                    />{/each}{#if entry.setups.length > 8}<small>+{entry.setups.length - 8}</small>{/if}</span
+                            >
+                            <span class="state" class:done={entry.decided}>{waits(entry)}<small>{when(entry.updatedAt)}</small></span>
+                        </a>
+                    </li>
+                {/each}
+            </ul>
+        {/if}
+    </section>
+    <form class="panel" onsubmit={begin}>
+        <h2>New fitting</h2>
+        <Field label="Player"><input required maxlength="80" autocomplete="off" bind:value={name} /></Field>
+        <fieldset>
+            <legend>Plays</legend>
+            <label><input type="radio" value="right" bind:group={hand} /> right-handed</label>
+            <label><input type="radio" value="left" bind:group={hand} /> left-handed</label>
+        </fieldset>
+        <Field label="Reads in">
+            <select bind:value={scale}
+                >{#each Object.entries(SCALES) as [key, [label]] (key)}<option value={key}>{label}</option>{/each}</select
+            >
+        </Field>
+        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+        <button disabled={busy}>Begin</button>
+    </form>
+</main>
+
+<style>
+    main {
+        display: grid;
+        grid-template-columns: 1fr 290px;
+        gap: 28px;
+        padding: 22px 20px;
+        align-items: start;
+        max-width: 1280px;
+        margin: 0 auto;
+    }
+    .top {
+        display: flex;
+        gap: 20px;
+        align-items: center;
+        justify-content: space-between;
+        margin-bottom: 12px;
+    }
+    .top input {
+        max-width: 260px;
+    }
+    ul {
+        list-style: none;
+        margin: 0;
+        padding: 0;
+        border-top: 1px solid var(--ink);
+    }
+    li a {
+        display: grid;
+        grid-template-columns: 190px 1fr auto 170px;
+        gap: 18px;
+        align-items: center;
+        padding: 12px 6px;
+        border-bottom: 1px solid var(--hair);
+        color: inherit;
+        text-decoration: none;
+    }
+    li a:hover {
+        background: var(--sheet);
+    }
+    .name,
+    .state {
+        display: grid;
+    }
+    .name b {
+        font-size: var(--lead);
+        font-weight: 620;
+    }
+    .wish {
+        color: var(--ink-2);
+    }
+    .state {
+        color: var(--amber);
+        font-weight: 560;
+    }
+    .state.done {
+        color: var(--mint);
+    }
+    .state small {
+        font-weight: 400;
+    }
+    form {
+        display: grid;
+        gap: 12px;
+    }
+    fieldset {
+        border: 0;
+        padding: 0;
+        margin: 0;
+        display: flex;
+        gap: 14px;
+    }
+    legend {
+        font-size: var(--small);
+        font-weight: 550;
+        padding: 0;
+        margin-bottom: 3px;
+    }
+    .none {
+        padding: 30px 0;
+        color: var(--ink-2);
+    }
+    @media (max-width: 860px) {
+        main {
+            grid-template-columns: 1fr;
+            padding: 14px;
+        }
+        .book {
+            order: 2;
+        }
+        li a {
+            grid-template-columns: 1fr auto;
+            gap: 4px 12px;
+        }
+        .wish {
+            grid-column: 1 / -1;
+            grid-row: 2;
+        }
+        .state {
+            text-align: right;
+            grid-row: 1;
+            grid-column: 2;
+        }
+        .setups {
+            grid-column: 1 / -1;
+        }
+    }
+</style>

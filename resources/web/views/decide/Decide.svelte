@@ -1,0 +1,255 @@
+<script lang="ts">
+    import { ApiError, get, post, say } from '../../api/client';
+    import type { Advice, Decision } from '../../api/types';
+    import Frame from '../../parts/Frame.svelte';
+    import Glyph from '../../parts/Glyph.svelte';
+    import Notice from '../../parts/Notice.svelte';
+    import { loadFitting } from '../../state/session.svelte';
+    import { nameOf } from '../../units/setups';
+    import { factor, plain, signed, when } from '../../units/units';
+    import { givesUp, headline, pct, reason, sureness } from './words';
+
+    let { params }: { params: { id: string } } = $props();
+    let advice = $state<Advice | null>(null);
+    let decisions = $state<Decision[]>([]);
+    let choice = $state('');
+    let why = $state('');
+    let problem = $state('');
+    let cannot = $state('');
+    let note = $state('');
+    let busy = $state(false);
+
+    async function load() {
+        try {
+            decisions = await get<Decision[]>(`fittings/${params.id}/decisions`);
+            advice = await get<Advice>(`fittings/${params.id}/advice`);
+            choice = choice || advice.pick;
+        } catch (e) {
+            if (e instanceof ApiError && e.status === 422) cannot = e.message;
+            else problem = say(e);
+        }
+    }
+    $effect(() => void load());
+    async function save(event: SubmitEvent, setupId: number) {
+        event.preventDefault();
+        busy = true;
+        problem = note = '';
+        try {
+            const made = await post<Decision>(`fittings/${params.id}/decisions`, { setupId, reason: why });
+            decisions = [made, ...decisions];
+            why = '';
+            note = `Saved: ${made.tag}.`;
+            await loadFitting(params.id);
+        } catch (e) {
+            problem = say(e);
+        }
+        busy = false;
+    }
+</script>
+
+<Frame id={params.id} step="decide" chosen={choice ? [choice] : []}>
+    {#snippet children(fitting)}
+        {@const units = fitting.player.units}
+        {@const d = factor(units.distance)}
+        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+        {#if cannot}
+            <h1>Nothing to decide yet</h1>
+            <p>{cannot} <a href="#/fitting/{fitting.id}/shots">To the shots</a></p>
+        {:else if advice}
+            <div class="pick" class:tie={!advice.carried}>
+                <Glyph tag={advice.pick} r={26} />
+                <div>
+                    <p class="verdict">{headline(advice)}</p>
+                    <p>{reason(advice, fitting)} {givesUp(advice, fitting)}</p>
+                    <p class="sure">{sureness(advice)}</p>
+                </div>
+            </div>
+            {#if advice.notHit.length}<p class="small">{advice.notHit.join(', ')} without counted shots: not judged.</p>{/if}
+            <div class="scroll">
+                <table>
+                    <thead>
+                        <tr>
+                            <th>Setup</th><th>Shots</th><th>Carry <small>{units.distance}</small></th><th>In the corridor <small>95 %</small></th><th
+                                >Side spread <small>{units.distance}</small></th
+                            >
+                            <th>Launch and spin cost <small>{units.distance} of carry</small></th><th
+                                >Strokes a hole against {advice.benchmark} <small>95 %</small></th
+                            ><th>Same aim for all</th><th>Chance better</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {#each advice.setups as s (s.tag)}
+                            {@const setup = fitting.setups.find((x) => x.tag === s.tag)}
+                            <tr class:chosen={s.tag === advice.pick}>
+                                <td><Glyph tag={s.tag} r={10} /> {setup ? nameOf(setup) : ''}</td>
+                                <td>{s.n}</td>
+                                <td
+                                    >{s.carry ? plain(s.carry.mean * d, 0) : '–'}<small
+                                        >{s.carry?.meanInterval
+                                            ? `${plain(s.carry.meanInterval.low * d, 0)} to ${plain(s.carry.meanInterval.high * d, 0)}`
+                                            : 'one shot'}</small
+                                    ></td
+                                >
+                                <td
+                                    >{s.sideKnown ? pct(s.share) : 'unknown'}<small
+                                        >{s.sideKnown ? `${Math.round(s.shareInterval.low * 100)} to ${pct(s.shareInterval.high)}` : 'side not measured'}</small
+                                    ></td
+                                >
+                                <td>{s.sideKnown ? plain(s.spreadM * d, 0) : '–'}</td>
+                                <td
+                                    >{s.trade ? plain(s.trade.costM * d, 0) : '–'}<small
+                                        >{s.trade && s.trade.costM * d >= 1
+                                            ? `${signed(s.trade.loftChangeDeg, 1)}° delivered loft is longest`
+                                            : s.trade
+                                              ? 'as good as the best'
+                                              : ''}{s.trade?.attackAssumed ? ', attack taken as level' : ''}</small
+                                    ></td
+                                >
+                                <td
+                                    >{s.tag === advice.benchmark ? 'benchmark' : signed(s.strokes, 2)}<small
+                                        >{s.tag === advice.benchmark
+                                            ? ''
+                                            : `${signed(s.strokesInterval.low, 2)} to ${signed(s.strokesInterval.high, 2)}`}</small
+                                    ></td
+                                >
+                                <td>{s.tag === advice.benchmark ? '' : signed(s.heldStrokes, 2)}</td>
+                                <td>{s.tag === advice.benchmark ? '' : pct(s.chanceBetter)}</td>
+                            </tr>
+                        {/each}
+                    </tbody>
+                </table>
+            </div>
+            <p class="small">
+                Judged by strokes on driving holes of {plain(fitting.holeLengthM * d, 0)}
+                {units.distance}, corridor {plain(fitting.corridorWidthM * d, 0)}
+                {units.distance}{fitting.troubleSide === 'none'
+                    ? ''
+                    : `, ${fitting.troubleKind} ${fitting.troubleSide === 'both' ? 'on both sides' : fitting.troubleSide}`}. Minus = fewer strokes. The player
+                may aim elsewhere by up to 4°; “same aim for all” keeps every setup on the middle. Spread is shrunk toward what is usual, so that a few shots do
+                not promise too much.
+            </p>
+
+            <form class="panel" onsubmit={(e) => save(e, fitting.setups.find((s) => s.tag === choice)!.id)}>
+                <h2>Decision</h2>
+                <div class="choices" role="radiogroup" aria-label="Chosen setup">
+                    {#each advice.setups as s (s.tag)}
+                        <label class:on={choice === s.tag}
+                            ><input type="radio" name="choice" value={s.tag} bind:group={choice} /><Glyph tag={s.tag} r={11} />{s.tag === advice.pick
+                                ? 'advised'
+                                : ''}</label
+                        >
+                    {/each}
+                </div>
+                <label class="why"
+                    ><span
+                        >Why{choice === advice.pick ? '' : ` ${choice} and not ${advice.pick}`}<small>
+                            {choice === advice.pick ? 'in the fitter’s words, if you like' : 'a sentence for the record'}</small
+                        ></span
+                    ><textarea rows="2" maxlength="2000" bind:value={why}></textarea></label
+                >
+                <div class="row"><button disabled={busy}>Save the decision for {choice}</button><span role="status" class="better">{note}</span></div>
+            </form>
+        {/if}
+        {#if decisions.length}
+            <h2>Decided</h2>
+            <ul>
+                {#each decisions as dec (dec.id)}
+                    <li>
+                        <Glyph tag={dec.tag} r={10} />
+                        <span
+                            ><b>{when(dec.at)}</b>, {dec.by}{dec.setupId === dec.advisedSetupId ? '' : `, otherwise than advised (${dec.advice.pick})`}. {dec.reason}</span
+                        >
+                    </li>
+                {/each}
+            </ul>
+            <p><a href="#/fitting/{fitting.id}/sheet">To the sheet</a></p>
+        {/if}
+    {/snippet}
+</Frame>
+
+<style>
+    .pick {
+        display: flex;
+        gap: 20px;
+        align-items: center;
+        background: var(--mint-wash);
+        border-radius: 10px;
+        padding: 16px 20px;
+    }
+    .pick > div {
+        display: grid;
+        gap: 4px;
+        max-width: 940px;
+    }
+    .pick.tie {
+        background: var(--amber-wash);
+    }
+    .verdict {
+        font-size: 30px;
+        font-weight: 660;
+        letter-spacing: -0.015em;
+        line-height: 1.1;
+    }
+    .sure {
+        font-weight: 600;
+    }
+    .scroll {
+        overflow-x: auto;
+    }
+    td small {
+        display: block;
+        white-space: nowrap;
+    }
+    td:first-child {
+        white-space: nowrap;
+    }
+    .chosen td {
+        background: var(--mint-wash);
+    }
+    form {
+        display: grid;
+        gap: 12px;
+        max-width: 820px;
+    }
+    .choices {
+        display: flex;
+        gap: 8px;
+        flex-wrap: wrap;
+    }
+    .choices label {
+        display: flex;
+        align-items: center;
+        gap: 4px;
+        border: 1.5px solid var(--hair);
+        border-radius: 8px;
+        padding: 4px 10px;
+        cursor: pointer;
+        font-size: var(--small);
+    }
+    .choices .on {
+        border-color: var(--ink);
+    }
+    .why {
+        display: grid;
+        gap: 3px;
+        font-weight: 550;
+        font-size: var(--small);
+    }
+    .row {
+        display: flex;
+        gap: 12px;
+        align-items: center;
+    }
+    ul {
+        list-style: none;
+        padding: 0;
+        margin: 0;
+        display: grid;
+        gap: 6px;
+    }
+    li {
+        display: flex;
+        gap: 8px;
+        align-items: center;
+    }
+</style>

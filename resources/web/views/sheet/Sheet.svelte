@@ -1,0 +1,202 @@
+<script lang="ts">
+    import type { Judgement, Setup } from '../../api/types';
+    import Frame from '../../parts/Frame.svelte';
+    import Glyph from '../../parts/Glyph.svelte';
+    import { lengthText, loftText } from '../../units/setups';
+    import { faceWords, factor, plain, signed, when } from '../../units/units';
+    import { givesUp, judgement, pct, sureness } from '../decide/words';
+
+    let { params }: { params: { id: string } } = $props();
+</script>
+
+<Frame id={params.id} step="sheet">
+    {#snippet children(fitting)}
+        {@const decision = fitting.decision}
+        {#if !decision}
+            <h1>The sheet follows the decision</h1>
+            <p><a href="#/fitting/{fitting.id}/decide">Decide first</a>, then print this page for the player and the workshop.</p>
+        {:else}
+            {@const units = fitting.player.units}
+            {@const d = factor(units.distance)}
+            {@const setup = fitting.setups.find((s) => s.id === decision.setupId)!}
+            {@const own = fitting.setups.find((s) => s.isBaseline)!}
+            {@const after = judgement(decision.advice, decision.tag)}
+            {@const before = judgement(decision.advice, own.tag)}
+            <article>
+                <header>
+                    <div>
+                        <h1>{fitting.player.name}: {decision.tag === own.tag ? 'the club stays' : setup.head}</h1>
+                        <p>{fitting.player.hand}-handed · driver fitting of {when(decision.at)} · fitted by {decision.by}</p>
+                    </div>
+                    <button class="no-print" onclick={() => window.print()}>Print</button>
+                </header>
+                {#if fitting.wants}<p class="wish">Wanted: {fitting.wants}</p>{/if}
+
+                <section>
+                    <h2>Before and after</h2>
+                    <table>
+                        <thead><tr><th></th><th>Before <Glyph tag={own.tag} r={9} /></th><th>After <Glyph tag={setup.tag} r={9} /></th></tr></thead>
+                        <tbody>
+                            {#snippet line(label: string, of: (j: Judgement) => string)}
+                                <tr><td>{label}</td><td>{before ? of(before) : 'not hit'}</td><td>{after ? of(after) : 'not hit'}</td></tr>
+                            {/snippet}
+                            {@render line(`Carry, ${units.distance}`, (j) =>
+                                j.carry ? `${plain(j.carry.mean * d, 0)}${j.carry.sd === null ? '' : ` ± ${plain(j.carry.sd * d, 0)}`} (${j.n} shots)` : '–',
+                            )}
+                            {@render line(`Total, ${units.distance} (rough, ${fitting.turf} ground)`, (j) => (j.total ? plain(j.total.mean * d, 0) : '–'))}
+                            {@render line(`In a corridor of ${plain(fitting.corridorWidthM * d, 0)} ${units.distance}`, (j) =>
+                                j.sideKnown
+                                    ? `${pct(j.share)} (likely ${Math.round(j.shareInterval.low * 100)} to ${pct(j.shareInterval.high)})`
+                                    : 'side not measured',
+                            )}
+                            {@render line(`Side spread, ${units.distance}`, (j) => (j.sideKnown ? plain(j.spreadM * d, 0) : '–'))}
+                            {@render line(`Strokes a driving hole against the ${decision.advice.benchmark} that was held`, (j) =>
+                                j.tag === decision.advice.benchmark
+                                    ? 'held'
+                                    : `${signed(j.strokes, 2)} (likely ${signed(j.strokesInterval.low, 2)} to ${signed(j.strokesInterval.high, 2)})`,
+                            )}
+                        </tbody>
+                    </table>
+                    <p>
+                        {#if decision.advice.pick === decision.tag}{givesUp(decision.advice, fitting)} {sureness(decision.advice)}{:else}The shots spoke for {decision
+                                .advice.pick}; {decision.tag} was chosen.{/if}
+                        {#if decision.reason}<br /><b>In the fitter’s words:</b> {decision.reason}{/if}
+                    </p>
+                </section>
+
+                <section>
+                    <h2>Build sheet</h2>
+                    {#snippet rows(s: Setup)}
+                        <dl>
+                            <div>
+                                <dt>Head</dt>
+                                <dd>{s.head}, {loftText(s)}, {fitting.player.hand}-handed</dd>
+                            </div>
+                            <div>
+                                <dt>Sleeve</dt>
+                                <dd>{s.sleeveLabel || 'no adjustment'}</dd>
+                            </div>
+                            <div>
+                                <dt>Presents, face squared</dt>
+                                <dd>
+                                    loft {s.playing.squared.loftDeg.toFixed(1)}°, lie {s.playing.squared.lieDeg.toFixed(1)}°{s.playing.lieAssumed
+                                        ? ' (lie assumed)'
+                                        : ''}
+                                </dd>
+                            </div>
+                            <div>
+                                <dt>Presents, left on its sole</dt>
+                                <dd>loft {s.playing.soled.loftDeg.toFixed(1)}°, face {faceWords(s.playing.soled.faceOpenDeg)}</dd>
+                            </div>
+                            <div>
+                                <dt>Weights</dt>
+                                <dd>{s.weights || '–'}</dd>
+                            </div>
+                            <div>
+                                <dt>Shaft</dt>
+                                <dd>{s.shaft || '–'}</dd>
+                            </div>
+                            <div>
+                                <dt>Length</dt>
+                                <dd>{lengthText(s.lengthMm, units) || '–'}</dd>
+                            </div>
+                            <div>
+                                <dt>Ball it was fitted with</dt>
+                                <dd>{s.ball || '–'}</dd>
+                            </div>
+                            {#if s.note}<div>
+                                    <dt>Note</dt>
+                                    <dd>{s.note}</dd>
+                                </div>{/if}
+                        </dl>
+                    {/snippet}
+                    {@render rows(setup)}
+                    {#if setup.playing.loftFromPrint}<p class="caution">
+                            The loft is the printed one: read the head on the gauge before it is built. Heads are often 1° off, some 2 to 3°.
+                        </p>{/if}
+                </section>
+
+                <section class="small rules">
+                    <p>
+                        <b>Safety.</b> Torque the sleeve and every weight screw to the maker’s click before the first swing; never hit with a loose head. Keep everyone
+                        beside and ahead of the hitting area away. Stop if something hurts.
+                    </p>
+                    <p>
+                        <b>Rules.</b> Club length, head volume, spring effect and moment of inertia are limited, and playing characteristics may not be changed during
+                        a round. Check the current rules and local rules.
+                    </p>
+                    <p>
+                        Air {fitting.temperatureC} °C, {plain(fitting.altitudeM * d, 0)}
+                        {units.distance} above the sea, {fitting.turf} ground. Figures as they stood when the decision was saved.
+                    </p>
+                </section>
+            </article>
+        {/if}
+    {/snippet}
+</Frame>
+
+<style>
+    article {
+        max-width: 860px;
+        margin: 0 auto;
+        width: 100%;
+        background: var(--sheet);
+        border: 1px solid var(--hair);
+        border-radius: 10px;
+        padding: 26px 32px;
+        display: grid;
+        gap: 18px;
+    }
+    header {
+        display: flex;
+        justify-content: space-between;
+        gap: 12px;
+        align-items: flex-start;
+        border-bottom: 2px solid var(--ink);
+        padding-bottom: 10px;
+    }
+    .wish {
+        font-size: var(--lead);
+    }
+    section {
+        display: grid;
+        gap: 8px;
+    }
+    dl div {
+        display: grid;
+        grid-template-columns: 220px 1fr;
+        gap: 12px;
+        border-top: 1px solid var(--hair);
+        padding: 4px 0;
+    }
+    dt {
+        color: var(--ink-2);
+    }
+    dd {
+        font-weight: 550;
+    }
+    .caution {
+        color: var(--amber);
+    }
+    .rules {
+        border-top: 1px solid var(--hair);
+        padding-top: 10px;
+    }
+    @media (max-width: 600px) {
+        article {
+            padding: 16px;
+            border: 0;
+        }
+        dl div {
+            grid-template-columns: 1fr;
+            gap: 0;
+        }
+    }
+    @media print {
+        article {
+            border: 0;
+            padding: 0;
+            max-width: none;
+        }
+    }
+</style>

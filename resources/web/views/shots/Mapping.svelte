@@ -1,0 +1,324 @@
+<script lang="ts">
+    import { post, remove, say } from '../../api/client';
+    import type { Column, Fitting, Preview } from '../../api/types';
+    import Notice from '../../parts/Notice.svelte';
+    import { figure, MEASURES, TEXT_MEASURES, unitOf, when } from '../../units/units';
+    import { SIGN_WORDS, signsFor, unitsFor } from './choices';
+
+    let { fitting, start, onstored, oncancel }: { fitting: Fitting; start: Preview; onstored: (message: string) => void; oncancel: () => void } = $props();
+    // svelte-ignore state_referenced_locally
+    let preview = $state<Preview>(start);
+    // svelte-ignore state_referenced_locally
+    let map = $state(structuredClone($state.snapshot(start.map)));
+    // svelte-ignore state_referenced_locally
+    let setupId = $state<number | null>(fitting.setups.find((s) => s.counted === 0)?.id ?? fitting.setups.at(-1)?.id ?? null);
+    // svelte-ignore state_referenced_locally
+    let tags = $state(structuredClone($state.snapshot(start.tags)) ?? []);
+    let problem = $state('');
+    let busy = $state(false);
+    const units = $derived(fitting.player.units);
+    const readable = $derived(preview.shots.length ? Object.keys(MEASURES).filter((m) => preview.shots.some((s) => s.values[m] !== undefined)) : []);
+    const fresh = $derived(preview.counts.shot - preview.counts.already);
+
+    async function reread() {
+        busy = true;
+        problem = '';
+        try {
+            const known = new Map(tags.map((t) => [t.tag, t.setupId]));
+            preview = await post<Preview>(`files/${preview.id}/preview`, { map });
+            tags = (preview.tags ?? []).map((t) => ({ ...t, setupId: known.get(t.tag) ?? t.setupId }));
+        } catch (e) {
+            problem = say(e);
+        }
+        busy = false;
+    }
+    function setMeasure(column: Column, measure: string) {
+        column.measure = measure === '' ? null : measure;
+        const offered = unitsFor(column.measure);
+        if (!column.unit || !offered.includes(column.unit)) column.unit = offered[0] ?? null;
+        const signs = signsFor(column.measure);
+        column.plus = signs.length ? (column.plus && signs.includes(column.plus) ? column.plus : signs[0]!) : null;
+        // One column a measure: the newer choice wins, the older is set aside.
+        if (column.measure && column.measure !== 'note')
+            for (const other of map.columns) if (other !== column && other.measure === column.measure) other.measure = null;
+        reread();
+    }
+    async function store() {
+        busy = true;
+        problem = '';
+        try {
+            const done = await post<{ stored: number; already: number }>(`files/${preview.id}/confirm`, {
+                map,
+                setupId: preview.tags ? null : setupId,
+                tags: preview.tags ? tags : null,
+            });
+            onstored(
+                `${done.stored} shot${done.stored === 1 ? '' : 's'} stored from “${preview.name}”${done.already ? `; ${done.already} were here already and were not stored again` : ''}. The file itself is kept.`,
+            );
+        } catch (e) {
+            problem = say(e);
+        }
+        busy = false;
+    }
+    async function cancel() {
+        await remove(`files/${preview.id}`).catch(() => undefined);
+        oncancel();
+    }
+    const named: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab' };
+</script>
+
+<section class="panel">
+    <div class="row">
+        <div>
+            <h2>How “{preview.name}” is read</h2>
+            <p class="small">
+                {preview.encoding}, split by {named[preview.delimiter]}{#if preview.remembered}, as you read this kind of file before{/if}. Nothing is stored
+                yet.
+            </p>
+        </div>
+        <p class="tally">
+            <b>{preview.counts.shot}</b> shots{#if preview.counts.bad}, <b class="worse">{preview.counts.bad}</b> that cannot be read{/if}
+            <small
+                >{[
+                    preview.counts.summary && `${preview.counts.summary} average row${preview.counts.summary > 1 ? 's' : ''} left out`,
+                    preview.counts.header && `${preview.counts.header} repeated header${preview.counts.header > 1 ? 's' : ''}`,
+                    preview.counts.repeat && `${preview.counts.repeat} repeated shot${preview.counts.repeat > 1 ? 's' : ''} left out`,
+                    preview.counts.already && `${preview.counts.already} already in this fitting`,
+                ]
+                    .filter(Boolean)
+                    .join(' · ')}</small
+            >
+        </p>
+    </div>
+    {#if preview.earlier}<Notice
+            >This same file was stored on {when(preview.earlier.at)} ({preview.earlier.shots} shots). Shots that are here already will not be stored twice.</Notice
+        >{/if}
+    {#if preview.problem}<Notice kind="error">{preview.problem}</Notice>{/if}
+    {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+
+    <div class="scroll">
+        <table class="map">
+            <thead>
+                <tr><th>Column in the file</th><th>As it stands</th><th>Measure</th><th>Unit</th><th>Decimal mark</th><th>Sign</th><th>0 is no reading</th></tr>
+            </thead>
+            <tbody>
+                {#each map.columns as column, i (i)}
+                    <tr class:aside={column.measure === null}>
+                        <td>{preview.columns[i]?.header || `Column ${i + 1}`}</td>
+                        <td class="samples">{preview.columns[i]?.samples.slice(0, 3).join('   ') ?? ''}</td>
+                        <td>
+                            <select
+                                aria-label="Measure of column {i + 1}"
+                                value={column.measure ?? ''}
+                                onchange={(e) => setMeasure(column, e.currentTarget.value)}
+                            >
+                                <option value="">leave out</option>
+                                {#each Object.entries(MEASURES) as [key, look] (key)}<option value={key}>{look.label}</option>{/each}
+                                {#each Object.entries(TEXT_MEASURES) as [key, label] (key)}<option value={key}>{label}</option>{/each}
+                            </select>
+                        </td>
+                        <td>
+                            {#if unitsFor(column.measure).length}
+                                <select aria-label="Unit of column {i + 1}" bind:value={column.unit} onchange={reread}>
+                                    {#each unitsFor(column.measure) as u (u)}<option value={u}>{u === 'deg' ? '°' : u}</option>{/each}
+                                </select>
+                            {/if}
+                        </td>
+                        <td>
+                            {#if unitsFor(column.measure).length}
+                                <select aria-label="Decimal mark of column {i + 1}" bind:value={column.decimalMark} onchange={reread}
+                                    ><option value=".">point</option><option value=",">comma</option></select
+                                >
+                            {/if}
+                        </td>
+                        <td>
+                            {#if signsFor(column.measure).length}
+                                <select aria-label="Sign of column {i + 1}" bind:value={column.plus} onchange={reread}>
+                                    {#each signsFor(column.measure) as s (s)}<option value={s}>{SIGN_WORDS[s]}</option>{/each}
+                                </select>
+                            {/if}
+                        </td>
+                        <td
+                            >{#if unitsFor(column.measure).length}<input
+                                    type="checkbox"
+                                    aria-label="Zero is no reading in column {i + 1}"
+                                    bind:checked={column.zeroIsBlank}
+                                    onchange={reread}
+                                />{/if}</td
+                        >
+                    </tr>
+                {/each}
+            </tbody>
+        </table>
+    </div>
+    <details>
+        <summary class="small">The header stands in another line, or average and repeated rows are wanted</summary>
+        <div class="row options">
+            <label
+                >Header
+                <select bind:value={map.headerRow} onchange={reread}>
+                    <option value={null}>no header</option>
+                    {#each preview.lines as line, i (line.line)}<option value={i}>line {line.line}: {line.text}</option>{/each}
+                </select></label
+            >
+            <label
+                >Units row
+                <select bind:value={map.unitsRow} onchange={reread}>
+                    <option value={null}>none</option>
+                    {#each preview.lines as line, i (line.line)}<option value={i}>line {line.line}: {line.text}</option>{/each}
+                </select></label
+            >
+            <label class="check"><input type="checkbox" bind:checked={map.keepSummaryRows} onchange={reread} /> read average rows too</label>
+            <label class="check"><input type="checkbox" bind:checked={map.keepRepeats} onchange={reread} /> keep repeated shots</label>
+        </div>
+    </details>
+
+    {#if preview.shots.length}
+        <h3>The first {preview.shots.length} as they will be stored, in your units</h3>
+        <div class="scroll">
+            <table>
+                <thead
+                    ><tr
+                        ><th>Row</th>{#if preview.tags}<th>Setup</th>{/if}{#each readable as m (m)}<th
+                                >{MEASURES[m]!.label}<br /><small>{unitOf(m, units)}</small></th
+                            >{/each}</tr
+                    ></thead
+                >
+                <tbody>
+                    {#each preview.shots as row (row.line)}
+                        <tr
+                            ><td>{row.line}</td>{#if preview.tags}<td>{row.setupTag ?? ''}</td>{/if}{#each readable as m (m)}<td
+                                    >{figure(m, row.values[m], units)}</td
+                                >{/each}</tr
+                        >
+                    {/each}
+                </tbody>
+            </table>
+        </div>
+    {/if}
+    {#if preview.problems.length}
+        <h3>Look at these rows</h3>
+        <ul class="troubles">
+            {#each preview.problems as row (row.line)}
+                <li>
+                    <b>Row {row.line}:</b>
+                    {row.issues.map((i) => i.message).join('; ')}
+                    <small>{row.kind === 'bad' ? '— not stored, the file is kept' : row.kind === 'repeat' ? '— left out' : '— stored with this remark'}</small>
+                </li>
+            {/each}
+            {#if preview.problemCount > preview.problems.length}<li class="small">and {preview.problemCount - preview.problems.length} more</li>{/if}
+        </ul>
+    {/if}
+
+    <div class="row store">
+        {#if preview.tags}
+            <div class="tags">
+                <h3>The setup column names</h3>
+                {#each tags as tag, i (tag.tag)}
+                    <label
+                        >“{tag.tag || 'nothing'}”, {tag.shots} shots →
+                        <select aria-label="Setup meant by {tag.tag || 'an empty cell'}" bind:value={tags[i]!.setupId}>
+                            <option value={null}>not stored</option>
+                            {#each fitting.setups as s (s.id)}<option value={s.id}>{s.tag} · {s.head} {s.sleeveLabel}</option>{/each}
+                        </select></label
+                    >
+                {/each}
+            </div>
+        {:else}
+            <label
+                >Hit with
+                <select bind:value={setupId}
+                    >{#each fitting.setups as s (s.id)}<option value={s.id}>{s.tag} · {s.head} {s.sleeveLabel} · {s.weights}</option>{/each}</select
+                ></label
+            >
+        {/if}
+        <span class="end">
+            <button class="quiet" onclick={cancel}>Set aside</button>
+            <button disabled={busy || preview.problem !== null || fresh <= 0} onclick={store}
+                >{busy ? 'Reading …' : `Store ${Math.max(0, fresh)} shot${fresh === 1 ? '' : 's'}`}</button
+            >
+        </span>
+    </div>
+</section>
+
+<style>
+    section {
+        display: grid;
+        gap: 12px;
+        min-width: 0;
+    }
+    .row {
+        display: flex;
+        justify-content: space-between;
+        gap: 20px;
+        align-items: flex-start;
+        flex-wrap: wrap;
+    }
+    .tally {
+        text-align: right;
+        display: grid;
+    }
+    .tally b {
+        font-size: var(--head);
+    }
+    .scroll {
+        overflow: auto;
+        max-height: 300px;
+        border: 1px solid var(--hair);
+        border-radius: 6px;
+    }
+    .map th,
+    .map td {
+        text-align: left;
+        white-space: nowrap;
+    }
+    .map select {
+        padding: 3px 6px;
+    }
+    thead th {
+        position: sticky;
+        top: 0;
+        background: var(--sheet);
+    }
+    .samples {
+        color: var(--ink-2);
+        max-width: 240px;
+        overflow: hidden;
+        text-overflow: ellipsis;
+        white-space: pre !important;
+    }
+    .aside td:first-child,
+    .aside .samples {
+        color: var(--ink-2);
+        text-decoration: line-through;
+    }
+    .troubles {
+        margin: 0;
+        padding-left: 18px;
+        max-height: 150px;
+        overflow: auto;
+    }
+    .options label,
+    .store label {
+        display: flex;
+        gap: 8px;
+        align-items: center;
+        white-space: nowrap;
+    }
+    .options select {
+        max-width: 300px;
+    }
+    .options {
+        padding: 10px 0;
+        justify-content: flex-start;
+    }
+    .tags {
+        display: grid;
+        gap: 6px;
+    }
+    .end {
+        display: flex;
+        gap: 10px;
+        margin-left: auto;
+    }
+</style>

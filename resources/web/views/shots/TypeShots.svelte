@@ -1,0 +1,167 @@
+<script lang="ts">
+    import { ApiError, post, say } from '../../api/client';
+    import type { Fitting } from '../../api/types';
+    import Notice from '../../parts/Notice.svelte';
+    import { MEASURES, unitOf } from '../../units/units';
+
+    let { fitting, onstored }: { fitting: Fitting; onstored: (message: string) => void } = $props();
+    const ALWAYS = ['ballSpeedMps', 'launchDeg', 'spinRpm'];
+    const MORE = ['directionDeg', 'spinAxisDeg', 'clubSpeedMps', 'carryM', 'sideM', 'totalM', 'attackDeg', 'pathDeg', 'faceDeg', 'strikeToeMm', 'strikeHighMm'];
+    interface Line {
+        clientId: string;
+        values: Record<string, string>;
+    }
+    // What is typed outlives a reload and a lost connection, until it is stored or the fitter signs out.
+    // svelte-ignore state_referenced_locally
+    const drawer = `typed-${fitting.id}`;
+    const blank = (): Line => ({ clientId: crypto.randomUUID?.() ?? String(Math.random()).slice(2), values: {} });
+    function kept(): Line[] {
+        try {
+            const lines = JSON.parse(localStorage.getItem(drawer) ?? '[]') as Line[];
+            return lines.length ? lines : [blank()];
+        } catch {
+            return [blank()];
+        }
+    }
+    let lines = $state<Line[]>(kept());
+    let setupId = $state<number | null>(null);
+    let extra = $state<string[]>(['directionDeg', 'spinAxisDeg', 'carryM']);
+    let problem = $state('');
+    let busy = $state(false);
+    const units = $derived(fitting.player.units);
+    const fields = $derived([...ALWAYS, ...MORE.filter((m) => extra.includes(m))]);
+    const chosen = $derived(setupId ?? fitting.setups.find((s) => s.counted === 0)?.id ?? fitting.setups.at(-1)!.id);
+
+    $effect(() => localStorage.setItem(drawer, JSON.stringify(lines)));
+    const isFilled = (line: Line) => fields.some((f) => (line.values[f] ?? '').trim() !== '');
+
+    function keys(event: KeyboardEvent, at: number) {
+        if (event.key !== 'Enter') return;
+        event.preventDefault();
+        if (at === lines.length - 1) lines.push(blank());
+        setTimeout(() => document.getElementById(`line-${at + 1}-${ALWAYS[0]}`)?.focus());
+    }
+    async function store(event: SubmitEvent) {
+        event.preventDefault();
+        const filled = lines.filter(isFilled);
+        problem = '';
+        if (!filled.length) {
+            problem = 'Type at least one shot: ball speed, launch angle and spin.';
+            return;
+        }
+        busy = true;
+        const typedUnit = (f: string) => (unitOf(f, units) === '°' ? 'deg' : unitOf(f, units));
+        try {
+            const done = await post<{ stored: number }>(`fittings/${fitting.id}/shots`, {
+                setupId: chosen,
+                shots: filled.map((line) => ({
+                    clientId: line.clientId,
+                    values: Object.fromEntries(
+                        fields.filter((f) => (line.values[f] ?? '').trim() !== '').map((f) => [f, { value: line.values[f], unit: typedUnit(f) }]),
+                    ),
+                })),
+            });
+            lines = [blank()];
+            onstored(`${done.stored} typed shot${done.stored === 1 ? '' : 's'} stored for ${fitting.setups.find((s) => s.id === chosen)?.tag}.`);
+        } catch (e) {
+            problem = say(e) + (e instanceof ApiError && e.status === 0 ? ' The lines are kept, also if this page is reloaded.' : '');
+        }
+        busy = false;
+    }
+</script>
+
+<form class="panel" onsubmit={store}>
+    <div class="row">
+        <label
+            >Hit with <select value={chosen} onchange={(e) => (setupId = Number(e.currentTarget.value))}
+                >{#each fitting.setups as s (s.id)}<option value={s.id}>{s.tag} · {s.head} {s.sleeveLabel}</option>{/each}</select
+            ></label
+        >
+        <details>
+            <summary class="small">Other measures</summary>
+            <div class="more">
+                {#each MORE as m (m)}<label><input type="checkbox" value={m} bind:group={extra} /> {MEASURES[m]!.label}</label>{/each}
+            </div>
+        </details>
+    </div>
+    <div class="scroll">
+        <table>
+            <thead
+                ><tr
+                    ><th>#</th>{#each fields as f (f)}<th
+                            >{MEASURES[f]!.label}<br /><small>{unitOf(f, units)}{MEASURES[f]!.side === 'side' ? ', 4 L or −4' : ''}</small></th
+                        >{/each}<th></th></tr
+                ></thead
+            >
+            <tbody>
+                {#each lines as line, i (line.clientId)}
+                    <tr>
+                        <td>{i + 1}</td>
+                        {#each fields as f (f)}
+                            <td
+                                ><input
+                                    id="line-{i}-{f}"
+                                    aria-label="{MEASURES[f]!.label} of shot {i + 1}"
+                                    inputmode={MEASURES[f]!.side ? 'text' : 'decimal'}
+                                    autocomplete="off"
+                                    bind:value={line.values[f]}
+                                    onkeydown={(e) => keys(e, i)}
+                                /></td
+                            >
+                        {/each}
+                        <td
+                            ><button
+                                type="button"
+                                class="plain"
+                                aria-label="Remove line {i + 1}"
+                                onclick={() => (lines = lines.length > 1 ? lines.filter((l) => l !== line) : [blank()])}>×</button
+                            ></td
+                        >
+                    </tr>
+                {/each}
+            </tbody>
+        </table>
+    </div>
+    {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+    <div class="row">
+        <button type="button" class="quiet" onclick={() => lines.push(blank())}>Another shot <small>(Enter)</small></button>
+        <button disabled={busy}>Store {lines.filter(isFilled).length || ''} shots</button>
+    </div>
+</form>
+
+<style>
+    form {
+        display: grid;
+        gap: 12px;
+    }
+    .row {
+        display: flex;
+        justify-content: space-between;
+        gap: 16px;
+        align-items: center;
+    }
+    .row label {
+        display: flex;
+        gap: 8px;
+        align-items: center;
+        white-space: nowrap;
+    }
+    .more {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 4px 14px;
+        padding-top: 6px;
+        font-size: var(--small);
+    }
+    .scroll {
+        overflow-x: auto;
+    }
+    td input {
+        text-align: right;
+        padding: 4px 6px;
+        min-width: 76px;
+    }
+    .row button small {
+        color: inherit;
+    }
+</style>

@@ -1,0 +1,77 @@
+<script lang="ts">
+    import { post, say } from '../../api/client';
+    import type { SignedIn } from '../../api/types';
+    import Field from '../../parts/Field.svelte';
+    import Notice from '../../parts/Notice.svelte';
+    import { session } from '../../state/session.svelte';
+
+    let email = $state('');
+    let password = $state('');
+    let problem = $state('');
+    let busy = $state(false);
+
+    async function enter(event: SubmitEvent) {
+        event.preventDefault();
+        busy = true;
+        problem = '';
+        try {
+            session.user = (await post<{ user: SignedIn }>('session', { email, password })).user;
+        } catch (e) {
+            problem = say(e);
+        }
+        busy = false;
+    }
+</script>
+
+<main>
+    <form onsubmit={enter}>
+        <svg viewBox="0 0 320 74" aria-hidden="true">
+            <path class="far" d="M4 68C70 8 176 -14 262 68" />
+            <path d="M4 68C84 22 214 6 312 68" />
+            <line x1="0" x2="320" y1="69" y2="69" />
+        </svg>
+        <h1>mint<i>carry</i></h1>
+        <p>Which head, sleeve position and weights — and how sure the shots make you.</p>
+        <Field label="E-mail"><input type="email" autocomplete="username" required bind:value={email} /></Field>
+        <Field label="Password"><input type="password" autocomplete="current-password" required bind:value={password} /></Field>
+        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+        <button disabled={busy}>Sign in</button>
+    </form>
+</main>
+
+<style>
+    main {
+        min-height: 100vh;
+        display: grid;
+        place-items: center;
+        padding: 20px;
+    }
+    form {
+        width: min(360px, 100%);
+        display: grid;
+        gap: 14px;
+    }
+    h1 {
+        font-size: 34px;
+    }
+    i {
+        font-style: normal;
+        color: var(--mint);
+    }
+    p {
+        color: var(--ink-2);
+        margin-bottom: 8px;
+    }
+    path {
+        fill: none;
+        stroke: var(--mint);
+        stroke-width: 2.5;
+    }
+    path.far {
+        stroke: var(--amber);
+        stroke-dasharray: 2 5;
+    }
+    line {
+        stroke: var(--ink);
+    }
+</style>
