@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// PHP 8.5's array_first() and array_last(), for the framework. Stands in for symfony/polyfill-php85, which the registry does not carry;
+// PHP 8.5's array_first(), array_last(), get_error_handler() and get_exception_handler(), for the framework. Stands in for symfony/polyfill-php85, which the registry does not carry;
 // drop it when the package is to be had or PHP is 8.5.
 
 if (! function_exists('array_first')) {
@@ -18,5 +18,25 @@ if (! function_exists('array_last')) {
     function array_last(array $array): mixed
     {
         return $array === [] ? null : $array[array_key_last($array)];
+    }
+}
+
+if (! function_exists('get_error_handler')) {
+    function get_error_handler(): ?callable
+    {
+        $handler = set_error_handler(null);
+        restore_error_handler();
+
+        return $handler;
+    }
+}
+
+if (! function_exists('get_exception_handler')) {
+    function get_exception_handler(): ?callable
+    {
+        $handler = set_exception_handler(null);
+        restore_exception_handler();
+
+        return $handler;
     }
 }

@@ -67,6 +67,7 @@ final readonly class Advice
         }
         CoreException::requireWithin('holeLengthM', $holeM, 200, 600, 'm');
         $pooled = SideEstimate::pooledSpread($sets);
+        $start = clone $random->engine; // every share is drawn from the same start, so it is the same figure on every screen
         $free = [];
         $held = [];
         $shares = [];
@@ -74,7 +75,7 @@ final readonly class Advice
         $sides = [];
         foreach ($sets as $i => $set) {
             $sides[$i] = SideEstimate::of($set, $pooled);
-            $shares[$i] = CorridorShare::of($sides[$i], $corridor, $random);
+            $shares[$i] = CorridorShare::of($sides[$i], $corridor, new \Random\Randomizer(clone $start));
             [$free[$i], $held[$i], $aims[$i]] = self::price($set, $sides[$i], $corridor, $holeM, $random);
         }
         $bestOf = [];

@@ -7,6 +7,8 @@ namespace MintCarry\Core\Fitting;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Statistics\Summary;
 
 /** Carry over a grid of launch and spin at one ball speed, for drawing contours. Straight shots; bounds are where drivers are hit. */
 final readonly class LaunchSpinField
@@ -18,6 +20,31 @@ final readonly class LaunchSpinField
      */
     private function __construct(public float $ballSpeedMps, public array $launchDeg, public array $spinRpm, public array $carryM)
     {
+    }
+
+    /**
+     * The field around a player's shots: their mean ball speed, and bounds that leave room on every side. Null without shots.
+     *
+     * @param  list<ShotSet>  $sets
+     */
+    public static function around(array $sets, BallFlight $flight): ?self
+    {
+        $all = static fn (Measure $m): array => array_merge(...array_map(static fn (ShotSet $set): array => $set->values($m), $sets));
+        $speed = Summary::of($all(Measure::BallSpeed));
+        $launch = $all(Measure::LaunchAngle);
+        $spin = $all(Measure::Spin);
+        if ($speed === null || $launch === [] || $spin === []) {
+            return null;
+        }
+        $midLaunch = array_sum($launch) / count($launch);
+        $midSpin = array_sum($spin) / count($spin);
+
+        return self::of(
+            $speed->mean,
+            $flight,
+            [max(1.0, floor(min(min($launch), $midLaunch - 5))), min(40.0, ceil(max(max($launch), $midLaunch + 5)))],
+            [max(500.0, 100 * floor(min(min($spin), $midSpin - 1000) / 100)), min(9000.0, 100 * ceil(max(max($spin), $midSpin + 1000) / 100))],
+        );
     }
 
     /**

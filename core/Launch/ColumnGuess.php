@@ -126,7 +126,7 @@ final class ColumnGuess
         $values = array_values(array_filter(array_map(static fn (Cell $c): ?float => $c->magnitude($mark), $parsed), static fn (?float $v): bool => $v !== null && $v > 0));
         $unit = $named ?? self::likeliestUnit($measure, $values);
         $letters = array_filter($parsed, static fn (Cell $c): bool => $c->side !== null);
-        $zeroIsBlank = $measure->zeroMeansNoReading() || ($parsed !== [] && $values === []);
+        $zeroIsBlank = $measure->zeroMeansNoReading() || (count($parsed) > 1 && $values === []);
 
         return new Column($measure, $unit, $mark, self::plus($measure, $header, $letters !== []), $zeroIsBlank);
     }

@@ -126,7 +126,9 @@ final readonly class ShotFile
             return new ShotRow($line, 'bad', [], $typed, null, null, null, [new Issue('row', true, 'Nothing in this row can be read as a shot')]);
         }
         $refusedFields = array_column($issues, 'field');
-        foreach (LaunchShot::of($values, $this->flight)->issues() as $issue) {
+        $shot = LaunchShot::of($values, $this->flight);
+        $values = $shot->measured;
+        foreach ($shot->issues() as $issue) {
             if (! in_array($issue->field, $refusedFields, true)) {
                 $issues[] = $issue;
             }

@@ -123,7 +123,7 @@ final readonly class TextFile
         $rows = [];
         $line = 1;
         while (($cells = fgetcsv($stream, null, $delimiter, '"', '')) !== false) {
-            $clean = array_map(static fn (?string $cell): string => trim($cell ?? '', " \t\n\r\0\x0B\u{A0}"), $cells);
+            $clean = array_map(static fn (?string $cell): string => (string) preg_replace('/^[\s\x{A0}]+|[\s\x{A0}]+$/u', '', $cell ?? ''), $cells);
             if (implode('', $clean) !== '') {
                 $rows[] = [$line, $clean];
             }

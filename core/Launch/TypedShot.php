@@ -46,13 +46,14 @@ final class TypedShot
             }
         }
         $named = array_column($issues, 'field');
-        foreach (LaunchShot::of($values, $flight)->issues() as $issue) {
+        $shot = LaunchShot::of($values, $flight);
+        foreach ($shot->issues() as $issue) {
             if (! in_array($issue->field, $named, true)) {
                 $issues[] = $issue;
             }
         }
 
-        return [$values, $issues];
+        return [$shot->measured, $issues];
     }
 
     /** "2,450" rpm is a thousands mark, "12,3" is not: the reading that lies where driver shots lie. */

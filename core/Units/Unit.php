@@ -73,7 +73,7 @@ enum Unit: string
     /** Reads a unit as people write it ("yds", "mp/h", "[°]"); null when it is not one. */
     public static function read(string $text): ?self
     {
-        $key = mb_strtolower(trim($text, " \t\n\r\0\x0B()[]{}.\u{A0}"));
+        $key = mb_strtolower((string) preg_replace('/^[\s\x{A0}()\[\]{}.]+|[\s\x{A0}()\[\]{}.]+$/u', '', $text));
 
         return match ($key) {
             'm/s', 'mps', 'ms', 'm/sec', 'metres per second', 'meters per second' => self::MetresPerSecond,

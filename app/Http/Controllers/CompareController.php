@@ -12,8 +12,6 @@ use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\LaunchSpinField;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\SideEstimate;
-use MintCarry\Core\Launch\Measure;
-use MintCarry\Core\Statistics\Summary;
 
 final class CompareController
 {
@@ -23,8 +21,6 @@ final class CompareController
         $sets = array_values($judged->sets);
         $comparison = Comparison::of($sets, $judged->benchmark);
         $pooled = $sets === [] ? 0.0 : SideEstimate::pooledSpread($sets);
-        $speeds = array_merge(...array_map(fn (ShotSet $set): array => $set->values(Measure::BallSpeed), $sets));
-        $meanSpeed = Summary::of($speeds)?->mean;
 
         return response()->json([
             'benchmark' => $comparison->benchmark,
@@ -43,7 +39,7 @@ final class CompareController
                 'ellipse' => $set->ellipse(),
                 'share' => CorridorShare::of(SideEstimate::of($set, $pooled), $fitting->corridor(), $judged->random()),
             ], $sets),
-            'field' => $meanSpeed === null ? null : LaunchSpinField::of($meanSpeed, $fitting->flight()),
+            'field' => LaunchSpinField::around($sets, $fitting->flight()),
         ]);
     }
 }

@@ -32,6 +32,7 @@
         const step = 5;
         const top = Math.max(...values);
         const levels = Array.from({ length: 9 }, (_, i) => Math.floor(top / step) * step - i * step).filter((v) => v > Math.min(...values));
+        const used: number[] = [];
         return contours()
             .size([n, m])
             .thresholds(levels)(values)
@@ -50,9 +51,13 @@
                         const py = y(field.spinRpm[0]! + (p[1] / (m - 1)) * (field.spinRpm.at(-1)! - field.spinRpm[0]!));
                         const move = !before || (onFrame(p) && onFrame(before));
                         d += `${move ? 'M' : 'L'}${px.toFixed(1)} ${py.toFixed(1)}`;
-                        if (p[0] === n - 1 && (!label || py < label[1])) label = [px, py];
+                        if (p[0] === n - 1 && p[1] > 0 && p[1] < m - 1 && (!label || py < label[1])) label = [px, py];
                     });
-                return { value: c.value, d, label };
+                // A label that would sit on another one is left away.
+                const free = label as [number, number] | null;
+                if (free && used.some((py) => Math.abs(py - free[1]) < 13)) label = null;
+                else if (free) used.push(free[1]);
+                return { value: c.value, d, label: label as [number, number] | null };
             });
     });
     const cells = (measure: string) => comparison.rows.find((r) => r.measure === measure)?.cells ?? {};

@@ -5,7 +5,7 @@
 
 <label class:bad={error !== ''}>
     <span
-        >{label}{#if hint}<small> {hint}</small>{/if}</span
+        >{label}{#if hint}<small class="hint">{hint}</small>{/if}</span
     >
     {@render children()}
     {#if error}<em role="alert">{error}</em>{/if}
@@ -21,6 +21,10 @@
     span {
         font-size: var(--small);
         font-weight: 550;
+    }
+    .hint {
+        margin-left: 5px;
+        font-weight: 400;
     }
     em {
         font-style: normal;

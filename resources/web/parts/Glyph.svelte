@@ -14,7 +14,7 @@
 
 <script lang="ts">
     let { tag, r = 10, open = false, lettered = true }: { tag: string; r?: number; open?: boolean; lettered?: boolean } = $props();
-    let side = $derived(r * 2 + 10);
+    let side = $derived(r * 2 + 14);
 </script>
 
 <svg class="set-{toneOf(tag)}" width={side} height={side} viewBox="{-side / 2} {-side / 2} {side} {side}" aria-hidden="true">

@@ -80,6 +80,7 @@
 
 <style>
     .scroll {
+        position: relative;
         overflow: auto;
         max-height: 420px;
         background: var(--sheet);

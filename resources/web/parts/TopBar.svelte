@@ -42,8 +42,9 @@
     <a class="mark" href="#/" aria-label="Mint Carry: day book">mint<i>carry</i></a>
     {#if fitting}
         <span class="who"
-            ><b>{fitting.player.name}</b> · {fitting.player.hand}-handed<span class="more">
-                · {fitting.player.units.distance === 'yd' ? 'yards' : 'metres'}, {fitting.player.units.speed} · {fitting.temperatureC} °C, {fitting.turf} ground</span
+            ><b>{fitting.player.name}</b> · {fitting.player.hand}-handed<span class="more"
+                >{' · '}
+                {fitting.player.units.distance === 'yd' ? 'yards' : 'metres'}, {fitting.player.units.speed} · {fitting.temperatureC} °C, {fitting.turf} ground</span
             ></span
         >
         <nav aria-label="Steps">

@@ -56,7 +56,7 @@
     const rows = $derived(comparison?.rows.filter((r) => columns.some((t) => r.cells[t]?.summary)) ?? []);
     const setOf = (tag: string) => comparison?.sets.find((s) => s.tag === tag);
     const digits = (m: string) => (MEASURES[m]?.kind === 'spin' ? 0 : MEASURES[m]?.kind === 'ratio' ? 2 : MEASURES[m]?.kind === 'strike' ? 0 : 1);
-    const pct = (v: number) => `${Math.round(v * 100)} %`;
+    const pct = (v: number) => `${Math.round(v * 100)}\u00a0%`;
 </script>
 
 <Frame id={params.id} step="compare" chosen={columns} onpick={pick}>
@@ -72,7 +72,7 @@
                 <section>
                     <h1>{columns.length > 1 ? `${columns.slice(1).join(', ')} against ${columns[0]}` : `${columns[0]} alone`}</h1>
                     <p class="small">
-                        Mean ± SD for the benchmark; for the others the difference from it, with its 95 % interval. Plain: the interval leaves zero out. Grey:
+                        Mean ± SD for the benchmark; for the others the difference from it, with its 95 % interval. Bold: the interval leaves zero out. Grey:
                         the shots cannot tell. Click a stop on the trail to add or drop a setup.
                     </p>
                     <div class="scroll">

@@ -195,8 +195,11 @@
             grid-template-columns: 1fr;
             padding: 14px;
         }
-        .book {
+        form {
             order: 2;
+        }
+        h1 {
+            white-space: nowrap;
         }
         li a {
             grid-template-columns: 1fr auto;

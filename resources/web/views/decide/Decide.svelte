@@ -142,7 +142,8 @@
                 </div>
                 <label class="why"
                     ><span
-                        >Why{choice === advice.pick ? '' : ` ${choice} and not ${advice.pick}`}<small>
+                        >Why{choice === advice.pick ? '' : ` ${choice} and not ${advice.pick}`}<small
+                            >{' · '}
                             {choice === advice.pick ? 'in the fitter’s words, if you like' : 'a sentence for the record'}</small
                         ></span
                     ><textarea rows="2" maxlength="2000" bind:value={why}></textarea></label

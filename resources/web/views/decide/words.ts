@@ -2,7 +2,7 @@ import type { Advice, Fitting, Judgement } from '../../api/types';
 import { nameOf } from '../../units/setups';
 import { factor, plain } from '../../units/units';
 
-export const pct = (v: number): string => `${Math.round(v * 100)} %`;
+export const pct = (v: number): string => `${Math.round(v * 100)}\u00a0%`;
 export const judgement = (advice: Advice, tag: string): Judgement | undefined => advice.setups.find((s) => s.tag === tag);
 
 const dist = (m: number, fitting: Fitting) => `${plain(Math.abs(m) * factor(fitting.player.units.distance), 0)} ${fitting.player.units.distance}`;

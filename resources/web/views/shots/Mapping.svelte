@@ -256,12 +256,15 @@
     }
     .tally {
         text-align: right;
-        display: grid;
+    }
+    .tally small {
+        display: block;
     }
     .tally b {
-        font-size: var(--head);
+        font-size: var(--lead);
     }
     .scroll {
+        position: relative;
         overflow: auto;
         max-height: 300px;
         border: 1px solid var(--hair);

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Decision;
+use App\Models\ImportFile;
+use App\Models\Shot;
+use App\Models\User;
+use Database\Seeders\DemoSeeder;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Facades\Route;
+
+it('keeps one studio out of every record of another, on every route', function (): void {
+    $theirs = $this->fitter('Theirs');
+    $fitting = $this->fitting($theirs);
+    $setup = $this->addSetup($fitting);
+    $this->type($theirs, $fitting, $setup, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400']])->assertCreated();
+    $file = $this->postJson("api/fittings/{$fitting->id}/files", ['file' => UploadedFile::fake()->createWithContent('x.csv', "Ball Speed (mph),Launch,Spin\n151,12,2400\n")])->assertCreated()->json('id');
+    $ids = ['fitting' => $fitting->id, 'setup' => $setup->id, 'shot' => Shot::query()->firstOrFail()->id, 'file' => $file];
+
+    $ours = $this->fitter('Ours');
+    $tried = 0;
+    foreach (Route::getRoutes()->getRoutes() as $route) {
+        if (! preg_match('/\{(\w+)\}/', $route->uri(), $m)) {
+            continue;
+        }
+        $uri = str_replace('{'.$m[1].'}', (string) $ids[$m[1]], $route->uri());
+        foreach (array_diff($route->methods(), ['HEAD']) as $method) {
+            $this->actingAs($ours)->json($method, $uri, ['version' => 1, 'leftOut' => null, 'map' => ['columns' => []], 'head' => 'x', 'statedLoftDeg' => 10, 'setupId' => $setup->id, 'shots' => []])
+                ->assertNotFound()->assertJsonMissing(['head' => 'Head']);
+            $tried++;
+        }
+    }
+    expect($tried)->toBeGreaterThan(15)->and(Shot::query()->count())->toBe(1)->and(ImportFile::query()->count())->toBe(1)->and(Decision::query()->count())->toBe(0);
+    expect($this->actingAs($ours)->getJson('api/fittings')->json())->toBe([])->and($this->getJson('api/players')->json())->toBe([]);
+    // Nor may a new fitting be hung on another studio's player, or shots on another studio's setup.
+    $this->postJson('api/fittings', ['playerId' => $fitting->player_id])->assertNotFound();
+    $own = $this->fitting($ours);
+    $this->type($ours, $own, $setup, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400']])->assertUnprocessable();
+});
+
+it('asks for a sign-in on every route but the page and the sign-in itself', function (): void {
+    foreach (Route::getRoutes()->getRoutes() as $route) {
+        if (in_array($route->uri(), ['/', 'up', 'api/session'], true)) {
+            continue;
+        }
+        foreach (array_diff($route->methods(), ['HEAD']) as $method) {
+            $this->json($method, (string) preg_replace('/\{\w+\}/', '1', $route->uri()))->assertUnauthorized();
+        }
+    }
+});
+
+it('signs in, hashes passwords, renews the session, and signs out', function (): void {
+    $user = $this->fitter();
+    expect($user->fresh()->password)->not->toContain('a long password')->and(Hash::check('a long password', $user->fresh()->password))->toBeTrue();
+    $this->postJson('api/session', ['email' => $user->email, 'password' => 'wrong'])->assertUnprocessable()->assertJsonPath('errors.email.0', 'This e-mail and password do not belong together.');
+    $before = session()->getId();
+    $this->postJson('api/session', ['email' => strtoupper($user->email), 'password' => 'a long password'])->assertOk()->assertJsonPath('user.studio', 'Test studio');
+    expect(session()->getId())->not->toBe($before);
+    $this->deleteJson('api/session')->assertOk();
+    $this->getJson('api/fittings')->assertUnauthorized();
+});
+
+it('slows down who tries passwords', function (): void {
+    $user = $this->fitter();
+    for ($i = 0; $i < 5; $i++) {
+        $this->postJson('api/session', ['email' => $user->email, 'password' => 'wrong'])->assertUnprocessable();
+    }
+    $this->postJson('api/session', ['email' => $user->email, 'password' => 'a long password'])->assertTooManyRequests()->assertJsonPath('message', 'Too many tries. Wait a minute, then try again.');
+});
+
+it('refuses the demo sign-in beyond loopback', function (): void {
+    app(DemoSeeder::class)->run();
+    $try = fn (array $server) => $this->withServerVariables($server)->postJson('api/session', ['email' => DemoSeeder::EMAIL, 'password' => DemoSeeder::PASSWORD]);
+    $try(['REMOTE_ADDR' => '192.0.2.7', 'HTTP_HOST' => 'localhost'])->assertUnprocessable()->assertJsonPath('errors.email.0', 'The demo sign-in works only on the machine that serves it.');
+    $try(['REMOTE_ADDR' => '127.0.0.1', 'HTTP_HOST' => 'localhost', 'HTTP_X_FORWARDED_FOR' => '192.0.2.7'])->assertUnprocessable();
+    $try(['REMOTE_ADDR' => '127.0.0.1', 'HTTP_HOST' => 'localhost'])->assertOk();
+});
+
+it('wants the CSRF token', function (): void {
+    // The framework skips the check while testing, unless asked.
+    $this->app['env'] = 'production';
+    $this->actingAs($this->fitter())->postJson('api/fittings', ['name' => 'X', 'hand' => 'right'])->assertStatus(419);
+    $this->withSession(['_token' => 'abc'])->postJson('api/fittings', ['name' => 'X', 'hand' => 'right'], ['X-CSRF-TOKEN' => 'abc'])->assertCreated();
+});
+
+it('sends the security headers with every answer', function (string $uri): void {
+    $response = $this->get($uri);
+    expect($response->headers->get('Content-Security-Policy'))->toContain("default-src 'self'")->toContain("frame-ancestors 'none'")->not->toContain('unsafe')
+        ->and($response->headers->get('X-Content-Type-Options'))->toBe('nosniff');
+})->with(['/', '/api/session', '/api/nothing']);
+
+it('shows no password and no raw file in any answer', function (): void {
+    $user = $this->fitter();
+    expect(json_encode($user))->not->toContain('password')->and(json_encode(new ImportFile(['raw' => 'secret'])))->not->toContain('secret');
+    expect((string) $this->actingAs($user)->getJson('api/session')->getContent())->not->toContain('@test.example');
+});
+
+it('adds a real fitter from the command line', function (): void {
+    $this->artisan('mint:fitter', ['studio' => 'Corner Bay', 'name' => 'N', 'email' => 'n@corner.example'])->assertSuccessful();
+    $this->artisan('mint:fitter', ['studio' => 'Corner Bay', 'name' => 'N', 'email' => 'n@corner.example'])->assertFailed();
+    expect(User::query()->where('email', 'n@corner.example')->firstOrFail()->studio->is_demo)->toBeFalse();
+});

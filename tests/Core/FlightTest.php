@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+use MintCarry\Core\Air\Atmosphere;
+use MintCarry\Core\Air\Wind;
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Flight\Aerodynamics;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Flight\Turf;
+
+const MPH = 0.44704;
+const YD = 0.9144;
+const FT = 0.3048;
+
+$cases = json_decode((string) file_get_contents(__DIR__.'/../reference/flight.json'), true, flags: JSON_THROW_ON_ERROR);
+
+// Source: scipy's DOP853 at 1e-12 on the same equations, written out anew in tests/reference/flight.py.
+it('agrees with an independent high-order integration', function (array $case): void {
+    $flight = new BallFlight(new Atmosphere($case['temperatureC'], $case['altitudeM']), new Wind($case['windSpeedMps'], $case['windFromDeg']));
+    $flown = $flight->fly(new Launch($case['ballSpeedMps'], $case['launchDeg'], $case['spinRpm'], $case['directionDeg'], $case['spinAxisDeg']));
+    foreach (['carryM' => 0.01, 'sideM' => 0.01, 'apexM' => 0.01, 'hangTimeS' => 0.001, 'descentDeg' => 0.01, 'landingSpeedMps' => 0.01, 'landingSpinRpm' => 0.5] as $field => $within) {
+        expect(abs($flown->{$field} - $case['expected'][$field]))->toBeLessThan($within, $field);
+    }
+})->with(array_map(fn (array $c): array => [$c], $cases));
+
+it('agrees to micrometres when asked for a tight tolerance', function (): void {
+    global $cases;
+    $case = json_decode((string) file_get_contents(__DIR__.'/../reference/flight.json'), true)[1];
+    $flown = (new BallFlight(new Atmosphere($case['temperatureC']), tolerance: 1e-11))->fly(new Launch($case['ballSpeedMps'], $case['launchDeg'], $case['spinRpm'], $case['directionDeg'], $case['spinAxisDeg']));
+    expect(abs($flown->carryM - $case['expected']['carryM']))->toBeLessThan(1e-6)
+        ->and(abs($flown->sideM - $case['expected']['sideM']))->toBeLessThan(1e-6);
+});
+
+// Source: ICAO standard atmosphere (Doc 7488), dry air: altitude m, °C, hPa, kg/m³; from memory.
+it('has the density of the standard atmosphere', function (float $altitude, float $celsius, float $hPa, float $density): void {
+    $air = new Atmosphere($celsius, $altitude, 0.0);
+    expect(abs($air->densityKgM3 / $density - 1))->toBeLessThan(0.0005)->and(abs($air->pressurePa / 100 / $hPa - 1))->toBeLessThan(0.0005);
+})->with([[0.0, 15.0, 1013.25, 1.2250], [1000.0, 8.5, 898.75, 1.1117], [2000.0, 2.0, 794.95, 1.0065], [3000.0, -4.5, 701.09, 0.9091]]);
+
+it('lets a given pressure win over the altitude, and damp air be lighter', function (): void {
+    expect((new Atmosphere(15, 3000, 0, 1013.25))->densityKgM3)->toEqualWithDelta(1.225, 0.001)
+        ->and((new Atmosphere(30, 0, 1))->densityKgM3)->toBeLessThan((new Atmosphere(30, 0, 0))->densityKgM3);
+});
+
+// Source: tour averages as widely published (from memory): carry yd, apex ft, descent °.
+it('flies the published tour averages', function (float $mph, float $launch, float $spin, float $carry, float $apex, float $descent): void {
+    $f = (new BallFlight)->fly(new Launch($mph * MPH, $launch, $spin));
+    expect(abs($f->carryM / YD / $carry - 1))->toBeLessThan(0.04)
+        ->and(abs($f->apexM / FT / $apex - 1))->toBeLessThan(0.12)
+        ->and(abs($f->descentDeg - $descent))->toBeLessThan(3.0);
+})->with([[167, 10.9, 2686, 275, 96, 38], [140, 13.2, 2611, 218, 75, 37]]);
+
+// Trade facts of tests/reference/common-practice.csv: common practice, no source. Those that flight and roll alone can meet.
+it('meets CP01', function (): void {
+    $f = (new BallFlight)->fly(new Launch(120 * MPH, 12.6, 1600));
+    expect($f->carryM / YD)->toEqualWithDelta(168, 0.05 * 168)->and($f->totalM / YD)->toEqualWithDelta(211, 0.08 * 211)->and($f->apexM / FT)->toEqualWithDelta(40, 6);
+});
+it('meets CP02', function (): void {
+    $f = (new BallFlight)->fly(new Launch(170.5 * MPH, 15, 2600));
+    expect($f->carryM / YD)->toEqualWithDelta(298, 0.05 * 298)->and($f->totalM / YD)->toEqualWithDelta(315, 0.06 * 315)->and($f->apexM / FT)->toEqualWithDelta(146, 14.6);
+});
+it('meets CP03', fn () => expect((new BallFlight)->fly(new Launch(130 * MPH, 15, 2700))->apexM / FT)->toEqualWithDelta(92, 0.18 * 92));
+it('meets CP05', function (): void {
+    foreach ([135, 150, 165] as $mph) {
+        $per = ((new BallFlight)->fly(new Launch(($mph + 1) * MPH, 13, 2500))->totalM - (new BallFlight)->fly(new Launch($mph * MPH, 13, 2500))->totalM) / YD;
+        expect($per)->toBeGreaterThan(1.5)->toBeLessThan(2.8);
+    }
+});
+it('meets CP06', function (): void {
+    $high = (new BallFlight)->fly(new Launch(140 * MPH, 13, 3400));
+    $low = (new BallFlight)->fly(new Launch(140 * MPH, 13, 2270));
+    expect($high->descentDeg - $low->descentDeg)->toBeGreaterThan(3)->toBeLessThan(9)->and($low->runM())->toBeGreaterThan($high->runM());
+});
+it('meets CP14', fn () => expect((new BallFlight)->fly(new Launch(165 * MPH, 9, 2700))->carryM)->toBeGreaterThan((new BallFlight)->fly(new Launch(165 * MPH, 9, 1900))->carryM));
+
+// Source: docs/physics.md, the prototype's runs at one launch, each within a yard.
+it('runs as far as the turf lets it', function (Turf $turf, float $runYd): void {
+    expect((new BallFlight(turf: $turf))->fly(new Launch(167 * MPH, 10.9, 2686))->runM() / YD)->toEqualWithDelta($runYd, 1.2);
+})->with([[Turf::Soft, 15], [Turf::Medium, 23], [Turf::Firm, 34]]);
+
+it('is a mirror image when direction, axis and wind are mirrored', function (): void {
+    foreach ([[3.0, 12.0, 5.0, 40.0], [-6.0, -25.0, 9.0, 100.0], [0.0, 40.0, 3.0, 200.0]] as [$direction, $axis, $wind, $from]) {
+        $a = (new BallFlight(wind: new Wind($wind, $from)))->fly(new Launch(64, 12, 2600, $direction, $axis));
+        $b = (new BallFlight(wind: new Wind($wind, -$from)))->fly(new Launch(64, 12, 2600, -$direction, -$axis));
+        expect(abs($a->carryM - $b->carryM))->toBeLessThan(1e-9)->and(abs($a->sideM + $b->sideM))->toBeLessThan(1e-9)->and(abs($a->totalSideM + $b->totalSideM))->toBeLessThan(1e-9);
+    }
+});
+
+it('flies the closed parabola where there is no air', function (): void {
+    // Vacuum projectile: range v² sin 2θ / g, apex v² sin² θ / 2g. The thinnest air allowed, and its drag extrapolated away.
+    $range = fn (float $hPa): float => (new BallFlight(new Atmosphere(15, 0, 0, $hPa), aerodynamics: new Aerodynamics(-0.1, -0.07), tolerance: 1e-10))->fly(new Launch(20, 30, 0))->carryM;
+    $atZero = $range(500) - 500 * ($range(1000) - $range(500)) / 500;
+    expect($atZero)->toEqualWithDelta(20 ** 2 * sin(deg2rad(60)) / Aerodynamics::GRAVITY_MPS2, 0.05);
+});
+
+it('lands where the ground is, and says so when it cannot', function (): void {
+    $level = (new BallFlight)->fly(new Launch(64, 12, 2600));
+    expect((new BallFlight(riseM: 8))->fly(new Launch(64, 12, 2600))->carryM)->toBeLessThan($level->carryM)
+        ->and((new BallFlight(riseM: -8))->fly(new Launch(64, 12, 2600))->carryM)->toBeGreaterThan($level->carryM)
+        ->and(fn () => (new BallFlight(riseM: 40))->fly(new Launch(64, 12, 2600)))->toThrow(CoreException::class, 'never reaches');
+});
+
+it('gives the path it flew', function (): void {
+    $f = (new BallFlight)->fly(new Launch(64, 12, 2600, 2, 6), 41);
+    expect($f->points)->toHaveCount(41)->and($f->points[0])->toEqual([0.0, 0.0, -0.0, 0.0])
+        ->and($f->points[40][1])->toEqualWithDelta($f->carryM, 1e-6)->and($f->points[40][2])->toEqualWithDelta($f->sideM, 1e-6)->and(abs($f->points[40][3]))->toBeLessThan(1e-6)
+        ->and(max(array_column($f->points, 3)))->toEqualWithDelta($f->apexM, 0.05);
+});
+
+it('never answers with a number that is none, over the whole legal range', function (): void {
+    foreach ([10.0, 40.0, 75.0, 110.0] as $speed) {
+        foreach ([-10.0, 0.0, 1.0, 12.0, 45.0, 89.0] as $launch) {
+            foreach ([0.0, 1.0, 2500.0, 12000.0] as $spin) {
+                foreach ([0.0, 40.0] as $wind) {
+                    $f = (new BallFlight(wind: new Wind($wind, 20)))->fly(new Launch($speed, $launch, $spin, 5, -30));
+                    foreach (['carryM', 'totalM', 'sideM', 'curveM', 'apexM', 'descentDeg', 'hangTimeS', 'landingSpinRpm'] as $field) {
+                        expect(is_finite($f->{$field}))->toBeTrue("{$field} at {$speed} {$launch} {$spin} {$wind}");
+                    }
+                }
+            }
+        }
+    }
+});
+
+it('refuses what no ball can do', function (array $launch, string $field): void {
+    expect(fn () => new Launch(...$launch))->toThrow(fn (CoreException $e) => expect($e->field)->toBe($field));
+})->with([[[0.0, 12.0, 2500.0], 'ballSpeedMps'], [[-60.0, 12.0, 2500.0], 'ballSpeedMps'], [[NAN, 12.0, 2500.0], 'ballSpeedMps'], [[60.0, INF, 2500.0], 'launchDeg'], [[60.0, 95.0, 2500.0], 'launchDeg'], [[60.0, 12.0, -1.0], 'spinRpm']]);
