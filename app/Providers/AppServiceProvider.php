@@ -18,6 +18,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
+use Symfony\Component\HttpFoundation\Response;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -29,6 +30,7 @@ final class AppServiceProvider extends ServiceProvider
             Gate::policy($model, StudioPolicy::class);
         }
         RateLimiter::for('sign-in', fn (Request $request): Limit => Limit::perMinute((int) config('mintcarry.sign_in_tries_per_minute'))
-            ->by(mb_strtolower($request->string('email')->value()).'|'.$request->ip()));
+            ->by(mb_strtolower($request->string('email')->value()).'|'.$request->ip())
+            ->after(fn (Response $response): bool => $response->getStatusCode() === 422));
     }
 }

@@ -36,7 +36,11 @@ final class MakeExamples extends Command
         return self::SUCCESS;
     }
 
-    /** Comma, mph and yards in the header, side with letters, smash × 100, an average and a deviation row. @param  list<array<string, float>>  $shots */
+    /**
+     * Comma, mph and yards in the header, side with letters, smash × 100, an average and a deviation row.
+     *
+     * @param  list<array<string, float>>  $shots
+     */
     private function yards(array $shots): string
     {
         $rows = ['Shot,Club Speed (mph),Ball Speed (mph),Smash,Launch Angle (deg),Launch Direction (deg),Spin Rate (rpm),Spin Axis (deg),Carry (yds),Offline (yds),Apex (ft)'];
@@ -75,7 +79,11 @@ final class MakeExamples extends Command
         return implode("\n", $rows)."\n";
     }
 
-    /** Tabs, UTF-16, a units row under the header, the header repeated half way, back and side spin, strike with letters, zeros for no club reading. @param  list<array<string, float>>  $shots */
+    /**
+     * Tabs, UTF-16, a units row under the header, the header repeated half way, back and side spin, strike with letters, zeros for no club reading.
+     *
+     * @param  list<array<string, float>>  $shots
+     */
     private function unitsRow(array $shots): string
     {
         $header = "Ball Speed\tClub Speed\tVLA\tHLA\tBack Spin\tSide Spin\tAoA\tPath\tStrike Toe/Heel";

@@ -23,7 +23,6 @@
         font-weight: 550;
     }
     .hint {
-        margin-left: 5px;
         font-weight: 400;
     }
     em {

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import type { Snippet } from 'svelte';
+    import { untrack, type Snippet } from 'svelte';
     import { say } from '../api/client';
     import type { Fitting, Setup, StepName } from '../api/types';
     import { current, loadFitting } from '../state/session.svelte';
@@ -17,8 +17,8 @@
     let problem = $state('');
 
     $effect(() => {
-        problem = '';
-        loadFitting(id).catch((e) => (problem = say(e)));
+        const wanted = id;
+        untrack(() => loadFitting(wanted)).catch((e) => (problem = say(e)));
     });
     let fitting = $derived(current.fitting?.id === Number(id) ? current.fitting : null);
 </script>

@@ -8,6 +8,7 @@
     import { figure, MEASURES, unitOf } from '../units/units';
     import Glyph from './Glyph.svelte';
     import Notice from './Notice.svelte';
+    import Scroll from './Scroll.svelte';
 
     let { fitting, shots = $bindable(), onchange, only = null }: { fitting: Fitting; shots: Shot[]; onchange: () => void; only?: string[] | null } = $props();
     const COLUMNS = ['carryM', 'totalM', 'sideM', 'ballSpeedMps', 'launchDeg', 'spinRpm', 'apexM', 'descentDeg', 'clubSpeedMps', 'strikeToeMm'];
@@ -33,7 +34,7 @@
 </script>
 
 {#if problem}<Notice kind="error">{problem}</Notice>{/if}
-<div class="scroll">
+<Scroll label="The shots" height="high" framed>
     <table>
         <thead>
             <tr
@@ -72,21 +73,13 @@
             {/each}
         </tbody>
     </table>
-</div>
+</Scroll>
 <p class="small">
     Slanted figures were computed by the flight model, not measured.{#if rows.length > ROOM}
         The last {ROOM} of {rows.length} shots are shown; all of them count.{/if}
 </p>
 
 <style>
-    .scroll {
-        position: relative;
-        overflow: auto;
-        max-height: 420px;
-        background: var(--sheet);
-        border: 1px solid var(--hair);
-        border-radius: 8px;
-    }
     thead th {
         position: sticky;
         top: 0;

@@ -43,7 +43,7 @@
     {#if fitting}
         <span class="who"
             ><b>{fitting.player.name}</b> · {fitting.player.hand}-handed<span class="more"
-                >{' · '}
+                >&nbsp;·
                 {fitting.player.units.distance === 'yd' ? 'yards' : 'metres'}, {fitting.player.units.speed} · {fitting.temperatureC} °C, {fitting.turf} ground</span
             ></span
         >

@@ -32,7 +32,7 @@
                 <b>{setup.isBaseline ? 'Own club' : `from ${parentOf(setup, fitting)?.tag ?? '–'}`}</b>
                 <span class="what" title={line(setup)}>{line(setup)}</span>
                 <span class="small"
-                    >{setup.counted} shot{setup.counted === 1 ? '' : 's'}{#if mark(setup)}{' · '}<em class={mark(setup).replace(' ', '-')}>{mark(setup)}</em
+                    >{setup.counted} shot{setup.counted === 1 ? '' : 's'}{#if mark(setup)}&nbsp;· <em class={mark(setup).replace(' ', '-')}>{mark(setup)}</em
                         >{/if}</span
                 >
             </span>

@@ -103,7 +103,7 @@
                 </p>
             </section>
             <aside>
-                {#key fitting.version}<PlayerForm {fitting} />{/key}
+                <PlayerForm {fitting} />
             </aside>
         </div>
     {/snippet}

@@ -25,34 +25,35 @@
         turf: was.turf,
         wants: was.wants,
     });
-    let version = was.version;
+    let saved = { ...$state.snapshot(form) };
     let problem = $state('');
     let note = $state('');
     let busy = $state(false);
+    const LENGTHS = ['corridorWidth', 'troubleAt', 'holeLength', 'altitude'];
 
+    /** Only what was changed here goes out, so that what another screen changed meanwhile is not written over. */
+    function changed(): Record<string, unknown> {
+        const out: Record<string, unknown> = {};
+        for (const [key, value] of Object.entries($state.snapshot(form))) {
+            if (value === saved[key as keyof typeof saved]) continue;
+            out[key] = LENGTHS.includes(key) ? { value, unit } : key === 'temperatureC' ? value.replace(',', '.').replace('−', '-') : value;
+        }
+        return out;
+    }
     async function save(event: SubmitEvent) {
         event.preventDefault();
         busy = true;
         problem = note = '';
-        const measured = (value: string) => ({ value, unit });
         try {
-            const fresh = await patch<Fitting>(`fittings/${was.id}`, {
-                ...form,
-                version,
-                temperatureC: form.temperatureC.replace(',', '.').replace('−', '-'),
-                corridorWidth: measured(form.corridorWidth),
-                troubleAt: measured(form.troubleAt),
-                holeLength: measured(form.holeLength),
-                altitude: measured(form.altitude),
-            });
-            current.fitting = fresh;
+            current.fitting = await patch<Fitting>(`fittings/${was.id}`, { ...changed(), version: fitting.version });
+            saved = { ...$state.snapshot(form) };
             note = 'Saved.';
         } catch (e) {
             problem = say(e);
             if (e instanceof ApiError && e.status === 409) {
                 const now = (e.body as { current: Fitting }).current;
-                version = now.version;
                 problem += ` There: corridor ${back(now.corridorWidthM)} ${unit}, trouble ${now.troubleSide}, “${now.wants}”.`;
+                current.fitting = now;
             }
         }
         busy = false;

@@ -6,6 +6,7 @@
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Scroll from '../../parts/Scroll.svelte';
     import ShotTable from '../../parts/ShotTable.svelte';
     import { current, loadFitting } from '../../state/session.svelte';
     import { factor, figure, MEASURES, plain, signed, unitOf } from '../../units/units';
@@ -75,7 +76,7 @@
                         Mean ± SD for the benchmark; for the others the difference from it, with its 95 % interval. Bold: the interval leaves zero out. Grey:
                         the shots cannot tell. Click a stop on the trail to add or drop a setup.
                     </p>
-                    <div class="scroll">
+                    <Scroll label="Differences">
                         <table>
                             <thead>
                                 <tr>
@@ -136,7 +137,7 @@
                                 {/each}
                             </tbody>
                         </table>
-                    </div>
+                    </Scroll>
                     <p class="small">
                         Side, curve, direction and axis: + is right. Total is computed on {fitting.turf} ground unless measured: the roughest figure here.
                     </p>
@@ -165,9 +166,6 @@
         display: grid;
         gap: 8px;
         min-width: 0;
-    }
-    .scroll {
-        overflow-x: auto;
     }
     td small {
         display: block;

@@ -4,6 +4,7 @@
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../state/session.svelte';
     import { nameOf } from '../../units/setups';
     import { factor, plain, signed, when } from '../../units/units';
@@ -65,7 +66,7 @@
                 </div>
             </div>
             {#if advice.notHit.length}<p class="small">{advice.notHit.join(', ')} without counted shots: not judged.</p>{/if}
-            <div class="scroll">
+            <Scroll label="Setups judged">
                 <table>
                     <thead>
                         <tr>
@@ -118,7 +119,7 @@
                         {/each}
                     </tbody>
                 </table>
-            </div>
+            </Scroll>
             <p class="small">
                 Judged by strokes on driving holes of {plain(fitting.holeLengthM * d, 0)}
                 {units.distance}, corridor {plain(fitting.corridorWidthM * d, 0)}
@@ -134,16 +135,17 @@
                 <div class="choices" role="radiogroup" aria-label="Chosen setup">
                     {#each advice.setups as s (s.tag)}
                         <label class:on={choice === s.tag}
-                            ><input type="radio" name="choice" value={s.tag} bind:group={choice} /><Glyph tag={s.tag} r={11} />{s.tag === advice.pick
-                                ? 'advised'
-                                : ''}</label
+                            ><input type="radio" name="choice" value={s.tag} aria-label="Setup {s.tag}" bind:group={choice} /><Glyph
+                                tag={s.tag}
+                                r={11}
+                            />{s.tag === advice.pick ? 'advised' : ''}</label
                         >
                     {/each}
                 </div>
                 <label class="why"
                     ><span
                         >Why{choice === advice.pick ? '' : ` ${choice} and not ${advice.pick}`}<small
-                            >{' · '}
+                            >&nbsp;·
                             {choice === advice.pick ? 'in the fitter’s words, if you like' : 'a sentence for the record'}</small
                         ></span
                     ><textarea rows="2" maxlength="2000" bind:value={why}></textarea></label
@@ -193,9 +195,6 @@
     }
     .sure {
         font-weight: 600;
-    }
-    .scroll {
-        overflow-x: auto;
     }
     td small {
         display: block;

@@ -2,6 +2,7 @@
     import { post, remove, say } from '../../api/client';
     import type { Column, Fitting, Preview } from '../../api/types';
     import Notice from '../../parts/Notice.svelte';
+    import Scroll from '../../parts/Scroll.svelte';
     import { figure, MEASURES, TEXT_MEASURES, unitOf, when } from '../../units/units';
     import { SIGN_WORDS, signsFor, unitsFor } from './choices';
 
@@ -96,7 +97,7 @@
     {#if preview.problem}<Notice kind="error">{preview.problem}</Notice>{/if}
     {#if problem}<Notice kind="error">{problem}</Notice>{/if}
 
-    <div class="scroll">
+    <Scroll label="Columns of the file" height="low" framed>
         <table class="map">
             <thead>
                 <tr><th>Column in the file</th><th>As it stands</th><th>Measure</th><th>Unit</th><th>Decimal mark</th><th>Sign</th><th>0 is no reading</th></tr>
@@ -150,7 +151,7 @@
                 {/each}
             </tbody>
         </table>
-    </div>
+    </Scroll>
     <details>
         <summary class="small">The header stands in another line, or average and repeated rows are wanted</summary>
         <div class="row options">
@@ -175,7 +176,7 @@
 
     {#if preview.shots.length}
         <h3>The first {preview.shots.length} as they will be stored, in your units</h3>
-        <div class="scroll">
+        <Scroll label="Shots as they will be stored" height="low" framed>
             <table>
                 <thead
                     ><tr
@@ -194,7 +195,7 @@
                     {/each}
                 </tbody>
             </table>
-        </div>
+        </Scroll>
     {/if}
     {#if preview.problems.length}
         <h3>Look at these rows</h3>
@@ -262,13 +263,6 @@
     }
     .tally b {
         font-size: var(--lead);
-    }
-    .scroll {
-        position: relative;
-        overflow: auto;
-        max-height: 300px;
-        border: 1px solid var(--hair);
-        border-radius: 6px;
     }
     .map th,
     .map td {

@@ -2,6 +2,7 @@
     import { ApiError, post, say } from '../../api/client';
     import type { Fitting } from '../../api/types';
     import Notice from '../../parts/Notice.svelte';
+    import Scroll from '../../parts/Scroll.svelte';
     import { MEASURES, unitOf } from '../../units/units';
 
     let { fitting, onstored }: { fitting: Fitting; onstored: (message: string) => void } = $props();
@@ -84,7 +85,7 @@
             </div>
         </details>
     </div>
-    <div class="scroll">
+    <Scroll label="Typed shots">
         <table>
             <thead
                 ><tr
@@ -121,7 +122,7 @@
                 {/each}
             </tbody>
         </table>
-    </div>
+    </Scroll>
     {#if problem}<Notice kind="error">{problem}</Notice>{/if}
     <div class="row">
         <button type="button" class="quiet" onclick={() => lines.push(blank())}>Another shot <small>(Enter)</small></button>
@@ -152,9 +153,6 @@
         gap: 4px 14px;
         padding-top: 6px;
         font-size: var(--small);
-    }
-    .scroll {
-        overflow-x: auto;
     }
     td input {
         text-align: right;

@@ -1,0 +1,29 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+    testDir: 'tests/browser',
+    fullyParallel: false,
+    workers: 1,
+    timeout: 60_000,
+    forbidOnly: true,
+    reporter: [['list'], ['junit', { outputFile: process.env.PLAYWRIGHT_JUNIT_OUTPUT_FILE ?? 'var/reports/browser.xml' }]],
+    outputDir: 'var/browser',
+    use: {
+        baseURL: process.env.MINT_ADDRESS ?? 'http://127.0.0.1:8080',
+        viewport: { width: 1280, height: 800 },
+        screenshot: 'only-on-failure',
+        contextOptions: { reducedMotion: 'reduce' },
+        launchOptions: {
+            executablePath: '/usr/bin/chromium',
+            args: [
+                '--no-sandbox',
+                '--disable-gpu',
+                '--disable-quic',
+                '--no-first-run',
+                '--disable-background-networking',
+                '--disable-component-update',
+                '--disable-sync',
+            ],
+        },
+    },
+});

@@ -1,0 +1,172 @@
+import { expect, test } from '@playwright/test';
+import { accessible, addSetup, beginFitting, readFile, signIn, watch } from './help';
+
+test('a right-hander in yards: two files in, compare, leave out a mishit, pick, sheet', async ({ page }) => {
+    const errors = watch(page);
+    await page.goto('/');
+    await accessible(page);
+    await signIn(page);
+    await accessible(page);
+    await beginFitting(page, 'Wilf Ambrose', 'right', 'yards');
+    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '10.5', 'Measured loft': '8.9', Length: '45.5', Ball: 'Pebble Four' });
+    await expect(page.getByText('print and gauge differ by 1.6°')).toBeVisible();
+    await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'Measured loft': '10.4', 'Sleeve position': '+0.75', 'changes loft': '0.75' });
+    await expect(page.getByText('2 things changed from A')).toBeVisible();
+    await page.getByLabel('Trouble').selectOption('right');
+    await page.getByLabel('What waits there').selectOption('water');
+    await page.getByLabel(/^Corridor/).fill('35');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByText('Saved.')).toBeVisible();
+    await accessible(page);
+
+    await page.getByRole('link', { name: /^Shots/ }).click();
+    await page.locator('input[type=file]').setInputFiles('examples/yards-own-club.csv');
+    await expect(page.getByText('as they will be stored')).toBeVisible();
+    await expect(page.getByText('2 average rows left out')).toBeVisible();
+    await expect(page.getByLabel('Measure of column 10')).toHaveValue('sideM');
+    await accessible(page);
+    await page.getByRole('button', { name: 'Store 9 shots' }).click();
+    await expect(page.getByText('9 shots stored from “yards-own-club.csv”')).toBeVisible();
+    await readFile(page, 'yards-new-head.csv', 'B · Tern 460 +0.75 ·');
+    // The same file again: recognised, nothing to store.
+    await page.locator('input[type=file]').setInputFiles('examples/yards-new-head.csv');
+    await expect(page.getByText('This same file was stored on')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Store 0 shots' })).toBeDisabled();
+    await page.getByRole('button', { name: 'Set aside' }).click();
+
+    await page.getByRole('link', { name: /^Compare/ }).click();
+    await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
+    await expect(page.getByRole('img', { name: /Where the shots land/ })).toBeVisible();
+    const carry = page.getByRole('row', { name: /^Carry yd/ });
+    const before = await carry.textContent();
+    await accessible(page);
+    await page.getByRole('button', { name: 'Leave out shot 17', exact: true }).click();
+    await page.getByLabel('Why is shot 17 left out?').selectOption('mishit');
+    await expect(page.getByRole('row', { name: /Bring back shot 17/ })).toBeVisible();
+    await expect(page.getByRole('columnheader', { name: /hold\s*7 shots/ })).toBeVisible();
+    expect(await carry.textContent()).not.toBe(before);
+    await page.getByRole('button', { name: 'Bring back shot 17' }).click();
+    await expect(page.getByRole('columnheader', { name: /hold\s*8 shots/ })).toBeVisible();
+    await expect(carry).toHaveText(before!);
+
+    await page.keyboard.press('4');
+    await expect(page.locator('.verdict')).toBeVisible();
+    await accessible(page);
+    const advised = (await page.locator('.choices .on').textContent())!.includes('A') ? 'B' : 'A';
+    await page.locator(`input[name=choice][value=${advised}]`).check();
+    await page.getByRole('button', { name: `Save the decision for ${advised}` }).click();
+    await expect(page.getByRole('alert')).toContainText('Say in a sentence why');
+    await page.locator('textarea').fill('He trusts the look of it');
+    await page.getByRole('button', { name: `Save the decision for ${advised}` }).click();
+    await expect(page.getByText(`Saved: ${advised}.`)).toBeVisible();
+
+    await page.getByRole('link', { name: /^Sheet/ }).click();
+    await expect(page.getByText('He trusts the look of it')).toBeVisible();
+    await expect(page.getByText('Torque the sleeve')).toBeVisible();
+    await accessible(page);
+    await page.setViewportSize({ width: 390, height: 844 });
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    expect(errors).toEqual([]);
+});
+
+test('a left-hander in metres: setup column, decimal commas, a row that cannot be read', async ({ page }) => {
+    const errors = watch(page);
+    await signIn(page);
+    await beginFitting(page, 'Greta Lindow', 'left', 'metresKmh');
+    await addSetup(page, /own club/, { Head: 'Plover 445', 'Stated loft': '10,5', 'Measured loft': '9,8', Length: '1143' });
+    await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'changes face': '1,2', 'Sleeve position': 'open' });
+    await expect(page.getByText('1.2° open')).toBeVisible();
+    await page.getByRole('link', { name: /^Shots/ }).click();
+    await page.locator('input[type=file]').setInputFiles('examples/metric-semicolon-setup-column.csv');
+    await expect(page.getByText('Row 14: spin rate', { exact: false })).toContainText("'2.4OO' is not a number");
+    await expect(page.getByLabel('Setup meant by A')).toBeVisible();
+    await expect(page.getByLabel('Decimal mark of column 3')).toHaveValue(',');
+    await page.getByRole('button', { name: 'Store 13 shots' }).click();
+    await expect(page.getByText('13 shots stored')).toBeVisible();
+    await page.getByRole('link', { name: /^Compare/ }).click();
+    await expect(page.getByRole('row', { name: /^Carry m/ })).toBeVisible();
+    await expect(page.getByText('Carry up, side across, m.')).toBeVisible();
+    await page.getByRole('button', { name: 'Dark' }).click();
+    await accessible(page);
+    await page.getByRole('link', { name: /^Decide/ }).click();
+    await page.getByRole('button', { name: /Save the decision/ }).click();
+    await expect(page.getByText(/^Saved: /)).toBeVisible();
+    await page.getByRole('link', { name: /^Sheet/ }).click();
+    await expect(page.getByText('1143 mm')).toBeVisible();
+    await expect(page.getByText('left-handed ·').first()).toBeVisible();
+    await accessible(page);
+    expect(errors).toEqual([]);
+});
+
+test('bad files are answered plainly, and HTML in a name stays text', async ({ page }) => {
+    const errors = watch(page);
+    await signIn(page);
+    await beginFitting(page, '<img src=x onerror=alert(1)>', 'right', 'yards');
+    await expect(page.locator('header').getByText('<img src=x onerror=alert(1)>')).toBeVisible();
+    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
+    await page.getByRole('link', { name: /^Shots/ }).click();
+    const give = (name: string, buffer: Buffer) => page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/csv', buffer });
+    await give('photo.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3]));
+    await expect(page.getByRole('alert')).toContainText('not a table of text but a picture (PNG)');
+    await give('empty.csv', Buffer.from(''));
+    await expect(page.getByRole('alert')).toContainText('The file is empty');
+    await give('huge.csv', Buffer.alloc(40_000_000, '1,2,3\n'));
+    await expect(page.getByRole('alert')).toContainText('up to 12 MB');
+    await expect(page.locator('td')).toHaveCount(0);
+    expect(errors).toEqual([]);
+});
+
+test('typed shots survive a lost connection, a reload and a wrong figure', async ({ page, context }) => {
+    await signIn(page);
+    await beginFitting(page, 'Tessa Holm', 'right', 'yards');
+    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
+    await page.getByRole('link', { name: /^Shots/ }).click();
+    await page.getByRole('button', { name: 'Type them' }).click();
+    await page.getByLabel('Ball speed of shot 1').fill('148,5');
+    await page.getByLabel('Launch angle of shot 1').fill('12.4');
+    await page.getByLabel('Spin rate of shot 1').fill('2,4OO');
+    await page.getByLabel('Launch direction of shot 1').fill('2 L');
+    await page.getByRole('button', { name: 'Store 1 shots' }).click();
+    await expect(page.getByRole('alert')).toContainText("spin rate '2,4OO' is not a number");
+    await page.getByLabel('Spin rate of shot 1').fill('2,400');
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Store 1 shots' }).click();
+    await expect(page.getByRole('alert')).toContainText('No connection');
+    await context.setOffline(false);
+    await page.reload();
+    await page.getByRole('button', { name: 'Type them' }).click();
+    await expect(page.getByLabel('Ball speed of shot 1')).toHaveValue('148,5');
+    await accessible(page);
+    await page.getByRole('button', { name: 'Store 1 shots' }).click();
+    await expect(page.getByText('1 typed shot stored for A.')).toBeVisible();
+    await expect(page.getByRole('cell', { name: '148.5' })).toBeVisible();
+    await expect(page.getByRole('cell', { name: '2400' })).toBeVisible();
+});
+
+test('two screens on one fitting lose neither’s edits', async ({ page, context }) => {
+    await signIn(page);
+    await beginFitting(page, 'Una Sorrel', 'right', 'yards');
+    const other = await context.newPage();
+    await other.goto(page.url());
+    await other.getByLabel('Wants').fill('from the tablet');
+    await page.getByLabel('Wants').fill('from the bay');
+    await other.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(other.getByText('Saved.')).toBeVisible();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByRole('alert')).toContainText('“from the tablet”');
+    await expect(page.getByLabel('Wants')).toHaveValue('from the bay');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByRole('alert')).toBeHidden();
+});
+
+test('the day book and the sheet fit a phone, and a wrong address leads back', async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await signIn(page);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    await page.getByRole('link', { name: /Imke Dorsay/ }).click();
+    await expect(page.getByRole('heading', { name: 'Build sheet' })).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    await page.goto('/#/nowhere');
+    await page.getByRole('link', { name: 'Back to the day book' }).click();
+    await expect(page.getByRole('heading', { name: 'Day book' })).toBeVisible();
+});

@@ -1,0 +1,50 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+export async function signIn(page: Page): Promise<void> {
+    await page.goto('/');
+    await page.getByLabel('E-mail').fill('fitter@demo.example');
+    await page.getByLabel('Password').fill('minted-demo');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('heading', { name: 'Day book' })).toBeVisible();
+}
+
+/** No violation of WCAG 2.2 A and AA on what is shown now. */
+export async function accessible(page: Page): Promise<void> {
+    const result = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+    expect(result.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual([]);
+}
+
+/** Fails the test on any error in the page's own console, such as something that the Content-Security-Policy held back. */
+export function watch(page: Page): string[] {
+    const errors: string[] = [];
+    page.on('console', (m) => {
+        if (m.type() === 'error' && !/status of (4\d\d)|ERR_INTERNET_DISCONNECTED/.test(m.text())) errors.push(m.text());
+    });
+    page.on('pageerror', (e) => errors.push(e.message));
+    return errors;
+}
+
+export async function beginFitting(page: Page, name: string, hand: 'right' | 'left', scale: string): Promise<void> {
+    await page.goto('/#/');
+    await page.getByLabel('Player').fill(name);
+    await page.getByLabel(`${hand}-handed`).check();
+    await page.getByLabel('Reads in').selectOption(scale);
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await expect(page.getByRole('heading', { name: 'Setups' })).toBeVisible();
+}
+
+export async function addSetup(page: Page, button: string | RegExp, values: Record<string, string>): Promise<void> {
+    await page.getByRole('button', { name: button }).click();
+    for (const [label, value] of Object.entries(values)) await page.getByLabel(label).first().fill(value);
+    await page.getByRole('button', { name: 'Add setup' }).click();
+    await expect(page.getByRole('button', { name: 'Add setup' })).toBeHidden();
+}
+
+export async function readFile(page: Page, file: string, setup?: string): Promise<void> {
+    await page.locator('input[type=file]').setInputFiles(`examples/${file}`);
+    await expect(page.getByText('as they will be stored')).toBeVisible();
+    if (setup) await page.getByLabel('Hit with').selectOption({ label: setup });
+    await page.getByRole('button', { name: /^Store \d+ shots/ }).click();
+    await expect(page.getByText(/shots? stored from/)).toBeVisible();
+}
