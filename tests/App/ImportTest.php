@@ -68,7 +68,7 @@ it('remembers how this kind of file is read', function (): void {
 it('answers bad files plainly and stores none of them', function (string $bytes, string $says): void {
     ($this->upload)($bytes)->assertUnprocessable()->assertJsonFragment(['message' => ($this->upload)($bytes)->json('message')]);
     expect(($this->upload)($bytes)->json('message'))->toContain($says)->and(ImportFile::query()->count())->toBe(0);
-})->with([["\x89PNG\r\n\x1a\n0000", 'a picture (PNG)'], ['', 'empty'], [str_repeat("aaaaaaaaa,bbbbbbbbb\n", 700_000), '12 MB']]);
+})->with(['png' => ["\x89PNG\r\n\x1a\n0000", 'a picture (PNG)'], 'nothing' => ['', 'empty'], 'too large' => [str_repeat("aaaaaaaaa,bbbbbbbbb\n", 700_000), '12 MB']]);
 
 it('reads twenty thousand rows, and refuses more', function (): void {
     $rows = fn (int $n): string => "Ball Speed (mph),Launch,Spin\n".implode("\n", array_map(fn (int $i): string => (140 + ($i % 300) / 10).','.(8 + ($i % 97) / 10).','.(1800 + $i % 1201), range(1, $n)));

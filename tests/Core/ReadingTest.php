@@ -46,14 +46,14 @@ it('reads every encoding people save in', function (string $bytes, string $name)
     $text = TextFile::read($bytes);
     expect($text->encoding)->toContain($name)->and($text->rows[0][1][1])->toBe('Größe°');
 })->with([
-    ["\xEF\xBB\xBFa,Größe°\n1,2\n", 'UTF-8'], ["a,Größe°\n1,2\n", 'UTF-8'],
-    ["\xFF\xFE".mb_convert_encoding("a,Größe°\n1,2\n", 'UTF-16LE', 'UTF-8'), 'UTF-16'], [mb_convert_encoding("a,Größe°\n1,2\n", 'UTF-16BE', 'UTF-8'), 'UTF-16'],
-    [mb_convert_encoding("a,Größe°\n1,2\n", 'Windows-1252', 'UTF-8'), 'Windows-1252'],
+    'UTF-8 with mark' => ["\xEF\xBB\xBFa,Größe°\n1,2\n", 'UTF-8'], 'UTF-8' => ["a,Größe°\n1,2\n", 'UTF-8'],
+    'UTF-16 with mark' => ["\xFF\xFE".mb_convert_encoding("a,Größe°\n1,2\n", 'UTF-16LE', 'UTF-8'), 'UTF-16'], 'UTF-16 big end first' => [mb_convert_encoding("a,Größe°\n1,2\n", 'UTF-16BE', 'UTF-8'), 'UTF-16'],
+    'Windows' => [mb_convert_encoding("a,Größe°\n1,2\n", 'Windows-1252', 'UTF-8'), 'Windows-1252'],
 ]);
 
 it('refuses what is no table of text, and says what it is', function (string $bytes, string $says): void {
     expect(fn () => TextFile::read($bytes))->toThrow(CoreException::class, $says);
-})->with([["\x89PNG\r\n\x1a\n....", 'picture (PNG)'], ["\xFF\xD8\xFF\xE0", 'JPEG'], ["PK\x03\x04aaaa", 'workbook'], ['%PDF-1.7', 'PDF'], ['', 'empty'], ["\xEF\xBB\xBF \n", 'empty'], ["a,b\x01\x02\x03", 'binary'], [str_repeat('a,b', 5_000_000), '12 MB'], [str_repeat("1,2\n", 20_100), '20,000']]);
+})->with(['png' => ["\x89PNG\r\n\x1a\n....", 'picture (PNG)'], 'jpeg' => ["\xFF\xD8\xFF\xE0", 'JPEG'], 'workbook' => ["PK\x03\x04aaaa", 'workbook'], 'pdf' => ['%PDF-1.7', 'PDF'], 'nothing' => ['', 'empty'], 'a mark alone' => ["\xEF\xBB\xBF \n", 'empty'], 'binary' => ["a,b\x01\x02\x03", 'binary'], 'too large' => [str_repeat('a,b', 5_000_000), '12 MB'], 'too many rows' => [str_repeat("1,2\n", 20_100), '20,000']]);
 
 it('takes a decimal comma or a thousands comma by what is plausible', function (string $cell, float $rpm): void {
     expect(firstShot("Ball Speed;Launch Angle;Spin Rate\n67,2;12,5;{$cell}\n68,1;11,5;{$cell}\n")['spinRpm'])->toBe($rpm);
