@@ -12,13 +12,14 @@ fail() { printf '\nMint Carry could not go on: %s\n' "$*" >&2; exit 1; }
 
 # --- what must be on the machine -------------------------------------------------------------------------------------
 install_debian_packages() {
-  local want=() ext
+  local want=() ext have
+  have="$(php -m 2>/dev/null || true)"
   command -v mariadbd >/dev/null || [ -x /usr/sbin/mariadbd ] || want+=(mariadb-server mariadb-client)
   [ -x /usr/sbin/php-fpm8.2 ] || want+=(php8.2-fpm)
   [ -x /usr/sbin/nginx ] || want+=(nginx-light)
   [ -x /usr/bin/chromium ] || [ "${1:-}" != with-browser ] || want+=(chromium)
   for ext in pdo_mysql:mysql mbstring:mbstring intl:intl dom:xml curl:curl zip:zip; do
-    php -m 2>/dev/null | grep -qix "${ext%%:*}" || want+=("php8.2-${ext##*:}")
+    grep -qix "${ext%%:*}" <<<"$have" || want+=("php8.2-${ext##*:}")
   done
   command -v php >/dev/null || want+=(php8.2-cli)
   command -v unzip >/dev/null || want+=(unzip)
