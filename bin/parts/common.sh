@@ -110,7 +110,7 @@ launch_database() {
   local port
   port="$(cat "$RUN/db.port")"
   if port_taken "$port"; then free_port >"$RUN/db.port"; port="$(cat "$RUN/db.port")"; fi
-  "$(command -v mariadbd || echo /usr/sbin/mariadbd)" --no-defaults --user="$(id -un)" --datadir="$VAR/db" --socket="$DB_SOCKET" --pid-file="$RUN/db.pid" --bind-address=127.0.0.1 --port="$port" \
+  setsid "$(command -v mariadbd || echo /usr/sbin/mariadbd)" --no-defaults --user="$(id -un)" --datadir="$VAR/db" --socket="$DB_SOCKET" --pid-file="$RUN/db.pid" --bind-address=127.0.0.1 --port="$port" \
     --innodb-flush-log-at-trx-commit=1 --innodb-buffer-pool-size=256M --max-allowed-packet=64M --character-set-server=utf8mb4 --log-error="$VAR/db.log" </dev/null >/dev/null 2>&1 &
   DB_PID=$!
 }
@@ -228,11 +228,11 @@ EOF
 }
 
 launch_fpm() { # NAME → FPM_PID
-  /usr/sbin/php-fpm8.2 --nodaemonize -y "$RUN/$1/fpm.conf" -d opcache.enable=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.revalidate_freq=0 -d expose_php=0 </dev/null >>"$RUN/$1/fpm.out" 2>&1 &
+  setsid /usr/sbin/php-fpm8.2 --nodaemonize -y "$RUN/$1/fpm.conf" -d opcache.enable=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.revalidate_freq=0 -d expose_php=0 </dev/null >>"$RUN/$1/fpm.out" 2>&1 &
   FPM_PID=$!
 }
 launch_nginx() { # NAME → NGINX_PID
-  /usr/sbin/nginx -e "$RUN/$1/nginx.log" -c "$RUN/$1/nginx.conf" </dev/null >>"$RUN/$1/nginx.out" 2>&1 &
+  setsid /usr/sbin/nginx -e "$RUN/$1/nginx.log" -c "$RUN/$1/nginx.conf" </dev/null >>"$RUN/$1/nginx.out" 2>&1 &
   NGINX_PID=$!
 }
 await_http() { # ADDRESS NAME
@@ -246,6 +246,9 @@ await_http() { # ADDRESS NAME
 }
 
 alive() { [ -n "${1:-}" ] && kill -0 "$1" 2>/dev/null; }
+# A server runs in a process group of its own. When its master was killed, its workers would still hold the port: this ends them.
+sweep() { [ -z "${1:-}" ] || kill -KILL -- "-$1" 2>/dev/null || true; }
 end() { # ends a process that this command started, and waits for it
   if alive "${1:-}"; then kill -TERM "$1" 2>/dev/null || true; wait "$1" 2>/dev/null || true; fi
+  sweep "${1:-}"
 }
