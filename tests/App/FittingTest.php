@@ -11,8 +11,11 @@ use Database\Seeders\DemoSeeder;
 it('begins a fitting from a name and a hand', function (): void {
     $this->actingAs($this->fitter());
     $made = $this->postJson('api/fittings', ['name' => '<b>Ann</b>', 'hand' => 'left', 'units' => ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'], 'corridorWidth' => ['value' => '35', 'unit' => 'yd']])->assertCreated();
-    expect($made->json('player.name'))->toBe('<b>Ann</b>')->and($made->json('corridorWidthM'))->toEqualWithDelta(32.004, 1e-9)->and($made->json('setups'))->toBe([]);
-    expect($this->getJson('api/fittings?q=ann')->json('0.player.name'))->toBe('<b>Ann</b>')->and($this->getJson('api/fittings?q=100%25')->json())->toBe([]);
+    expect($made->json('player.name'))->toBe('<b>Ann</b>')
+        ->and($made->json('corridorWidthM'))->toEqualWithDelta(32.004, 1e-9)
+        ->and($made->json('setups'))->toBe([]);
+    expect($this->getJson('api/fittings?q=ann')->json('0.player.name'))->toBe('<b>Ann</b>')
+        ->and($this->getJson('api/fittings?q=100%25')->json())->toBe([]);
     $this->postJson('api/fittings', ['name' => 'X'])->assertUnprocessable();
     $this->postJson('api/fittings', ['name' => 'X', 'hand' => 'right', 'corridorWidth' => ['value' => '900', 'unit' => 'yd']])->assertUnprocessable();
     expect(Fitting::query()->count())->toBe(1);
@@ -24,7 +27,8 @@ it('never overwrites what another screen saved meanwhile', function (): void {
     $this->actingAs($user)->patchJson("api/fittings/{$fitting->id}", ['version' => 1, 'troubleSide' => 'left', 'corridorWidth' => ['value' => '31,5', 'unit' => 'm']])->assertOk()->assertJsonPath('version', 2)->assertJsonPath('corridorWidthM', 31.5);
     $this->patchJson("api/fittings/{$fitting->id}", ['version' => 1, 'troubleSide' => 'right'])->assertStatus(409)->assertJsonPath('current.troubleSide', 'left');
     $this->patchJson("api/fittings/{$fitting->id}", ['version' => 2, 'corridorWidth' => ['value' => 'wide', 'unit' => 'm']])->assertUnprocessable()->assertJsonPath('errors.corridorWidth.0', "Corridor width 'wide' is not a number with a unit of length. Nothing was saved; what you typed is still here.");
-    expect($fitting->fresh()->corridor_width_m)->toBe(31.5)->and($fitting->fresh()->typed['corridorWidth'])->toBe(['value' => '31,5', 'unit' => 'm']);
+    expect($fitting->fresh()->corridor_width_m)->toBe(31.5)
+        ->and($fitting->fresh()->typed['corridorWidth'])->toBe(['value' => '31,5', 'unit' => 'm']);
 });
 
 it('gives letters in order, and the first setup is baseline and benchmark', function (): void {
@@ -33,9 +37,13 @@ it('gives letters in order, and the first setup is baseline and benchmark', func
     $post = fn (array $more = []) => $this->actingAs($user)->postJson("api/fittings/{$fitting->id}/setups", $more + ['head' => 'Tern', 'statedLoftDeg' => '10,5']);
     $post(['measuredLoftDeg' => '9.1', 'length' => ['value' => '45.5', 'unit' => 'in']])->assertCreated()->assertJsonPath('tag', 'A')->assertJsonPath('isBaseline', true)->assertJsonPath('lengthMm', 1155.7);
     $b = $post(['sleeveLoftDeg' => '1.5', 'sleeveLabel' => '+1.5', 'measuredLoftDeg' => '7.5', 'measuredLieDeg' => '58'])->assertJsonPath('tag', 'B');
-    expect($b->json('playing.squared.loftDeg'))->toEqualWithDelta(9.0, 1e-9)->and($b->json('playing.soled.faceOpenDeg'))->toEqualWithDelta(-2.4, 0.05)->and($b->json('branchedFromId'))->toBe($this->getJson("api/fittings/{$fitting->id}")->json('benchmarkSetupId'));
+    expect($b->json('playing.squared.loftDeg'))->toEqualWithDelta(9.0, 1e-9)
+        ->and($b->json('playing.soled.faceOpenDeg'))->toEqualWithDelta(-2.4, 0.05)
+        ->and($b->json('branchedFromId'))->toBe($this->getJson("api/fittings/{$fitting->id}")->json('benchmarkSetupId'));
     $post(['statedLoftDeg' => '105'])->assertUnprocessable()->assertJsonPath('errors.statedLoftDeg.0', 'The stated loft field must be between 4 and 20.');
-    expect(AddSetup::tag(26))->toBe('Z')->and(AddSetup::tag(27))->toBe('AA')->and(AddSetup::tag(53))->toBe('BA');
+    expect(AddSetup::tag(26))->toBe('Z')
+        ->and(AddSetup::tag(27))->toBe('AA')
+        ->and(AddSetup::tag(53))->toBe('BA');
 });
 
 it('freezes a setup once it has been hit, save for readings', function (): void {
@@ -62,7 +70,9 @@ it('stores typed shots once, keeps them as typed, and names what is wrong', func
     $this->actingAs($user)->postJson("api/fittings/{$fitting->id}/shots", $body)->assertCreated()->assertJson(['stored' => 1, 'already' => 0]);
     $this->postJson("api/fittings/{$fitting->id}/shots", $body)->assertCreated()->assertJson(['stored' => 0, 'already' => 1]);
     $shot = $this->getJson("api/fittings/{$fitting->id}/shots")->json('0');
-    expect($shot['measured']['sideM'])->toEqualWithDelta(-10.97, 0.01)->and($shot['computed'])->toHaveKeys(['carryM', 'totalM'])->and($shot['typed']['ballSpeedMps']['value'])->toBe('150,5');
+    expect($shot['measured']['sideM'])->toEqualWithDelta(-10.97, 0.01)
+        ->and($shot['computed'])->toHaveKeys(['carryM', 'totalM'])
+        ->and($shot['typed']['ballSpeedMps']['value'])->toBe('150,5');
     $body['shots'][0]['clientId'] = 'two';
     $body['shots'][0]['values']['spinRpm']['value'] = '2,4OO';
     $this->postJson("api/fittings/{$fitting->id}/shots", $body)->assertUnprocessable()->assertJsonPath('message', "Shot 1: spin rate '2,4OO' is not a number. Nothing was saved; what you typed is still here.");
@@ -97,7 +107,8 @@ it('compares, advises and saves a decision with its reason', function (): void {
     $other = $fitting->setups()->where('tag', '!=', $pick)->firstOrFail();
     $this->postJson("api/fittings/{$fitting->id}/decisions", ['setupId' => $other->id])->assertUnprocessable()->assertJsonValidationErrors('reason');
     $this->postJson("api/fittings/{$fitting->id}/decisions", ['setupId' => $other->id, 'reason' => 'He likes the look'])->assertCreated()->assertJsonPath('tag', $other->tag);
-    expect($this->getJson("api/fittings/{$fitting->id}")->json('decision.reason'))->toBe('He likes the look')->and($this->getJson("api/fittings/{$fitting->id}/decisions")->json())->toHaveCount(1);
+    expect($this->getJson("api/fittings/{$fitting->id}")->json('decision.reason'))->toBe('He likes the look')
+        ->and($this->getJson("api/fittings/{$fitting->id}/decisions")->json())->toHaveCount(1);
 });
 
 it('says plainly what is missing before a decision', function (): void {
@@ -111,5 +122,7 @@ it('says plainly what is missing before a decision', function (): void {
 it('loads the demo once', function (): void {
     $this->artisan('mint:demo')->assertSuccessful();
     $this->artisan('mint:demo')->assertSuccessful();
-    expect(Fitting::query()->count())->toBe(3)->and(Fitting::query()->whereHas('decisions')->count())->toBe(1)->and(Shot::query()->whereNotNull('left_out_reason')->count())->toBe(1);
+    expect(Fitting::query()->count())->toBe(3)
+        ->and(Fitting::query()->whereHas('decisions')->count())->toBe(1)
+        ->and(Shot::query()->whereNotNull('left_out_reason')->count())->toBe(1);
 });

@@ -20,13 +20,17 @@ beforeEach(function (): void {
 it('stores nothing until it is confirmed, then shots, raw file and cells as typed', function (): void {
     $bytes = "Ball Speed (mph),Launch,Spin,Carry (yds)\n150.5,12.1,\"2,450\",231\n151,12.9,2500,--\n";
     $preview = ($this->upload)($bytes)->assertCreated();
-    expect(Shot::query()->count())->toBe(0)->and($preview->json('counts.shot'))->toBe(2)->and($preview->json('map.columns.3.unit'))->toBe('yd');
+    expect(Shot::query()->count())->toBe(0)
+        ->and($preview->json('counts.shot'))->toBe(2)
+        ->and($preview->json('map.columns.3.unit'))->toBe('yd');
     $id = $preview->json('id');
     $this->postJson("api/files/{$id}/confirm", ['map' => $preview->json('map')])->assertUnprocessable(); // with which setup?
     $this->postJson("api/files/{$id}/confirm", ['map' => $preview->json('map'), 'setupId' => $this->b->id])->assertCreated()->assertJson(['stored' => 2, 'already' => 0]);
     $this->postJson("api/files/{$id}/confirm", ['map' => $preview->json('map'), 'setupId' => $this->b->id])->assertUnprocessable();
     $shot = Shot::query()->orderBy('sequence')->firstOrFail();
-    expect($shot->typed)->toBe(['ballSpeedMps' => '150.5', 'launchDeg' => '12.1', 'spinRpm' => '2,450', 'carryM' => '231'])->and($shot->line)->toBe(2)->and($shot->setup_id)->toBe($this->b->id);
+    expect($shot->typed)->toBe(['ballSpeedMps' => '150.5', 'launchDeg' => '12.1', 'spinRpm' => '2,450', 'carryM' => '231'])
+        ->and($shot->line)->toBe(2)
+        ->and($shot->setup_id)->toBe($this->b->id);
     expect($this->get("api/files/{$id}/raw")->assertOk()->getContent())->toBe($bytes);
 });
 
@@ -58,7 +62,9 @@ it('remembers how this kind of file is read', function (): void {
     $this->postJson("api/files/{$first->json('id')}/preview", ['map' => $map])->assertOk()->assertJsonPath('shots.0.values.sideM', -4);
     $this->postJson("api/files/{$first->json('id')}/confirm", ['map' => $map, 'setupId' => $this->a->id])->assertCreated();
     $second = ($this->upload)($bytes('155'));
-    expect($second->json('remembered'))->toBeTrue()->and($second->json('map.columns.4.plus'))->toBe('left')->and($second->json('map.columns.4.unit'))->toBe('m');
+    expect($second->json('remembered'))->toBeTrue()
+        ->and($second->json('map.columns.4.plus'))->toBe('left')
+        ->and($second->json('map.columns.4.unit'))->toBe('m');
     // Another studio does not share it.
     $other = $this->fitter('Other');
     $this->actingAs($other);
@@ -67,8 +73,13 @@ it('remembers how this kind of file is read', function (): void {
 
 it('answers bad files plainly and stores none of them', function (string $bytes, string $says): void {
     ($this->upload)($bytes)->assertUnprocessable()->assertJsonFragment(['message' => ($this->upload)($bytes)->json('message')]);
-    expect(($this->upload)($bytes)->json('message'))->toContain($says)->and(ImportFile::query()->count())->toBe(0);
-})->with(['png' => ["\x89PNG\r\n\x1a\n0000", 'a picture (PNG)'], 'nothing' => ['', 'empty'], 'too large' => [str_repeat("aaaaaaaaa,bbbbbbbbb\n", 700_000), '12 MB']]);
+    expect(($this->upload)($bytes)->json('message'))->toContain($says)
+        ->and(ImportFile::query()->count())->toBe(0);
+})->with([
+    'png' => ["\x89PNG\r\n\x1a\n0000", 'a picture (PNG)'],
+    'nothing' => ['', 'empty'],
+    'too large' => [str_repeat("aaaaaaaaa,bbbbbbbbb\n", 700_000), '12 MB'],
+]);
 
 it('reads twenty thousand rows, and refuses more', function (): void {
     $rows = fn (int $n): string => "Ball Speed (mph),Launch,Spin\n".implode("\n", array_map(fn (int $i): string => (140 + ($i % 300) / 10).','.(8 + ($i % 97) / 10).','.(1800 + $i % 1201), range(1, $n)));
@@ -84,7 +95,11 @@ it('exports shots with formulas made harmless and numbers left numbers', functio
     $this->postJson("api/files/{$preview->json('id')}/confirm", ['map' => $preview->json('map'), 'setupId' => $this->a->id])->assertCreated();
     $csv = $this->get("api/fittings/{$this->case->id}/shots.csv")->assertOk()->streamedContent();
     expect($csv)->toContain(',-12.3,')->toContain("'=HYPERLINK(1)")->not->toContain(',=');
-    expect(CsvCell::safe('-12.3'))->toBe('-12.3')->and(CsvCell::safe('+1'))->toBe('+1')->and(CsvCell::safe('@x'))->toBe("'@x")->and(CsvCell::safe('-cmd|x'))->toBe("'-cmd|x")->and(CsvCell::safe("\t=1"))->toBe("'\t=1");
+    expect(CsvCell::safe('-12.3'))->toBe('-12.3')
+        ->and(CsvCell::safe('+1'))->toBe('+1')
+        ->and(CsvCell::safe('@x'))->toBe("'@x")
+        ->and(CsvCell::safe('-cmd|x'))->toBe("'-cmd|x")
+        ->and(CsvCell::safe("\t=1"))->toBe("'\t=1");
 });
 
 it('lets a draft be set aside, and keeps a stored file', function (): void {

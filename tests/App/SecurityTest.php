@@ -32,8 +32,12 @@ it('keeps one studio out of every record of another, on every route', function (
             $tried++;
         }
     }
-    expect($tried)->toBeGreaterThan(15)->and(Shot::query()->count())->toBe(1)->and(ImportFile::query()->count())->toBe(1)->and(Decision::query()->count())->toBe(0);
-    expect($this->actingAs($ours)->getJson('api/fittings')->json())->toBe([])->and($this->getJson('api/players')->json())->toBe([]);
+    expect($tried)->toBeGreaterThan(15)
+        ->and(Shot::query()->count())->toBe(1)
+        ->and(ImportFile::query()->count())->toBe(1)
+        ->and(Decision::query()->count())->toBe(0);
+    expect($this->actingAs($ours)->getJson('api/fittings')->json())->toBe([])
+        ->and($this->getJson('api/players')->json())->toBe([]);
     // Nor may a new fitting be hung on another studio's player, or shots on another studio's setup.
     $this->postJson('api/fittings', ['playerId' => $fitting->player_id])->assertNotFound();
     $own = $this->fitting($ours);
@@ -53,7 +57,8 @@ it('asks for a sign-in on every route but the page and the sign-in itself', func
 
 it('signs in, hashes passwords, renews the session, and signs out', function (): void {
     $user = $this->fitter();
-    expect($user->fresh()->password)->not->toContain('a long password')->and(Hash::check('a long password', $user->fresh()->password))->toBeTrue();
+    expect($user->fresh()->password)->not->toContain('a long password')
+        ->and(Hash::check('a long password', $user->fresh()->password))->toBeTrue();
     $this->postJson('api/session', ['email' => $user->email, 'password' => 'wrong'])->assertUnprocessable()->assertJsonPath('errors.email.0', 'This e-mail and password do not belong together.');
     $before = session()->getId();
     $this->postJson('api/session', ['email' => strtoupper($user->email), 'password' => 'a long password'])->assertOk()->assertJsonPath('user.studio', 'Test studio');
@@ -93,7 +98,8 @@ it('sends the security headers with every answer', function (string $uri): void 
 
 it('shows no password and no raw file in any answer', function (): void {
     $user = $this->fitter();
-    expect(json_encode($user))->not->toContain('password')->and(json_encode(new ImportFile(['raw' => 'secret'])))->not->toContain('secret');
+    expect(json_encode($user))->not->toContain('password')
+        ->and(json_encode(new ImportFile(['raw' => 'secret'])))->not->toContain('secret');
     expect((string) $this->actingAs($user)->getJson('api/session')->getContent())->not->toContain('@test.example');
 });
 

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 arch('the core imports nothing outside itself')->expect('MintCarry\Core')->not->toUse(['Illuminate', 'App', 'Carbon', 'Symfony', 'Database']);
 arch('the core has no clock, no database, no output')->expect('MintCarry\Core')->not->toUse(['time', 'date', 'microtime', 'rand', 'mt_rand', 'random_int', 'file_get_contents', 'echo', 'dd', 'dump', 'var_dump']);
-arch('the core is strict')->expect('MintCarry\Core')->toUseStrictTypes()->and('MintCarry\Core')->classes()->toBeFinal();
+arch('the core is strict')->expect('MintCarry\Core')->toUseStrictTypes()
+    ->and('MintCarry\Core')->classes()->toBeFinal();
 arch('the application is strict')->expect('App')->toUseStrictTypes();
 arch('nothing is left behind')->expect(['dd', 'dump', 'ray', 'var_dump'])->not->toBeUsed();
 
@@ -38,7 +39,9 @@ it('knows every use of the packages that compat/ replaces', function (): void {
 });
 
 it('has stand-ins that do what they replace', function (): void {
-    expect(array_first([]))->toBeNull()->and(array_first(['b' => 2, 'a' => 1]))->toBe(2)->and(array_last([1, 2, 3]))->toBe(3)
+    expect(array_first([]))->toBeNull()
+        ->and(array_first(['b' => 2, 'a' => 1]))->toBe(2)
+        ->and(array_last([1, 2, 3]))->toBe(3)
         ->and((new Symfony\Component\Clock\NativeClock('UTC'))->now()->getTimezone()->getName())->toBe('UTC')
         ->and((new Symfony\Component\Clock\NativeClock)->withTimeZone('Asia/Tokyo')->now()->getTimezone()->getName())->toBe('Asia/Tokyo');
 });

@@ -49,7 +49,14 @@ function played(string $tag, PlayerModel $player, int $count, int $seed, Hand $h
 // Source: Broadie, "Every Shot Counts" (2014), from memory: the table's own points.
 it('has the strokes of the benchmark table at its points', function (string $lie, float $yards, float $strokes): void {
     expect(ExpectedStrokes::from($lie, $yards * 0.9144))->toEqualWithDelta($strokes, 1e-9);
-})->with([['fairway', 100, 2.80], ['fairway', 180, 3.08], ['rough', 140, 3.15], ['recovery', 200, 3.87], ['tee', 400, 3.99], ['fairway', 600, 4.94]]);
+})->with([
+    ['fairway', 100, 2.80],
+    ['fairway', 180, 3.08],
+    ['rough', 140, 3.15],
+    ['recovery', 200, 3.87],
+    ['tee', 400, 3.99],
+    ['fairway', 600, 4.94],
+]);
 
 it('costs more from farther and from worse', function (): void {
     for ($m = 100.0; $m < 520; $m += 7) {
@@ -65,7 +72,9 @@ it('costs more from farther and from worse', function (): void {
 it('never says 100 % from four of four', function (): void {
     $set = landed('A', [1.0, -3.0, 4.0, 0.5]);
     $share = CorridorShare::of(SideEstimate::of($set, SideEstimate::pooledSpread([$set])), new Corridor(30), seeded());
-    expect($share->share)->toBeGreaterThan(0.4)->toBeLessThan(0.9)->and($share->interval->high)->toBeLessThan(1.0)->and($share->interval->low)->toBeLessThan(0.6);
+    expect($share->share)->toBeGreaterThan(0.4)->toBeLessThan(0.9)
+        ->and($share->interval->high)->toBeLessThan(1.0)
+        ->and($share->interval->low)->toBeLessThan(0.6);
 });
 
 it('has intervals of the share that hold the truth', function (): void {
@@ -84,13 +93,19 @@ it('has intervals of the share that hold the truth', function (): void {
 
 it('keeps the own club when the others are no better, and says it is a tie', function (): void {
     $advice = Advice::of([played('A', new PlayerModel, 8, 1), played('B', new PlayerModel, 5, 2)], 'A', new Corridor(30), 370, new BallFlight, seeded());
-    expect($advice->pick)->toBe('A')->and($advice->carried)->toBeFalse()->and($advice->ties)->toBe(['B']);
+    expect($advice->pick)->toBe('A')
+        ->and($advice->carried)->toBeFalse()
+        ->and($advice->ties)->toBe(['B']);
 });
 
 it('picks a setup that is plainly better, and says that the shots carry it', function (): void {
     $advice = Advice::of([landed('A', [42, 55, 38, 60, 47, 52, 44, 58, 50, 49], 190), landed('B', [2, -6, 5, -3, 1, 4, -8, 0, 3, -1], 205)], 'A', new Corridor(30, 'right', 'water'), 370, new BallFlight, seeded());
-    expect($advice->pick)->toBe('B')->and($advice->carried)->toBeTrue()->and($advice->judgement('B')->chanceBetter)->toBeGreaterThan(0.95)
-        ->and($advice->judgement('B')->strokes)->toBeLessThan(-0.2)->and($advice->judgement('B')->strokesInterval->high)->toBeLessThan(0)->and($advice->expectedLoss)->toBeLessThan(0.02);
+    expect($advice->pick)->toBe('B')
+        ->and($advice->carried)->toBeTrue()
+        ->and($advice->judgement('B')->chanceBetter)->toBeGreaterThan(0.95)
+        ->and($advice->judgement('B')->strokes)->toBeLessThan(-0.2)
+        ->and($advice->judgement('B')->strokesInterval->high)->toBeLessThan(0)
+        ->and($advice->expectedLoss)->toBeLessThan(0.02);
 });
 
 it('prices water on one side: the same spread is worth more away from it', function (): void {
@@ -113,7 +128,8 @@ it('gives a left-handed twin the mirrored advice', function (): void {
     $sets = [played('A', new PlayerModel(faceDeg: 2.5), 9, 4), played('B', new PlayerModel(faceDeg: -0.5), 9, 5)];
     $right = Advice::of($sets, 'A', new Corridor(30, 'right', 'water'), 370, new BallFlight, seeded());
     $left = Advice::of(array_map($mirror, $sets), 'A', new Corridor(30, 'left', 'water'), 370, new BallFlight, seeded());
-    expect($left->pick)->toBe($right->pick)->and($left->judgement('B')->strokes)->toEqualWithDelta($right->judgement('B')->strokes, 0.03)
+    expect($left->pick)->toBe($right->pick)
+        ->and($left->judgement('B')->strokes)->toEqualWithDelta($right->judgement('B')->strokes, 0.03)
         ->and($left->judgement('B')->aimDeg)->toEqualWithDelta(-$right->judgement('B')->aimDeg, 0.6);
 });
 
@@ -122,12 +138,15 @@ it('says what is missing', function (): void {
     expect(fn () => Advice::of([], 'A', new Corridor, 370, new BallFlight, seeded()))->toThrow(CoreException::class, 'No setup has a counted shot')
         ->and(fn () => Advice::of([$one], 'B', new Corridor, 370, new BallFlight, seeded()))->toThrow(CoreException::class, 'benchmark B')
         ->and(Advice::of([$one], 'A', new Corridor, 370, new BallFlight, seeded())->pick)->toBe('A')
-        ->and(fn () => new Corridor(2))->toThrow(CoreException::class)->and(fn () => new Corridor(30, 'up'))->toThrow(CoreException::class);
+        ->and(fn () => new Corridor(2))->toThrow(CoreException::class)
+        ->and(fn () => new Corridor(30, 'up'))->toThrow(CoreException::class);
 });
 
 it('leaves side unknown where it was not measured', function (): void {
     $set = new ShotSet('A', [LaunchShot::of(['ballSpeedMps' => 66.0, 'launchDeg' => 12.0, 'spinRpm' => 2400.0], new BallFlight)]);
-    expect($set->values(Measure::Side))->toBe([])->and(SideEstimate::of($set, 16)->n)->toBe(0)->and($set->ellipse())->toBeNull();
+    expect($set->values(Measure::Side))->toBe([])
+        ->and(SideEstimate::of($set, 16)->n)->toBe(0)
+        ->and($set->ellipse())->toBeNull();
 });
 
 it('prices launch and spin by delivered loft: a low launch wants more of it, and the optimum nothing', function (): void {
@@ -135,17 +154,22 @@ it('prices launch and spin by delivered loft: a low launch wants more of it, and
     expect($low->costM)->toBeGreaterThan(5)->and($low->loftChangeDeg)->toBeGreaterThan(2);
     // Source: docs/physics.md, longest carry at 100 mph, attack 0: 14.1° and 2650 rpm.
     $best = LoftTrade::of(new Launch(65.3, 14.1, 2650), new BallFlight, 44.7, 0);
-    expect($best->costM)->toBeLessThan(0.8)->and(abs($best->bestLaunchDeg - 14.1))->toBeLessThan(1.5);
+    expect($best->costM)->toBeLessThan(0.8)
+        ->and(abs($best->bestLaunchDeg - 14.1))->toBeLessThan(1.5);
 });
 
 it('compares with the benchmark, measure by measure', function (): void {
     $c = Comparison::of([landed('A', [1, 4, -2]), landed('B', [9, 12, 8], 212)], 'A');
     $carry = array_values(array_filter($c->rows, fn (array $r): bool => $r['measure'] === Measure::Carry))[0];
-    expect($carry['cells']['A']['difference'])->toBeNull()->and($carry['cells']['B']['difference']->value)->toBeGreaterThan(5)->and($carry['cells']['A']['computed'])->toBe(0)
+    expect($carry['cells']['A']['difference'])->toBeNull()
+        ->and($carry['cells']['B']['difference']->value)->toBeGreaterThan(5)
+        ->and($carry['cells']['A']['computed'])->toBe(0)
         ->and(array_filter($c->rows, fn (array $r): bool => $r['measure'] === Measure::Attack))->toBe([]);
 });
 
 it('draws a field that the flight itself would draw', function (): void {
     $field = LaunchSpinField::of(66, new BallFlight, [8, 16], [2000, 3000], 3);
-    expect($field->carryM)->toHaveCount(9)->and($field->carryM[4])->toEqualWithDelta((new BallFlight)->fly(new Launch(66, 12, 2500))->carryM, 1e-9)->and(LaunchSpinField::around([], new BallFlight))->toBeNull();
+    expect($field->carryM)->toHaveCount(9)
+        ->and($field->carryM[4])->toEqualWithDelta((new BallFlight)->fly(new Launch(66, 12, 2500))->carryM, 1e-9)
+        ->and(LaunchSpinField::around([], new BallFlight))->toBeNull();
 });

@@ -26,7 +26,9 @@ it('adds loft when a closed face is turned back to square', function (float $lie
 
 it('works back from a printed face change to the loft it makes when squared', function (): void {
     $g = PlayingGeometry::of(new HeadReading(10.5, 58), new SleeveChange(faceOpenDeg: -2.83, lieDeg: -0.03), AddressHabit::Squared);
-    expect($g->loftDeg)->toEqualWithDelta(12.27, 0.05)->and($g->lieDeg)->toEqualWithDelta(57.97, 1e-9)->and($g->faceOpenDeg)->toBe(0.0);
+    expect($g->loftDeg)->toEqualWithDelta(12.27, 0.05)
+        ->and($g->lieDeg)->toEqualWithDelta(57.97, 1e-9)
+        ->and($g->faceOpenDeg)->toBe(0.0);
 });
 
 it('refuses a loft no driver has', fn () => expect(fn () => new HeadReading(105))->toThrow(CoreException::class, 'loftDeg is 105 °'));

@@ -36,8 +36,14 @@ it('agrees to micrometres when asked for a tight tolerance', function (): void {
 // Source: ICAO standard atmosphere (Doc 7488), dry air: altitude m, °C, hPa, kg/m³; from memory.
 it('has the density of the standard atmosphere', function (float $altitude, float $celsius, float $hPa, float $density): void {
     $air = new Atmosphere($celsius, $altitude, 0.0);
-    expect(abs($air->densityKgM3 / $density - 1))->toBeLessThan(0.0005)->and(abs($air->pressurePa / 100 / $hPa - 1))->toBeLessThan(0.0005);
-})->with([[0.0, 15.0, 1013.25, 1.2250], [1000.0, 8.5, 898.75, 1.1117], [2000.0, 2.0, 794.95, 1.0065], [3000.0, -4.5, 701.09, 0.9091]]);
+    expect(abs($air->densityKgM3 / $density - 1))->toBeLessThan(0.0005)
+        ->and(abs($air->pressurePa / 100 / $hPa - 1))->toBeLessThan(0.0005);
+})->with([
+    [0.0, 15.0, 1013.25, 1.2250],
+    [1000.0, 8.5, 898.75, 1.1117],
+    [2000.0, 2.0, 794.95, 1.0065],
+    [3000.0, -4.5, 701.09, 0.9091],
+]);
 
 it('lets a given pressure win over the altitude, and damp air be lighter', function (): void {
     expect((new Atmosphere(15, 3000, 0, 1013.25))->densityKgM3)->toEqualWithDelta(1.225, 0.001)
@@ -55,11 +61,15 @@ it('flies the published tour averages', function (float $mph, float $launch, flo
 // Trade facts of tests/reference/common-practice.csv: common practice, no source. Those that flight and roll alone can meet.
 it('meets CP01', function (): void {
     $f = (new BallFlight)->fly(new Launch(120 * MPH, 12.6, 1600));
-    expect($f->carryM / YD)->toEqualWithDelta(168, 0.05 * 168)->and($f->totalM / YD)->toEqualWithDelta(211, 0.08 * 211)->and($f->apexM / FT)->toEqualWithDelta(40, 6);
+    expect($f->carryM / YD)->toEqualWithDelta(168, 0.05 * 168)
+        ->and($f->totalM / YD)->toEqualWithDelta(211, 0.08 * 211)
+        ->and($f->apexM / FT)->toEqualWithDelta(40, 6);
 });
 it('meets CP02', function (): void {
     $f = (new BallFlight)->fly(new Launch(170.5 * MPH, 15, 2600));
-    expect($f->carryM / YD)->toEqualWithDelta(298, 0.05 * 298)->and($f->totalM / YD)->toEqualWithDelta(315, 0.06 * 315)->and($f->apexM / FT)->toEqualWithDelta(146, 14.6);
+    expect($f->carryM / YD)->toEqualWithDelta(298, 0.05 * 298)
+        ->and($f->totalM / YD)->toEqualWithDelta(315, 0.06 * 315)
+        ->and($f->apexM / FT)->toEqualWithDelta(146, 14.6);
 });
 it('meets CP03', fn () => expect((new BallFlight)->fly(new Launch(130 * MPH, 15, 2700))->apexM / FT)->toEqualWithDelta(92, 0.18 * 92));
 it('meets CP05', function (): void {
@@ -71,7 +81,8 @@ it('meets CP05', function (): void {
 it('meets CP06', function (): void {
     $high = (new BallFlight)->fly(new Launch(140 * MPH, 13, 3400));
     $low = (new BallFlight)->fly(new Launch(140 * MPH, 13, 2270));
-    expect($high->descentDeg - $low->descentDeg)->toBeGreaterThan(3)->toBeLessThan(9)->and($low->runM())->toBeGreaterThan($high->runM());
+    expect($high->descentDeg - $low->descentDeg)->toBeGreaterThan(3)->toBeLessThan(9)
+        ->and($low->runM())->toBeGreaterThan($high->runM());
 });
 it('meets CP14', fn () => expect((new BallFlight)->fly(new Launch(165 * MPH, 9, 2700))->carryM)->toBeGreaterThan((new BallFlight)->fly(new Launch(165 * MPH, 9, 1900))->carryM));
 
@@ -84,7 +95,9 @@ it('is a mirror image when direction, axis and wind are mirrored', function (): 
     foreach ([[3.0, 12.0, 5.0, 40.0], [-6.0, -25.0, 9.0, 100.0], [0.0, 40.0, 3.0, 200.0]] as [$direction, $axis, $wind, $from]) {
         $a = (new BallFlight(wind: new Wind($wind, $from)))->fly(new Launch(64, 12, 2600, $direction, $axis));
         $b = (new BallFlight(wind: new Wind($wind, -$from)))->fly(new Launch(64, 12, 2600, -$direction, -$axis));
-        expect(abs($a->carryM - $b->carryM))->toBeLessThan(1e-9)->and(abs($a->sideM + $b->sideM))->toBeLessThan(1e-9)->and(abs($a->totalSideM + $b->totalSideM))->toBeLessThan(1e-9);
+        expect(abs($a->carryM - $b->carryM))->toBeLessThan(1e-9)
+            ->and(abs($a->sideM + $b->sideM))->toBeLessThan(1e-9)
+            ->and(abs($a->totalSideM + $b->totalSideM))->toBeLessThan(1e-9);
     }
 });
 
@@ -105,7 +118,9 @@ it('lands where the ground is, and says so when it cannot', function (): void {
 it('gives the path it flew', function (): void {
     $f = (new BallFlight)->fly(new Launch(64, 12, 2600, 2, 6), 41);
     expect($f->points)->toHaveCount(41)->and($f->points[0])->toEqual([0.0, 0.0, -0.0, 0.0])
-        ->and($f->points[40][1])->toEqualWithDelta($f->carryM, 1e-6)->and($f->points[40][2])->toEqualWithDelta($f->sideM, 1e-6)->and(abs($f->points[40][3]))->toBeLessThan(1e-6)
+        ->and($f->points[40][1])->toEqualWithDelta($f->carryM, 1e-6)
+        ->and($f->points[40][2])->toEqualWithDelta($f->sideM, 1e-6)
+        ->and(abs($f->points[40][3]))->toBeLessThan(1e-6)
         ->and(max(array_column($f->points, 3)))->toEqualWithDelta($f->apexM, 0.05);
 });
 
@@ -126,4 +141,11 @@ it('never answers with a number that is none, over the whole legal range', funct
 
 it('refuses what no ball can do', function (array $launch, string $field): void {
     expect(fn () => new Launch(...$launch))->toThrow(fn (CoreException $e) => expect($e->field)->toBe($field));
-})->with([[[0.0, 12.0, 2500.0], 'ballSpeedMps'], [[-60.0, 12.0, 2500.0], 'ballSpeedMps'], [[NAN, 12.0, 2500.0], 'ballSpeedMps'], [[60.0, INF, 2500.0], 'launchDeg'], [[60.0, 95.0, 2500.0], 'launchDeg'], [[60.0, 12.0, -1.0], 'spinRpm']]);
+})->with([
+    [[0.0, 12.0, 2500.0], 'ballSpeedMps'],
+    [[-60.0, 12.0, 2500.0], 'ballSpeedMps'],
+    [[NAN, 12.0, 2500.0], 'ballSpeedMps'],
+    [[60.0, INF, 2500.0], 'launchDeg'],
+    [[60.0, 95.0, 2500.0], 'launchDeg'],
+    [[60.0, 12.0, -1.0], 'spinRpm'],
+]);

@@ -21,20 +21,24 @@ function swing(float $mph = 100, float $attack = 0, float $path = 0, float $loft
 // Source: tour average men, ball speed, launch and spin as widely published (from memory); the row the restitutions were fitted to.
 it('gives the tour average from the tour average delivery', function (): void {
     $l = (new Impact(Head::preset('middle')))->strike(swing(113, -1.3, 0, 12.8));
-    expect($l->ballSpeedMps / 0.44704)->toEqualWithDelta(167, 0.5)->and($l->launchDeg)->toEqualWithDelta(10.98, 0.1)->and($l->spinRpm)->toEqualWithDelta(2686, 60);
+    expect($l->ballSpeedMps / 0.44704)->toEqualWithDelta(167, 0.5)
+        ->and($l->launchDeg)->toEqualWithDelta(10.98, 0.1)
+        ->and($l->spinRpm)->toEqualWithDelta(2686, 60);
 });
 
 it('shows gear effect: a toe strike starts right and curves back left, for a right-hander', function (): void {
     $toe = (new Impact(Head::preset('middle')))->strike(swing(), new Strike(12));
     $heel = (new Impact(Head::preset('middle')))->strike(swing(), new Strike(-12));
     expect($toe->directionDeg)->toBeGreaterThan(1)->and($toe->spinAxisDeg)->toBeLessThan(-4)
-        ->and($heel->directionDeg)->toBeLessThan(-1)->and($heel->spinAxisDeg)->toBeGreaterThan(4);
+        ->and($heel->directionDeg)->toBeLessThan(-1)
+        ->and($heel->spinAxisDeg)->toBeGreaterThan(4);
 });
 
 it('launches higher with less spin above the centre', function (): void {
     $base = (new Impact(Head::preset('middle')))->strike(swing());
     $high = (new Impact(Head::preset('middle')))->strike(swing(), new Strike(0, 8));
-    expect($high->launchDeg)->toBeGreaterThan($base->launchDeg + 1)->and($high->spinRpm)->toBeLessThan($base->spinRpm - 250);
+    expect($high->launchDeg)->toBeGreaterThan($base->launchDeg + 1)
+        ->and($high->spinRpm)->toBeLessThan($base->spinRpm - 250);
 });
 
 it('is a mirror image for the other hand', function (): void {
@@ -42,8 +46,10 @@ it('is a mirror image for the other hand', function (): void {
     foreach ([[1.0, 2.0, 14.0, -3.0, 6.0, -4.0], [-3.0, -4.0, 11.0, 1.5, -12.0, 7.0]] as [$attack, $path, $loft, $face, $toe, $high]) {
         $r = (new Impact($head, Hand::Right))->strike(swing(100, $attack, $path, $loft, $face), new Strike($toe, $high));
         $l = (new Impact($head, Hand::Left))->strike(swing(100, $attack, -$path, $loft, -$face), new Strike($toe, $high));
-        expect(abs($r->ballSpeedMps - $l->ballSpeedMps))->toBeLessThan(1e-9)->and(abs($r->launchDeg - $l->launchDeg))->toBeLessThan(1e-9)
-            ->and(abs($r->directionDeg + $l->directionDeg))->toBeLessThan(1e-9)->and(abs($r->spinAxisDeg + $l->spinAxisDeg))->toBeLessThan(1e-9);
+        expect(abs($r->ballSpeedMps - $l->ballSpeedMps))->toBeLessThan(1e-9)
+            ->and(abs($r->launchDeg - $l->launchDeg))->toBeLessThan(1e-9)
+            ->and(abs($r->directionDeg + $l->directionDeg))->toBeLessThan(1e-9)
+            ->and(abs($r->spinAxisDeg + $l->spinAxisDeg))->toBeLessThan(1e-9);
     }
 });
 
@@ -58,7 +64,8 @@ it('meets CP07: four degrees more loft with a strike 4 mm lower', function (): v
 });
 it('meets CP11: the face of a driver is curved', function (): void {
     $head = new Head(loftDeg: 11.5, rollRadiusMm: 304.8);
-    expect($head->faceAt(0, 15)[0])->toBeGreaterThan(12)->toBeLessThan(16)->and($head->faceAt(0, -13)[0])->toEqualWithDelta(9, 1);
+    expect($head->faceAt(0, 15)[0])->toBeGreaterThan(12)->toBeLessThan(16)
+        ->and($head->faceAt(0, -13)[0])->toEqualWithDelta(9, 1);
 });
 
 it('never gains energy, and refuses a face that moves away', function (): void {

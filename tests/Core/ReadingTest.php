@@ -53,11 +53,30 @@ it('reads every encoding people save in', function (string $bytes, string $name)
 
 it('refuses what is no table of text, and says what it is', function (string $bytes, string $says): void {
     expect(fn () => TextFile::read($bytes))->toThrow(CoreException::class, $says);
-})->with(['png' => ["\x89PNG\r\n\x1a\n....", 'picture (PNG)'], 'jpeg' => ["\xFF\xD8\xFF\xE0", 'JPEG'], 'workbook' => ["PK\x03\x04aaaa", 'workbook'], 'pdf' => ['%PDF-1.7', 'PDF'], 'nothing' => ['', 'empty'], 'a mark alone' => ["\xEF\xBB\xBF \n", 'empty'], 'binary' => ["a,b\x01\x02\x03", 'binary'], 'too large' => [str_repeat('a,b', 5_000_000), '12 MB'], 'too many rows' => [str_repeat("1,2\n", 20_100), '20,000']]);
+})->with([
+    'png' => ["\x89PNG\r\n\x1a\n....", 'picture (PNG)'],
+    'jpeg' => ["\xFF\xD8\xFF\xE0", 'JPEG'],
+    'workbook' => ["PK\x03\x04aaaa", 'workbook'],
+    'pdf' => ['%PDF-1.7', 'PDF'],
+    'nothing' => ['', 'empty'],
+    'a mark alone' => ["\xEF\xBB\xBF \n", 'empty'],
+    'binary' => ["a,b\x01\x02\x03", 'binary'],
+    'too large' => [str_repeat('a,b', 5_000_000), '12 MB'],
+    'too many rows' => [str_repeat("1,2\n", 20_100), '20,000'],
+]);
 
 it('takes a decimal comma or a thousands comma by what is plausible', function (string $cell, float $rpm): void {
     expect(firstShot("Ball Speed;Launch Angle;Spin Rate\n67,2;12,5;{$cell}\n68,1;11,5;{$cell}\n")['spinRpm'])->toBe($rpm);
-})->with([['2450', 2450.0], ['2,450', 2450.0], ['2.450', 2450.0], ['2 450', 2450.0], ["2'450", 2450.0], ['2.450,5', 2450.5], ['2,450.5', 2450.5], ["2\u{202F}450", 2450.0]]);
+})->with([
+    ['2450', 2450.0],
+    ['2,450', 2450.0],
+    ['2.450', 2450.0],
+    ['2 450', 2450.0],
+    ["2'450", 2450.0],
+    ['2.450,5', 2450.5],
+    ['2,450.5', 2450.5],
+    ["2\u{202F}450", 2450.0],
+]);
 
 it('lets the fitter overrule the decimal mark', function (): void {
     $overrule = function (array $map): array {
@@ -67,13 +86,16 @@ it('lets the fitter overrule the decimal mark', function (): void {
         return $map;
     };
     $rows = readRows("Ball Speed;Launch Angle;Spin Rate\n150,5;12,5;2450\n", Hand::Right, $overrule);
-    expect($rows[0]->kind)->toBe('bad')->and($rows[0]->issues[0]->message)->toContain("'150,5' is not a number");
+    expect($rows[0]->kind)->toBe('bad')
+        ->and($rows[0]->issues[0]->message)->toContain("'150,5' is not a number");
 });
 
 it('finds the header below other lines, and a units row under it', function (): void {
     $rows = readRows("Session;12 March;\nPlayer;X;\nBall Speed;Launch;Spin;Carry\n[km/h];[deg];[rpm];[m]\n240,5;12,1;2400;205\nBall Speed;Launch;Spin;Carry\n[km/h];[deg];[rpm];[m]\n241;12;2390;206\n");
-    expect(array_map(fn ($r) => $r->kind, $rows))->toBe(['shot', 'header', 'header', 'shot'])->and($rows[0]->line)->toBe(5)
-        ->and($rows[0]->values['ballSpeedMps'])->toEqualWithDelta(240.5 / 3.6, 1e-9)->and($rows[0]->values['carryM'])->toBe(205.0);
+    expect(array_map(fn ($r) => $r->kind, $rows))->toBe(['shot', 'header', 'header', 'shot'])
+        ->and($rows[0]->line)->toBe(5)
+        ->and($rows[0]->values['ballSpeedMps'])->toEqualWithDelta(240.5 / 3.6, 1e-9)
+        ->and($rows[0]->values['carryM'])->toBe(205.0);
 });
 
 it('guesses a unit that nobody wrote from what driver shots do', function (string $speed, float $mps): void {
@@ -82,7 +104,17 @@ it('guesses a unit that nobody wrote from what driver shots do', function (strin
 
 it('reads sides as people write them', function (string $cell, float $sideM): void {
     expect(firstShot("Ball Speed (mph);Launch;Spin;Side (m)\n150;12;2400;{$cell}\n")['sideM'])->toBe($sideM);
-})->with([['12.3 L', -12.3], ['L 12.3', -12.3], ['12.3L', -12.3], ['-12.3', -12.3], ["\u{2212}12.3", -12.3], ['12.3 R', 12.3], ['right 4', 4.0], ['+4', 4.0], ['0', 0.0]]);
+})->with([
+    ['12.3 L', -12.3],
+    ['L 12.3', -12.3],
+    ['12.3L', -12.3],
+    ['-12.3', -12.3],
+    ["\u{2212}12.3", -12.3],
+    ['12.3 R', 12.3],
+    ['right 4', 4.0],
+    ['+4', 4.0],
+    ['0', 0.0],
+]);
 
 it('asks what a plus means: right, left or toward the toe', function (string $plus, Hand $hand, float $sideM): void {
     $say = function (array $map) use ($plus): array {
@@ -92,7 +124,13 @@ it('asks what a plus means: right, left or toward the toe', function (string $pl
     };
     expect(firstShot("Ball Speed (mph),Launch,Spin,Side (m)\n150,12,2400,7\n", $hand, $say)['sideM'])->toBe($sideM)
         ->and(firstShot("Ball Speed (mph),Launch,Spin,Side (m)\n150,12,2400,7 L\n", $hand, $say)['sideM'])->toBe(-7.0);
-})->with([['right', Hand::Right, 7.0], ['left', Hand::Right, -7.0], ['toe', Hand::Right, 7.0], ['toe', Hand::Left, -7.0], ['heel', Hand::Left, 7.0]]);
+})->with([
+    ['right', Hand::Right, 7.0],
+    ['left', Hand::Right, -7.0],
+    ['toe', Hand::Right, 7.0],
+    ['toe', Hand::Left, -7.0],
+    ['heel', Hand::Left, 7.0],
+]);
 
 it('reads smash as 1.45 and as 145', function (string $cell): void {
     expect(firstShot("Ball Speed (mph),Launch,Spin,Smash\n150,12,2400,{$cell}\n150,12,2410,{$cell}\n")['smash'])->toEqualWithDelta(1.45, 1e-9);
@@ -100,7 +138,8 @@ it('reads smash as 1.45 and as 145', function (string $cell): void {
 
 it('takes blanks, dashes and zeros that mean no reading for what they are', function (): void {
     $v = firstShot("Ball Speed (mph),Launch,Spin,Club Speed (mph),Path,Face,Carry,Side\n150,12,2400,0,0,0,--,0\n151,12,2410,102,1.5,0,-,4 R\n");
-    expect($v)->not->toHaveKeys(['clubSpeedMps', 'pathDeg', 'faceDeg', 'carryM'])->and($v['sideM'])->toBe(0.0);
+    expect($v)->not->toHaveKeys(['clubSpeedMps', 'pathDeg', 'faceDeg', 'carryM'])
+        ->and($v['sideM'])->toBe(0.0);
     $straight = readRows("Ball Speed (mph),Launch,Spin,Club Speed (mph),Path\n150,12,2400,101,0\n151,12,2410,102,1.5\n")[0]->values;
     expect($straight['pathDeg'])->toBe(0.0);
     expect(firstShot("Ball Speed (mph),Launch,Spin,Path\n150,12,2400,0\n151,12,2410,0\n"))->not->toHaveKey('pathDeg');
@@ -115,7 +154,8 @@ it('leaves average and deviation rows out unless they are wanted', function (): 
 it('names the row and the cell it cannot read, and reads the rest', function (): void {
     $rows = readRows("Ball Speed (mph),Launch,Spin\n150,12,2400\n150,12,\"2,4OO\"\n=1+1,12,2400\n900,12,2400\n150,,2400\n");
     expect(array_map(fn ($r) => $r->kind, $rows))->toBe(['shot', 'bad', 'bad', 'bad', 'bad'])
-        ->and($rows[1]->issues[0]->message)->toBe("spin rate '2,4OO' is not a number")->and($rows[1]->line)->toBe(3)
+        ->and($rows[1]->issues[0]->message)->toBe("spin rate '2,4OO' is not a number")
+        ->and($rows[1]->line)->toBe(3)
         ->and($rows[2]->issues[0]->message)->toContain("'=1+1' is not a number")
         ->and($rows[3]->issues[0]->message)->toContain('cannot be')
         ->and($rows[4]->issues[0]->message)->toContain('Launch angle is missing');
@@ -123,7 +163,8 @@ it('names the row and the cell it cannot read, and reads the rest', function ():
 
 it('takes back and side spin for spin and axis', function (): void {
     $v = firstShot("Ball Speed (mph),Launch,Back Spin,Side Spin\n150,12,2400,-420\n");
-    expect($v['spinRpm'])->toEqualWithDelta(hypot(2400, 420), 1e-9)->and($v['spinAxisDeg'])->toEqualWithDelta(rad2deg(atan2(-420, 2400)), 1e-9);
+    expect($v['spinRpm'])->toEqualWithDelta(hypot(2400, 420), 1e-9)
+        ->and($v['spinAxisDeg'])->toEqualWithDelta(rad2deg(atan2(-420, 2400)), 1e-9);
 });
 
 it('knows the same shot when it meets it again, also in other units', function (): void {
@@ -142,11 +183,17 @@ it('refuses a map without ball speed, launch or spin, and one measure twice', fu
 it('reads all the example files', function (string $name, int $shots, int $bad): void {
     $kinds = array_count_values(array_map(fn ($r) => $r->kind, readRows((string) file_get_contents(__DIR__."/../../examples/{$name}"))));
     expect($kinds['shot'])->toBe($shots)->and($kinds['bad'] ?? 0)->toBe($bad);
-})->with([['yards-own-club.csv', 9, 0], ['yards-new-head.csv', 8, 0], ['metric-semicolon-setup-column.csv', 13, 1], ['units-row-utf16.csv', 8, 0]]);
+})->with([
+    ['yards-own-club.csv', 9, 0],
+    ['yards-new-head.csv', 8, 0],
+    ['metric-semicolon-setup-column.csv', 13, 1],
+    ['units-row-utf16.csv', 8, 0],
+]);
 
 it('computes what was not measured, and says so', function (): void {
     $shot = LaunchShot::of(['ballSpeedMps' => 67.0, 'launchDeg' => 12.0, 'spinRpm' => 2500.0, 'carryM' => 215.0], new BallFlight);
-    expect($shot->measured)->toHaveKey('carryM')->and($shot->computed)->toHaveKeys(['totalM', 'apexM', 'descentDeg'])->not->toHaveKey('carryM')
+    expect($shot->measured)->toHaveKey('carryM')
+        ->and($shot->computed)->toHaveKeys(['totalM', 'apexM', 'descentDeg'])->not->toHaveKey('carryM')
         ->and($shot->value(Measure::Total))->toBeGreaterThan(220.0)
         // Side is unknown, not zero, unless direction and axis, or side itself, were measured.
         ->and($shot->value(Measure::Side))->toBeNull()
@@ -156,7 +203,9 @@ it('computes what was not measured, and says so', function (): void {
 
 it('flags the unlikely and refuses the impossible', function (array $values, bool $refused, string $says): void {
     $issues = LaunchShot::of($values + ['ballSpeedMps' => 67.0, 'launchDeg' => 12.0, 'spinRpm' => 2500.0], new BallFlight)->issues();
-    expect($issues)->not->toBeEmpty()->and($issues[0]->refused)->toBe($refused)->and($issues[0]->message)->toContain($says);
+    expect($issues)->not->toBeEmpty()
+        ->and($issues[0]->refused)->toBe($refused)
+        ->and($issues[0]->message)->toContain($says);
 })->with([
     [['spinRpm' => 9500.0], false, 'unlikely'], [['ballSpeedMps' => 200.0], true, 'cannot be'], [['launchDeg' => 70.0], true, 'cannot be'], [['clubSpeedMps' => 38.0], false, 'one of the two is wrong'],
     [['carryM' => 300.0], false, 'this launch flies about'], [['carryM' => 210.0, 'totalM' => 180.0], false, 'swapped'],
@@ -164,7 +213,10 @@ it('flags the unlikely and refuses the impossible', function (array $values, boo
 
 it('reads typed values by the same rules', function (): void {
     [$values, $issues] = TypedShot::read(['ballSpeedMps' => ['value' => '150,5', 'unit' => 'mph'], 'launchDeg' => ['value' => '12', 'unit' => 'deg'], 'spinRpm' => ['value' => '2,450', 'unit' => 'rpm'], 'sideM' => ['value' => '12 L', 'unit' => 'yd']], Hand::Left, new BallFlight);
-    expect($issues)->toBe([])->and($values['ballSpeedMps'])->toEqualWithDelta(67.28, 0.01)->and($values['spinRpm'])->toBe(2450.0)->and($values['sideM'])->toEqualWithDelta(-10.97, 0.01);
+    expect($issues)->toBe([])
+        ->and($values['ballSpeedMps'])->toEqualWithDelta(67.28, 0.01)
+        ->and($values['spinRpm'])->toBe(2450.0)
+        ->and($values['sideM'])->toEqualWithDelta(-10.97, 0.01);
     [, $wrong] = TypedShot::read(['ballSpeedMps' => ['value' => 'fast', 'unit' => 'mph'], 'nonsense' => ['value' => '1']], Hand::Right, new BallFlight);
     expect(implode(' ', array_map(fn ($i) => $i->message, $wrong)))->toContain("'fast' is not a number")->toContain("'nonsense' is not a measure");
 });
@@ -172,4 +224,13 @@ it('reads typed values by the same rules', function (): void {
 it('tells digits, sign, side and unit of a cell apart', function (string $text, ?string $digits, bool $negative, ?string $side): void {
     $cell = Cell::parse($text);
     expect([$cell->digits, $cell->negative, $cell->side])->toBe([$digits, $negative, $side]);
-})->with([['5 heel', '5', false, 'heel'], ['toe 3', '3', false, 'toe'], ['165.2 mph', '165.2', false, null], ['12°', '12', false, null], ['C', '0', false, null], ['abc', null, false, null], ['12 apples', null, false, null], ['-', null, false, null]]);
+})->with([
+    ['5 heel', '5', false, 'heel'],
+    ['toe 3', '3', false, 'toe'],
+    ['165.2 mph', '165.2', false, null],
+    ['12°', '12', false, null],
+    ['C', '0', false, null],
+    ['abc', null, false, null],
+    ['12 apples', null, false, null],
+    ['-', null, false, null],
+]);

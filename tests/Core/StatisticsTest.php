@@ -23,14 +23,20 @@ it('has R’s t quantiles', function () use ($r): void {
 it('summarises as R does', function () use ($r): void {
     $s = Summary::of($r['a']);
     [$mean, $sd, $median, $low, $high] = $r['one'];
-    expect($s->mean)->toEqualWithDelta($mean, 1e-9)->and($s->sd)->toEqualWithDelta($sd, 1e-9)->and($s->median)->toEqualWithDelta($median, 1e-9)
-        ->and($s->meanInterval->low)->toEqualWithDelta($low, 1e-8)->and($s->meanInterval->high)->toEqualWithDelta($high, 1e-8);
+    expect($s->mean)->toEqualWithDelta($mean, 1e-9)
+        ->and($s->sd)->toEqualWithDelta($sd, 1e-9)
+        ->and($s->median)->toEqualWithDelta($median, 1e-9)
+        ->and($s->meanInterval->low)->toEqualWithDelta($low, 1e-8)
+        ->and($s->meanInterval->high)->toEqualWithDelta($high, 1e-8);
 });
 
 it('has R’s Welch interval', function () use ($r): void {
     $d = Difference::between(Summary::of($r['a']), Summary::of($r['b']));
-    expect($d->value)->toEqualWithDelta($r['welch'][0], 1e-9)->and($d->interval->low)->toEqualWithDelta($r['welch'][1], 1e-7)
-        ->and($d->interval->high)->toEqualWithDelta($r['welch'][2], 1e-7)->and($d->dof)->toEqualWithDelta($r['welch'][3], 1e-9)->and($d->isClear())->toBeTrue();
+    expect($d->value)->toEqualWithDelta($r['welch'][0], 1e-9)
+        ->and($d->interval->low)->toEqualWithDelta($r['welch'][1], 1e-7)
+        ->and($d->interval->high)->toEqualWithDelta($r['welch'][2], 1e-7)
+        ->and($d->dof)->toEqualWithDelta($r['welch'][3], 1e-9)
+        ->and($d->isClear())->toBeTrue();
 });
 
 it('has R’s normal distribution', function () use ($r): void {
@@ -41,11 +47,14 @@ it('has R’s normal distribution', function () use ($r): void {
 
 it('has R’s principal axes', function () use ($r): void {
     $e = Ellipse::around([[-4, 190], [2, 202], [9, 199], [-11, 185], [3, 204], [6, 196]]);
-    expect($e->halfLongM)->toEqualWithDelta($r['ellipse'][0], 1e-9)->and($e->halfShortM)->toEqualWithDelta($r['ellipse'][1], 1e-9);
+    expect($e->halfLongM)->toEqualWithDelta($r['ellipse'][0], 1e-9)
+        ->and($e->halfShortM)->toEqualWithDelta($r['ellipse'][1], 1e-9);
 });
 
 it('claims no spread from one number, no interval from one side, no ellipse from two points', function (): void {
-    expect(Summary::of([]))->toBeNull()->and(Summary::of([200.0])->sd)->toBeNull()->and(Summary::of([200.0])->meanInterval)->toBeNull()
+    expect(Summary::of([]))->toBeNull()
+        ->and(Summary::of([200.0])->sd)->toBeNull()
+        ->and(Summary::of([200.0])->meanInterval)->toBeNull()
         ->and(Difference::between(Summary::of([200.0]), Summary::of([201.0, 203.0]))->interval)->toBeNull()
         ->and(Ellipse::around([[0, 1], [2, 3]]))->toBeNull();
 });
@@ -54,6 +63,8 @@ it('draws what it says', function (): void {
     $random = new Randomizer(new Mt19937(3));
     $z = array_map(fn () => Normal::draw($random), range(1, 8000));
     $c = array_map(fn () => Normal::chiSquare($random, 5), range(1, 8000));
-    expect(Summary::of($z)->mean)->toEqualWithDelta(0, 0.05)->and(Summary::of($z)->sd)->toEqualWithDelta(1, 0.04)
-        ->and(Summary::of($c)->mean)->toEqualWithDelta(5, 0.15)->and(Summary::of($c)->sd)->toEqualWithDelta(sqrt(10), 0.15);
+    expect(Summary::of($z)->mean)->toEqualWithDelta(0, 0.05)
+        ->and(Summary::of($z)->sd)->toEqualWithDelta(1, 0.04)
+        ->and(Summary::of($c)->mean)->toEqualWithDelta(5, 0.15)
+        ->and(Summary::of($c)->sd)->toEqualWithDelta(sqrt(10), 0.15);
 });

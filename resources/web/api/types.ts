@@ -1,4 +1,4 @@
-/** What the server answers. Lengths m, speeds m/s, angles degrees; direction and side + = right; see docs/api.yaml. */
+/** What the server answers. Lengths m, speeds m/s, angles degrees; direction and side + = right. */
 export type Hand = 'right' | 'left';
 export interface UnitChoice {
     speed: string;

@@ -11,7 +11,7 @@
     const H = 330;
     const LEFT = 52;
     const RIGHT = 46;
-    const TOP = 8;
+    const TOP = 20;
     const FOOT = 34;
     const k = $derived(factor(fitting.player.units.distance));
     const unit = $derived(fitting.player.units.distance);
@@ -32,32 +32,35 @@
         const step = 5;
         const top = Math.max(...values);
         const levels = Array.from({ length: 9 }, (_, i) => Math.floor(top / step) * step - i * step).filter((v) => v > Math.min(...values));
-        const used: number[] = [];
+        const used: [number, number][] = [];
         return contours()
             .size([n, m])
             .thresholds(levels)(values)
             .map((c) => {
                 // Grid cells to launch and spin; pieces along the frame are not part of the line.
-                const rings = c.coordinates
-                    .flat(1)
-                    .map((ring) => ring.map(([i, j]) => [Math.min(n - 1, Math.max(0, i! - 0.5)), Math.min(m - 1, Math.max(0, j! - 0.5))] as [number, number]));
                 const onFrame = ([i, j]: [number, number]) => i === 0 || j === 0 || i === n - 1 || j === m - 1;
+                const place = ([i, j]: [number, number]): [number, number] => [
+                    x(field.launchDeg[0]! + (i / (n - 1)) * (field.launchDeg.at(-1)! - field.launchDeg[0]!)),
+                    y(field.spinRpm[0]! + (j / (m - 1)) * (field.spinRpm.at(-1)! - field.spinRpm[0]!)),
+                ];
                 let d = '';
-                let label: [number, number] | null = null;
-                for (const ring of rings)
-                    ring.forEach((p, q) => {
-                        const before = ring[q - 1];
-                        const px = x(field.launchDeg[0]! + (p[0] / (n - 1)) * (field.launchDeg.at(-1)! - field.launchDeg[0]!));
-                        const py = y(field.spinRpm[0]! + (p[1] / (m - 1)) * (field.spinRpm.at(-1)! - field.spinRpm[0]!));
-                        const move = !before || (onFrame(p) && onFrame(before));
-                        d += `${move ? 'M' : 'L'}${px.toFixed(1)} ${py.toFixed(1)}`;
-                        if (p[0] === n - 1 && p[1] > 0 && p[1] < m - 1 && (!label || py < label[1])) label = [px, py];
+                const ends: [number, number][] = [];
+                for (const ring of c.coordinates.flat(1)) {
+                    const cells = ring.map(([i, j]) => [Math.min(n - 1, Math.max(0, i! - 0.5)), Math.min(m - 1, Math.max(0, j! - 0.5))] as [number, number]);
+                    cells.forEach((p, q) => {
+                        const before = cells[q - 1];
+                        const [px, py] = place(p);
+                        d += `${!before || (onFrame(p) && onFrame(before)) ? 'M' : 'L'}${px.toFixed(1)} ${py.toFixed(1)}`;
+                        // Where the line leaves the picture: on the frame, with a neighbour that is not.
+                        if (before && onFrame(p) !== onFrame(before)) ends.push(place(onFrame(p) ? p : before));
                     });
-                // A label that would sit on another one is left away.
-                const free = label as [number, number] | null;
-                if (free && used.some((py) => Math.abs(py - free[1]) < 13)) label = null;
-                else if (free) used.push(free[1]);
-                return { value: c.value, d, label: label as [number, number] | null };
+                }
+                // The label stands where the line leaves at the top or the right, unless another one stands there.
+                const label = ends
+                    .filter(([px, py]) => py < TOP + 2 || px > W - RIGHT - 2)
+                    .find(([px, py]) => used.every(([ux, uy]) => Math.abs(ux - px) > 26 || Math.abs(uy - py) > 13));
+                if (label) used.push(label);
+                return { value: c.value, d, label };
             });
     });
     const cells = (measure: string) => comparison.rows.find((r) => r.measure === measure)?.cells ?? {};
@@ -78,7 +81,12 @@
             >{/each}
         {#each lines as line (line.value)}
             <path d={line.d} class="contour" />
-            {#if line.label}<text x={W - RIGHT + 4} y={Math.max(TOP + 9, line.label[1] + 4)} class="level">{line.value}</text>{/if}
+            {#if line.label}
+                {@const right = line.label[0] > W - RIGHT - 2}
+                <text x={line.label[0] + (right ? 4 : 0)} y={line.label[1] + (right ? 4 : -4)} text-anchor={right ? 'start' : 'middle'} class="level"
+                    >{line.value}</text
+                >
+            {/if}
         {/each}
         <g clip-path="url(#frame)">
             {#each points as p (p.s.id)}<Mark

@@ -70,11 +70,11 @@
                 <table>
                     <thead>
                         <tr>
-                            <th>Setup</th><th>Shots</th><th>Carry <small>{units.distance}</small></th><th>In the corridor <small>95 %</small></th><th
+                            <th>Setup</th><th>Shots</th><th>Carry <small>{units.distance}</small></th><th>In the corridor <small>95&nbsp;%</small></th><th
                                 >Side spread <small>{units.distance}</small></th
                             >
                             <th>Launch and spin cost <small>{units.distance} of carry</small></th><th
-                                >Strokes a hole against {advice.benchmark} <small>95 %</small></th
+                                >Strokes a hole against {advice.benchmark} <small>95&nbsp;%</small></th
                             ><th>Same aim for all</th><th>Chance better</th>
                         </tr>
                     </thead>

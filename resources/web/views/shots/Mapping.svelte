@@ -21,6 +21,13 @@
     const readable = $derived(preview.shots.length ? Object.keys(MEASURES).filter((m) => preview.shots.some((s) => s.values[m] !== undefined)) : []);
     const fresh = $derived(preview.counts.shot - preview.counts.already);
 
+    /** A side column whose header names neither carry nor total: the fitter must say which. */
+    const vagueSide = $derived(
+        map.columns
+            .map((c, i) => (c.measure === 'sideM' || c.measure === 'totalSideM' ? (preview.columns[i]?.header ?? '') : ''))
+            .find((header) => header !== '' && !/carry|land|total/i.test(header)) ?? '',
+    );
+
     async function reread() {
         busy = true;
         problem = '';
@@ -97,6 +104,9 @@
     {#if preview.problem}<Notice kind="error">{preview.problem}</Notice>{/if}
     {#if problem}<Notice kind="error">{problem}</Notice>{/if}
 
+    {#if vagueSide}
+        <Notice>“{vagueSide}” does not say where the side was taken: choose <b>side at carry</b> or <b>side at total</b> for it below.</Notice>
+    {/if}
     <Scroll label="Columns of the file" height="low" framed>
         <table class="map">
             <thead>
