@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintCarry\Core;
 
+use function is_finite;
+
 /**
  * A value or a request the core cannot take. The message is plain enough to show to a fitter;
  * `field` names the offending input (with its unit) and `reason` is a stable code for programs.

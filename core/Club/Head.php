@@ -6,44 +6,61 @@ namespace MintCarry\Core\Club;
 
 use MintCarry\Core\CoreException;
 
+use function is_finite;
+use function rad2deg;
+
 /**
- * A driver head as a rigid body. Distances from the face centre in mm: + toe, + back, + up. Inertia in 1e-6 kg m² (10 g·cm²)
- * about the CG, on the axes target, heel–toe, vertical. Restitutions are effective values for our club-speed definition,
- * never a catalogue figure (docs/physics.md, "Impact").
+ * A driver head as a rigid body. Distances from the face centre in mm: + toe, + back, + up. Inertia tensor in g·cm² about the CG on
+ * the axes target, toe-to-heel, up, for a head of either hand (10 g·cm² = 1e-6 kg·m²). Restitutions are effective values for our
+ * club-speed definition, never a catalogue figure (docs/physics.md, "Impact").
+ *
+ * @phpstan-import-type Matrix from Matrix3
  */
 final readonly class Head
 {
-    /** @param  array{float, float, float}  $inertia principal moments on the axes target, heel–toe, vertical */
+    /** Limits of the equipment rules as recalled: check the current rules. */
+    public const RULE_MOI_GCM2 = 5900.0 + 100.0;
+
+    public const MIDDLE_INERTIA_GCM2 = [[2800.0, 0.0, 0.0], [0.0, 3300.0, 0.0], [0.0, 0.0, 4900.0]];
+
+    /**
+     * @param  Matrix  $inertiaGcm2
+     *
+     * @throws CoreException when a value is not one a driver head can have, or the tensor is not positive definite
+     */
     public function __construct(
         public float $loftDeg = 10.5,
         public float $massG = 202.0,
         public float $cgToeMm = 0.0,
         public float $cgBackMm = 35.0,
         public float $cgUpMm = -4.0,
-        public array $inertia = [280.0, 330.0, 490.0],
+        public array $inertiaGcm2 = self::MIDDLE_INERTIA_GCM2,
         public float $bulgeRadiusMm = 305.0,
         public float $rollRadiusMm = 305.0,
         public float $effectiveRestitution = 0.87,
         public float $tangentialRestitution = -0.32,
     ) {
         CoreException::requireWithin('loftDeg', $loftDeg, 4, 20, '°');
-        CoreException::requireWithin('massG', $massG, 150, 250, 'g');
-        CoreException::requireWithin('bulgeRadiusMm', $bulgeRadiusMm, 100, 10000, 'mm');
-        CoreException::requireWithin('rollRadiusMm', $rollRadiusMm, 100, 10000, 'mm');
+        CoreException::requireWithin('massG', $massG, 50, 1e9, 'g');
+        CoreException::requireWithin('cgToeMm', $cgToeMm, -40, 40, 'mm');
+        CoreException::requireWithin('cgBackMm', $cgBackMm, 0, 80, 'mm');
+        CoreException::requireWithin('cgUpMm', $cgUpMm, -30, 30, 'mm');
+        CoreException::requireWithin('bulgeRadiusMm', $bulgeRadiusMm, 100, 1e7, 'mm');
+        CoreException::requireWithin('rollRadiusMm', $rollRadiusMm, 100, 1e7, 'mm');
         CoreException::requireWithin('effectiveRestitution', $effectiveRestitution, 0, 1);
         CoreException::requireWithin('tangentialRestitution', $tangentialRestitution, -1, 1);
-        foreach ($inertia as $moment) {
-            CoreException::requireWithin('inertia', $moment, 50, 1000, 'e-6 kg m²');
-        }
+        self::requireTensor($inertiaGcm2);
     }
 
     /** Typical heads, marked as assumed wherever they are used (assumption; no source). */
     public static function preset(string $type, float $loftDeg = 10.5): self
     {
+        $diagonal = static fn (float $target, float $heelToe, float $up): array => [[$target, 0.0, 0.0], [0.0, $heelToe, 0.0], [0.0, 0.0, $up]];
+
         return match ($type) {
-            'forgiving' => new self($loftDeg, 203, 0, 40, -3.5, [300, 390, 540]),
-            'middle' => new self($loftDeg, 202, 0, 35, -4.0, [280, 330, 490]),
-            'low-spin' => new self($loftDeg, 200, 0, 29, -4.5, [250, 270, 440]),
+            'forgiving' => new self($loftDeg, 203, 0, 40, -3.5, $diagonal(3000, 3900, 5400)),
+            'middle' => new self($loftDeg, 202, 0, 35, -4.0),
+            'low-spin' => new self($loftDeg, 200, 0, 29, -4.5, $diagonal(2500, 2700, 4400)),
             default => throw CoreException::invalid('preset', "'{$type}' is not a head preset; use forgiving, middle or low-spin."),
         };
     }
@@ -56,5 +73,48 @@ final readonly class Head
     public function faceAt(float $toeMm, float $highMm): array
     {
         return [$this->loftDeg + rad2deg($highMm / $this->rollRadiusMm), rad2deg($toeMm / $this->bulgeRadiusMm)];
+    }
+
+    /**
+     * What to look at in the equipment rules, in plain words; empty when nothing stands out.
+     *
+     * @return list<string>
+     */
+    public function warnings(?float $volumeCm3 = null): array
+    {
+        $out = [];
+        if ($this->inertiaGcm2[2][2] > self::RULE_MOI_GCM2) {
+            $out[] = sprintf('Moment of inertia about the vertical axis is %.0f g·cm²: check the current rules.', $this->inertiaGcm2[2][2]);
+        }
+        if ($volumeCm3 !== null && $volumeCm3 > 470) {
+            $out[] = sprintf('Head volume is %.0f cm³: check the current rules.', $volumeCm3);
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  array<mixed>  $tensor
+     *
+     * @throws CoreException
+     */
+    private static function requireTensor(array $tensor): void
+    {
+        foreach ([0, 1, 2] as $i) {
+            foreach ([0, 1, 2] as $j) {
+                $row = $tensor[$i] ?? null;
+                $value = is_array($row) ? ($row[$j] ?? null) : null;
+                if (! is_float($value) && ! is_int($value) || ! is_finite((float) $value)) {
+                    throw CoreException::invalid('inertiaGcm2', 'The inertia tensor needs three rows of three finite numbers, g·cm².');
+                }
+            }
+        }
+        /** @var Matrix $tensor */
+        if (! Matrix3::isPositiveDefinite($tensor)) {
+            throw CoreException::invalid('inertiaGcm2', 'The inertia tensor is not symmetric and positive definite: no body can have it.');
+        }
+        foreach ([0, 1, 2] as $i) {
+            CoreException::requireWithin("inertiaGcm2[{$i}][{$i}]", (float) $tensor[$i][$i], 100, 1e15, 'g·cm²');
+        }
     }
 }

@@ -8,6 +8,18 @@ use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Air\Wind;
 use MintCarry\Core\CoreException;
 
+use function abs;
+use function atan2;
+use function cos;
+use function count;
+use function deg2rad;
+use function exp;
+use function max;
+use function min;
+use function rad2deg;
+use function sin;
+use function sqrt;
+
 /**
  * Three-dimensional ball flight with a fixed spin axis, steady wind and spin decay; then bounce and roll.
  *
@@ -23,7 +35,7 @@ final readonly class BallFlight
     /** Step control: error per step, m and m/s. */
     public const TOLERANCE = 1e-2;
 
-    private const FIRST_STEP_S = 0.3;
+    private const FIRST_STEP_S = 0.5;
 
     private const MAX_STEPS = 2000;
 
@@ -34,7 +46,9 @@ final readonly class BallFlight
         private Turf $turf = Turf::Medium,
         private float $riseM = 0.0,
         private float $tolerance = self::TOLERANCE,
+        private float $slopeDeg = 0.0,
     ) {
+        CoreException::requireWithin('slopeDeg', $slopeDeg, -15, 15, '°');
         CoreException::requireWithin('riseM', $riseM, -100, 60, 'm');
         CoreException::requireWithin('tolerance', $tolerance, 1e-13, 1e-1);
     }
@@ -238,7 +252,13 @@ final readonly class BallFlight
             $nz = $z + $h * (35 / 384 * $vz1 + 500 / 1113 * $vz3 + 125 / 192 * $vz4 - 2187 / 6784 * $vz5 + 11 / 84 * $vz6);
 
             if ($seek === 0) {
-                $error = max(abs(71 / 57600 * $vx1 - 71 / 16695 * $vx3 + 71 / 1920 * $vx4 - 17253 / 339200 * $vx5 + 22 / 525 * $vx6 - 1 / 40 * $vx7), abs(71 / 57600 * $vy1 - 71 / 16695 * $vy3 + 71 / 1920 * $vy4 - 17253 / 339200 * $vy5 + 22 / 525 * $vy6 - 1 / 40 * $vy7), abs(71 / 57600 * $vz1 - 71 / 16695 * $vz3 + 71 / 1920 * $vz4 - 17253 / 339200 * $vz5 + 22 / 525 * $vz6 - 1 / 40 * $vz7), abs(71 / 57600 * $ax1 - 71 / 16695 * $ax3 + 71 / 1920 * $ax4 - 17253 / 339200 * $ax5 + 22 / 525 * $ax6 - 1 / 40 * $ax7), abs(71 / 57600 * $ay1 - 71 / 16695 * $ay3 + 71 / 1920 * $ay4 - 17253 / 339200 * $ay5 + 22 / 525 * $ay6 - 1 / 40 * $ay7), abs(71 / 57600 * $az1 - 71 / 16695 * $az3 + 71 / 1920 * $az4 - 17253 / 339200 * $az5 + 22 / 525 * $az6 - 1 / 40 * $az7)) * $h;
+                $ex = 71 / 57600 * $vx1 - 71 / 16695 * $vx3 + 71 / 1920 * $vx4 - 17253 / 339200 * $vx5 + 22 / 525 * $vx6 - 1 / 40 * $vx7;
+                $ey = 71 / 57600 * $vy1 - 71 / 16695 * $vy3 + 71 / 1920 * $vy4 - 17253 / 339200 * $vy5 + 22 / 525 * $vy6 - 1 / 40 * $vy7;
+                $ez = 71 / 57600 * $vz1 - 71 / 16695 * $vz3 + 71 / 1920 * $vz4 - 17253 / 339200 * $vz5 + 22 / 525 * $vz6 - 1 / 40 * $vz7;
+                $evx = 71 / 57600 * $ax1 - 71 / 16695 * $ax3 + 71 / 1920 * $ax4 - 17253 / 339200 * $ax5 + 22 / 525 * $ax6 - 1 / 40 * $ax7;
+                $evy = 71 / 57600 * $ay1 - 71 / 16695 * $ay3 + 71 / 1920 * $ay4 - 17253 / 339200 * $ay5 + 22 / 525 * $ay6 - 1 / 40 * $ay7;
+                $evz = 71 / 57600 * $az1 - 71 / 16695 * $az3 + 71 / 1920 * $az4 - 17253 / 339200 * $az5 + 22 / 525 * $az6 - 1 / 40 * $az7;
+                $error = $h * sqrt($ex * $ex + $ey * $ey + $ez * $ez + $evx * $evx + $evy * $evy + $evz * $evz);
                 if ($error > $tolerance) {
                     $h *= max(0.2, 0.9 * ($tolerance / $error) ** 0.2);
 
@@ -248,7 +268,7 @@ final readonly class BallFlight
                 if ($apex === null && $vz7 <= 0) {
                     $seek = 1;
                     $resume = $h;
-                    $h *= $vz1 / ($vz1 - $vz7);
+                    $h *= self::root($vz1, $h * $az1, $vz7, $h * $az7);
 
                     continue;
                 }
@@ -257,12 +277,12 @@ final readonly class BallFlight
                         throw CoreException::invalid('riseM', sprintf('This shot rises %.1f m and never reaches ground %.1f m above the tee.', $apex, $ground));
                     }
                     $seek = 2;
-                    $h *= $z > $nz ? max(0.0, ($z - $ground) / ($z - $nz)) : 0.5;
+                    $h *= self::root($z - $ground, $h * $vz1, $nz - $ground, $h * $vz7);
 
                     continue;
                 }
             } elseif ($seek === 1) {
-                if (abs($vz7) > 1e-8) {
+                if (abs($vz7) > 1e-6) {
                     $h -= $vz7 / $az7;
 
                     continue;
@@ -272,7 +292,7 @@ final readonly class BallFlight
                 $seek = 0;
                 $grow = max(0.05, $resume / max($h, 1e-9) - 1);
             } else {
-                if (abs($nz - $ground) > 1e-8) {
+                if (abs($nz - $ground) > 1e-7) {
                     $h -= ($nz - $ground) / $vz7;
 
                     continue;
@@ -304,15 +324,15 @@ final readonly class BallFlight
             throw CoreException::invalid('ballSpeedMps', 'This shot does not come down within the time a flight can last.');
         }
 
-        [$runX, $runY] = (new Landing($this->turf))->run([$vx1, $vy1, $vz1], [$sx * $w1, $sy * $w1, $sz * $w1]);
+        [$runX, $runY] = (new Landing($this->turf, $this->slopeDeg))->run([$vx1, $vy1, $vz1], [$sx * $w1, $sy * $w1, $sz * $w1]);
         $knots[] = [$t, $x, $y, $z, $vx1, $vy1, $vz1];
 
         return new Flight(
             carryM: $x,
             totalM: $x + $runX,
-            sideM: -$y,
-            curveM: -$y * $ch - $x * $sh,
-            totalSideM: -$y - $runY,
+            sideM: 0.0 - $y,
+            curveM: 0.0 - $y * $ch - $x * $sh,
+            totalSideM: 0.0 - $y - $runY,
             apexM: $apex ?? 0.0,
             apexAtM: $apexAt,
             descentDeg: rad2deg(atan2(-$vz1, sqrt($vx1 * $vx1 + $vy1 * $vy1))),
@@ -321,6 +341,23 @@ final readonly class BallFlight
             landingSpinRpm: $w1 * 30 / M_PI,
             points: $points > 1 ? self::sample($knots, $t, $points) : [],
         );
+    }
+
+    /** Where, as a share of the step, a cubic through two values and slopes crosses zero on its way down: the first guess for the exact search. */
+    private static function root(float $v0, float $d0, float $v1, float $d1): float
+    {
+        $b = 3 * ($v1 - $v0) - 2 * $d0 - $d1;
+        $a = 2 * ($v0 - $v1) + $d0 + $d1;
+        $s = $v0 > $v1 ? max(0.0, min(1.0, $v0 / ($v0 - $v1))) : 0.5;
+        for ($i = 0; $i < 5; $i++) {
+            $slope = (3 * $a * $s + 2 * $b) * $s + $d0;
+            if ($slope >= -1e-12) {
+                break;
+            }
+            $s = max(0.0, min(1.0, $s - ((($a * $s + $b) * $s + $d0) * $s + $v0) / $slope));
+        }
+
+        return $s;
     }
 
     /**

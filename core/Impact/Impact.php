@@ -6,9 +6,18 @@ namespace MintCarry\Core\Impact;
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
+use MintCarry\Core\Club\Matrix3;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Flight\Aerodynamics;
 use MintCarry\Core\Flight\Launch;
+
+use function atan2;
+use function cos;
+use function deg2rad;
+use function max;
+use function rad2deg;
+use function sin;
+use function sqrt;
 
 /**
  * A free rigid head meets the ball: normal and tangential restitution at the contact, Coulomb limit on the tangential impulse.
@@ -23,14 +32,41 @@ final readonly class Impact
 {
     private const FRICTION = 0.4;
 
+    /** @var array{array{float, float, float}, array{float, float, float}, array{float, float, float}} 1/(kg m²) */
+    private array $inverseInertia;
+
     public function __construct(private Head $head, private Hand $hand = Hand::Right)
     {
+        $inverse = Matrix3::inverse($head->inertiaGcm2);
+        $scaled = static fn (int $i, int $j): float => 1e7 * $inverse[$i][$j];
+        $this->inverseInertia = [[$scaled(0, 0), $scaled(0, 1), $scaled(0, 2)], [$scaled(1, 0), $scaled(1, 1), $scaled(1, 2)], [$scaled(2, 0), $scaled(2, 1), $scaled(2, 2)]];
     }
 
     /** @throws CoreException when the head moves away from the ball at the strike point, or the launch is not one a ball can have */
     public function strike(Delivery $delivery, Strike $strike = new Strike): Launch
     {
+        ['impulse' => $j, 'normal' => $n, 'turn' => [$cf, $sf, $cp, $sp]] = $this->impulse($delivery, $strike);
+        $m = Aerodynamics::BALL_MASS_KG;
+        $spinFactor = 1 / (0.4 * $m * Aerodynamics::BALL_RADIUS_M);
+        $v = [$j[0] / $m, $j[1] / $m, $j[2] / $m];
+        $w = [
+            -$spinFactor * ($n[1] * $j[2] - $n[2] * $j[1]),
+            -$spinFactor * ($n[2] * $j[0] - $n[0] * $j[2]),
+            -$spinFactor * ($n[0] * $j[1] - $n[1] * $j[0]),
+        ];
+
+        return self::report(self::toWorld($v, $cf, $sf, $cp, $sp), self::toWorld($w, $cf, $sf, $cp, $sp), $this->hand->sign());
+    }
+
+    /**
+     * The impulse on the ball and where it acts, all in the head's frame (target, heel, up of a right-hander), in kg, m and s. The contact is from the head's CG; turn holds cosine and sine of face and pitch.
+     *
+     * @return array{impulse: array{float, float, float}, normal: array{float, float, float}, contact: array{float, float, float}, headVelocity: array{float, float, float}, turn: array{float, float, float, float}}
+     */
+    public function impulse(Delivery $delivery, Strike $strike = new Strike): array
+    {
         $sign = $this->hand->sign();
+        // A head point's velocity is the head's own: it does not turn before the strike.
         $face = deg2rad(-$sign * $delivery->faceDeg);
         $path = deg2rad(-$sign * $delivery->pathDeg);
         $attack = deg2rad($delivery->attackDeg);
@@ -83,16 +119,7 @@ final readonly class Impact
             $j = [$jn * $d[0], $jn * $d[1], $jn * $d[2]];
         }
 
-        $m = Aerodynamics::BALL_MASS_KG;
-        $spinFactor = 1 / (0.4 * $m * Aerodynamics::BALL_RADIUS_M);
-        $v = [$j[0] / $m, $j[1] / $m, $j[2] / $m];
-        $w = [
-            -$spinFactor * ($n[1] * $j[2] - $n[2] * $j[1]),
-            -$spinFactor * ($n[2] * $j[0] - $n[0] * $j[2]),
-            -$spinFactor * ($n[0] * $j[1] - $n[1] * $j[0]),
-        ];
-
-        return self::report(self::toWorld($v, $cf, $sf, $cp, $sp), self::toWorld($w, $cf, $sf, $cp, $sp), $sign);
+        return ['impulse' => $j, 'normal' => $n, 'contact' => $r, 'headVelocity' => $u, 'turn' => [$cf, $sf, $cp, $sp]];
     }
 
     /**
@@ -106,18 +133,24 @@ final readonly class Impact
     {
         $ball = 1 / Aerodynamics::BALL_MASS_KG;
         $base = 1e3 / $this->head->massG + 3.5 * $ball;
-        $a = 1e6 / $this->head->inertia[0];
-        $b = 1e6 / $this->head->inertia[1];
-        $c = 1e6 / $this->head->inertia[2];
+        [[$a, $d, $e], [, $b, $f], [, , $c]] = $this->inverseInertia;
         [$x, $y, $z] = $r;
-        $xy = -$c * $x * $y - 2.5 * $ball * $n[0] * $n[1];
-        $xz = -$b * $x * $z - 2.5 * $ball * $n[0] * $n[2];
-        $yz = -$a * $y * $z - 2.5 * $ball * $n[1] * $n[2];
+        // −[r×] I⁻¹ [r×] written out for a symmetric I⁻¹ = (a d e; d b f; e f c).
+        $xx = $b * $z * $z - 2 * $f * $y * $z + $c * $y * $y;
+        $yy = $a * $z * $z - 2 * $e * $x * $z + $c * $x * $x;
+        $zz = $a * $y * $y - 2 * $d * $x * $y + $b * $x * $x;
+        $xy = -$d * $z * $z + $e * $y * $z + $f * $x * $z - $c * $x * $y;
+        $xz = $d * $y * $z - $e * $y * $y - $b * $x * $z + $f * $x * $y;
+        $yz = -$a * $y * $z + $d * $x * $z + $e * $x * $y - $f * $x * $x;
+        $k = 2.5 * $ball;
+        $xy -= $k * $n[0] * $n[1];
+        $xz -= $k * $n[0] * $n[2];
+        $yz -= $k * $n[1] * $n[2];
 
         return [
-            [$base + $b * $z * $z + $c * $y * $y - 2.5 * $ball * $n[0] * $n[0], $xy, $xz],
-            [$xy, $base + $a * $z * $z + $c * $x * $x - 2.5 * $ball * $n[1] * $n[1], $yz],
-            [$xz, $yz, $base + $a * $y * $y + $b * $x * $x - 2.5 * $ball * $n[2] * $n[2]],
+            [$base + $xx - $k * $n[0] * $n[0], $xy, $xz],
+            [$xy, $base + $yy - $k * $n[1] * $n[1], $yz],
+            [$xz, $yz, $base + $zz - $k * $n[2] * $n[2]],
         ];
     }
 

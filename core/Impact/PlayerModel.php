@@ -6,7 +6,10 @@ namespace MintCarry\Core\Impact;
 
 use MintCarry\Core\CoreException;
 
-/** A made-up player: mean delivery and strike, their spreads, how often they mishit. Path and face + right for the viewer; strike hand-relative. */
+/**
+ * A made-up player: mean delivery and strike with the setup they are used to, spreads, how a setup's change reaches the ball, and how the swing changes through a session.
+ * Path and face + right for the viewer; strike hand-relative. Default spreads and factors: docs/physics.md, docs/judging.md (assumptions).
+ */
 final readonly class PlayerModel
 {
     public function __construct(
@@ -20,8 +23,28 @@ final readonly class PlayerModel
         /** Multiplies every spread; 1 is a steady club player. */
         public float $looseness = 1.0,
         public float $mishitShare = 0.05,
+        /** Correlation of face and path from swing to swing. */
+        public float $faceWithPath = 0.3,
+        /** How far a change of presented loft and face reaches the delivery. */
+        public float $loftCarriesThrough = 1.0,
+        public float $faceCarriesThrough = 0.6,
+        /** How far the player squares the face, 0 … 1. */
+        public float $squares = 0.5,
+        /** Delivered loft per mm of CG back; delivered face (open) per mm of CG toward the toe. */
+        public float $loftPerMmBack = 0.35,
+        public float $openPerMmToe = 0.10,
+        /** Size of each head's own peculiarity, 0 = none, 1 = usual (strike 2.4 mm, spin 5.6 %, ball speed 0.6 %). */
+        public float $headPeculiarity = 0.0,
+        /** Swings until warm; speed is down by 3 % at the first. */
+        public int $warmUpSwings = 0,
+        /** Loss of club speed per swing after the twentieth, share. */
+        public float $tiringPerSwing = 0.0,
+        /** How much of a visible change of face the player steers against, 0 … 1. */
+        public float $steersAgainstFace = 0.0,
     ) {
-        CoreException::requireWithin('looseness', $looseness, 0, 5);
-        CoreException::requireWithin('mishitShare', $mishitShare, 0, 1);
+        foreach (['looseness' => [$looseness, 0, 5], 'mishitShare' => [$mishitShare, 0, 1], 'faceWithPath' => [$faceWithPath, -0.95, 0.95], 'loftCarriesThrough' => [$loftCarriesThrough, -1, 3],
+            'faceCarriesThrough' => [$faceCarriesThrough, -1, 3], 'squares' => [$squares, 0, 1], 'headPeculiarity' => [$headPeculiarity, 0, 5], 'tiringPerSwing' => [$tiringPerSwing, 0, 0.05], 'steersAgainstFace' => [$steersAgainstFace, 0, 1]] as $name => [$value, $low, $high]) {
+            CoreException::requireWithin($name, $value, $low, $high);
+        }
     }
 }

@@ -8,15 +8,23 @@ use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Statistics\Normal;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 
 /**
  * Hits shots for a made-up player through the impact model, with scatter from a seeded source. Spreads (SD, assumption): club speed 0.56 m/s, attack 1.1°,
- * path 1.5°, face 2.2°, dynamic loft 1.2°, strike 7 and 5.5 mm; face and path correlated 0.3. A mishit is a strike 12–22 mm toward heel or toe and low.
+ * path 1.5°, face 2.2°, dynamic loft 1.2°, strike 6 and 5 mm. A mishit is a strike 12–22 mm toward heel or toe and low. A head's own
+ * peculiarity comes from its name, so the same head always behaves the same.
  */
-final readonly class ShotMaker
+final class ShotMaker
 {
-    public function __construct(private Head $head, private Hand $hand, private \Random\Randomizer $random)
+    private int $swings = 0;
+
+    private readonly SetupEffect $setup;
+
+    public function __construct(Head|SetupEffect $setup, private readonly Hand $hand, private readonly Randomizer $random)
     {
+        $this->setup = $setup instanceof Head ? new SetupEffect($setup) : $setup;
     }
 
     /** @return array{launch: Launch, delivery: Delivery, strike: Strike, mishit: bool} */
@@ -24,20 +32,54 @@ final readonly class ShotMaker
     {
         $draw = fn (float $sd): float => $player->looseness * $sd * Normal::draw($this->random);
         $shared = $draw(1.0);
-        $mishit = Normal::uniform($this->random, 0.0, 1.0) < $player->mishitShare;
-        $heelOrToe = $this->random->getInt(0, 1) === 1 ? 1 : -1;
+        $own = $draw(1.0);
+        $mishit = Normal::uniform($this->random) < $player->mishitShare;
+        $side = $this->random->getInt(0, 1) === 1 ? 1 : -1;
+        [$toePeculiar, $highPeculiar, $spinPeculiar, $speedPeculiar] = $this->peculiarity($player->headPeculiarity);
+        $s = $this->setup;
+        $openDeg = (1 - $player->squares) * $s->soledFaceOpenDeg * $player->faceCarriesThrough * (1 - $player->steersAgainstFace) + $player->openPerMmToe * $s->cgToeMm;
+        $loftDeg = $player->squares * $s->squaredLoftDeg * $player->loftCarriesThrough + $player->loftPerMmBack * $s->cgBackMm;
+        $speed = $player->clubSpeedMps * $this->freshness($player) - 0.045 * $s->swingWeightPoints;
+        $this->swings++;
         $delivery = new Delivery(
-            $player->clubSpeedMps + $draw(0.56),
-            $player->attackDeg + $draw(1.1),
-            $player->pathDeg + 1.5 * (0.3 * $shared + 0.954 * $draw(1.0)),
-            max(3.0, $player->dynamicLoftDeg + $draw(1.2)),
-            $player->faceDeg + 2.2 * $shared,
+            max(8.0, $speed + $draw(0.56)),
+            self::clip($player->attackDeg + $draw(1.1), 24),
+            self::clip($player->pathDeg + 1.5 * ($player->faceWithPath * $shared + sqrt(1 - $player->faceWithPath ** 2) * $own), 29),
+            max(1.0, min(44.0, $player->dynamicLoftDeg + $loftDeg + $draw(1.2))),
+            self::clip($player->faceDeg + $this->hand->sign() * $openDeg + 2.2 * $shared, 29),
         );
         $strike = new Strike(
-            max(-30.0, min(30.0, $player->toeMm + ($mishit ? $heelOrToe * Normal::uniform($this->random, 12.0, 22.0) : $draw(6.0)))),
-            max(-18.0, min(18.0, $player->highMm + ($mishit ? -Normal::uniform($this->random, 3.0, 10.0) : $draw(5.0)))),
+            self::clip($player->toeMm + $toePeculiar - 0.3 * $s->swingWeightPoints + ($mishit ? $side * Normal::uniform($this->random, 12.0, 22.0) : $draw(6.0)), 40),
+            self::clip($player->highMm + $highPeculiar + ($mishit ? -Normal::uniform($this->random, 3.0, 10.0) : $draw(5.0)), 22),
         );
+        $launch = (new Impact($s->head, $this->hand))->strike($delivery, $strike);
 
-        return ['launch' => (new Impact($this->head, $this->hand))->strike($delivery, $strike), 'delivery' => $delivery, 'strike' => $strike, 'mishit' => $mishit];
+        return [
+            'launch' => new Launch($launch->ballSpeedMps * (1 + $speedPeculiar), $launch->launchDeg, min(14000.0, $launch->spinRpm * (1 + $spinPeculiar)), $launch->directionDeg, $launch->spinAxisDeg),
+            'delivery' => $delivery, 'strike' => $strike, 'mishit' => $mishit,
+        ];
+    }
+
+    private function freshness(PlayerModel $player): float
+    {
+        $cold = $player->warmUpSwings > 0 ? 0.03 * max(0.0, 1 - $this->swings / $player->warmUpSwings) : 0.0;
+
+        return 1 - $cold - $player->tiringPerSwing * max(0, $this->swings - 20);
+    }
+
+    /** @return array{float, float, float, float} toe mm, high mm, spin share, ball speed share */
+    private function peculiarity(float $size): array
+    {
+        if ($size <= 0) {
+            return [0.0, 0.0, 0.0, 0.0];
+        }
+        $own = new Randomizer(new Mt19937(crc32($this->setup->headKey)));
+
+        return [$size * 2.4 * Normal::draw($own), $size * 2.4 * Normal::draw($own), $size * 0.056 * Normal::draw($own), $size * 0.006 * Normal::draw($own)];
+    }
+
+    private static function clip(float $value, float $limit): float
+    {
+        return max(-$limit, min($limit, $value));
     }
 }

@@ -4,6 +4,13 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Statistics;
 
+use function abs;
+use function cos;
+use function exp;
+use function log;
+use function max;
+use function sqrt;
+
 /** Seeded draws and fixed sample sets for the few places that need them. */
 final class Normal
 {

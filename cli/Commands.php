@@ -1,0 +1,266 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Cli;
+
+use MintCarry\Core\Club\AddressHabit;
+use MintCarry\Core\Club\PlayingGeometry;
+use MintCarry\Core\Club\SleeveCard;
+use MintCarry\Core\Club\SleeveChange;
+use MintCarry\Core\Club\SwingWeight;
+use MintCarry\Core\Club\Weights;
+use MintCarry\Core\Club\WeightSlot;
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Fitting\LaunchWindow;
+use MintCarry\Core\Flight\Aerodynamics;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Calibration;
+use MintCarry\Core\Impact\Delivery;
+use MintCarry\Core\Impact\DeliveryEstimate;
+use MintCarry\Core\Impact\Estimate;
+use MintCarry\Core\Impact\Impact;
+use MintCarry\Core\Impact\PlayerModel;
+use MintCarry\Core\Impact\SetupEffect;
+use MintCarry\Core\Impact\ShotMaker;
+use MintCarry\Core\Impact\Strike;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/** The commands of bin/mint: each makes, from its options, a function from one input item to one output item. */
+final class Commands
+{
+    /** @var array<string, array{string, list<string>, string}> name → what it does, options, input and output */
+    public const ALL = [
+        'flight' => ['Flies a ball: carry, total, side, apex, descent.', Readers::FLIGHT_OPTIONS, 'in: ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg]; out: carryM totalM runM sideM curveM totalSideM apexM apexAtM descentDeg hangTimeS landingSpeedMps landingSpinRpm [points]'],
+        'impact' => ['Strikes a ball: delivery and strike to launch.', [], 'in: delivery{clubSpeedMps attackDeg pathDeg dynamicLoftDeg faceDeg} [head strike{toeMm highMm} hand]; out: ballSpeedMps launchDeg directionDeg spinRpm spinAxisDeg smash spinLoftDeg assumed'],
+        'estimate' => ['Works back from a shot to the delivery and strike.', [], 'in: shot{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg clubSpeedMps attackDeg pathDeg toeMm highMm]} [head hand]; out: delivery strike, each value with sd and from'],
+        'sleeve' => ['What a head presents at a sleeve position.', [], 'in: head{loftDeg lieDeg [faceOpenDeg]} and tilts[{tiltDeg clockDeg}] or card{[loftDeg lieDeg faceOpenDeg] printedFor}, habit or squares, [readAtTilts]; out: loftDeg faceOpenDeg lieDeg [tiltDeg clockDeg residualDeg]'],
+        'weights' => ['Mass, CG and inertia of a head with weights in it.', [], 'in: head{massG cgToeMm cgBackMm cgUpMm inertiaGcm2} slots[{name toeMm backMm upMm}] masses{name: g} [build{lengthMm shaftMassG shaftBalanceFromButtMm gripMassG}]; out: massG cgToeMm cgBackMm cgUpMm inertiaGcm2 [swingWeight]'],
+        'window' => ['The launch and spin of longest carry or total, and what 1 % costs.', Readers::FLIGHT_OPTIONS, 'in: clubSpeedMps [attackDeg] or ballSpeedMps spinLoftDeg, [head for]; out: launchDeg spinRpm carryM totalM dynamicLoftDeg within1Pct{launchDeg spinRpm}'],
+        'calibrate' => ['Fits drag and lift to a bay’s measured carries and apexes.', [], 'in: shots[{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg] carryM and/or apexM}] [air]; out: dragOffset liftOffset sd residualBefore residualAfter n'],
+        'make' => ['Hits seeded shots for a made-up player.', ['seed'], 'in: player setup count; out: shots, with the delivery and strike that made them'],
+    ];
+
+    /** @return callable(Item): array<string, mixed> */
+    public static function make(string $name, Options $options): callable
+    {
+        return match ($name) {
+            'flight' => self::flight($options),
+            'impact' => self::impact(...),
+            'estimate' => self::estimate(...),
+            'sleeve' => self::sleeve(...),
+            'weights' => self::weights(...),
+            'window' => self::window($options),
+            'calibrate' => self::calibrate(...),
+            'make' => self::shots($options),
+            default => throw CoreException::invalid('command', "'{$name}' is not a command; bin/mint alone lists them."),
+        };
+    }
+
+    /** @return callable(Item): array<string, mixed> */
+    private static function flight(Options $options): callable
+    {
+        $flight = Readers::flight($options);
+        $points = (int) $options->number('points', 0);
+        if ($points < 0 || $points > 2000 || $points === 1) {
+            throw CoreException::invalid('--points', '--points must be 0, or from 2 to 2000.');
+        }
+
+        return static function (Item $item) use ($flight, $points): array {
+            $launch = Readers::launch($item->only('ballSpeedMps', 'launchDeg', 'spinRpm', 'directionDeg', 'spinAxisDeg'));
+            $f = $flight->fly($launch, $points);
+            $out = ['carryM' => $f->carryM, 'totalM' => $f->totalM, 'runM' => $f->runM(), 'sideM' => $f->sideM, 'curveM' => $f->curveM, 'totalSideM' => $f->totalSideM, 'apexM' => $f->apexM, 'apexAtM' => $f->apexAtM,
+                'descentDeg' => $f->descentDeg, 'hangTimeS' => $f->hangTimeS, 'landingSpeedMps' => $f->landingSpeedMps, 'landingSpinRpm' => $f->landingSpinRpm];
+
+            return $points > 0 ? $out + ['points' => $f->points] : $out;
+        };
+    }
+
+    /** @return array<string, mixed> */
+    private static function impact(Item $item): array
+    {
+        $item->only('head', 'delivery', 'strike', 'hand');
+        [$head, $assumed] = Readers::head($item->object('head'));
+        $given = $item->object('delivery')?->only('clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg') ?? throw CoreException::invalid('delivery', "'delivery' is missing.");
+        $delivery = new Delivery($given->number('clubSpeedMps'), $given->number('attackDeg'), $given->number('pathDeg'), $given->number('dynamicLoftDeg'), $given->number('faceDeg'));
+        $given->done();
+        $at = $item->object('strike');
+        $strike = new Strike($at?->number('toeMm', 0) ?? 0.0, $at?->number('highMm', 0) ?? 0.0);
+        $at?->done();
+        if ($at === null) {
+            $assumed[] = 'strike at the face centre';
+        }
+        $hand = Readers::hand($item);
+        $item->done();
+        $l = (new Impact($head, $hand))->strike($delivery, $strike);
+
+        return ['ballSpeedMps' => $l->ballSpeedMps, 'launchDeg' => $l->launchDeg, 'directionDeg' => $l->directionDeg, 'spinRpm' => $l->spinRpm, 'spinAxisDeg' => $l->spinAxisDeg,
+            'smash' => $l->ballSpeedMps / $delivery->clubSpeedMps, 'spinLoftDeg' => $delivery->spinLoftDeg(), 'assumed' => $assumed];
+    }
+
+    /** @return array<string, mixed> */
+    private static function estimate(Item $item): array
+    {
+        $item->only('shot', 'head', 'hand');
+        $shot = $item->object('shot')?->only('ballSpeedMps', 'launchDeg', 'spinRpm', 'directionDeg', 'spinAxisDeg', 'clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg', 'toeMm', 'highMm') ?? throw CoreException::invalid('shot', "'shot' is missing.");
+        $launch = Readers::launch($shot);
+        $measured = [];
+        foreach (['clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg', 'toeMm', 'highMm'] as $name) {
+            $value = $shot->optional($name);
+            if ($value !== null) {
+                $measured[$name] = $value;
+            }
+        }
+        $direction = $shot->has('directionDeg');
+        $axis = $shot->has('spinAxisDeg');
+        $shot->done();
+        [$head, $assumed] = Readers::head($item->object('head'));
+        $hand = Readers::hand($item);
+        $item->done();
+        $values = array_map(static fn (Estimate $e): array => ['value' => $e->value, 'sd' => $e->sd, 'from' => $e->from], DeliveryEstimate::of($launch, $direction, $axis, $measured, $head, $hand)->values);
+        $strike = ['toeMm' => $values['toeMm'], 'highMm' => $values['highMm']];
+        unset($values['toeMm'], $values['highMm']);
+
+        return ['delivery' => $values, 'strike' => $strike, 'assumed' => $assumed];
+    }
+
+    /** @return array<string, mixed> */
+    private static function sleeve(Item $item): array
+    {
+        $item->only('head', 'tilts', 'card', 'habit', 'squares', 'readAtTilts');
+        $head = Readers::reading($item->object('head') ?? throw CoreException::invalid('head', "'head' is missing."));
+        $card = $item->object('card');
+        $tilts = $item->objects('tilts');
+        if (($card === null) === ! $item->has('tilts')) {
+            throw CoreException::invalid('tilts', "Give either 'tilts' or a 'card'.");
+        }
+        if ($item->has('habit') === $item->has('squares')) {
+            throw CoreException::invalid('habit', "Give either 'habit' (soled or squared) or 'squares' (0 to 1).");
+        }
+        $squares = $item->optional('squares') ?? ($item->choice('habit', ['soled', 'squared']) === 'squared' ? 1.0 : 0.0);
+        $readAt = Readers::tilts($item->objects('readAtTilts'));
+        $found = null;
+        if ($card !== null) {
+            $change = new SleeveChange($card->optional('loftDeg'), $card->optional('faceOpenDeg'), $card->optional('lieDeg'));
+            $found = SleeveCard::solve($head, $change, AddressHabit::from($card->choice('printedFor', ['soled', 'squared'])));
+            $card->done();
+        }
+        $item->raw('habit');
+        $item->done();
+        $g = PlayingGeometry::present($head, $found?->tilts() ?? Readers::tilts($tilts), $squares, $readAt);
+        $out = ['loftDeg' => $g->loftDeg, 'faceOpenDeg' => $g->faceOpenDeg, 'lieDeg' => $g->lieDeg];
+
+        return $found === null ? $out : $out + ['tiltDeg' => $found->tiltDeg, 'clockDeg' => $found->clockDeg, 'residualDeg' => $found->residualDeg] + ($found->isPossible() ? [] : ['warning' => 'No sleeve can make these printed changes together.']);
+    }
+
+    /** @return array<string, mixed> */
+    private static function weights(Item $item): array
+    {
+        $item->only('head', 'slots', 'masses', 'build');
+        $given = $item->object('head') ?? throw CoreException::invalid('head', "'head' is missing.");
+        foreach (['massG', 'cgToeMm', 'cgBackMm', 'cgUpMm'] as $key) {
+            $given->number($key);
+        }
+        if (! $given->has('inertiaGcm2')) {
+            throw CoreException::invalid('head.inertiaGcm2', "'head.inertiaGcm2' is missing.");
+        }
+        [$empty] = Readers::head($given);
+        $slots = array_map(static function (Item $slot): WeightSlot {
+            $made = new WeightSlot($slot->text('name'), $slot->number('toeMm'), $slot->number('backMm'), $slot->number('upMm'));
+            $slot->done();
+
+            return $made;
+        }, $item->objects('slots', true));
+        $build = $item->object('build');
+        $head = Weights::place($empty, $slots, $item->numbers('masses'));
+        $item->done();
+        $out = ['massG' => $head->massG, 'cgToeMm' => $head->cgToeMm, 'cgBackMm' => $head->cgBackMm, 'cgUpMm' => $head->cgUpMm, 'inertiaGcm2' => $head->inertiaGcm2];
+        if ($build !== null) {
+            $swing = SwingWeight::of($head->massG, $build->number('lengthMm'), $build->number('shaftMassG'), $build->number('shaftBalanceFromButtMm'), $build->number('gripMassG'));
+            $build->done();
+            $out += ['swingWeight' => $swing->label(), 'swingMomentOzIn' => $swing->momentOzIn];
+        }
+
+        return $out + ($head->warnings() === [] ? [] : ['warnings' => $head->warnings()]);
+    }
+
+    /** @return callable(Item): array<string, mixed> */
+    private static function window(Options $options): callable
+    {
+        $flight = Readers::flight($options);
+
+        return static function (Item $item) use ($flight): array {
+            $item->only('clubSpeedMps', 'attackDeg', 'ballSpeedMps', 'spinLoftDeg', 'head', 'for');
+            [$head] = Readers::head($item->object('head'));
+            $for = $item->choice('for', ['carry', 'total'], 'carry');
+            if ($item->has('clubSpeedMps') === $item->has('ballSpeedMps')) {
+                throw CoreException::invalid('clubSpeedMps', "Give either 'clubSpeedMps' (and 'attackDeg') or 'ballSpeedMps' and 'spinLoftDeg'.");
+            }
+            $w = $item->has('clubSpeedMps')
+                ? LaunchWindow::forSwing($item->number('clubSpeedMps'), $item->number('attackDeg', 0), $flight, $for, $head)
+                : LaunchWindow::forBall($item->number('ballSpeedMps'), $item->number('spinLoftDeg'), $flight, $for, $head);
+            $item->done();
+
+            return ['launchDeg' => $w->launch->launchDeg, 'spinRpm' => $w->launch->spinRpm, 'carryM' => $w->flight->carryM, 'totalM' => $w->flight->totalM, 'dynamicLoftDeg' => $w->dynamicLoftDeg,
+                'within1Pct' => ['launchDeg' => $w->launchBandDeg, 'spinRpm' => $w->spinBandRpm, 'dynamicLoftDeg' => $w->loftBandDeg]];
+        };
+    }
+
+    /** @return array<string, mixed> */
+    private static function calibrate(Item $item): array
+    {
+        $item->only('shots', 'air');
+        [$air] = Readers::air($item->object('air'));
+        $shots = array_map(static function (Item $shot): array {
+            $made = [Readers::launch($shot->only('ballSpeedMps', 'launchDeg', 'spinRpm', 'directionDeg', 'spinAxisDeg', 'carryM', 'apexM')), $shot->optional('carryM'), $shot->optional('apexM')];
+            $shot->done();
+
+            return $made;
+        }, $item->objects('shots', true));
+        $item->done();
+        $c = Calibration::fit($shots, $air);
+
+        return ['dragOffset' => $c->dragOffset, 'liftOffset' => $c->liftOffset, 'sd' => ['dragOffset' => $c->sd[0], 'liftOffset' => $c->sd[1]], 'residualBefore' => $c->residualBeforeM, 'residualAfter' => $c->residualAfterM, 'n' => $c->n];
+    }
+
+    /** @return callable(Item): array<string, mixed> */
+    private static function shots(Options $options): callable
+    {
+        $random = new Randomizer(new Mt19937((int) $options->number('seed', 1)));
+
+        return static function (Item $item) use ($random): array {
+            $given = $item->object('player') ?? Item::of([], 'player');
+            $hand = Readers::hand($given);
+            $usual = new PlayerModel;
+            $values = [];
+            foreach (array_keys(get_object_vars($usual)) as $name) {
+                $value = $given->optional($name);
+                if ($value !== null) {
+                    $values[$name] = $name === 'warmUpSwings' ? (int) $value : $value;
+                }
+            }
+            $given->done();
+            $setup = $item->object('setup') ?? Item::of([], 'setup');
+            [$head] = Readers::head($setup->object('head'));
+            $effect = new SetupEffect($head, $setup->has('headKey') ? $setup->text('headKey') : 'head', $setup->number('squaredLoftDeg', 0), $setup->number('soledFaceOpenDeg', 0), $setup->number('cgBackMm', 0), $setup->number('cgToeMm', 0), $setup->number('swingWeightPoints', 0));
+            $setup->raw('headKey');
+            $setup->done();
+            $count = $item->number('count', 10);
+            CoreException::requireWithin('count', $count, 1, 100_000);
+            $item->done();
+            $maker = new ShotMaker($effect, $hand, $random);
+            $player = new PlayerModel(...$values);
+            $flight = new BallFlight(aerodynamics: new Aerodynamics);
+            $out = [];
+            for ($i = 0; $i < $count; $i++) {
+                ['launch' => $l, 'delivery' => $d, 'strike' => $s, 'mishit' => $mishit] = $maker->hit($player);
+                $f = $flight->fly($l);
+                $out[] = ['ballSpeedMps' => $l->ballSpeedMps, 'launchDeg' => $l->launchDeg, 'directionDeg' => $l->directionDeg, 'spinRpm' => $l->spinRpm, 'spinAxisDeg' => $l->spinAxisDeg, 'carryM' => $f->carryM, 'totalM' => $f->totalM, 'sideM' => $f->sideM, 'apexM' => $f->apexM, 'descentDeg' => $f->descentDeg,
+                    'delivery' => get_object_vars($d), 'strike' => get_object_vars($s), 'mishit' => $mishit];
+            }
+
+            return ['shots' => $out];
+        };
+    }
+}

@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Cli;
+
+use MintCarry\Core\CoreException;
+
+/** One JSON object of the input, read strictly: each key is asked for by name and type, and a key nobody asked for is refused by `done()`. */
+final class Item
+{
+    /** @var array<string, true> */
+    private array $asked = [];
+
+    /** @param  array<mixed>  $data */
+    private function __construct(private readonly array $data, private readonly string $path)
+    {
+    }
+
+    public static function of(mixed $data, string $path = ''): self
+    {
+        if (! is_array($data) || ($data !== [] && array_is_list($data))) {
+            throw CoreException::invalid($path === '' ? 'item' : $path, ($path === '' ? 'An item' : "'{$path}'").' must be a JSON object.');
+        }
+
+        return new self($data, $path);
+    }
+
+    public function has(string $key): bool
+    {
+        return isset($this->data[$key]);
+    }
+
+    public function number(string $key, ?float $default = null): float
+    {
+        return $this->optional($key) ?? $default ?? throw CoreException::invalid($this->name($key), "'{$this->name($key)}' is missing.");
+    }
+
+    public function optional(string $key): ?float
+    {
+        $value = $this->take($key);
+        if ($value === null) {
+            return null;
+        }
+        if (! is_int($value) && ! is_float($value) || ! is_finite((float) $value)) {
+            throw CoreException::invalid($this->name($key), "'{$this->name($key)}' must be a number.");
+        }
+
+        return (float) $value;
+    }
+
+    /** @param  list<string>  $choices */
+    public function choice(string $key, array $choices, ?string $default = null): string
+    {
+        $value = $this->take($key) ?? $default;
+        if (! is_string($value) || ! in_array($value, $choices, true)) {
+            throw CoreException::invalid($this->name($key), "'{$this->name($key)}' must be one of ".implode(', ', $choices).'.');
+        }
+
+        return $value;
+    }
+
+    public function text(string $key): string
+    {
+        $value = $this->take($key);
+        if (! is_string($value) || $value === '') {
+            throw CoreException::invalid($this->name($key), "'{$this->name($key)}' must be a text.");
+        }
+
+        return $value;
+    }
+
+    public function object(string $key): ?self
+    {
+        $value = $this->take($key);
+
+        return $value === null ? null : self::of($value, $this->name($key));
+    }
+
+    /** @return list<self> */
+    public function objects(string $key, bool $required = false): array
+    {
+        $value = $this->take($key);
+        if ($value === null && ! $required) {
+            return [];
+        }
+        if (! is_array($value) || ! array_is_list($value)) {
+            throw CoreException::invalid($this->name($key), "'{$this->name($key)}' must be a list.");
+        }
+
+        return array_map(fn (int $i): self => self::of($value[$i], $this->name($key)."[{$i}]"), array_keys($value));
+    }
+
+    /** @return array<string, float> an object whose keys are free and whose values are numbers */
+    public function numbers(string $key): array
+    {
+        $inner = $this->object($key);
+        $out = [];
+        foreach (array_keys($inner->data ?? []) as $name) {
+            $out[(string) $name] = $inner?->number((string) $name) ?? 0.0;
+        }
+
+        return $out;
+    }
+
+    public function raw(string $key): mixed
+    {
+        return $this->take($key);
+    }
+
+    /** Says at once which keys there are, so that a misspelt one is named rather than the one it should have been. */
+    public function only(string ...$keys): self
+    {
+        foreach (array_keys($this->data) as $key) {
+            if (! in_array((string) $key, $keys, true)) {
+                throw CoreException::invalid($this->name((string) $key), "Unknown key '{$this->name((string) $key)}'; known here: ".implode(', ', $keys).'.');
+            }
+        }
+
+        return $this;
+    }
+
+    /** Refuses what nobody asked for: a misspelt key must not become a default. */
+    public function done(): void
+    {
+        foreach (array_keys($this->data) as $key) {
+            if (! isset($this->asked[(string) $key])) {
+                throw CoreException::invalid($this->name((string) $key), "Unknown key '{$this->name((string) $key)}'; known here: ".implode(', ', array_keys($this->asked)).'.');
+            }
+        }
+    }
+
+    private function take(string $key): mixed
+    {
+        $this->asked[$key] = true;
+
+        return $this->data[$key] ?? null;
+    }
+
+    private function name(string $key): string
+    {
+        return $this->path === '' ? $key : "{$this->path}.{$key}";
+    }
+}

@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Cli;
+
+use MintCarry\Core\Air\Atmosphere;
+use MintCarry\Core\Air\Wind;
+use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Club\Head;
+use MintCarry\Core\Club\HeadReading;
+use MintCarry\Core\Club\SleeveTilt;
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Flight\Turf;
+
+/** Turns parts of the JSON into core types. */
+final class Readers
+{
+    public const FLIGHT_OPTIONS = ['air', 'turf', 'rise-m', 'slope-deg', 'points'];
+
+    /** @return array{Atmosphere, Wind} */
+    public static function air(?Item $air): array
+    {
+        if ($air === null) {
+            return [new Atmosphere, new Wind];
+        }
+        $made = [
+            new Atmosphere($air->number('temperatureC', 18), $air->number('altitudeM', 0), $air->number('humidity', 0.5), $air->optional('pressureHpa')),
+            new Wind($air->number('windSpeedMps', 0), $air->number('windFromDeg', 0)),
+        ];
+        $air->done();
+
+        return $made;
+    }
+
+    public static function flight(Options $options): BallFlight
+    {
+        [$air, $wind] = self::air($options->object('air'));
+        $turf = Turf::tryFrom($options->text('turf', 'medium')) ?? throw CoreException::invalid('--turf', "--turf must be soft, medium or firm, not '{$options->text('turf', '')}'.");
+
+        return new BallFlight($air, $wind, turf: $turf, riseM: $options->number('rise-m', 0), slopeDeg: $options->number('slope-deg', 0));
+    }
+
+    public static function launch(Item $item): Launch
+    {
+        return new Launch($item->number('ballSpeedMps'), $item->number('launchDeg'), $item->number('spinRpm'), $item->number('directionDeg', 0), $item->number('spinAxisDeg', 0));
+    }
+
+    public static function hand(Item $item): Hand
+    {
+        return Hand::from($item->choice('hand', ['right', 'left'], 'right'));
+    }
+
+    /**
+     * A head by preset or by its figures; what is missing comes from the middle preset and is listed.
+     *
+     * @return array{Head, list<string>} head, names of what was assumed
+     */
+    public static function head(?Item $item): array
+    {
+        if ($item === null) {
+            return [new Head, ['head']];
+        }
+        $preset = $item->has('preset') ? $item->choice('preset', ['forgiving', 'middle', 'low-spin']) : null;
+        $middle = Head::preset($preset ?? 'middle');
+        $assumed = [];
+        $value = function (string $key, float $default) use ($item, $preset, &$assumed): float {
+            if (! $item->has($key) && $preset === null) {
+                $assumed[] = "head.{$key}";
+            }
+
+            return $item->number($key, $default);
+        };
+        $loft = $value('loftDeg', $middle->loftDeg);
+        $mass = $value('massG', $middle->massG);
+        CoreException::requireWithin('head.massG', $mass, 120, 280, 'g');
+        $toe = $value('cgToeMm', $middle->cgToeMm);
+        $back = $value('cgBackMm', $middle->cgBackMm);
+        $up = $value('cgUpMm', $middle->cgUpMm);
+        $inertia = $item->raw('inertiaGcm2');
+        if ($inertia === null && $preset === null) {
+            $assumed[] = 'head.inertiaGcm2';
+        }
+        $head = new Head($loft, $mass, $toe, $back, $up, self::tensor($inertia) ?? $middle->inertiaGcm2, $value('bulgeRadiusMm', $middle->bulgeRadiusMm), $value('rollRadiusMm', $middle->rollRadiusMm),
+            $value('effectiveRestitution', $middle->effectiveRestitution), $value('tangentialRestitution', $middle->tangentialRestitution));
+        $item->done();
+
+        return [$head, $preset !== null ? ["head.preset {$preset}"] : $assumed];
+    }
+
+    /** @return array{array{float, float, float}, array{float, float, float}, array{float, float, float}}|null */
+    public static function tensor(mixed $raw): ?array
+    {
+        if ($raw === null) {
+            return null;
+        }
+        $rows = [];
+        foreach ([0, 1, 2] as $i) {
+            foreach ([0, 1, 2] as $j) {
+                $row = is_array($raw) ? $raw[$i] ?? null : null;
+                $value = is_array($row) ? $row[$j] ?? null : null;
+                if (! is_int($value) && ! is_float($value)) {
+                    throw CoreException::invalid('inertiaGcm2', "'inertiaGcm2' must be three rows of three numbers, g·cm².");
+                }
+                $rows[$i][$j] = (float) $value;
+            }
+        }
+
+        return [[$rows[0][0], $rows[0][1], $rows[0][2]], [$rows[1][0], $rows[1][1], $rows[1][2]], [$rows[2][0], $rows[2][1], $rows[2][2]]];
+    }
+
+    public static function reading(Item $item): HeadReading
+    {
+        $reading = new HeadReading($item->number('loftDeg'), $item->number('lieDeg'), $item->number('faceOpenDeg', 0));
+        $item->done();
+
+        return $reading;
+    }
+
+    /**
+     * @param  list<Item>  $items
+     * @return list<SleeveTilt>
+     */
+    public static function tilts(array $items): array
+    {
+        return array_map(static function (Item $item): SleeveTilt {
+            $tilt = new SleeveTilt($item->number('tiltDeg'), $item->number('clockDeg'));
+            $item->done();
+
+            return $tilt;
+        }, $items);
+    }
+}

@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Impact;
+
+use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Club\Head;
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Flight\Launch;
+
+use function abs;
+use function count;
+use function max;
+use function min;
+use function sqrt;
+
+/**
+ * The inverse of `Impact`: from a recorded shot, the delivery and strike that most likely made it.
+ *
+ * Gauss–Newton on club speed, attack, path, dynamic loft, face, toe, high and a correction of the restitution, with normal priors for what was not measured
+ * (docs/physics.md, "Inverse"); what was measured enters as a tight prior. The spread returned is that of the linearised posterior. An unmeasured value whose spread the
+ * ball did not shrink by a tenth is called assumed, not estimated.
+ */
+final readonly class DeliveryEstimate
+{
+    /** Prior SD of what was not measured, and SD of a measurement: club speed (share of it), attack °, path °, dynamic loft °, face °, toe mm, high mm, restitution. */
+    private const PRIOR_SD = [0.05, 3.0, 3.0, 4.0, 4.0, 10.0, 8.0, 0.02];
+
+    private const MEASURED_SD = [0.008, 0.6, 0.6, 0.8, 0.8, 1.5, 1.5, 0.02];
+
+    private const TYPICAL_SMASH = 1.46;
+
+    private const STEP = [0.05, 0.1, 0.1, 0.1, 0.1, 0.5, 0.5, 0.002];
+
+    private const NAMES = ['clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg', 'toeMm', 'highMm', 'restitution'];
+
+    /** @param  array<string, Estimate>  $values by name: clubSpeedMps, attackDeg, pathDeg, dynamicLoftDeg, faceDeg, toeMm, highMm */
+    private function __construct(public array $values)
+    {
+    }
+
+    /**
+     * @param  bool  $directionKnown  was the launch direction measured?
+     * @param  bool  $axisKnown  was the spin axis measured?
+     * @param  array<string, float>  $measured  club values that were measured, by name as above
+     *
+     * @throws CoreException when no swing could have made this shot
+     */
+    public static function of(Launch $ball, bool $directionKnown, bool $axisKnown, array $measured, Head $head = new Head, Hand $hand = Hand::Right): self
+    {
+        // Work as a right-hander; the mirror is undone at the end.
+        $sign = $hand->sign();
+        foreach (['pathDeg', 'faceDeg'] as $name) {
+            if (isset($measured[$name])) {
+                $measured[$name] *= $sign;
+            }
+        }
+        $observed = [$ball->ballSpeedMps, $ball->launchDeg, $ball->spinRpm];
+        $noise = [0.004 * $ball->ballSpeedMps, 0.3, max(40.0, 0.02 * $ball->spinRpm)];
+        if ($directionKnown) {
+            $observed[] = $sign * $ball->directionDeg;
+            $noise[] = 0.3;
+        }
+        if ($axisKnown) {
+            $observed[] = $sign * $ball->spinAxisDeg;
+            $noise[] = 1.0;
+        }
+        $club = $measured['clubSpeedMps'] ?? $ball->ballSpeedMps / self::TYPICAL_SMASH;
+        $prior = [$club, $measured['attackDeg'] ?? 0.0, $measured['pathDeg'] ?? 0.0, $measured['dynamicLoftDeg'] ?? 13.0, $measured['faceDeg'] ?? 0.0, $measured['toeMm'] ?? 0.0, $measured['highMm'] ?? 0.0, 0.0];
+        $sd = self::PRIOR_SD;
+        foreach (self::NAMES as $i => $name) {
+            $sd[$i] = isset($measured[$name]) ? self::MEASURED_SD[$i] : $sd[$i];
+        }
+        $sd[0] *= $club;
+        $x = $prior;
+        if (! isset($measured['dynamicLoftDeg'])) {
+            $x[3] = min(35.0, max(2.0, $ball->launchDeg + 2));
+        }
+        if (! isset($measured['faceDeg']) && $directionKnown) {
+            $x[4] = max(-15.0, min(15.0, $sign * $ball->directionDeg));
+        }
+        $inverse = [];
+        for ($round = 0; $round < 8; $round++) {
+            $now = self::predict($x, $head, $directionKnown, $axisKnown);
+            $slopes = [];
+            foreach (self::STEP as $i => $h) {
+                $moved = $x;
+                $moved[$i] += $h;
+                foreach (self::predict($moved, $head, $directionKnown, $axisKnown) as $k => $value) {
+                    $slopes[$k][$i] = ($value - $now[$k]) / $h;
+                }
+            }
+            $a = [];
+            $b = [];
+            foreach ($x as $i => $value) {
+                $b[$i] = ($prior[$i] - $value) / $sd[$i] ** 2;
+                foreach ($x as $j => $_) {
+                    $a[$i][$j] = $i === $j ? 1 / $sd[$i] ** 2 : 0.0;
+                }
+                foreach ($observed as $k => $seen) {
+                    $b[$i] += $slopes[$k][$i] * ($seen - $now[$k]) / $noise[$k] ** 2;
+                    foreach ($x as $j => $_) {
+                        $a[$i][$j] += $slopes[$k][$i] * $slopes[$k][$j] / $noise[$k] ** 2;
+                    }
+                }
+            }
+            $inverse = self::invert($a);
+            $largest = 0.0;
+            foreach ($x as $i => $value) {
+                $step = 0.0;
+                foreach ($b as $j => $bj) {
+                    $step += $inverse[$i][$j] * $bj;
+                }
+                $limit = $i === 0 ? 0.1 * $club : 1.5 * self::PRIOR_SD[$i];
+                $step = max(-$limit, min($limit, $step));
+                $x[$i] = $value + $step;
+                $largest = max($largest, abs($step) / ($i === 0 ? 0.05 * $club : self::PRIOR_SD[$i]));
+            }
+            if ($largest < 1e-4) {
+                break;
+            }
+        }
+        $values = [];
+        foreach (array_slice(self::NAMES, 0, 7) as $i => $name) {
+            $mirrored = $name === 'pathDeg' || $name === 'faceDeg' ? $sign : 1;
+            $spread = sqrt(max(0.0, $inverse[$i][$i]));
+            $values[$name] = isset($measured[$name])
+                ? new Estimate($mirrored * $measured[$name], $sd[$i], 'measured')
+                : new Estimate($mirrored * $x[$i], $spread, $spread < 0.9 * $sd[$i] ? 'estimated' : 'assumed');
+        }
+
+        return new self($values);
+    }
+
+    /**
+     * @param  list<float>  $x
+     * @return list<float> ball speed, launch, spin, and direction and axis where known
+     */
+    private static function predict(array $x, Head $head, bool $direction, bool $axis): array
+    {
+        [$speed, $attack, $path, $loft, $face, $toe, $high, $restitution] = $x;
+        $e = max(0.5, min(1.0, $head->effectiveRestitution + $restitution));
+        $shifted = new Head($head->loftDeg, $head->massG, $head->cgToeMm, $head->cgBackMm, $head->cgUpMm, $head->inertiaGcm2, $head->bulgeRadiusMm, $head->rollRadiusMm, $e, $head->tangentialRestitution);
+        $clip = static fn (float $value, float $limit): float => max(-$limit, min($limit, $value));
+        $launch = (new Impact($shifted))->strike(
+            new Delivery(max(6.0, min(79.0, $speed)), $clip($attack, 24), $clip($path, 29), max(-5.0, min(44.0, $loft)), $clip($face, 29)),
+            new Strike($clip($toe, 55), $clip($high, 33)),
+        );
+        $out = [$launch->ballSpeedMps, $launch->launchDeg, $launch->spinRpm];
+        if ($direction) {
+            $out[] = $launch->directionDeg;
+        }
+        if ($axis) {
+            $out[] = $launch->spinAxisDeg;
+        }
+
+        return $out;
+    }
+
+    /**
+     * Inverse of a symmetric positive definite matrix, by Gauss–Jordan elimination.
+     *
+     * @param  array<int, array<int, float>>  $m
+     * @return array<int, array<int, float>>
+     */
+    private static function invert(array $m): array
+    {
+        $n = count($m);
+        $inverse = [];
+        for ($i = 0; $i < $n; $i++) {
+            for ($j = 0; $j < $n; $j++) {
+                $inverse[$i][$j] = $i === $j ? 1.0 : 0.0;
+            }
+        }
+        for ($p = 0; $p < $n; $p++) {
+            $pivot = $m[$p][$p];
+            for ($j = 0; $j < $n; $j++) {
+                $m[$p][$j] /= $pivot;
+                $inverse[$p][$j] /= $pivot;
+            }
+            for ($i = 0; $i < $n; $i++) {
+                $factor = $m[$i][$p];
+                if ($i === $p || $factor === 0.0) {
+                    continue;
+                }
+                for ($j = 0; $j < $n; $j++) {
+                    $m[$i][$j] -= $factor * $m[$p][$j];
+                    $inverse[$i][$j] -= $factor * $inverse[$p][$j];
+                }
+            }
+        }
+
+        return $inverse;
+    }
+}
