@@ -96,19 +96,17 @@ final class Readers
         if ($raw === null) {
             return null;
         }
-        $rows = [];
-        foreach ([0, 1, 2] as $i) {
-            foreach ([0, 1, 2] as $j) {
-                $row = is_array($raw) ? $raw[$i] ?? null : null;
-                $value = is_array($row) ? $row[$j] ?? null : null;
-                if (! is_int($value) && ! is_float($value)) {
-                    throw CoreException::invalid('inertiaGcm2', "'inertiaGcm2' must be three rows of three numbers, g·cm².");
-                }
-                $rows[$i][$j] = (float) $value;
+        $at = static function (int $i, int $j) use ($raw): float {
+            $row = is_array($raw) ? $raw[$i] ?? null : null;
+            $value = is_array($row) ? $row[$j] ?? null : null;
+            if (! is_int($value) && ! is_float($value)) {
+                throw CoreException::invalid('inertiaGcm2', "'inertiaGcm2' must be three rows of three numbers, g·cm².");
             }
-        }
 
-        return [[$rows[0][0], $rows[0][1], $rows[0][2]], [$rows[1][0], $rows[1][1], $rows[1][2]], [$rows[2][0], $rows[2][1], $rows[2][2]]];
+            return (float) $value;
+        };
+
+        return [[$at(0, 0), $at(0, 1), $at(0, 2)], [$at(1, 0), $at(1, 1), $at(1, 2)], [$at(2, 0), $at(2, 1), $at(2, 2)]];
     }
 
     public static function reading(Item $item): HeadReading

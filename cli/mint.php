@@ -13,4 +13,4 @@ spl_autoload_register(static function (string $class): void {
     }
 });
 
-exit((new Program(STDIN, STDOUT, STDERR))->run(array_slice($_SERVER['argv'], 1)));
+exit((new Program(STDIN, STDOUT, STDERR))->run(array_values(array_map(strval(...), array_slice((array) $_SERVER['argv'], 1)))));

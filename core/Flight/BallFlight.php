@@ -35,7 +35,7 @@ final readonly class BallFlight
     /** Step control: error per step, m and m/s. */
     public const TOLERANCE = 1e-2;
 
-    private const FIRST_STEP_S = 0.5;
+    private const FIRST_STEP_S = 0.3;
 
     private const MAX_STEPS = 2000;
 

@@ -56,7 +56,9 @@ final readonly class DeliveryEstimate
                 $measured[$name] *= $sign;
             }
         }
+        /** @var array<int, float> $observed */
         $observed = [$ball->ballSpeedMps, $ball->launchDeg, $ball->spinRpm];
+        /** @var array<int, float> $noise */
         $noise = [0.004 * $ball->ballSpeedMps, 0.3, max(40.0, 0.02 * $ball->spinRpm)];
         if ($directionKnown) {
             $observed[] = $sign * $ball->directionDeg;
@@ -83,7 +85,8 @@ final readonly class DeliveryEstimate
         $inverse = [];
         for ($round = 0; $round < 8; $round++) {
             $now = self::predict($x, $head, $directionKnown, $axisKnown);
-            $slopes = [];
+            /** @var array<int, array<int, float>> $slopes */
+            $slopes = array_fill(0, count($observed), []);
             foreach (self::STEP as $i => $h) {
                 $moved = $x;
                 $moved[$i] += $h;
@@ -91,18 +94,21 @@ final readonly class DeliveryEstimate
                     $slopes[$k][$i] = ($value - $now[$k]) / $h;
                 }
             }
+            /** @var array<int, array<int, float>> $a */
             $a = [];
+            /** @var array<int, float> $b */
             $b = [];
             foreach ($x as $i => $value) {
                 $b[$i] = ($prior[$i] - $value) / $sd[$i] ** 2;
-                foreach ($x as $j => $_) {
-                    $a[$i][$j] = $i === $j ? 1 / $sd[$i] ** 2 : 0.0;
-                }
                 foreach ($observed as $k => $seen) {
                     $b[$i] += $slopes[$k][$i] * ($seen - $now[$k]) / $noise[$k] ** 2;
-                    foreach ($x as $j => $_) {
-                        $a[$i][$j] += $slopes[$k][$i] * $slopes[$k][$j] / $noise[$k] ** 2;
+                }
+                foreach ($x as $j => $_) {
+                    $sum = $i === $j ? 1 / $sd[$i] ** 2 : 0.0;
+                    foreach ($slopes as $k => $slope) {
+                        $sum += $slope[$i] * $slope[$j] / $noise[$k] ** 2;
                     }
+                    $a[$i][$j] = $sum;
                 }
             }
             $inverse = self::invert($a);
