@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Cli;
 
 use MintCarry\Core\Club\AddressHabit;
+use MintCarry\Core\Club\EquipmentRules;
 use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\Club\SleeveCard;
 use MintCarry\Core\Club\SleeveChange;
@@ -176,13 +177,14 @@ final class Commands
         $head = Weights::place($empty, $slots, $item->numbers('masses'));
         $item->done();
         $out = ['massG' => $head->massG, 'cgToeMm' => $head->cgToeMm, 'cgBackMm' => $head->cgBackMm, 'cgUpMm' => $head->cgUpMm, 'inertiaGcm2' => $head->inertiaGcm2];
+        $warnings = EquipmentRules::warnings($head, lengthMm: $build?->optional('lengthMm'));
         if ($build !== null) {
             $swing = SwingWeight::of($head->massG, $build->number('lengthMm'), $build->number('shaftMassG'), $build->number('shaftBalanceFromButtMm'), $build->number('gripMassG'));
             $build->done();
             $out += ['swingWeight' => $swing->label(), 'swingMomentOzIn' => $swing->momentOzIn];
         }
 
-        return $out + ($head->warnings() === [] ? [] : ['warnings' => $head->warnings()]);
+        return $out + ($warnings === [] ? [] : ['warnings' => $warnings]);
     }
 
     /** @return callable(Item): array<string, mixed> */

@@ -11,6 +11,7 @@ use MintCarry\Core\CoreException;
  *
  * Pressure from altitude: ICAO standard atmosphere, p = 101325 (1 − 2.25577e-5 h)^5.25588 Pa.
  * Saturation vapour pressure: Magnus form 610.94 exp(17.625 T/(T + 243.04)) Pa (Alduchov & Eskridge 1996, from memory).
+ * Dynamic viscosity: Sutherland's law, 1.458e-6 T^1.5/(T + 110.4) Pa s (ICAO standard atmosphere).
  * Density: sum of dry air (287.058 J/kg K) and water vapour (461.495 J/kg K) as ideal gases.
  */
 final readonly class Atmosphere
@@ -18,6 +19,9 @@ final readonly class Atmosphere
     public float $densityKgM3;
 
     public float $pressurePa;
+
+    /** Dynamic viscosity, Pa s. The flight model does not use it: a Reynolds term was tried and gained nothing. */
+    public float $viscosityPaS;
 
     /**
      * @param  float|null  $pressureHpa  station pressure; when given it wins over the altitude
@@ -41,6 +45,7 @@ final readonly class Atmosphere
             ? $pressureHpa * 100
             : 101325 * (1 - 2.25577e-5 * $altitudeM) ** 5.25588;
         $kelvin = $temperatureC + 273.15;
+        $this->viscosityPaS = 1.458e-6 * $kelvin ** 1.5 / ($kelvin + 110.4);
         $vapourPa = $humidity * 610.94 * exp(17.625 * $temperatureC / ($temperatureC + 243.04));
         $this->densityKgM3 = ($this->pressurePa - $vapourPa) / (287.058 * $kelvin) + $vapourPa / (461.495 * $kelvin);
     }

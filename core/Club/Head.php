@@ -18,9 +18,6 @@ use function rad2deg;
  */
 final readonly class Head
 {
-    /** Limits of the equipment rules as recalled: check the current rules. */
-    public const RULE_MOI_GCM2 = 5900.0 + 100.0;
-
     public const MIDDLE_INERTIA_GCM2 = [[2800.0, 0.0, 0.0], [0.0, 3300.0, 0.0], [0.0, 0.0, 4900.0]];
 
     /**
@@ -73,24 +70,6 @@ final readonly class Head
     public function faceAt(float $toeMm, float $highMm): array
     {
         return [$this->loftDeg + rad2deg($highMm / $this->rollRadiusMm), rad2deg($toeMm / $this->bulgeRadiusMm)];
-    }
-
-    /**
-     * What to look at in the equipment rules, in plain words; empty when nothing stands out.
-     *
-     * @return list<string>
-     */
-    public function warnings(?float $volumeCm3 = null): array
-    {
-        $out = [];
-        if ($this->inertiaGcm2[2][2] > self::RULE_MOI_GCM2) {
-            $out[] = sprintf('Moment of inertia about the vertical axis is %.0f g·cm²: check the current rules.', $this->inertiaGcm2[2][2]);
-        }
-        if ($volumeCm3 !== null && $volumeCm3 > 470) {
-            $out[] = sprintf('Head volume is %.0f cm³: check the current rules.', $volumeCm3);
-        }
-
-        return $out;
     }
 
     /**

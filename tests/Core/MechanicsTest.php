@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Eris\Generator;
 use Eris\TestTrait;
+use MintCarry\Core\Club\EquipmentRules;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\Matrix3;
@@ -301,6 +302,13 @@ it('refuses a tensor that no body can have, and a mass that no head has', functi
     expect(fn () => new Head(inertiaGcm2: [[2800, 4000, 0], [4000, 3300, 0], [0, 0, 4900]]))->toThrow(CoreException::class, 'positive definite')
         ->and(fn () => new Head(inertiaGcm2: [[2800, 10, 0], [0, 3300, 0], [0, 0, 4900]]))->toThrow(CoreException::class, 'symmetric')
         ->and(fn () => new Head(massG: 0))->toThrow(CoreException::class)
-        ->and(fn () => Head::preset('huge'))->toThrow(CoreException::class, 'not a head preset')
-        ->and((new Head(inertiaGcm2: [[2800, 0, 0], [0, 3300, 0], [0, 0, 6400]]))->warnings(480)[0])->toContain('check the current rules');
+        ->and(fn () => Head::preset('huge'))->toThrow(CoreException::class, 'not a head preset');
+});
+
+it('warns of what the equipment rules limit, and never says more than to check them', function (): void {
+    $wide = new Head(inertiaGcm2: [[2800, 0, 0], [0, 3300, 0], [0, 0, 6400]]);
+    $lines = EquipmentRules::warnings($wide, 480, 1180, 270);
+    expect($lines)->toHaveCount(4)->each->toContain('check the current rules');
+    expect(EquipmentRules::warnings($wide, lengthMm: 1180)[1])->toContain('and local rules')
+        ->and(EquipmentRules::warnings(new Head, 460, 1160, 250))->toBe([]);
 });
