@@ -23,6 +23,14 @@ final readonly class PlayerModel
         /** Multiplies every spread; 1 is a steady club player. */
         public float $looseness = 1.0,
         public float $mishitShare = 0.05,
+        /** Spreads (SD) from swing to swing. */
+        public float $clubSpeedSdMps = 0.56,
+        public float $attackSdDeg = 1.1,
+        public float $pathSdDeg = 1.5,
+        public float $faceSdDeg = 2.2,
+        public float $dynamicLoftSdDeg = 1.2,
+        public float $toeSdMm = 6.0,
+        public float $highSdMm = 5.0,
         /** Correlation of face and path from swing to swing. */
         public float $faceWithPath = 0.3,
         /** How far a change of presented loft and face reaches the delivery. */
@@ -42,6 +50,9 @@ final readonly class PlayerModel
         /** How much of a visible change of face the player steers against, 0 … 1. */
         public float $steersAgainstFace = 0.0,
     ) {
+        foreach (['clubSpeedSdMps' => $clubSpeedSdMps, 'attackSdDeg' => $attackSdDeg, 'pathSdDeg' => $pathSdDeg, 'faceSdDeg' => $faceSdDeg, 'dynamicLoftSdDeg' => $dynamicLoftSdDeg, 'toeSdMm' => $toeSdMm, 'highSdMm' => $highSdMm] as $name => $sd) {
+            CoreException::requireWithin($name, $sd, 0, 20);
+        }
         foreach (['looseness' => [$looseness, 0, 5], 'mishitShare' => [$mishitShare, 0, 1], 'faceWithPath' => [$faceWithPath, -0.95, 0.95], 'loftCarriesThrough' => [$loftCarriesThrough, -1, 3],
             'faceCarriesThrough' => [$faceCarriesThrough, -1, 3], 'squares' => [$squares, 0, 1], 'headPeculiarity' => [$headPeculiarity, 0, 5], 'tiringPerSwing' => [$tiringPerSwing, 0, 0.05], 'steersAgainstFace' => [$steersAgainstFace, 0, 1]] as $name => [$value, $low, $high]) {
             CoreException::requireWithin($name, $value, $low, $high);

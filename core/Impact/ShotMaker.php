@@ -12,8 +12,7 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * Hits shots for a made-up player through the impact model, with scatter from a seeded source. Spreads (SD, assumption): club speed 0.56 m/s, attack 1.1°,
- * path 1.5°, face 2.2°, dynamic loft 1.2°, strike 6 and 5 mm. A mishit is a strike 12–22 mm toward heel or toe and low. A head's own
+ * Hits shots for a made-up player through the impact model, with scatter from a seeded source. Spreads are the player's own (defaults are assumptions). A mishit is a strike 12–22 mm toward heel or toe and low. A head's own
  * peculiarity comes from its name, so the same head always behaves the same.
  */
 final class ShotMaker
@@ -42,15 +41,15 @@ final class ShotMaker
         $speed = $player->clubSpeedMps * $this->freshness($player) - 0.045 * $s->swingWeightPoints;
         $this->swings++;
         $delivery = new Delivery(
-            max(8.0, $speed + $draw(0.56)),
-            self::clip($player->attackDeg + $draw(1.1), 24),
-            self::clip($player->pathDeg + 1.5 * ($player->faceWithPath * $shared + sqrt(1 - $player->faceWithPath ** 2) * $own), 29),
-            max(1.0, min(44.0, $player->dynamicLoftDeg + $loftDeg + $draw(1.2))),
-            self::clip($player->faceDeg + $this->hand->sign() * $openDeg + 2.2 * $shared, 29),
+            max(8.0, $speed + $draw($player->clubSpeedSdMps)),
+            self::clip($player->attackDeg + $draw($player->attackSdDeg), 24),
+            self::clip($player->pathDeg + $player->pathSdDeg * ($player->faceWithPath * $shared + sqrt(1 - $player->faceWithPath ** 2) * $own), 29),
+            max(1.0, min(44.0, $player->dynamicLoftDeg + $loftDeg + $draw($player->dynamicLoftSdDeg))),
+            self::clip($player->faceDeg + $this->hand->sign() * $openDeg + $player->faceSdDeg * $shared, 29),
         );
         $strike = new Strike(
-            self::clip($player->toeMm + $toePeculiar - 0.3 * $s->swingWeightPoints + ($mishit ? $side * Normal::uniform($this->random, 12.0, 22.0) : $draw(6.0)), 40),
-            self::clip($player->highMm + $highPeculiar + ($mishit ? -Normal::uniform($this->random, 3.0, 10.0) : $draw(5.0)), 22),
+            self::clip($player->toeMm + $toePeculiar - 0.3 * $s->swingWeightPoints + ($mishit ? $side * Normal::uniform($this->random, 12.0, 22.0) : $draw($player->toeSdMm)), 40),
+            self::clip($player->highMm + $highPeculiar + ($mishit ? -Normal::uniform($this->random, 3.0, 10.0) : $draw($player->highSdMm)), 22),
         );
         $launch = (new Impact($s->head, $this->hand))->strike($delivery, $strike);
 

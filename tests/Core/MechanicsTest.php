@@ -312,3 +312,33 @@ it('warns of what the equipment rules limit, and never says more than to check t
     expect(EquipmentRules::warnings($wide, lengthMm: 1180)[1])->toContain('and local rules')
         ->and(EquipmentRules::warnings(new Head, 460, 1160, 250))->toBe([]);
 });
+
+it('scatters by the spreads and the correlation it was given', function (): void {
+    $maker = new ShotMaker(Head::preset('middle'), Hand::Right, new Randomizer(new Mt19937(3)));
+    $player = new PlayerModel(mishitShare: 0, clubSpeedSdMps: 0.8, attackSdDeg: 0.5, pathSdDeg: 2.0, faceSdDeg: 1.0, dynamicLoftSdDeg: 0.7, toeSdMm: 4, highSdMm: 3, faceWithPath: 0.6);
+    $hits = array_map(fn () => $maker->hit($player), range(1, 3000));
+    $of = fn (string $part, string $field): array => array_map(fn (array $hit): float => $hit[$part]->{$field}, $hits);
+    $sd = fn (array $values): float => (float) Summary::of($values)->sd;
+    expect($sd($of('delivery', 'clubSpeedMps')))->toEqualWithDelta(0.8, 0.04)
+        ->and($sd($of('delivery', 'attackDeg')))->toEqualWithDelta(0.5, 0.03)
+        ->and($sd($of('delivery', 'pathDeg')))->toEqualWithDelta(2.0, 0.1)
+        ->and($sd($of('delivery', 'faceDeg')))->toEqualWithDelta(1.0, 0.05)
+        ->and($sd($of('delivery', 'dynamicLoftDeg')))->toEqualWithDelta(0.7, 0.04)
+        ->and($sd($of('strike', 'toeMm')))->toEqualWithDelta(4, 0.2)
+        ->and($sd($of('strike', 'highMm')))->toEqualWithDelta(3, 0.15);
+    $faces = $of('delivery', 'faceDeg');
+    $paths = $of('delivery', 'pathDeg');
+    $together = array_sum(array_map(fn (float $f, float $p): float => $f * $p, $faces, $paths)) / count($faces) / $sd($faces) / $sd($paths);
+    expect($together)->toEqualWithDelta(0.6, 0.05);
+});
+
+it('mishits as often as the player does, and low toward heel or toe', function (): void {
+    $maker = new ShotMaker(Head::preset('middle'), Hand::Right, new Randomizer(new Mt19937(8)));
+    $hits = array_map(fn () => $maker->hit(new PlayerModel(mishitShare: 0.2)), range(1, 2000));
+    $bad = array_filter($hits, fn (array $hit): bool => $hit['mishit']);
+    expect(count($bad) / 2000)->toEqualWithDelta(0.2, 0.03);
+    foreach ($bad as $hit) {
+        expect(abs($hit['strike']->toeMm))->toBeGreaterThan(11.9)
+            ->and($hit['strike']->highMm)->toBeLessThan(-2.9);
+    }
+});
