@@ -42,8 +42,8 @@ final readonly class LaunchSpinField
         return self::of(
             $speed->mean,
             $flight,
-            [max(1.0, floor(min(min($launch), $midLaunch - 5))), min(40.0, ceil(max(max($launch), $midLaunch + 5)))],
-            [max(500.0, 100 * floor(min(min($spin), $midSpin - 1000) / 100)), min(9000.0, 100 * ceil(max(max($spin), $midSpin + 1000) / 100))],
+            [max(1.0, floor(min(min($launch) - 0.4, $midLaunch - 5))), min(40.0, ceil(max(max($launch) + 0.4, $midLaunch + 5)))],
+            [max(500.0, 100 * floor(min(min($spin) - 80, $midSpin - 1000) / 100)), min(9000.0, 100 * ceil(max(max($spin) + 80, $midSpin + 1000) / 100))],
         );
     }
 
