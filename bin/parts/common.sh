@@ -85,7 +85,7 @@ check_ground() {
 # --- the private database --------------------------------------------------------------------------------------------
 db_socket() {
   local path="$RUN/db.sock"
-  if [ ${#path} -ge 100 ]; then path="/tmp/mintcarry-$(hash_of <(printf %s "$ROOT") | cut -c1-12).sock"; fi
+  if [ ${#path} -ge 100 ]; then path="${TMPDIR:-/tmp}/mintcarry-$(hash_of <(printf %s "$ROOT") | cut -c1-12).sock"; fi
   printf %s "$path"
 }
 DB_SOCKET="$(db_socket)"
@@ -166,7 +166,7 @@ serve_configuration() {
   mkdir -p "$dir/tmp"
   [ "$WORKER" = "$(id -un)" ] || chown -R "$WORKER" "$dir"
   local fpm="$dir/fpm.sock"
-  [ ${#fpm} -lt 100 ] || fpm="/tmp/mintcarry-$1-$(hash_of <(printf %s "$ROOT") | cut -c1-12).sock"
+  [ ${#fpm} -lt 100 ] || fpm="${TMPDIR:-/tmp}/mintcarry-$1-$(hash_of <(printf %s "$ROOT") | cut -c1-12).sock"
   cat >"$dir/fpm.conf" <<EOF
 [global]
 daemonize = no

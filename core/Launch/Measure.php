@@ -147,7 +147,9 @@ enum Measure: string
             self::DynamicLoft => [4.0, 30.0],
             self::Descent => [15.0, 60.0],
             self::HangTime => [2.5, 9.0],
-            self::StrikeToe, self::StrikeHigh => [-40.0, 40.0],
+            self::StrikeToe => [-40.0, 40.0],
+            self::StrikeHigh => [-25.0, 25.0],
+            self::Attack => [-12.0, 12.0],
             default => [-30.0, 30.0],
         };
     }
