@@ -32,8 +32,7 @@ final class ReadLaunchFile
      */
     public function start(ImportFile $file, TextFile $text): array
     {
-        $signature = ColumnGuess::signature($text);
-        $remembered = $signature === null ? null : RememberedMap::query()->where('studio_id', $file->studio_id)->where('signature', $signature)->first();
+        $remembered = $file->signature === null ? null : RememberedMap::query()->where('studio_id', $file->studio_id)->where('signature', $file->signature)->first();
         $guess = ColumnGuess::of($text);
         if ($remembered !== null) {
             $map = ColumnMap::fromArray($remembered->map);

@@ -6,7 +6,6 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToStudio;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\HasMany;
 use MintCarry\Core\Club\Hand;
 
 /**
@@ -24,11 +23,5 @@ final class Player extends Model
     protected function casts(): array
     {
         return ['hand' => Hand::class, 'units' => 'array'];
-    }
-
-    /** @return HasMany<Fitting, $this> */
-    public function fittings(): HasMany
-    {
-        return $this->hasMany(Fitting::class);
     }
 }

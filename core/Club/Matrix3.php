@@ -45,31 +45,6 @@ final class Matrix3
     }
 
     /**
-     * @param  Matrix  $a
-     * @param  Matrix  $b
-     * @return Matrix
-     */
-    public static function multiply(array $a, array $b): array
-    {
-        $columns = [self::apply($a, [$b[0][0], $b[1][0], $b[2][0]]), self::apply($a, [$b[0][1], $b[1][1], $b[2][1]]), self::apply($a, [$b[0][2], $b[1][2], $b[2][2]])];
-
-        return [
-            [$columns[0][0], $columns[1][0], $columns[2][0]],
-            [$columns[0][1], $columns[1][1], $columns[2][1]],
-            [$columns[0][2], $columns[1][2], $columns[2][2]],
-        ];
-    }
-
-    /**
-     * @param  Matrix  $m
-     * @return Matrix
-     */
-    public static function transpose(array $m): array
-    {
-        return [[$m[0][0], $m[1][0], $m[2][0]], [$m[0][1], $m[1][1], $m[2][1]], [$m[0][2], $m[1][2], $m[2][2]]];
-    }
-
-    /**
      * Inverse of a symmetric matrix.
      *
      * @param  Matrix  $m
