@@ -55,7 +55,7 @@ abstract class AppTestCase extends TestCase
      */
     public function type(User $user, Fitting $fitting, Setup $setup, array $shots): TestResponse
     {
-        $units = ['ballSpeedMps' => 'mph', 'clubSpeedMps' => 'mph', 'spinRpm' => 'rpm', 'carryM' => 'yd', 'sideM' => 'yd'];
+        $units = ['ballSpeedMps' => 'mph', 'clubSpeedMps' => 'mph', 'spinRpm' => 'rpm', 'carryM' => 'yd', 'totalM' => 'yd', 'sideM' => 'yd', 'strikeToeMm' => 'mm', 'strikeHighMm' => 'mm'];
         $body = [];
         foreach ($shots as $shot) {
             $values = [];

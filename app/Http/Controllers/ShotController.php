@@ -45,7 +45,7 @@ final class ShotController
             [$values, $issues] = TypedShot::read($shot['values'], $fitting->player->hand, $fitting->flight());
             $refused = array_values(array_filter($issues, fn (Issue $issue): bool => $issue->refused));
             if ($refused !== []) {
-                throw ValidationException::withMessages(["shots.{$i}.{$refused[0]->field}" => 'Shot '.($i + 1).": {$refused[0]->message}. Nothing was saved; what you typed is still here."]);
+                throw ValidationException::withMessages(["shots.{$i}.{$refused[0]->field}" => 'Shot '.($i + 1).': '.rtrim($refused[0]->message, '.').'. Nothing was saved; what you typed is still here.']);
             }
             $read[] = ['setupId' => (int) $given['setupId'], 'measured' => $values, 'typed' => $shot['values'], 'flags' => array_map(fn (Issue $issue): string => $issue->message, $issues),
                 'key' => ShotRow::keyOf($values, null), 'clientId' => $shot['clientId'], 'note' => $shot['note'] ?? null];
