@@ -1,0 +1,198 @@
+import { expect, test, type Page } from '@playwright/test';
+import { accessible, addSetup, beginFitting, signIn, watch } from './help';
+
+// What each view shows and does, on the demo studio or a fitting of its own; whole tasks are in fitting.spec.ts.
+
+async function open(page: Page, player: string, step: string): Promise<void> {
+    await page.getByRole('link', { name: new RegExp(player) }).click();
+    await expect(page.getByRole('navigation', { name: 'Steps' })).toBeVisible();
+    await page
+        .getByRole('navigation', { name: 'Steps' })
+        .getByRole('link', { name: new RegExp(`^${step}`) })
+        .click();
+}
+
+async function typeShots(page: Page, shots: Record<string, string>[]): Promise<void> {
+    await page.getByRole('link', { name: /^Shots/ }).click();
+    await page.getByRole('button', { name: 'Type them' }).click();
+    for (const [i, shot] of shots.entries()) {
+        if (i > 0) await page.getByRole('button', { name: /^Another shot/ }).click();
+        for (const [label, value] of Object.entries(shot)) await page.getByLabel(`${label} of shot ${i + 1}`, { exact: true }).fill(value);
+    }
+    await page.getByRole('button', { name: /^Store \d+ shots/ }).click();
+    await expect(page.getByText(/typed shots? stored/)).toBeVisible();
+}
+
+test('a wrong password is refused plainly and the e-mail stays', async ({ page }) => {
+    await page.goto('/');
+    await page.getByLabel('E-mail').fill('fitter@demo.example');
+    await page.getByLabel('Password').fill('guess');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('alert')).toContainText('do not belong together');
+    await expect(page.getByLabel('E-mail')).toHaveValue('fitter@demo.example');
+    await accessible(page);
+});
+
+test('signing out leaves nothing of the studio on the screen', async ({ page }) => {
+    await signIn(page);
+    await open(page, 'Rafe Quillon', 'Compare');
+    await expect(page.getByRole('img', { name: /Where the shots land/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+    await expect(page.getByText('Rafe Quillon')).toHaveCount(0);
+    await page.goBack();
+    await expect(page.getByText('Rafe Quillon')).toHaveCount(0);
+});
+
+test('a sign-in that ran out is said, and what was typed stays', async ({ page, context }) => {
+    await signIn(page);
+    await beginFitting(page, 'Sven Arbor', 'right', 'yards');
+    await page.getByRole('button', { name: /own club/ }).click();
+    await page.getByLabel('Head').first().fill('Curlew L');
+    await page.getByLabel('Stated loft').fill('9');
+    await context.clearCookies({ name: 'mintcarry' });
+    await page.getByRole('button', { name: 'Add setup' }).click();
+    await expect(page.getByRole('alert')).toContainText(/signed out|open too long/);
+    await expect(page.getByLabel('Head').first()).toHaveValue('Curlew L');
+});
+
+test('the day book is searched as one types', async ({ page }) => {
+    await signIn(page);
+    const search = page.getByLabel('Search the day book');
+    await search.fill('imke');
+    await expect(page.getByRole('link', { name: /Imke Dorsay/ })).toBeVisible();
+    await expect(page.getByRole('link', { name: /Rafe Quillon/ })).toHaveCount(0);
+    await search.fill('no such player');
+    await expect(page.getByText('Nothing found for “no such player”.')).toBeVisible();
+    await search.fill('');
+    await expect(page.getByRole('link', { name: /Rafe Quillon/ })).toBeVisible();
+});
+
+test('the number keys walk the steps, but not while typing', async ({ page }) => {
+    await signIn(page);
+    await open(page, 'Rafe Quillon', 'Compare');
+    const steps = page.getByRole('navigation', { name: 'Steps' });
+    const names = (await steps.getByRole('link').allTextContents()).map((t) => t.trim().split(/\s/)[0]);
+    for (const [i, name] of names.entries()) {
+        await page.keyboard.press(String(i + 1));
+        await expect(steps.locator('[aria-current]')).toContainText(name!);
+    }
+    await page.goto('/#/');
+    await page.getByLabel('Player').fill('12');
+    await expect(page.getByRole('heading', { name: 'Day book' })).toBeVisible();
+});
+
+test('every shot that counts is on the landing map, and those left out are open', async ({ page }) => {
+    await signIn(page);
+    await beginFitting(page, 'Petra Linden', 'right', 'yards');
+    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
+    const base = { 'Ball speed': '150', 'Launch angle': '12', 'Spin rate': '2400', Carry: '230' };
+    await typeShots(page, [
+        { ...base, 'Launch direction': '2 R', 'Spin axis': '0' },
+        { ...base, 'Launch direction': '3 L', 'Spin axis': '0', 'Ball speed': '149' },
+        { ...base, 'Launch direction': '0', 'Spin axis': '0', 'Ball speed': '151' },
+    ]);
+    await page.getByRole('link', { name: /^Compare/ }).click();
+    const map = page.getByRole('img', { name: /Where the shots land/ });
+    await expect(map).toBeVisible();
+    await expect(map.locator('title')).toHaveCount(3);
+    const x = async (shot: number) => (await map.locator('path', { has: page.locator('title', { hasText: new RegExp(`^Shot ${shot}\\b`) }) }).boundingBox())!.x;
+    expect(await x(2)).toBeLessThan(await x(3));
+    expect(await x(3)).toBeLessThan(await x(1));
+    await accessible(page);
+});
+
+test('a fitting without shots says so on every step, without an error', async ({ page }) => {
+    const errors = watch(page);
+    await signIn(page);
+    await beginFitting(page, 'Otto Breck', 'left', 'metresMps');
+    for (const step of ['Shots', 'Compare', 'Decide', 'Sheet']) {
+        await page
+            .getByRole('navigation', { name: 'Steps' })
+            .getByRole('link', { name: new RegExp(`^${step}`) })
+            .click();
+        await expect(page.locator('main')).not.toBeEmpty();
+        await accessible(page);
+    }
+    expect(errors).toEqual([]);
+});
+
+test('the dark theme stays after a reload and can be read', async ({ page }) => {
+    await signIn(page);
+    await page.getByRole('button', { name: 'Dark' }).click();
+    await page.reload();
+    await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+    await open(page, 'Rafe Quillon', 'Compare');
+    await expect(page.getByRole('img', { name: /Where the shots land/ })).toBeVisible();
+    await accessible(page);
+    await page.getByRole('button', { name: 'Light' }).click();
+    await expect(page.locator('html')).not.toHaveAttribute('data-theme', 'dark');
+});
+
+for (const step of ['Bench', 'Shots', 'Compare', 'Decide', 'Sheet']) {
+    test(`${step} fits a phone and a tablet`, async ({ page }) => {
+        await signIn(page);
+        await open(page, 'Rafe Quillon', step);
+        for (const width of [1280, 820, 390]) {
+            await page.setViewportSize({ width, height: 844 });
+            await expect(page.locator('main')).not.toBeEmpty();
+            expect(await page.evaluate(() => document.documentElement.scrollWidth), `${step} at ${width}`).toBeLessThanOrEqual(width);
+        }
+    });
+}
+
+test('no text is cut or overlapped by its neighbour on the trail', async ({ page }) => {
+    await signIn(page);
+    await open(page, 'Rafe Quillon', 'Compare');
+    const boxes = await page
+        .locator('ol[aria-label="Trail of setups"] > li')
+        .evaluateAll((all) => all.map((e) => e.getBoundingClientRect()).map((r) => [r.left, r.right, r.top, r.bottom] as const));
+    expect(boxes.length).toBeGreaterThan(2);
+    for (const [i, a] of boxes.entries())
+        for (const b of boxes.slice(i + 1)) {
+            const across = Math.min(a[1], b[1]) - Math.max(a[0], b[0]);
+            const down = Math.min(a[3], b[3]) - Math.max(a[2], b[2]);
+            expect(across > 1 && down > 1).toBe(false);
+        }
+});
+
+test('the sheet prints without the buttons of the screen', async ({ page }) => {
+    await signIn(page);
+    await page.getByRole('link', { name: /Imke Dorsay/ }).click();
+    await expect(page.getByRole('heading', { name: 'Build sheet' })).toBeVisible();
+    await page.emulateMedia({ media: 'print' });
+    await expect(page.getByRole('navigation', { name: 'Steps' })).toBeHidden();
+    await expect(page.getByRole('button', { name: /Print/ })).toBeHidden();
+    await expect(page.getByRole('heading', { name: 'Build sheet' })).toBeVisible();
+    const pdf = await page.pdf({ format: 'A4' });
+    expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)!.length).toBeLessThanOrEqual(2);
+});
+
+test('the same fitting reads in the units of its player', async ({ page }) => {
+    await signIn(page);
+    await open(page, 'Imke Dorsay', 'Compare');
+    await expect(page.getByRole('row', { name: /^Carry m / })).toBeVisible();
+    await expect(page.locator('main')).not.toContainText(' yd');
+    await page.goto('/#/');
+    await open(page, 'Rafe Quillon', 'Compare');
+    await expect(page.getByRole('row', { name: /^Carry yd/ })).toBeVisible();
+});
+
+test('the fitter overrules the mapping: unit, sign and a column set aside', async ({ page }) => {
+    await signIn(page);
+    await beginFitting(page, 'Nils Farrow', 'right', 'metresMps');
+    await addSetup(page, /own club/, { Head: 'Tern 460', 'Stated loft': '10.5' });
+    await page.getByRole('link', { name: /^Shots/ }).click();
+    const csv = 'Ball Speed,Launch,Spin,Offline,Nonsense\n150,12,2450,10,7\n151,13,2500,-4,8\n';
+    await page.locator('input[type=file]').setInputFiles({ name: 'plain.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+    await expect(page.getByText('as they will be stored')).toBeVisible();
+    await expect(page.getByLabel('Measure of column 5')).toHaveValue('');
+    await page.getByLabel('Unit of column 4').selectOption('m');
+    await page.getByLabel('Sign of column 4').selectOption('left');
+    await expect(page.getByRole('cell', { name: '10 L' })).toBeVisible();
+    await expect(page.getByRole('cell', { name: '4 R' })).toBeVisible();
+    await accessible(page);
+    await page.getByRole('button', { name: 'Store 2 shots' }).click();
+    await expect(page.getByText(/2 shots stored/)).toBeVisible();
+    await expect(page.getByRole('cell', { name: '10 L' })).toBeVisible();
+});
