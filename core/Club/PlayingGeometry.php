@@ -115,11 +115,11 @@ final readonly class PlayingGeometry
     }
 
     /**
-     * The head with a straight shaft, from a reading taken at some sleeve position.
+     * The head with a straight shaft and on its sole, from a reading taken at some sleeve position.
      *
      * @param  list<SleeveTilt>  $readAt
      */
-    private static function straighten(HeadReading $head, array $readAt, AddressHabit $readAs): HeadReading
+    public static function straighten(HeadReading $head, array $readAt, AddressHabit $readAs): HeadReading
     {
         // Lie: the straight one whose tilted shaft shows the lie that was read. The function is all but linear.
         $lie = $head->lieDeg;

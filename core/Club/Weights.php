@@ -30,29 +30,90 @@ final class Weights
      */
     public static function place(Head $empty, array $slots, array $massesG): Head
     {
+        $points = self::points($slots, $massesG);
+        $mass = $empty->massG + array_sum($massesG);
+        if ($mass > self::MOST_HEAD_G) {
+            throw CoreException::invalid('masses', sprintf('With these weights the head has %.1f g; no driver head has more than %.0f g.', $mass, self::MOST_HEAD_G));
+        }
+
+        return self::combine($empty, $points);
+    }
+
+    /**
+     * The head with empty slots, from the head as it was weighed with weights in it.
+     *
+     * @param  list<WeightSlot>  $slots
+     * @param  array<string, float>  $massesG  what is in it now, by slot name
+     */
+    public static function remove(Head $filled, array $slots, array $massesG): Head
+    {
+        return self::combine($filled, array_map(static fn (array $p): array => [-$p[0], $p[1], $p[2], $p[3]], self::points($slots, $massesG)));
+    }
+
+    /**
+     * Refuses an arrangement that the head and the stock do not allow, by name.
+     *
+     * @param  list<WeightSlot>  $slots
+     * @param  list<float>  $stockG  the pieces there are
+     * @param  array<string, float>  $massesG  by slot name
+     */
+    public static function requireLegal(array $slots, array $stockG, array $massesG): void
+    {
+        self::points($slots, $massesG);
+        foreach ($slots as $slot) {
+            $grams = $massesG[$slot->name] ?? null;
+            if ($grams === null && ! $slot->mayBeEmpty) {
+                throw CoreException::invalid("masses.{$slot->name}", "The slot {$slot->name} may not be left empty.");
+            }
+            if ($grams !== null && ($grams < $slot->fromG || $grams > $slot->toG)) {
+                throw CoreException::invalid("masses.{$slot->name}", sprintf('The slot %s takes %g to %g g, not %g g.', $slot->name, $slot->fromG, $slot->toG, $grams));
+            }
+            if ($grams !== null) {
+                $at = array_search($grams, $stockG, false);
+                if ($at === false) {
+                    throw CoreException::invalid("masses.{$slot->name}", sprintf('There is no other %g g weight for %s: in stock are %s.', $grams, $slot->name, $stockG === [] ? 'none more' : implode(', ', array_map(static fn (float $g): string => sprintf('%g g', $g), $stockG))));
+                }
+                unset($stockG[$at]);
+                $stockG = array_values($stockG);
+            }
+        }
+    }
+
+    /**
+     * Weights as points: grams, and place on the axes target, toe-to-heel, up (x = −back, y = −toe, z = up), mm.
+     *
+     * @param  list<WeightSlot>  $slots
+     * @param  array<string, float>  $massesG
+     * @return list<array{float, float, float, float}>
+     */
+    private static function points(array $slots, array $massesG): array
+    {
         $places = [];
         foreach ($slots as $slot) {
             $places[$slot->name] = $slot;
         }
-        $mass = $empty->massG;
-        // Axes target, toe-to-heel, up: x = −back, y = −toe, z = up.
-        $points = [[$empty->massG, -$empty->cgBackMm, -$empty->cgToeMm, $empty->cgUpMm]];
+        $points = [];
         foreach ($massesG as $name => $grams) {
             $slot = $places[$name] ?? throw CoreException::invalid("masses.{$name}", "This head has no slot '{$name}'; it has ".(implode(', ', array_keys($places)) ?: 'none').'.');
             CoreException::requireWithin("masses.{$name}", $grams, 0, 60, 'g');
-            $mass += $grams;
             $points[] = [$grams, -$slot->backMm, -$slot->toeMm, $slot->upMm];
         }
-        if ($mass > self::MOST_HEAD_G) {
-            throw CoreException::invalid('masses', sprintf('With these weights the head has %.1f g; no driver head has more than %.0f g.', $mass, self::MOST_HEAD_G));
-        }
+
+        return $points;
+    }
+
+    /** @param  list<array{float, float, float, float}>  $weights  negative grams take mass away */
+    private static function combine(Head $head, array $weights): Head
+    {
+        $points = [[$head->massG, -$head->cgBackMm, -$head->cgToeMm, $head->cgUpMm], ...$weights];
+        $mass = array_sum(array_column($points, 0));
         $cg = [0.0, 0.0, 0.0];
         foreach ($points as [$m, $x, $y, $z]) {
             $cg[0] += $m * $x / $mass;
             $cg[1] += $m * $y / $mass;
             $cg[2] += $m * $z / $mass;
         }
-        $i = $empty->inertiaGcm2;
+        $i = $head->inertiaGcm2;
         foreach ($points as [$m, $x, $y, $z]) {
             [$dx, $dy, $dz] = [($x - $cg[0]) / 10, ($y - $cg[1]) / 10, ($z - $cg[2]) / 10];
             $i[0][0] += $m * ($dy * $dy + $dz * $dz);
@@ -63,7 +124,7 @@ final class Weights
             $i[1][2] = $i[2][1] = $i[1][2] - $m * $dy * $dz;
         }
 
-        return new Head($empty->loftDeg, $mass, -$cg[1], -$cg[0], $cg[2], $i, $empty->bulgeRadiusMm, $empty->rollRadiusMm, $empty->effectiveRestitution, $empty->tangentialRestitution);
+        return new Head($head->loftDeg, $mass, -$cg[1], -$cg[0], $cg[2], $i, $head->bulgeRadiusMm, $head->rollRadiusMm, $head->effectiveRestitution, $head->tangentialRestitution);
     }
 
     /**

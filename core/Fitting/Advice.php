@@ -15,18 +15,16 @@ use MintCarry\Core\Statistics\Summary;
 /**
  * Judges the setups of a fitting by expected strokes on the player's driving holes, and names the pick.
  *
- * For each setup, 400 plausible truths (mean and spread of side, mean of total) are drawn from what its shots allow; each is priced
- * by `ExpectedStrokes` over the corridor, with the aim free within ±4° ("held" keeps it on the middle). The benchmark stays the pick
- * unless another setup beats it with a probability of at least 0.8 (docs/judging.md). Two setups closer than 0.015 strokes, or whose
- * order holds with less than 0.8, are a tie.
+ * For each setup, 400 plausible truths (mean and spread of side, means of carry and total) are drawn from what its shots allow; each is scored
+ * as the brief says: by `ExpectedStrokes` over the corridor, with the aim free within ±4° unless the brief holds it ("held" keeps it on the middle), or by
+ * another `Scoring`. The benchmark stays the pick unless another setup beats it with a probability of at least 0.8 (docs/judging.md). Two setups closer
+ * than the scoring's resolution, or whose order holds with less than 0.8, are a tie.
  */
 final readonly class Advice
 {
     public const DRAWS = 400;
 
     public const KEEP_UNLESS = 0.8;
-
-    public const RESOLUTION_STROKES = 0.015;
 
     public const AIM_LIMIT_DEG = 4.0;
 
@@ -46,16 +44,18 @@ final readonly class Advice
         public array $ties,
         public array $setups,
         public float $expectedLoss,
+        public Scoring $scoring,
     ) {
     }
 
     /**
      * @param  list<ShotSet>  $sets  setups with at least one counted shot
      * @param  string  $benchmark  tag of the setup to beat
+     * @param  Brief  $brief  corridor, holes, level, scoring, and whether the aim is free
      *
      * @throws CoreException when there is nothing to compare
      */
-    public static function of(array $sets, string $benchmark, Corridor $corridor, float $holeM, BallFlight $flight, \Random\Randomizer $random): self
+    public static function of(array $sets, string $benchmark, Brief $brief, BallFlight $flight, \Random\Randomizer $random): self
     {
         $tags = array_map(static fn (ShotSet $set): string => $set->tag, $sets);
         if ($sets === []) {
@@ -65,30 +65,32 @@ final readonly class Advice
         if ($own === false) {
             throw CoreException::invalid('benchmark', "The benchmark {$benchmark} has no counted shot: hit it first, or make another setup the benchmark.");
         }
-        CoreException::requireWithin('holeLengthM', $holeM, 200, 600, 'm');
         $pooled = SideEstimate::pooledSpread($sets);
         $start = clone $random->engine; // every share is drawn from the same start, so it is the same figure on every screen
-        $free = [];
+        $scoring = $brief->scoring();
+        $scores = [];
+        $strokes = [];
         $held = [];
         $shares = [];
         $aims = [];
         $sides = [];
         foreach ($sets as $i => $set) {
             $sides[$i] = SideEstimate::of($set, $pooled);
-            $shares[$i] = CorridorShare::of($sides[$i], $corridor, new \Random\Randomizer(clone $start));
-            [$free[$i], $held[$i], $aims[$i]] = self::price($set, $sides[$i], $corridor, $holeM, $random);
+            $shares[$i] = CorridorShare::of($sides[$i], $brief->corridor, new \Random\Randomizer(clone $start));
+            [$scores[$i], $strokes[$i], $held[$i], $aims[$i]] = self::price($set, $sides[$i], $brief, $random);
         }
         $bestOf = [];
         for ($d = 0; $d < self::DRAWS; $d++) {
             $bestOf[$d] = INF;
-            foreach ($free as $draws) {
+            foreach ($scores as $draws) {
                 $bestOf[$d] = min($bestOf[$d], $draws[$d]);
             }
         }
         $mean = static fn (array $values): float => array_sum($values) / max(1, count($values));
         $judged = [];
         foreach ($sets as $i => $set) {
-            $differences = array_map(static fn (float $a, float $b): float => $a - $b, $free[$i], $free[$own]);
+            $minus = static fn (array $of): array => array_map(static fn (float $a, float $b): float => $a - $b, $of[$i], $of[$own]);
+            $differences = $minus($strokes);
             $judged[$i] = new SetupJudgement(
                 $set->tag,
                 $set->count(),
@@ -102,23 +104,25 @@ final readonly class Advice
                 $mean($differences),
                 Interval::middleOf($differences),
                 $mean($held[$i]) - $mean($held[$own]),
-                $i === $own ? 0.5 : self::chance($free[$i], $free[$own]),
-                max(0.0, $mean($free[$i]) - $mean($bestOf)),
+                $i === $own ? 0.5 : self::chance($scores[$i], $scores[$own]),
+                max(0.0, $mean($scores[$i]) - $mean($bestOf)),
                 $aims[$i],
+                -$mean($minus($scores)),
+                Interval::middleOf(array_map(static fn (float $d): float => -$d, $minus($scores))),
             );
         }
         $order = array_keys($judged);
-        usort($order, static fn (int $a, int $b): int => $judged[$a]->strokes <=> $judged[$b]->strokes);
+        usort($order, static fn (int $a, int $b): int => $judged[$b]->gain <=> $judged[$a]->gain);
         $best = $order[0];
-        $pick = $best !== $own && $judged[$best]->chanceBetter >= self::KEEP_UNLESS && $judged[$best]->strokes < -self::RESOLUTION_STROKES ? $best : $own;
+        $pick = $best !== $own && $judged[$best]->chanceBetter >= self::KEEP_UNLESS && $judged[$best]->gain > $scoring->resolution() ? $best : $own;
         $ties = [];
         foreach ($order as $i) {
-            if ($i !== $pick && (abs($judged[$i]->strokes - $judged[$pick]->strokes) < self::RESOLUTION_STROKES || self::chance($free[$pick], $free[$i]) < self::KEEP_UNLESS)) {
+            if ($i !== $pick && (abs($judged[$i]->gain - $judged[$pick]->gain) < $scoring->resolution() || self::chance($scores[$pick], $scores[$i]) < self::KEEP_UNLESS)) {
                 $ties[] = $tags[$i];
             }
         }
 
-        return new self($benchmark, $tags[$best], $tags[$pick], $ties === [] && count($sets) > 1, $ties, array_values($judged), $judged[$pick]->expectedLoss);
+        return new self($benchmark, $tags[$best], $tags[$pick], $ties === [] && count($sets) > 1, $ties, array_values($judged), $judged[$pick]->expectedLoss, $scoring);
     }
 
     public function judgement(string $tag): SetupJudgement
@@ -132,26 +136,29 @@ final readonly class Advice
     }
 
     /**
-     * Strokes of each draw with free and with held aim, and the mean best aim in degrees.
+     * For each draw the score under the brief, the strokes by which they are told, the strokes with the aim held; and the mean best aim in degrees.
      *
-     * @return array{list<float>, list<float>, float}
+     * @return array{list<float>, list<float>, list<float>, float}
      */
-    private static function price(ShotSet $set, SideEstimate $side, Corridor $corridor, float $holeM, \Random\Randomizer $random): array
+    private static function price(ShotSet $set, SideEstimate $side, Brief $brief, \Random\Randomizer $random): array
     {
-        $total = $set->summary(Measure::Total);
-        $typical = self::TYPICAL_CARRY_SPREAD * ($total->mean ?? 200.0);
-        $spread = sqrt((8 * $typical ** 2 + ($total?->sd === null ? 0 : ($total->n - 1) * $total->sd ** 2)) / (8 + max(0, ($total->n ?? 0) - 1)));
-        $free = $held = [];
+        [$carryM, $carrySdM, $carryErrorM] = self::length($set->summary(Measure::Carry));
+        [$totalM, , $totalErrorM] = self::length($set->summary(Measure::Total));
+        $apexM = $set->summary(Measure::Apex)->mean ?? 0.0;
+        [$scoring, $table, $corridor] = [$brief->scoring(), $brief->strokes(), $brief->corridor];
+        $scores = $strokes = $held = [];
         $aimSum = 0.0;
         for ($d = 0; $d < self::DRAWS; $d++) {
             [$meanM, $sdM] = $side->draw($random);
-            $totalM = ($total->mean ?? 200.0) + $spread / sqrt(max(1, $total->n ?? 1)) * Normal::draw($random);
-            $strokes = ExpectedStrokes::after(max(20.0, $holeM - $totalM), $holeM, $corridor->troubleKind);
+            $luck = Normal::draw($random); // carry and total go together
+            $total = $totalM + $totalErrorM * $luck;
+            $leftM = max(20.0, $brief->holeLengthM - $total);
+            $prices = [$table->from('fairway', $leftM), $table->from('rough', $leftM), $table->afterTrouble($corridor->left, $leftM, $brief->holeLengthM), $table->afterTrouble($corridor->right, $leftM, $brief->holeLengthM)];
             $best = INF;
             $bestAim = 0.0;
             for ($a = -self::AIM_STEPS; $a <= self::AIM_STEPS; $a++) {
                 $aim = self::AIM_LIMIT_DEG * $a / self::AIM_STEPS;
-                $cost = self::cost($meanM + $totalM * tan(deg2rad($aim)), $sdM, $corridor, $strokes);
+                $cost = self::cost($meanM + $total * tan(deg2rad($aim)), $sdM, $corridor, $prices);
                 if ($a === 0) {
                     $held[] = $cost;
                 }
@@ -160,22 +167,42 @@ final readonly class Advice
                     $bestAim = $aim;
                 }
             }
-            $free[] = $best;
+            if (! $brief->aimFree) {
+                [$best, $bestAim] = [$held[$d], 0.0];
+            }
+            $strokes[] = $best;
             $aimSum += $bestAim;
+            $middle = $meanM + $total * tan(deg2rad($bestAim));
+            $scores[] = $scoring->of(['strokes' => $best, 'share' => Normal::cdf(($corridor->halfM() - $middle) / $sdM) - Normal::cdf((-$corridor->halfM() - $middle) / $sdM),
+                'carryM' => $carryM + $carryErrorM * $luck, 'carrySdM' => $carrySdM, 'totalM' => $total, 'apexM' => $apexM], $brief->weights);
         }
 
-        return [$free, $held, $aimSum / self::DRAWS];
+        return [$scores, $strokes, $held, $aimSum / self::DRAWS];
     }
 
-    /** @param  array{float, float, float}  $strokes in the corridor, beside it, in trouble */
+    /**
+     * Mean of a length, its spread shrunk to what is typical, and the error of the mean, m.
+     *
+     * @return array{float, float, float}
+     */
+    private static function length(?Summary $summary): array
+    {
+        $mean = $summary->mean ?? 200.0;
+        $spread = sqrt((8 * (self::TYPICAL_CARRY_SPREAD * $mean) ** 2 + ($summary?->sd === null ? 0 : ($summary->n - 1) * $summary->sd ** 2)) / (8 + max(0, ($summary->n ?? 0) - 1)));
+
+        return [$mean, $spread, $spread / sqrt(max(1, $summary->n ?? 1))];
+    }
+
+    /** @param  array{float, float, float, float}  $strokes  in the corridor, beside it, in the trouble on the left and on the right */
     private static function cost(float $meanM, float $sdM, Corridor $corridor, array $strokes): float
     {
         $below = static fn (float $edge): float => is_infinite($edge) ? ($edge > 0 ? 1.0 : 0.0) : Normal::cdf(($edge - $meanM) / $sdM);
-        [$troubleLeft, $troubleRight] = $corridor->trouble();
+        [$leftAt, $rightAt] = $corridor->trouble();
         $in = $below($corridor->halfM()) - $below(-$corridor->halfM());
-        $trouble = $below($troubleLeft) + 1 - $below($troubleRight);
+        $left = $below($leftAt);
+        $right = 1 - $below($rightAt);
 
-        return 1 + $in * $strokes[0] + $trouble * $strokes[2] + max(0.0, 1 - $in - $trouble) * $strokes[1];
+        return 1 + $in * $strokes[0] + $left * $strokes[2] + $right * $strokes[3] + max(0.0, 1 - $in - $left - $right) * $strokes[1];
     }
 
     private static function trade(ShotSet $set, BallFlight $flight): ?LoftTrade

@@ -6,29 +6,19 @@ namespace MintCarry\Core\Fitting;
 
 use MintCarry\Core\CoreException;
 
-/** The strip the drive should finish in, centred on the target line, and what waits beyond it on the side of the trouble. */
+/** The strip the drive should finish in, centred on the target line, and what waits on each side of it. */
 final readonly class Corridor
 {
-    public const SIDES = ['none', 'left', 'right', 'both'];
-
-    public const KINDS = ['trees', 'water', 'out of bounds'];
-
     public function __construct(
         public float $widthM = 30.0,
-        public string $troubleSide = 'none',
-        public string $troubleKind = 'trees',
-        /** Distance of the trouble from the target line, m; null = 8 m beyond the corridor's edge. */
-        public ?float $troubleAtM = null,
+        public Trouble $left = new Trouble('rough'),
+        public Trouble $right = new Trouble('rough'),
     ) {
         CoreException::requireWithin('corridorWidthM', $widthM, 5, 120, 'm');
-        if (! in_array($troubleSide, self::SIDES, true)) {
-            throw CoreException::invalid('troubleSide', "The trouble can be on the left, right, both sides or none, not '{$troubleSide}'.");
-        }
-        if (! in_array($troubleKind, self::KINDS, true)) {
-            throw CoreException::invalid('troubleKind', "'{$troubleKind}' is not a kind of trouble; use trees, water or out of bounds.");
-        }
-        if ($troubleAtM !== null) {
-            CoreException::requireWithin('troubleAtM', $troubleAtM, $widthM / 2, 150, 'm');
+        foreach (['left' => $left, 'right' => $right] as $side => $trouble) {
+            if ($trouble->atM !== null && $trouble->atM < $widthM / 2) {
+                throw CoreException::invalid("{$side}.atM", sprintf('The %s on the %s begins %.1f m from the target line, inside the corridor, which reaches to %.1f m.', $trouble->kind, $side, $trouble->atM, $widthM / 2));
+            }
         }
     }
 
@@ -44,11 +34,8 @@ final readonly class Corridor
      */
     public function trouble(): array
     {
-        $at = $this->troubleAtM ?? $this->halfM() + 8;
+        $at = fn (Trouble $t): float => $t->isReal() ? $t->atM ?? $this->halfM() + Trouble::USUAL_GAP_M : INF;
 
-        return [
-            in_array($this->troubleSide, ['left', 'both'], true) ? -$at : -INF,
-            in_array($this->troubleSide, ['right', 'both'], true) ? $at : INF,
-        ];
+        return [-$at($this->left), $at($this->right)];
     }
 }

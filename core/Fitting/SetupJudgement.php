@@ -26,6 +26,9 @@ final readonly class SetupJudgement
         public float $chanceBetter,
         public float $expectedLoss,
         public float $aimDeg,
+        /** Gain over the benchmark by the brief's scoring, + = better, in the scoring's unit. */
+        public float $gain,
+        public Interval $gainInterval,
     ) {
     }
 }
