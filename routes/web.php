@@ -1,13 +1,20 @@
 <?php
 
+use App\Http\Controllers\BriefController;
 use App\Http\Controllers\CompareController;
 use App\Http\Controllers\DecisionController;
+use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\FittingController;
+use App\Http\Controllers\HeadController;
 use App\Http\Controllers\ImportController;
+use App\Http\Controllers\PartController;
 use App\Http\Controllers\PlayerController;
+use App\Http\Controllers\RackController;
+use App\Http\Controllers\RackFileController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SetupController;
 use App\Http\Controllers\ShotController;
+use App\Http\Controllers\SleeveController;
 use Illuminate\Support\Facades\Route;
 
 // One page for the front end; everything else is JSON under /api, same session, CSRF on.
@@ -26,7 +33,11 @@ Route::prefix('api')->group(function (): void {
         Route::prefix('fittings/{fitting}')->middleware('can:use,fitting')->group(function (): void {
             Route::get('/', [FittingController::class, 'show']);
             Route::patch('/', [FittingController::class, 'update']);
+            Route::patch('brief', [BriefController::class, 'update']);
+            Route::post('brief/outlook', [BriefController::class, 'outlook']);
+            Route::get('brief/changes', [BriefController::class, 'changes']);
             Route::post('setups', [SetupController::class, 'store']);
+            Route::post('setups/preview', [SetupController::class, 'preview']);
             Route::get('shots', [ShotController::class, 'index']);
             Route::post('shots', [ShotController::class, 'store']);
             Route::get('shots.csv', [ShotController::class, 'export']);
@@ -37,6 +48,28 @@ Route::prefix('api')->group(function (): void {
             Route::get('decisions', [DecisionController::class, 'index']);
             Route::post('decisions', [DecisionController::class, 'store']);
         });
+        Route::get('rack', RackController::class);
+        Route::get('rack.json', [RackFileController::class, 'json']);
+        Route::get('rack.csv', [RackFileController::class, 'csv']);
+        Route::post('rack/import', [RackFileController::class, 'import']);
+        Route::post('heads', [HeadController::class, 'store']);
+        Route::prefix('heads/{head}')->middleware('can:use,head')->group(function (): void {
+            Route::get('/', [HeadController::class, 'show']);
+            Route::patch('/', [HeadController::class, 'update']);
+            Route::delete('/', [HeadController::class, 'destroy']);
+            Route::post('weigh', [HeadController::class, 'weigh']);
+            Route::post('readings', [HeadController::class, 'read']);
+            Route::post('read/{device}', [DeviceController::class, 'read']);
+        });
+        Route::post('devices/{device}/check', [DeviceController::class, 'check']);
+        Route::post('devices/{device}/zero', [DeviceController::class, 'zero']);
+        Route::post('sleeves', [SleeveController::class, 'store']);
+        Route::post('sleeves/check', [SleeveController::class, 'check']);
+        Route::patch('sleeves/{sleeve}', [SleeveController::class, 'update'])->can('use', 'sleeve');
+        Route::delete('sleeves/{sleeve}', [SleeveController::class, 'destroy'])->can('use', 'sleeve');
+        Route::post('parts', [PartController::class, 'store']);
+        Route::patch('parts/{part}', [PartController::class, 'update'])->can('use', 'part');
+        Route::delete('parts/{part}', [PartController::class, 'destroy'])->can('use', 'part');
         Route::patch('setups/{setup}', [SetupController::class, 'update'])->can('use', 'setup');
         Route::delete('setups/{setup}', [SetupController::class, 'destroy'])->can('use', 'setup');
         Route::patch('shots/{shot}', [ShotController::class, 'update'])->can('use', 'shot');

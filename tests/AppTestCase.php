@@ -8,11 +8,13 @@ use App\Actions\AddSetup;
 use App\Models\Fitting;
 use App\Models\Player;
 use App\Models\Setup;
+use App\Models\Sleeve;
 use App\Models\Studio;
 use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Testing\TestResponse;
+use MintCarry\Core\Fitting\Brief;
 
 /** Application tests: the real MariaDB (a database of its own), requests through the whole stack. */
 abstract class AppTestCase extends TestCase
@@ -34,12 +36,15 @@ abstract class AppTestCase extends TestCase
         return User::query()->create(['studio_id' => $made->id, 'name' => 'A fitter', 'email' => uniqid().'@test.example', 'password' => 'a long password'])->load('studio');
     }
 
-    /** @param  array<string, mixed>  $columns */
-    public function fitting(User $user, string $hand = 'right', array $columns = []): Fitting
+    public function fitting(User $user, string $hand = 'right', Brief $brief = new Brief): Fitting
     {
         $player = Player::query()->create(['studio_id' => $user->studio_id, 'name' => 'P', 'hand' => $hand, 'units' => ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in']]);
 
-        return Fitting::query()->create(['studio_id' => $user->studio_id, 'player_id' => $player->id, 'typed' => []] + $columns)->refresh();
+        $fitting = new Fitting(['studio_id' => $user->studio_id, 'player_id' => $player->id, 'typed' => []]);
+        $fitting->setBrief($brief);
+        $fitting->save();
+
+        return $fitting->refresh();
     }
 
     /** @param  array<string, mixed>  $columns */
@@ -66,5 +71,21 @@ abstract class AppTestCase extends TestCase
         }
 
         return $this->actingAs($user)->postJson("api/fittings/{$fitting->id}/shots", ['setupId' => $setup->id, 'shots' => $body]);
+    }
+
+    /**
+     * A head on the rack of the user's studio, with a sleeve that can be turned by half a degree and three slots.
+     *
+     * @param  array<string, mixed>  $body
+     * @return array<string, mixed> as the API answers it
+     */
+    public function rackHead(User $user, array $body = []): array
+    {
+        $sleeve = Sleeve::query()->firstOrCreate(['studio_id' => $user->studio_id, 'name' => 'Test sleeve'], ['spec' => ['name' => 'Test sleeve', 'kind' => 'rings', 'ringTiltsDeg' => [0.6, 0.6], 'home' => 'N', 'printedFor' => 'squared', 'positions' => [
+            ['label' => 'N', 'clocksDeg' => [90, 270]], ['label' => '+1.4', 'clocksDeg' => [90, 90], 'loftDeg' => 1.4], ['label' => '-1.4', 'clocksDeg' => [270, 270], 'loftDeg' => -1.4]]]]);
+
+        return $this->actingAs($user)->postJson('api/heads', $body + ['label' => 'Tern 460', 'hand' => 'right', 'type' => 'forgiving', 'sleeveId' => $sleeve->id, 'statedLoftDeg' => 10.5, 'massG' => 203,
+            'slots' => [['name' => 'back', 'toeMm' => 0, 'backMm' => 104, 'upMm' => -12], ['name' => 'heel', 'toeMm' => -38, 'backMm' => 66, 'upMm' => -14], ['name' => 'toe', 'toeMm' => 40, 'backMm' => 66, 'upMm' => -14]],
+            'stockG' => [12, 4, 4, 8], 'standard' => ['back' => 12]])->assertCreated()->json();
     }
 }

@@ -9,8 +9,12 @@ use App\Models\Setup;
 use Illuminate\Support\Facades\DB;
 
 /** Adds a setup to a fitting under the next letter: A … Z, AA, AB … The first is the baseline and the benchmark. */
-final class AddSetup
+final readonly class AddSetup
 {
+    public function __construct(private BuildSetup $build = new BuildSetup)
+    {
+    }
+
     /** @param  array<string, mixed>  $columns */
     public function __invoke(Fitting $fitting, array $columns, ?int $branchedFromId = null): Setup
     {
@@ -18,14 +22,15 @@ final class AddSetup
             Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             $position = (int) Setup::query()->where('fitting_id', $fitting->id)->max('position') + 1;
             $from = $branchedFromId === null ? null : Setup::query()->where('fitting_id', $fitting->id)->find($branchedFromId)?->id;
-            $setup = Setup::query()->create($columns + [
+            $setup = ($this->build)(new Setup, $columns);
+            $setup->fill([
                 'studio_id' => $fitting->studio_id,
                 'fitting_id' => $fitting->id,
                 'tag' => self::tag($position),
                 'position' => $position,
                 'is_baseline' => $position === 1,
                 'branched_from_id' => $from ?? ($position === 1 ? null : $fitting->benchmark_setup_id),
-            ]);
+            ])->save();
             if ($fitting->benchmark_setup_id === null) {
                 $fitting->update(['benchmark_setup_id' => $setup->id]);
             }

@@ -10,24 +10,17 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 use MintCarry\Core\Air\Atmosphere;
-use MintCarry\Core\Fitting\Corridor;
+use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Flight\BallFlight;
-use MintCarry\Core\Flight\Turf;
 
 /**
  * @property int $id
  * @property int $player_id
  * @property int|null $benchmark_setup_id
- * @property float $corridor_width_m
- * @property string $trouble_side
- * @property string $trouble_kind
- * @property float|null $trouble_at_m
- * @property float $hole_length_m
- * @property float $temperature_c
- * @property float $altitude_m
- * @property string $turf
  * @property string $wants
- * @property array<string, mixed> $typed
+ * @property array<string, mixed> $typed the brief as it was typed
+ * @property array<string, mixed>|null $brief
+ * @property Carbon|null $brief_agreed_at
  * @property int $version
  * @property Carbon $created_at
  * @property Carbon $updated_at
@@ -43,7 +36,7 @@ final class Fitting extends Model
 
     protected function casts(): array
     {
-        return ['typed' => 'array', 'corridor_width_m' => 'float', 'trouble_at_m' => 'float', 'hole_length_m' => 'float', 'temperature_c' => 'float', 'altitude_m' => 'float'];
+        return ['typed' => 'array', 'brief' => 'array', 'brief_agreed_at' => 'datetime'];
     }
 
     /** @return BelongsTo<Player, $this> */
@@ -76,13 +69,22 @@ final class Fitting extends Model
         return $this->hasMany(ImportFile::class)->orderByDesc('id');
     }
 
-    public function flight(): BallFlight
+    public function brief(): Brief
     {
-        return new BallFlight(new Atmosphere($this->temperature_c, $this->altitude_m), turf: Turf::from($this->turf));
+        return Brief::fromArray($this->brief ?? []);
     }
 
-    public function corridor(): Corridor
+    public function setBrief(Brief $brief): void
     {
-        return new Corridor($this->corridor_width_m, $this->trouble_side, $this->trouble_kind, $this->trouble_at_m);
+        $this->brief = $brief->toArray();
+        $this->wants = $brief->wish; // the day book searches it
+    }
+
+    /** The air and ground of the brief, without its wind: shots are hit in a bay. */
+    public function flight(): BallFlight
+    {
+        $brief = $this->brief();
+
+        return new BallFlight(new Atmosphere($brief->temperatureC, $brief->altitudeM), turf: $brief->turf());
     }
 }

@@ -9,9 +9,14 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use MintCarry\Core\Club\AddressHabit;
+use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\PlayingGeometry;
+use MintCarry\Core\Club\SleeveCard;
 use MintCarry\Core\Club\SleeveChange;
+use MintCarry\Core\Club\SleeveSystem;
+use MintCarry\Core\Club\SwingWeight;
+use MintCarry\Core\Club\Weights;
 
 /**
  * @property int $id
@@ -34,10 +39,22 @@ use MintCarry\Core\Club\SleeveChange;
  * @property float|null $length_mm
  * @property string $ball
  * @property string $note
+ * @property int|null $head_id head on the rack; null when it was only typed
+ * @property array<string, mixed>|null $spec what the rack said of head and sleeve when the setup was built
+ * @property array<string, float>|null $masses weights by slot
+ * @property int|null $shaft_id
+ * @property int|null $grip_id
+ * @property int|null $ball_id
+ * @property float|null $tee_mm
+ * @property float|null $swing_weight_points measured on the balance, points above A0
+ * @property string $cue
  * @property array<string, mixed> $typed
  * @property int|null $shots_count
  * @property int|null $counted_count
  * @property-read Fitting $fitting
+ * @property-read RackHead|null $rackHead
+ * @property-read Part|null $shaftPart
+ * @property-read Part|null $gripPart
  */
 final class Setup extends Model
 {
@@ -45,12 +62,14 @@ final class Setup extends Model
 
     public const USUAL_LIE_DEG = 58.0;
 
+    public const USUAL_GRIP_G = 50.0;
+
     protected $guarded = [];
 
     protected function casts(): array
     {
         return ['typed' => 'array', 'is_baseline' => 'boolean', 'stated_loft_deg' => 'float', 'measured_loft_deg' => 'float', 'measured_lie_deg' => 'float', 'measured_face_open_deg' => 'float',
-            'sleeve_loft_deg' => 'float', 'sleeve_face_open_deg' => 'float', 'sleeve_lie_deg' => 'float', 'length_mm' => 'float'];
+            'spec' => 'array', 'masses' => 'array', 'tee_mm' => 'float', 'swing_weight_points' => 'float', 'sleeve_loft_deg' => 'float', 'sleeve_face_open_deg' => 'float', 'sleeve_lie_deg' => 'float', 'length_mm' => 'float'];
     }
 
     /** @return BelongsTo<Fitting, $this> */
@@ -65,13 +84,84 @@ final class Setup extends Model
         return $this->hasMany(Shot::class)->orderBy('sequence');
     }
 
-    /** What the head presents, from the gauge where it was read and from the print where not. */
-    public function playing(AddressHabit $habit): PlayingGeometry
+    /** @return BelongsTo<RackHead, $this> */
+    public function rackHead(): BelongsTo
     {
-        return PlayingGeometry::of(
-            new HeadReading($this->measured_loft_deg ?? $this->stated_loft_deg, $this->measured_lie_deg ?? self::USUAL_LIE_DEG, $this->measured_face_open_deg ?? 0.0),
-            new SleeveChange($this->sleeve_loft_deg, $this->sleeve_face_open_deg, $this->sleeve_lie_deg),
-            $habit,
-        );
+        return $this->belongsTo(RackHead::class, 'head_id');
+    }
+
+    /** @return BelongsTo<Part, $this> */
+    public function shaftPart(): BelongsTo
+    {
+        return $this->belongsTo(Part::class, 'shaft_id');
+    }
+
+    /** @return BelongsTo<Part, $this> */
+    public function gripPart(): BelongsTo
+    {
+        return $this->belongsTo(Part::class, 'grip_id');
+    }
+
+    /**
+     * What the head presents for a player who squares this much: from the gauge where it was read and from the print where not. The sleeve is the one that
+     * the setup was built with, whatever the rack says of it today; readings are always the latest.
+     */
+    public function playing(float $squares): PlayingGeometry
+    {
+        if ($this->head_id !== null && $this->rackHead !== null) {
+            $sleeve = $this->sleeveSystem();
+
+            return PlayingGeometry::present($this->rackHead->gauged()->straight(), $sleeve->position($this->sleeve_label)->tilts, $squares);
+        }
+        $head = new HeadReading($this->measured_loft_deg ?? $this->stated_loft_deg, $this->measured_lie_deg ?? self::USUAL_LIE_DEG, $this->measured_face_open_deg ?? 0.0);
+        $change = new SleeveChange($this->sleeve_loft_deg, $this->sleeve_face_open_deg, $this->sleeve_lie_deg);
+
+        return PlayingGeometry::present($head, SleeveCard::solve($head, $change, AddressHabit::Squared)->tilts(), $squares);
+    }
+
+    /** Stated minus measured loft, null while it was not read. */
+    public function loftOffDeg(): ?float
+    {
+        return $this->rackHead !== null ? $this->rackHead->gauged()->loftOffDeg() : ($this->measured_loft_deg === null ? null : $this->stated_loft_deg - $this->measured_loft_deg);
+    }
+
+    public function isLoftFromPrint(): bool
+    {
+        return $this->rackHead !== null ? ! $this->rackHead->readings->contains(fn (Reading $r): bool => ($r->values['loftDeg'] ?? []) !== []) : $this->measured_loft_deg === null;
+    }
+
+    public function isLieAssumed(): bool
+    {
+        return $this->rackHead !== null ? $this->rackHead->gauged()->inForce('lieDeg') === null : $this->measured_lie_deg === null;
+    }
+
+    /** The head with this setup's weights in it; null when it is not on the rack. */
+    public function body(): ?Head
+    {
+        if ($this->rackHead === null) {
+            return null;
+        }
+        $slots = $this->rackHead->weightSlots();
+
+        return Weights::place(Weights::remove($this->rackHead->body(), $slots, $this->rackHead->standard), $slots, $this->masses ?? $this->rackHead->standard);
+    }
+
+    /** Swing weight from the parts, where all of them are known. */
+    public function swingWeight(): ?SwingWeight
+    {
+        $shaft = $this->shaft_id === null ? null : $this->shaftPart;
+        $body = $this->body();
+        $mass = $shaft?->number('cutMassG') ?? $shaft?->number('rawMassG');
+        $balance = $shaft?->number('balanceFromButtMm');
+
+        return $body === null || $mass === null || $balance === null || $this->length_mm === null ? null
+            : SwingWeight::of($body->massG, $this->length_mm, $mass, $balance, ($this->grip_id === null ? null : $this->gripPart?->number('massG')) ?? self::USUAL_GRIP_G);
+    }
+
+    private function sleeveSystem(): SleeveSystem
+    {
+        $stated = $this->spec['stated'] ?? [];
+
+        return isset($this->spec['sleeve']) ? SleeveSystem::fromArray($this->spec['sleeve'], new HeadReading((float) ($stated['loftDeg'] ?? $this->stated_loft_deg), (float) ($stated['lieDeg'] ?? self::USUAL_LIE_DEG), (float) ($stated['faceOpenDeg'] ?? 0))) : SleeveSystem::fixed();
     }
 }

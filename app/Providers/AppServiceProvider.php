@@ -7,9 +7,12 @@ namespace App\Providers;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\ImportFile;
+use App\Models\Part;
 use App\Models\Player;
+use App\Models\RackHead;
 use App\Models\Setup;
 use App\Models\Shot;
+use App\Models\Sleeve;
 use App\Policies\StudioPolicy;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
@@ -17,6 +20,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Route;
 use Illuminate\Support\ServiceProvider;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -25,8 +29,9 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict(! $this->app->environment('production'));
+        Route::model('head', RackHead::class);
         JsonResource::withoutWrapping();
-        foreach ([Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class] as $model) {
+        foreach ([Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class, RackHead::class, Sleeve::class, Part::class] as $model) {
             Gate::policy($model, StudioPolicy::class);
         }
         RateLimiter::for('sign-in', fn (Request $request): Limit => Limit::perMinute((int) config('mintcarry.sign_in_tries_per_minute'))

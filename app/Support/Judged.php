@@ -46,6 +46,6 @@ final class Judged
 
     public function advice(): Advice
     {
-        return Advice::of(array_values($this->sets), $this->benchmark ?? '', $this->fitting->corridor(), $this->fitting->hole_length_m, $this->fitting->flight(), $this->random());
+        return Advice::of(array_values($this->sets), $this->benchmark ?? '', $this->fitting->brief(), $this->fitting->flight(), $this->random());
     }
 }

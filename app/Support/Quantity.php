@@ -32,4 +32,22 @@ final class Quantity
 
         return ($cell->unit ?? $unit)->to($target, $cell->negative ? -$value : $value);
     }
+
+    /** A plain number, with a decimal comma or point, or null when nothing was typed. */
+    public static function plain(string $field, string $label, mixed $input): ?float
+    {
+        if ($input === null || is_int($input) || is_float($input)) {
+            return $input === null ? null : (float) $input;
+        }
+        $text = is_scalar($input) ? (string) preg_replace('/^[\s°]+|[\s°]+$/u', '', (string) $input) : '?';
+        if ($text === '') {
+            return null;
+        }
+        $number = str_replace([',', "\u{2212}"], ['.', '-'], $text);
+        if (! is_numeric($number)) {
+            throw ValidationException::withMessages([$field => sprintf("%s '%s' is not a number. Nothing was saved; what you typed is still here.", $label, mb_strimwidth($text, 0, 30, '…'))]);
+        }
+
+        return (float) $number;
+    }
 }

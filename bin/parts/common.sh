@@ -235,6 +235,17 @@ launch_nginx() { # NAME → NGINX_PID
   setsid /usr/sbin/nginx -e "$RUN/$1/nginx.log" -c "$RUN/$1/nginx.conf" </dev/null >>"$RUN/$1/nginx.out" 2>&1 &
   NGINX_PID=$!
 }
+# The simulated gauge and balance (docs/devices.md), on a loopback port of their own, unless real ones are named by MINT_GAUGE and MINT_BALANCE. Call before launch_fpm.
+launch_devices() { # NAME → DEVICES_PID
+  DEVICES_PID=
+  if [ -n "${MINT_GAUGE:-}" ] && [ -n "${MINT_BALANCE:-}" ] && [ "$MINT_GAUGE" != "${STAND_IN:-}/gauge" ]; then return 0; fi
+  [ -n "${STAND_IN:-}" ] || STAND_IN="http://127.0.0.1:$(free_port)"
+  export MINT_GAUGE="${MINT_GAUGE:-$STAND_IN/gauge}" MINT_BALANCE="${MINT_BALANCE:-$STAND_IN/balance}"
+  local as=()
+  [ "$WORKER" = "$(id -un)" ] || as=(runuser -u "$WORKER" --)
+  MINT_DEVICE_STATE="$RUN/$1/tmp/devices.json" setsid "${as[@]}" php -S "${STAND_IN#http://}" "$ROOT/devices/stand-in.php" </dev/null >"$RUN/$1/devices.out" 2>&1 &
+  DEVICES_PID=$!
+}
 await_http() { # ADDRESS NAME
   local i
   for i in $(seq 1 150); do

@@ -47,8 +47,28 @@ final readonly class SwingWeight
     /** As it is spoken: "D3.7". */
     public function label(): string
     {
-        $points = max(0.0, round($this->points(), 1));
-        $letter = min(6, (int) floor($points / 10));
+        return self::labelOf($this->points());
+    }
+
+    /**
+     * Points above A0 of a swing weight as it is written: "D3", "D 2.5", "c9".
+     *
+     * @throws CoreException when it is not one
+     */
+    public static function pointsOf(string $label): float
+    {
+        if (preg_match('/^\s*([A-Ga-g])\s*(\d(?:[.,]\d+)?)\s*$/', $label, $m) !== 1) {
+            throw CoreException::invalid('swingWeight', "'{$label}' is not a swing weight; write a letter A to G and a number 0 to 9.9, such as D2.5.");
+        }
+
+        return 10 * (ord(strtoupper($m[1])) - ord('A')) + (float) str_replace(',', '.', $m[2]);
+    }
+
+    /** As it is spoken, from points above A0: "D3.7". */
+    public static function labelOf(float $points): string
+    {
+        $points = min(69.9, max(0.0, round($points, 1)));
+        $letter = (int) floor($points / 10);
 
         return 'ABCDEFG'[$letter].rtrim(rtrim(sprintf('%.1f', $points - 10 * $letter), '0'), '.');
     }

@@ -9,7 +9,9 @@ use App\Actions\StoreShots;
 use App\Http\Resources\AdviceResource;
 use App\Models\Decision;
 use App\Models\Fitting;
+use App\Models\Part;
 use App\Models\Player;
+use App\Models\RackHead;
 use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Studio;
@@ -18,6 +20,9 @@ use App\Support\Judged;
 use Illuminate\Http\Request;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
+use MintCarry\Core\Fitting\Brief;
+use MintCarry\Core\Fitting\Corridor;
+use MintCarry\Core\Fitting\Trouble;
 use MintCarry\Core\Impact\PlayerModel;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\ShotRow;
@@ -37,47 +42,59 @@ final readonly class DemoSeeder
     {
         $studio = Studio::query()->create(['name' => 'Lantern Yard Fitting', 'is_demo' => true]);
         $fitter = User::query()->create(['studio_id' => $studio->id, 'name' => 'Odile Farrant', 'email' => self::EMAIL, 'password' => self::PASSWORD]);
-        $this->newPlayer($studio);
-        $this->inTheMiddle($studio);
-        $this->finished($studio, $fitter);
+        $heads = (new DemoRack($studio, $fitter))->heads();
+        $this->newPlayer($studio, $heads);
+        $this->inTheMiddle($studio, $heads);
+        $this->finished($studio, $fitter, $heads);
     }
 
-    /** Tobin: slow, low, right-handed in yards. Own club on the bench, no ball hit yet. */
-    private function newPlayer(Studio $studio): void
+    /**
+     * Tobin: slow, low, right-handed in yards. Own club on the bench, brief not talked through, no ball hit yet.
+     *
+     * @param  array<string, RackHead>  $heads
+     */
+    private function newPlayer(Studio $studio, array $heads): void
     {
-        $fitting = $this->fitting($studio, 'Tobin Wexcroft', Hand::Right, ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'], [
-            'corridor_width_m' => 27.4, 'hole_length_m' => 320, 'turf' => 'medium', 'wants' => 'More height; the drive never stops running into the same bunker',
-        ]);
-        $this->setup($fitting, 'Plover 445', 9.5, 9.1, 'N', null, null, 'two of 6 g', 'Reedline 50 A', 45.5 * 25.4);
+        $fitting = $this->fitting($studio, 'Tobin Wexcroft', Hand::Right, ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'],
+            new Brief(wish: 'More height; the drive never stops running into the same bunker', corridor: new Corridor(27.4), holeLengthM: 320), false);
+        $this->setup($fitting, $heads['plover right'], 'FL', ['heel' => 6.0, 'toe' => 6.0], 'Reedline 50 A', 45.5 * 25.4);
     }
 
-    /** Rafe: fast, right-handed in yards, club data; trees right. Three setups hit, nothing decided. */
-    private function inTheMiddle(Studio $studio): void
+    /**
+     * Rafe: fast, right-handed in yards, club data; trees right. Three setups hit, nothing decided.
+     *
+     * @param  array<string, RackHead>  $heads
+     */
+    private function inTheMiddle(Studio $studio, array $heads): void
     {
-        $fitting = $this->fitting($studio, 'Rafe Quillon', Hand::Right, ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'], [
-            'corridor_width_m' => 29.3, 'trouble_side' => 'right', 'trouble_kind' => 'trees', 'hole_length_m' => 395, 'turf' => 'firm', 'wants' => 'Take the right side out without losing carry',
-        ]);
+        $fitting = $this->fitting($studio, 'Rafe Quillon', Hand::Right, ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'],
+            new Brief(shape: 'fade', miss: 'right', carryM: 247, handicap: 4, wants: ['fairways', 'carry'], never: ['right'], wish: 'Take the right side out without losing carry', turf: 'firm', corridor: new Corridor(29.3, new Trouble('rough'), new Trouble('trees')),
+                holeLengthM: 395, sixIronApexM: 31, ball: 'Pebble Four', habit: 'squared', swings: 60, minutes: 90, money: 700, currency: 'EUR', school: 'guarded height', consent: true));
         $shots = new DemoShots(2031);
-        $own = $this->setup($fitting, 'Curlew L', 9.0, 10.1, 'N', null, null, '10 g front', 'Saltmarsh 65 X', 45.25 * 25.4);
-        $new = $this->setup($fitting, 'Tern 460', 9.0, 8.9, 'N', null, null, '12 g back', 'Saltmarsh 65 X', 45.25 * 25.4, $own);
-        $down = $this->setup($fitting, 'Tern 460', 9.0, 8.9, '−0.75', -0.75, 1.2, '12 g back', 'Saltmarsh 65 X', 45.25 * 25.4, $new);
+        $own = $this->setup($fitting, $heads['curlew right'], 'N', ['front' => 10.0, 'back' => 4.0], 'Saltmarsh 65 X', 45.25 * 25.4);
+        $new = $this->setup($fitting, $heads['tern right'], 'N', ['back' => 12.0], 'Saltmarsh 65 X', 45.25 * 25.4, $own);
+        $down = $this->setup($fitting, $heads['tern right'], '−0.75', ['back' => 12.0], 'Saltmarsh 65 X', 45.25 * 25.4, $new);
         $player = fn (float $loft, float $face): PlayerModel => new PlayerModel(49.6, 1.0, 1.8, $face, $loft, -2, 2, 0.9, 0.08);
         $this->store($fitting, $own, $shots->hit($player(13.4, 2.6), Head::preset('low-spin'), Hand::Right, 10, true));
         $this->store($fitting, $new, $shots->hit($player(12.9, 1.2), Head::preset('forgiving'), Hand::Right, 7, true));
         $this->store($fitting, $down, $shots->hit($player(12.2, 1.6), Head::preset('forgiving'), Hand::Right, 5, true));
     }
 
-    /** Imke: left-handed, metres and km/h, ball data only; water left. Four setups, a mishit left out, decided. */
-    private function finished(Studio $studio, User $fitter): void
+    /**
+     * Imke: left-handed, metres and km/h, ball data only; water left. Four setups, a mishit left out, decided.
+     *
+     * @param  array<string, RackHead>  $heads
+     */
+    private function finished(Studio $studio, User $fitter, array $heads): void
     {
-        $fitting = $this->fitting($studio, 'Imke Dorsay', Hand::Left, ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'], [
-            'corridor_width_m' => 32, 'trouble_side' => 'left', 'trouble_kind' => 'water', 'trouble_at_m' => 28, 'hole_length_m' => 345, 'temperature_c' => 14, 'wants' => 'Keep a small fade, never the water on the left',
-        ]);
+        $fitting = $this->fitting($studio, 'Imke Dorsay', Hand::Left, ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'],
+            new Brief(shape: 'fade', miss: 'left', carryM: 192, handicap: 12, wants: ['hold a fade', 'fairways'], never: ['left'], wish: 'Keep a small fade, never the water on the left', windMps: 4, windFromDeg: 45, temperatureC: 14,
+                corridor: new Corridor(32, new Trouble('water', 28), new Trouble('rough')), holeLengthM: 345, sixIronApexM: 24, ball: 'Pebble Four', habit: 'soled', swings: 45, minutes: 75, money: 550, currency: 'EUR', purchase: 'adjust before buying', startSide: 'right', consent: true));
         $shots = new DemoShots(77);
-        $own = $this->setup($fitting, 'Plover 445', 10.5, 9.8, 'N', null, null, 'two of 6 g', 'Reedline 55 R', 1143);
-        $other = $this->setup($fitting, 'Tern 460', 10.5, 11.2, 'N', null, null, '12 g back', 'Reedline 55 R', 1143, $own);
-        $sleeve = $this->setup($fitting, 'Tern 460', 10.5, 11.2, '−0.75', -0.75, 1.2, '12 g back', 'Reedline 55 R', 1143, $other);
-        $heel = $this->setup($fitting, 'Tern 460', 10.5, 11.2, 'N', null, null, '12 g heel', 'Reedline 55 R', 1143, $other);
+        $own = $this->setup($fitting, $heads['plover left'], 'FL', ['heel' => 6.0, 'toe' => 6.0], 'Reedline 55 R', 1143);
+        $other = $this->setup($fitting, $heads['tern left'], 'N', ['back' => 12.0], 'Reedline 55 R', 1143, $own);
+        $sleeve = $this->setup($fitting, $heads['tern left'], '−0.75', ['back' => 12.0], 'Reedline 55 R', 1143, $other);
+        $heel = $this->setup($fitting, $heads['tern left'], 'N', ['heel' => 12.0], 'Reedline 55 R', 1143, $other);
         $player = fn (float $loft, float $face, float $toe = 0.0): PlayerModel => new PlayerModel(42.3, -1.0, -1.5, $face, $loft, $toe, 0, 0.85, 0.0);
         $this->store($fitting, $own, $shots->hit($player(12.4, -4.4, -5), Head::preset('middle'), Hand::Left, 8, false));
         $this->store($fitting, $other, $shots->hit($player(13.8, -3.0), Head::preset('forgiving'), Hand::Left, 8, false));
@@ -94,23 +111,23 @@ final readonly class DemoSeeder
             'reason' => 'She sees it start away from the water and trusts it.', 'advice' => $advice, 'decided_by' => $fitter->id]);
     }
 
-    /**
-     * @param  array{speed: string, distance: string, height: string, length: string}  $units
-     * @param  array<string, mixed>  $columns
-     */
-    private function fitting(Studio $studio, string $name, Hand $hand, array $units, array $columns): Fitting
+    /** @param  array{speed: string, distance: string, height: string, length: string}  $units */
+    private function fitting(Studio $studio, string $name, Hand $hand, array $units, Brief $brief, bool $agreed = true): Fitting
     {
         $player = Player::query()->create(['studio_id' => $studio->id, 'name' => $name, 'hand' => $hand, 'units' => $units]);
+        $fitting = new Fitting(['studio_id' => $studio->id, 'player_id' => $player->id, 'typed' => [], 'brief_agreed_at' => $agreed ? now() : null]);
+        $fitting->setBrief($brief);
+        $fitting->save();
 
-        return Fitting::query()->create(['studio_id' => $studio->id, 'player_id' => $player->id, 'typed' => []] + $columns)->refresh();
+        return $fitting->refresh();
     }
 
-    private function setup(Fitting $fitting, string $head, float $stated, float $measured, string $label, ?float $loft, ?float $face, string $weights, string $shaft, float $lengthMm, ?Setup $from = null): Setup
+    /** @param  array<string, float>  $masses */
+    private function setup(Fitting $fitting, RackHead $head, string $position, array $masses, string $shaft, float $lengthMm, ?Setup $from = null): Setup
     {
-        return ($this->addSetup)($fitting, [
-            'head' => $head, 'stated_loft_deg' => $stated, 'measured_loft_deg' => $measured, 'measured_lie_deg' => 58.5, 'measured_face_open_deg' => 0.4,
-            'sleeve_label' => $label, 'sleeve_loft_deg' => $loft, 'sleeve_face_open_deg' => $face, 'weights' => $weights, 'shaft' => $shaft, 'length_mm' => $lengthMm, 'ball' => 'Pebble Four', 'typed' => [],
-        ], $from?->id);
+        $part = fn (string $kind, string $label): int => Part::query()->where('studio_id', $fitting->studio_id)->where('kind', $kind)->where('label', $label)->firstOrFail()->id;
+
+        return ($this->addSetup)($fitting, ['head_id' => $head->id, 'sleeve_label' => $position, 'masses' => $masses, 'shaft_id' => $part('shaft', $shaft), 'grip_id' => $part('grip', 'Tallow round'), 'ball_id' => $part('ball', 'Pebble Four'), 'length_mm' => $lengthMm, 'tee_mm' => 45, 'typed' => []], $from?->id);
     }
 
     /** @param  list<array<string, float>>  $shots */

@@ -10,25 +10,23 @@ use Database\Seeders\DemoSeeder;
 
 it('begins a fitting from a name and a hand', function (): void {
     $this->actingAs($this->fitter());
-    $made = $this->postJson('api/fittings', ['name' => '<b>Ann</b>', 'hand' => 'left', 'units' => ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'], 'corridorWidth' => ['value' => '35', 'unit' => 'yd']])->assertCreated();
+    $made = $this->postJson('api/fittings', ['name' => '<b>Ann</b>', 'hand' => 'left', 'units' => ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm']])->assertCreated();
     expect($made->json('player.name'))->toBe('<b>Ann</b>')
-        ->and($made->json('corridorWidthM'))->toEqualWithDelta(32.004, 1e-9)
+        ->and($made->json('brief.corridor.widthM'))->toEqual(30)
         ->and($made->json('setups'))->toBe([]);
     expect($this->getJson('api/fittings?q=ann')->json('0.player.name'))->toBe('<b>Ann</b>')
         ->and($this->getJson('api/fittings?q=100%25')->json())->toBe([]);
     $this->postJson('api/fittings', ['name' => 'X'])->assertUnprocessable();
-    $this->postJson('api/fittings', ['name' => 'X', 'hand' => 'right', 'corridorWidth' => ['value' => '900', 'unit' => 'yd']])->assertUnprocessable();
     expect(Fitting::query()->count())->toBe(1);
 });
 
 it('never overwrites what another screen saved meanwhile', function (): void {
     $user = $this->fitter();
     $fitting = $this->fitting($user);
-    $this->actingAs($user)->patchJson("api/fittings/{$fitting->id}", ['version' => 1, 'troubleSide' => 'left', 'corridorWidth' => ['value' => '31,5', 'unit' => 'm']])->assertOk()->assertJsonPath('version', 2)->assertJsonPath('corridorWidthM', 31.5);
-    $this->patchJson("api/fittings/{$fitting->id}", ['version' => 1, 'troubleSide' => 'right'])->assertStatus(409)->assertJsonPath('current.troubleSide', 'left');
-    $this->patchJson("api/fittings/{$fitting->id}", ['version' => 2, 'corridorWidth' => ['value' => 'wide', 'unit' => 'm']])->assertUnprocessable()->assertJsonPath('errors.corridorWidth.0', "Corridor width 'wide' is not a number with a unit of length. Nothing was saved; what you typed is still here.");
-    expect($fitting->fresh()->corridor_width_m)->toBe(31.5)
-        ->and($fitting->fresh()->typed['corridorWidth'])->toBe(['value' => '31,5', 'unit' => 'm']);
+    $this->actingAs($user)->patchJson("api/fittings/{$fitting->id}", ['version' => 1, 'name' => 'From the tablet'])->assertOk()->assertJsonPath('version', 2);
+    $this->patchJson("api/fittings/{$fitting->id}", ['version' => 1, 'name' => 'From the bay'])->assertStatus(409)->assertJsonPath('current.player.name', 'From the tablet');
+    $this->patchJson("api/fittings/{$fitting->id}/brief", ['version' => 1, 'brief' => ['wish' => 'x']])->assertStatus(409)->assertJsonPath('current.version', 2);
+    expect($fitting->fresh()->brief()->wish)->toBe('');
 });
 
 it('gives letters in order, and the first setup is baseline and benchmark', function (): void {

@@ -13,7 +13,7 @@ use Database\Seeders\DemoSeeder;
 
 beforeEach(function (): void {
     $this->user = $this->fitter();
-    $this->case = $this->fitting($this->user, 'right', ['corridor_width_m' => 30.0]);
+    $this->case = $this->fitting($this->user);
     $this->actingAs($this->user);
     $this->hit = function (Setup $setup, array $carries, array $sides): void {
         $this->type($this->user, $this->case, $setup, array_map(fn (string $carry, string $side): array => ['ballSpeedMps' => '150', 'launchDeg' => '12.5', 'spinRpm' => '2500', 'carryM' => $carry.' m', 'totalM' => ((float) $carry + 20).' m', 'sideM' => $side.' m'], $carries, $sides))->assertCreated();

@@ -17,7 +17,9 @@ it('keeps one studio out of every record of another, on every route', function (
     $setup = $this->addSetup($fitting);
     $this->type($theirs, $fitting, $setup, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400']])->assertCreated();
     $file = $this->postJson("api/fittings/{$fitting->id}/files", ['file' => UploadedFile::fake()->createWithContent('x.csv', "Ball Speed (mph),Launch,Spin\n151,12,2400\n")])->assertCreated()->json('id');
-    $ids = ['fitting' => $fitting->id, 'setup' => $setup->id, 'shot' => Shot::query()->firstOrFail()->id, 'file' => $file];
+    $head = $this->rackHead($theirs);
+    $part = $this->postJson('api/parts', ['kind' => 'grip', 'label' => 'Theirs', 'data' => ['massG' => 50]])->assertCreated()->json('id');
+    $ids = ['head' => $head['id'], 'sleeve' => $head['sleeveId'], 'part' => $part, 'device' => 'gauge', 'fitting' => $fitting->id, 'setup' => $setup->id, 'shot' => Shot::query()->firstOrFail()->id, 'file' => $file];
 
     $ours = $this->fitter('Ours');
     $tried = 0;
@@ -25,19 +27,29 @@ it('keeps one studio out of every record of another, on every route', function (
         if (! preg_match('/\{(\w+)\}/', $route->uri(), $m)) {
             continue;
         }
-        $uri = str_replace('{'.$m[1].'}', (string) $ids[$m[1]], $route->uri());
+        if ($m[1] === 'device') {
+            continue; // belongs to the machine, not to a studio
+        }
+        $uri = (string) preg_replace_callback('/\{(\w+)\}/', fn (array $p): string => (string) $ids[$p[1]], $route->uri());
         foreach (array_diff($route->methods(), ['HEAD']) as $method) {
-            $this->actingAs($ours)->json($method, $uri, ['version' => 1, 'leftOut' => null, 'map' => ['columns' => []], 'head' => 'x', 'statedLoftDeg' => 10, 'setupId' => $setup->id, 'shots' => []])
+            $this->actingAs($ours)->json($method, $uri, ['version' => 1, 'leftOut' => null, 'map' => ['columns' => []], 'head' => 'x', 'statedLoftDeg' => 10, 'setupId' => $setup->id, 'shots' => [], 'brief' => ['wish' => 'x'], 'label' => 'x', 'masses' => [], 'spec' => ['name' => 'x', 'kind' => 'single', 'tiltDeg' => 1, 'positions' => [['label' => 'N', 'clockDeg' => 0]]]])
                 ->assertNotFound()->assertJsonMissing(['head' => 'Head']);
             $tried++;
         }
     }
-    expect($tried)->toBeGreaterThan(15)
+    expect($tried)->toBeGreaterThan(28)
         ->and(Shot::query()->count())->toBe(1)
         ->and(ImportFile::query()->count())->toBe(1)
         ->and(Decision::query()->count())->toBe(0);
     expect($this->actingAs($ours)->getJson('api/fittings')->json())->toBe([])
         ->and($this->getJson('api/players')->json())->toBe([]);
+    $rack = $this->getJson('api/rack')->json();
+    expect($rack['heads'])->toBe([])->and($rack['sleeves'])->toBe([])->and($rack['parts'])->toBe([])
+        ->and($this->getJson('api/rack.json')->json('heads'))->toBe([]);
+    // Nor may a setup be built from another studio's head or parts.
+    $this->postJson("api/fittings/{$this->fitting($ours)->id}/setups", ['headId' => $head['id']])->assertUnprocessable();
+    $this->postJson("api/fittings/{$this->fitting($ours)->id}/setups", ['head' => 'x', 'statedLoftDeg' => 10, 'gripId' => $part])->assertUnprocessable();
+    $this->postJson('api/heads', ['label' => 'x', 'hand' => 'right', 'statedLoftDeg' => 10, 'sleeveId' => $head['sleeveId']])->assertUnprocessable();
     // Nor may a new fitting be hung on another studio's player, or shots on another studio's setup.
     $this->postJson('api/fittings', ['playerId' => $fitting->player_id])->assertNotFound();
     $own = $this->fitting($ours);

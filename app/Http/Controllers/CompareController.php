@@ -37,7 +37,7 @@ final class CompareController
                 'tag' => $set->tag,
                 'n' => $set->count(),
                 'ellipse' => $set->ellipse(),
-                'share' => CorridorShare::of(SideEstimate::of($set, $pooled), $fitting->corridor(), $judged->random()),
+                'share' => CorridorShare::of(SideEstimate::of($set, $pooled), $fitting->brief()->corridor, $judged->random()),
             ], $sets),
             'field' => LaunchSpinField::around($sets, $fitting->flight()),
         ]);

@@ -13,6 +13,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Fitting\Brief;
 
 final class FittingController
 {
@@ -23,7 +24,7 @@ final class FittingController
         $user = $request->user();
         $wanted = trim($request->string('q')->limit(80, '')->value());
         $fittings = Fitting::query()->where('studio_id', $user->studio_id)
-            ->with(['player', 'setups' => fn ($q) => $q->withCount(['shots as counted_count' => fn ($c) => $c->whereNull('left_out_reason')]), 'decisions' => fn ($q) => $q->with('setup')])
+            ->with(['player', 'setups' => fn ($q) => $q->with('rackHead.readings')->withCount(['shots as counted_count' => fn ($c) => $c->whereNull('left_out_reason')]), 'decisions' => fn ($q) => $q->with('setup')])
             ->when($wanted !== '', function ($query) use ($wanted): void {
                 $like = '%'.addcslashes($wanted, '%_\\').'%';
                 $query->where(fn ($q) => $q->whereRelation('player', 'name', 'like', $like)->orWhereRelation('setups', 'head', 'like', $like)->orWhere('wants', 'like', $like));
@@ -36,7 +37,7 @@ final class FittingController
             'wants' => $f->wants,
             'setups' => $f->setups->map(fn ($s): array => ['tag' => $s->tag, 'counted' => (int) $s->counted_count])->all(),
             'decided' => $f->decisions->first()?->setup->tag,
-            'missing' => FittingResource::missing($f->setups->all(), $f->decisions->first()),
+            'missing' => FittingResource::missing($f, $f->setups->all(), $f->decisions->first()),
             'updatedAt' => $f->updated_at->toIso8601String(),
         ])->all());
     }
@@ -53,16 +54,14 @@ final class FittingController
                 ])
                 : Player::query()->where('studio_id', $user->studio_id)->findOrFail($request->integer('playerId'));
 
-            $fitting = new Fitting(['studio_id' => $user->studio_id, 'player_id' => $player->id, 'typed' => $request->except(['_token'])] + $request->columns());
+            $fitting = new Fitting(['studio_id' => $user->studio_id, 'player_id' => $player->id, 'typed' => []]);
+            $fitting->setBrief(new Brief);
             $fitting->save();
-            // Refuses what the core cannot work with before anything is kept.
-            $fitting->refresh()->corridor();
-            $fitting->flight();
 
             return $fitting;
         });
 
-        return response()->json((new FittingResource($fitting))->toArray($request), 201);
+        return response()->json((new FittingResource($fitting->refresh()))->toArray($request), 201);
     }
 
     public function show(Fitting $fitting): FittingResource
@@ -82,10 +81,7 @@ final class FittingController
                 throw ValidationException::withMessages(['benchmarkSetupId' => 'That setup is not part of this fitting.']);
             }
             $benchmark = $request->has('benchmarkSetupId') ? ['benchmark_setup_id' => $request->integer('benchmarkSetupId')] : [];
-            $now->fill($request->columns() + $benchmark + ['version' => $now->version + 1, 'typed' => array_merge($now->typed, $request->except(['version', '_token']))]);
-            $now->corridor();
-            $now->flight();
-            $now->save();
+            $now->fill($benchmark + ['version' => $now->version + 1])->save();
             $player = array_filter(array_intersect_key((array) $request->validated(), ['name' => 1, 'hand' => 1, 'units' => 1]), fn (mixed $v): bool => $v !== null && $v !== '');
             if ($player !== []) {
                 $now->player->update($player);

@@ -5,40 +5,59 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\AddSetup;
+use App\Actions\BuildSetup;
 use App\Http\Requests\SetupRequest;
 use App\Http\Resources\SetupResource;
 use App\Models\Fitting;
 use App\Models\Setup;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use MintCarry\Core\Club\AddressHabit;
 
 final class SetupController
 {
+    /** What a setup that was hit may still get: they tell more about what was hit, they do not change it. */
+    private const READINGS = ['measured_loft_deg', 'measured_lie_deg', 'measured_face_open_deg', 'swing_weight_points', 'note', 'typed'];
+
+    /** What makes a setup that was built from the rack. */
+    private const CHOICES = ['head_id', 'sleeve_label', 'masses', 'shaft_id', 'grip_id', 'ball_id', 'length_mm', 'tee_mm', 'cue'];
+
     public function store(SetupRequest $request, Fitting $fitting, AddSetup $add): JsonResponse
     {
-        $columns = $request->columns();
-        (new Setup($columns))->playing(AddressHabit::Squared); // refuses what geometry cannot hold, before it is kept
-        $setup = $add($fitting, $columns, $request->validated('branchedFromId'));
+        $setup = $add($fitting, $request->columns(), $request->validated('branchedFromId'));
 
         return response()->json((new SetupResource($setup->refresh()))->toArray($request), 201);
+    }
+
+    /** What a setup would be, before it is added. Stores nothing. */
+    public function preview(SetupRequest $request, Fitting $fitting, BuildSetup $build): JsonResponse
+    {
+        $setup = $build(new Setup(['fitting_id' => $fitting->id, 'tag' => '', 'position' => 0, 'is_baseline' => false]), $request->columns());
+        $setup->setRelation('fitting', $fitting);
+        $setup->id = 0;
+
+        return response()->json((new SetupResource($setup))->toArray($request));
     }
 
     /**
      * Changes a setup that has no shots. One that has been hit is frozen, save for gauge readings and the note: they tell more about
      * what was hit, they do not change it.
      */
-    public function update(SetupRequest $request, Setup $setup): JsonResponse
+    public function update(SetupRequest $request, Setup $setup, BuildSetup $build): JsonResponse
     {
-        $columns = $request->columns();
-        $setup->fill($columns);
         if ($setup->shots()->exists()) {
-            $changed = array_diff(array_keys($setup->getDirty()), ['measured_loft_deg', 'measured_lie_deg', 'measured_face_open_deg', 'note', 'typed']);
+            $asked = (clone $setup)->fill($request->columns());
+            $changed = $setup->head_id !== null
+                ? array_intersect(array_keys($asked->getDirty()), self::CHOICES)
+                : array_diff(array_keys($asked->getDirty()), self::READINGS);
             if ($changed !== []) {
                 return response()->json(['message' => "Setup {$setup->tag} has shots, so what was hit stays as it is. Make a new setup from it; readings and the note can still be changed."], 409);
             }
+            // What was hit keeps the rack of its day.
+            $setup->fill(array_intersect_key($request->columns(), array_flip(self::READINGS)));
+            $setup->playing(1.0);
+        } else {
+            $build($setup, $request->columns());
         }
-        $setup->playing(AddressHabit::Squared);
         $setup->save();
 
         return response()->json((new SetupResource($setup->loadCount('shots')))->toArray($request));

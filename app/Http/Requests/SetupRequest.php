@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\User;
 use App\Support\Quantity;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Units\Unit;
 
-/** A setup as typed. Degrees are plain numbers; length comes with its unit. */
+/** A setup as typed: of a head on the rack, or of one that is only described. Degrees are plain numbers; lengths come with their unit. */
 final class SetupRequest extends FormRequest
 {
     private const DEGREES = [
@@ -16,14 +20,18 @@ final class SetupRequest extends FormRequest
         'measuredFaceOpenDeg' => ['measured_face_open_deg', -10, 10], 'sleeveLoftDeg' => ['sleeve_loft_deg', -4, 4], 'sleeveFaceOpenDeg' => ['sleeve_face_open_deg', -5, 5], 'sleeveLieDeg' => ['sleeve_lie_deg', -4, 4],
     ];
 
-    private const TEXTS = ['sleeveLabel' => ['sleeve_label', 40], 'weights' => ['weights', 120], 'shaft' => ['shaft', 80], 'ball' => ['ball', 80], 'note' => ['note', 500]];
+    private const TEXTS = ['cue' => ['cue', 80], 'sleeveLabel' => ['sleeve_label', 40], 'weights' => ['weights', 120], 'shaft' => ['shaft', 80], 'ball' => ['ball', 80], 'note' => ['note', 500]];
 
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        $rules = ['head' => ['required', 'string', 'max:80'], 'isBaseline' => ['sometimes', 'boolean'], 'branchedFromId' => ['sometimes', 'nullable', 'integer'], 'length' => ['sometimes', 'nullable']];
+        $part = fn (string $kind): array => ['sometimes', 'nullable', 'integer', Rule::exists('parts', 'id')->where('studio_id', $this->studioId())->where('kind', $kind)];
+        $rules = ['headId' => ['sometimes', 'nullable', 'integer', Rule::exists('heads', 'id')->where('studio_id', $this->studioId())], 'head' => ['required_without:headId', 'nullable', 'string', 'max:80'],
+            'isBaseline' => ['sometimes', 'boolean'], 'branchedFromId' => ['sometimes', 'nullable', 'integer'], 'length' => ['sometimes', 'nullable'], 'tee' => ['sometimes', 'nullable'],
+            'masses' => ['sometimes', 'array', 'max:12'], 'masses.*' => ['nullable', 'numeric'], 'shaftId' => $part('shaft'), 'gripId' => $part('grip'), 'ballId' => $part('ball'),
+            'swingWeight' => ['sometimes', 'nullable', 'string', 'max:8']];
         foreach (self::DEGREES as $key => [, $low, $high]) {
-            $rules[$key] = [$key === 'statedLoftDeg' ? 'required' : 'nullable', 'numeric', "between:{$low},{$high}"];
+            $rules[$key] = [$key === 'statedLoftDeg' ? 'required_without:headId' : 'nullable', 'nullable', 'numeric', "between:{$low},{$high}"];
         }
         foreach (self::TEXTS as $key => [, $max]) {
             $rules[$key] = ['sometimes', 'nullable', 'string', "max:{$max}"];
@@ -46,14 +54,14 @@ final class SetupRequest extends FormRequest
     /** @return array<string, string> */
     public function attributes(): array
     {
-        return ['head' => 'head', 'statedLoftDeg' => 'stated loft', 'measuredLoftDeg' => 'measured loft', 'measuredLieDeg' => 'measured lie', 'measuredFaceOpenDeg' => 'measured face',
+        return ['head' => 'head', 'headId' => 'head', 'shaftId' => 'shaft', 'gripId' => 'grip', 'ballId' => 'ball', 'statedLoftDeg' => 'stated loft', 'measuredLoftDeg' => 'measured loft', 'measuredLieDeg' => 'measured lie', 'measuredFaceOpenDeg' => 'measured face',
             'sleeveLoftDeg' => "sleeve's change of loft", 'sleeveFaceOpenDeg' => "sleeve's change of face", 'sleeveLieDeg' => "sleeve's change of lie"];
     }
 
     /** @return array<string, mixed> */
     public function columns(): array
     {
-        $columns = ['head' => trim((string) $this->validated('head')), 'typed' => $this->all(['statedLoftDeg', 'measuredLoftDeg', 'length'])];
+        $columns = ['head' => trim((string) $this->validated('head')), 'typed' => $this->all(['statedLoftDeg', 'measuredLoftDeg', 'length', 'tee', 'swingWeight'])];
         foreach (self::DEGREES as $key => [$column]) {
             $columns[$column] = $this->validated($key) === null ? null : (float) $this->validated($key);
         }
@@ -61,7 +69,38 @@ final class SetupRequest extends FormRequest
             $columns[$column] = (string) ($this->validated($key) ?? '');
         }
         $columns['length_mm'] = Quantity::read('length', 'Length', $this->input('length'), Unit::Millimetres);
+        $columns['tee_mm'] = Quantity::read('tee', 'Tee height', $this->input('tee'), Unit::Millimetres);
+        foreach (['length_mm' => ['length', 900, 1300, 'A driver is between 900 and 1300 mm long'], 'tee_mm' => ['tee', 0, 120, 'A tee stands between 0 and 120 mm']] as $column => [$field, $low, $high, $says]) {
+            if ($columns[$column] !== null && ($columns[$column] < $low || $columns[$column] > $high)) {
+                throw ValidationException::withMessages([$field => sprintf('%s; this is %.0f mm. Nothing was saved; what you typed is still here.', $says, $columns[$column])]);
+            }
+        }
+        $typed = trim((string) $this->validated('swingWeight', ''));
+        $columns['swing_weight_points'] = $typed === '' ? null : SwingWeight::pointsOf($typed);
+
+        return $columns + $this->fromRack();
+    }
+
+    /** @return array<string, mixed> what the rack says of the head and the parts that were chosen */
+    private function fromRack(): array
+    {
+        $columns = [];
+        foreach (['shaft', 'grip', 'ball'] as $kind) {
+            $columns["{$kind}_id"] = $this->validated("{$kind}Id");
+        }
+        $columns['head_id'] = $this->validated('headId');
+        $masses = array_map(floatval(...), array_filter((array) $this->validated('masses', []), fn (mixed $v): bool => $v !== null && (float) $v > 0));
+        ksort($masses);
+        $columns['masses'] = $columns['head_id'] === null || ! $this->has('masses') ? null : $masses; // null = the standard weights
 
         return $columns;
+    }
+
+    private function studioId(): int
+    {
+        /** @var User $user */
+        $user = $this->user();
+
+        return $user->studio_id;
     }
 }

@@ -27,6 +27,8 @@ final class AdviceResource extends JsonResource
             'carried' => $advice->carried,
             'ties' => $advice->ties,
             'expectedLoss' => $advice->expectedLoss,
+            'scoring' => $advice->scoring->value,
+            'unit' => $advice->scoring->unit(),
             'notHit' => array_values(array_diff($tags, array_map(fn (SetupJudgement $s): string => $s->tag, $advice->setups))),
             'setups' => array_map(fn (SetupJudgement $s): array => [
                 'tag' => $s->tag,
@@ -42,6 +44,8 @@ final class AdviceResource extends JsonResource
                 'heldStrokes' => $s->heldStrokes,
                 'chanceBetter' => $s->chanceBetter,
                 'aimDeg' => $s->aimDeg,
+                'gain' => $s->gain,
+                'gainInterval' => $s->gainInterval,
                 'expectedLoss' => $s->expectedLoss,
                 'trade' => $s->trade === null ? null : ['costM' => $s->trade->costM, 'loftChangeDeg' => $s->trade->loftChangeDeg, 'bestLaunchDeg' => $s->trade->bestLaunchDeg, 'bestSpinRpm' => $s->trade->bestSpinRpm, 'within' => $s->trade->withinOnePercentDeg, 'attackAssumed' => $s->trade->attackAssumed],
             ], $advice->setups),

@@ -22,28 +22,21 @@ final class FittingResource extends JsonResource
     {
         /** @var Fitting $fitting */
         $fitting = $this->resource;
-        $setups = $fitting->setups()->withCount(['shots', 'shots as counted_count' => fn ($q) => $q->whereNull('left_out_reason')])->get();
+        $setups = $fitting->setups()->with(['rackHead.readings', 'rackHead.sleeve', 'shaftPart', 'gripPart'])->withCount(['shots', 'shots as counted_count' => fn ($q) => $q->whereNull('left_out_reason')])->get();
         $decision = $fitting->decisions()->with(['setup', 'fitter'])->first();
 
         return [
             'id' => $fitting->id,
             'version' => $fitting->version,
             'player' => ['id' => $fitting->player->id, 'name' => $fitting->player->name, 'hand' => $fitting->player->hand->value, 'units' => $fitting->player->units],
-            'corridorWidthM' => $fitting->corridor_width_m,
-            'troubleSide' => $fitting->trouble_side,
-            'troubleKind' => $fitting->trouble_kind,
-            'troubleAtM' => $fitting->trouble_at_m,
-            'holeLengthM' => $fitting->hole_length_m,
-            'temperatureC' => $fitting->temperature_c,
-            'altitudeM' => $fitting->altitude_m,
-            'turf' => $fitting->turf,
-            'wants' => $fitting->wants,
+            'brief' => $fitting->brief()->toArray(),
+            'briefAgreedAt' => $fitting->brief_agreed_at?->toIso8601String(),
             'benchmarkSetupId' => $fitting->benchmark_setup_id,
             'createdAt' => $fitting->created_at->toIso8601String(),
             'updatedAt' => $fitting->updated_at->toIso8601String(),
             'setups' => SetupResource::collection($setups),
             'decision' => $decision === null ? null : self::decision($decision),
-            'missing' => self::missing($setups->all(), $decision),
+            'missing' => self::missing($fitting, $setups->all(), $decision),
         ];
     }
 
@@ -60,12 +53,13 @@ final class FittingResource extends JsonResource
      * @param  array<int, Setup>  $setups
      * @return array<string, string>
      */
-    public static function missing(array $setups, ?Decision $decision): array
+    public static function missing(Fitting $fitting, array $setups, ?Decision $decision): array
     {
         $hit = count(array_filter($setups, static fn (Setup $s): bool => ($s->counted_count ?? 0) > 0));
-        $unread = count(array_filter($setups, static fn (Setup $s): bool => $s->measured_loft_deg === null));
+        $unread = count(array_filter($setups, static fn (Setup $s): bool => $s->isLoftFromPrint()));
 
         return [
+            'brief' => $fitting->brief_agreed_at === null ? 'not talked through' : '',
             'bench' => $setups === [] ? 'no setup yet' : ($unread > 0 ? "{$unread} not on the gauge" : ''),
             'shots' => $hit === 0 ? 'no shots yet' : ($hit < count($setups) ? (count($setups) - $hit).' without shots' : ''),
             'compare' => $hit < 2 ? 'needs two setups with shots' : '',

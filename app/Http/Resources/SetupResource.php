@@ -7,7 +7,8 @@ namespace App\Http\Resources;
 use App\Models\Setup;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
-use MintCarry\Core\Club\AddressHabit;
+use MintCarry\Core\Club\EquipmentRules;
+use MintCarry\Core\Club\SwingWeight;
 
 /** @mixin Setup */
 final class SetupResource extends JsonResource
@@ -17,8 +18,14 @@ final class SetupResource extends JsonResource
     {
         /** @var Setup $setup */
         $setup = $this->resource;
-        $squared = $setup->playing(AddressHabit::Squared);
-        $soled = $setup->playing(AddressHabit::Soled);
+        $present = function (float $squares) use ($setup): array {
+            $g = $setup->playing($squares);
+
+            return ['loftDeg' => $g->loftDeg, 'faceOpenDeg' => $g->faceOpenDeg, 'lieDeg' => $g->lieDeg];
+        };
+        $body = $setup->body();
+        $computed = $setup->swingWeight();
+        $points = $setup->swing_weight_points ?? $computed?->points();
 
         return [
             'id' => $setup->id,
@@ -40,12 +47,23 @@ final class SetupResource extends JsonResource
             'lengthMm' => $setup->length_mm,
             'ball' => $setup->ball,
             'note' => $setup->note,
+            'headId' => $setup->head_id,
+            'masses' => $setup->masses === null ? null : (object) $setup->masses,
+            'shaftId' => $setup->shaft_id,
+            'gripId' => $setup->grip_id,
+            'ballId' => $setup->ball_id,
+            'teeMm' => $setup->tee_mm,
+            'cue' => $setup->cue,
             'playing' => [
-                'squared' => ['loftDeg' => $squared->loftDeg, 'faceOpenDeg' => $squared->faceOpenDeg, 'lieDeg' => $squared->lieDeg],
-                'soled' => ['loftDeg' => $soled->loftDeg, 'faceOpenDeg' => $soled->faceOpenDeg, 'lieDeg' => $soled->lieDeg],
-                'lieAssumed' => $setup->measured_lie_deg === null,
-                'loftFromPrint' => $setup->measured_loft_deg === null,
+                'squared' => $present(1.0),
+                'soled' => $present(0.0),
+                'lieAssumed' => $setup->isLieAssumed(),
+                'loftFromPrint' => $setup->isLoftFromPrint(),
             ],
+            'loftOffDeg' => $setup->loftOffDeg(),
+            'body' => $body === null ? null : ['massG' => $body->massG, 'cgToeMm' => $body->cgToeMm, 'cgBackMm' => $body->cgBackMm, 'cgUpMm' => $body->cgUpMm, 'assumed' => $setup->rackHead?->assumed() ?? []],
+            'swingWeight' => $points === null ? null : ['label' => SwingWeight::labelOf($points), 'points' => $points, 'measured' => $setup->swing_weight_points !== null],
+            'warnings' => $body === null ? [] : EquipmentRules::warnings($body, $setup->rackHead?->volume_cm3, $setup->length_mm),
             'shots' => $setup->shots_count ?? 0,
             'counted' => $setup->counted_count ?? 0,
         ];

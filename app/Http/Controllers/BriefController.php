@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Resources\FittingResource;
+use App\Models\BriefChange;
+use App\Models\Fitting;
+use App\Models\User;
+use App\Support\BriefInput;
+use App\Support\Judged;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Fitting\Brief;
+use MintCarry\Core\Fitting\Outlook;
+use MintCarry\Core\Launch\Measure;
+
+final class BriefController
+{
+    /** Saves the brief. The first time it is agreed; every later change is dated and says why. A newer version is never overwritten. */
+    public function update(Request $request, Fitting $fitting): JsonResponse
+    {
+        $given = $request->validate(['version' => ['required', 'integer'], 'brief' => ['present', 'array'], 'why' => ['sometimes', 'nullable', 'string', 'max:300']]);
+        /** @var User $user */
+        $user = $request->user();
+        $conflict = DB::transaction(function () use ($given, $fitting, $user): bool {
+            $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
+            if ($now->version !== (int) $given['version']) {
+                return true;
+            }
+            $before = $now->brief();
+            $after = BriefInput::read($given['brief'], $before);
+            $now->flight();
+            if ($now->brief_agreed_at !== null && $after->changesFrom($before) !== []) {
+                $why = trim((string) ($given['why'] ?? ''));
+                if ($why === '') {
+                    throw ValidationException::withMessages(['why' => 'The brief was agreed on '.$now->brief_agreed_at->format('j F').'. Say in a few words why it changes; the record keeps both.']);
+                }
+                BriefChange::query()->create(['studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'before' => $before->toArray(), 'after' => $after->toArray(), 'why' => $why, 'changed_by' => $user->id]);
+            }
+            $now->setBrief($after);
+            $now->flight(); // refuses air that nobody plays in, before it is kept
+            $now->fill(['brief_agreed_at' => $now->brief_agreed_at ?? now(), 'version' => $now->version + 1, 'typed' => array_replace_recursive($now->typed, $given['brief'])])->save();
+
+            return false;
+        });
+        $body = (new FittingResource(Fitting::query()->findOrFail($fitting->id)))->toArray($request);
+
+        return $conflict
+            ? response()->json(['message' => 'This fitting was changed on another screen meanwhile. Yours is kept here; look at both and save again.', 'current' => $body], 409)
+            : response()->json($body);
+    }
+
+    /** What a brief means, also one that is not saved yet. */
+    public function outlook(Request $request, Fitting $fitting): JsonResponse
+    {
+        $given = $request->validate(['brief' => ['sometimes', 'array']]);
+        $judged = new Judged($fitting);
+        $own = $judged->sets[$fitting->benchmark_setup_id ?? 0] ?? null;
+
+        return response()->json(Outlook::of(BriefInput::read($given['brief'] ?? [], $fitting->brief()), $own?->summary(Measure::ClubSpeed)?->mean, $own?->summary(Measure::Attack)->mean ?? 0.0));
+    }
+
+    public function changes(Fitting $fitting): JsonResponse
+    {
+        return response()->json(BriefChange::query()->where('fitting_id', $fitting->id)->with('fitter')->orderByDesc('id')->get()->map(fn (BriefChange $c): array => [
+            'why' => $c->why,
+            'by' => $c->fitter->name,
+            'at' => $c->created_at->toIso8601String(),
+            'changes' => Brief::fromArray($c->after)->changesFrom(Brief::fromArray($c->before)),
+        ])->all());
+    }
+}

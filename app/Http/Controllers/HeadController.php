@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\HeadRequest;
+use App\Http\Resources\HeadResource;
+use App\Models\Part;
+use App\Models\RackHead;
+use App\Models\Reading;
+use App\Models\User;
+use App\Support\Quantity;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use MintCarry\Core\Club\ReadingSet;
+use MintCarry\Core\Club\SwingWeight;
+use MintCarry\Core\Club\Weights;
+use MintCarry\Core\CoreException;
+
+final class HeadController
+{
+    public function show(RackHead $head): HeadResource
+    {
+        return new HeadResource($head->load(['sleeve', 'readings.fitter']), full: true);
+    }
+
+    public function store(HeadRequest $request): JsonResponse
+    {
+        /** @var User $user */
+        $user = $request->user();
+        $head = new RackHead($request->columns() + ['studio_id' => $user->studio_id, 'type' => 'middle', 'stated_lie_deg' => 58.0, 'stated_face_open_deg' => 0.0, 'slots' => [], 'stock_g' => [], 'standard' => [], 'supply' => []]);
+        $this->requireSound($head);
+        $head->save();
+
+        return response()->json((new HeadResource($head->refresh()->load(['sleeve', 'readings.fitter']), full: true))->toArray($request), 201);
+    }
+
+    public function update(HeadRequest $request, RackHead $head): JsonResponse
+    {
+        $head->fill($request->columns())->load('sleeve');
+        $this->requireSound($head);
+        $head->save();
+
+        return response()->json((new HeadResource($head->load(['sleeve', 'readings.fitter']), full: true))->toArray($request));
+    }
+
+    /** Takes a head off the rack. Setups and readings keep it. */
+    public function destroy(RackHead $head): JsonResponse
+    {
+        $head->update(['retired_at' => now()]);
+
+        return response()->json(['retired' => true]);
+    }
+
+    /** CG, inertia and swing weight with other weights in. Stores nothing. */
+    public function weigh(Request $request, RackHead $head): JsonResponse
+    {
+        $given = $request->validate(['masses' => ['present', 'array'], 'masses.*' => ['numeric'], 'shaftId' => ['nullable', 'integer'], 'gripMassG' => ['nullable', 'numeric'], 'lengthMm' => ['nullable', 'numeric']]);
+        $masses = array_map(floatval(...), $given['masses']);
+        $slots = $head->weightSlots();
+        $empty = Weights::remove($head->body(), $slots, $head->standard);
+        $now = Weights::place($empty, $slots, $masses);
+        $standard = $head->body();
+        $illegal = null;
+        try {
+            Weights::requireLegal($slots, $head->stock_g, $masses);
+        } catch (CoreException $e) {
+            $illegal = $e->getMessage();
+        }
+        $shaft = Part::query()->where('studio_id', $head->studio_id)->where('kind', 'shaft')->whereKey($given['shaftId'] ?? 0)->first();
+        $build = [(float) ($given['lengthMm'] ?? 1143), $shaft?->number('cutMassG') ?? $shaft?->number('rawMassG') ?? 60.0, $shaft?->number('balanceFromButtMm') ?? 560.0, (float) ($given['gripMassG'] ?? 50)];
+        $swing = SwingWeight::of($now->massG, ...$build);
+
+        return response()->json([
+            'illegal' => $illegal,
+            'massG' => $now->massG,
+            'cg' => ['toeMm' => $now->cgToeMm, 'backMm' => $now->cgBackMm, 'upMm' => $now->cgUpMm],
+            'inertiaGcm2' => $now->inertiaGcm2,
+            'swingWeight' => $swing->label(),
+            'swingWeightPoints' => $swing->points() - SwingWeight::of($standard->massG, ...$build)->points(),
+            'fromStandard' => ['massG' => $now->massG - $standard->massG, 'toeMm' => $now->cgToeMm - $standard->cgToeMm, 'backMm' => $now->cgBackMm - $standard->cgBackMm, 'upMm' => $now->cgUpMm - $standard->cgUpMm],
+            'delivered' => Weights::delivered($standard, $now),
+        ]);
+    }
+
+    /** Keeps a set of readings. One that lies far from the others is asked about first. */
+    public function read(Request $request, RackHead $head): JsonResponse
+    {
+        $given = $request->validate([
+            'values' => ['required', 'array'],
+            'values.*' => ['array', 'max:10'],
+            'position' => ['sometimes', 'nullable', 'string', 'max:12'],
+            'readAs' => ['required', Rule::in(['soled', 'squared'])],
+            'way' => ['sometimes', Rule::in(['hand', 'gauge', 'balance'])],
+            'note' => ['sometimes', 'nullable', 'string', 'max:300'],
+            'confirm' => ['sometimes', 'boolean'],
+        ]);
+        $values = [];
+        foreach ($given['values'] as $quantity => $readings) {
+            $numbers = array_map(fn (mixed $v): ?float => Quantity::plain("values.{$quantity}", self::name((string) $quantity), $v), array_values($readings));
+            $values[$quantity] = array_values(array_filter($numbers, fn (?float $v): bool => $v !== null));
+        }
+        $position = (string) ($given['position'] ?? '');
+        $head->system()->position($position === '' ? $head->system()->home : $position);
+        $reading = new Reading(['studio_id' => $head->studio_id, 'head_id' => $head->id, 'values' => array_filter($values), 'position' => $position === '' ? $head->system()->home : $position, 'read_as' => $given['readAs'], 'way' => $given['way'] ?? 'hand',
+            'typed' => $given['values'], 'note' => $given['note'] ?? '', 'read_by' => $request->user()?->getAuthIdentifier()]);
+        $doubtful = $reading->set()->doubtful();
+        if ($doubtful !== [] && ! ($given['confirm'] ?? false)) {
+            $first = $doubtful[0];
+
+            return response()->json(['message' => sprintf('%s %g %s lies far from the others, which read about %.1f. Look again; or keep it as it is. Nothing was saved yet, what you typed is still here.', self::name($first['quantity']), $first['value'], ReadingSet::QUANTITIES[$first['quantity']][2], $first['others']), 'doubtful' => $doubtful, 'errors' => ["values.{$first['quantity']}" => [sprintf('%g lies far from the others.', $first['value'])]]], 422);
+        }
+        $reading->save();
+
+        return response()->json((new HeadResource($head->load(['sleeve', 'readings.fitter']), full: true))->toArray($request), 201);
+    }
+
+    private static function name(string $quantity): string
+    {
+        return ['loftDeg' => 'Loft', 'lieDeg' => 'Lie', 'faceOpenDeg' => 'Face', 'massG' => 'Mass'][$quantity] ?? "'{$quantity}'";
+    }
+
+    /** Refuses what geometry, weights or a rigid body cannot be, before it is kept. */
+    private function requireSound(RackHead $head): void
+    {
+        $head->system();
+        $slots = $head->weightSlots();
+        Weights::requireLegal($slots, $head->stock_g, $head->standard);
+        Weights::remove($head->body(), $slots, $head->standard);
+    }
+}

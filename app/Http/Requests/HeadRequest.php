@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Models\RackHead;
+use App\Support\Quantity;
+use Illuminate\Validation\Rule;
+
+/** A head on the rack as typed. What is not known stays empty and is taken from the preset of its type. */
+final class HeadRequest extends RackRequest
+{
+    private const COLUMNS = ['label' => 'label', 'maker' => 'maker', 'hand' => 'hand', 'type' => 'type', 'sleeveId' => 'sleeve_id', 'statedLoftDeg' => 'stated_loft_deg', 'statedLieDeg' => 'stated_lie_deg', 'statedFaceOpenDeg' => 'stated_face_open_deg',
+        'volumeCm3' => 'volume_cm3', 'massG' => 'mass_g', 'cgToeMm' => 'cg_toe_mm', 'cgBackMm' => 'cg_back_mm', 'cgUpMm' => 'cg_up_mm', 'bulgeMm' => 'bulge_mm', 'rollMm' => 'roll_mm', 'inertiaGcm2' => 'inertia_gcm2', 'note' => 'note'];
+
+    protected static function numbers(): array
+    {
+        return ['statedLoftDeg', 'statedLieDeg', 'statedFaceOpenDeg', 'volumeCm3', 'massG', 'cgToeMm', 'cgBackMm', 'cgUpMm', 'bulgeMm', 'rollMm'];
+    }
+
+    protected function prepareForValidation(): void
+    {
+        parent::prepareForValidation();
+        $slots = $this->input('slots');
+        foreach (is_array($slots) ? $slots : [] as $i => $slot) {
+            foreach (['toeMm', 'backMm', 'upMm', 'fromG', 'toG'] as $key) {
+                if (is_string($slot[$key] ?? null)) {
+                    $slots[$i][$key] = Quantity::plain("slots.{$i}.{$key}", 'Slot '.($slot['name'] ?? $i + 1).", {$key}", $slot[$key]);
+                }
+            }
+        }
+        if (is_array($slots)) {
+            $this->merge(['slots' => $slots]);
+        }
+    }
+
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        $head = $this->route('head');
+        $new = ! $head instanceof RackHead;
+
+        return [
+            'label' => [$new ? 'required' : 'sometimes', 'string', 'max:80', Rule::unique('heads', 'label')->where('studio_id', $this->studioId())->where('hand', $this->input('hand', $new ? 'right' : $head->hand->value))->whereNull('retired_at')->ignore($new ? null : $head->id)],
+            'maker' => ['sometimes', 'nullable', 'string', 'max:80'],
+            'hand' => [$new ? 'required' : 'sometimes', Rule::in(['right', 'left'])],
+            'type' => ['sometimes', Rule::in(['forgiving', 'middle', 'low-spin'])],
+            'sleeveId' => ['sometimes', 'nullable', 'integer', Rule::exists('sleeves', 'id')->where('studio_id', $this->studioId())],
+            'statedLoftDeg' => [$new ? 'required' : 'sometimes', 'numeric', 'between:4,20'],
+            'statedLieDeg' => ['sometimes', 'nullable', 'numeric', 'between:45,72'],
+            'statedFaceOpenDeg' => ['sometimes', 'nullable', 'numeric', 'between:-10,10'],
+            'volumeCm3' => ['sometimes', 'nullable', 'numeric', 'between:200,600'],
+            'massG' => ['sometimes', 'nullable', 'numeric', 'between:150,260'],
+            'cgToeMm' => ['required_with:cgBackMm,cgUpMm', 'nullable', 'numeric', 'between:-20,20'],
+            'cgBackMm' => ['required_with:cgToeMm,cgUpMm', 'nullable', 'numeric', 'between:10,60'],
+            'cgUpMm' => ['required_with:cgToeMm,cgBackMm', 'nullable', 'numeric', 'between:-20,20'],
+            'bulgeMm' => ['sometimes', 'nullable', 'numeric', 'between:150,1000'],
+            'rollMm' => ['sometimes', 'nullable', 'numeric', 'between:150,1000'],
+            'inertiaGcm2' => ['sometimes', 'nullable', 'array', 'size:3'],
+            'inertiaGcm2.*' => ['array', 'size:3'],
+            'inertiaGcm2.*.*' => ['numeric'],
+            'slots' => ['sometimes', 'array', 'max:12'],
+            'slots.*.name' => ['required', 'string', 'max:20', 'distinct:ignore_case'],
+            'slots.*.toeMm' => ['required', 'numeric'],
+            'slots.*.backMm' => ['required', 'numeric'],
+            'slots.*.upMm' => ['required', 'numeric'],
+            'slots.*.fromG' => ['sometimes', 'nullable', 'numeric', 'between:0,60'],
+            'slots.*.toG' => ['sometimes', 'nullable', 'numeric', 'between:0,60'],
+            'slots.*.mayBeEmpty' => ['sometimes', 'boolean'],
+            'stockG' => ['sometimes', 'array', 'max:40'],
+            'stockG.*' => ['numeric', 'between:0.1,60'],
+            'standard' => ['sometimes', 'array'],
+            'standard.*' => ['numeric', 'between:0,60'],
+            'note' => ['sometimes', 'nullable', 'string', 'max:500'],
+        ] + self::supplyRules();
+    }
+
+    /** @return array<string, string> */
+    public function attributes(): array
+    {
+        return ['statedLoftDeg' => 'stated loft', 'statedLieDeg' => 'stated lie', 'statedFaceOpenDeg' => 'stated face', 'massG' => 'mass', 'volumeCm3' => 'volume', 'slots.*.name' => 'slot name', 'cgToeMm' => 'CG toward the toe', 'cgBackMm' => 'CG back', 'cgUpMm' => 'CG up'];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['label.unique' => "There is already a head '".mb_strimwidth((string) $this->input('label'), 0, 80)."' for this hand on the rack: give this one a label of its own, such as a number on the sole. Nothing was saved.",
+            'slots.*.name.distinct' => "Two slots are called ':input': each needs a name of its own."];
+    }
+
+    /** @return array<string, mixed> columns that were given */
+    public function columns(): array
+    {
+        $given = (array) $this->validated();
+        $columns = [];
+        foreach (self::COLUMNS as $key => $column) {
+            if (array_key_exists($key, $given)) {
+                $columns[$column] = $given[$key] ?? (match ($key) {
+                    'maker', 'note' => '', 'statedLieDeg' => 58.0, 'statedFaceOpenDeg' => 0.0, default => null
+                });
+            }
+        }
+        if (array_key_exists('slots', $given)) {
+            $columns['slots'] = array_values(array_map(fn (array $s): array => array_filter($s, fn (mixed $v): bool => $v !== null), $given['slots']));
+        }
+        foreach (['stockG' => 'stock_g', 'standard' => 'standard'] as $key => $column) {
+            if (array_key_exists($key, $given)) {
+                $columns[$column] = array_map(floatval(...), $key === 'stockG' ? array_values($given[$key]) : $given[$key]);
+            }
+        }
+        if (array_key_exists('supply', $given)) {
+            $columns['supply'] = $this->supply();
+        }
+
+        return $columns;
+    }
+}

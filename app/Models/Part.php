@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToStudio;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+
+/**
+ * A shaft, grip or ball on the rack.
+ *
+ * @property int $id
+ * @property string $kind shaft, grip or ball
+ * @property string $label
+ * @property array<string, mixed> $data shaft: rawMassG, cutMassG, balanceFromButtMm, flex, torqueDeg, lengthMm; grip: massG; ball: build
+ * @property array<string, mixed> $supply
+ * @property Carbon|null $retired_at
+ */
+final class Part extends Model
+{
+    use BelongsToStudio;
+
+    public const KINDS = ['shaft', 'grip', 'ball'];
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['data' => 'array', 'supply' => 'array', 'retired_at' => 'datetime'];
+    }
+
+    public function number(string $key): ?float
+    {
+        return isset($this->data[$key]) ? (float) $this->data[$key] : null;
+    }
+}

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToStudio;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
+use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Club\Head;
+use MintCarry\Core\Club\HeadReading;
+use MintCarry\Core\Club\HeadReadings;
+use MintCarry\Core\Club\SleeveSystem;
+use MintCarry\Core\Club\WeightSlot;
+
+/**
+ * A physical head on the rack. Mass, CG and inertia are those of the head with its standard weights in; what nobody told is the preset's and called assumed.
+ *
+ * @property int $id
+ * @property string $label
+ * @property string $maker
+ * @property Hand $hand
+ * @property string $type preset for what is unknown
+ * @property int|null $sleeve_id
+ * @property float $stated_loft_deg
+ * @property float $stated_lie_deg
+ * @property float $stated_face_open_deg
+ * @property float|null $volume_cm3
+ * @property float|null $mass_g
+ * @property float|null $cg_toe_mm
+ * @property float|null $cg_back_mm
+ * @property float|null $cg_up_mm
+ * @property float|null $bulge_mm
+ * @property float|null $roll_mm
+ * @property array{array{float, float, float}, array{float, float, float}, array{float, float, float}}|null $inertia_gcm2
+ * @property array<string, float>|null $truth what the stand-in gauge finds; made-up heads only, never sent to a screen
+ * @property list<array<string, mixed>> $slots
+ * @property list<float> $stock_g
+ * @property array<string, float> $standard masses by slot, as the head comes
+ * @property array<string, mixed> $supply
+ * @property string $note
+ * @property Carbon|null $retired_at
+ * @property-read Sleeve|null $sleeve
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Reading> $readings
+ */
+final class RackHead extends Model
+{
+    use BelongsToStudio;
+
+    protected $table = 'heads';
+
+    protected $guarded = [];
+
+    protected $hidden = ['truth'];
+
+    protected function casts(): array
+    {
+        return ['hand' => Hand::class, 'inertia_gcm2' => 'array', 'truth' => 'array', 'slots' => 'array', 'stock_g' => 'array', 'standard' => 'array', 'supply' => 'array', 'retired_at' => 'datetime',
+            'stated_loft_deg' => 'float', 'stated_lie_deg' => 'float', 'stated_face_open_deg' => 'float', 'volume_cm3' => 'float', 'mass_g' => 'float', 'cg_toe_mm' => 'float', 'cg_back_mm' => 'float', 'cg_up_mm' => 'float', 'bulge_mm' => 'float', 'roll_mm' => 'float'];
+    }
+
+    /** @return BelongsTo<Sleeve, $this> */
+    public function sleeve(): BelongsTo
+    {
+        return $this->belongsTo(Sleeve::class);
+    }
+
+    /** @return HasMany<Reading, $this> */
+    public function readings(): HasMany
+    {
+        return $this->hasMany(Reading::class, 'head_id')->orderBy('id');
+    }
+
+    /** @return HasMany<Setup, $this> */
+    public function setups(): HasMany
+    {
+        return $this->hasMany(Setup::class, 'head_id');
+    }
+
+    public function stated(): HeadReading
+    {
+        return new HeadReading($this->stated_loft_deg, $this->stated_lie_deg, $this->stated_face_open_deg);
+    }
+
+    public function system(): SleeveSystem
+    {
+        return $this->sleeve?->system($this->stated()) ?? SleeveSystem::fixed();
+    }
+
+    public function gauged(?SleeveSystem $sleeve = null): HeadReadings
+    {
+        return new HeadReadings($this->stated(), $sleeve ?? $this->system(), array_values($this->readings->map(fn (Reading $r) => $r->set())->all()));
+    }
+
+    /** @return list<WeightSlot> */
+    public function weightSlots(): array
+    {
+        return array_map(static fn (array $s): WeightSlot => new WeightSlot((string) $s['name'], (float) $s['toeMm'], (float) $s['backMm'], (float) $s['upMm'], (float) ($s['fromG'] ?? 0), (float) ($s['toG'] ?? 40), (bool) ($s['mayBeEmpty'] ?? true)), $this->slots);
+    }
+
+    /** The head as it comes, with its standard weights, at its measured loft and mass where there are readings. */
+    public function body(): Head
+    {
+        $preset = Head::preset($this->type);
+        $gauged = $this->gauged();
+
+        return new Head(
+            $gauged->straight()->loftDeg,
+            $gauged->inForce('massG')?->mean('massG') ?? $this->mass_g ?? $preset->massG,
+            $this->cg_toe_mm ?? $preset->cgToeMm,
+            $this->cg_back_mm ?? $preset->cgBackMm,
+            $this->cg_up_mm ?? $preset->cgUpMm,
+            $this->inertia_gcm2 ?? $preset->inertiaGcm2,
+            $this->bulge_mm ?? $preset->bulgeRadiusMm,
+            $this->roll_mm ?? $preset->rollRadiusMm,
+        );
+    }
+
+    /** @return list<string> what is taken from the preset because nobody told it */
+    public function assumed(): array
+    {
+        $out = [];
+        foreach (['mass' => $this->gauged()->inForce('massG') === null ? $this->mass_g : 1.0, 'CG' => $this->cg_back_mm, 'inertia' => $this->inertia_gcm2, 'bulge' => $this->bulge_mm, 'roll' => $this->roll_mm] as $what => $known) {
+            if ($known === null) {
+                $out[] = $what;
+            }
+        }
+
+        return $out;
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Illuminate\Http\Client\ConnectionException;
+use Illuminate\Http\Client\PendingRequest;
+use Illuminate\Http\Client\Response;
+use Illuminate\Support\Facades\Http;
+use MintCarry\Core\CoreException;
+
+/** A gauge or balance at the address that the studio configured (docs/devices.md). Never at one that a request names. */
+final readonly class Device
+{
+    public const NAMES = ['gauge', 'balance'];
+
+    private const MOST_BYTES = 16_384;
+
+    private string $address;
+
+    public function __construct(public string $name)
+    {
+        if (! in_array($name, self::NAMES, true)) {
+            throw CoreException::invalid('device', "There is no device '{$name}'; there are gauge and balance.");
+        }
+        $this->address = rtrim((string) config("mintcarry.devices.{$name}"), '/');
+        if ($this->address === '') {
+            throw CoreException::invalid('device', "No address is configured for the {$name}. Type what you read; everything else works without it.");
+        }
+    }
+
+    /**
+     * One reading of a piece. The stand-in is given the piece first; on a real device it lies there already.
+     *
+     * @param  array<string, mixed>  $piece  what the stand-in is to find
+     * @return array<string, float>
+     */
+    public function read(array $piece): array
+    {
+        if ($this->isStandIn()) {
+            $this->send('PUT', '/piece', $piece);
+        }
+        $values = $this->send('GET', '/reading')['values'] ?? null;
+        $numbers = array_filter(is_array($values) ? $values : [], fn (mixed $v, mixed $k): bool => (is_int($v) || is_float($v)) && is_string($k), ARRAY_FILTER_USE_BOTH);
+        if ($numbers === []) {
+            throw $this->failed('answered without a reading');
+        }
+
+        return array_map(floatval(...), $numbers);
+    }
+
+    /**
+     * Reads the check piece: what it is certified for, and how far the device is off.
+     *
+     * @return array{certified: array<string, float>, read: array<string, float>, off: array<string, float>}
+     */
+    public function check(): array
+    {
+        $certified = array_map(floatval(...), (array) ($this->send('GET', '')['checkPiece'] ?? []));
+        $readings = array_map(fn (): array => $this->read(['checkPiece' => true]), range(1, 3));
+        $read = [];
+        foreach (array_keys($certified) as $quantity) {
+            $values = array_column($readings, $quantity);
+            if ($values !== []) {
+                $read[$quantity] = array_sum($values) / count($values);
+            }
+        }
+        $off = [];
+        foreach ($read as $quantity => $value) {
+            $off[$quantity] = $value - $certified[$quantity];
+        }
+
+        return ['certified' => $certified, 'read' => $read, 'off' => $off];
+    }
+
+    public function zero(): void
+    {
+        if ($this->isStandIn()) {
+            $this->send('PUT', '/piece', ['checkPiece' => true]);
+        }
+        $this->send('POST', '/zero');
+    }
+
+    private function isStandIn(): bool
+    {
+        return ($this->send('GET', '')['standIn'] ?? false) === true;
+    }
+
+    /**
+     * @param  array<string, mixed>  $body
+     * @return array<mixed>
+     */
+    private function send(string $method, string $path, array $body = []): array
+    {
+        try {
+            /** @var PendingRequest $request */
+            $request = Http::timeout(2)->connectTimeout(1)->withoutRedirecting()->acceptJson();
+            /** @var Response $response */
+            $response = $request->send($method, $this->address.$path, $method === 'GET' ? [] : ['json' => (object) $body]);
+        } catch (ConnectionException) {
+            throw $this->failed('does not answer');
+        }
+        $text = $response->body();
+        if (strlen($text) > self::MOST_BYTES) {
+            throw $this->failed('answered with more than a reading');
+        }
+        $json = json_decode($text, true);
+        if (! $response->successful()) {
+            throw $this->failed('says: '.mb_strimwidth(is_array($json) && is_string($json['error'] ?? null) ? $json['error'] : 'error '.$response->status(), 0, 120, '…'));
+        }
+
+        return is_array($json) ? $json : throw $this->failed('answered with something that is no reading');
+    }
+
+    private function failed(string $how): CoreException
+    {
+        return CoreException::invalid('device', "The {$this->name} at {$this->address} {$how}. Nothing typed was lost: read by eye and type it, or try again.");
+    }
+}
