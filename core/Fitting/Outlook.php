@@ -89,7 +89,7 @@ final readonly class Outlook
             $target,
             [$first['loftDeg'], $last['loftDeg']],
             $still->fly($launch)->carryM,
-            LaunchSpinField::of($launch->ballSpeedMps, $flight, [max(2.0, floor($launch->launchDeg - 7)), ceil($launch->launchDeg + 7)], [max(800.0, 100 * floor($first['spinRpm'] / 100 - 9)), 100 * ceil($last['spinRpm'] / 100 + 9)], 15),
+            LaunchSpinField::of($launch->ballSpeedMps, $flight, [max(2.0, floor($launch->launchDeg - 7)), ceil($launch->launchDeg + 7)], [max(800.0, 100 * floor($first['spinRpm'] / 100 - 9)), 100 * ceil($last['spinRpm'] / 100 + 9)], 19),
             self::price($brief, $ridge[$target]['totalM']),
         );
     }

@@ -19,12 +19,12 @@ final readonly class DemoRack
 
     public function __construct(private Studio $studio, private User $fitter)
     {
-        $turned = ['UP', 'U+', '+', 'F+', 'FL', 'F-', '-', 'U-'];
+        $turned = ['UP', 'U+', '+', 'F+', 'FL', 'F−', '−', 'U−'];
         $this->sleeves = [
             'Weathercock' => $this->sleeve(['name' => 'Weathercock', 'kind' => 'single', 'tiltDeg' => 1.0, 'home' => 'FL', 'printedFor' => 'squared', 'positions' => array_map(fn (int $i): array => ['label' => $turned[$i], 'clockDeg' => 45 * $i], range(0, 7))]),
             'Tidewheel' => $this->sleeve(['name' => 'Tidewheel', 'kind' => 'rings', 'ringTiltsDeg' => [0.6, 0.6], 'home' => 'N', 'printedFor' => 'squared', 'positions' => [
-                ['label' => 'N', 'clocksDeg' => [90, 270], 'loftDeg' => 0], ['label' => '+1.4', 'clocksDeg' => [90, 90], 'loftDeg' => 1.4], ['label' => '-1.4', 'clocksDeg' => [270, 270], 'loftDeg' => -1.4],
-                ['label' => '+0.7 U', 'clocksDeg' => [90, 0], 'loftDeg' => 0.7, 'lieDeg' => 0.6], ['label' => '-0.7 U', 'clocksDeg' => [0, 270], 'loftDeg' => -0.7, 'lieDeg' => 0.6], ['label' => 'N UP', 'clocksDeg' => [0, 0], 'loftDeg' => 0, 'lieDeg' => 1.2]]]),
+                ['label' => 'N', 'clocksDeg' => [90, 270], 'loftDeg' => 0], ['label' => '+1.4', 'clocksDeg' => [90, 90], 'loftDeg' => 1.4], ['label' => '−1.4', 'clocksDeg' => [270, 270], 'loftDeg' => -1.4],
+                ['label' => '+0.7 U', 'clocksDeg' => [90, 0], 'loftDeg' => 0.7, 'lieDeg' => 0.6], ['label' => '−0.7 U', 'clocksDeg' => [0, 270], 'loftDeg' => -0.7, 'lieDeg' => 0.6], ['label' => 'N UP', 'clocksDeg' => [0, 0], 'loftDeg' => 0, 'lieDeg' => 1.2]]]),
             'Saltbox' => $this->sleeve(['name' => 'Saltbox', 'kind' => 'card', 'home' => 'N', 'printedFor' => 'squared', 'positions' => [
                 ['label' => 'N', 'loftDeg' => 0, 'faceOpenDeg' => 0, 'lieDeg' => 0], ['label' => '+0.75', 'loftDeg' => 0.75, 'faceOpenDeg' => -1.2], ['label' => '−0.75', 'loftDeg' => -0.75, 'faceOpenDeg' => 1.2],
                 ['label' => '+1.5', 'loftDeg' => 1.5, 'faceOpenDeg' => -2.4], ['label' => '−1.5', 'loftDeg' => -1.5, 'faceOpenDeg' => 2.4], ['label' => 'N up', 'loftDeg' => 0, 'lieDeg' => 1.5]]]),
@@ -67,6 +67,7 @@ final readonly class DemoRack
     {
         $head = RackHead::query()->create($columns + ['studio_id' => $this->studio->id, 'label' => $label, 'maker' => 'Shoreline Works', 'hand' => $hand, 'sleeve_id' => $this->sleeves[$sleeve]->id, 'stated_loft_deg' => $stated, 'stated_lie_deg' => 58, 'stated_face_open_deg' => 0]);
         if ($lofts !== []) {
+            $head->update(['truth' => ['loftDeg' => array_sum($lofts) / count($lofts) + 0.05, 'lieDeg' => $lie - 0.1, 'faceOpenDeg' => $face + 0.1, 'massG' => ($head->mass_g ?? 200) + 0.6]]);
             Reading::query()->create(['studio_id' => $this->studio->id, 'head_id' => $head->id, 'values' => ['loftDeg' => $lofts, 'lieDeg' => [$lie], 'faceOpenDeg' => [$face]], 'position' => $head->system()->home, 'read_as' => 'soled', 'way' => 'hand', 'typed' => [], 'read_by' => $this->fitter->id]);
         }
 

@@ -4,10 +4,13 @@
     import type { SignedIn } from './api/types';
     import { session } from './state/session.svelte';
     import Bench from './views/bench/Bench.svelte';
+    import Brief from './views/brief/Brief.svelte';
     import Compare from './views/compare/Compare.svelte';
     import DayBook from './views/daybook/DayBook.svelte';
     import Decide from './views/decide/Decide.svelte';
+    import HeadPage from './views/rack/HeadPage.svelte';
     import NotFound from './views/NotFound.svelte';
+    import Rack from './views/rack/Rack.svelte';
     import Sheet from './views/sheet/Sheet.svelte';
     import Shots from './views/shots/Shots.svelte';
     import SignIn from './views/signin/SignIn.svelte';
@@ -15,6 +18,10 @@
     const routes = {
         '/': DayBook,
         '/fitting/:id': Bench,
+        '/rack': Rack,
+        '/rack/head/:id': HeadPage,
+        '/rack/:tab': Rack,
+        '/fitting/:id/brief': Brief,
         '/fitting/:id/bench': Bench,
         '/fitting/:id/shots': Shots,
         '/fitting/:id/compare': Compare,

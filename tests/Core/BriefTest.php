@@ -106,7 +106,7 @@ it('has a band around the target that the target lies in', function (string $sch
     $o = Outlook::of(new Brief(carryM: 205, school: $school));
     expect($o->bandDeg[0])->toBeLessThan($o->ridge[$o->target]['loftDeg'])
         ->and($o->bandDeg[1])->toBeGreaterThan($o->ridge[$o->target]['loftDeg'])
-        ->and($o->field->carryM)->toHaveCount(225);
+        ->and($o->field->carryM)->toHaveCount(361);
 })->with(Brief::SCHOOLS);
 
 it('flights the ridge down into the wind', function (): void {

@@ -12,10 +12,10 @@ test('a right-hander in yards: two files in, compare, leave out a mishit, pick, 
     await expect(page.getByText('print and gauge differ by 1.6°')).toBeVisible();
     await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'Measured loft': '10.4', 'Sleeve position': '+0.75', 'changes loft': '0.75' });
     await expect(page.getByText('2 things changed from A')).toBeVisible();
-    await page.getByLabel('Trouble').selectOption('right');
-    await page.getByLabel('What waits there').selectOption('water');
+    await page.getByRole('link', { name: /^Brief/ }).click();
+    await page.getByLabel('Waits right').selectOption('water');
     await page.getByLabel(/^Corridor/).fill('35');
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('button', { name: 'Agree the brief' }).click();
     await expect(page.getByText('Saved.')).toBeVisible();
     await accessible(page);
 
@@ -49,7 +49,7 @@ test('a right-hander in yards: two files in, compare, leave out a mishit, pick, 
     await expect(page.getByRole('columnheader', { name: /hold\s*8 shots/ })).toBeVisible();
     await expect(carry).toHaveText(before!);
 
-    await page.keyboard.press('4');
+    await page.keyboard.press('5');
     await expect(page.locator('.verdict')).toBeVisible();
     await accessible(page);
     const advised = (await page.locator('.choices .on').textContent())!.includes('A') ? 'B' : 'A';
@@ -147,15 +147,18 @@ test('two screens on one fitting lose neither’s edits', async ({ page, context
     await signIn(page);
     await beginFitting(page, 'Una Sorrel', 'right', 'yards');
     const other = await context.newPage();
+    await page.getByRole('link', { name: /^Brief/ }).click();
+    await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
     await other.goto(page.url());
-    await other.getByLabel('Wants').fill('from the tablet');
-    await page.getByLabel('Wants').fill('from the bay');
-    await other.getByRole('button', { name: 'Save', exact: true }).click();
+    await other.getByLabel('Wants, in their words').fill('from the tablet');
+    await page.getByLabel('Wants, in their words').fill('from the bay');
+    await other.getByRole('button', { name: 'Agree the brief' }).click();
     await expect(other.getByText('Saved.')).toBeVisible();
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('button', { name: 'Agree the brief' }).click();
     await expect(page.getByRole('alert')).toContainText('“from the tablet”');
-    await expect(page.getByLabel('Wants')).toHaveValue('from the bay');
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByLabel('Wants, in their words')).toHaveValue('from the bay');
+    await page.getByLabel('Why does the brief change?').fill('the player put it better');
+    await page.getByRole('button', { name: 'Save the change' }).click();
     await expect(page.getByRole('alert')).toBeHidden();
 });
 

@@ -31,11 +31,17 @@ export async function beginFitting(page: Page, name: string, hand: 'right' | 'le
     await page.getByLabel(`${hand}-handed`).check();
     await page.getByLabel('Reads in').selectOption(scale);
     await page.getByRole('button', { name: 'Begin' }).click();
+    await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
+    await page.getByRole('link', { name: /^Bench/ }).click();
     await expect(page.getByRole('heading', { name: 'Setups' })).toBeVisible();
 }
 
 export async function addSetup(page: Page, button: string | RegExp, values: Record<string, string>): Promise<void> {
     await page.getByRole('button', { name: button }).click();
+    // A head that is not on the rack is only described.
+    const described = page.getByRole('button', { name: 'Only described' });
+    await expect(described.or(page.getByLabel('Stated loft'))).not.toHaveCount(0);
+    if (await described.isVisible()) await described.click();
     for (const [label, value] of Object.entries(values)) await page.getByLabel(label).first().fill(value);
     await page.getByRole('button', { name: 'Add setup' }).click();
     await expect(page.getByRole('button', { name: 'Add setup' })).toBeHidden();

@@ -48,6 +48,7 @@ test('a sign-in that ran out is said, and what was typed stays', async ({ page, 
     await signIn(page);
     await beginFitting(page, 'Sven Arbor', 'right', 'yards');
     await page.getByRole('button', { name: /own club/ }).click();
+    await page.getByRole('button', { name: 'Only described' }).click();
     await page.getByLabel('Head').first().fill('Curlew L');
     await page.getByLabel('Stated loft').fill('9');
     await context.clearCookies({ name: 'mintcarry' });
@@ -106,7 +107,7 @@ test('a fitting without shots says so on every step, without an error', async ({
     const errors = watch(page);
     await signIn(page);
     await beginFitting(page, 'Otto Breck', 'left', 'metresMps');
-    for (const step of ['Shots', 'Compare', 'Decide', 'Sheet']) {
+    for (const step of ['Brief', 'Bench', 'Shots', 'Compare', 'Decide', 'Sheet']) {
         await page
             .getByRole('navigation', { name: 'Steps' })
             .getByRole('link', { name: new RegExp(`^${step}`) })
@@ -129,7 +130,7 @@ test('the dark theme stays after a reload and can be read', async ({ page }) => 
     await expect(page.locator('html')).not.toHaveAttribute('data-theme', 'dark');
 });
 
-for (const step of ['Bench', 'Shots', 'Compare', 'Decide', 'Sheet']) {
+for (const step of ['Brief', 'Bench', 'Shots', 'Compare', 'Decide', 'Sheet']) {
     test(`${step} fits a phone and a tablet`, async ({ page }) => {
         await signIn(page);
         await open(page, 'Rafe Quillon', step);

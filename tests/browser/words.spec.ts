@@ -31,6 +31,17 @@ function setup(more: Partial<Setup>): Setup {
         lengthMm: 1143,
         ball: 'Pebble',
         note: '',
+        headId: null,
+        masses: null,
+        shaftId: null,
+        gripId: null,
+        ballId: null,
+        teeMm: null,
+        cue: '',
+        loftOffDeg: null,
+        body: null,
+        swingWeight: null,
+        warnings: [],
         playing: {
             squared: { loftDeg: 10.5, faceOpenDeg: 0, lieDeg: 58 },
             soled: { loftDeg: 10.5, faceOpenDeg: 0, lieDeg: 58 },
@@ -58,6 +69,8 @@ function judged(tag: string, more: Partial<Judgement> = {}): Judgement {
         heldStrokes: 0,
         chanceBetter: 0.5,
         aimDeg: 0,
+        gain: -(more.strokes ?? 0),
+        gainInterval: { low: 0, high: 0 },
         expectedLoss: 0.02,
         trade: null,
         ...more,
@@ -65,7 +78,19 @@ function judged(tag: string, more: Partial<Judgement> = {}): Judgement {
 }
 
 function advice(more: Partial<Advice>): Advice {
-    return { benchmark: 'A', best: 'B', pick: 'B', carried: true, ties: [], expectedLoss: 0.012, notHit: [], setups: [judged('A'), judged('B')], ...more };
+    return {
+        benchmark: 'A',
+        best: 'B',
+        pick: 'B',
+        carried: true,
+        ties: [],
+        expectedLoss: 0.012,
+        scoring: 'fewest strokes',
+        unit: 'strokes',
+        notHit: [],
+        setups: [judged('A'), judged('B')],
+        ...more,
+    };
 }
 
 const fitting = {
@@ -125,7 +150,7 @@ test('a setup is named by head, sleeve and weights; the loft by print and gauge'
     expect(nameOf(setup({}))).toBe('Tern 460 · 12 g back');
     expect(nameOf(setup({ sleeveLabel: '−0.75', weights: '' }))).toBe('Tern 460 · −0.75');
     expect(loftText(setup({}))).toBe('10.5° printed, not read');
-    expect(loftText(setup({ measuredLoftDeg: 9.1 }))).toBe('10.5° reads 9.1°');
+    expect(loftText(setup({ loftOffDeg: 1.4 }))).toBe('10.5° reads 9.1°');
     expect(lengthText(1155.7, yards)).toBe('45.50 in');
     expect(lengthText(null, yards)).toBe('');
     expect(toneOf('A')).toBe(0);
@@ -144,14 +169,14 @@ test('a pick that the shots carry is said so', () => {
     expect(reason(sure, fitting)).toContain('about 0.12 strokes less on each driving hole than A');
     expect(reason(sure, fitting)).toContain('93\u00a0%');
     expect(reason(sure, fitting)).toContain('6 m farther');
-    expect(sureness(sure)).toContain('The shots carry this.');
+    expect(sureness(sure, fitting)).toContain('The shots carry this.');
     expect(givesUp(sure, fitting)).toBe('It is both the longest carry and the largest share in the corridor of those hit.');
 });
 
 test('a tie is never called a win', () => {
     const tie = advice({ carried: false, ties: ['C', 'D'] });
     expect(headline(tie)).toBe('B, though it cannot be told from C and D');
-    expect(sureness(tie)).toContain('This is a tie');
+    expect(sureness(tie, fitting)).toContain('This is a tie');
     expect(list(['A', 'B', 'C'])).toBe('A, B and C');
     expect(list([])).toBe('');
 });

@@ -21,9 +21,12 @@ use MintCarry\Core\CoreException;
 
 final class HeadController
 {
-    public function show(RackHead $head): HeadResource
+    /** A head with its history; the setup plane also for a player who squares as much as asked. */
+    public function show(Request $request, RackHead $head): HeadResource
     {
-        return new HeadResource($head->load(['sleeve', 'readings.fitter']), full: true);
+        $given = $request->validate(['squares' => ['sometimes', 'numeric', 'between:0,1']]);
+
+        return new HeadResource($head->load(['sleeve', 'readings.fitter']), full: true, squares: (float) ($given['squares'] ?? 0.5));
     }
 
     public function store(HeadRequest $request): JsonResponse

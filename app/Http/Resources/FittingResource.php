@@ -30,6 +30,7 @@ final class FittingResource extends JsonResource
             'version' => $fitting->version,
             'player' => ['id' => $fitting->player->id, 'name' => $fitting->player->name, 'hand' => $fitting->player->hand->value, 'units' => $fitting->player->units],
             'brief' => $fitting->brief()->toArray(),
+            'squares' => $fitting->brief()->squares(),
             'briefAgreedAt' => $fitting->brief_agreed_at?->toIso8601String(),
             'benchmarkSetupId' => $fitting->benchmark_setup_id,
             'createdAt' => $fitting->created_at->toIso8601String(),

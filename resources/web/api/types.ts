@@ -37,30 +37,244 @@ export interface Setup {
     lengthMm: number | null;
     ball: string;
     note: string;
+    headId: number | null;
+    masses: Record<string, number> | null;
+    shaftId: number | null;
+    gripId: number | null;
+    ballId: number | null;
+    teeMm: number | null;
+    cue: string;
     playing: { squared: Presented; soled: Presented; lieAssumed: boolean; loftFromPrint: boolean };
+    loftOffDeg: number | null;
+    body: { massG: number; cgToeMm: number; cgBackMm: number; cgUpMm: number; assumed: string[] } | null;
+    swingWeight: { label: string; points: number; measured: boolean } | null;
+    warnings: string[];
     shots: number;
     counted: number;
 }
-export type StepName = 'bench' | 'shots' | 'compare' | 'decide' | 'sheet';
+export type StepName = 'brief' | 'bench' | 'shots' | 'compare' | 'decide' | 'sheet';
 export interface Fitting {
     id: number;
     version: number;
     player: Player;
-    corridorWidthM: number;
-    troubleSide: 'none' | 'left' | 'right' | 'both';
-    troubleKind: string;
-    troubleAtM: number | null;
-    holeLengthM: number;
-    temperatureC: number;
-    altitudeM: number;
-    turf: string;
-    wants: string;
+    brief: Brief;
+    /** How far this player squares the face at address, 0 to 1. */
+    squares: number;
+    briefAgreedAt: string | null;
     benchmarkSetupId: number | null;
     createdAt: string;
     updatedAt: string;
     setups: Setup[];
     decision: Decision | null;
     missing: Record<StepName, string>;
+}
+export interface Trouble {
+    kind: string;
+    atM: number | null;
+}
+export interface Corridor {
+    widthM: number;
+    left: Trouble;
+    right: Trouble;
+}
+export interface Brief {
+    corridor: Corridor;
+    weights: Record<string, number>;
+    shape: string;
+    miss: string;
+    carryM: number | null;
+    clubSpeedMps: number | null;
+    handicap: number | null;
+    wants: string[];
+    never: string[];
+    wish: string;
+    turf: string;
+    windMps: number;
+    windFromDeg: number;
+    altitudeM: number;
+    temperatureC: number;
+    holeLengthM: number;
+    sixIronApexM: number | null;
+    ball: string;
+    habit: string;
+    feel: string;
+    swings: number | null;
+    minutes: number | null;
+    money: number | null;
+    currency: string;
+    purchase: string;
+    startSide: string;
+    school: string;
+    scoring: string;
+    aimFree: boolean;
+    consent: boolean;
+    minor: boolean;
+    guardian: string;
+}
+export interface BriefChange {
+    why: string;
+    by: string;
+    at: string;
+    changes: { field: string; label: string; from: unknown; to: unknown }[];
+}
+export interface RidgePoint {
+    loftDeg: number;
+    launchDeg: number;
+    spinRpm: number;
+    carryM: number;
+    totalM: number;
+    apexM: number;
+    descentDeg: number;
+}
+export interface Field {
+    ballSpeedMps: number;
+    launchDeg: number[];
+    spinRpm: number[];
+    carryM: number[];
+}
+export interface Outlook {
+    clubSpeedMps: number;
+    speedFrom: string;
+    ballSpeedMps: number;
+    ridge: RidgePoint[];
+    target: number;
+    bandDeg: [number, number];
+    carryInStillAirM: number;
+    field: Field;
+    price: { tenMetres: number; rough: number; left: number; right: number; sharePerTenMetres: number };
+}
+export interface Supply {
+    price?: number | null;
+    currency?: string | null;
+    leadDays?: number | null;
+    lofts?: number[];
+    hands?: Hand[];
+    inStock?: boolean;
+}
+export interface Slot {
+    name: string;
+    toeMm: number;
+    backMm: number;
+    upMm: number;
+    fromG?: number;
+    toG?: number;
+    mayBeEmpty?: boolean;
+}
+export interface PlanePoint {
+    label: string;
+    loftDeg: number;
+    faceOpenDeg: number;
+    lieDeg: number;
+}
+export interface Plane {
+    home: string;
+    squares: number;
+    soled: PlanePoint[];
+    squared: PlanePoint[];
+    mixed: PlanePoint[];
+}
+export interface InForce {
+    value: number;
+    n: number;
+    spread: number;
+    position: string;
+    readAs: string;
+}
+export interface RackHead {
+    id: number;
+    label: string;
+    maker: string;
+    hand: Hand;
+    type: string;
+    sleeveId: number | null;
+    sleeveName: string;
+    positions: string[];
+    statedLoftDeg: number;
+    statedLieDeg: number;
+    statedFaceOpenDeg: number;
+    volumeCm3: number | null;
+    massG: number | null;
+    cgToeMm: number | null;
+    cgBackMm: number | null;
+    cgUpMm: number | null;
+    bulgeMm: number | null;
+    rollMm: number | null;
+    inertiaGcm2: number[][] | null;
+    slots: Slot[];
+    stockG: number[];
+    standard: Record<string, number>;
+    supply: Supply;
+    note: string;
+    assumed: string[];
+    measured: Record<string, InForce>;
+    loftOffDeg: number | null;
+    loftOffWarn: boolean;
+    home: PlanePoint | null;
+    body: { massG: number; cgToeMm: number; cgBackMm: number; cgUpMm: number; inertiaGcm2: number[][] };
+    warnings: string[];
+}
+export interface HeadDetail extends RackHead {
+    plane: Plane;
+    faceMap: { toeMm: number; highMm: number; loftDeg: number; faceOpenDeg: number }[];
+    history: {
+        id: number;
+        values: Record<string, number[]>;
+        position: string;
+        readAs: string;
+        way: string;
+        note: string;
+        by: string;
+        at: string;
+        inForce: string[];
+    }[];
+}
+export interface SleeveSpec {
+    name: string;
+    kind: string;
+    home?: string;
+    printedFor?: string;
+    tiltDeg?: number | string;
+    ringTiltsDeg?: (number | string)[];
+    positions: {
+        label: string;
+        clockDeg?: number | string;
+        clocksDeg?: (number | string)[];
+        loftDeg?: number | string;
+        faceOpenDeg?: number | string;
+        lieDeg?: number | string;
+    }[];
+}
+export interface SleeveCheck {
+    check: { label: string; loftDeg: number; faceOpenDeg: number; lieDeg: number; missDeg: number; agrees: boolean }[];
+    plane: Plane;
+}
+export interface Sleeve extends SleeveCheck {
+    id: number;
+    name: string;
+    spec: SleeveSpec;
+    heads: number;
+}
+export interface Part {
+    id: number;
+    kind: 'shaft' | 'grip' | 'ball';
+    label: string;
+    data: Record<string, number | string>;
+    supply: Supply;
+}
+export interface Rack {
+    heads: RackHead[];
+    sleeves: Sleeve[];
+    parts: Part[];
+}
+export interface Weighed {
+    illegal: string | null;
+    massG: number;
+    cg: { toeMm: number; backMm: number; upMm: number };
+    inertiaGcm2: number[][];
+    swingWeight: string;
+    swingWeightPoints: number;
+    fromStandard: { massG: number; toeMm: number; backMm: number; upMm: number };
+    delivered: { loftDeg: [number, number, number]; openDeg: [number, number, number] };
 }
 export interface DayBookEntry {
     id: number;
@@ -110,7 +324,7 @@ export interface Comparison {
         ellipse: { acrossM: number; alongM: number; halfLongM: number; halfShortM: number; turnDeg: number } | null;
         share: { share: number; interval: Interval; n: number };
     }[];
-    field: { ballSpeedMps: number; launchDeg: number[]; spinRpm: number[]; carryM: number[] } | null;
+    field: Field | null;
 }
 export interface Judgement {
     tag: string;
@@ -126,6 +340,8 @@ export interface Judgement {
     heldStrokes: number;
     chanceBetter: number;
     aimDeg: number;
+    gain: number;
+    gainInterval: Interval;
     expectedLoss: number;
     trade: { costM: number; loftChangeDeg: number; bestLaunchDeg: number; bestSpinRpm: number; within: [number, number]; attackAssumed: boolean } | null;
 }
@@ -136,6 +352,8 @@ export interface Advice {
     carried: boolean;
     ties: string[];
     expectedLoss: number;
+    scoring: string;
+    unit: string;
     notHit: string[];
     setups: Judgement[];
 }

@@ -1,6 +1,6 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { Comparison, Fitting, Shot } from '../api/types';
+    import type { Comparison, Fitting, Shot, Trouble } from '../api/types';
     import { toneOf } from '../units/setups';
     import { factor, figure } from '../units/units';
     import Mark from './Mark.svelte';
@@ -21,9 +21,11 @@
             .filter((p): p is typeof p & { side: number; carry: number } => p.side !== undefined && p.carry !== undefined),
     );
     const unknown = $derived(shots.filter((s) => chosen.includes(tagOf.get(s.setupId) ?? '') && !s.leftOut && at(s, 'sideM') === undefined).length);
-    const half = $derived((fitting.corridorWidthM / 2) * k);
-    const troubleAt = $derived((fitting.troubleAtM ?? fitting.corridorWidthM / 2 + 8) * k);
-    const reach = $derived(Math.max(half * 1.35, fitting.troubleSide === 'none' ? 0 : troubleAt * 1.12, ...points.map((p) => Math.abs(p.side) * k + 4)));
+    const corridor = $derived(fitting.brief.corridor);
+    const half = $derived((corridor.widthM / 2) * k);
+    const troubleAt = (t: Trouble) => (t.atM ?? corridor.widthM / 2 + 8) * k;
+    const troubles = $derived([corridor.left, corridor.right].filter((t) => t.kind !== 'rough'));
+    const reach = $derived(Math.max(half * 1.35, ...troubles.map((t) => troubleAt(t) * 1.12), ...points.map((p) => Math.abs(p.side) * k + 4)));
     const strips = $derived(chosen.filter((t) => points.some((p) => p.tag === t && !p.shot.leftOut)));
     const TOP = $derived(16 + strips.length * ROW);
     const H = $derived(TOP + 316);
@@ -36,10 +38,12 @@
     const ratio = $derived((H - 30 - TOP) / alongSpan / ((W - LEFT - RIGHT) / (2 * reach)));
     const sideWord = (v: number) => (Math.round(v) === 0 ? 'target' : `${Math.abs(Math.round(v))} ${v > 0 ? 'R' : 'L'}`);
     const bands = $derived(
-        [
-            ['left', -reach, -troubleAt],
-            ['right', troubleAt, reach],
-        ].filter(([side]) => fitting.troubleSide === side || fitting.troubleSide === 'both') as [string, number, number][],
+        (
+            [
+                ['left', corridor.left, -reach, -troubleAt(corridor.left)],
+                ['right', corridor.right, troubleAt(corridor.right), reach],
+            ] as [string, Trouble, number, number][]
+        ).filter(([, t]) => t.kind !== 'rough'),
     );
     function ellipse(e: NonNullable<Comparison['sets'][number]['ellipse']>): string {
         const turn = (e.turnDeg * Math.PI) / 180;
@@ -61,9 +65,9 @@
     {:else}
         <svg viewBox="0 0 {W} {H}" role="img" aria-label="Where the shots land: side against carry, with the corridor. The table below holds the same figures.">
             <rect x={x(-half)} y={TOP} width={x(half) - x(-half)} height={H - 30 - TOP} class="corridor" />
-            {#each bands as [side, from, to] (side)}
-                <rect x={x(from)} y={TOP} width={x(to) - x(from)} height={H - 30 - TOP} class={fitting.troubleKind === 'water' ? 'water' : 'trees'} />
-                <text x={side === 'left' ? x(from) + 5 : x(to) - 5} y={H - 38} text-anchor={side === 'left' ? 'start' : 'end'}>{fitting.troubleKind}</text>
+            {#each bands as [side, trouble, from, to] (side)}
+                <rect x={x(from)} y={TOP} width={x(to) - x(from)} height={H - 30 - TOP} class={trouble.kind === 'water' ? 'water' : 'trees'} />
+                <text x={side === 'left' ? x(from) + 5 : x(to) - 5} y={H - 38} text-anchor={side === 'left' ? 'start' : 'end'}>{trouble.kind}</text>
             {/each}
             {#each y.ticks(6) as t (t)}
                 <line x1={LEFT} x2={W - RIGHT} y1={y(t)} y2={y(t)} class="grid" />

@@ -1,9 +1,9 @@
 <script lang="ts">
-    import { contours } from 'd3-contour';
     import { scaleLinear } from 'd3-scale';
     import type { Comparison, Fitting, Shot } from '../api/types';
     import { toneOf } from '../units/setups';
     import { factor, plain } from '../units/units';
+    import { contourLines } from './contourLines';
     import Mark from './Mark.svelte';
 
     let { fitting, shots, comparison, chosen }: { fitting: Fitting; shots: Shot[]; comparison: Comparison; chosen: string[] } = $props();
@@ -24,45 +24,7 @@
             .map((s) => ({ s, tag: tagOf.get(s.setupId) ?? '', launch: s.measured.launchDeg, spin: s.measured.spinRpm }))
             .filter((p): p is typeof p & { launch: number; spin: number } => chosen.includes(p.tag) && p.launch !== undefined && p.spin !== undefined),
     );
-    const lines = $derived.by(() => {
-        if (!field) return [];
-        const n = field.launchDeg.length;
-        const m = field.spinRpm.length;
-        const values = field.carryM.map((v) => v * k);
-        const step = 5;
-        const top = Math.max(...values);
-        const levels = Array.from({ length: 9 }, (_, i) => Math.floor(top / step) * step - i * step).filter((v) => v > Math.min(...values));
-        const used: [number, number][] = [];
-        return contours()
-            .size([n, m])
-            .thresholds(levels)(values)
-            .map((c) => {
-                // Grid cells to launch and spin; pieces along the frame are not part of the line.
-                const onFrame = ([i, j]: [number, number]) => i === 0 || j === 0 || i === n - 1 || j === m - 1;
-                const place = ([i, j]: [number, number]): [number, number] => [
-                    x(field.launchDeg[0]! + (i / (n - 1)) * (field.launchDeg.at(-1)! - field.launchDeg[0]!)),
-                    y(field.spinRpm[0]! + (j / (m - 1)) * (field.spinRpm.at(-1)! - field.spinRpm[0]!)),
-                ];
-                let d = '';
-                const ends: [number, number][] = [];
-                for (const ring of c.coordinates.flat(1)) {
-                    const cells = ring.map(([i, j]) => [Math.min(n - 1, Math.max(0, i! - 0.5)), Math.min(m - 1, Math.max(0, j! - 0.5))] as [number, number]);
-                    cells.forEach((p, q) => {
-                        const before = cells[q - 1];
-                        const [px, py] = place(p);
-                        d += `${!before || (onFrame(p) && onFrame(before)) ? 'M' : 'L'}${px.toFixed(1)} ${py.toFixed(1)}`;
-                        // Where the line leaves the picture: on the frame, with a neighbour that is not.
-                        if (before && onFrame(p) !== onFrame(before)) ends.push(place(onFrame(p) ? p : before));
-                    });
-                }
-                // The label stands where the line leaves at the top or the right, unless another one stands there.
-                const label = ends
-                    .filter(([px, py]) => py < TOP + 2 || px > W - RIGHT - 2)
-                    .find(([px, py]) => used.every(([ux, uy]) => Math.abs(ux - px) > 26 || Math.abs(uy - py) > 13));
-                if (label) used.push(label);
-                return { value: c.value, d, label };
-            });
-    });
+    const lines = $derived(field ? contourLines(field, k, x, y, { right: W - RIGHT, top: TOP }) : []);
     const cells = (measure: string) => comparison.rows.find((r) => r.measure === measure)?.cells ?? {};
     const crosses = $derived(
         chosen

@@ -24,6 +24,7 @@
     }
     .hint {
         font-weight: 400;
+        margin-left: 5px;
     }
     em {
         font-style: normal;

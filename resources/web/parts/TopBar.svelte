@@ -4,9 +4,10 @@
     import { current, session } from '../state/session.svelte';
     import type { Fitting, StepName } from '../api/types';
 
-    let { fitting = null, step = null }: { fitting?: Fitting | null; step?: StepName | null } = $props();
+    let { fitting = null, step = null, place = 'book' }: { fitting?: Fitting | null; step?: StepName | null; place?: string } = $props();
 
     const STEPS: [StepName, string][] = [
+        ['brief', 'Brief'],
         ['bench', 'Bench'],
         ['shots', 'Shots'],
         ['compare', 'Compare'],
@@ -44,7 +45,8 @@
         <span class="who"
             ><b>{fitting.player.name}</b> · {fitting.player.hand}-handed<span class="more"
                 >&nbsp;·
-                {fitting.player.units.distance === 'yd' ? 'yards' : 'metres'}, {fitting.player.units.speed} · {fitting.temperatureC} °C, {fitting.turf} ground</span
+                {fitting.player.units.distance === 'yd' ? 'yards' : 'metres'}, {fitting.player.units.speed} · {fitting.brief.temperatureC} °C, {fitting.brief
+                    .turf} ground</span
             ></span
         >
         <nav aria-label="Steps">
@@ -59,8 +61,15 @@
         </nav>
     {:else}
         <span class="who">{session.user?.studio ?? ''}</span>
+        {#if session.user}
+            <nav aria-label="Studio">
+                <a href="#/" aria-current={place === 'book' ? 'page' : undefined}>Day book</a>
+                <a href="#/rack" aria-current={place === 'rack' ? 'page' : undefined}>Rack</a>
+            </nav>
+        {/if}
     {/if}
     <span class="end">
+        {#if fitting}<a href="#/rack">Rack</a>{/if}
         <button class="plain" onclick={flip}>{dark ? 'Light' : 'Dark'}</button>
         {#if session.user}<button class="plain" onclick={leave}>Sign out</button>{/if}
     </span>
@@ -122,6 +131,7 @@
     .end {
         display: flex;
         gap: 8px;
+        align-items: center;
     }
     header > .who + .end {
         margin-left: auto;

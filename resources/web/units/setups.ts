@@ -20,6 +20,8 @@ export function changes(setup: Setup, from: Setup | undefined, units: UnitChoice
     if (setup.shaft !== from.shaft) out.push(setup.shaft || 'other shaft');
     if (setup.lengthMm !== from.lengthMm) out.push(lengthText(setup.lengthMm, units) || 'other length');
     if (setup.ball !== from.ball) out.push(setup.ball ? `ball ${setup.ball}` : 'other ball');
+    if (setup.teeMm !== from.teeMm) out.push(setup.teeMm === null ? 'other tee' : `tee ${plain(setup.teeMm, 0)} mm`);
+    if (setup.cue !== from.cue) out.push(setup.cue ? `cue: ${setup.cue}` : 'no cue');
     return out;
 }
 
@@ -29,7 +31,11 @@ export function nameOf(setup: Setup): string {
     return [setup.head, setup.sleeveLabel && setup.sleeveLabel !== 'N' ? setup.sleeveLabel : '', setup.weights].filter(Boolean).join(' · ');
 }
 
+/** What the gauge reads, null while it was not read. */
+export const readLoft = (setup: Setup): number | null => (setup.loftOffDeg === null ? null : setup.statedLoftDeg - setup.loftOffDeg);
+
 /** Stated against measured; beyond 1° it is worth a warning. */
 export function loftText(setup: Setup): string {
-    return setup.measuredLoftDeg === null ? `${setup.statedLoftDeg}° printed, not read` : `${setup.statedLoftDeg}° reads ${setup.measuredLoftDeg}°`;
+    const read = readLoft(setup);
+    return read === null ? `${setup.statedLoftDeg}° printed, not read` : `${setup.statedLoftDeg}° reads ${plain(read, 1)}°`;
 }

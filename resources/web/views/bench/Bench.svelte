@@ -1,18 +1,32 @@
 <script lang="ts">
-    import { patch, say } from '../../api/client';
-    import type { Fitting, Setup } from '../../api/types';
+    import { get, patch, say } from '../../api/client';
+    import type { Fitting, Rack, Setup } from '../../api/types';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import { current, loadFitting } from '../../state/session.svelte';
     import { changes, lengthText, loftText, nameOf, parentOf } from '../../units/setups';
-    import { faceWords } from '../../units/units';
-    import PlayerForm from './PlayerForm.svelte';
+    import { faceWords, plain } from '../../units/units';
+    import SetupBuilder from './SetupBuilder.svelte';
     import SetupForm from './SetupForm.svelte';
     import Notice from '../../parts/Notice.svelte';
 
     let { params }: { params: { id: string } } = $props();
     let editing = $state<{ setup: Setup | null; from: Setup | null } | null>(null);
+    let described = $state(false);
+    let rack = $state<Rack | null>(null);
     let problem = $state('');
+    $effect(() => {
+        get<Rack>('rack')
+            .then((r) => (rack = r))
+            .catch((e) => (problem = say(e)));
+    });
+    /** A setup of a head on the rack is built; one of a head that is only known by its print is described. */
+    function edit(setup: Setup | null, from: Setup | null, fitting: Fitting) {
+        const fits = rack?.heads.some((h) => h.hand === fitting.player.hand) ?? false;
+        // The player's own club is seldom on the rack.
+        described = setup ? setup.headId === null : !fits || from === null;
+        editing = { setup, from };
+    }
 
     async function hold(fitting: Fitting, setup: Setup) {
         problem = '';
@@ -27,94 +41,107 @@
         editing = null;
         await loadFitting(params.id);
     }
-    const far = (s: Setup) => s.measuredLoftDeg !== null && Math.abs(s.statedLoftDeg - s.measuredLoftDeg) > 1;
+    const far = (s: Setup) => Math.abs(s.loftOffDeg ?? 0) > 1;
 </script>
 
 <Frame id={params.id} step="bench">
     {#snippet children(fitting)}
         {#if problem}<Notice kind="error">{problem}</Notice>{/if}
-        <div class="two">
-            <section>
-                <div class="row">
-                    <h1>Setups</h1>
-                    {#if !editing}<button onclick={() => (editing = { setup: null, from: fitting.setups.at(-1) ?? null })}
-                            >{fitting.setups.length ? 'Add a setup' : 'Add the player’s own club'}</button
-                        >{/if}
-                </div>
-                {#if editing}
-                    {#key editing}
+        <section>
+            <div class="row">
+                <h1>Setups</h1>
+                {#if !editing}<button onclick={() => edit(null, fitting.setups.at(-1) ?? null, fitting)}
+                        >{fitting.setups.length ? 'Add a setup' : 'Add the player’s own club'}</button
+                    >{/if}
+            </div>
+            {#if editing}
+                {#if !editing.setup && rack && rack.heads.some((h) => h.hand === fitting.player.hand)}
+                    <div class="ways" role="group" aria-label="Where the head comes from">
+                        <button class="quiet" aria-pressed={!described} onclick={() => (described = false)}>From the rack</button>
+                        <button class="quiet" aria-pressed={described} onclick={() => (described = true)}>Only described</button>
+                    </div>
+                {/if}
+                {#key editing}
+                    {#if described || !rack}
                         <SetupForm {fitting} setup={editing.setup} from={editing.from} onsaved={saved} oncancel={() => (editing = null)} />
-                    {/key}
-                {/if}
-                {#if fitting.setups.length === 0 && !editing}
-                    <p class="none">Begin with the club the player came with. It becomes the baseline and the benchmark that everything else must beat.</p>
-                {/if}
-                <ul>
-                    {#each fitting.setups as setup (setup.id)}
-                        {@const parent = parentOf(setup, fitting)}
-                        {@const diff = changes(setup, parent, fitting.player.units)}
-                        <li>
-                            <Glyph tag={setup.tag} r={14} open={setup.counted === 0} />
-                            <div>
-                                <b>{nameOf(setup)}</b>
-                                <p class="small">
-                                    <span class:warn={far(setup)}
-                                        >{loftText(setup)}{#if far(setup)}: print and gauge differ by {Math.abs(
-                                                setup.statedLoftDeg - setup.measuredLoftDeg!,
-                                            ).toFixed(1)}°{/if}</span
-                                    >
-                                    · {[setup.shaft, lengthText(setup.lengthMm, fitting.player.units), setup.ball].filter(Boolean).join(' · ')}
-                                </p>
-                                {#if diff.length > 1}<p class="small warn">
-                                        {diff.length} things changed from {parent?.tag}: {diff.join(', ')}. A difference cannot be laid to one of them.
-                                    </p>{/if}
-                            </div>
-                            <dl>
-                                <div>
-                                    <dt>Plays, squared</dt>
-                                    <dd>{setup.playing.squared.loftDeg.toFixed(1)}° loft</dd>
-                                </div>
-                                <div>
-                                    <dt>Sits, soled</dt>
-                                    <dd>{setup.playing.soled.loftDeg.toFixed(1)}°, {faceWords(setup.playing.soled.faceOpenDeg)}</dd>
-                                </div>
-                                <div>
-                                    <dt>Lie</dt>
-                                    <dd>
-                                        {setup.playing.squared.lieDeg.toFixed(1)}°{#if setup.playing.lieAssumed}<small> assumed</small>{/if}
-                                    </dd>
-                                </div>
-                            </dl>
-                            <div class="acts">
-                                {#if fitting.benchmarkSetupId === setup.id}<em>benchmark</em>{:else}<button class="plain" onclick={() => hold(fitting, setup)}
-                                        >Hold as benchmark</button
-                                    >{/if}
-                                <button class="plain" onclick={() => (editing = { setup, from: parent ?? null })}
-                                    >{setup.shots ? 'Readings' : 'Change'}<span class="visually-hidden"> of {setup.tag}</span></button
+                    {:else}
+                        <SetupBuilder {fitting} {rack} setup={editing.setup} from={editing.from} onsaved={saved} oncancel={() => (editing = null)} />
+                    {/if}
+                {/key}
+            {/if}
+            {#if fitting.setups.length === 0 && !editing}
+                <p class="none">Begin with the club the player came with. It becomes the baseline and the benchmark that everything else must beat.</p>
+            {/if}
+            <ul>
+                {#each fitting.setups as setup (setup.id)}
+                    {@const parent = parentOf(setup, fitting)}
+                    {@const diff = changes(setup, parent, fitting.player.units)}
+                    <li>
+                        <Glyph tag={setup.tag} r={14} open={setup.counted === 0} />
+                        <div>
+                            <b>{nameOf(setup)}</b>
+                            <p class="small">
+                                <span class:warn={far(setup)}
+                                    >{loftText(setup)}{#if far(setup)}: print and gauge differ by {plain(Math.abs(setup.loftOffDeg!), 1)}°{/if}</span
                                 >
-                                <button class="plain" onclick={() => (editing = { setup: null, from: setup })}>New from {setup.tag}</button>
+                                · {[setup.shaft, lengthText(setup.lengthMm, fitting.player.units), setup.ball, setup.cue && `cue: ${setup.cue}`]
+                                    .filter(Boolean)
+                                    .join(' · ')}
+                            </p>
+                            {#if diff.length > 1}<p class="small warn">
+                                    {diff.length} things changed from {parent?.tag}: {diff.join(', ')}. A difference cannot be laid to one of them.
+                                </p>{/if}
+                        </div>
+                        <dl>
+                            <div>
+                                <dt>Plays, squared</dt>
+                                <dd>{setup.playing.squared.loftDeg.toFixed(1)}° loft</dd>
                             </div>
-                        </li>
-                    {/each}
-                </ul>
-                <p class="small foot">
-                    Playing loft is worked out from the gauge reading and the sleeve. A printed loft change holds with the face turned back to square; left on
-                    its sole the head keeps its loft and the face turns.
-                </p>
-            </section>
-            <aside>
-                <PlayerForm {fitting} />
-            </aside>
-        </div>
+                            <div>
+                                <dt>Sits, soled</dt>
+                                <dd>{setup.playing.soled.loftDeg.toFixed(1)}°, {faceWords(setup.playing.soled.faceOpenDeg)}</dd>
+                            </div>
+                            {#if setup.swingWeight}<div>
+                                    <dt>Swing weight</dt>
+                                    <dd>{setup.swingWeight.label}<small>{setup.swingWeight.measured ? ' measured' : ''}</small></dd>
+                                </div>{/if}
+                            <div>
+                                <dt>Lie</dt>
+                                <dd>
+                                    {setup.playing.squared.lieDeg.toFixed(1)}°{#if setup.playing.lieAssumed}<small> assumed</small>{/if}
+                                </dd>
+                            </div>
+                        </dl>
+                        <div class="acts">
+                            {#if fitting.benchmarkSetupId === setup.id}<em>benchmark</em>{:else}<button class="plain" onclick={() => hold(fitting, setup)}
+                                    >Hold as benchmark</button
+                                >{/if}
+                            <button class="plain" onclick={() => edit(setup, parent ?? null, fitting)}
+                                >{setup.shots ? (setup.headId === null ? 'Readings' : 'Note') : 'Change'}<span class="visually-hidden">
+                                    of {setup.tag}</span
+                                ></button
+                            >
+                            <button class="plain" onclick={() => edit(null, setup, fitting)}>New from {setup.tag}</button>
+                        </div>
+                    </li>
+                {/each}
+            </ul>
+            <p class="small foot">
+                Playing loft is worked out from the gauge reading and the sleeve. A printed loft change holds with the face turned back to square; left on its
+                sole the head keeps its loft and the face turns.
+            </p>
+        </section>
     {/snippet}
 </Frame>
 
 <style>
-    .two {
-        display: grid;
-        grid-template-columns: 1fr 330px;
-        gap: 28px;
-        align-items: start;
+    .ways {
+        display: flex;
+        gap: 8px;
+    }
+    .ways [aria-pressed='true'] {
+        background: var(--mint-wash);
+        border-color: var(--mint);
     }
     section,
     ul {
@@ -181,7 +208,6 @@
         padding-top: 10px;
     }
     @media (max-width: 1000px) {
-        .two,
         li {
             grid-template-columns: 1fr;
         }

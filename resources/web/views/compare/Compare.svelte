@@ -94,6 +94,21 @@
                             </thead>
                             <tbody>
                                 <tr class="share">
+                                    <td>Plays, squared <small>loft, from the gauge</small></td>
+                                    {#each columns as tag (tag)}
+                                        {@const setup = fitting.setups.find((x) => x.tag === tag)}
+                                        <td
+                                            >{setup ? `${plain(setup.playing.squared.loftDeg, 1)}°` : '–'}<small
+                                                >{setup?.playing.loftFromPrint
+                                                    ? 'print, not read'
+                                                    : setup && Math.abs(setup.loftOffDeg ?? 0) > 0.05
+                                                      ? `print says ${plain(setup.playing.squared.loftDeg + (setup.loftOffDeg ?? 0), 1)}°`
+                                                      : ''}</small
+                                            ></td
+                                        >
+                                    {/each}
+                                </tr>
+                                <tr class="share">
                                     <td>In the corridor <small>aim held</small></td>
                                     {#each columns as tag (tag)}
                                         {@const s = setOf(tag)?.share}
@@ -139,7 +154,7 @@
                         </table>
                     </Scroll>
                     <p class="small">
-                        Side, curve, direction and axis: + is right. Total is computed on {fitting.turf} ground unless measured: the roughest figure here.
+                        Side, curve, direction and axis: + is right. Total is computed on {fitting.brief.turf} ground unless measured: the roughest figure here.
                     </p>
                 </section>
                 <section class="pictures">

@@ -41,7 +41,7 @@
         try {
             localStorage.setItem('scale', scale);
             const made = await post<Fitting>('fittings', { name, hand, units: (SCALES[scale] ?? SCALES.yards!)[1] });
-            push(`/fitting/${made.id}/bench`);
+            push(`/fitting/${made.id}/brief`);
         } catch (e) {
             problem = say(e);
         }
@@ -50,9 +50,18 @@
     function waits(entry: DayBookEntry): string {
         return entry.decided
             ? `decided: ${entry.decided}`
-            : (['bench', 'shots', 'compare', 'decide'] as const).map((s) => entry.missing[s]).filter(Boolean)[0] || 'ready to decide';
+            : (['brief', 'bench', 'shots', 'compare', 'decide'] as const).map((s) => entry.missing[s]).filter(Boolean)[0] || 'ready to decide';
     }
-    const nextStep = (entry: DayBookEntry) => (entry.decided ? 'sheet' : entry.setups.length === 0 ? 'bench' : entry.missing.compare ? 'shots' : 'compare');
+    const nextStep = (entry: DayBookEntry) =>
+        entry.decided
+            ? 'sheet'
+            : entry.missing.brief && entry.missing.shots
+              ? 'brief'
+              : entry.setups.length === 0
+                ? 'bench'
+                : entry.missing.compare
+                  ? 'shots'
+                  : 'compare';
 </script>
 
 <TopBar />

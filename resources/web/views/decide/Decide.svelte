@@ -8,7 +8,7 @@
     import { loadFitting } from '../../state/session.svelte';
     import { nameOf } from '../../units/setups';
     import { factor, plain, signed, when } from '../../units/units';
-    import { givesUp, headline, pct, reason, sureness } from './words';
+    import { corridorText, givesUp, headline, pct, reason, sureness } from './words';
 
     let { params }: { params: { id: string } } = $props();
     let advice = $state<Advice | null>(null);
@@ -20,6 +20,7 @@
     let note = $state('');
     let busy = $state(false);
 
+    const scale = (a: Advice, d: number) => (a.unit === 'm' ? d : 1);
     async function load() {
         try {
             decisions = await get<Decision[]>(`fittings/${params.id}/decisions`);
@@ -62,7 +63,7 @@
                 <div>
                     <p class="verdict">{headline(advice)}</p>
                     <p>{reason(advice, fitting)} {givesUp(advice, fitting)}</p>
-                    <p class="sure">{sureness(advice)}</p>
+                    <p class="sure">{sureness(advice, fitting)}</p>
                 </div>
             </div>
             {#if advice.notHit.length}<p class="small">{advice.notHit.join(', ')} without counted shots: not judged.</p>{/if}
@@ -75,7 +76,9 @@
                             >
                             <th>Launch and spin cost <small>{units.distance} of carry</small></th><th
                                 >Strokes a hole against {advice.benchmark} <small>95&nbsp;%</small></th
-                            ><th>Same aim for all</th><th>Chance better</th>
+                            ><th>Same aim for all</th>{#if advice.unit !== 'strokes'}<th
+                                    >By “{advice.scoring}” <small>{advice.unit === 'm' ? units.distance : 'points'}</small></th
+                                >{/if}<th>Chance better</th>
                         </tr>
                     </thead>
                     <tbody>
@@ -114,6 +117,13 @@
                                     ></td
                                 >
                                 <td>{s.tag === advice.benchmark ? '' : signed(s.heldStrokes, 2)}</td>
+                                {#if advice.unit !== 'strokes'}<td
+                                        >{s.tag === advice.benchmark ? '' : signed(s.gain * scale(advice, d), 1)}<small
+                                            >{s.tag === advice.benchmark
+                                                ? ''
+                                                : `${signed(s.gainInterval.low * scale(advice, d), 1)} to ${signed(s.gainInterval.high * scale(advice, d), 1)}`}</small
+                                        ></td
+                                    >{/if}
                                 <td>{s.tag === advice.benchmark ? '' : pct(s.chanceBetter)}</td>
                             </tr>
                         {/each}
@@ -121,13 +131,14 @@
                 </table>
             </Scroll>
             <p class="small">
-                Judged by strokes on driving holes of {plain(fitting.holeLengthM * d, 0)}
-                {units.distance}, corridor {plain(fitting.corridorWidthM * d, 0)}
-                {units.distance}{fitting.troubleSide === 'none'
-                    ? ''
-                    : `, ${fitting.troubleKind} ${fitting.troubleSide === 'both' ? 'on both sides' : fitting.troubleSide}`}. Minus = fewer strokes. The player
-                may aim elsewhere by up to 4°; “same aim for all” keeps every setup on the middle. Spread is shrunk toward what is usual, so that a few shots do
-                not promise too much.
+                Picked by “{advice.scoring}”. Strokes are those of a {fitting.brief.handicap === null
+                    ? 'player of handicap 15 (none was told)'
+                    : `player of handicap ${fitting.brief.handicap}`} on driving holes of {plain(fitting.brief.holeLengthM * d, 0)}
+                {units.distance}, {corridorText(fitting)}. Minus = fewer strokes. {fitting.brief.aimFree
+                    ? 'The player'
+                    : 'The brief holds the aim; else the player'}
+                may aim elsewhere by up to 4°; “same aim for all” keeps every setup on the middle. Spread is shrunk toward what is usual, so that a few shots do not
+                promise too much.
             </p>
 
             <form class="panel" onsubmit={(e) => save(e, fitting.setups.find((s) => s.tag === choice)!.id)}>

@@ -11,6 +11,22 @@ const share = (j: Judgement) =>
         ? `${pct(j.share)} in the corridor (${Math.round(j.shareInterval.low * 100)} to ${pct(j.shareInterval.high)})`
         : 'share in the corridor unknown, because side was not measured';
 
+/** Advice that was saved before there were other scorings is in strokes. */
+const isStrokes = (advice: Advice) => (advice.unit ?? 'strokes') === 'strokes';
+
+/** A gain by the brief's scoring, in a unit one can read. */
+export function amount(gain: number, advice: Advice, fitting: Fitting): string {
+    if (isStrokes(advice)) return `${Math.abs(gain).toFixed(2)} strokes a driving hole`;
+    return advice.unit === 'm' ? dist(gain, fitting) : `${Math.abs(gain).toFixed(advice.scoring === 'own weights' ? 1 : 0)} points`;
+}
+
+/** "corridor 32 m, water left" */
+export function corridorText(fitting: Fitting): string {
+    const { corridor } = fitting.brief;
+    const sides = (['left', 'right'] as const).filter((side) => corridor[side].kind !== 'rough').map((side) => `${corridor[side].kind} ${side}`);
+    return [`corridor ${dist(corridor.widthM, fitting)}`, ...sides].join(', ');
+}
+
 /** The pick in one line. */
 export function headline(advice: Advice): string {
     if (advice.setups.length === 1) return `Only ${advice.pick} has been hit: there is nothing to choose between yet`;
@@ -28,11 +44,14 @@ export function reason(advice: Advice, fitting: Fitting): string {
     if (advice.pick === advice.benchmark) {
         const best = judgement(advice, advice.best);
         return best && best !== own
-            ? `${advice.best} looks ${Math.abs(best.strokes).toFixed(2)} strokes a driving hole better, with a chance of ${pct(best.chanceBetter)} that it really is. A change is advised from 80 %.`
-            : `Nothing hit so far costs fewer strokes than ${name}: ${share(own)}.`;
+            ? `${advice.best} looks ${amount(best.gain, advice, fitting)} better, with a chance of ${pct(best.chanceBetter)} that it really is. A change is advised from 80 %.`
+            : `${isStrokes(advice) ? `Nothing hit so far costs fewer strokes than ${name}` : `By “${advice.scoring}” nothing hit so far beats ${name}`}: ${share(own)}.`;
     }
     const carry = pick.carry && own.carry ? pick.carry.mean - own.carry.mean : 0;
-    return `${name} costs about ${Math.abs(pick.strokes).toFixed(2)} strokes less on each driving hole than ${advice.benchmark} (chance that it is better: ${pct(pick.chanceBetter)}): ${share(pick)} against ${own.sideKnown ? pct(own.share) : 'unknown'}, and it carries ${dist(carry, fitting)} ${carry >= 0 ? 'farther' : 'shorter'}.`;
+    const gain = isStrokes(advice)
+        ? `costs about ${Math.abs(pick.strokes).toFixed(2)} strokes less on each driving hole than ${advice.benchmark}`
+        : `is ${amount(pick.gain, advice, fitting)} better than ${advice.benchmark} by “${advice.scoring}”`;
+    return `${name} ${gain} (chance that it is better: ${pct(pick.chanceBetter)}): ${share(pick)} against ${own.sideKnown ? pct(own.share) : 'unknown'}, and it carries ${dist(carry, fitting)} ${carry >= 0 ? 'farther' : 'shorter'}.`;
 }
 
 /** What the pick gives up against the longest and the straightest. */
@@ -50,9 +69,9 @@ export function givesUp(advice: Advice, fitting: Fitting): string {
     return parts.length ? `It gives up ${parts.join(' and ')}.` : 'It is both the longest carry and the largest share in the corridor of those hit.';
 }
 
-export function sureness(advice: Advice): string {
+export function sureness(advice: Advice, fitting: Fitting): string {
     if (advice.setups.length < 2) return 'Hit a second setup.';
-    const loss = `If the pick is wrong, it costs about ${advice.expectedLoss.toFixed(2)} strokes a hole on average.`;
+    const loss = `If the pick is wrong, it costs about ${isStrokes(advice) ? `${advice.expectedLoss.toFixed(2)} strokes a hole` : amount(advice.expectedLoss, advice, fitting)} on average.`;
     if (advice.carried) return `The shots carry this. ${loss}`;
     return `This is a tie: the shots cannot tell ${advice.pick} from ${list(advice.ties)}. Decide by feel, height or price, or hit more. ${loss}`;
 }

@@ -30,7 +30,7 @@
                     </div>
                     <button class="no-print" onclick={() => window.print()}>Print</button>
                 </header>
-                {#if fitting.wants}<p class="wish">Wanted: {fitting.wants}</p>{/if}
+                {#if fitting.brief.wish}<p class="wish">Wanted: {fitting.brief.wish}</p>{/if}
 
                 <section>
                     <h2>Before and after</h2>
@@ -43,8 +43,10 @@
                             {@render line(`Carry, ${units.distance}`, (j) =>
                                 j.carry ? `${plain(j.carry.mean * d, 0)}${j.carry.sd === null ? '' : ` ± ${plain(j.carry.sd * d, 0)}`} (${j.n} shots)` : '–',
                             )}
-                            {@render line(`Total, ${units.distance} (rough, ${fitting.turf} ground)`, (j) => (j.total ? plain(j.total.mean * d, 0) : '–'))}
-                            {@render line(`In a corridor of ${plain(fitting.corridorWidthM * d, 0)} ${units.distance}`, (j) =>
+                            {@render line(`Total, ${units.distance} (rough, ${fitting.brief.turf} ground)`, (j) =>
+                                j.total ? plain(j.total.mean * d, 0) : '–',
+                            )}
+                            {@render line(`In a corridor of ${plain(fitting.brief.corridor.widthM * d, 0)} ${units.distance}`, (j) =>
                                 j.sideKnown
                                     ? `${pct(j.share)} (likely ${Math.round(j.shareInterval.low * 100)} to ${pct(j.shareInterval.high)})`
                                     : 'side not measured',
@@ -58,8 +60,8 @@
                         </tbody>
                     </table>
                     <p>
-                        {#if decision.advice.pick === decision.tag}{givesUp(decision.advice, fitting)} {sureness(decision.advice)}{:else}The shots spoke for {decision
-                                .advice.pick}; {decision.tag} was chosen.{/if}
+                        {#if decision.advice.pick === decision.tag}{givesUp(decision.advice, fitting)} {sureness(decision.advice, fitting)}{:else}The shots
+                            spoke for {decision.advice.pick}; {decision.tag} was chosen.{/if}
                         {#if decision.reason}<br /><b>In the fitter’s words:</b> {decision.reason}{/if}
                     </p>
                 </section>
@@ -100,10 +102,22 @@
                                 <dt>Length</dt>
                                 <dd>{lengthText(s.lengthMm, units) || '–'}</dd>
                             </div>
+                            {#if s.swingWeight}<div>
+                                    <dt>Swing weight</dt>
+                                    <dd>{s.swingWeight.label} {s.swingWeight.measured ? 'on the balance' : 'computed'}</dd>
+                                </div>{/if}
                             <div>
                                 <dt>Ball it was fitted with</dt>
                                 <dd>{s.ball || '–'}</dd>
                             </div>
+                            {#if s.teeMm !== null}<div>
+                                    <dt>Tee height</dt>
+                                    <dd>{plain(s.teeMm, 0)} mm</dd>
+                                </div>{/if}
+                            {#if s.cue}<div>
+                                    <dt>Cue</dt>
+                                    <dd>{s.cue}</dd>
+                                </div>{/if}
                             {#if s.note}<div>
                                     <dt>Note</dt>
                                     <dd>{s.note}</dd>
@@ -126,8 +140,8 @@
                         a round. Check the current rules and local rules.
                     </p>
                     <p>
-                        Air {fitting.temperatureC} °C, {plain(fitting.altitudeM * d, 0)}
-                        {units.distance} above the sea, {fitting.turf} ground. Figures as they stood when the decision was saved.
+                        Air {fitting.brief.temperatureC} °C, {plain(fitting.brief.altitudeM * d, 0)}
+                        {units.distance} above the sea, {fitting.brief.turf} ground. Figures as they stood when the decision was saved.
                     </p>
                 </section>
             </article>

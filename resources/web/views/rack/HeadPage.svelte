@@ -1,0 +1,150 @@
+<script lang="ts">
+    import { push } from 'svelte-spa-router';
+    import { get, remove, say } from '../../api/client';
+    import type { HeadDetail, Rack } from '../../api/types';
+    import FaceMap from '../../charts/FaceMap.svelte';
+    import SetupPlane from '../../charts/SetupPlane.svelte';
+    import Notice from '../../parts/Notice.svelte';
+    import TopBar from '../../parts/TopBar.svelte';
+    import { faceWords, plain } from '../../units/units';
+    import HeadForm from './HeadForm.svelte';
+    import Readings from './Readings.svelte';
+    import Weights from './Weights.svelte';
+    import { loftAgainstPrint, supplyText } from './words';
+
+    let { params }: { params: { id: string } } = $props();
+    let head = $state<HeadDetail | null>(null);
+    let rack = $state<Rack | null>(null);
+    let masses = $state<Record<string, number>>({});
+    let at = $state('');
+    let changing = $state(false);
+    let problem = $state('');
+
+    $effect(() => {
+        const id = params.id;
+        Promise.all([get<HeadDetail>(`heads/${id}`), get<Rack>('rack')])
+            .then(([h, r]) => {
+                head = h;
+                rack = r;
+                masses = { ...h.standard };
+                at = h.plane.home;
+            })
+            .catch((e) => (problem = say(e)));
+    });
+    async function retire() {
+        try {
+            await remove(`heads/${params.id}`);
+            push('/rack');
+        } catch (e) {
+            problem = say(e);
+        }
+    }
+</script>
+
+<TopBar place="rack" />
+<main>
+    {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+    {#if head}
+        <div class="top">
+            <div>
+                <h1>{head.label}</h1>
+                <p>
+                    {head.maker ? `${head.maker}, ` : ''}{head.hand}-handed, stated {plain(head.statedLoftDeg, 1)}°,
+                    <b class:warn={head.loftOffWarn}>{loftAgainstPrint(head)}</b>{#if head.home}. At {head.home.label || 'its fixed hosel'} it sits {plain(
+                            head.home.loftDeg,
+                            1,
+                        )}°, {faceWords(head.home.faceOpenDeg)}, lie {plain(head.home.lieDeg, 1)}°{/if}
+                </p>
+                <p class="small">
+                    {head.sleeveName ? `Sleeve ${head.sleeveName}` : 'Not adjustable'} · {supplyText(head.supply)}{head.note ? ` · ${head.note}` : ''}
+                </p>
+                {#each head.warnings as w (w)}<p class="small warn">{w}</p>{/each}
+            </div>
+            <div class="acts">
+                <button class="quiet" onclick={() => (changing = !changing)}>Change</button>
+                <button class="plain" onclick={retire}>Take off the rack</button>
+            </div>
+        </div>
+        {#if changing && rack}
+            <HeadForm
+                {head}
+                sleeves={rack.sleeves}
+                onsaved={(h) => {
+                    head = h;
+                    masses = { ...h.standard };
+                    changing = false;
+                }}
+                oncancel={() => (changing = false)}
+            />
+        {/if}
+        <div class="columns">
+            <section class="panel">
+                <h2>On the gauge</h2>
+                <Readings {head} onsaved={(h) => (head = h)} />
+            </section>
+            <div class="right">
+                <section>
+                    <h2>Weights</h2>
+                    <Weights {head} hand={head.hand} bind:masses />
+                </section>
+                <div class="pair">
+                    <section>
+                        <h2>Setup plane</h2>
+                        <SetupPlane plane={head.plane} hand={head.hand} {at} from={head.plane.home} onpick={(l) => (at = l)} />
+                    </section>
+                    <section>
+                        <h2>Loft over the face</h2>
+                        <FaceMap map={head.faceMap} hand={head.hand} />
+                    </section>
+                </div>
+            </div>
+        </div>
+    {:else if !problem}
+        <p class="small">Taking it off the rack …</p>
+    {/if}
+</main>
+
+<style>
+    main {
+        padding: 16px 20px 40px;
+        display: grid;
+        gap: 14px;
+    }
+    .top {
+        display: flex;
+        justify-content: space-between;
+        gap: 20px;
+        align-items: start;
+    }
+    .acts {
+        display: grid;
+        justify-items: end;
+        gap: 4px;
+    }
+    .columns {
+        display: grid;
+        grid-template-columns: 410px minmax(0, 1fr);
+        gap: 24px;
+        align-items: start;
+    }
+    .right,
+    section {
+        display: grid;
+        gap: 10px;
+        align-content: start;
+    }
+    .pair {
+        display: grid;
+        grid-template-columns: 1fr 1fr;
+        gap: 20px;
+    }
+    .warn {
+        color: var(--amber);
+    }
+    @media (max-width: 1000px) {
+        .columns,
+        .pair {
+            grid-template-columns: minmax(0, 1fr);
+        }
+    }
+</style>

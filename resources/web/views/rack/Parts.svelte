@@ -1,0 +1,130 @@
+<script lang="ts">
+    import { ApiError, patch, post, remove, say } from '../../api/client';
+    import type { Part, Supply } from '../../api/types';
+    import Field from '../../parts/Field.svelte';
+    import Notice from '../../parts/Notice.svelte';
+    import SupplyFields from './SupplyFields.svelte';
+    import { supplyText } from './words';
+
+    let { kind, parts, onchange }: { kind: Part['kind']; parts: Part[]; onchange: () => void } = $props();
+    const FIELDS: Record<Part['kind'], [string, string, string][]> = {
+        shaft: [
+            ['rawMassG', 'Mass before cutting', 'g'],
+            ['cutMassG', 'Mass after cutting', 'g'],
+            ['balanceFromButtMm', 'Balance from the butt', 'mm'],
+            ['lengthMm', 'Length', 'mm'],
+            ['torqueDeg', 'Torque', '°'],
+            ['flex', 'Flex label', ''],
+        ],
+        grip: [
+            ['massG', 'Mass', 'g'],
+            ['size', 'Size', ''],
+        ],
+        ball: [['build', 'Build', '']],
+    };
+    let editing = $state<{ id: number | null; label: string; data: Record<string, string>; supply: Supply } | null>(null);
+    let errors = $state<Record<string, string[]>>({});
+    let problem = $state('');
+    const err = (f: string) => errors[f]?.[0] ?? '';
+
+    function open(part: Part | null) {
+        errors = {};
+        problem = '';
+        editing = {
+            id: part?.id ?? null,
+            label: part?.label ?? '',
+            data: Object.fromEntries(FIELDS[kind].map(([k]) => [k, part?.data[k] === undefined ? '' : String(part.data[k])])),
+            supply: { ...(part?.supply ?? {}) },
+        };
+    }
+    async function save(event: SubmitEvent) {
+        event.preventDefault();
+        problem = '';
+        errors = {};
+        const e = $state.snapshot(editing)!;
+        const body = { kind, label: e.label, data: Object.fromEntries(Object.entries(e.data).filter(([, v]) => v.trim() !== '')), supply: e.supply };
+        try {
+            if (e.id) await patch(`parts/${e.id}`, body);
+            else await post('parts', body);
+            editing = null;
+            onchange();
+        } catch (x) {
+            if (x instanceof ApiError) errors = x.fields;
+            problem = say(x);
+        }
+    }
+    async function retire(part: Part) {
+        try {
+            await remove(`parts/${part.id}`);
+            onchange();
+        } catch (x) {
+            problem = say(x);
+        }
+    }
+</script>
+
+<div class="row"><button onclick={() => open(null)}>Add a {kind}</button></div>
+{#if editing}
+    <form class="panel" onsubmit={save} novalidate>
+        <h2>{editing.id ? `Change ${editing.label}` : `A ${kind} for the rack`}</h2>
+        <div class="grid">
+            <Field label="Label" error={err('label')}><input required maxlength="80" bind:value={editing.label} /></Field>
+            {#each FIELDS[kind] as [key, label, unit] (key)}
+                <Field {label} hint={unit} error={err(`data.${key}`)}><input inputmode={unit ? 'decimal' : 'text'} bind:value={editing.data[key]} /></Field>
+            {/each}
+        </div>
+        <SupplyFields bind:supply={editing.supply} {err} />
+        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+        <div class="row"><button>Save</button><button type="button" class="quiet" onclick={() => (editing = null)}>Cancel</button></div>
+    </form>
+{:else if problem}<Notice kind="error">{problem}</Notice>{/if}
+{#if parts.length === 0}
+    <p class="small">No {kind} on the rack yet.</p>
+{:else}
+    <table>
+        <thead
+            ><tr
+                ><th>Label</th>{#each FIELDS[kind] as [key, label, unit] (key)}<th>{label} <small>{unit}</small></th>{/each}<th>To be had</th><th></th></tr
+            ></thead
+        >
+        <tbody>
+            {#each parts as part (part.id)}
+                <tr>
+                    <td><b>{part.label}</b></td>
+                    {#each FIELDS[kind] as [key] (key)}<td>{part.data[key] ?? '–'}</td>{/each}
+                    <td>{supplyText(part.supply)}</td>
+                    <td class="acts"
+                        ><button class="plain" onclick={() => open(part)}>Change<span class="visually-hidden"> {part.label}</span></button><button
+                            class="plain"
+                            onclick={() => retire(part)}>Take off<span class="visually-hidden"> {part.label}</span></button
+                        ></td
+                    >
+                </tr>
+            {/each}
+        </tbody>
+    </table>
+{/if}
+
+<style>
+    form {
+        display: grid;
+        gap: 12px;
+    }
+    .grid {
+        display: grid;
+        grid-template-columns: repeat(4, minmax(0, 1fr));
+        gap: 9px 12px;
+    }
+    .row {
+        display: flex;
+        gap: 10px;
+    }
+    .acts {
+        white-space: nowrap;
+    }
+    @media (max-width: 760px) {
+        .grid {
+            grid-template-columns: 1fr 1fr;
+        }
+    }
+</style>

@@ -1,0 +1,83 @@
+<script lang="ts">
+    import type { Supply } from '../../api/types';
+    import Field from '../../parts/Field.svelte';
+
+    let { supply = $bindable(), err, lofts = false }: { supply: Supply; err: (f: string) => string; lofts?: boolean } = $props();
+    let list = $state((supply.lofts ?? []).join(' '));
+    const number = (t: string) => (t.trim() === '' ? null : Number(t.replace(',', '.')));
+    const hands = (right: boolean, left: boolean) => [...(right ? ['right' as const] : []), ...(left ? ['left' as const] : [])];
+</script>
+
+<div class="supply">
+    <Field label="Price" error={err('supply.price')}
+        ><input inputmode="decimal" value={supply.price ?? ''} onchange={(e) => (supply.price = number(e.currentTarget.value))} /></Field
+    >
+    <Field label="Currency" error={err('supply.currency')}
+        ><input maxlength="8" value={supply.currency ?? ''} onchange={(e) => (supply.currency = e.currentTarget.value)} /></Field
+    >
+    <Field label="Waits" hint="days" error={err('supply.leadDays')}
+        ><input inputmode="numeric" value={supply.leadDays ?? ''} onchange={(e) => (supply.leadDays = number(e.currentTarget.value))} /></Field
+    >
+    {#if lofts}
+        <Field label="Lofts to be had" hint="°" error={err('supply.lofts.0')}
+            ><input
+                placeholder="9 10,5 12"
+                bind:value={list}
+                onchange={() =>
+                    (supply.lofts =
+                        list.trim() === ''
+                            ? []
+                            : list
+                                  .trim()
+                                  .split(/[\s;]+/)
+                                  .map((t) => Number(t.replace(',', '.'))))}
+            /></Field
+        >
+        <fieldset>
+            <legend>Hands to be had</legend>
+            {#each ['right', 'left'] as const as h (h)}
+                <label
+                    ><input
+                        type="checkbox"
+                        checked={supply.hands?.includes(h) ?? false}
+                        onchange={(e) =>
+                            (supply.hands = hands(
+                                h === 'right' ? e.currentTarget.checked : !!supply.hands?.includes('right'),
+                                h === 'left' ? e.currentTarget.checked : !!supply.hands?.includes('left'),
+                            ))}
+                    />
+                    {h}</label
+                >
+            {/each}
+        </fieldset>
+    {/if}
+    <label class="check"
+        ><input type="checkbox" checked={supply.inStock ?? false} onchange={(e) => (supply.inStock = e.currentTarget.checked)} /> here to try</label
+    >
+</div>
+
+<style>
+    .supply {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 9px 12px;
+        align-items: end;
+    }
+    .supply > :global(label) {
+        max-width: 150px;
+    }
+    fieldset {
+        border: 0;
+        padding: 0;
+        margin: 0;
+        font-size: var(--small);
+    }
+    legend {
+        font-weight: 550;
+    }
+    .check {
+        display: flex;
+        gap: 6px;
+        padding-bottom: 8px;
+    }
+</style>

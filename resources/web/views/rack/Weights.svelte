@@ -1,0 +1,180 @@
+<script lang="ts">
+    import { post, say } from '../../api/client';
+    import type { Hand, RackHead, Slot, Weighed } from '../../api/types';
+    import HeadDrawing from '../../charts/HeadDrawing.svelte';
+    import Notice from '../../parts/Notice.svelte';
+    import { plain, signed } from '../../units/units';
+    import { left } from './words';
+
+    let {
+        head,
+        hand,
+        masses = $bindable(),
+        shaftId = null,
+        lengthMm = null,
+    }: { head: RackHead; hand: Hand; masses: Record<string, number>; shaftId?: number | null; lengthMm?: number | null } = $props();
+    let held = $state<number | null>(null);
+    let weighed = $state<Weighed | null>(null);
+    let problem = $state('');
+    const tray = $derived(left(head.stockG, masses));
+
+    $effect(() => {
+        const body = { masses: { ...masses }, shaftId, lengthMm };
+        const wait = setTimeout(() => {
+            post<Weighed>(`heads/${head.id}/weigh`, body)
+                .then((w) => {
+                    weighed = w;
+                    problem = '';
+                })
+                .catch((e) => (problem = say(e)));
+        }, 80);
+        return () => clearTimeout(wait);
+    });
+    /** Places the piece in hand; with none in hand, takes out what is there. */
+    function slotted(slot: Slot) {
+        const next = { ...masses };
+        const there = next[slot.name];
+        delete next[slot.name];
+        if (held !== null) next[slot.name] = held;
+        masses = next;
+        held = held !== null && there !== undefined ? there : held === null ? (there ?? null) : null;
+    }
+</script>
+
+<div class="weights">
+    <HeadDrawing
+        {hand}
+        slots={head.slots}
+        {masses}
+        {held}
+        cg={weighed?.cg ?? null}
+        before={{ toeMm: head.body.cgToeMm, backMm: head.body.cgBackMm }}
+        onslot={head.slots.length ? slotted : undefined}
+    />
+    <div class="side">
+        {#if head.slots.length}
+            <p class="small">Take a piece, then a slot. A slot alone gives its piece back.</p>
+            <div class="tray" role="group" aria-label="Weights not in the head">
+                {#each tray as grams, i (`${grams}/${i}`)}<button
+                        type="button"
+                        class="quiet"
+                        aria-pressed={held === grams}
+                        onclick={() => (held = held === grams ? null : grams)}>{plain(grams, grams % 1 ? 1 : 0)} g</button
+                    >{/each}
+                {#if tray.length === 0}<span class="small">none left</span>{/if}
+            </div>
+        {:else}
+            <p class="small">This head has no slots.</p>
+        {/if}
+        {#if weighed}
+            <dl>
+                <div>
+                    <dt>Head</dt>
+                    <dd>{plain(weighed.massG, 1)} g<small>{signed(weighed.fromStandard.massG, 1)}</small></dd>
+                </div>
+                <div>
+                    <dt>CG {weighed.cg.toeMm < -0.05 ? 'heel' : 'toe'}</dt>
+                    <dd>{plain(Math.abs(weighed.cg.toeMm), 1)} mm<small>{signed(weighed.fromStandard.toeMm, 1)}</small></dd>
+                </div>
+                <div>
+                    <dt>CG back</dt>
+                    <dd>{plain(weighed.cg.backMm, 1)} mm<small>{signed(weighed.fromStandard.backMm, 1)}</small></dd>
+                </div>
+                <div>
+                    <dt>CG up</dt>
+                    <dd>{plain(weighed.cg.upMm, 1)} mm<small>{signed(weighed.fromStandard.upMm, 1)}</small></dd>
+                </div>
+                <div>
+                    <dt>Inertia, vertical</dt>
+                    <dd>{plain(weighed.inertiaGcm2[2]![2]!, 0)}<small>g·cm²</small></dd>
+                </div>
+                <div>
+                    <dt>Swing weight</dt>
+                    <dd>{weighed.swingWeight}<small>{signed(weighed.swingWeightPoints, 1)}</small></dd>
+                </div>
+                <div>
+                    <dt>Delivers loft</dt>
+                    <dd>
+                        {signed(weighed.delivered.loftDeg[0], 1)}°<small
+                            >{signed(weighed.delivered.loftDeg[1], 1)} to {signed(weighed.delivered.loftDeg[2], 1)}</small
+                        >
+                    </dd>
+                </div>
+                <div>
+                    <dt>Delivers face</dt>
+                    <dd>
+                        {signed(weighed.delivered.openDeg[0], 1)}°<small
+                            >{signed(weighed.delivered.openDeg[1], 1)} to {signed(weighed.delivered.openDeg[2], 1)}, + open</small
+                        >
+                    </dd>
+                </div>
+            </dl>
+            <p class="small">
+                Small figures: against the standard weights. {shaftId === null ? 'Swing weight for a 60 g shaft and a 50 g grip, as none is chosen. ' : ''}
+                {head.assumed.length ? `Assumed from the ${head.type} preset: ${head.assumed.join(', ')}. ` : ''}What is delivered is an assumption until shots
+                say more.
+            </p>
+            {#if weighed.illegal}<Notice>{weighed.illegal}</Notice>{/if}
+            {#if Math.abs(weighed.fromStandard.massG) > 0.05}<p class="small warn">
+                    The weights add up to {plain(Math.abs(weighed.fromStandard.massG), 1)} g {weighed.fromStandard.massG > 0 ? 'more' : 'less'} than the standard:
+                    the swing weight moves with them.
+                </p>{/if}
+        {/if}
+        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+        <p class="small"><b>Torque</b> every weight screw to the maker’s click before the first swing.</p>
+    </div>
+</div>
+
+<style>
+    .weights {
+        display: grid;
+        grid-template-columns: minmax(220px, 350px) minmax(240px, 1fr);
+        gap: 16px;
+        align-items: start;
+    }
+    .side {
+        display: grid;
+        gap: 8px;
+    }
+    .tray {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 6px;
+    }
+    .tray button {
+        border-radius: 18px;
+        padding: 4px 12px;
+    }
+    .tray button[aria-pressed='true'] {
+        background: var(--mint);
+        color: var(--paper);
+        border-color: var(--mint);
+    }
+    dl {
+        display: grid;
+        gap: 2px;
+    }
+    dl div {
+        display: flex;
+        justify-content: space-between;
+        gap: 10px;
+        border-top: 1px solid var(--hair);
+    }
+    dt {
+        color: var(--ink-2);
+    }
+    dd small {
+        display: inline-block;
+        min-width: 52px;
+        margin-left: 8px;
+        text-align: right;
+    }
+    .warn {
+        color: var(--amber);
+    }
+    @media (max-width: 760px) {
+        .weights {
+            grid-template-columns: minmax(0, 1fr);
+        }
+    }
+</style>
