@@ -44,6 +44,8 @@ final readonly class Outlook
         public int $target,
         public array $bandDeg,
         public float $carryInStillAirM,
+        /** Where the wind puts a straight ball with the target's launch, + right. */
+        public float $windSideM,
         public LaunchSpinField $field,
         public array $price,
     ) {
@@ -89,6 +91,7 @@ final readonly class Outlook
             $target,
             [$first['loftDeg'], $last['loftDeg']],
             $still->fly($launch)->carryM,
+            $flight->fly($launch)->sideM,
             LaunchSpinField::of($launch->ballSpeedMps, $flight, [max(2.0, floor($launch->launchDeg - 7)), ceil($launch->launchDeg + 7)], [max(800.0, 100 * floor($first['spinRpm'] / 100 - 9)), 100 * ceil($last['spinRpm'] / 100 + 9)], 19),
             self::price($brief, $ridge[$target]['totalM']),
         );

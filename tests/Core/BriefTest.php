@@ -116,7 +116,10 @@ it('flights the ridge down into the wind', function (): void {
         return $o->ridge[$o->target];
     };
     expect($best(7)['launchDeg'])->toBeLessThan($best(0)['launchDeg'])
-        ->and($best(7)['carryM'])->toBeLessThan($best(0)['carryM']);
+        ->and($best(7)['carryM'])->toBeLessThan($best(0)['carryM'])
+        ->and(Outlook::of(new Brief(clubSpeedMps: 46, windMps: 5, windFromDeg: 270))->windSideM)->toBeGreaterThan(5)
+        ->and(Outlook::of(new Brief(clubSpeedMps: 46, windMps: 5, windFromDeg: 90))->windSideM)->toBeLessThan(-5)
+        ->and(Outlook::of(new Brief(clubSpeedMps: 46))->windSideM)->toEqualWithDelta(0, 1e-9);
 });
 
 it('prices a yard against a fairway on the holes of this player', function (): void {

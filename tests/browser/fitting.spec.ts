@@ -14,7 +14,7 @@ test('a right-hander in yards: two files in, compare, leave out a mishit, pick, 
     await expect(page.getByText('2 things changed from A')).toBeVisible();
     await page.getByRole('link', { name: /^Brief/ }).click();
     await page.getByLabel('Waits right').selectOption('water');
-    await page.getByLabel(/^Corridor/).fill('35');
+    await page.getByRole('textbox', { name: /^Corridor/ }).fill('35');
     await page.getByRole('button', { name: 'Agree the brief' }).click();
     await expect(page.getByText('Saved.')).toBeVisible();
     await accessible(page);

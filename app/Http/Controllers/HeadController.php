@@ -113,7 +113,9 @@ final class HeadController
         if ($doubtful !== [] && ! ($given['confirm'] ?? false)) {
             $first = $doubtful[0];
 
-            return response()->json(['message' => sprintf('%s %g %s lies far from the others, which read about %.1f. Look again; or keep it as it is. Nothing was saved yet, what you typed is still here.', self::name($first['quantity']), $first['value'], ReadingSet::QUANTITIES[$first['quantity']][2], $first['others']), 'doubtful' => $doubtful, 'errors' => ["values.{$first['quantity']}" => [sprintf('%g lies far from the others.', $first['value'])]]], 422);
+            $says = sprintf('%s %g %s lies far from the others, which read about %.1f. Look again; or keep it as it is. Nothing was saved yet, what you typed is still here.', self::name($first['quantity']), $first['value'], ReadingSet::QUANTITIES[$first['quantity']][2], $first['others']);
+
+            return response()->json(['message' => $says, 'doubtful' => $doubtful, 'errors' => ["values.{$first['quantity']}" => [$says]]], 422);
         }
         $reading->save();
 

@@ -140,6 +140,7 @@ export interface Outlook {
     target: number;
     bandDeg: [number, number];
     carryInStillAirM: number;
+    windSideM: number;
     field: Field;
     price: { tenMetres: number; rough: number; left: number; right: number; sharePerTenMetres: number };
 }

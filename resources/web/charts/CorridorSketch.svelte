@@ -39,12 +39,14 @@
                     {/each}
                 {/if}
             {/if}
-            <text x={s.text} y={18} text-anchor={s.anchor} class="what">{label(s.trouble)}</text>
         {/each}
         <rect x={x(-half)} y="0" width={x(half) - x(-half)} height={H - FOOT} class="corridor" />
         <line x1={x(0)} x2={x(0)} y1="0" y2={H - FOOT} class="target" />
         <path d="M{x(-half)} 30H{x(half)}M{x(-half)} 26v8M{x(half)} 26v8" class="measure" />
         <text x={x(0)} y="24" text-anchor="middle" class="width">{plain(brief.corridor.widthM * k, 0)} {units.distance}</text>
+        {#each sides as s (s.name)}
+            <text x={s.text} y={18} text-anchor={s.anchor} class="what">{label(s.trouble)}</text>
+        {/each}
         {#if brief.windMps > 0}
             <g transform={wind} class="wind"><path d="M0 22V-18M-6 -9L0 -18L6 -9" /></g>
             <text x={W / 2 + 16} y={H - 54}>wind {plain(brief.windMps * factor(units.speed), 0)} {units.speed}</text>

@@ -56,7 +56,7 @@
             </div>
             {#if editing}
                 {#if !editing.setup && rack && rack.heads.some((h) => h.hand === fitting.player.hand)}
-                    <div class="ways" role="group" aria-label="Where the head comes from">
+                    <div class="ways" role="group" aria-label="From the rack, or only described">
                         <button class="quiet" aria-pressed={!described} onclick={() => (described = false)}>From the rack</button>
                         <button class="quiet" aria-pressed={described} onclick={() => (described = true)}>Only described</button>
                     </div>

@@ -47,6 +47,8 @@
     let saved = $state(JSON.stringify(fresh));
     let why = $state('');
     let outlook = $state<Outlook | null>(null);
+    /** What the outlook was worked out for: the words beside it speak of that, not of what cannot be read yet. */
+    let seen = $state<{ school: string; brief: typeof sketch } | null>(null);
     let errors = $state<Record<string, string[]>>({});
     let problem = $state('');
     let note = $state(kept ? 'Answers that were not saved yet are back on this screen.' : '');
@@ -102,6 +104,7 @@
             post<Outlook>(`fittings/${was.id}/brief/outlook`, { brief: body() })
                 .then((o) => {
                     outlook = o;
+                    seen = { school: form.school, brief: $state.snapshot(sketch) };
                     errors = {};
                 })
                 .catch((e) => {
@@ -145,6 +148,9 @@
         }
         busy = false;
     }
+    function pick(field: 'wants' | 'never', option: string, on: boolean) {
+        form[field] = CHOICES[field].filter((o) => (o === option ? on : form[field].includes(o)));
+    }
     const err = (field: string) => errors[field]?.[0] ?? '';
     // The picture follows what is typed where it can be read.
     const read = (text: string, unit: string, otherwise: number | null) => {
@@ -176,7 +182,9 @@
 {#snippet chips(label: string, field: 'wants' | 'never', options: string[])}
     <fieldset class="chips" class:harm={field === 'never'}>
         <legend>{label}</legend>
-        {#each options as o (o)}<label class:on={form[field].includes(o)}><input type="checkbox" value={o} bind:group={form[field]} /> {o}</label>{/each}
+        {#each options as o (o)}<label class:on={form[field].includes(o)}
+                ><input type="checkbox" checked={form[field].includes(o)} onchange={(e) => pick(field, o, e.currentTarget.checked)} /> {o}</label
+            >{/each}
     </fieldset>
 {/snippet}
 
@@ -322,12 +330,13 @@
 
     <aside>
         <CorridorSketch brief={sketch} {units} />
-        {#if outlook}
+        {#if outlook && seen}
             <Ridge {outlook} {units} />
-            <div class="says">
-                <p><b>{form.school[0]!.toUpperCase() + form.school.slice(1)}:</b> {targetText(outlook, units)}</p>
-                <p>{apexText(outlook, sketch, units)} <span class="small">{speedText(outlook, units)}</span></p>
-                <p>{priceText(outlook, sketch, units)}</p>
+            <div class="says" class:stale={Object.keys(errors).length > 0}>
+                {#if Object.keys(errors).length}<p class="small">As it was before what cannot be read: see the fields in red.</p>{/if}
+                <p><b>{seen.school[0]!.toUpperCase() + seen.school.slice(1)}:</b> {targetText(outlook, units)}</p>
+                <p>{apexText(outlook, seen.brief, units)} <span class="small">{speedText(outlook, units)}</span></p>
+                <p>{priceText(outlook, seen.brief, units)}</p>
             </div>
         {:else}
             <p class="small">Working out what this means …</p>
@@ -422,6 +431,9 @@
     .says {
         display: grid;
         gap: 6px;
+    }
+    .stale {
+        color: var(--ink-2);
     }
     .save {
         display: grid;

@@ -45,7 +45,11 @@ export function speedText(o: Outlook, units: UnitChoice): string {
 export function targetText(o: Outlook, units: UnitChoice): string {
     const t = o.ridge[o.target]!;
     const still = Math.abs(t.carryM - o.carryInStillAirM) * factor(units.distance) >= 1 ? `, ${dist(o.carryInStillAirM, units)} in still air` : '';
-    return `${plain(t.launchDeg, 1)}° with ${plain(t.spinRpm, 0)} rpm: ${dist(t.carryM, units)} of carry${still}, ${dist(t.totalM, units)} in all. Delivered loft ${plain(o.bandDeg[0], 1)} to ${plain(o.bandDeg[1], 1)}° costs no more than 1 %.`;
+    const side =
+        Math.abs(o.windSideM) * factor(units.distance) >= 1
+            ? `; the wind moves a straight ball ${dist(o.windSideM, units)} ${o.windSideM > 0 ? 'right' : 'left'}`
+            : '';
+    return `${plain(t.launchDeg, 1)}° with ${plain(t.spinRpm, 0)} rpm: ${dist(t.carryM, units)} of carry${still}, ${dist(t.totalM, units)} in all${side}. Delivered loft ${plain(o.bandDeg[0], 1)} to ${plain(o.bandDeg[1], 1)}° costs no more than 1 %.`;
 }
 
 /** The apex that goes with it, beside the six-iron's. */

@@ -3,6 +3,7 @@
     import type { Part, Supply } from '../../api/types';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Scroll from '../../parts/Scroll.svelte';
     import SupplyFields from './SupplyFields.svelte';
     import { supplyText } from './words';
 
@@ -81,28 +82,30 @@
 {#if parts.length === 0}
     <p class="small">No {kind} on the rack yet.</p>
 {:else}
-    <table>
-        <thead
-            ><tr
-                ><th>Label</th>{#each FIELDS[kind] as [key, label, unit] (key)}<th>{label} <small>{unit}</small></th>{/each}<th>To be had</th><th></th></tr
-            ></thead
-        >
-        <tbody>
-            {#each parts as part (part.id)}
-                <tr>
-                    <td><b>{part.label}</b></td>
-                    {#each FIELDS[kind] as [key] (key)}<td>{part.data[key] ?? '–'}</td>{/each}
-                    <td>{supplyText(part.supply)}</td>
-                    <td class="acts"
-                        ><button class="plain" onclick={() => open(part)}>Change<span class="visually-hidden"> {part.label}</span></button><button
-                            class="plain"
-                            onclick={() => retire(part)}>Take off<span class="visually-hidden"> {part.label}</span></button
-                        ></td
-                    >
-                </tr>
-            {/each}
-        </tbody>
-    </table>
+    <Scroll label="On the rack"
+        ><table>
+            <thead
+                ><tr
+                    ><th>Label</th>{#each FIELDS[kind] as [key, label, unit] (key)}<th>{label} <small>{unit}</small></th>{/each}<th>To be had</th><th></th></tr
+                ></thead
+            >
+            <tbody>
+                {#each parts as part (part.id)}
+                    <tr>
+                        <td><b>{part.label}</b></td>
+                        {#each FIELDS[kind] as [key] (key)}<td>{part.data[key] ?? '–'}</td>{/each}
+                        <td>{supplyText(part.supply)}</td>
+                        <td class="acts"
+                            ><button class="plain" onclick={() => open(part)}>Change<span class="visually-hidden"> {part.label}</span></button><button
+                                class="plain"
+                                onclick={() => retire(part)}>Take off<span class="visually-hidden"> {part.label}</span></button
+                            ></td
+                        >
+                    </tr>
+                {/each}
+            </tbody>
+        </table></Scroll
+    >
 {/if}
 
 <style>

@@ -99,22 +99,24 @@
                 {/key}
             {:else}
                 <div><button onclick={() => (sleeve = 'new')}>Add a sleeve</button></div>
-                <table>
-                    <thead><tr><th class="words">Sleeve</th><th>Kind</th><th>Positions</th><th>Print against geometry</th><th>On</th><th></th></tr></thead>
-                    <tbody>
-                        {#each rack.sleeves as s (s.id)}
-                            {@const off = s.check.filter((c) => !c.agrees)}
-                            <tr>
-                                <td><b>{s.name}</b></td>
-                                <td>{{ single: 'one tilt, turned', rings: 'two rings', card: 'printed card' }[s.spec.kind]}</td>
-                                <td>{s.check.map((c) => c.label).join(' · ')}</td>
-                                <td class:warn={off.length}>{off.length ? `${off.map((c) => c.label).join(', ')}: print is off` : 'agree'}</td>
-                                <td>{s.heads} head{s.heads === 1 ? '' : 's'}</td>
-                                <td><button class="plain" onclick={() => (sleeve = s)}>Open<span class="visually-hidden"> {s.name}</span></button></td>
-                            </tr>
-                        {/each}
-                    </tbody>
-                </table>
+                <Scroll label="Sleeves"
+                    ><table>
+                        <thead><tr><th class="words">Sleeve</th><th>Kind</th><th>Positions</th><th>Print against geometry</th><th>On</th><th></th></tr></thead>
+                        <tbody>
+                            {#each rack.sleeves as s (s.id)}
+                                {@const off = s.check.filter((c) => !c.agrees)}
+                                <tr>
+                                    <td><b>{s.name}</b></td>
+                                    <td>{{ single: 'one tilt, turned', rings: 'two rings', card: 'printed card' }[s.spec.kind]}</td>
+                                    <td>{s.check.map((c) => c.label).join(' · ')}</td>
+                                    <td class:warn={off.length}>{off.length ? `${off.map((c) => c.label).join(', ')}: print is off` : 'agree'}</td>
+                                    <td>{s.heads} head{s.heads === 1 ? '' : 's'}</td>
+                                    <td><button class="plain" onclick={() => (sleeve = s)}>Open<span class="visually-hidden"> {s.name}</span></button></td>
+                                </tr>
+                            {/each}
+                        </tbody>
+                    </table></Scroll
+                >
             {/if}
         {:else if tab === 'shafts' || tab === 'grips' || tab === 'balls'}
             {@const kind = tab.slice(0, -1) as 'shaft' | 'grip' | 'ball'}

@@ -5,6 +5,7 @@
     import SetupPlane from '../../charts/SetupPlane.svelte';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Scroll from '../../parts/Scroll.svelte';
     import { plain, signed } from '../../units/units';
 
     let { sleeve = null, onsaved, oncancel }: { sleeve?: Sleeve | null; onsaved: () => void; oncancel: () => void } = $props();
@@ -120,45 +121,46 @@
                 <Field label="Lower ring" hint="°"><input inputmode="decimal" bind:value={form.ringB} /></Field>
             {/if}
         </div>
-        <table>
-            <thead>
-                <tr
-                    ><th>Label</th>{#if form.kind === 'single'}<th>Clock <small>°</small></th>{:else if form.kind === 'rings'}<th>Upper <small>°</small></th><th
-                            >Lower <small>°</small></th
-                        >{/if}<th>Loft <small>printed</small></th><th>Face <small>open +</small></th><th>Lie</th><th
-                        >Geometry gives <small>loft, face, lie</small></th
-                    ><th></th></tr
-                >
-            </thead>
-            <tbody>
-                {#each positions as p, i (i)}
-                    {@const c = checkOf(p.label)}
-                    <tr>
-                        <td><input aria-label="Label of position {i + 1}" maxlength="12" bind:value={p.label} /></td>
-                        {#if form.kind === 'single'}<td><input aria-label="Clock of {p.label}" inputmode="decimal" bind:value={p.clock} /></td>
-                        {:else if form.kind === 'rings'}<td><input aria-label="Upper ring of {p.label}" inputmode="decimal" bind:value={p.clockA} /></td><td
-                                ><input aria-label="Lower ring of {p.label}" inputmode="decimal" bind:value={p.clockB} /></td
-                            >{/if}
-                        <td><input aria-label="Printed loft of {p.label}" inputmode="decimal" bind:value={p.loftDeg} /></td>
-                        <td><input aria-label="Printed face of {p.label}" inputmode="decimal" bind:value={p.faceOpenDeg} /></td>
-                        <td><input aria-label="Printed lie of {p.label}" inputmode="decimal" bind:value={p.lieDeg} /></td>
-                        <td class:warn={c && !c.agrees}
-                            >{#if c}{signed(c.loftDeg, 1)}, {signed(c.faceOpenDeg, 1)}, {signed(c.lieDeg, 1)}{#if !c.agrees}<small
-                                        >print is {plain(c.missDeg, 1)}° off</small
-                                    >{/if}{/if}</td
-                        >
-                        <td
-                            ><button
-                                type="button"
-                                class="plain"
-                                aria-label="Remove position {p.label}"
-                                onclick={() => (positions = positions.filter((x) => x !== p))}>×</button
-                            ></td
-                        >
-                    </tr>
-                {/each}
-            </tbody>
-        </table>
+        <Scroll label="Positions"
+            ><table>
+                <thead>
+                    <tr
+                        ><th>Label</th>{#if form.kind === 'single'}<th>Clock <small>°</small></th>{:else if form.kind === 'rings'}<th>Upper <small>°</small></th
+                            ><th>Lower <small>°</small></th>{/if}<th>Loft <small>printed</small></th><th>Face <small>open +</small></th><th>Lie</th><th
+                            >Geometry gives <small>loft, face, lie</small></th
+                        ><th></th></tr
+                    >
+                </thead>
+                <tbody>
+                    {#each positions as p, i (i)}
+                        {@const c = checkOf(p.label)}
+                        <tr>
+                            <td><input aria-label="Label of position {i + 1}" maxlength="12" bind:value={p.label} /></td>
+                            {#if form.kind === 'single'}<td><input aria-label="Clock of {p.label}" inputmode="decimal" bind:value={p.clock} /></td>
+                            {:else if form.kind === 'rings'}<td><input aria-label="Upper ring of {p.label}" inputmode="decimal" bind:value={p.clockA} /></td><td
+                                    ><input aria-label="Lower ring of {p.label}" inputmode="decimal" bind:value={p.clockB} /></td
+                                >{/if}
+                            <td><input aria-label="Printed loft of {p.label}" inputmode="decimal" bind:value={p.loftDeg} /></td>
+                            <td><input aria-label="Printed face of {p.label}" inputmode="decimal" bind:value={p.faceOpenDeg} /></td>
+                            <td><input aria-label="Printed lie of {p.label}" inputmode="decimal" bind:value={p.lieDeg} /></td>
+                            <td class:warn={c && !c.agrees}
+                                >{#if c}{signed(c.loftDeg, 1)}, {signed(c.faceOpenDeg, 1)}, {signed(c.lieDeg, 1)}{#if !c.agrees}<small
+                                            >print is {plain(c.missDeg, 1)}° off</small
+                                        >{/if}{/if}</td
+                            >
+                            <td
+                                ><button
+                                    type="button"
+                                    class="plain"
+                                    aria-label="Remove position {p.label}"
+                                    onclick={() => (positions = positions.filter((x) => x !== p))}>×</button
+                                ></td
+                            >
+                        </tr>
+                    {/each}
+                </tbody>
+            </table></Scroll
+        >
         <button
             type="button"
             class="quiet"
