@@ -38,6 +38,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('brief/changes', [BriefController::class, 'changes']);
             Route::post('setups', [SetupController::class, 'store']);
             Route::post('setups/preview', [SetupController::class, 'preview']);
+            Route::post('setups/balance', [SetupController::class, 'balance']);
             Route::get('shots', [ShotController::class, 'index']);
             Route::post('shots', [ShotController::class, 'store']);
             Route::get('shots.csv', [ShotController::class, 'export']);

@@ -10,8 +10,11 @@ use App\Http\Requests\SetupRequest;
 use App\Http\Resources\SetupResource;
 use App\Models\Fitting;
 use App\Models\Setup;
+use App\Support\Device;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use MintCarry\Core\Club\SwingWeight;
+use MintCarry\Core\CoreException;
 
 final class SetupController
 {
@@ -31,11 +34,26 @@ final class SetupController
     /** What a setup would be, before it is added. Stores nothing. */
     public function preview(SetupRequest $request, Fitting $fitting, BuildSetup $build): JsonResponse
     {
+        return response()->json((new SetupResource(self::unsaved($request, $fitting, $build)))->toArray($request));
+    }
+
+    /** The swing weight of the club as it lies on the balance. Fills a field on the screen; nothing is stored. */
+    public function balance(SetupRequest $request, Fitting $fitting, BuildSetup $build): JsonResponse
+    {
+        $setup = self::unsaved($request, $fitting, $build);
+        $setup->swing_weight_points = null;
+        $read = (new Device('balance'))->read(['swingWeightPoints' => $setup->swingWeight()?->points() ?? 30.0]);
+
+        return response()->json(['swingWeight' => SwingWeight::labelOf($read['swingWeightPoints'] ?? throw CoreException::invalid('device', 'The balance does not read swing weights: read it by eye and type it.'))]);
+    }
+
+    private static function unsaved(SetupRequest $request, Fitting $fitting, BuildSetup $build): Setup
+    {
         $setup = $build(new Setup(['fitting_id' => $fitting->id, 'tag' => '', 'position' => 0, 'is_baseline' => false]), $request->columns());
         $setup->setRelation('fitting', $fitting);
         $setup->id = 0;
 
-        return response()->json((new SetupResource($setup))->toArray($request));
+        return $setup;
     }
 
     /**

@@ -86,6 +86,16 @@
         }, 150);
         return () => clearTimeout(wait);
     });
+    async function weigh() {
+        busy = true;
+        problem = '';
+        try {
+            form.swingWeight = (await post<{ swingWeight: string }>(`fittings/${fitting.id}/setups/balance`, { ...body(), swingWeight: '' })).swingWeight;
+        } catch (e) {
+            problem = say(e);
+        }
+        busy = false;
+    }
     async function save(event: SubmitEvent) {
         event.preventDefault();
         busy = true;
@@ -140,7 +150,10 @@
                 {/each}
                 <Field label="Length" hint={unit} error={err('length')}><input inputmode="decimal" disabled={frozen} bind:value={form.length} /></Field>
                 <Field label="Tee height" hint={unit} error={err('tee')}><input inputmode="decimal" disabled={frozen} bind:value={form.tee} /></Field>
-                <Field label="Swing weight" hint="on the balance" error={err('swingWeight')}><input placeholder="D2.5" bind:value={form.swingWeight} /></Field>
+                <div class="balance">
+                    <Field label="Swing weight" hint="measured" error={err('swingWeight')}><input placeholder="D2.5" bind:value={form.swingWeight} /></Field>
+                    <button type="button" class="plain" disabled={busy || !head} onclick={weigh}>From the balance</button>
+                </div>
             </div>
             <Field label="Cue" hint="if the player gets one" error={err('cue')}><input maxlength="80" disabled={frozen} bind:value={form.cue} /></Field>
             <Field label="Note"><input maxlength="500" bind:value={form.note} /></Field>
@@ -245,6 +258,13 @@
     }
     dt {
         color: var(--ink-2);
+    }
+    .balance {
+        display: grid;
+        justify-items: start;
+    }
+    .balance button {
+        font-size: var(--small);
     }
     .changed {
         font-weight: 550;
