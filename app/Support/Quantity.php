@@ -17,8 +17,8 @@ final class Quantity
         if ($input === null) {
             return null;
         }
-        $text = is_array($input) ? $input['value'] ?? '' : $input;
-        $text = is_scalar($text) ? trim((string) $text) : '';
+        $text = is_array($input) ? $input['value'] ?? (array_key_exists('value', $input) ? '' : []) : $input;
+        $text = is_scalar($text) ? trim((string) $text) : '(a list)';
         if ($text === '') {
             return null;
         }
@@ -44,7 +44,7 @@ final class Quantity
             return null;
         }
         $number = str_replace([',', "\u{2212}"], ['.', '-'], $text);
-        if (! is_numeric($number)) {
+        if (! is_numeric($number) || ! is_finite((float) $number)) {
             throw ValidationException::withMessages([$field => sprintf("%s '%s' is not a number. Nothing was saved; what you typed is still here.", $label, mb_strimwidth($text, 0, 30, '…'))]);
         }
 

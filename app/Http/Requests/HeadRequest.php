@@ -85,7 +85,7 @@ final class HeadRequest extends RackRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['label.unique' => "There is already a head '".mb_strimwidth((string) $this->input('label'), 0, 80)."' for this hand on the rack: give this one a label of its own, such as a number on the sole. Nothing was saved.",
+        return ['label.unique' => "There is already a head '".mb_strimwidth(is_string($this->input('label')) ? $this->input('label') : '', 0, 80)."' for this hand on the rack: give this one a label of its own, such as a number on the sole. Nothing was saved.",
             'slots.*.name.distinct' => "Two slots are called ':input': each needs a name of its own."];
     }
 
