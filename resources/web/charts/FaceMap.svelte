@@ -39,11 +39,6 @@
 </figure>
 
 <style>
-    svg {
-        width: 100%;
-        height: auto;
-        display: block;
-    }
     .face {
         fill: var(--band);
         stroke: var(--ink-2);

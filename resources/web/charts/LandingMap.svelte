@@ -118,11 +118,6 @@
 </figure>
 
 <style>
-    svg {
-        width: 100%;
-        height: auto;
-        display: block;
-    }
     .corridor {
         fill: var(--mint-wash);
     }

@@ -3,7 +3,7 @@
     import type { Comparison, Fitting, Shot } from '../api/types';
     import { toneOf } from '../units/setups';
     import { factor, plain } from '../units/units';
-    import { contourLines } from './contourLines';
+    import FieldFrame from './FieldFrame.svelte';
     import Mark from './Mark.svelte';
 
     let { fitting, shots, comparison, chosen }: { fitting: Fitting; shots: Shot[]; comparison: Comparison; chosen: string[] } = $props();
@@ -24,7 +24,7 @@
             .map((s) => ({ s, tag: tagOf.get(s.setupId) ?? '', launch: s.measured.launchDeg, spin: s.measured.spinRpm }))
             .filter((p): p is typeof p & { launch: number; spin: number } => chosen.includes(p.tag) && p.launch !== undefined && p.spin !== undefined),
     );
-    const lines = $derived(field ? contourLines(field, k, x, y, { right: W - RIGHT, top: TOP }) : []);
+    const frame = { left: LEFT, right: W - RIGHT, top: TOP, bottom: H - FOOT, height: H };
     const cells = (measure: string) => comparison.rows.find((r) => r.measure === measure)?.cells ?? {};
     const crosses = $derived(
         chosen
@@ -36,20 +36,7 @@
 <figure>
     <svg viewBox="0 0 {W} {H}" role="img" aria-label="Launch angle against spin rate with lines of equal carry. The table holds the means.">
         <clipPath id="frame"><rect x={LEFT} y={TOP} width={W - LEFT - RIGHT} height={H - TOP - FOOT} /></clipPath>
-        {#each x.ticks(8) as t (t)}<line x1={x(t)} x2={x(t)} y1={TOP} y2={H - FOOT} class="grid" /><text x={x(t)} y={H - FOOT + 17} text-anchor="middle"
-                >{t}°</text
-            >{/each}
-        {#each y.ticks(6) as t (t)}<line x1={LEFT} x2={W - RIGHT} y1={y(t)} y2={y(t)} class="grid" /><text x={LEFT - 6} y={y(t) + 4} text-anchor="end">{t}</text
-            >{/each}
-        {#each lines as line (line.value)}
-            <path d={line.d} class="contour" />
-            {#if line.label}
-                {@const right = line.label[0] > W - RIGHT - 2}
-                <text x={line.label[0] + (right ? 4 : 0)} y={line.label[1] + (right ? 4 : -4)} text-anchor={right ? 'start' : 'middle'} class="level"
-                    >{line.value}</text
-                >
-            {/if}
-        {/each}
+        <FieldFrame {field} perMetre={k} {x} {y} {frame} ticks={[8, 6]} />
         <g clip-path="url(#frame)">
             {#each points as p (p.s.id)}<Mark
                     tag={p.tag}
@@ -66,8 +53,6 @@
                 </g>
             {/each}
         </g>
-        <text x={(LEFT + W - RIGHT) / 2} y={H - 3} text-anchor="middle">launch angle</text>
-        <text transform="translate(11,{H / 2}) rotate(-90)" text-anchor="middle">spin, rpm</text>
     </svg>
     <figcaption class="small">
         Lines: carry in {unit} of a straight ball at {plain((field?.ballSpeedMps ?? 0) * factor(fitting.player.units.speed), 0)}
@@ -76,23 +61,6 @@
 </figure>
 
 <style>
-    svg {
-        width: 100%;
-        height: auto;
-        display: block;
-    }
-    .grid {
-        stroke: var(--hair);
-        stroke-width: 0.7;
-    }
-    .contour {
-        fill: none;
-        stroke: var(--ink-2);
-        stroke-width: 1.1;
-    }
-    .level {
-        font-size: 12px;
-    }
     .cross line {
         stroke: var(--c);
         stroke-width: 3;

@@ -2,7 +2,7 @@
     import { scaleLinear } from 'd3-scale';
     import type { Outlook, UnitChoice } from '../api/types';
     import { factor, plain } from '../units/units';
-    import { contourLines } from './contourLines';
+    import FieldFrame from './FieldFrame.svelte';
 
     let { outlook, units }: { outlook: Outlook; units: UnitChoice } = $props();
     const W = 430;
@@ -15,7 +15,7 @@
     const field = $derived(outlook.field);
     const x = $derived(scaleLinear([field.launchDeg[0]!, field.launchDeg.at(-1)!], [LEFT, W - RIGHT]));
     const y = $derived(scaleLinear([field.spinRpm[0]!, field.spinRpm.at(-1)!], [H - FOOT, TOP]));
-    const lines = $derived(contourLines(field, k, x, y, { right: W - RIGHT, top: TOP }));
+    const frame = { left: LEFT, right: W - RIGHT, top: TOP, bottom: H - FOOT, height: H };
     const path = (points: typeof outlook.ridge) => points.map((p, i) => `${i ? 'L' : 'M'}${x(p.launchDeg).toFixed(1)} ${y(p.spinRpm).toFixed(1)}`).join('');
     const band = $derived(outlook.ridge.filter((p) => p.loftDeg >= outlook.bandDeg[0] && p.loftDeg <= outlook.bandDeg[1]));
     const target = $derived(outlook.ridge[outlook.target]!);
@@ -31,47 +31,16 @@
         )}° and {plain(target.spinRpm, 0)} rpm."
     >
         <clipPath id="ridge-frame"><rect x={LEFT} y={TOP} width={W - LEFT - RIGHT} height={H - TOP - FOOT} /></clipPath>
-        {#each x.ticks(7) as t (t)}<line x1={x(t)} x2={x(t)} y1={TOP} y2={H - FOOT} class="grid" /><text x={x(t)} y={H - FOOT + 15} text-anchor="middle"
-                >{t}°</text
-            >{/each}
-        {#each y.ticks(5) as t (t)}<line x1={LEFT} x2={W - RIGHT} y1={y(t)} y2={y(t)} class="grid" /><text x={LEFT - 5} y={y(t) + 4} text-anchor="end">{t}</text
-            >{/each}
-        {#each lines as line (line.value)}
-            <path d={line.d} class="contour" />
-            {#if line.label}
-                {@const right = line.label[0] > W - RIGHT - 2}
-                <text x={line.label[0] + (right ? 4 : 0)} y={line.label[1] + (right ? 4 : -4)} text-anchor={right ? 'start' : 'middle'} class="level"
-                    >{line.value}</text
-                >
-            {/if}
-        {/each}
+        <FieldFrame {field} perMetre={k} {x} {y} {frame} ticks={[7, 5]} />
         <g clip-path="url(#ridge-frame)">
             <path d={path(band)} class="band" />
             <path d={path(outlook.ridge)} class="ridge" />
             <circle cx={x(target.launchDeg)} cy={y(target.spinRpm)} r="6" class="target" />
         </g>
-        <text x={(LEFT + W - RIGHT) / 2} y={H - 3} text-anchor="middle">launch angle</text>
-        <text transform="translate(10,{H / 2}) rotate(-90)" text-anchor="middle">spin, rpm</text>
     </svg>
 </figure>
 
 <style>
-    svg {
-        width: 100%;
-        height: auto;
-        display: block;
-    }
-    .grid {
-        stroke: var(--hair);
-        stroke-width: 0.7;
-    }
-    .contour {
-        fill: none;
-        stroke: var(--ink-2);
-    }
-    .level {
-        font-size: 12px;
-    }
     .band {
         fill: none;
         stroke: var(--mint);

@@ -125,11 +125,6 @@
 </figure>
 
 <style>
-    svg {
-        width: 100%;
-        height: auto;
-        display: block;
-    }
     .views {
         display: flex;
         gap: 6px;
@@ -143,10 +138,6 @@
     .views button[aria-pressed='true'] {
         background: var(--mint-wash);
         border-color: var(--mint);
-    }
-    .grid {
-        stroke: var(--hair);
-        stroke-width: 0.7;
     }
     .zero {
         stroke: var(--ink-2);

@@ -196,9 +196,6 @@
         font-weight: 620;
         color: var(--mint);
     }
-    .warn {
-        color: var(--amber);
-    }
     .none {
         padding: 20px 0;
         color: var(--ink-2);

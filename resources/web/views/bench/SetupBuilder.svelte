@@ -168,7 +168,7 @@
                     onpick={frozen ? undefined : (l) => (form.sleeveLabel = l)}
                 />
                 {#if seen}
-                    <dl>
+                    <dl class="facts">
                         <div>
                             <dt>Plays, squared</dt>
                             <dd>{plain(seen.playing.squared.loftDeg, 1)}°, lie {plain(seen.playing.squared.lieDeg, 1)}°</dd>
@@ -246,19 +246,6 @@
     .mass :global(.weights > svg) {
         max-width: 270px;
     }
-    dl {
-        display: grid;
-        gap: 2px;
-    }
-    dl div {
-        display: flex;
-        justify-content: space-between;
-        gap: 10px;
-        border-top: 1px solid var(--hair);
-    }
-    dt {
-        color: var(--ink-2);
-    }
     .balance {
         display: grid;
         justify-items: start;
@@ -268,9 +255,6 @@
     }
     .changed {
         font-weight: 550;
-    }
-    .warn {
-        color: var(--amber);
     }
     .row {
         display: flex;

@@ -105,11 +105,6 @@
 </main>
 
 <style>
-    main {
-        padding: 16px 20px 40px;
-        display: grid;
-        gap: 14px;
-    }
     .top {
         display: flex;
         justify-content: space-between;
@@ -137,9 +132,6 @@
         display: grid;
         grid-template-columns: 1fr 1fr;
         gap: 20px;
-    }
-    .warn {
-        color: var(--amber);
     }
     @media (max-width: 1000px) {
         .columns,

@@ -130,11 +130,6 @@
 </main>
 
 <style>
-    main {
-        padding: 16px 20px 40px;
-        display: grid;
-        gap: 14px;
-    }
     .top {
         display: flex;
         gap: 28px;

@@ -175,9 +175,6 @@
         gap: 8px;
         flex-wrap: wrap;
     }
-    .warn {
-        color: var(--amber);
-    }
     .old {
         color: var(--ink-2);
     }

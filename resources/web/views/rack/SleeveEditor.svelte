@@ -218,9 +218,6 @@
         display: block;
         color: inherit;
     }
-    .warn {
-        color: var(--amber);
-    }
     .row {
         display: flex;
         gap: 10px;

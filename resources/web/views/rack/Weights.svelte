@@ -67,7 +67,7 @@
             <p class="small">This head has no slots.</p>
         {/if}
         {#if weighed}
-            <dl>
+            <dl class="facts">
                 <div>
                     <dt>Head</dt>
                     <dd>{plain(weighed.massG, 1)} g<small>{signed(weighed.fromStandard.massG, 1)}</small></dd>
@@ -150,27 +150,11 @@
         color: var(--paper);
         border-color: var(--mint);
     }
-    dl {
-        display: grid;
-        gap: 2px;
-    }
-    dl div {
-        display: flex;
-        justify-content: space-between;
-        gap: 10px;
-        border-top: 1px solid var(--hair);
-    }
-    dt {
-        color: var(--ink-2);
-    }
     dd small {
         display: inline-block;
         min-width: 52px;
         margin-left: 8px;
         text-align: right;
-    }
-    .warn {
-        color: var(--amber);
     }
     @media (max-width: 760px) {
         .weights {
