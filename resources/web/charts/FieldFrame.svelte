@@ -37,7 +37,7 @@
     {/if}
 {/each}
 <text x={(frame.left + frame.right) / 2} y={frame.height - 3} text-anchor="middle">launch angle</text>
-<text transform="translate(11,{frame.height / 2}) rotate(-90)" text-anchor="middle">spin, rpm</text>
+<text transform="translate(14,{frame.height / 2}) rotate(-90)" text-anchor="middle">spin, rpm</text>
 
 <style>
     .contour {

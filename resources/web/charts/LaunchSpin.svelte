@@ -9,7 +9,7 @@
     let { fitting, shots, comparison, chosen }: { fitting: Fitting; shots: Shot[]; comparison: Comparison; chosen: string[] } = $props();
     const W = 590;
     const H = 330;
-    const LEFT = 52;
+    const LEFT = 62;
     const RIGHT = 46;
     const TOP = 20;
     const FOOT = 34;

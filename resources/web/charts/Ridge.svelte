@@ -7,7 +7,7 @@
     let { outlook, units }: { outlook: Outlook; units: UnitChoice } = $props();
     const W = 430;
     const H = 222;
-    const LEFT = 54;
+    const LEFT = 62;
     const RIGHT = 34;
     const TOP = 16;
     const FOOT = 34;

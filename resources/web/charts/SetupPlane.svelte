@@ -17,7 +17,7 @@
     let view = $state<PlaneView>('mixed');
     const W = 430;
     const H = 262;
-    const LEFT = 44;
+    const LEFT = 60;
     const RIGHT = 14;
     const TOP = 14;
     const FOOT = 36;
@@ -112,7 +112,7 @@
             </g>
         {/each}
         <text x={(LEFT + W - RIGHT) / 2} y={H - 3} text-anchor="middle">where the face points ({hand === 'right' ? 'open is right' : 'open is left'})</text>
-        <text transform="translate(9,{(TOP + H - FOOT) / 2}) rotate(-90)" text-anchor="middle">loft</text>
+        <text transform="translate(14,{(TOP + H - FOOT) / 2}) rotate(-90)" text-anchor="middle">loft</text>
     </svg>
     {#if move}
         <figcaption class="small">
