@@ -135,6 +135,12 @@ final class Setup extends Model
         return $this->rackHead !== null ? $this->rackHead->gauged()->inForce('lieDeg') === null : $this->measured_lie_deg === null;
     }
 
+    /** A head from the rack at its home position with its standard weights: what a change of head brings with it. */
+    public function isAsItComes(): bool
+    {
+        return $this->rackHead !== null && $this->sleeve_label === ($this->spec['home'] ?? '') && $this->masses == $this->rackHead->standard;
+    }
+
     /** The head with this setup's weights in it; null when it is not on the rack. */
     public function body(): ?Head
     {

@@ -44,7 +44,34 @@ const at = async (p, id, step, ready) => {
     await p.locator(ready).first().waitFor();
 };
 if (wanted('day-book')) await shot(desk, 'day-book');
-if (wanted('bench')) { await at(desk, rafe, 'bench', 'form.panel'); await shot(desk, 'bench'); }
+if (wanted('brief')) { await at(desk, imke, 'brief', '.says'); await shot(desk, 'brief'); }
+if (wanted('bench')) { await at(desk, rafe, 'bench', 'section dl'); await shot(desk, 'bench'); }
+if (wanted('builder')) {
+    await at(desk, rafe, 'bench', 'section dl');
+    await desk.getByRole('button', { name: 'New from B' }).click();
+    await desk.getByRole('button', { name: 'Position +0.75: loft' }).click();
+    await desk.getByText('Changed from B: sleeve +0.75.').waitFor();
+    await shot(desk, 'builder', true);
+}
+const rack = async (where, ready) => {
+    await desk.goto(`${address}/#/rack${where}`);
+    await desk.locator(ready).first().waitFor();
+};
+if (wanted('rack')) { await rack('', 'td'); await shot(desk, 'rack'); }
+if (wanted('head')) {
+    await rack('', 'td');
+    await desk.getByRole('row', { name: /Tern 460 left-handed/ }).getByRole('link').click();
+    await desk.getByRole('button', { name: 'Slot back: 12 g' }).click();
+    await desk.getByRole('button', { name: 'Slot heel: empty, place 12 g here' }).click();
+    await desk.getByText('CG heel').waitFor();
+    await shot(desk, 'head', true);
+}
+if (wanted('sleeve')) {
+    await rack('/sleeves', 'td');
+    await desk.getByRole('button', { name: 'Open Tidewheel' }).click();
+    await desk.locator('form.panel circle').first().waitFor();
+    await shot(desk, 'sleeve');
+}
 if (wanted('import')) {
     await at(desk, rafe, 'shots', '.drop');
     await desk.locator('input[type=file]').setInputFiles('examples/metric-semicolon-setup-column.csv');

@@ -16,7 +16,9 @@ beforeEach(function (): void {
 });
 
 it('takes home position and standard weights where nothing else was chosen', function (): void {
-    ($this->build)()->assertCreated()->assertJsonPath('sleeveLabel', 'N')->assertJsonPath('weights', '12 g back')->assertJsonPath('masses', ['back' => 12]);
+    ($this->build)()->assertCreated()->assertJsonPath('sleeveLabel', 'N')->assertJsonPath('weights', '12 g back')->assertJsonPath('masses', ['back' => 12])->assertJsonPath('asItComes', true);
+    ($this->build)(['sleeveLabel' => '+1.4'])->assertJsonPath('asItComes', false);
+    ($this->build)(['masses' => ['heel' => 12]])->assertJsonPath('asItComes', false);
 });
 
 it('empties the slots when that was chosen', function (): void {

@@ -32,6 +32,7 @@ function setup(more: Partial<Setup>): Setup {
         ball: 'Pebble',
         note: '',
         headId: null,
+        asItComes: false,
         masses: null,
         shaftId: null,
         gripId: null,
@@ -143,6 +144,11 @@ test('a setup says what changed from the one it was branched from', () => {
     expect(changes(setup({ statedLoftDeg: 9 }), from, yards)).toEqual(['9° head']);
     expect(changes(setup({ ball: '', weights: '', shaft: '' }), from, yards)).toEqual(['no weights', 'other shaft', 'other ball']);
     expect(changes(setup({}), undefined, yards)).toEqual([]);
+    // Another head as it comes is one change, with its own sleeve and weights; turned away from home it is two.
+    const other = { id: 2, head: 'Curlew L', sleeveLabel: 'FL', weights: '10 g front' };
+    expect(changes(setup({ ...other, asItComes: true }), from, yards)).toEqual(['Curlew L']);
+    expect(changes(setup(other), from, yards)).toEqual(['Curlew L', 'sleeve FL', '10 g front']);
+    expect(changes(setup({ teeMm: 45, cue: 'ball forward' }), from, yards)).toEqual(['tee 45 mm', 'cue: ball forward']);
     expect(parentOf(fitting.setups[1]!, fitting)?.tag).toBe('A');
 });
 

@@ -48,6 +48,7 @@ final class SetupResource extends JsonResource
             'ball' => $setup->ball,
             'note' => $setup->note,
             'headId' => $setup->head_id,
+            'asItComes' => $setup->isAsItComes(),
             'masses' => $setup->masses === null ? null : (object) $setup->masses,
             'shaftId' => $setup->shaft_id,
             'gripId' => $setup->grip_id,

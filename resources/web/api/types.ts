@@ -38,6 +38,7 @@ export interface Setup {
     ball: string;
     note: string;
     headId: number | null;
+    asItComes: boolean;
     masses: Record<string, number> | null;
     shaftId: number | null;
     gripId: number | null;

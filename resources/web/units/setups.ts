@@ -15,8 +15,10 @@ export function changes(setup: Setup, from: Setup | undefined, units: UnitChoice
     const out: string[] = [];
     if (setup.head !== from.head || setup.statedLoftDeg !== from.statedLoftDeg)
         out.push(setup.head !== from.head ? setup.head : `${setup.statedLoftDeg}° head`);
-    if (setup.sleeveLabel !== from.sleeveLabel) out.push(`sleeve ${setup.sleeveLabel || 'neutral'}`);
-    if (setup.weights !== from.weights) out.push(setup.weights || 'no weights');
+    // Another head brings its own sleeve and weights along: as it comes, that is one change.
+    const whole = out.length > 0 && setup.asItComes;
+    if (!whole && setup.sleeveLabel !== from.sleeveLabel) out.push(`sleeve ${setup.sleeveLabel || 'neutral'}`);
+    if (!whole && setup.weights !== from.weights) out.push(setup.weights || 'no weights');
     if (setup.shaft !== from.shaft) out.push(setup.shaft || 'other shaft');
     if (setup.lengthMm !== from.lengthMm) out.push(lengthText(setup.lengthMm, units) || 'other length');
     if (setup.ball !== from.ball) out.push(setup.ball ? `ball ${setup.ball}` : 'other ball');
