@@ -11,7 +11,7 @@ use MintCarry\Core\CoreException;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
 $app = Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__.'/../routes/web.php', health: '/up')
+    ->withRouting(web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php', health: '/up')
     ->withMiddleware(function (Middleware $middleware): void {
         // The application is same-origin: no CORS (and no package for it, see compat/).
         $middleware->remove(HandleCors::class);

@@ -1,5 +1,6 @@
 <?php
 
+use App\Http\Controllers\BayController;
 use App\Http\Controllers\BriefController;
 use App\Http\Controllers\CompareController;
 use App\Http\Controllers\DecisionController;
@@ -36,6 +37,10 @@ Route::prefix('api')->group(function (): void {
             Route::patch('brief', [BriefController::class, 'update']);
             Route::post('brief/outlook', [BriefController::class, 'outlook']);
             Route::get('brief/changes', [BriefController::class, 'changes']);
+            Route::get('bay', [BayController::class, 'show']);
+            Route::post('trials', [BayController::class, 'begin']);
+            Route::delete('trials', [BayController::class, 'end']);
+            Route::post('simulate', [BayController::class, 'simulate']);
             Route::post('setups', [SetupController::class, 'store']);
             Route::post('setups/preview', [SetupController::class, 'preview']);
             Route::post('setups/balance', [SetupController::class, 'balance']);
@@ -49,6 +54,11 @@ Route::prefix('api')->group(function (): void {
             Route::get('decisions', [DecisionController::class, 'index']);
             Route::post('decisions', [DecisionController::class, 'store']);
         });
+        Route::post('bays', [BayController::class, 'store']);
+        Route::patch('bays/{bay}', [BayController::class, 'update'])->can('use', 'bay');
+        Route::post('bays/{bay}/token', [BayController::class, 'token'])->can('use', 'bay');
+        Route::delete('bays/{bay}/token', [BayController::class, 'revoke'])->can('use', 'bay');
+        Route::patch('held/{held}', [BayController::class, 'settle'])->can('use', 'held');
         Route::get('rack', RackController::class);
         Route::get('rack.json', [RackFileController::class, 'json']);
         Route::get('rack.csv', [RackFileController::class, 'csv']);

@@ -17,6 +17,7 @@ use MintCarry\Core\Flight\BallFlight;
  * @property int $id
  * @property int $player_id
  * @property int|null $benchmark_setup_id
+ * @property int|null $running_trial_id the trial that is being hit now
  * @property string $wants
  * @property array<string, mixed> $typed the brief as it was typed
  * @property array<string, mixed>|null $brief

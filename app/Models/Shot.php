@@ -24,6 +24,11 @@ use MintCarry\Core\Launch\LaunchShot;
  * @property int|null $line
  * @property string $shot_key
  * @property string|null $client_id
+ * @property int|null $trial_id
+ * @property int|null $bay_id
+ * @property string|null $sender_id
+ * @property int|null $sender_sequence
+ * @property string $intent
  * @property array<string, float|int> $measured
  * @property array<string, mixed> $typed
  * @property list<string> $flags

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Models\Bay;
 use App\Models\Decision;
 use App\Models\Fitting;
+use App\Models\HeldShot;
 use App\Models\ImportFile;
 use App\Models\Part;
 use App\Models\Player;
@@ -29,11 +31,13 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict(! $this->app->environment('production'));
+        Route::model('held', HeldShot::class);
         Route::model('head', RackHead::class);
         JsonResource::withoutWrapping();
-        foreach ([Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class, RackHead::class, Sleeve::class, Part::class] as $model) {
+        foreach ([Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class, RackHead::class, Sleeve::class, Part::class, Bay::class, HeldShot::class] as $model) {
             Gate::policy($model, StudioPolicy::class);
         }
+        RateLimiter::for('bay', fn (Request $request): Limit => Limit::perMinute((int) config('mintcarry.bay_posts_per_minute'))->by('bay|'.$request->route('bay').'|'.$request->ip()));
         RateLimiter::for('sign-in', fn (Request $request): Limit => Limit::perMinute((int) config('mintcarry.sign_in_tries_per_minute'))
             ->by(mb_strtolower($request->string('email')->value()).'|'.$request->ip())
             ->after(fn (Response $response): bool => $response->getStatusCode() === 422));

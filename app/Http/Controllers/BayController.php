@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\TakeShots;
+use App\Http\Resources\BayResource;
+use App\Models\Bay;
+use App\Models\Fitting;
+use App\Models\HeldShot;
+use App\Models\Setup;
+use App\Models\Trial;
+use App\Models\User;
+use App\Support\InHand;
+use App\Support\Live;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Impact\HiddenPlayers;
+use MintCarry\Core\Impact\ShotMaker;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+final class BayController
+{
+    /** All that the live screen of a fitting shows. */
+    public function show(Request $request, Fitting $fitting): BayResource
+    {
+        return new BayResource($fitting);
+    }
+
+    /** Begins a trial with a setup, or warm-up shots that are kept apart. The trial before it ends. */
+    public function begin(Request $request, Fitting $fitting): JsonResponse
+    {
+        $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'kind' => ['sometimes', Rule::in(Trial::KINDS)]]);
+        /** @var User $user */
+        $user = $request->user();
+        DB::transaction(function () use ($given, $fitting, $user): void {
+            $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
+            Trial::query()->where('fitting_id', $fitting->id)->whereNull('ended_at')->update(['ended_at' => now()]);
+            $brief = $now->brief();
+            $trial = Trial::query()->create(['studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'setup_id' => $given['setupId'], 'number' => (int) Trial::query()->where('fitting_id', $now->id)->max('number') + 1, 'kind' => $given['kind'] ?? 'trial', 'begun_by' => $user->id,
+                'place' => ['temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM, 'turf' => $brief->turf, 'ball' => Setup::query()->whereKey($given['setupId'])->firstOrFail()->ball]]);
+            $now->update(['running_trial_id' => $trial->id]);
+        });
+        Live::changed($fitting);
+
+        return response()->json((new BayResource($fitting->refresh()))->toArray($request), 201);
+    }
+
+    public function end(Request $request, Fitting $fitting): JsonResponse
+    {
+        Trial::query()->where('fitting_id', $fitting->id)->whereNull('ended_at')->update(['ended_at' => now()]);
+        $fitting->update(['running_trial_id' => null]);
+        Live::changed($fitting);
+
+        return response()->json((new BayResource($fitting))->toArray($request));
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        /** @var User $user */
+        $user = $request->user();
+        $given = $request->validate(['name' => ['required', 'string', 'max:40', Rule::unique('bays', 'name')->where('studio_id', $user->studio_id)]], ['name.unique' => 'There is already a bay of that name.']);
+        $bay = Bay::query()->create(['studio_id' => $user->studio_id, 'name' => trim($given['name'])]);
+
+        return response()->json(BayResource::bay($bay->refresh()), 201);
+    }
+
+    /** Brings a fitting into a bay, or takes it out. */
+    public function update(Request $request, Bay $bay): JsonResponse
+    {
+        $given = $request->validate(['fittingId' => ['present', 'nullable', 'integer', Rule::exists('fittings', 'id')->where('studio_id', $bay->studio_id)]]);
+        $bay->update(['fitting_id' => $given['fittingId']]);
+
+        return response()->json(BayResource::bay($bay));
+    }
+
+    /** A new token for the monitor of this bay, shown once; the one before stops working. */
+    public function token(Bay $bay): JsonResponse
+    {
+        return response()->json(['token' => $bay->renewToken(), 'bay' => BayResource::bay($bay)], 201);
+    }
+
+    public function revoke(Bay $bay): JsonResponse
+    {
+        $bay->update(['token_hash' => null, 'token_made_at' => null]);
+
+        return response()->json(BayResource::bay($bay));
+    }
+
+    /** Takes a held shot with the values put right, or sets it aside. Either way what the monitor sent stays on record. */
+    public function settle(Request $request, HeldShot $held, TakeShots $take): JsonResponse
+    {
+        $given = $request->validate(['values' => ['present', 'nullable', 'array']]);
+        if ($held->settled_at !== null) {
+            throw ValidationException::withMessages(['held' => 'This shot has been settled already.']);
+        }
+        if ($given['values'] !== null) {
+            $bay = Bay::query()->findOrFail($held->bay_id);
+            DB::transaction(function () use ($held, $given, $bay, $take): void {
+                $answer = $take($bay, [['id' => "held-{$held->id}-".Str::random(6), 'sequence' => $held->sender_sequence, 'at' => $held->body['at'] ?? null, 'values' => $given['values']]])[0];
+                if ($answer['status'] === 'held') {
+                    throw ValidationException::withMessages(['values' => "{$answer['reason']}. The shot stays in the tray."]);
+                }
+            });
+        }
+        $held->update(['settled_at' => now()]);
+        $fitting = $held->fitting_id === null ? null : Fitting::query()->find($held->fitting_id);
+        if ($fitting !== null) {
+            Live::changed($fitting);
+        }
+
+        return response()->json(['settled' => true]);
+    }
+
+    /** Hits shots with the setup in the hand, by a made-up player, through the bay's own intake. */
+    public function simulate(Request $request, Fitting $fitting, TakeShots $take): JsonResponse
+    {
+        $given = $request->validate(['count' => ['required', 'integer', 'between:1,5'], 'player' => ['required', Rule::in(HiddenPlayers::NAMES)], 'clubData' => ['sometimes', 'boolean']]);
+        $bay = Bay::query()->where('studio_id', $fitting->studio_id)->where('fitting_id', $fitting->id)->first();
+        $trial = $fitting->running_trial_id === null ? null : Trial::query()->find($fitting->running_trial_id);
+        if ($bay === null || $trial === null) {
+            throw ValidationException::withMessages(['bay' => $bay === null ? 'This fitting is in no bay: choose one first.' : 'No trial is running: choose the setup in the hand first.']);
+        }
+        Gate::authorize('use', $bay);
+        $setup = Setup::query()->with(['rackHead.readings', 'rackHead.sleeve'])->findOrFail($trial->setup_id);
+        $maker = new ShotMaker(InHand::effect($fitting, $setup), $fitting->player->hand, new Randomizer(new Mt19937(random_int(0, PHP_INT_MAX))));
+        $player = HiddenPlayers::named($given['player'], $fitting->player->hand);
+        $shots = [];
+        for ($i = 0; $i < $given['count']; $i++) {
+            $hit = $maker->hit($player);
+            $values = ['ballSpeedMps' => $hit['launch']->ballSpeedMps, 'launchDeg' => $hit['launch']->launchDeg, 'spinRpm' => $hit['launch']->spinRpm, 'directionDeg' => $hit['launch']->directionDeg, 'spinAxisDeg' => $hit['launch']->spinAxisDeg];
+            if ($given['clubData'] ?? true) {
+                $values += ['clubSpeedMps' => $hit['delivery']->clubSpeedMps, 'attackDeg' => $hit['delivery']->attackDeg, 'pathDeg' => $hit['delivery']->pathDeg, 'strikeToeMm' => $hit['strike']->toeMm, 'strikeHighMm' => $hit['strike']->highMm];
+            }
+            $shots[] = ['id' => (string) Str::uuid(), 'sequence' => null, 'at' => null, 'values' => array_map(fn (float $v): float => round($v, 3), $values)];
+        }
+
+        return response()->json(['results' => $take($bay, $shots)], 201);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToStudio;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
+
+/**
+ * A set of shots hit with one setup in one go. It keeps the air, ground and ball it was hit with.
+ *
+ * @property int $id
+ * @property int $fitting_id
+ * @property int $setup_id
+ * @property int $number
+ * @property string $kind trial or warm-up
+ * @property array<string, mixed> $place
+ * @property int $begun_by
+ * @property Carbon|null $ended_at
+ * @property Carbon $created_at
+ * @property-read Setup $setup
+ */
+final class Trial extends Model
+{
+    use BelongsToStudio;
+
+    public const KINDS = ['trial', 'warm-up'];
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['place' => 'array', 'ended_at' => 'datetime'];
+    }
+
+    /** @return BelongsTo<Setup, $this> */
+    public function setup(): BelongsTo
+    {
+        return $this->belongsTo(Setup::class);
+    }
+
+    /** @return HasMany<Shot, $this> */
+    public function shots(): HasMany
+    {
+        return $this->hasMany(Shot::class)->orderBy('sequence');
+    }
+}

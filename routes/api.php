@@ -1,0 +1,11 @@
+<?php
+
+use App\Http\Controllers\BayFeedController;
+use App\Http\Middleware\BayToken;
+use Illuminate\Support\Facades\Route;
+
+// What machines talk to: no session and no cookie, a token for one bay.
+Route::middleware(['throttle:bay', BayToken::class])->group(function (): void {
+    Route::post('bays/{bay}/shots', [BayFeedController::class, 'store'])->whereNumber('bay');
+    Route::get('bays/{bay}/hand', [BayFeedController::class, 'hand'])->whereNumber('bay');
+});

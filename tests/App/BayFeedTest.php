@@ -1,0 +1,200 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Bay;
+use App\Models\HeldShot;
+use App\Models\Shot;
+use Illuminate\Testing\TestResponse;
+
+// What a launch monitor meets: the token, shots stored once, and the tray for what could not be stored.
+
+beforeEach(function (): void {
+    $this->user = $this->fitter();
+    $this->case = $this->fitting($this->user);
+    $this->a = $this->addSetup($this->case);
+    $this->actingAs($this->user);
+    $this->bay = $this->postJson('api/bays', ['name' => 'Bay 1'])->assertCreated()->json('id');
+    $this->token = $this->postJson("api/bays/{$this->bay}/token")->assertCreated()->json('token');
+    $this->patchJson("api/bays/{$this->bay}", ['fittingId' => $this->case->id])->assertOk();
+    $this->begin = fn (string $kind = 'trial') => $this->actingAs($this->user)->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $this->a->id, 'kind' => $kind])->assertCreated();
+    $this->good = ['ballSpeedMps' => ['value' => 150, 'unit' => 'mph'], 'launchDeg' => 12.5, 'spinRpm' => 2400];
+    $this->post = function (array $body, ?string $token = null): TestResponse {
+        $this->app['auth']->forgetGuards();
+
+        return $this->postJson("api/bays/{$this->bay}/shots", $body, ['Authorization' => 'Bearer '.($token ?? $this->token)]);
+    };
+});
+
+it('stores a shot in the trial that runs, with the setup in the hand', function (): void {
+    ($this->begin)();
+    $answer = ($this->post)(['id' => 's-1', 'sequence' => 7, 'values' => $this->good])->assertOk();
+    $shot = Shot::query()->firstOrFail();
+    expect($answer->json('results'))->toBe([['id' => 's-1', 'status' => 'stored', 'shot' => $shot->id, 'reason' => null]])
+        ->and($shot->setup_id)->toBe($this->a->id)
+        ->and($shot->measured['ballSpeedMps'])->toEqualWithDelta(67.056, 1e-6)
+        ->and($shot->measured['launchDeg'])->toBe(12.5)
+        ->and($shot->sender_sequence)->toBe(7)
+        ->and($shot->source)->toBe('monitor');
+});
+
+it('answers a repeat as it answered the first, and stores nothing twice', function (): void {
+    ($this->begin)();
+    $first = ($this->post)(['id' => 's-1', 'values' => $this->good])->json();
+    $other = ['id' => 's-1', 'values' => ['spinRpm' => 3000] + $this->good];
+    expect(($this->post)(['id' => 's-1', 'values' => $this->good])->json())->toBe($first)
+        ->and(($this->post)($other)->json())->toBe($first)
+        ->and(($this->post)(['shots' => [['id' => 's-1', 'values' => $this->good], ['id' => 's-2', 'values' => $this->good], ['id' => 's-2', 'values' => $this->good]]])->json('results.*.status'))->toBe(['stored', 'stored', 'stored'])
+        ->and(Shot::query()->count())->toBe(2);
+    $held = ($this->post)(['id' => 'bad', 'values' => ['launchDeg' => 12]])->json();
+    expect(($this->post)(['id' => 'bad', 'values' => $this->good])->json())->toBe($held)
+        ->and(HeldShot::query()->count())->toBe(1);
+});
+
+it('holds what it cannot store whole, with the reason, and drops nothing', function (array $values, string $reason): void {
+    ($this->begin)();
+    $answer = ($this->post)(['id' => 'h-1', 'at' => '10:41', 'values' => $values])->assertOk();
+    $held = HeldShot::query()->firstOrFail();
+    expect($answer->json('results.0.status'))->toBe('held')
+        ->and($answer->json('results.0.reason'))->toContain($reason)
+        ->and($held->body['values'])->toEqual($values)
+        ->and($held->body['at'])->toBe('10:41')
+        ->and(Shot::query()->count())->toBe(0);
+})->with([
+    'no spin' => [['ballSpeedMps' => 67, 'launchDeg' => 12], 'Spin rate is missing'],
+    'nonsense spin' => [['ballSpeedMps' => 67, 'launchDeg' => 12, 'spinRpm' => 99999], 'Spin rate'],
+    'a word' => [['ballSpeedMps' => 67, 'launchDeg' => 'high', 'spinRpm' => 2400], 'launchDeg'],
+    'a unit of another kind' => [['ballSpeedMps' => ['value' => 67, 'unit' => 'deg'], 'launchDeg' => 12, 'spinRpm' => 2400], 'Ball speed needs a unit of speed'],
+    'a field that nobody knows' => [['ballSpeedMps' => 67, 'launchDeg' => 12, 'spinRpm' => 2400, 'mood' => 3], "'mood' is not a measure"],
+]);
+
+it('holds a shot when nobody said what is in the hand', function (): void {
+    expect(($this->post)(['id' => '1', 'values' => $this->good])->json('results.0.reason'))->toContain('No trial is running');
+    Bay::query()->update(['fitting_id' => null]);
+    expect(($this->post)(['id' => '2', 'values' => $this->good])->json('results.0.reason'))->toContain('No fitting is in this bay');
+});
+
+it('keeps the sender’s order for shots that come late or out of order', function (): void {
+    ($this->begin)();
+    foreach ([3, 1, 2] as $n) {
+        ($this->post)(['id' => "s-{$n}", 'sequence' => $n, 'values' => ['spinRpm' => 2000 + $n] + $this->good])->assertOk();
+    }
+    $shots = $this->actingAs($this->user)->getJson("api/fittings/{$this->case->id}/bay")->assertOk()->json('shots');
+    expect(array_map(fn (array $s): float => $s['measured']['spinRpm'] - 2000, $shots))->toEqual([1, 2, 3]);
+});
+
+it('refuses a body that is no shot, and takes none of it', function (array $body): void {
+    ($this->begin)();
+    ($this->post)($body)->assertUnprocessable();
+    expect(Shot::query()->count() + HeldShot::query()->count())->toBe(0);
+})->with([
+    'nothing' => [[]],
+    'no id' => [['values' => ['launchDeg' => 1]]],
+    'an id that is a number' => [['id' => 7, 'values' => ['launchDeg' => 1]]],
+    'an id without end' => [['id' => str_repeat('x', 65), 'values' => ['launchDeg' => 1]]],
+    'no values' => [['id' => 'x']],
+    'an empty list' => [['shots' => []]],
+    'a list that is a word' => [['shots' => 'many']],
+    'one bad among good' => [['shots' => [['id' => 'a', 'values' => ['launchDeg' => 1]], ['values' => []]]]],
+    'too many' => [['shots' => array_map(fn (int $i): array => ['id' => "s{$i}", 'values' => ['launchDeg' => 1]], range(1, 51))]],
+]);
+
+it('opens to the token of this bay alone, in the header alone', function (): void {
+    ($this->begin)();
+    $body = ['id' => 's', 'values' => $this->good];
+    ($this->post)($body, 'mint-wrong')->assertUnauthorized();
+    $this->postJson("api/bays/{$this->bay}/shots", $body)->assertUnauthorized();
+    $this->postJson("api/bays/{$this->bay}/shots?token={$this->token}&access_token={$this->token}", $body)->assertUnauthorized();
+    $other = $this->fitter('Other');
+    $theirs = $this->actingAs($other)->postJson('api/bays', ['name' => 'Bay 1'])->json('id');
+    $token = $this->postJson("api/bays/{$theirs}/token")->json('token');
+    ($this->post)($body, $token)->assertUnauthorized();
+    // Nor does a signed-in fitter's session open the feed.
+    $this->actingAs($this->user)->postJson("api/bays/{$this->bay}/shots", $body)->assertUnauthorized();
+    expect(Shot::query()->count())->toBe(0);
+});
+
+it('keeps only the hash of a token, and a new one or none ends the old', function (): void {
+    ($this->begin)();
+    expect(Bay::query()->firstOrFail()->token_hash)->toBe(hash('sha256', $this->token))
+        ->and((string) $this->getJson("api/fittings/{$this->case->id}/bay")->getContent())->not->toContain($this->token)->not->toContain(hash('sha256', $this->token));
+    $new = $this->postJson("api/bays/{$this->bay}/token")->json('token');
+    ($this->post)(['id' => '1', 'values' => $this->good])->assertUnauthorized();
+    ($this->post)(['id' => '1', 'values' => $this->good], $new)->assertOk();
+    $this->actingAs($this->user)->deleteJson("api/bays/{$this->bay}/token")->assertOk()->assertJsonPath('tokenMadeAt', null);
+    ($this->post)(['id' => '2', 'values' => $this->good], $new)->assertUnauthorized();
+});
+
+it('slows down who posts without end', function (): void {
+    config(['mintcarry.bay_posts_per_minute' => 5]);
+    ($this->begin)();
+    foreach (range(1, 5) as $i) {
+        ($this->post)(['id' => "s{$i}", 'values' => $this->good])->assertOk();
+    }
+    ($this->post)(['id' => 's6', 'values' => $this->good])->assertTooManyRequests()->assertHeader('Retry-After');
+    expect(Shot::query()->count())->toBe(5);
+});
+
+it('lets the fitter take a held shot with its values put right, or set it aside', function (): void {
+    ($this->begin)();
+    ($this->post)(['id' => 'h', 'sequence' => 4, 'values' => ['ballSpeedMps' => 67, 'launchDeg' => 12]]);
+    ($this->post)(['id' => 'g', 'values' => ['ballSpeedMps' => 9999, 'launchDeg' => 12, 'spinRpm' => 2400]]);
+    [$one, $two] = HeldShot::query()->orderBy('id')->get()->all();
+    $this->actingAs($this->user);
+    expect($this->getJson("api/fittings/{$this->case->id}/bay")->json('held'))->toHaveCount(2);
+    $this->patchJson("api/held/{$one->id}", ['values' => ['ballSpeedMps' => 67, 'launchDeg' => 12]])->assertUnprocessable();
+    $this->patchJson("api/held/{$one->id}", ['values' => ['ballSpeedMps' => 67, 'launchDeg' => 12, 'spinRpm' => 2450]])->assertOk();
+    $this->patchJson("api/held/{$two->id}", ['values' => null])->assertOk();
+    $this->patchJson("api/held/{$two->id}", ['values' => null])->assertUnprocessable();
+    expect(Shot::query()->firstOrFail()->sender_sequence)->toBe(4)
+        ->and(HeldShot::query()->count())->toBe(2)
+        ->and($this->getJson("api/fittings/{$this->case->id}/bay")->json('held'))->toBe([]);
+});
+
+it('sets warm-up shots apart, and keeps the place that a trial was hit in', function (): void {
+    ($this->begin)('warm-up');
+    ($this->post)(['id' => 'w', 'values' => $this->good]);
+    expect(Shot::query()->firstOrFail()->left_out_reason)->toBe('warm-up');
+    $this->actingAs($this->user)->patchJson("api/fittings/{$this->case->id}/brief", ['version' => $this->case->fresh()->version, 'brief' => ['temperatureC' => '4', 'turf' => 'soft']])->assertOk();
+    ($this->begin)();
+    $trials = App\Models\Trial::query()->orderBy('number')->get();
+    expect($trials[0]->place['temperatureC'])->toEqual(18)->and($trials[1]->place)->toMatchArray(['temperatureC' => 4, 'turf' => 'soft'])
+        ->and($trials[0]->ended_at)->not->toBeNull()->and($trials[1]->ended_at)->toBeNull();
+    $this->deleteJson("api/fittings/{$this->case->id}/trials")->assertOk()->assertJsonPath('running', null);
+    expect(($this->post)(['id' => 'late', 'values' => $this->good])->json('results.0.status'))->toBe('held');
+});
+
+it('stands against the benchmark in words, from three shots each', function (): void {
+    $b = $this->addSetup($this->case);
+    $hit = function (int $setupId, int $carry, array $ids): void {
+        $this->actingAs($this->user)->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $setupId])->assertCreated();
+        foreach ($ids as $i => $id) {
+            ($this->post)(['id' => $id, 'values' => ['carryM' => $carry + $i] + $this->good])->assertOk();
+        }
+    };
+    $standing = fn (): array => array_column($this->actingAs($this->user)->getJson("api/fittings/{$this->case->id}/bay")->json('standing'), null, 'name');
+    $hit($this->a->id, 180, ['a1', 'a2', 'a3', 'a4', 'a5']);
+    expect($standing())->toBe([]);
+    $hit($b->id, 225, ['b1', 'b2']);
+    expect($standing())->toBe([]);
+    ($this->post)(['id' => 'b3', 'values' => ['carryM' => 226] + $this->good]);
+    expect($standing()['longer'])->toMatchArray(['word' => 'better', 'measure' => 'carryM', 'moreShots' => null])
+        ->and($standing()['less spin']['word'])->toBe('open');
+});
+
+it('hits by a made-up player with the setup in the hand', function (): void {
+    $this->postJson("api/fittings/{$this->case->id}/simulate", ['count' => 1, 'player' => 'steady'])->assertUnprocessable();
+    ($this->begin)();
+    $this->postJson("api/fittings/{$this->case->id}/simulate", ['count' => 5, 'player' => 'steady'])->assertCreated()->assertJsonCount(5, 'results');
+    $this->postJson("api/fittings/{$this->case->id}/simulate", ['count' => 1, 'player' => 'fast', 'clubData' => false])->assertCreated();
+    $this->postJson("api/fittings/{$this->case->id}/simulate", ['count' => 1, 'player' => 'nobody'])->assertUnprocessable();
+    expect(Shot::query()->count())->toBe(6)
+        ->and(Shot::query()->orderByDesc('id')->firstOrFail()->measured)->not->toHaveKey('clubSpeedMps');
+    $this->app['auth']->forgetGuards();
+    $this->getJson("api/bays/{$this->bay}/hand", ['Authorization' => "Bearer {$this->token}"])->assertOk()->assertJsonPath('setup', 'A')->assertJsonPath('effect.squaredLoftDeg', 0);
+});
+
+it('describes the feed in docs/api.yaml as the code does', function (): void {
+    $generated = OpenApi\Generator::scan([dirname(__DIR__, 2).'/app/Http'])?->toYaml();
+    expect(trim((string) file_get_contents(dirname(__DIR__, 2).'/docs/api.yaml')))->toBe(trim((string) $generated));
+});
