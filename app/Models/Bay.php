@@ -7,7 +7,6 @@ namespace App\Models;
 use App\Models\Concerns\BelongsToStudio;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 
 /**
@@ -37,12 +36,6 @@ final class Bay extends Model
     public function fitting(): BelongsTo
     {
         return $this->belongsTo(Fitting::class);
-    }
-
-    /** @return HasMany<HeldShot, $this> */
-    public function held(): HasMany
-    {
-        return $this->hasMany(HeldShot::class)->whereNull('settled_at')->orderBy('id');
     }
 
     /** A new token; the one before stops working. It is shown once and never again. */

@@ -14,6 +14,17 @@ final class Live
         return substr(hash_hmac('sha256', 'live/'.$fitting->getConnection()->getDatabaseName().'/'.$fitting->id, (string) config('app.key')), 0, 40);
     }
 
+    /** The name of a fitting's file, which is there from now on. */
+    public static function begin(Fitting $fitting): string
+    {
+        $key = self::key($fitting);
+        if (! is_file(base_path('var/live/').$key)) {
+            self::changed($fitting);
+        }
+
+        return $key;
+    }
+
     public static function changed(Fitting $fitting): void
     {
         $folder = base_path('var/live');

@@ -153,6 +153,7 @@ EOF
   for name in mintcarry mintcarry_test mintcarry_browser; do
     sql -e "CREATE DATABASE IF NOT EXISTS $name CHARACTER SET utf8mb4; GRANT ALL ON $name.* TO 'mintcarry'@'localhost';"
   done
+  mkdir -p "$VAR/live" && { [ "$WORKER" = "$(id -un)" ] || chown "$WORKER" "$VAR/live"; }
   mkdir -p "$VAR/storage/framework/views" "$VAR/storage/framework/cache" "$VAR/storage/framework/sessions" "$VAR/storage/logs" "$VAR/storage/app"
   [ "$WORKER" = "$(id -un)" ] || chown -R "$WORKER" "$VAR/storage"
 }
@@ -209,6 +210,7 @@ http {
     listen $3:$2;
     root $ROOT/public;
     server_tokens off;
+    location /live/ { alias $VAR/live/; default_type text/plain; add_header Cache-Control no-store; add_header X-Content-Type-Options nosniff; }
     location /build/ { expires 30d; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
     location / { try_files \$uri @app; }
     location @app {

@@ -73,6 +73,18 @@ final readonly class Head
     }
 
     /**
+     * The point of the face in line with the CG: where the face normal through the CG meets the face, mm from the face centre (+ toe, + high). Plane face at design loft.
+     *
+     * @return array{float, float}
+     */
+    public function inLineWithCg(): array
+    {
+        $loft = deg2rad($this->loftDeg);
+
+        return [$this->cgToeMm, $this->cgUpMm * cos($loft) + $this->cgBackMm * sin($loft)];
+    }
+
+    /**
      * Loft and face that the ball meets over the face: a grid of strikes, row by row from high to low, heel to toe.
      *
      * @return list<array{toeMm: float, highMm: float, loftDeg: float, faceOpenDeg: float}>

@@ -25,9 +25,10 @@ final readonly class Standing
     /**
      * @param  string  $word  better, worse or open
      * @param  float  $value  difference from the benchmark, kept unit; + = more
+     * @param  bool  $declared  is it the one measure that the brief's scoring declares?
      * @param  int|null  $moreShots  about how many more with this setup would settle it; null when it is settled, cannot be told yet, or would take more than 30
      */
-    private function __construct(public string $name, public Measure $measure, public string $word, public float $value, public float $z, public ?int $moreShots)
+    private function __construct(public string $name, public Measure $measure, public string $word, public float $value, public float $z, public ?int $moreShots, public bool $declared = false)
     {
     }
 
@@ -44,7 +45,7 @@ final readonly class Standing
         foreach (self::MEASURES as $name => [$measure, $way, $usual]) {
             // Straighter counts how far from the target line, on either side.
             $values = static fn (ShotSet $set): array => $measure === Measure::Side ? array_map(abs(...), $set->values($measure)) : $set->values($measure);
-            $standing = self::between($name, $measure, $values($benchmark), $values($trial), $way, $usual, $name === $declared ? self::DECLARED_Z : self::OTHER_Z);
+            $standing = self::between($name, $measure, $values($benchmark), $values($trial), $way, $usual, $name === $declared ? self::DECLARED_Z : self::OTHER_Z, $name === $declared);
             if ($standing !== null) {
                 $out[] = $standing;
             }
@@ -58,7 +59,7 @@ final readonly class Standing
      * @param  list<float>  $b
      * @param  int  $way  + 1 when more is better
      */
-    public static function between(string $name, Measure $measure, array $a, array $b, int $way, float $usualSd, float $limit): ?self
+    public static function between(string $name, Measure $measure, array $a, array $b, int $way, float $usualSd, float $limit, bool $declared = false): ?self
     {
         [$na, $nb] = [count($a), count($b)];
         if ($na < self::FROM_SHOTS || $nb < self::FROM_SHOTS) {
@@ -73,6 +74,6 @@ final readonly class Standing
         $room = ($value / ($limit * $s)) ** 2 - 1 / $na;
         $more = $word !== 'open' || $room <= 0 ? null : (int) max(1, ceil(1 / $room) - $nb);
 
-        return new self($name, $measure, $word, $value, $z, $more !== null && $more <= 30 ? $more : null);
+        return new self($name, $measure, $word, $value, $z, $more !== null && $more <= 30 ? $more : null, $declared);
     }
 }

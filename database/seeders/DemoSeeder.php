@@ -7,6 +7,7 @@ namespace Database\Seeders;
 use App\Actions\AddSetup;
 use App\Actions\StoreShots;
 use App\Http\Resources\AdviceResource;
+use App\Models\Bay;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Part;
@@ -42,6 +43,9 @@ final readonly class DemoSeeder
     {
         $studio = Studio::query()->create(['name' => 'Lantern Yard Fitting', 'is_demo' => true]);
         $fitter = User::query()->create(['studio_id' => $studio->id, 'name' => 'Odile Farrant', 'email' => self::EMAIL, 'password' => self::PASSWORD]);
+        foreach (['Bay 1', 'Bay 2'] as $name) {
+            Bay::query()->create(['studio_id' => $studio->id, 'name' => $name]);
+        }
         $heads = (new DemoRack($studio, $fitter))->heads();
         $this->newPlayer($studio, $heads);
         $this->inTheMiddle($studio, $heads);

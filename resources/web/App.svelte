@@ -3,6 +3,7 @@
     import { get } from './api/client';
     import type { SignedIn } from './api/types';
     import { session } from './state/session.svelte';
+    import Bay from './views/bay/Bay.svelte';
     import Bench from './views/bench/Bench.svelte';
     import Brief from './views/brief/Brief.svelte';
     import Compare from './views/compare/Compare.svelte';
@@ -23,6 +24,7 @@
         '/rack/:tab': Rack,
         '/fitting/:id/brief': Brief,
         '/fitting/:id/bench': Bench,
+        '/fitting/:id/bay': Bay,
         '/fitting/:id/shots': Shots,
         '/fitting/:id/compare': Compare,
         '/fitting/:id/decide': Decide,

@@ -201,6 +201,12 @@ it('weighs a club’s swing as a worked example does', function (): void {
         ->and(SwingWeight::of(202, 1155.7 + 12.7, 60, 610 + 6, 50)->points() - $swing->points())->toEqualWithDelta(2.3, 0.3);
 });
 
+it('finds the point of the face in line with the CG', function (): void {
+    // Worked by hand: 35 mm back, 4 mm below the face centre, loft 10.5°: 35 sin 10.5 − 4 cos 10.5 = 6.378 − 3.933 = 2.445 mm high.
+    [$toe, $high] = (new Head(10.5, cgToeMm: 1.5, cgBackMm: 35, cgUpMm: -4))->inLineWithCg();
+    expect($toe)->toBe(1.5)->and($high)->toEqualWithDelta(2.445, 0.001);
+});
+
 it('speaks swing weights on the letter scale', function (float $headG, string $label): void {
     expect(SwingWeight::of($headG, 1143, 60, 600, 50)->label())->toStartWith($label);
 })->with([[170, 'B'], [185, 'C'], [205, 'D']]);

@@ -107,7 +107,7 @@ test('a fitting without shots says so on every step, without an error', async ({
     const errors = watch(page);
     await signIn(page);
     await beginFitting(page, 'Otto Breck', 'left', 'metresMps');
-    for (const step of ['Brief', 'Bench', 'Shots', 'Compare', 'Decide', 'Sheet']) {
+    for (const step of ['Brief', 'Bench', 'Bay', 'Shots', 'Compare', 'Decide', 'Sheet']) {
         await page
             .getByRole('navigation', { name: 'Steps' })
             .getByRole('link', { name: new RegExp(`^${step}`) })
@@ -130,7 +130,7 @@ test('the dark theme stays after a reload and can be read', async ({ page }) => 
     await expect(page.locator('html')).not.toHaveAttribute('data-theme', 'dark');
 });
 
-for (const step of ['Brief', 'Bench', 'Shots', 'Compare', 'Decide', 'Sheet']) {
+for (const step of ['Brief', 'Bench', 'Bay', 'Shots', 'Compare', 'Decide', 'Sheet']) {
     test(`${step} fits a phone and a tablet`, async ({ page }) => {
         await signIn(page);
         await open(page, 'Rafe Quillon', step);

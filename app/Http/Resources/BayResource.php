@@ -7,12 +7,14 @@ namespace App\Http\Resources;
 use App\Models\Bay;
 use App\Models\Fitting;
 use App\Models\HeldShot;
+use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
 use App\Support\Judged;
 use App\Support\Live;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use MintCarry\Core\Club\Head;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Standing;
 use MintCarry\Core\Launch\Measure;
@@ -38,14 +40,15 @@ final class BayResource extends JsonResource
         $counted = new ShotSet('', array_values($shots->filter(fn (Shot $s): bool => $s->counts())->map(fn (Shot $s) => $s->launchShot($flight))->all()));
 
         return [
-            'live' => Live::key($fitting),
+            'inLine' => self::inLine($fitting, $trial),
+            'live' => Live::begin($fitting),
             'running' => $trial === null ? null : self::trial($trial),
             'trials' => $trials->map(self::trial(...))->all(),
             'shots' => $shots->map(fn (Shot $s): array => (new ShotResource($s, $flight))->toArray($request))->all(),
             'means' => self::means($counted),
             'benchmarkMeans' => $benchmark === null ? null : self::means($benchmark),
             'standing' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? []
-                : array_map(fn (Standing $s): array => ['name' => $s->name, 'measure' => $s->measure->value, 'word' => $s->word, 'value' => $s->value, 'moreShots' => $s->moreShots], Standing::of($benchmark, $set, $fitting->brief()->scoring())),
+                : array_map(fn (Standing $s): array => ['name' => $s->name, 'measure' => $s->measure->value, 'word' => $s->word, 'value' => $s->value, 'declared' => $s->declared, 'moreShots' => $s->moreShots], Standing::of($benchmark, $set, $fitting->brief()->scoring())),
             'drift' => self::drift($fitting),
             'bays' => Bay::query()->where('studio_id', $fitting->studio_id)->orderBy('name')->get()->map(self::bay(...))->all(),
             'held' => HeldShot::query()->where('fitting_id', $fitting->id)->whereNull('settled_at')->orderBy('id')->limit(50)->get()->map(fn (HeldShot $h): array => ['id' => $h->id, 'reason' => $h->reason, 'values' => (object) ($h->body['values'] ?? []), 'at' => $h->created_at->toIso8601String()])->all(),
@@ -62,6 +65,19 @@ final class BayResource extends JsonResource
     private static function trial(Trial $trial): array
     {
         return ['id' => $trial->id, 'number' => $trial->number, 'kind' => $trial->kind, 'setupId' => $trial->setup_id, 'tag' => $trial->setup->tag, 'shots' => (int) ($trial->shots_count ?? 0), 'beganAt' => $trial->created_at->toIso8601String(), 'ended' => $trial->ended_at !== null];
+    }
+
+    /** @return array{toeMm: float, highMm: float, assumed: bool}|null the point of the face in line with the CG of the head in the hand */
+    private static function inLine(Fitting $fitting, ?Trial $trial): ?array
+    {
+        $setup = $trial === null ? null : Setup::query()->with(['rackHead.readings', 'rackHead.sleeve'])->find($trial->setup_id);
+        $body = $setup?->body();
+        if ($setup === null) {
+            return null;
+        }
+        [$toe, $high] = ($body ?? Head::preset('middle', $setup->playing(1.0)->loftDeg))->inLineWithCg();
+
+        return ['toeMm' => $toe, 'highMm' => $high, 'assumed' => $body === null || in_array('CG', $setup->rackHead?->assumed() ?? [], true)];
     }
 
     /** @return array<string, Summary|null> */

@@ -53,7 +53,7 @@ export interface Setup {
     shots: number;
     counted: number;
 }
-export type StepName = 'brief' | 'bench' | 'shots' | 'compare' | 'decide' | 'sheet';
+export type StepName = 'brief' | 'bench' | 'bay' | 'shots' | 'compare' | 'decide' | 'sheet';
 export interface Fitting {
     id: number;
     version: number;
@@ -68,6 +68,57 @@ export interface Fitting {
     setups: Setup[];
     decision: Decision | null;
     missing: Record<StepName, string>;
+}
+export interface Bay {
+    id: number;
+    name: string;
+    fittingId: number | null;
+    tokenMadeAt: string | null;
+}
+export interface Trial {
+    id: number;
+    number: number;
+    kind: string;
+    setupId: number;
+    tag: string;
+    shots: number;
+    beganAt: string;
+    ended: boolean;
+}
+export interface Standing {
+    name: string;
+    measure: string;
+    word: string;
+    value: number;
+    declared: boolean;
+    moreShots: number | null;
+}
+export interface HeldShot {
+    id: number;
+    reason: string;
+    values: Record<string, unknown>;
+    at: string;
+}
+export interface DriftPoint {
+    sequence: number;
+    trial: number | null;
+    setupId: number;
+    speedMps: number;
+    club: boolean;
+    counts: boolean;
+}
+export interface BayView {
+    inLine: { toeMm: number; highMm: number; assumed: boolean } | null;
+    live: string;
+    running: Trial | null;
+    trials: Trial[];
+    shots: Shot[];
+    means: Record<string, Summary | null>;
+    benchmarkMeans: Record<string, Summary | null> | null;
+    standing: Standing[];
+    drift: DriftPoint[];
+    bays: Bay[];
+    held: HeldShot[];
 }
 export interface Trouble {
     kind: string;

@@ -9,6 +9,7 @@
     const STEPS: [StepName, string][] = [
         ['brief', 'Brief'],
         ['bench', 'Bench'],
+        ['bay', 'Bay'],
         ['shots', 'Shots'],
         ['compare', 'Compare'],
         ['decide', 'Decide'],

@@ -1,0 +1,169 @@
+import { execFile } from 'node:child_process';
+import { expect, test, type Page } from '@playwright/test';
+import { accessible, addSetup, beginFitting, signIn, watch } from './help';
+
+// The bay as the fitter works in it: live shots from a simulated monitor, by keys, with faults, and without a connection.
+
+async function toBay(page: Page): Promise<void> {
+    await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: /^Bay/ }).click();
+    await expect(page.getByRole('button', { name: /Begin the trial/ })).toBeVisible();
+}
+async function newBay(page: Page): Promise<{ id: number; token: string }> {
+    const name = `Test bay ${Date.now() % 1e7}`;
+    await page.getByLabel('A new bay').fill(name);
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    await page.getByRole('combobox', { name: /^Bay/ }).selectOption({ label: name });
+    await page.getByRole('button', { name: 'Token for a monitor' }).click();
+    const token = (await page.locator('code').first().textContent())!;
+    const id = Number((await page.locator('code').nth(1).textContent())!.match(/bays\/(\d+)/)![1]);
+    return { id, token };
+}
+/** bin/monitor as it ships, posting to the served application. */
+function monitor(bay: { id: number; token: string }, ...more: string[]): Promise<string> {
+    const address = process.env.MINT_ADDRESS ?? 'http://127.0.0.1:8080';
+    return new Promise((done, fail) => {
+        execFile(
+            'bin/monitor',
+            ['--address', address, '--bay', String(bay.id), '--token', bay.token, '--pace', '0.05', '--seed', '7', ...more],
+            (error, out, err) => (error ? fail(new Error(err)) : done(out)),
+        );
+    });
+}
+const carry = (page: Page) => page.locator('.carry span').first();
+const count = (page: Page) => page.locator('.hand .small');
+
+test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a live monitor', async ({ page }) => {
+    test.setTimeout(120_000);
+    const errors = watch(page);
+    await signIn(page);
+    await beginFitting(page, 'Corin Vale', 'right', 'yards');
+    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
+    await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'Stated loft': '10.5' });
+    await toBay(page);
+    await expect(page.getByText('Choose the setup in the hand, and begin.')).toBeVisible();
+    const bay = await newBay(page);
+    await accessible(page);
+
+    await page.getByRole('button', { name: 'Warm-up' }).click();
+    await expect(page.getByText('Warm up. These shots count for nothing')).toBeVisible();
+    await page.getByRole('button', { name: /Hit one/ }).click();
+    await expect(count(page)).toContainText('0 count');
+
+    // From here on the keyboard alone, and the monitor from outside.
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press('=');
+    await expect(count(page)).toContainText('trial 2, the benchmark · 0 count');
+    expect(await monitor(bay, '--count', '6')).toContain('6 hit, 6 stored, 0 held');
+    await expect(count(page)).toContainText('6 count', { timeout: 1500 });
+    await expect(carry(page)).toHaveText(/^\d{3}$/);
+    await expect(page.locator('p.line')).toContainText(/launch \d+\.\d°, \d+ rpm, (\d+ yd (right|left)|on the target line), ball \d+\.\d mph, apex \d+ ft/);
+    await page.keyboard.press('-');
+    await expect(page.getByText(/Shot \d+ left out: mishit\./)).toBeVisible();
+    await expect(count(page)).toContainText('5 count');
+    await page.keyboard.press('Backspace');
+    await expect(count(page)).toContainText('6 count');
+
+    await page.keyboard.press('>');
+    await page.keyboard.press('=');
+    await expect(page.getByText('3 more before anything can be said.')).toBeVisible();
+    await monitor(bay, '--count', '4');
+    await expect(page.locator('.standing')).toContainText(/longer [✓✗?]/);
+    await expect(page.locator('.standing')).toContainText(/straighter [✓✗?]/);
+    await page.keyboard.press('.');
+    await expect(count(page)).toContainText('5 count');
+    await page.keyboard.press('/');
+    await expect(count(page)).toContainText('the benchmark · 0 count');
+    await page.keyboard.press('0');
+    await expect(page.getByRole('button', { name: /All figures/ })).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
+    await accessible(page);
+    await page.keyboard.press('0');
+    await expect(page.getByRole('img', { name: /speed shot by shot/ })).toBeVisible();
+    // The shots are in the fitting like any others.
+    await page.getByRole('link', { name: /^Compare/ }).click();
+    await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
+    expect(errors).toEqual([]);
+});
+
+test('a left-hander in metres: strikes from the ball, sides in words, dark theme', async ({ page }) => {
+    const errors = watch(page);
+    await signIn(page);
+    await beginFitting(page, 'Lieke Marant', 'left', 'metresKmh');
+    await addSetup(page, /own club/, { Head: 'Plover 445', 'Stated loft': '10,5' });
+    await page.getByRole('button', { name: 'Dark' }).click();
+    await toBay(page);
+    await newBay(page);
+    await page.getByRole('button', { name: /Begin the trial/ }).click();
+    await page.getByLabel('Made-up player').selectOption('slicer');
+    await page.getByRole('button', { name: /Hit five/ }).click();
+    await expect(count(page)).toContainText('5 count');
+    await expect(page.locator('.carry')).toContainText('m carry, computed');
+    await expect(page.locator('p.line')).toContainText('km/h');
+    const strike = page.getByRole('img', { name: /Strikes on the face, seen from the ball: 5 shots/ });
+    const at = async (word: string) => (await strike.locator('text', { hasText: word }).first().boundingBox())!.x;
+    expect(await at('heel')).toBeLessThan(await at('toe'));
+    // One of them is left out with a reason, and comes back.
+    await page
+        .getByLabel(/^Leave out shot/)
+        .first()
+        .selectOption('ground contact');
+    await expect(count(page)).toContainText('4 count');
+    await page.getByRole('button', { name: /^Bring back/ }).click();
+    await expect(count(page)).toContainText('5 count');
+    await accessible(page);
+    expect(errors).toEqual([]);
+});
+
+test('a monitor with faults: dropped, doubled, reordered and nonsense shots, none lost and none twice', async ({ page }) => {
+    await signIn(page);
+    await beginFitting(page, 'Oren Tull', 'right', 'yards');
+    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
+    await toBay(page);
+    const bay = await newBay(page);
+    await page.getByRole('button', { name: /Begin the trial/ }).click();
+    await expect(count(page)).toContainText('0 count');
+    const said = await monitor(bay, '--count', '12', '--faults', 'drop,duplicate,reorder,nonsense,no-club');
+    const [, stored, held] = said.match(/12 hit, (\d+) stored, (\d+) held/)!.map(Number);
+    expect(stored! + held!).toBe(12);
+    expect(held).toBeGreaterThan(0);
+    await expect(count(page)).toContainText(`${stored} count`);
+    await expect(page.getByText(`${held} shot${held === 1 ? '' : 's'} held`)).toBeVisible();
+    await expect(page.getByText('This monitor gives no strike.')).toBeVisible();
+    // The fitter puts one right, and sets the others aside.
+    await page.getByRole('button', { name: 'Put right' }).first().click();
+    await page.getByRole('button', { name: 'Take it' }).click();
+    await expect(page.getByText('The shot stays in the tray.')).toBeVisible();
+    await page.getByLabel(/^Spin rate/).fill('2450');
+    await page.getByRole('button', { name: 'Take it' }).click();
+    await expect(count(page)).toContainText(`${stored! + 1} count`);
+    for (let i = 1; i < held!; i++) {
+        await page.getByRole('button', { name: 'Set aside' }).first().click();
+        await expect(page.getByRole('button', { name: 'Set aside' })).toHaveCount(Math.min(3, held! - 1 - i));
+    }
+    await expect(page.getByText('held', { exact: false }).locator('b', { hasText: 'held' })).toHaveCount(0);
+});
+
+test('without a connection the screen says so, and catches up by itself', async ({ page, context }) => {
+    await signIn(page);
+    await beginFitting(page, 'Sunniva Lark', 'right', 'yards');
+    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
+    await toBay(page);
+    const bay = await newBay(page);
+    await page.getByRole('button', { name: /Begin the trial/ }).click();
+    await expect(count(page)).toContainText('0 count');
+    await context.setOffline(true);
+    await expect(page.getByText('No connection to the studio’s server.')).toBeVisible();
+    await monitor(bay, '--count', '3');
+    await context.setOffline(false);
+    await expect(count(page)).toContainText('3 count', { timeout: 3000 });
+    await expect(page.getByText('No connection to the studio’s server.')).toBeHidden();
+});
+
+test('the bay fits the screen it stands beside', async ({ page }) => {
+    await signIn(page);
+    await page.getByRole('link', { name: /Rafe Quillon/ }).click();
+    await toBay(page);
+    expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(1000);
+    await page.setViewportSize({ width: 390, height: 844 });
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
