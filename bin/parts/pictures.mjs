@@ -85,9 +85,32 @@ if (wanted('compare')) { await at(desk, imke, 'compare', 'svg .contour'); await 
 if (wanted('decide')) { await at(desk, imke, 'decide', '.verdict'); await shot(desk, 'decide'); }
 if (wanted('sheet')) { await at(desk, imke, 'sheet', 'article'); await shot(desk, 'sheet', true); }
 
+// The bay needs shots: a made-up player hits some, in a bay of its own, for a player made for the picture.
+const bay = async (p, name) => {
+    const token = decodeURIComponent((await p.context().cookies()).find((c) => c.name === 'XSRF-TOKEN').value);
+    const call = async (method, path, data) => (await p.request.fetch(`${address}/api/${path}`, { method, data, headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' } })).json();
+    const id = await fitting(p, 'Rafe Quillon');
+    const view = await call('GET', `fittings/${id}/bay`);
+    await call('PATCH', `bays/${view.bays[0].id}`, { fittingId: id });
+    const { setups } = await call('GET', `fittings/${id}`);
+    if (view.trials.length === 0)
+        for (const [i, count] of [[0, 5], [1, 5]]) {
+            await call('POST', `fittings/${id}/trials`, { setupId: setups[i].id });
+            await call('POST', `fittings/${id}/simulate`, { count, player: 'fast' });
+        }
+    await p.goto(`${address}/#/fitting/${id}/bay`);
+    await p.locator('.carry span').waitFor();
+    if (name === 'bay-dark') await p.keyboard.press('0');
+    await shot(p, name);
+};
+if (wanted('bay')) await bay(desk, 'bay');
 const dark = await page(1280, 800, 'dark');
-if (wanted('compare-dark')) {
+if (wanted('bay-dark')) {
     await signIn(dark);
+    await bay(dark, 'bay-dark');
+}
+if (wanted('compare-dark')) {
+    if (!wanted('bay-dark')) await signIn(dark);
     await at(dark, rafe, 'compare', 'svg .contour');
     await shot(dark, 'compare-dark');
 }

@@ -78,6 +78,39 @@ it('answers shots as typed', function (): void {
     }
 });
 
+it('answers rack, head, outlook and bay as typed', function (): void {
+    $rack = $this->getJson('api/rack')->assertOk()->json();
+    agree('Rack', $rack);
+    foreach ($rack['parts'] as $part) {
+        agree('Part', $part);
+    }
+    foreach ($rack['heads'] as $head) {
+        agree('RackHead', $head);
+    }
+    $detail = $this->getJson("api/heads/{$rack['heads'][0]['id']}")->json();
+    expect(array_diff(array_keys($detail), [...array_keys(interfaces()['RackHead']), 'plane', 'faceMap', 'history']))->toBe([]);
+    agree('Plane', $detail['plane']);
+    agree('PlanePoint', $detail['plane']['mixed'][0]);
+    agree('Weighed', $this->postJson("api/heads/{$rack['heads'][0]['id']}/weigh", ['masses' => (object) []])->json());
+    $outlook = $this->postJson("api/fittings/{$this->decided}/brief/outlook", [])->json();
+    agree('Outlook', $outlook);
+    agree('RidgePoint', $outlook['ridge'][0]);
+    agree('Field', $outlook['field']);
+    agree('Brief', $this->getJson("api/fittings/{$this->decided}")->json('brief'));
+    $fitting = Fitting::query()->findOrFail($this->decided);
+    $bay = App\Models\Bay::query()->firstOrFail();
+    $this->patchJson("api/bays/{$bay->id}", ['fittingId' => $this->decided])->assertOk();
+    $this->postJson("api/fittings/{$this->decided}/trials", ['setupId' => $fitting->setups()->where('tag', 'B')->firstOrFail()->id])->assertCreated();
+    $this->postJson("api/fittings/{$this->decided}/simulate", ['count' => 3, 'player' => 'steady'])->assertCreated();
+    $view = $this->getJson("api/fittings/{$this->decided}/bay")->assertOk()->json();
+    agree('BayView', $view);
+    agree('Trial', $view['running']);
+    agree('Bay', $view['bays'][0]);
+    agree('Standing', $view['standing'][0]);
+    agree('DriftPoint', $view['drift'][0]);
+    agree('Shot', $view['shots'][0]);
+});
+
 it('answers comparison and advice as typed', function (): void {
     $comparison = $this->getJson("api/fittings/{$this->decided}/comparison")->json();
     agree('Comparison', $comparison);

@@ -1,0 +1,84 @@
+import { expect, test } from '@playwright/test';
+import type { BayView, Shot, Standing, Summary } from '../../resources/web/api/types';
+import { meanText, nextMove, shotSentence, standingText } from '../../resources/web/views/bay/words';
+
+// What the bay says, without a page.
+
+const yards = { speed: 'mph', distance: 'yd', height: 'ft', length: 'in' };
+const metres = { speed: 'km/h', distance: 'm', height: 'm', length: 'mm' };
+const shot = (computed: Record<string, number>, leftOut = false): Shot =>
+    ({
+        sequence: 1,
+        measured: { launchDeg: 12.94, spinRpm: 2411.6, ballSpeedMps: 68.1 },
+        computed,
+        leftOut: leftOut ? { reason: 'mishit', note: null, at: '' } : null,
+    }) as unknown as Shot;
+const told = (name: string, word: string, more: Partial<Standing> = {}): Standing => ({
+    name,
+    measure: 'carryM',
+    word,
+    value: 3,
+    declared: name === 'longer',
+    moreShots: null,
+    ...more,
+});
+const summary = { n: 6, mean: 205, sd: 5, median: 205, meanInterval: { low: 201, high: 209 } } as Summary;
+
+function view(more: Partial<BayView> = {}, tag = 'B', counted = 4): BayView {
+    return {
+        running: { id: 1, number: 2, kind: 'trial', setupId: 2, tag, shots: counted, beganAt: '', ended: false },
+        shots: Array.from({ length: counted }, () => shot({})),
+        benchmarkMeans: { carryM: summary },
+        standing: [],
+        ...more,
+    } as unknown as BayView;
+}
+
+test('the last shot is a sentence in the player’s units, with its side in words', () => {
+    expect(shotSentence(shot({ sideM: 6.6, apexM: 29 }), yards)).toBe('launch 12.9°, 2412 rpm, 7 yd right, ball 152.3 mph, apex 95 ft');
+    expect(shotSentence(shot({ sideM: -12.2 }), metres)).toBe('launch 12.9°, 2412 rpm, 12 m left, ball 245.2 km/h');
+    expect(shotSentence(shot({ sideM: 0.2 }), metres)).toContain('on the target line');
+    expect(shotSentence(shot({}), yards)).toContain('side unknown');
+});
+
+test('a standing is a word and a mark', () => {
+    expect([told('longer', 'better'), told('straighter', 'open'), told('less spin', 'worse')].map(standingText)).toEqual([
+        'longer ✓',
+        'straighter ?',
+        'less spin ✗',
+    ]);
+});
+
+test('a mean carries half its interval, or nothing that is not known', () => {
+    expect(meanText('carryM', summary, metres)).toBe('205 ± 4');
+    expect(meanText('carryM', summary, yards)).toBe('224 ± 4');
+    expect(meanText('spinRpm', { ...summary, mean: 2450, meanInterval: { low: 2300, high: 2600 } }, yards)).toBe('2450 ± 150');
+    expect(meanText('launchDeg', { ...summary, mean: 12.5, meanInterval: { low: 11.9, high: 13.1 } }, yards)).toBe('12.5 ± 0.6');
+    expect(meanText('carryM', { ...summary, meanInterval: null }, metres)).toBe('205');
+    expect(meanText('carryM', null, metres)).toBe('–');
+});
+
+test('the next move follows from what is in the hand and what is known', () => {
+    expect(nextMove(view({ running: null }), 'A')).toBe('Choose the setup in the hand, and begin.');
+    expect(nextMove(view({ running: { ...view().running!, kind: 'warm-up' } }), 'A')).toContain('count for nothing');
+    expect(nextMove(view({}, 'A', 2), 'A')).toBe('Hit the benchmark 3 more: everything is measured against it.');
+    expect(nextMove(view({}, 'A', 6), 'A')).toContain('Take the next setup');
+    expect(nextMove(view({ benchmarkMeans: null }), 'A')).toContain('Hit the benchmark A first');
+    expect(nextMove(view({}, 'B', 1), 'A')).toBe('2 more before anything can be said.');
+});
+
+test('only the declared measure makes a setup the one to beat', () => {
+    expect(nextMove(view({ standing: [told('longer', 'better'), told('less spin', 'worse')] }), 'A')).toBe(
+        'B is longer than A (not less spin). Hold it as benchmark, if it is the one to beat.',
+    );
+    expect(nextMove(view({ standing: [told('longer', 'worse')] }), 'A')).toBe('B is not longer. Back to A, or the next setup.');
+    expect(nextMove(view({ standing: [told('longer', 'open', { moreShots: 4 }), told('higher', 'better')] }), 'A')).toBe(
+        'Can’t tell yet (higher): about 4 more would settle “longer”.',
+    );
+    expect(nextMove(view({ standing: [told('longer', 'open')] }), 'A')).toBe('Too close to tell by a few more shots. Try a bigger change.');
+});
+
+test('shots left out are not counted toward a word', () => {
+    const left = [shot({}, true), shot({}, true), shot({}), shot({})];
+    expect(nextMove(view({ shots: left }), 'A')).toBe('1 more before anything can be said.');
+});
