@@ -152,6 +152,12 @@ final class Setup extends Model
         return Weights::place(Weights::remove($this->rackHead->body(), $slots, $this->rackHead->standard), $slots, $this->masses ?? $this->rackHead->standard);
     }
 
+    /** @return array{head: string, sleeve: string, masses: array<string, float>, weights: string, shaft: string, ball: string, teeMm: float|null, cue: string} as a change-over takes it */
+    public function parts(): array
+    {
+        return ['head' => $this->head, 'sleeve' => $this->sleeve_label, 'masses' => array_map(floatval(...), $this->masses ?? []), 'weights' => $this->weights, 'shaft' => $this->shaft, 'ball' => $this->ball, 'teeMm' => $this->tee_mm, 'cue' => $this->cue];
+    }
+
     /** Swing weight from the parts, where all of them are known. */
     public function swingWeight(): ?SwingWeight
     {

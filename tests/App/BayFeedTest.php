@@ -198,3 +198,29 @@ it('describes the feed in docs/api.yaml as the code does', function (): void {
     $generated = OpenApi\Generator::scan([dirname(__DIR__, 2).'/app/Http'])?->toYaml();
     expect(trim((string) file_get_contents(dirname(__DIR__, 2).'/docs/api.yaml')))->toBe(trim((string) $generated));
 });
+
+it('says how to change over to every setup, and in which order those not hit yet take the wrench least', function (): void {
+    $this->type($this->user, $this->case, $this->a, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400']])->assertCreated();
+    $head = $this->rackHead($this->user);
+    $build = fn (string $position, array $masses): int => $this->postJson("api/fittings/{$this->case->id}/setups", ['headId' => $head['id'], 'sleeveLabel' => $position, 'masses' => $masses])->assertCreated()->json('id');
+    $plain = $build('N', ['back' => 12]);
+    $heel = $build('N', ['heel' => 12]);
+    $upHeel = $build('+1.4', ['heel' => 12]);
+    $up = $build('+1.4', ['back' => 12]);
+    $this->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $plain])->assertCreated();
+    $view = $this->getJson("api/fittings/{$this->case->id}/bay")->json();
+    $over = array_column($view['changeOver'], null, 'setupId');
+    expect($over[$plain]['steps'])->toBe([])
+        ->and($over[$upHeel]['steps'])->toBe(['Sleeve: from N to +1.4', 'Weights: 12 g out of back', 'Weights: 12 g into heel', 'Torque every screw to the maker’s click'])
+        ->and($over[$up]['wrenchChanges'])->toBe(1)
+        // Sleeve, then weights, then sleeve back: 1 + 2 + 1; weights first would take 2 + 1 + 2.
+        ->and($view['queue'])->toBe(['tags' => ['E', 'D', 'C'], 'wrenchChanges' => 4]);
+});
+
+it('counts the swings of the bay against the budget of the brief', function (): void {
+    $this->patchJson("api/fittings/{$this->case->id}/brief", ['version' => 1, 'brief' => ['swings' => 40, 'minutes' => 60]])->assertOk();
+    ($this->begin)();
+    ($this->post)(['shots' => array_map(fn (int $i): array => ['id' => "s{$i}", 'values' => $this->good], range(1, 4))])->assertOk();
+    $this->travel(25)->minutes();
+    expect($this->actingAs($this->user)->getJson("api/fittings/{$this->case->id}/bay")->json('budget'))->toEqual(['swings' => 40, 'swingsHit' => 4, 'minutes' => 60, 'minutesUsed' => 25]);
+});

@@ -29,6 +29,12 @@ function monitor(bay: { id: number; token: string }, ...more: string[]): Promise
         );
     });
 }
+/** Ticks the change-over off and begins. */
+async function begin(page: Page): Promise<void> {
+    const card = page.locator('fieldset', { hasText: 'Change-over' });
+    while (await card.isVisible()) await card.getByRole('checkbox', { checked: false }).first().click();
+    await page.getByRole('button', { name: /Begin the trial/ }).click();
+}
 const carry = (page: Page) => page.locator('.carry span').first();
 const count = (page: Page) => page.locator('.hand .small');
 
@@ -47,6 +53,7 @@ test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a 
     await page.getByRole('button', { name: 'Warm-up' }).click();
     await expect(page.getByText('Warm up. These shots count for nothing')).toBeVisible();
     await page.getByRole('button', { name: /Hit one/ }).click();
+    await expect(carry(page)).toHaveText(/^\d+$/);
     await expect(count(page)).toContainText('0 count');
 
     // From here on the keyboard alone, and the monitor from outside.
@@ -63,7 +70,14 @@ test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a 
     await page.keyboard.press('Backspace');
     await expect(count(page)).toContainText('6 count');
 
+    // The change-over is ticked off key by key; only then does the trial begin.
     await page.keyboard.press('>');
+    await expect(page.getByRole('checkbox', { name: 'Head: Tern 460' })).toBeVisible();
+    await expect(page.getByRole('button', { name: /Begin the trial/ })).toBeDisabled();
+    await page.keyboard.press('=');
+    await expect(page.getByRole('checkbox', { name: 'Head: Tern 460' })).toBeChecked();
+    await page.keyboard.press('=');
+    await expect(page.getByRole('button', { name: /Begin the trial/ })).toBeEnabled();
     await page.keyboard.press('=');
     await expect(page.getByText('3 more before anything can be said.')).toBeVisible();
     await monitor(bay, '--count', '4');
@@ -72,6 +86,8 @@ test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a 
     await page.keyboard.press('.');
     await expect(count(page)).toContainText('5 count');
     await page.keyboard.press('/');
+    await expect(page.getByRole('checkbox', { name: 'Head: Curlew L' })).toBeVisible();
+    for (let i = 0; i < 3; i++) await page.keyboard.press('=');
     await expect(count(page)).toContainText('the benchmark · 0 count');
     await page.keyboard.press('0');
     await expect(page.getByRole('button', { name: /All figures/ })).toBeVisible();
@@ -79,6 +95,9 @@ test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a 
     await accessible(page);
     await page.keyboard.press('0');
     await expect(page.getByRole('img', { name: /speed shot by shot/ })).toBeVisible();
+    // With its drawer shut the bay needs no scrolling where the fitter stands.
+    await page.getByText(/simulated monitor/).click();
+    expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
     // The shots are in the fitting like any others.
     await page.getByRole('link', { name: /^Compare/ }).click();
     await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
@@ -93,7 +112,7 @@ test('a left-hander in metres: strikes from the ball, sides in words, dark theme
     await page.getByRole('button', { name: 'Dark' }).click();
     await toBay(page);
     await newBay(page);
-    await page.getByRole('button', { name: /Begin the trial/ }).click();
+    await begin(page);
     await page.getByLabel('Made-up player').selectOption('slicer');
     await page.getByRole('button', { name: /Hit five/ }).click();
     await expect(count(page)).toContainText('5 count');
@@ -120,7 +139,7 @@ test('a monitor with faults: dropped, doubled, reordered and nonsense shots, non
     await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
     await toBay(page);
     const bay = await newBay(page);
-    await page.getByRole('button', { name: /Begin the trial/ }).click();
+    await begin(page);
     await expect(count(page)).toContainText('0 count');
     const said = await monitor(bay, '--count', '12', '--faults', 'drop,duplicate,reorder,nonsense,no-club');
     const [, stored, held] = said.match(/12 hit, (\d+) stored, (\d+) held/)!.map(Number);
@@ -149,7 +168,7 @@ test('without a connection the screen says so, and catches up by itself', async 
     await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
     await toBay(page);
     const bay = await newBay(page);
-    await page.getByRole('button', { name: /Begin the trial/ }).click();
+    await begin(page);
     await expect(count(page)).toContainText('0 count');
     await context.setOffline(true);
     await expect(page.getByText('No connection to the studio’s server.')).toBeVisible();
@@ -163,6 +182,7 @@ test('the bay fits the screen it stands beside', async ({ page }) => {
     await signIn(page);
     await page.getByRole('link', { name: /Rafe Quillon/ }).click();
     await toBay(page);
+    await expect(page.getByText(/simulated monitor/)).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(1000);
     await page.setViewportSize({ width: 390, height: 844 });
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);

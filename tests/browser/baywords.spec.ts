@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { BayView, Shot, Standing, Summary } from '../../resources/web/api/types';
-import { meanText, nextMove, shotSentence, standingText } from '../../resources/web/views/bay/words';
+import { budgetText, meanText, nextMove, shotSentence, standingText } from '../../resources/web/views/bay/words';
 
 // What the bay says, without a page.
 
@@ -81,4 +81,10 @@ test('only the declared measure makes a setup the one to beat', () => {
 test('shots left out are not counted toward a word', () => {
     const left = [shot({}, true), shot({}, true), shot({}), shot({})];
     expect(nextMove(view({ shots: left }), 'A')).toBe('1 more before anything can be said.');
+});
+
+test('what is left of the budget is said where the brief named one', () => {
+    expect(budgetText({ swings: 60, swingsHit: 26, minutes: 90, minutesUsed: 41 })).toBe(' · 34 of 60 swings left · 41 of 90 minutes');
+    expect(budgetText({ swings: 20, swingsHit: 26, minutes: null, minutesUsed: 41 })).toBe(' · 0 of 20 swings left');
+    expect(budgetText({ swings: null, swingsHit: 26, minutes: null, minutesUsed: 41 })).toBe('');
 });

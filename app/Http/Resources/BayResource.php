@@ -14,6 +14,7 @@ use App\Support\Judged;
 use App\Support\Live;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use MintCarry\Core\Club\ChangeOver;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Standing;
@@ -50,6 +51,9 @@ final class BayResource extends JsonResource
             'standing' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? []
                 : array_map(fn (Standing $s): array => ['name' => $s->name, 'measure' => $s->measure->value, 'word' => $s->word, 'value' => $s->value, 'declared' => $s->declared, 'moreShots' => $s->moreShots], Standing::of($benchmark, $set, $fitting->brief()->scoring())),
             'drift' => self::drift($fitting),
+            'changeOver' => self::changeOver($judged, $trials->last()),
+            'queue' => self::queue($judged, $trials->last()),
+            'budget' => self::budget($fitting, $trials->first()),
             'bays' => Bay::query()->where('studio_id', $fitting->studio_id)->orderBy('name')->get()->map(self::bay(...))->all(),
             'held' => HeldShot::query()->where('fitting_id', $fitting->id)->whereNull('settled_at')->orderBy('id')->limit(50)->get()->map(fn (HeldShot $h): array => ['id' => $h->id, 'reason' => $h->reason, 'values' => (object) ($h->body['values'] ?? []), 'at' => $h->created_at->toIso8601String()])->all(),
         ];
@@ -65,6 +69,35 @@ final class BayResource extends JsonResource
     private static function trial(Trial $trial): array
     {
         return ['id' => $trial->id, 'number' => $trial->number, 'kind' => $trial->kind, 'setupId' => $trial->setup_id, 'tag' => $trial->setup->tag, 'shots' => (int) ($trial->shots_count ?? 0), 'beganAt' => $trial->created_at->toIso8601String(), 'ended' => $trial->ended_at !== null];
+    }
+
+    /** @return list<array{setupId: int, steps: list<string>, wrenchChanges: int}> from what was in the hand last to every setup */
+    private static function changeOver(Judged $judged, ?Trial $last): array
+    {
+        $from = $last === null ? null : ($judged->setups[$last->setup_id] ?? null)?->parts();
+
+        return array_values(array_map(function (Setup $to) use ($from): array {
+            $over = ChangeOver::between($from, $to->parts());
+
+            return ['setupId' => $to->id, 'steps' => $over->steps, 'wrenchChanges' => $over->wrenchChanges];
+        }, $judged->setups));
+    }
+
+    /** @return array{tags: list<string>, wrenchChanges: int} setups that nobody has hit yet, in the order of fewest wrench changes */
+    private static function queue(Judged $judged, ?Trial $last): array
+    {
+        $waiting = array_values(array_filter($judged->setups, fn (Setup $s): bool => ! isset($judged->sets[$s->id]) && $s->id !== $last?->setup_id));
+        [$order, $changes] = ChangeOver::order($last === null ? null : ($judged->setups[$last->setup_id] ?? null)?->parts(), array_map(fn (Setup $s): array => $s->parts(), $waiting));
+
+        return ['tags' => array_map(fn (int $i): string => $waiting[$i]->tag, $order), 'wrenchChanges' => $changes];
+    }
+
+    /** @return array{swings: float|null, swingsHit: int, minutes: float|null, minutesUsed: int} */
+    private static function budget(Fitting $fitting, ?Trial $first): array
+    {
+        $brief = $fitting->brief();
+
+        return ['swings' => $brief->swings, 'swingsHit' => Shot::query()->where('fitting_id', $fitting->id)->whereNotNull('trial_id')->count(), 'minutes' => $brief->minutes, 'minutesUsed' => $first === null ? 0 : (int) $first->created_at->diffInMinutes(now())];
     }
 
     /** @return array{toeMm: float, highMm: float, assumed: bool}|null the point of the face in line with the CG of the head in the hand */

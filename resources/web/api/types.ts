@@ -117,6 +117,9 @@ export interface BayView {
     benchmarkMeans: Record<string, Summary | null> | null;
     standing: Standing[];
     drift: DriftPoint[];
+    changeOver: { setupId: number; steps: string[]; wrenchChanges: number }[];
+    queue: { tags: string[]; wrenchChanges: number };
+    budget: { swings: number | null; swingsHit: number; minutes: number | null; minutesUsed: number };
     bays: Bay[];
     held: HeldShot[];
 }

@@ -13,8 +13,9 @@
     import { nameOf } from '../../units/setups';
     import { figure, MEASURES, unitOf } from '../../units/units';
     import BayPlace from './BayPlace.svelte';
+    import ChangeOver from './ChangeOver.svelte';
     import HoldTray from './HoldTray.svelte';
-    import { meanText, nextMove, shotSentence, standingText } from './words';
+    import { budgetText, meanText, nextMove, shotSentence, standingText } from './words';
 
     let { fitting }: { fitting: Fitting } = $props();
     const id = untrack(() => fitting.id);
@@ -25,6 +26,7 @@
     let big = $state(false);
     let chosen = $state<number | null>(null);
     let player = $state('steady');
+    let ticked = $state<string[]>([]);
     let undo = $state<{ words: string; back: () => Promise<unknown> } | null>(null);
     const MEANS = ['carryM', 'totalM', 'ballSpeedMps', 'launchDeg', 'spinRpm', 'apexM'];
 
@@ -54,6 +56,13 @@
     const isBenchmark = $derived(running !== null && running.setupId === fitting.benchmarkSetupId);
     const carry = $derived(last ? (last.measured.carryM ?? last.computed.carryM) : undefined);
     const bay = $derived(view?.bays.find((b) => b.fittingId === id) ?? null);
+    const next = $derived(fitting.setups.find((s) => s.id === chosen) ?? null);
+    const steps = $derived(view?.changeOver.find((c) => c.setupId === chosen)?.steps ?? []);
+    /** Every step of the change-over is ticked off: the first shot may count. */
+    const ready = $derived(steps.every((s) => ticked.includes(s)));
+    $effect(() => {
+        if (chosen !== null) ticked = [];
+    });
     const offers = $derived(!isBenchmark && running !== null && (view?.standing.some((s) => s.declared && s.word === 'better') ?? false));
 
     async function run(what: () => Promise<unknown>) {
@@ -70,6 +79,7 @@
         run(async () => {
             view = await post<BayView>(`fittings/${id}/trials`, { setupId: setup.id, kind });
             chosen = setup.id;
+            ticked = [];
             await loadFitting(id);
         });
     const end = () =>
@@ -99,17 +109,30 @@
         undo = null;
         if (u) void run(u.back);
     }
+    /** One key: ticks the next step of the change-over, and when all are done, begins. */
+    function forward() {
+        const open = steps.find((s) => !ticked.includes(s));
+        if (open) ticked = [...ticked, open];
+        else void begin(next);
+    }
+    const back = () => (chosen = benchmark?.id ?? chosen);
     function step(by: number) {
         const at = fitting.setups.findIndex((s) => s.id === chosen);
         chosen = fitting.setups[(at + by + fitting.setups.length) % fitting.setups.length]?.id ?? null;
     }
     function keys(event: KeyboardEvent) {
-        if (event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).matches('input, textarea, select')) return;
+        if (
+            event.ctrlKey ||
+            event.metaKey ||
+            event.altKey ||
+            (event.target as HTMLElement).matches('input:not([type=radio]):not([type=checkbox]), textarea, select')
+        )
+            return;
         const act: Record<string, () => unknown> = {
             '<': () => step(-1),
             '>': () => step(1),
-            '=': () => begin(fitting.setups.find((s) => s.id === chosen)),
-            '/': () => begin(benchmark),
+            '=': forward,
+            '/': back,
             '-': () => last && leaveOut(last, last.leftOut ? null : 'mishit'),
             '+': () => offers && promote(),
             '.': () => hit(1),
@@ -143,7 +166,9 @@
                         <div>
                             <b>{running.kind === 'warm-up' ? 'Warm-up with ' : ''}{nameOf(inHand)}</b>
                             <span class="small"
-                                >trial {running.number}{isBenchmark ? ', the benchmark' : ''} · {view.shots.filter((s) => !s.leftOut).length} count</span
+                                >trial {running.number}{isBenchmark ? ', the benchmark' : ''} · {view.shots.filter((s) => !s.leftOut).length} count{budgetText(
+                                    view.budget,
+                                )}</span
                             >
                         </div>
                     {:else}<b>Nothing in the hand yet</b>{/if}
@@ -201,7 +226,7 @@
                             {/each}
                         </div>
                         <div class="row">
-                            <button onclick={() => begin(fitting.setups.find((s) => s.id === chosen))}>Begin the trial <small>=</small></button>
+                            <button disabled={!ready} onclick={() => begin(next)}>Begin the trial <small>=</small></button>
                             <button
                                 class="quiet"
                                 onclick={() =>
@@ -210,15 +235,21 @@
                                         'warm-up',
                                     )}>Warm-up</button
                             >
-                            {#if benchmark && !isBenchmark}<button class="quiet" onclick={() => begin(benchmark)}
-                                    >Back to {benchmark.tag} <small>/</small></button
-                                >{/if}
+                            {#if benchmark && !isBenchmark}<button class="quiet" onclick={back}>Back to {benchmark.tag} <small>/</small></button>{/if}
                             {#if running}<button class="plain" onclick={end}>End</button>{/if}
                             <button class="plain" onclick={() => (big = true)}>Big figures <small>0</small></button>
                         </div>
                     </div>
+                    {#if view.queue.tags.length > 1}<p class="small">
+                            Not hit yet, by fewest wrench changes ({view.queue.wrenchChanges}): {view.queue.tags.join(', ')}.
+                        </p>{/if}
                     <HoldTray held={view.held} onsettled={load} />
-                    <LandingMap {fitting} shots={view.shots} sets={[]} chosen={running ? [running.tag] : []} />
+                    <!-- While the wrench is out there is nothing to look at but what to do with it. -->
+                    {#if steps.length && !ready}
+                        <ChangeOver {steps} bind:ticked />
+                    {:else}
+                        <div class="map"><LandingMap {fitting} shots={view.shots} sets={[]} chosen={running ? [running.tag] : []} /></div>
+                    {/if}
                     <div class="lower">
                         <StrikeMap shots={view.shots} hand={fitting.player.hand} inLine={view.inLine} />
                         <ol class="shots" aria-label="Shots of this trial">
@@ -375,6 +406,9 @@
         padding: 0;
         display: grid;
         align-content: start;
+    }
+    .map {
+        max-width: 480px;
     }
     .lower {
         display: grid;

@@ -26,6 +26,13 @@ export function shotSentence(shot: Shot, units: UnitChoice): string {
         .join(', ');
 }
 
+/** What is left of swings and minutes, where the brief named them. */
+export function budgetText(b: BayView['budget']): string {
+    const swings = b.swings === null ? '' : ` · ${Math.max(0, b.swings - b.swingsHit)} of ${b.swings} swings left`;
+    const minutes = b.minutes === null ? '' : ` · ${b.minutesUsed} of ${b.minutes} minutes`;
+    return swings + minutes;
+}
+
 /** A mean with its interval: "203 ± 4 (n 6)". */
 export function meanText(
     field: string,

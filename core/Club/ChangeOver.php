@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Club;
+
+/**
+ * What has to be done with the wrench, and beside it, to get from one setup to another: step by step, in the order it is done. Several trials are queued in the order that
+ * asks for the fewest wrench changes.
+ *
+ * @phpstan-type Parts array{head: string, sleeve: string, masses: array<string, float>, weights: string, shaft: string, ball: string, teeMm: float|null, cue: string}
+ */
+final readonly class ChangeOver
+{
+    /** More setups than this are ordered by always taking the nearest next. */
+    private const TRY_ALL_TO = 7;
+
+    /** @param  list<string>  $steps  in plain words; the last says to torque, where the wrench was used */
+    private function __construct(public array $steps, public int $wrenchChanges)
+    {
+    }
+
+    /**
+     * @param  Parts|null  $from  null when nothing was in the hand
+     * @param  Parts  $to
+     */
+    public static function between(?array $from, array $to): self
+    {
+        $steps = [];
+        $wrench = 0;
+        $otherHead = $from === null || $from['head'] !== $to['head'];
+        if ($otherHead) {
+            $steps[] = "Head: {$to['head']}".($to['sleeve'] === '' ? '' : ", sleeve at {$to['sleeve']}").($to['weights'] === '' ? '' : ", {$to['weights']}");
+            $wrench++;
+        } else {
+            if ($from['sleeve'] !== $to['sleeve']) {
+                $steps[] = "Sleeve: from {$from['sleeve']} to {$to['sleeve']}";
+                $wrench++;
+            }
+            foreach (array_unique([...array_keys($from['masses']), ...array_keys($to['masses'])]) as $slot) {
+                $was = $from['masses'][$slot] ?? 0.0;
+                $now = $to['masses'][$slot] ?? 0.0;
+                if ($was !== $now) {
+                    $steps[] = match (true) {
+                        $was === 0.0 => sprintf('Weights: %g g into %s', $now, $slot),
+                        $now === 0.0 => sprintf('Weights: %g g out of %s', $was, $slot),
+                        default => sprintf('Weights: %g g for %g g in %s', $now, $was, $slot),
+                    };
+                    $wrench++;
+                }
+            }
+            if ($from['masses'] === [] && $to['masses'] === [] && $from['weights'] !== $to['weights']) {
+                $steps[] = "Weights: {$to['weights']}";
+                $wrench++;
+            }
+        }
+        if ($from === null || $from['shaft'] !== $to['shaft']) {
+            if ($to['shaft'] !== '') {
+                $steps[] = "Shaft: {$to['shaft']}";
+                $wrench += $otherHead ? 0 : 1; // another head goes onto another shaft in one go
+            }
+        }
+        if ($wrench > 0) {
+            $steps[] = 'Torque every screw to the maker’s click';
+        }
+        foreach (['ball' => 'Ball', 'cue' => 'Cue'] as $part => $label) {
+            if (($from[$part] ?? '') !== $to[$part]) {
+                $steps[] = $to[$part] === '' ? "{$label}: none" : "{$label}: {$to[$part]}";
+            }
+        }
+        if ($to['teeMm'] !== null && ($from['teeMm'] ?? null) !== $to['teeMm']) {
+            $steps[] = sprintf('Tee: %.0f mm', $to['teeMm']);
+        }
+
+        return new self($steps, $wrench);
+    }
+
+    /**
+     * The order of several setups that takes the fewest wrench changes from what is in the hand; where orders are alike, the one given.
+     *
+     * @param  Parts|null  $from
+     * @param  list<Parts>  $queue
+     * @return array{list<int>, int} places in the queue, and how many wrench changes they take
+     */
+    public static function order(?array $from, array $queue): array
+    {
+        // From place a in the queue (null: from what is in the hand) to place b.
+        $cost = static fn (?int $a, int $b): int => self::between($a === null ? $from : $queue[$a], $queue[$b])->wrenchChanges;
+        if (count($queue) > self::TRY_ALL_TO) {
+            [$order, $sum, $at] = [[], 0, null];
+            for ($left = array_keys($queue); $left !== []; $left = array_values(array_diff($left, [$at]))) {
+                usort($left, static fn (int $a, int $b): int => [$cost($at, $a), $a] <=> [$cost($at, $b), $b]);
+                $sum += $cost($at, $left[0]);
+                $at = $order[] = $left[0];
+            }
+
+            return [$order, $sum];
+        }
+        $best = [array_keys($queue), PHP_INT_MAX];
+        $walk = static function (?int $at, array $left, array $order, int $sum) use (&$walk, &$best, $cost): void {
+            if ($sum >= $best[1]) {
+                return;
+            }
+            if ($left === []) {
+                $best = [$order, $sum];
+
+                return;
+            }
+            foreach ($left as $key => $i) {
+                $rest = $left;
+                unset($rest[$key]);
+                $walk($i, $rest, [...$order, $i], $sum + $cost($at, $i));
+            }
+        };
+        $walk(null, array_keys($queue), [], 0);
+
+        return $queue === [] ? [[], 0] : [array_values($best[0]), $best[1]];
+    }
+}

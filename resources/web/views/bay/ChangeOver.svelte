@@ -1,0 +1,38 @@
+<script lang="ts">
+    let { steps, ticked = $bindable() }: { steps: string[]; ticked: string[] } = $props();
+    const tick = (step: string, on: boolean) => (ticked = on ? [...ticked, step] : ticked.filter((s) => s !== step));
+</script>
+
+{#if steps.length}
+    <fieldset>
+        <legend>Change-over</legend>
+        {#each steps as step (step)}
+            <label class:done={ticked.includes(step)}
+                ><input type="checkbox" checked={ticked.includes(step)} onchange={(e) => tick(step, e.currentTarget.checked)} /> {step}</label
+            >
+        {/each}
+        <p class="small">Nobody beside or ahead of the hitting area. Never hit with a loose head. Stop if something hurts.</p>
+    </fieldset>
+{/if}
+
+<style>
+    fieldset {
+        border: 1.5px solid var(--amber);
+        border-radius: 8px;
+        padding: 4px 12px 8px;
+        margin: 0;
+        display: grid;
+        gap: 2px;
+    }
+    legend {
+        font-weight: 620;
+    }
+    label {
+        display: flex;
+        gap: 8px;
+        font-size: var(--lead);
+    }
+    .done {
+        color: var(--ink-2);
+    }
+</style>

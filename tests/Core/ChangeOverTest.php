@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+use MintCarry\Core\Club\ChangeOver;
+
+/** @param  array<string, mixed>  $more @return array<string, mixed> */
+function parts(array $more = []): array
+{
+    return $more + ['head' => 'Tern 460', 'sleeve' => 'N', 'masses' => ['back' => 12.0], 'weights' => '12 g back', 'shaft' => 'Reedline', 'ball' => 'Pebble', 'teeMm' => 45.0, 'cue' => ''];
+}
+
+it('says nothing where nothing changes', function (): void {
+    $over = ChangeOver::between(parts(), parts());
+    expect($over->steps)->toBe([])->and($over->wrenchChanges)->toBe(0);
+});
+
+it('says each change once, in the order it is done, and to torque what was opened', function (): void {
+    $over = ChangeOver::between(parts(), parts(['sleeve' => '−0.75', 'masses' => ['back' => 8.0, 'toe' => 4.0], 'weights' => '8 g back, 4 g toe', 'shaft' => 'Saltmarsh', 'ball' => 'Pebble Two', 'teeMm' => 40.0]));
+    expect($over->steps)->toBe(['Sleeve: from N to −0.75', 'Weights: 8 g for 12 g in back', 'Weights: 4 g into toe', 'Shaft: Saltmarsh', 'Torque every screw to the maker’s click', 'Ball: Pebble Two', 'Tee: 40 mm'])
+        ->and($over->wrenchChanges)->toBe(4);
+});
+
+it('takes weights out before nothing takes their place', function (): void {
+    expect(ChangeOver::between(parts(), parts(['masses' => ['heel' => 12.0], 'weights' => '12 g heel']))->steps)->toBe(['Weights: 12 g out of back', 'Weights: 12 g into heel', 'Torque every screw to the maker’s click']);
+});
+
+it('counts another head as one change with all that comes on it', function (): void {
+    $over = ChangeOver::between(parts(), parts(['head' => 'Curlew L', 'sleeve' => 'FL', 'masses' => ['front' => 10.0], 'weights' => '10 g front', 'shaft' => 'Saltmarsh']));
+    expect($over->steps)->toBe(['Head: Curlew L, sleeve at FL, 10 g front', 'Shaft: Saltmarsh', 'Torque every screw to the maker’s click'])->and($over->wrenchChanges)->toBe(1);
+});
+
+it('begins from nothing in the hand', function (): void {
+    expect(ChangeOver::between(null, parts())->steps[0])->toBe('Head: Tern 460, sleeve at N, 12 g back');
+});
+
+it('needs no wrench for ball, tee and cue', function (): void {
+    $over = ChangeOver::between(parts(), parts(['ball' => '', 'cue' => 'ball forward', 'teeMm' => null]));
+    expect($over->steps)->toBe(['Ball: none', 'Cue: ball forward'])->and($over->wrenchChanges)->toBe(0);
+});
+
+it('puts queued setups into the order of fewest wrench changes', function (): void {
+    $up = parts(['sleeve' => '+0.75']);
+    $heel = parts(['masses' => ['heel' => 12.0], 'weights' => '12 g heel']);
+    $upHeel = parts(['sleeve' => '+0.75', 'masses' => ['heel' => 12.0], 'weights' => '12 g heel']);
+    // From N with 12 g back: straight through costs 1 + 3 + 1; sleeve first, then weights, then sleeve back costs 1 + 2 + 1.
+    [$order, $changes] = ChangeOver::order(parts(), [$up, $heel, $upHeel]);
+    expect($order)->toBe([0, 2, 1])->and($changes)->toBe(4);
+});
+
+it('never does worse than the order given, however long the queue', function (int $count): void {
+    $queue = array_map(fn (int $i): array => parts(['sleeve' => ['N', '+0.75', '−0.75'][$i % 3], 'masses' => $i % 2 ? ['heel' => 12.0] : ['back' => 12.0], 'head' => $i % 5 === 4 ? 'Curlew L' : 'Tern 460']), range(0, $count - 1));
+    $given = 0;
+    $at = parts();
+    foreach ($queue as $to) {
+        $given += ChangeOver::between($at, $to)->wrenchChanges;
+        $at = $to;
+    }
+    [$order, $changes] = ChangeOver::order(parts(), $queue);
+    expect($changes)->toBeLessThanOrEqual($given)
+        ->and($order)->toHaveCount($count)
+        ->and(array_unique($order))->toHaveCount($count);
+})->with([1, 3, 6, 7, 12]);
+
+it('has nothing to order in an empty queue', function (): void {
+    expect(ChangeOver::order(parts(), []))->toBe([[], 0]);
+});
