@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Support\Live;
+
+// The tiny file that tells screens to look again.
+
+beforeEach(function (): void {
+    $this->user = $this->fitter();
+    $this->case = $this->fitting($this->user);
+    $this->setup = $this->addSetup($this->case);
+    $this->actingAs($this->user);
+    $bay = $this->postJson('api/bays', ['name' => 'Bay 1'])->json('id');
+    $this->patchJson("api/bays/{$bay}", ['fittingId' => $this->case->id])->assertOk();
+    $this->key = $this->getJson("api/fittings/{$this->case->id}/bay")->assertOk()->json('live');
+    $this->file = base_path('var/live/'.$this->key);
+    $this->held = fn (): string => (string) file_get_contents($this->file);
+});
+
+afterEach(fn () => @unlink($this->file));
+
+it('is there as soon as a screen asks, and holds nothing of the fitting', function (): void {
+    expect(is_file($this->file))->toBeTrue()
+        ->and(($this->held)())->toMatch('/^\d+$/');
+});
+
+it('has a name that cannot be worked out from the fitting', function (): void {
+    $other = $this->fitting($this->user);
+    expect($this->key)->toMatch('/^[0-9a-f]{40}$/')
+        ->and(Live::key($other))->not->toBe($this->key)
+        ->and(Live::key($this->case))->toBe($this->key);
+    config(['app.key' => 'another']);
+    expect(Live::key($this->case))->not->toBe($this->key);
+});
+
+it('changes with every trial and every shot', function (): void {
+    $seen = [($this->held)()];
+    $this->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $this->setup->id])->assertCreated();
+    $seen[] = ($this->held)();
+    foreach ([1, 2] as $i) {
+        $this->postJson("api/fittings/{$this->case->id}/simulate", ['count' => 1, 'player' => 'steady'])->assertCreated();
+        Live::changed($this->case); // what a commit does: the test's own transaction never commits
+        $seen[] = ($this->held)();
+    }
+    $this->deleteJson("api/fittings/{$this->case->id}/trials")->assertOk();
+    $seen[] = ($this->held)();
+    expect(array_unique($seen))->toHaveCount(5);
+});
+
+it('leaves no half-written file behind', function (): void {
+    foreach (range(1, 20) as $i) {
+        Live::changed($this->case);
+    }
+    expect(glob(base_path('var/live/').'.*[0-9a-f]') ?: [])->toBe([]);
+});
