@@ -62,7 +62,7 @@ final class FittingResource extends JsonResource
         return [
             'brief' => $fitting->brief_agreed_at === null ? 'not talked through' : '',
             'bench' => $setups === [] ? 'no setup yet' : ($unread > 0 ? "{$unread} not on the gauge" : ''),
-            'bay' => $fitting->running_trial_id === null ? 'no trial running' : '',
+            'bay' => $hit === 0 ? 'no shots yet' : '',
             'shots' => $hit === 0 ? 'no shots yet' : ($hit < count($setups) ? (count($setups) - $hit).' without shots' : ''),
             'compare' => $hit < 2 ? 'needs two setups with shots' : '',
             'decide' => $decision === null ? 'not decided' : '',
