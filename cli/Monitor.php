@@ -97,12 +97,7 @@ final class Monitor
     /** @return array{id: string, sequence: int, at: string, values: array<string, mixed>} */
     private function hit(string $run, int $number): array
     {
-        $hit = $this->maker()->hit(HiddenPlayers::named($this->player, $this->hand()));
-        $values = ['ballSpeedMps' => $hit['launch']->ballSpeedMps, 'launchDeg' => $hit['launch']->launchDeg, 'spinRpm' => $hit['launch']->spinRpm, 'directionDeg' => $hit['launch']->directionDeg, 'spinAxisDeg' => $hit['launch']->spinAxisDeg];
-        if (! $this->has('no-club')) {
-            $values += ['clubSpeedMps' => $hit['delivery']->clubSpeedMps, 'attackDeg' => $hit['delivery']->attackDeg, 'pathDeg' => $hit['delivery']->pathDeg, 'strikeToeMm' => $hit['strike']->toeMm, 'strikeHighMm' => $hit['strike']->highMm];
-        }
-        $values = array_map(static fn (float $v): float => round($v, 3), $values);
+        $values = ShotMaker::seen($this->maker()->hit(HiddenPlayers::named($this->player, $this->hand())), ! $this->has('no-club'));
         if ($this->chance('nonsense')) {
             $values['spinRpm'] = 99999.0;
         }

@@ -30,7 +30,7 @@ final class TakeShots
         return DB::transaction(function () use ($bay, $shots): array {
             $bay = Bay::query()->lockForUpdate()->findOrFail($bay->id);
             $fitting = $bay->fitting_id === null ? null : Fitting::query()->with('player')->lockForUpdate()->find($bay->fitting_id);
-            $trial = $fitting?->running_trial_id === null ? null : Trial::query()->with('setup')->find($fitting->running_trial_id);
+            $trial = $fitting?->running_trial_id === null ? null : Trial::query()->find($fitting->running_trial_id);
             $answers = array_map(fn (array $shot): array => $this->before($bay, $shot['id']) ?? $this->take($bay, $fitting, $trial, $shot), $shots);
             if ($fitting !== null) {
                 $fitting->touch();

@@ -14,6 +14,7 @@ use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\HeadReadings;
 use MintCarry\Core\Club\SleeveSystem;
+use MintCarry\Core\Club\Weights;
 use MintCarry\Core\Club\WeightSlot;
 
 /**
@@ -117,6 +118,39 @@ final class RackHead extends Model
             $this->bulge_mm ?? $preset->bulgeRadiusMm,
             $this->roll_mm ?? $preset->rollRadiusMm,
         );
+    }
+
+    /**
+     * A new head with what nobody told left at its defaults; refused when geometry, weights or a rigid body cannot be so.
+     *
+     * @param  array<string, mixed>  $columns
+     */
+    public static function begin(int $studioId, array $columns): self
+    {
+        $head = new self($columns + ['studio_id' => $studioId, 'type' => 'middle', 'stated_lie_deg' => 58.0, 'stated_face_open_deg' => 0.0, 'slots' => [], 'stock_g' => [], 'standard' => [], 'supply' => []]);
+        $head->requireSound();
+
+        return $head;
+    }
+
+    /** Refuses what geometry, weights or a rigid body cannot be, before it is kept. */
+    public function requireSound(): void
+    {
+        $this->system();
+        Weights::requireLegal($this->weightSlots(), $this->stock_g, $this->standard);
+        $this->bodyWith([]);
+    }
+
+    /**
+     * The head with other weights in than those it comes with.
+     *
+     * @param  array<string, float>  $masses  by slot
+     */
+    public function bodyWith(array $masses): Head
+    {
+        $slots = $this->weightSlots();
+
+        return Weights::place(Weights::remove($this->body(), $slots, $this->standard), $slots, $masses);
     }
 
     /** @return list<string> what is taken from the preset because nobody told it */

@@ -8,15 +8,12 @@ use App\Models\Concerns\BelongsToStudio;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
-use MintCarry\Core\Club\AddressHabit;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\PlayingGeometry;
-use MintCarry\Core\Club\SleeveCard;
 use MintCarry\Core\Club\SleeveChange;
 use MintCarry\Core\Club\SleeveSystem;
 use MintCarry\Core\Club\SwingWeight;
-use MintCarry\Core\Club\Weights;
 
 /**
  * @property int $id
@@ -114,9 +111,8 @@ final class Setup extends Model
             return PlayingGeometry::present($this->rackHead->gauged()->straight(), $sleeve->position($this->sleeve_label)->tilts, $squares);
         }
         $head = new HeadReading($this->measured_loft_deg ?? $this->stated_loft_deg, $this->measured_lie_deg ?? self::USUAL_LIE_DEG, $this->measured_face_open_deg ?? 0.0);
-        $change = new SleeveChange($this->sleeve_loft_deg, $this->sleeve_face_open_deg, $this->sleeve_lie_deg);
 
-        return PlayingGeometry::present($head, SleeveCard::solve($head, $change, AddressHabit::Squared)->tilts(), $squares);
+        return PlayingGeometry::of($head, new SleeveChange($this->sleeve_loft_deg, $this->sleeve_face_open_deg, $this->sleeve_lie_deg), $squares);
     }
 
     /** Stated minus measured loft, null while it was not read. */
@@ -144,12 +140,7 @@ final class Setup extends Model
     /** The head with this setup's weights in it; null when it is not on the rack. */
     public function body(): ?Head
     {
-        if ($this->rackHead === null) {
-            return null;
-        }
-        $slots = $this->rackHead->weightSlots();
-
-        return Weights::place(Weights::remove($this->rackHead->body(), $slots, $this->rackHead->standard), $slots, $this->masses ?? $this->rackHead->standard);
+        return $this->rackHead?->bodyWith($this->masses ?? $this->rackHead->standard);
     }
 
     /** @return array{head: string, sleeve: string, masses: array<string, float>, weights: string, shaft: string, ball: string, teeMm: float|null, cue: string} as a change-over takes it */

@@ -18,7 +18,6 @@ use Illuminate\Routing\Redirector;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\SleeveSystem;
-use MintCarry\Core\Club\Weights;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Launch\TextFile;
 
@@ -197,9 +196,8 @@ final class RackFile
         }
         $sleeve = isset($item['sleeve']) ? $this->mine(Sleeve::class)->where('name', $item['sleeve'])->first() ?? throw CoreException::invalid('sleeve', "The sleeve '{$item['sleeve']}' is neither in the file nor on the rack.") : null;
         $request = $this->request(HeadRequest::class, array_intersect_key($item, array_flip(self::HEAD)) + ['sleeveId' => $sleeve?->getKey()]);
-        $head = new RackHead($request->columns() + ['studio_id' => $this->user->studio_id, 'type' => 'middle', 'stated_lie_deg' => 58.0, 'stated_face_open_deg' => 0.0, 'slots' => [], 'stock_g' => [], 'standard' => [], 'supply' => []]);
+        $head = RackHead::begin($this->user->studio_id, $request->columns());
         $system = $head->system();
-        Weights::requireLegal($head->weightSlots(), $head->stock_g, $head->standard);
         $head->save();
         foreach (array_values((array) ($item['readings'] ?? [])) as $r) {
             $reading = new Reading(['studio_id' => $this->user->studio_id, 'head_id' => $head->id, 'values' => $r['values'] ?? [], 'position' => $r['position'] ?? $system->home, 'read_as' => $r['readAs'] ?? 'soled', 'way' => $r['way'] ?? 'hand', 'note' => $r['note'] ?? '', 'typed' => $r, 'read_by' => $this->user->id]);

@@ -245,7 +245,7 @@ launch_devices() { # NAME → DEVICES_PID
   export MINT_GAUGE="${MINT_GAUGE:-$STAND_IN/gauge}" MINT_BALANCE="${MINT_BALANCE:-$STAND_IN/balance}"
   local as=()
   [ "$WORKER" = "$(id -un)" ] || as=(runuser -u "$WORKER" --)
-  MINT_DEVICE_STATE="$RUN/$1/tmp/devices.json" setsid "${as[@]}" php -S "${STAND_IN#http://}" "$ROOT/devices/stand-in.php" </dev/null >"$RUN/$1/devices.out" 2>&1 &
+  MINT_DEVICE_STATE="$RUN/$1/devices.json" setsid "${as[@]}" php -S "${STAND_IN#http://}" "$ROOT/devices/stand-in.php" </dev/null >"$RUN/$1/devices.out" 2>&1 &
   DEVICES_PID=$!
 }
 await_http() { # ADDRESS NAME

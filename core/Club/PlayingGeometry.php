@@ -26,9 +26,9 @@ final readonly class PlayingGeometry
     }
 
     /** From nominal changes of a sleeve position; the tilt that makes them is found first. */
-    public static function of(HeadReading $head, SleeveChange $change, AddressHabit $habit): self
+    public static function of(HeadReading $head, SleeveChange $change, float $squares): self
     {
-        return self::present($head, SleeveCard::solve($head, $change, AddressHabit::Squared)->tilts(), $habit === AddressHabit::Squared ? 1.0 : 0.0);
+        return self::present($head, SleeveCard::solve($head, $change, AddressHabit::Squared)->tilts(), $squares);
     }
 
     /**

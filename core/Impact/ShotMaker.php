@@ -59,6 +59,24 @@ final class ShotMaker
         ];
     }
 
+    /**
+     * What a monitor sees of a shot, by field name in kept units, to three places.
+     *
+     * @param  array{launch: Launch, delivery: Delivery, strike: Strike, mishit: bool}  $hit
+     * @param  bool  $clubData  does it see the club too?
+     * @return array<string, float>
+     */
+    public static function seen(array $hit, bool $clubData = true): array
+    {
+        [$ball, $club, $strike] = [$hit['launch'], $hit['delivery'], $hit['strike']];
+        $values = ['ballSpeedMps' => $ball->ballSpeedMps, 'launchDeg' => $ball->launchDeg, 'spinRpm' => $ball->spinRpm, 'directionDeg' => $ball->directionDeg, 'spinAxisDeg' => $ball->spinAxisDeg];
+        if ($clubData) {
+            $values += ['clubSpeedMps' => $club->clubSpeedMps, 'attackDeg' => $club->attackDeg, 'pathDeg' => $club->pathDeg, 'strikeToeMm' => $strike->toeMm, 'strikeHighMm' => $strike->highMm];
+        }
+
+        return array_map(static fn (float $v): float => round($v, 3), $values);
+    }
+
     private function freshness(PlayerModel $player): float
     {
         $cold = $player->warmUpSwings > 0 ? 0.03 * max(0.0, 1 - $this->swings / $player->warmUpSwings) : 0.0;

@@ -20,7 +20,7 @@ uses(TestTrait::class);
 
 // Trade fact CP13 (common practice, no source): printed 9.5 reads 7.5; set to a printed +1.5 and squared it plays about 9, not 11.
 it('meets CP13: playing loft comes from the gauge', function (): void {
-    $g = PlayingGeometry::of(new HeadReading(7.5), new SleeveChange(loftDeg: 1.5), AddressHabit::Squared);
+    $g = PlayingGeometry::of(new HeadReading(7.5), new SleeveChange(loftDeg: 1.5), 1.0);
     expect($g->loftDeg)->toEqualWithDelta(9.0, 0.3);
 });
 

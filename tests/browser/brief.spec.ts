@@ -1,16 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, signIn, watch } from './help';
+import { accessible, begin, signIn, watch } from './help';
 
 // From the brief to a setup built on the rack: once right-handed in yards, once left-handed in metres, and with bad answers.
 
-async function begin(page: Page, name: string, hand: 'right' | 'left', scale: string): Promise<void> {
-    await page.goto('/#/');
-    await page.getByLabel('Player').fill(name);
-    await page.getByLabel(`${hand}-handed`).check();
-    await page.getByLabel('Reads in').selectOption(scale);
-    await page.getByRole('button', { name: 'Begin' }).click();
-    await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
-}
 const says = (page: Page) => page.locator('.says');
 
 test('a right-hander in yards: brief, what it means, own club and a head from the rack', async ({ page }) => {

@@ -25,13 +25,19 @@ export function watch(page: Page): string[] {
     return errors;
 }
 
-export async function beginFitting(page: Page, name: string, hand: 'right' | 'left', scale: string): Promise<void> {
+/** A new fitting, at its brief. */
+export async function begin(page: Page, name: string, hand: 'right' | 'left', scale: string): Promise<void> {
     await page.goto('/#/');
     await page.getByLabel('Player').fill(name);
     await page.getByLabel(`${hand}-handed`).check();
     await page.getByLabel('Reads in').selectOption(scale);
     await page.getByRole('button', { name: 'Begin' }).click();
     await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
+}
+
+/** A new fitting, at its bench. */
+export async function beginFitting(page: Page, name: string, hand: 'right' | 'left', scale: string): Promise<void> {
+    await begin(page, name, hand, scale);
     await page.getByRole('link', { name: /^Bench/ }).click();
     await expect(page.getByRole('heading', { name: 'Setups' })).toBeVisible();
 }

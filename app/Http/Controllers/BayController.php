@@ -42,7 +42,7 @@ final class BayController
         $user = $request->user();
         DB::transaction(function () use ($given, $fitting, $user): void {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
-            Trial::query()->where('fitting_id', $fitting->id)->whereNull('ended_at')->update(['ended_at' => now()]);
+            self::endRunning($now);
             $brief = $now->brief();
             $trial = Trial::query()->create(['studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'setup_id' => $given['setupId'], 'number' => (int) Trial::query()->where('fitting_id', $now->id)->max('number') + 1, 'kind' => $given['kind'] ?? 'trial', 'begun_by' => $user->id,
                 'place' => ['temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM, 'turf' => $brief->turf, 'ball' => Setup::query()->whereKey($given['setupId'])->firstOrFail()->ball]]);
@@ -55,7 +55,7 @@ final class BayController
 
     public function end(Request $request, Fitting $fitting): JsonResponse
     {
-        Trial::query()->where('fitting_id', $fitting->id)->whereNull('ended_at')->update(['ended_at' => now()]);
+        self::endRunning($fitting);
         $fitting->update(['running_trial_id' => null]);
         Live::changed($fitting);
 
@@ -134,14 +134,14 @@ final class BayController
         $player = HiddenPlayers::named($given['player'], $fitting->player->hand);
         $shots = [];
         for ($i = 0; $i < $given['count']; $i++) {
-            $hit = $maker->hit($player);
-            $values = ['ballSpeedMps' => $hit['launch']->ballSpeedMps, 'launchDeg' => $hit['launch']->launchDeg, 'spinRpm' => $hit['launch']->spinRpm, 'directionDeg' => $hit['launch']->directionDeg, 'spinAxisDeg' => $hit['launch']->spinAxisDeg];
-            if ($given['clubData'] ?? true) {
-                $values += ['clubSpeedMps' => $hit['delivery']->clubSpeedMps, 'attackDeg' => $hit['delivery']->attackDeg, 'pathDeg' => $hit['delivery']->pathDeg, 'strikeToeMm' => $hit['strike']->toeMm, 'strikeHighMm' => $hit['strike']->highMm];
-            }
-            $shots[] = ['id' => (string) Str::uuid(), 'sequence' => null, 'at' => null, 'values' => array_map(fn (float $v): float => round($v, 3), $values)];
+            $shots[] = ['id' => (string) Str::uuid(), 'sequence' => null, 'at' => null, 'values' => ShotMaker::seen($maker->hit($player), $given['clubData'] ?? true)];
         }
 
         return response()->json(['results' => $take($bay, $shots)], 201);
+    }
+
+    private static function endRunning(Fitting $fitting): void
+    {
+        Trial::query()->where('fitting_id', $fitting->id)->whereNull('ended_at')->update(['ended_at' => now()]);
     }
 }

@@ -33,8 +33,7 @@ final class HeadController
     {
         /** @var User $user */
         $user = $request->user();
-        $head = new RackHead($request->columns() + ['studio_id' => $user->studio_id, 'type' => 'middle', 'stated_lie_deg' => 58.0, 'stated_face_open_deg' => 0.0, 'slots' => [], 'stock_g' => [], 'standard' => [], 'supply' => []]);
-        $this->requireSound($head);
+        $head = RackHead::begin($user->studio_id, $request->columns());
         $head->save();
 
         return response()->json((new HeadResource($head->refresh()->load(['sleeve', 'readings.fitter']), full: true))->toArray($request), 201);
@@ -43,7 +42,7 @@ final class HeadController
     public function update(HeadRequest $request, RackHead $head): JsonResponse
     {
         $head->fill($request->columns())->load('sleeve');
-        $this->requireSound($head);
+        $head->requireSound();
         $head->save();
 
         return response()->json((new HeadResource($head->load(['sleeve', 'readings.fitter']), full: true))->toArray($request));
@@ -62,13 +61,11 @@ final class HeadController
     {
         $given = $request->validate(['masses' => ['present', 'array'], 'masses.*' => ['numeric'], 'shaftId' => ['nullable', 'integer'], 'gripMassG' => ['nullable', 'numeric'], 'lengthMm' => ['nullable', 'numeric']]);
         $masses = array_map(floatval(...), $given['masses']);
-        $slots = $head->weightSlots();
-        $empty = Weights::remove($head->body(), $slots, $head->standard);
-        $now = Weights::place($empty, $slots, $masses);
+        $now = $head->bodyWith($masses);
         $standard = $head->body();
         $illegal = null;
         try {
-            Weights::requireLegal($slots, $head->stock_g, $masses);
+            Weights::requireLegal($head->weightSlots(), $head->stock_g, $masses);
         } catch (CoreException $e) {
             $illegal = $e->getMessage();
         }
@@ -125,14 +122,5 @@ final class HeadController
     private static function name(string $quantity): string
     {
         return ['loftDeg' => 'Loft', 'lieDeg' => 'Lie', 'faceOpenDeg' => 'Face', 'massG' => 'Mass'][$quantity] ?? "'{$quantity}'";
-    }
-
-    /** Refuses what geometry, weights or a rigid body cannot be, before it is kept. */
-    private function requireSound(RackHead $head): void
-    {
-        $head->system();
-        $slots = $head->weightSlots();
-        Weights::requireLegal($slots, $head->stock_g, $head->standard);
-        Weights::remove($head->body(), $slots, $head->standard);
     }
 }

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
     import type { Brief, Trouble, UnitChoice } from '../api/types';
+    import { troubleAt } from '../units/setups';
     import { factor, plain } from '../units/units';
 
     let { brief, units }: { brief: Pick<Brief, 'corridor' | 'holeLengthM' | 'carryM' | 'windMps' | 'windFromDeg'>; units: UnitChoice } = $props();
@@ -9,7 +10,7 @@
     const FOOT = 24;
     const k = $derived(factor(units.distance));
     const half = $derived(brief.corridor.widthM / 2);
-    const at = (t: Trouble) => t.atM ?? half + 8;
+    const at = (t: Trouble) => troubleAt(t, brief.corridor);
     const reach = $derived(Math.max(half * 2.1, at(brief.corridor.left) * 1.35, at(brief.corridor.right) * 1.35));
     const x = $derived(scaleLinear([-reach, reach], [0, W]));
     const sides = $derived([

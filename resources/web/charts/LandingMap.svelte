@@ -1,7 +1,7 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
     import type { Comparison, Fitting, Shot, Trouble } from '../api/types';
-    import { toneOf } from '../units/setups';
+    import { toneOf, troubleAt } from '../units/setups';
     import { factor, figure } from '../units/units';
     import Mark from './Mark.svelte';
 
@@ -23,9 +23,9 @@
     const unknown = $derived(shots.filter((s) => chosen.includes(tagOf.get(s.setupId) ?? '') && !s.leftOut && at(s, 'sideM') === undefined).length);
     const corridor = $derived(fitting.brief.corridor);
     const half = $derived((corridor.widthM / 2) * k);
-    const troubleAt = (t: Trouble) => (t.atM ?? corridor.widthM / 2 + 8) * k;
+    const begins = (t: Trouble) => troubleAt(t, corridor) * k;
     const troubles = $derived([corridor.left, corridor.right].filter((t) => t.kind !== 'rough'));
-    const reach = $derived(Math.max(half * 1.35, ...troubles.map((t) => troubleAt(t) * 1.12), ...points.map((p) => Math.abs(p.side) * k + 4)));
+    const reach = $derived(Math.max(half * 1.35, ...troubles.map((t) => begins(t) * 1.12), ...points.map((p) => Math.abs(p.side) * k + 4)));
     const strips = $derived(chosen.filter((t) => points.some((p) => p.tag === t && !p.shot.leftOut)));
     const TOP = $derived(16 + strips.length * ROW);
     const H = $derived(TOP + 316);
@@ -40,8 +40,8 @@
     const bands = $derived(
         (
             [
-                ['left', corridor.left, -reach, -troubleAt(corridor.left)],
-                ['right', corridor.right, troubleAt(corridor.right), reach],
+                ['left', corridor.left, -reach, -begins(corridor.left)],
+                ['right', corridor.right, begins(corridor.right), reach],
             ] as [string, Trouble, number, number][]
         ).filter(([, t]) => t.kind !== 'rough'),
     );

@@ -1,4 +1,4 @@
-import type { Fitting, Setup, UnitChoice } from '../api/types';
+import type { Corridor, Fitting, Setup, Trouble, UnitChoice } from '../api/types';
 import { factor, plain } from './units';
 
 /** Letter, shape and colour belong to the place in the trail. */
@@ -41,3 +41,6 @@ export function loftText(setup: Setup): string {
     const read = readLoft(setup);
     return read === null ? `${setup.statedLoftDeg}° printed, not read` : `${setup.statedLoftDeg}° reads ${plain(read, 1)}°`;
 }
+
+/** Where trouble is drawn, m from the target line: where it was told to begin, else just beyond the corridor. */
+export const troubleAt = (t: Trouble, corridor: Corridor): number => t.atM ?? corridor.widthM / 2 + 8;
