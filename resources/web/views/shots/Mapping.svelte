@@ -28,14 +28,20 @@
             .find((header) => header !== '' && !/carry|land|total/i.test(header)) ?? '',
     );
 
+    let asked = 0;
     async function reread() {
+        const mine = ++asked;
         busy = true;
         problem = '';
         try {
             const known = new Map(tags.map((t) => [t.tag, t.setupId]));
-            preview = await post<Preview>(`files/${preview.id}/preview`, { map });
+            const answer = await post<Preview>(`files/${preview.id}/preview`, { map });
+            // Two changes in a row can be answered the other way round: only the newest counts.
+            if (mine !== asked) return;
+            preview = answer;
             tags = (preview.tags ?? []).map((t) => ({ ...t, setupId: known.get(t.tag) ?? t.setupId }));
         } catch (e) {
+            if (mine !== asked) return;
             problem = say(e);
         }
         busy = false;
