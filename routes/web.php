@@ -1,6 +1,7 @@
 <?php
 
 use App\Http\Controllers\BayController;
+use App\Http\Controllers\BlindController;
 use App\Http\Controllers\BriefController;
 use App\Http\Controllers\CompareController;
 use App\Http\Controllers\DecisionController;
@@ -8,6 +9,7 @@ use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\FittingController;
 use App\Http\Controllers\HeadController;
 use App\Http\Controllers\ImportController;
+use App\Http\Controllers\LogController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\PlayerController;
 use App\Http\Controllers\RackController;
@@ -40,6 +42,12 @@ Route::prefix('api')->group(function (): void {
             Route::get('bay', [BayController::class, 'show']);
             Route::post('trials', [BayController::class, 'begin']);
             Route::delete('trials', [BayController::class, 'end']);
+            Route::post('visits', [BayController::class, 'visit']);
+            Route::post('blind', [BlindController::class, 'begin']);
+            Route::post('blind/next', [BlindController::class, 'next']);
+            Route::delete('blind', [BlindController::class, 'reveal']);
+            Route::get('blind/hand', [BlindController::class, 'hand']);
+            Route::get('log', [LogController::class, 'index']);
             Route::post('simulate', [BayController::class, 'simulate']);
             Route::post('setups', [SetupController::class, 'store']);
             Route::post('setups/preview', [SetupController::class, 'preview']);
@@ -58,6 +66,10 @@ Route::prefix('api')->group(function (): void {
         Route::patch('bays/{bay}', [BayController::class, 'update'])->can('use', 'bay');
         Route::post('bays/{bay}/token', [BayController::class, 'token'])->can('use', 'bay');
         Route::delete('bays/{bay}/token', [BayController::class, 'revoke'])->can('use', 'bay');
+        Route::patch('trials/{trial}', [BayController::class, 'trial'])->can('use', 'trial');
+        Route::post('trials/{trial}/ratings', [BayController::class, 'rate'])->can('use', 'trial');
+        Route::post('log/{entry}/undo', [LogController::class, 'undo'])->can('use', 'entry');
+        Route::patch('setups/{setup}/shelf', [SetupController::class, 'shelve'])->can('use', 'setup');
         Route::patch('held/{held}', [BayController::class, 'settle'])->can('use', 'held');
         Route::get('rack', RackController::class);
         Route::get('rack.json', [RackFileController::class, 'json']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToStudio;
+use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -23,7 +24,7 @@ use Illuminate\Support\Carbon;
  */
 final class BriefChange extends Model
 {
-    use BelongsToStudio;
+    use BelongsToStudio, Journaled;
 
     public const UPDATED_AT = null;
 

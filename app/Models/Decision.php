@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToStudio;
+use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -26,7 +27,7 @@ use Illuminate\Support\Carbon;
  */
 final class Decision extends Model
 {
-    use BelongsToStudio;
+    use BelongsToStudio, Journaled;
 
     protected $guarded = [];
 

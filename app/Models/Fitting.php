@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToStudio;
+use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Fitting\Brief;
+use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Flight\BallFlight;
 
 /**
@@ -22,6 +24,8 @@ use MintCarry\Core\Flight\BallFlight;
  * @property array<string, mixed> $typed the brief as it was typed
  * @property array<string, mixed>|null $brief
  * @property Carbon|null $brief_agreed_at
+ * @property string $screening which shots an average is made of
+ * @property bool $asks_ratings
  * @property int $version
  * @property Carbon $created_at
  * @property Carbon $updated_at
@@ -31,13 +35,13 @@ use MintCarry\Core\Flight\BallFlight;
  */
 final class Fitting extends Model
 {
-    use BelongsToStudio;
+    use BelongsToStudio, Journaled;
 
     protected $guarded = [];
 
     protected function casts(): array
     {
-        return ['typed' => 'array', 'brief' => 'array', 'brief_agreed_at' => 'datetime'];
+        return ['typed' => 'array', 'brief' => 'array', 'brief_agreed_at' => 'datetime', 'asks_ratings' => 'boolean'];
     }
 
     /** @return BelongsTo<Player, $this> */
@@ -79,6 +83,11 @@ final class Fitting extends Model
     {
         $this->brief = $brief->toArray();
         $this->wants = $brief->wish; // the day book searches it
+    }
+
+    public function policy(): Screening
+    {
+        return Screening::named($this->screening);
     }
 
     /** The air and ground of the brief, without its wind: shots are hit in a bay. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToStudio;
+use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -46,6 +47,9 @@ use MintCarry\Core\Club\SwingWeight;
  * @property float|null $swing_weight_points measured on the balance, points above A0
  * @property string $cue
  * @property array<string, mixed> $typed
+ * @property string $shelf empty, parked or dropped
+ * @property string $shelf_reason
+ * @property bool $starred
  * @property int|null $shots_count
  * @property int|null $counted_count
  * @property-read Fitting $fitting
@@ -55,17 +59,19 @@ use MintCarry\Core\Club\SwingWeight;
  */
 final class Setup extends Model
 {
-    use BelongsToStudio;
+    use BelongsToStudio, Journaled;
 
     public const USUAL_LIE_DEG = 58.0;
 
     public const USUAL_GRIP_G = 50.0;
 
+    public const SHELVES = ['', 'parked', 'dropped'];
+
     protected $guarded = [];
 
     protected function casts(): array
     {
-        return ['typed' => 'array', 'is_baseline' => 'boolean', 'stated_loft_deg' => 'float', 'measured_loft_deg' => 'float', 'measured_lie_deg' => 'float', 'measured_face_open_deg' => 'float',
+        return ['typed' => 'array', 'is_baseline' => 'boolean', 'starred' => 'boolean', 'stated_loft_deg' => 'float', 'measured_loft_deg' => 'float', 'measured_lie_deg' => 'float', 'measured_face_open_deg' => 'float',
             'spec' => 'array', 'masses' => 'array', 'tee_mm' => 'float', 'swing_weight_points' => 'float', 'sleeve_loft_deg' => 'float', 'sleeve_face_open_deg' => 'float', 'sleeve_lie_deg' => 'float', 'length_mm' => 'float'];
     }
 

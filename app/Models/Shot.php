@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToStudio;
+use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -41,7 +42,9 @@ use MintCarry\Core\Launch\LaunchShot;
  */
 final class Shot extends Model
 {
-    use BelongsToStudio;
+    use BelongsToStudio, Journaled;
+
+    public const INTENTS = ['normal', 'full out', 'smooth', 'shaped on purpose'];
 
     public const REASONS = ['mishit', 'warm-up', 'ground contact', 'shaped on purpose', 'monitor error', 'other'];
 
@@ -56,6 +59,21 @@ final class Shot extends Model
     public function setup(): BelongsTo
     {
         return $this->belongsTo(Setup::class);
+    }
+
+    /**
+     * Without those of a blind trial that is not revealed yet: nobody judges by them before.
+     *
+     * @template T of \Illuminate\Contracts\Database\Query\Builder
+     *
+     * @param  T  $query
+     * @return T
+     */
+    public static function revealed($query)
+    {
+        $query->where(fn ($q) => $q->whereNull('trial_id')->orWhereNotIn('trial_id', Trial::query()->whereIn('blind_id', Blind::query()->whereNull('revealed_at')->select('id'))->select('id')));
+
+        return $query;
     }
 
     public function counts(): bool

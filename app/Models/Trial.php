@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToStudio;
+use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -19,14 +20,20 @@ use Illuminate\Support\Carbon;
  * @property int $number
  * @property string $kind trial or warm-up
  * @property array<string, mixed> $place
+ * @property int|null $visit_id
+ * @property int|null $blind_id
+ * @property bool $rating_skipped
+ * @property string $note
  * @property int $begun_by
  * @property Carbon|null $ended_at
  * @property Carbon $created_at
+ * @property Carbon $updated_at
+ * @property int|null $shots_count
  * @property-read Setup $setup
  */
 final class Trial extends Model
 {
-    use BelongsToStudio;
+    use BelongsToStudio, Journaled;
 
     public const KINDS = ['trial', 'warm-up'];
 
@@ -34,7 +41,7 @@ final class Trial extends Model
 
     protected function casts(): array
     {
-        return ['place' => 'array', 'ended_at' => 'datetime'];
+        return ['place' => 'array', 'rating_skipped' => 'boolean', 'ended_at' => 'datetime'];
     }
 
     /** @return BelongsTo<Setup, $this> */

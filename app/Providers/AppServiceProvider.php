@@ -9,12 +9,14 @@ use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\HeldShot;
 use App\Models\ImportFile;
+use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Player;
 use App\Models\RackHead;
 use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Sleeve;
+use App\Models\Trial;
 use App\Policies\StudioPolicy;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
@@ -34,7 +36,7 @@ final class AppServiceProvider extends ServiceProvider
         Route::model('held', HeldShot::class);
         Route::model('head', RackHead::class);
         JsonResource::withoutWrapping();
-        foreach ([Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class, RackHead::class, Sleeve::class, Part::class, Bay::class, HeldShot::class] as $model) {
+        foreach ([Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class, RackHead::class, Sleeve::class, Part::class, Bay::class, HeldShot::class, Trial::class, LogEntry::class] as $model) {
             Gate::policy($model, StudioPolicy::class);
         }
         RateLimiter::for('bay', fn (Request $request): Limit => Limit::perMinute((int) config('mintcarry.bay_posts_per_minute'))->by("bay|{$request->path()}|{$request->ip()}"));

@@ -8,11 +8,13 @@ use App\Models\Fitting;
 use App\Models\Setup;
 use App\Models\Shot;
 use MintCarry\Core\Fitting\Advice;
+use MintCarry\Core\Fitting\Mishits;
 use MintCarry\Core\Fitting\ShotSet;
+use MintCarry\Core\Launch\LaunchShot;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** A fitting's counted shots as the core takes them. The same fitting always gets the same draws, so a figure never changes by itself. */
+/** A fitting's shots as the core takes them, screened by the policy of the fitting. Those of a blind trial join when it is revealed. The same fitting always gets the same draws, so a figure never changes by itself. */
 final class Judged
 {
     /** @var array<int, ShotSet> by setup id */
@@ -21,22 +23,51 @@ final class Judged
     /** @var array<int, Setup> by setup id */
     public array $setups = [];
 
+    /** @var array<int, list<array{id: int, trial: int|null, sequence: int, shot: LaunchShot, leftOut: string|null}>> every shot by setup id */
+    public array $shots = [];
+
     public ?string $benchmark = null;
 
     public function __construct(public readonly Fitting $fitting)
     {
         $flight = $fitting->flight();
-        $counted = Shot::query()->where('fitting_id', $fitting->id)->whereNull('left_out_reason')->orderBy('sequence')->get(['id', 'setup_id', 'measured', 'left_out_reason', 'sequence'])->groupBy('setup_id');
+        $policy = $fitting->policy();
+        $shots = Shot::revealed(Shot::query())->where('fitting_id', $fitting->id)->orderBy('sequence')->get(['id', 'setup_id', 'trial_id', 'measured', 'left_out_reason', 'sequence'])->groupBy('setup_id');
         foreach ($fitting->setups()->get() as $setup) {
             $this->setups[$setup->id] = $setup;
-            $shots = $counted->get($setup->id);
-            if ($shots !== null) {
-                $this->sets[$setup->id] = new ShotSet($setup->tag, array_values($shots->map(fn (Shot $shot) => $shot->launchShot($flight))->all()));
+            $this->shots[$setup->id] = $list = array_values($shots->get($setup->id)?->map(fn (Shot $s): array => ['id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason])->all() ?? []);
+            $set = $policy->of($setup->tag, $list);
+            if ($set->count() > 0) {
+                $this->sets[$setup->id] = $set;
             }
             if ($setup->id === $fitting->benchmark_setup_id) {
                 $this->benchmark = $setup->tag;
             }
         }
+    }
+
+    /**
+     * Shots that look like mishits and still count, with the reason.
+     *
+     * @return array<int, list<array{measure: string, value: float, usual: float, why: string}>> by shot id
+     */
+    public function mishits(): array
+    {
+        $ids = [];
+        $sets = [];
+        foreach ($this->setups as $id => $setup) {
+            $counted = array_values(array_filter($this->shots[$id], fn (array $s): bool => $s['leftOut'] === null));
+            $ids[$setup->tag] = array_column($counted, 'id');
+            $sets[] = new ShotSet($setup->tag, array_column($counted, 'shot'));
+        }
+        $out = [];
+        foreach (Mishits::among($sets) as $tag => $found) {
+            foreach ($found as $i => $reasons) {
+                $out[$ids[$tag][$i]] = array_map(fn (array $r): array => ['measure' => $r['measure']->value, 'value' => $r['value'], 'usual' => $r['usual'], 'why' => $r['why']], $reasons);
+            }
+        }
+
+        return $out;
     }
 
     public function random(): Randomizer

@@ -7,13 +7,14 @@ namespace MintCarry\Core\Fitting;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Ellipse;
+use MintCarry\Core\Statistics\Robust;
 use MintCarry\Core\Statistics\Summary;
 
-/** The counted shots of one setup. */
+/** The counted shots of one setup. Under a robust policy far values are pulled in wherever values are read. */
 final readonly class ShotSet
 {
     /** @param  list<LaunchShot>  $shots */
-    public function __construct(public string $tag, public array $shots)
+    public function __construct(public string $tag, public array $shots, private bool $pullsIn = false)
     {
     }
 
@@ -33,7 +34,7 @@ final readonly class ShotSet
             }
         }
 
-        return $values;
+        return $this->pullsIn ? Robust::pulledIn($values) : $values;
     }
 
     public function summary(Measure $measure): ?Summary
@@ -57,6 +58,10 @@ final readonly class ShotSet
             if ($side !== null && $carry !== null) {
                 $points[] = [$side, $carry];
             }
+        }
+
+        if ($this->pullsIn) {
+            $points = array_map(static fn (float $x, float $y): array => [$x, $y], Robust::pulledIn(array_column($points, 0)), Robust::pulledIn(array_column($points, 1)));
         }
 
         return Ellipse::around($points, 1.5);

@@ -27,9 +27,7 @@ final readonly class Summary
             return null;
         }
         $mean = array_sum($values) / $n;
-        $sorted = $values;
-        sort($sorted);
-        $median = $n % 2 === 1 ? $sorted[intdiv($n, 2)] : ($sorted[$n / 2 - 1] + $sorted[$n / 2]) / 2;
+        $median = Robust::median($values);
         if ($n === 1) {
             return new self(1, $mean, null, $median, null);
         }

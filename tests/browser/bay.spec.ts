@@ -35,6 +35,11 @@ async function begin(page: Page): Promise<void> {
     while (await card.isVisible()) await card.getByRole('checkbox', { checked: false }).first().click();
     await page.getByRole('button', { name: /Begin the trial/ }).click();
 }
+/** Trials without asking the player first. */
+async function noRatings(page: Page): Promise<void> {
+    await page.getByLabel('Ask the player before the numbers').uncheck();
+    await expect(page.getByLabel('Ask the player before the numbers')).not.toBeChecked();
+}
 const carry = (page: Page) => page.locator('.carry span').first();
 const count = (page: Page) => page.locator('.hand .small');
 
@@ -61,11 +66,24 @@ test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a 
     await page.keyboard.press('=');
     await expect(count(page)).toContainText('trial 2, the benchmark · 0 count');
     expect(await monitor(bay, '--count', '6')).toContain('6 hit, 6 stored, 0 held');
+    // The player is asked before the numbers; digits answer, and change no step.
+    await expect(page.getByRole('heading', { name: 'looks?' })).toBeVisible();
+    await expect(page.locator('.carry')).toHaveCount(0);
+    for (const [kind, stars] of [
+        ['feel', '4'],
+        ['sound', '3'],
+        ['confidence', '5'],
+    ] as const) {
+        await page.keyboard.press(stars);
+        await expect(page.getByRole('heading', { name: `${kind}?` })).toBeVisible();
+    }
+    await page.keyboard.press('4');
+    await expect(page.getByRole('heading', { name: 'confidence?' })).toBeHidden();
     await expect(count(page)).toContainText('6 count', { timeout: 1500 });
     await expect(carry(page)).toHaveText(/^\d{3}$/);
     await expect(page.locator('p.line')).toContainText(/launch \d+\.\d°, \d+ rpm, (\d+ yd (right|left)|on the target line), ball \d+\.\d mph, apex \d+ ft/);
     await page.keyboard.press('-');
-    await expect(page.getByText(/Shot \d+ left out: mishit\./)).toBeVisible();
+    await expect(page.getByText(/You left shot \d+ out: mishit\./)).toBeVisible();
     await expect(count(page)).toContainText('5 count');
     await page.keyboard.press('Backspace');
     await expect(count(page)).toContainText('6 count');
@@ -81,6 +99,7 @@ test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a 
     await page.keyboard.press('=');
     await expect(page.getByText('3 more before anything can be said.')).toBeVisible();
     await monitor(bay, '--count', '4');
+    await page.keyboard.press('0'); // no answers for this one
     await expect(page.locator('.standing')).toContainText(/longer [✓✗?]/);
     await expect(page.locator('.standing')).toContainText(/straighter [✓✗?]/);
     await page.keyboard.press('.');
@@ -112,6 +131,7 @@ test('a left-hander in metres: strikes from the ball, sides in words, dark theme
     await page.getByRole('button', { name: 'Dark' }).click();
     await toBay(page);
     await newBay(page);
+    await noRatings(page);
     await begin(page);
     await page.getByLabel('Made-up player').selectOption('slicer');
     await page.getByRole('button', { name: /Hit five/ }).click();
@@ -123,7 +143,7 @@ test('a left-hander in metres: strikes from the ball, sides in words, dark theme
     expect(await at('heel')).toBeLessThan(await at('toe'));
     // One of them is left out with a reason, and comes back.
     await page
-        .getByLabel(/^Leave out shot/)
+        .getByLabel(/^Shot \d+$/)
         .first()
         .selectOption('ground contact');
     await expect(count(page)).toContainText('4 count');
@@ -139,6 +159,7 @@ test('a monitor with faults: dropped, doubled, reordered and nonsense shots, non
     await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
     await toBay(page);
     const bay = await newBay(page);
+    await noRatings(page);
     await begin(page);
     await expect(count(page)).toContainText('0 count');
     const said = await monitor(bay, '--count', '12', '--faults', 'drop,duplicate,reorder,nonsense,no-club');
@@ -168,6 +189,7 @@ test('without a connection the screen says so, and catches up by itself', async 
     await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
     await toBay(page);
     const bay = await newBay(page);
+    await noRatings(page);
     await begin(page);
     await expect(count(page)).toContainText('0 count');
     await context.setOffline(true);

@@ -4,15 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\RunTrial;
 use App\Actions\TakeShots;
 use App\Http\Resources\BayResource;
 use App\Models\Bay;
+use App\Models\Blind;
 use App\Models\Fitting;
 use App\Models\HeldShot;
+use App\Models\Rating;
 use App\Models\Setup;
 use App\Models\Trial;
 use App\Models\User;
+use App\Models\Visit;
 use App\Support\InHand;
+use App\Support\Journal;
 use App\Support\Live;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -35,37 +40,68 @@ final class BayController
     }
 
     /** Begins a trial with a setup, or warm-up shots that are kept apart. The trial before it ends. */
-    public function begin(Request $request, Fitting $fitting): JsonResponse
+    public function begin(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'kind' => ['sometimes', Rule::in(Trial::KINDS)]]);
-        /** @var User $user */
-        $user = $request->user();
-        DB::transaction(function () use ($given, $fitting, $user): void {
-            $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
-            self::endRunning($now);
-            $brief = $now->brief();
-            $trial = Trial::query()->create(['studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'setup_id' => $given['setupId'], 'number' => (int) Trial::query()->where('fitting_id', $now->id)->max('number') + 1, 'kind' => $given['kind'] ?? 'trial', 'begun_by' => $user->id,
-                'place' => ['temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM, 'turf' => $brief->turf, 'ball' => Setup::query()->whereKey($given['setupId'])->firstOrFail()->ball]]);
-            $now->update(['running_trial_id' => $trial->id]);
-        });
-        Live::changed($fitting);
+        $user = self::user($request);
+        if (Blind::open($fitting) !== null) {
+            throw ValidationException::withMessages(['setupId' => 'A blind trial is going on: go on to its next setting, or reveal it first.']);
+        }
+        Journal::note($fitting, $user, fn (Trial $t): string => ($t->kind === 'warm-up' ? 'began warm-up shots with ' : "began trial {$t->number} with ").$t->setup->tag,
+            fn (): Trial => $run->begin($fitting, $user, (int) $given['setupId'], $given['kind'] ?? 'trial'));
 
         return response()->json((new BayResource($fitting->refresh()))->toArray($request), 201);
     }
 
-    public function end(Request $request, Fitting $fitting): JsonResponse
+    public function end(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
-        self::endRunning($fitting);
-        $fitting->update(['running_trial_id' => null]);
-        Live::changed($fitting);
+        Journal::note($fitting, self::user($request), 'ended the trial', fn () => $run->end($fitting));
+
+        return response()->json((new BayResource($fitting))->toArray($request));
+    }
+
+    /** Another visit begins now, whatever the clock says. */
+    public function visit(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    {
+        $user = self::user($request);
+        Journal::note($fitting, $user, fn (Visit $v): string => "began visit {$v->number}", function () use ($fitting, $user, $run): Visit {
+            $run->end($fitting);
+
+            return Visit::now($fitting, $user, another: true);
+        });
+
+        return response()->json((new BayResource($fitting))->toArray($request), 201);
+    }
+
+    /** A note on a trial, or no ratings for it. A note that somebody else changed meanwhile is not overwritten. */
+    public function trial(Request $request, Trial $trial): JsonResponse
+    {
+        $given = $request->validate(['note' => ['sometimes', 'string', 'max:500'], 'was' => ['required_with:note', 'string', 'max:500'], 'ratingSkipped' => ['sometimes', 'boolean']]);
+        if (isset($given['note']) && $trial->note !== $given['was'] && $trial->note !== $given['note']) {
+            return response()->json(['message' => 'This note was changed on another screen meanwhile. Both are shown; save the one that shall stand.', 'current' => $trial->note], 409);
+        }
+        $fitting = Fitting::query()->findOrFail($trial->fitting_id);
+        Journal::note($fitting, self::user($request), isset($given['note']) ? "noted on trial {$trial->number}" : "skipped the ratings of trial {$trial->number}",
+            fn () => $trial->update(array_filter(['note' => $given['note'] ?? null, 'rating_skipped' => $given['ratingSkipped'] ?? null], fn (mixed $v): bool => $v !== null)));
+
+        return response()->json((new BayResource($fitting))->toArray($request));
+    }
+
+    /** What the player says of the setup in the hand, 1 to 5, before seeing its numbers. */
+    public function rate(Request $request, Trial $trial): JsonResponse
+    {
+        $given = $request->validate(['kind' => ['required', Rule::in(Rating::KINDS)], 'stars' => ['required', 'integer', 'between:1,5']]);
+        $user = self::user($request);
+        $fitting = Fitting::query()->findOrFail($trial->fitting_id);
+        Journal::note($fitting, $user, "rated {$given['kind']} {$given['stars']} in trial {$trial->number}", fn () => Rating::query()->updateOrCreate(['trial_id' => $trial->id, 'kind' => $given['kind']],
+            ['studio_id' => $trial->studio_id, 'fitting_id' => $trial->fitting_id, 'setup_id' => $trial->setup_id, 'stars' => $given['stars'], 'rated_by' => $user->id]));
 
         return response()->json((new BayResource($fitting))->toArray($request));
     }
 
     public function store(Request $request): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $given = $request->validate(['name' => ['required', 'string', 'max:40', Rule::unique('bays', 'name')->where('studio_id', $user->studio_id)]], ['name.unique' => 'There is already a bay of that name.']);
         $bay = Bay::query()->create(['studio_id' => $user->studio_id, 'name' => trim($given['name'])]);
 
@@ -140,8 +176,11 @@ final class BayController
         return response()->json(['results' => $take($bay, $shots)], 201);
     }
 
-    private static function endRunning(Fitting $fitting): void
+    private static function user(Request $request): User
     {
-        Trial::query()->where('fitting_id', $fitting->id)->whereNull('ended_at')->update(['ended_at' => now()]);
+        /** @var User $user */
+        $user = $request->user();
+
+        return $user;
     }
 }

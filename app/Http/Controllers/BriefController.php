@@ -9,6 +9,7 @@ use App\Models\BriefChange;
 use App\Models\Fitting;
 use App\Models\User;
 use App\Support\BriefInput;
+use App\Support\Journal;
 use App\Support\Judged;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -31,21 +32,24 @@ final class BriefController
             if ($now->version !== (int) $given['version']) {
                 return true;
             }
-            $before = $now->brief();
-            $after = BriefInput::read($given['brief'], $before);
-            $now->flight();
-            if ($now->brief_agreed_at !== null && $after->changesFrom($before) !== []) {
-                $why = trim((string) ($given['why'] ?? ''));
-                if ($why === '') {
-                    throw ValidationException::withMessages(['why' => 'The brief was agreed on '.$now->brief_agreed_at->format('j F').'. Say in a few words why it changes; the record keeps both.']);
-                }
-                BriefChange::query()->create(['studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'before' => $before->toArray(), 'after' => $after->toArray(), 'why' => $why, 'changed_by' => $user->id]);
-            }
-            $now->setBrief($after);
-            $now->flight(); // refuses air that nobody plays in, before it is kept
-            $now->fill(['brief_agreed_at' => $now->brief_agreed_at ?? now(), 'version' => $now->version + 1, 'typed' => array_replace_recursive($now->typed, $given['brief'])])->save();
 
-            return false;
+            return Journal::note($now, $user, $now->brief_agreed_at === null ? 'agreed the brief' : 'changed the brief', function () use ($given, $now, $user): bool {
+                $before = $now->brief();
+                $after = BriefInput::read($given['brief'], $before);
+                $now->flight();
+                if ($now->brief_agreed_at !== null && $after->changesFrom($before) !== []) {
+                    $why = trim((string) ($given['why'] ?? ''));
+                    if ($why === '') {
+                        throw ValidationException::withMessages(['why' => 'The brief was agreed on '.$now->brief_agreed_at->format('j F').'. Say in a few words why it changes; the record keeps both.']);
+                    }
+                    BriefChange::query()->create(['studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'before' => $before->toArray(), 'after' => $after->toArray(), 'why' => $why, 'changed_by' => $user->id]);
+                }
+                $now->setBrief($after);
+                $now->flight(); // refuses air that nobody plays in, before it is kept
+                $now->fill(['brief_agreed_at' => $now->brief_agreed_at ?? now(), 'version' => $now->version + 1, 'typed' => array_replace_recursive($now->typed, $given['brief'])])->save();
+
+                return false;
+            });
         });
         $body = (new FittingResource(Fitting::query()->findOrFail($fitting->id)))->toArray($request);
 

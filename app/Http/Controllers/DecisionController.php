@@ -9,6 +9,7 @@ use App\Http\Resources\FittingResource;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\User;
+use App\Support\Journal;
 use App\Support\Judged;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -43,8 +44,8 @@ final class DecisionController
         /** @var User $user */
         $user = $request->user();
         $advisedId = array_key_first(array_filter($judged->setups, fn ($s): bool => $s->tag === $advice['pick']));
-        $decision = Decision::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $chosen->id, 'advised_setup_id' => $advisedId ?? $chosen->id,
-            'reason' => $reason, 'advice' => $advice, 'decided_by' => $user->id]);
+        $decision = Journal::note($fitting, $user, "decided for {$chosen->tag}", fn (): Decision => Decision::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $chosen->id, 'advised_setup_id' => $advisedId ?? $chosen->id,
+            'reason' => $reason, 'advice' => $advice, 'decided_by' => $user->id]));
         $fitting->touch();
 
         return response()->json(FittingResource::decision($decision->load(['setup', 'fitter'])), 201);

@@ -9,11 +9,13 @@ use App\Http\Resources\FittingResource;
 use App\Models\Fitting;
 use App\Models\Player;
 use App\Models\User;
+use App\Support\Journal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Fitting\Brief;
+use MintCarry\Core\Fitting\Screening;
 
 final class FittingController
 {
@@ -72,7 +74,9 @@ final class FittingController
     /** Changes fitting and player. Somebody else's newer version is never overwritten: the answer is 409 with what stands now. */
     public function update(FittingRequest $request, Fitting $fitting): JsonResponse
     {
-        $conflict = DB::transaction(function () use ($request, $fitting): bool {
+        /** @var User $user */
+        $user = $request->user();
+        $conflict = DB::transaction(function () use ($request, $fitting, $user): bool {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             if ($now->version !== (int) $request->validated('version')) {
                 return true;
@@ -80,8 +84,17 @@ final class FittingController
             if ($request->has('benchmarkSetupId') && ! $now->setups()->whereKey($request->integer('benchmarkSetupId'))->exists()) {
                 throw ValidationException::withMessages(['benchmarkSetupId' => 'That setup is not part of this fitting.']);
             }
-            $benchmark = $request->has('benchmarkSetupId') ? ['benchmark_setup_id' => $request->integer('benchmarkSetupId')] : [];
-            $now->fill($benchmark + ['version' => $now->version + 1])->save();
+            $change = $request->has('benchmarkSetupId') ? ['benchmark_setup_id' => $request->integer('benchmarkSetupId')] : [];
+            $words = $change === [] ? [] : ['held '.$now->setups()->findOrFail($request->integer('benchmarkSetupId'))->tag.' as the benchmark'];
+            if ($request->has('screening')) {
+                $change['screening'] = Screening::named($request->string('screening')->value())->name;
+                $words[] = "chose the screening policy {$change['screening']}";
+            }
+            if ($request->has('asksRatings')) {
+                $change['asks_ratings'] = $request->boolean('asksRatings');
+                $words[] = $change['asks_ratings'] ? 'asks for ratings before the numbers' : 'asks for no ratings';
+            }
+            Journal::note($now, $user, $words === [] ? 'changed the player' : implode(', ', $words), fn () => $now->fill($change + ['version' => $now->version + 1])->save());
             $player = array_filter(array_intersect_key((array) $request->validated(), ['name' => 1, 'hand' => 1, 'units' => 1]), fn (mixed $v): bool => $v !== null && $v !== '');
             if ($player !== []) {
                 $now->player->update($player);

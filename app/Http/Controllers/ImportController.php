@@ -11,11 +11,11 @@ use App\Models\ImportFile;
 use App\Models\RememberedMap;
 use App\Models\Setup;
 use App\Models\User;
+use App\Support\Journal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Launch\ColumnGuess;
 use MintCarry\Core\Launch\ColumnMap;
@@ -95,7 +95,9 @@ final class ImportController
         if ($shots === []) {
             throw ValidationException::withMessages(['setupId' => 'Say which setup these shots were hit with. Nothing was stored yet.']);
         }
-        $result = DB::transaction(function () use ($file, $map, $shots, $store): array {
+        /** @var User $user */
+        $user = $request->user();
+        $result = Journal::note($file->fitting, $user, fn (array $r): string => "stored {$r['stored']} shots from {$file->name}", function () use ($file, $map, $shots, $store): array {
             $result = $store($file->fitting, $shots, 'csv', $file);
             $file->update(['state' => 'stored', 'map' => $map->toArray(), 'stored_shots' => $result['stored']]);
             if ($file->signature !== null) {

@@ -10,9 +10,13 @@ use App\Http\Requests\SetupRequest;
 use App\Http\Resources\SetupResource;
 use App\Models\Fitting;
 use App\Models\Setup;
+use App\Models\User;
 use App\Support\Device;
+use App\Support\Journal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\CoreException;
 
@@ -26,7 +30,7 @@ final class SetupController
 
     public function store(SetupRequest $request, Fitting $fitting, AddSetup $add): JsonResponse
     {
-        $setup = $add($fitting, $request->columns(), $request->validated('branchedFromId'));
+        $setup = Journal::note($fitting, self::user($request), fn (Setup $s): string => "added setup {$s->tag}", fn (): Setup => $add($fitting, $request->columns(), $request->validated('branchedFromId')));
 
         return response()->json((new SetupResource($setup->refresh()))->toArray($request), 201);
     }
@@ -76,7 +80,7 @@ final class SetupController
         } else {
             $build($setup, $request->columns());
         }
-        $setup->save();
+        Journal::note($setup->fitting, self::user($request), "changed setup {$setup->tag}", fn () => $setup->save());
 
         return response()->json((new SetupResource($setup->loadCount('shots')))->toArray($request));
     }
@@ -87,8 +91,43 @@ final class SetupController
         if ($setup->shots()->exists() || $fitting->benchmark_setup_id === $setup->id) {
             return response()->json(['message' => $fitting->benchmark_setup_id === $setup->id ? "Setup {$setup->tag} is the benchmark; make another one the benchmark first." : "Setup {$setup->tag} has shots and stays in the record."], 409);
         }
-        $setup->delete();
+        Journal::note($fitting, self::user($request), "removed setup {$setup->tag}", fn () => $setup->delete());
 
         return response()->json(['deleted' => true]);
+    }
+
+    /** Parks or drops a setup with a reason, brings it back, or stars it. It keeps its letter, its shots and its place on the trail. */
+    public function shelve(Request $request, Setup $setup): JsonResponse
+    {
+        $given = $request->validate(['shelf' => ['sometimes', 'present', 'string', Rule::in(Setup::SHELVES)], 'reason' => ['sometimes', 'nullable', 'string', 'max:300'], 'starred' => ['sometimes', 'boolean']]);
+        $change = [];
+        $words = [];
+        if (array_key_exists('shelf', $given)) {
+            $shelf = (string) $given['shelf'];
+            $reason = trim((string) ($given['reason'] ?? ''));
+            if ($shelf !== '' && $reason === '') {
+                throw ValidationException::withMessages(['reason' => "Say in a few words why {$setup->tag} is {$shelf}; it stays on the record and can be brought back."]);
+            }
+            if ($shelf !== '' && $setup->fitting->benchmark_setup_id === $setup->id) {
+                throw ValidationException::withMessages(['shelf' => "Setup {$setup->tag} is the benchmark; hold another one first."]);
+            }
+            $change += ['shelf' => $shelf, 'shelf_reason' => $shelf === '' ? '' : $reason];
+            $words[] = $shelf === '' ? "brought setup {$setup->tag} back" : "{$shelf} setup {$setup->tag}: {$reason}";
+        }
+        if (isset($given['starred'])) {
+            $change['starred'] = $given['starred'];
+            $words[] = ($given['starred'] ? 'starred' : 'took the star off')." setup {$setup->tag}";
+        }
+        Journal::note($setup->fitting, self::user($request), implode(', ', $words), fn () => $setup->update($change));
+
+        return response()->json((new SetupResource($setup->loadCount('shots')))->toArray($request));
+    }
+
+    private static function user(Request $request): User
+    {
+        /** @var User $user */
+        $user = $request->user();
+
+        return $user;
     }
 }

@@ -10,6 +10,7 @@ use App\Models\Fitting;
 use App\Models\Shot;
 use App\Models\User;
 use App\Support\CsvCell;
+use App\Support\Journal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -27,7 +28,7 @@ final class ShotController
     {
         $flight = $fitting->flight();
 
-        return response()->json($fitting->shots()->limit(20_000)->get()->map(fn (Shot $shot): array => (new ShotResource($shot, $flight))->toArray($request))->all());
+        return response()->json(Shot::revealed($fitting->shots())->limit(20_000)->get()->map(fn (Shot $shot): array => (new ShotResource($shot, $flight))->toArray($request))->all());
     }
 
     /** Stores typed shots. All or none: one that cannot be read is named, and what was typed stays on the screen. */
@@ -51,24 +52,50 @@ final class ShotController
                 'key' => ShotRow::keyOf($values, null), 'clientId' => $shot['clientId'], 'note' => $shot['note'] ?? null];
         }
 
-        return response()->json($store($fitting, $read, 'typed'), 201);
+        /** @var User $user */
+        $user = $request->user();
+
+        return response()->json(Journal::note($fitting, $user, fn (array $r): string => "typed {$r['stored']} shot".($r['stored'] === 1 ? '' : 's'), fn (): array => $store($fitting, $read, 'typed')), 201);
     }
 
-    /** Leaves a shot out with a reason, or brings it back. */
+    /** Leaves a shot out with a reason or brings it back, says how it was meant, or notes something. A note that somebody else changed meanwhile is not overwritten. */
     public function update(Request $request, Shot $shot): JsonResponse
     {
         $given = $request->validate([
-            'leftOut' => ['present', 'nullable', 'array'],
+            'leftOut' => ['sometimes', 'nullable', 'array', 'min:1'],
             'leftOut.reason' => ['required_with:leftOut', Rule::in(Shot::REASONS)],
             'leftOut.note' => ['sometimes', 'nullable', 'string', 'max:300'],
+            'intent' => ['sometimes', Rule::in(Shot::INTENTS)],
+            'note' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'was' => ['present_with:note', 'nullable', 'string', 'max:500'],
         ]);
         /** @var User $user */
         $user = $request->user();
-        $out = $given['leftOut'];
-        $shot->update($out === null
-            ? ['left_out_reason' => null, 'left_out_note' => null, 'left_out_by' => null, 'left_out_at' => null]
-            : ['left_out_reason' => $out['reason'], 'left_out_note' => $out['note'] ?? null, 'left_out_by' => $user->id, 'left_out_at' => now()]);
         $fitting = Fitting::query()->findOrFail($shot->fitting_id);
+        $change = [];
+        $words = [];
+        if (array_key_exists('leftOut', $given)) {
+            $out = $given['leftOut'];
+            $change += $out === null
+                ? ['left_out_reason' => null, 'left_out_note' => null, 'left_out_by' => null, 'left_out_at' => null]
+                : ['left_out_reason' => $out['reason'], 'left_out_note' => $out['note'] ?? null, 'left_out_by' => $user->id, 'left_out_at' => now()];
+            $words[] = $out === null ? "brought shot {$shot->sequence} back" : "left shot {$shot->sequence} out: {$out['reason']}";
+        }
+        if (isset($given['intent'])) {
+            $change['intent'] = $given['intent'];
+            $words[] = "shot {$shot->sequence} was meant {$given['intent']}";
+        }
+        if (array_key_exists('note', $given)) {
+            if (($shot->note ?? '') !== ($given['was'] ?? '') && ($shot->note ?? '') !== ($given['note'] ?? '')) {
+                return response()->json(['message' => 'This note was changed on another screen meanwhile. Both are shown; save the one that shall stand.', 'current' => $shot->note], 409);
+            }
+            $change['note'] = $given['note'];
+            $words[] = "noted on shot {$shot->sequence}";
+        }
+        if ($change === []) {
+            throw ValidationException::withMessages(['shot' => 'Say what of this shot changes: leftOut, intent or note.']);
+        }
+        Journal::note($fitting, $user, implode(', ', $words), fn () => $shot->update($change));
         $fitting->touch();
 
         return response()->json((new ShotResource($shot, $fitting->flight()))->toArray($request));
@@ -87,7 +114,7 @@ final class ShotController
                 return;
             }
             fputcsv($out, ['shot', 'setup', ...array_map(fn (Measure $m): string => $m->value, $fields), 'computed', 'leftOut', 'note', 'hitAt'], ',', '"', '');
-            foreach ($fitting->shots()->lazy(500) as $shot) {
+            foreach (Shot::revealed($fitting->shots())->lazy(500) as $shot) {
                 $read = $shot->launchShot($flight);
                 fputcsv($out, array_map(CsvCell::safe(...), [
                     (string) $shot->sequence, (string) $tags[$shot->setup_id],

@@ -24,6 +24,8 @@ final class FittingRequest extends FormRequest
             'units' => ['sometimes', 'array'],
             ...collect(self::UNITS)->mapWithKeys(fn (array $names, string $kind): array => ["units.{$kind}" => ['required_with:units', Rule::in($names)]])->all(),
             'benchmarkSetupId' => ['sometimes', 'integer'],
+            'screening' => ['sometimes', 'string', 'max:20'],
+            'asksRatings' => ['sometimes', 'boolean'],
             'version' => [$new ? 'sometimes' : 'required', 'integer'],
         ];
     }

@@ -4,18 +4,26 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Http\Controllers\LogController;
 use App\Models\Bay;
+use App\Models\Blind;
 use App\Models\Fitting;
 use App\Models\HeldShot;
+use App\Models\LogEntry;
+use App\Models\Rating;
 use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
+use App\Models\Visit;
 use App\Support\Judged;
 use App\Support\Live;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Collection;
 use MintCarry\Core\Club\ChangeOver;
 use MintCarry\Core\Club\Head;
+use MintCarry\Core\Fitting\Repeat;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Standing;
 use MintCarry\Core\Launch\Measure;
@@ -33,30 +41,96 @@ final class BayResource extends JsonResource
         $fitting = $this->resource;
         $flight = $fitting->flight();
         $judged = new Judged($fitting);
+        $blind = Blind::open($fitting);
         $trials = Trial::query()->where('fitting_id', $fitting->id)->with('setup')->withCount('shots')->orderBy('number')->get();
         $trial = $trials->firstWhere('id', $fitting->running_trial_id);
+        $secret = $blind !== null && $trial?->blind_id === $blind->id;
         $shots = Shot::query()->where('trial_id', $trial->id ?? 0)->orderBy('sequence')->get()->sortBy(fn (Shot $s): array => [$s->sender_sequence ?? $s->sequence, $s->sequence])->values();
-        $set = $trial === null ? null : $judged->sets[$trial->setup_id] ?? null;
+        $set = $trial === null || $secret ? null : $judged->sets[$trial->setup_id] ?? null;
         $benchmark = $fitting->benchmark_setup_id === null ? null : $judged->sets[$fitting->benchmark_setup_id] ?? null;
-        $counted = new ShotSet('', array_values($shots->filter(fn (Shot $s): bool => $s->counts())->map(fn (Shot $s) => $s->launchShot($flight))->all()));
+        $last = $secret ? null : $trials->last();
+        $mishits = $judged->mishits();
 
         return [
-            'inLine' => self::inLine($fitting, $trial),
+            'inLine' => $secret ? null : self::inLine($fitting, $trial),
             'live' => Live::begin($fitting),
-            'running' => $trial === null ? null : self::trial($trial),
-            'trials' => $trials->map(self::trial(...))->all(),
-            'shots' => $shots->map(fn (Shot $s): array => (new ShotResource($s, $flight))->toArray($request))->all(),
-            'means' => self::means($counted),
+            'running' => $trial === null ? null : self::trial($trial, $blind),
+            'trials' => $trials->map(fn (Trial $t): array => self::trial($t, $blind))->all(),
+            'shots' => $shots->map(fn (Shot $s): array => ($secret ? ['setupId' => 0] : []) + (new ShotResource($s, $flight))->toArray($request))->all(),
+            'mishits' => (object) array_intersect_key($mishits, array_flip($shots->pluck('id')->all())),
+            'screening' => ['name' => $fitting->policy()->name, 'label' => $fitting->policy()->label(), 'warning' => $fitting->policy()->warning()],
+            'means' => self::means(self::ofTrial($fitting, $trial, $shots)),
             'benchmarkMeans' => $benchmark === null ? null : self::means($benchmark),
             'standing' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? []
                 : array_map(fn (Standing $s): array => ['name' => $s->name, 'measure' => $s->measure->value, 'word' => $s->word, 'value' => $s->value, 'declared' => $s->declared, 'moreShots' => $s->moreShots], Standing::of($benchmark, $set, $fitting->brief()->scoring())),
-            'drift' => self::drift($fitting),
-            'changeOver' => self::changeOver($judged, $trials->last()),
-            'queue' => self::queue($judged, $trials->last()),
-            'budget' => self::budget($fitting, $trials->first()),
+            'repeat' => $trial === null || $secret || $trial->kind === 'warm-up' ? [] : self::repeat($fitting, $judged, $trial, $trials->all()),
+            'drift' => self::drift($fitting, $blind),
+            'changeOver' => $secret ? [] : self::changeOver($judged, $last),
+            'queue' => $secret ? ['tags' => [], 'wrenchChanges' => 0] : self::queue($judged, $last),
+            'budget' => self::budget($fitting, $trials->last()),
+            'visit' => self::visit($fitting),
+            'blind' => $blind === null ? null : ['place' => $blind->place + 1, 'of' => count($blind->setups), 'shotsEach' => $blind->shots_each],
+            'asks' => self::asks($fitting, $trial, $shots->count()),
+            'lastDone' => self::lastDone($fitting, $request),
             'bays' => Bay::query()->where('studio_id', $fitting->studio_id)->orderBy('name')->get()->map(self::bay(...))->all(),
             'held' => HeldShot::query()->where('fitting_id', $fitting->id)->whereNull('settled_at')->orderBy('id')->limit(50)->get()->map(fn (HeldShot $h): array => ['id' => $h->id, 'reason' => $h->reason, 'values' => (object) ($h->body['values'] ?? []), 'at' => $h->created_at->toIso8601String()])->all(),
         ];
+    }
+
+    /** @return array{number: int, trials: int} the visit that goes on, or the one that would begin */
+    private static function visit(Fitting $fitting): array
+    {
+        $latest = Visit::query()->where('fitting_id', $fitting->id)->orderByDesc('number')->first();
+
+        return ['number' => $latest->number ?? 1, 'trials' => $latest === null ? 0 : Trial::query()->where('visit_id', $latest->id)->count()];
+    }
+
+    /** @return array{trialId: int, open: list<string>}|null what the player is still to say of the setup in the hand, before its numbers are shown */
+    private static function asks(Fitting $fitting, ?Trial $trial, int $shots): ?array
+    {
+        if (! $fitting->asks_ratings || $trial === null || $trial->kind !== 'trial' || $trial->rating_skipped || $shots === 0) {
+            return null;
+        }
+        // A setup is asked about once; in a blind trial each time it comes.
+        $given = $trial->blind_id === null
+            ? Rating::query()->where('setup_id', $trial->setup_id)->whereIn('trial_id', Trial::query()->where('fitting_id', $fitting->id)->whereNull('blind_id')->select('id'))
+            : Rating::query()->where('trial_id', $trial->id);
+        $open = array_values(array_diff(Rating::KINDS, $given->pluck('kind')->all()));
+
+        return $open === [] ? null : ['trialId' => $trial->id, 'open' => $open];
+    }
+
+    /** @return array<string, mixed>|null what this fitter did last, while it can be taken back */
+    private static function lastDone(Fitting $fitting, Request $request): ?array
+    {
+        $entry = LogEntry::query()->where('fitting_id', $fitting->id)->where('user_id', $request->user()?->getAuthIdentifier())->whereNull('undone_at')->whereNull('undo_of')->where('created_at', '>', now()->subHours(12))->with('user')->orderByDesc('id')->first();
+
+        return $entry === null ? null : LogController::entry($entry);
+    }
+
+    /** @param  Collection<int, Shot>  $shots */
+    private static function ofTrial(Fitting $fitting, ?Trial $trial, Collection $shots): ShotSet
+    {
+        $flight = $fitting->flight();
+
+        return $fitting->policy()->of('', array_values($shots->map(fn (Shot $s): array => ['shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason])->all()));
+    }
+
+    /**
+     * A setup hit again against the first trial of it.
+     *
+     * @param  array<int, Trial>  $trials
+     * @return list<array{measure: string, value: float, moved: bool, since: int}>
+     */
+    private static function repeat(Fitting $fitting, Judged $judged, Trial $trial, array $trials): array
+    {
+        $first = array_values(array_filter($trials, fn (Trial $t): bool => $t->setup_id === $trial->setup_id && $t->kind === 'trial' && $t->blind_id === null && $t->shots_count > 0 && $t->number < $trial->number))[0] ?? null;
+        if ($first === null) {
+            return [];
+        }
+        $of = fn (Trial $t): ShotSet => $fitting->policy()->of('', array_values(array_filter($judged->shots[$trial->setup_id] ?? [], fn (array $s): bool => $s['trial'] === $t->id)));
+
+        return array_map(fn (Repeat $r): array => ['measure' => $r->measure->value, 'value' => $r->value, 'moved' => $r->moved, 'since' => $first->number], Repeat::of($of($first), $of($trial)));
     }
 
     /** @return array<string, mixed> */
@@ -65,10 +139,13 @@ final class BayResource extends JsonResource
         return ['id' => $bay->id, 'name' => $bay->name, 'fittingId' => $bay->fitting_id, 'tokenMadeAt' => $bay->token_made_at?->toIso8601String()];
     }
 
-    /** @return array<string, mixed> */
-    private static function trial(Trial $trial): array
+    /** @return array<string, mixed> a trial; of a blind one that goes on, not which setup it is */
+    private static function trial(Trial $trial, ?Blind $open): array
     {
-        return ['id' => $trial->id, 'number' => $trial->number, 'kind' => $trial->kind, 'setupId' => $trial->setup_id, 'tag' => $trial->setup->tag, 'shots' => (int) ($trial->shots_count ?? 0), 'beganAt' => $trial->created_at->toIso8601String(), 'ended' => $trial->ended_at !== null];
+        $secret = $open !== null && $trial->blind_id === $open->id;
+
+        return ['id' => $trial->id, 'number' => $trial->number, 'kind' => $trial->kind, 'setupId' => $secret ? 0 : $trial->setup_id, 'tag' => $secret ? '' : $trial->setup->tag, 'shots' => (int) ($trial->shots_count ?? 0),
+            'beganAt' => $trial->created_at->toIso8601String(), 'ended' => $trial->ended_at !== null, 'note' => $trial->note, 'blind' => $trial->blind_id !== null];
     }
 
     /** @return list<array{setupId: int, steps: list<string>, wrenchChanges: int}> from what was in the hand last to every setup */
@@ -86,18 +163,20 @@ final class BayResource extends JsonResource
     /** @return array{tags: list<string>, wrenchChanges: int} setups that nobody has hit yet, in the order of fewest wrench changes */
     private static function queue(Judged $judged, ?Trial $last): array
     {
-        $waiting = array_values(array_filter($judged->setups, fn (Setup $s): bool => ! isset($judged->sets[$s->id]) && $s->id !== $last?->setup_id));
+        $waiting = array_values(array_filter($judged->setups, fn (Setup $s): bool => $s->shelf === '' && ! isset($judged->sets[$s->id]) && $s->id !== $last?->setup_id));
         [$order, $changes] = ChangeOver::order($last === null ? null : ($judged->setups[$last->setup_id] ?? null)?->parts(), array_map(fn (Setup $s): array => $s->parts(), $waiting));
 
         return ['tags' => array_map(fn (int $i): string => $waiting[$i]->tag, $order), 'wrenchChanges' => $changes];
     }
 
-    /** @return array{swings: float|null, swingsHit: int, minutes: float|null, minutesUsed: int} */
-    private static function budget(Fitting $fitting, ?Trial $first): array
+    /** @return array{swings: float|null, swingsHit: int, minutes: float|null, minutesUsed: int} of the visit that goes on */
+    private static function budget(Fitting $fitting, ?Trial $last): array
     {
         $brief = $fitting->brief();
+        $visit = Trial::query()->where('fitting_id', $fitting->id)->where('visit_id', $last?->visit_id)->get(['id', 'created_at']);
+        $first = $visit->min('created_at');
 
-        return ['swings' => $brief->swings, 'swingsHit' => Shot::query()->where('fitting_id', $fitting->id)->whereNotNull('trial_id')->count(), 'minutes' => $brief->minutes, 'minutesUsed' => $first === null ? 0 : (int) $first->created_at->diffInMinutes(now())];
+        return ['swings' => $brief->swings, 'swingsHit' => Shot::query()->whereIn('trial_id', $visit->pluck('id'))->count(), 'minutes' => $brief->minutes, 'minutesUsed' => $first === null ? 0 : (int) Carbon::parse($first)->diffInMinutes(now())];
     }
 
     /** @return array{toeMm: float, highMm: float, assumed: bool}|null the point of the face in line with the CG of the head in the hand */
@@ -125,12 +204,13 @@ final class BayResource extends JsonResource
     }
 
     /** @return list<array{sequence: int, trial: int|null, setupId: int, speedMps: float, club: bool, counts: bool}> club speed shot by shot, ball speed where no club was seen */
-    private static function drift(Fitting $fitting): array
+    private static function drift(Fitting $fitting, ?Blind $blind): array
     {
-        $shots = Shot::query()->where('fitting_id', $fitting->id)->orderBy('sequence')->limit(400)->get(['id', 'sequence', 'trial_id', 'setup_id', 'measured', 'left_out_reason']);
+        $shots = Shot::query()->where('fitting_id', $fitting->id)->orderByDesc('sequence')->limit(400)->get(['id', 'sequence', 'trial_id', 'setup_id', 'measured', 'left_out_reason'])->reverse();
+        $secret = $blind === null ? [] : Trial::query()->where('blind_id', $blind->id)->pluck('id')->flip()->all();
         $club = $shots->filter(fn (Shot $s): bool => isset($s->measured['clubSpeedMps']))->count() * 2 > $shots->count();
         $field = $club ? 'clubSpeedMps' : 'ballSpeedMps';
 
-        return array_values($shots->filter(fn (Shot $s): bool => isset($s->measured[$field]))->map(fn (Shot $s): array => ['sequence' => $s->sequence, 'trial' => $s->trial_id, 'setupId' => $s->setup_id, 'speedMps' => (float) $s->measured[$field], 'club' => $club, 'counts' => $s->counts()])->all());
+        return array_values($shots->filter(fn (Shot $s): bool => isset($s->measured[$field]))->map(fn (Shot $s): array => ['sequence' => $s->sequence, 'trial' => $s->trial_id, 'setupId' => isset($secret[$s->trial_id ?? 0]) ? 0 : $s->setup_id, 'speedMps' => (float) $s->measured[$field], 'club' => $club, 'counts' => $s->counts()])->all());
     }
 }

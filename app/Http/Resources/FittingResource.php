@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Models\Blind;
 use App\Models\Decision;
 use App\Models\Fitting;
+use App\Models\Rating;
 use App\Models\Setup;
+use App\Models\Shot;
+use App\Models\Trial;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
@@ -22,7 +27,7 @@ final class FittingResource extends JsonResource
     {
         /** @var Fitting $fitting */
         $fitting = $this->resource;
-        $setups = $fitting->setups()->with(['rackHead.readings', 'rackHead.sleeve', 'shaftPart', 'gripPart'])->withCount(['shots', 'shots as counted_count' => fn ($q) => $q->whereNull('left_out_reason')])->get();
+        $setups = $fitting->setups()->with(['rackHead.readings', 'rackHead.sleeve', 'shaftPart', 'gripPart'])->withCount(['shots' => fn (Builder $q) => Shot::revealed($q), 'shots as counted_count' => fn (Builder $q) => Shot::revealed($q)->whereNull('left_out_reason')])->get();
         $decision = $fitting->decisions()->with(['setup', 'fitter'])->first();
 
         return [
@@ -36,9 +41,25 @@ final class FittingResource extends JsonResource
             'createdAt' => $fitting->created_at->toIso8601String(),
             'updatedAt' => $fitting->updated_at->toIso8601String(),
             'setups' => SetupResource::collection($setups),
+            'ratings' => (object) self::ratings($fitting),
+            'screening' => ['name' => $fitting->policy()->name, 'label' => $fitting->policy()->label(), 'warning' => $fitting->policy()->warning()],
+            'asksRatings' => $fitting->asks_ratings,
             'decision' => $decision === null ? null : self::decision($decision),
             'missing' => self::missing($fitting, $setups->all(), $decision),
         ];
+    }
+
+    /** @return array<int, array<string, float>> mean of what the player said, by setup and kind; of a blind trial when it is revealed */
+    private static function ratings(Fitting $fitting): array
+    {
+        $out = [];
+        $rows = Rating::query()->toBase()->where('fitting_id', $fitting->id)->whereNotIn('trial_id', Trial::query()->whereIn('blind_id', Blind::query()->whereNull('revealed_at')->select('id'))->select('id'))
+            ->selectRaw('setup_id, kind, avg(stars) as stars')->groupBy('setup_id', 'kind')->get();
+        foreach ($rows as $row) {
+            $out[(int) $row->setup_id][(string) $row->kind] = (float) $row->stars;
+        }
+
+        return $out;
     }
 
     /** @return array<string, mixed> */

@@ -65,6 +65,9 @@ final class SetupResource extends JsonResource
             'body' => $body === null ? null : ['massG' => $body->massG, 'cgToeMm' => $body->cgToeMm, 'cgBackMm' => $body->cgBackMm, 'cgUpMm' => $body->cgUpMm, 'assumed' => $setup->rackHead?->assumed() ?? []],
             'swingWeight' => $points === null ? null : ['label' => SwingWeight::labelOf($points), 'points' => $points, 'measured' => $setup->swing_weight_points !== null],
             'warnings' => $body === null ? [] : EquipmentRules::warnings($body, $setup->rackHead?->volume_cm3, $setup->length_mm),
+            'shelf' => $setup->shelf,
+            'shelfReason' => $setup->shelf_reason,
+            'starred' => $setup->starred,
             'shots' => $setup->shots_count ?? 0,
             'counted' => $setup->counted_count ?? 0,
         ];

@@ -36,6 +36,7 @@ final class ShotResource extends JsonResource
             'flags' => $shot->flags,
             'hitAt' => $shot->hit_at,
             'note' => $shot->note,
+            'intent' => $shot->intent,
             'leftOut' => $shot->left_out_reason === null ? null : ['reason' => $shot->left_out_reason, 'note' => $shot->left_out_note, 'at' => $shot->left_out_at?->toIso8601String()],
         ];
     }

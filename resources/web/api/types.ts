@@ -50,10 +50,19 @@ export interface Setup {
     body: { massG: number; cgToeMm: number; cgBackMm: number; cgUpMm: number; assumed: string[] } | null;
     swingWeight: { label: string; points: number; measured: boolean } | null;
     warnings: string[];
+    /** '', parked or dropped */
+    shelf: string;
+    shelfReason: string;
+    starred: boolean;
     shots: number;
     counted: number;
 }
 export type StepName = 'brief' | 'bench' | 'bay' | 'shots' | 'compare' | 'decide' | 'sheet';
+export interface Screening {
+    name: string;
+    label: string;
+    warning: string;
+}
 export interface Fitting {
     id: number;
     version: number;
@@ -66,6 +75,10 @@ export interface Fitting {
     createdAt: string;
     updatedAt: string;
     setups: Setup[];
+    /** mean of what the player said, 1 to 5, by setup id and kind */
+    ratings: Record<string, Record<string, number>>;
+    screening: Screening;
+    asksRatings: boolean;
     decision: Decision | null;
     missing: Record<StepName, string>;
 }
@@ -84,6 +97,28 @@ export interface Trial {
     shots: number;
     beganAt: string;
     ended: boolean;
+    note: string;
+    blind: boolean;
+}
+export interface LogEntry {
+    id: number;
+    words: string;
+    by: string;
+    at: string;
+    undoable: boolean;
+    undone: boolean;
+}
+export interface MishitReason {
+    measure: string;
+    value: number;
+    usual: number;
+    why: string;
+}
+export interface Repeated {
+    measure: string;
+    value: number;
+    moved: boolean;
+    since: number;
 }
 export interface Standing {
     name: string;
@@ -113,13 +148,21 @@ export interface BayView {
     running: Trial | null;
     trials: Trial[];
     shots: Shot[];
+    /** shots that look like mishits and still count, by shot id */
+    mishits: Record<string, MishitReason[]>;
+    screening: Screening;
     means: Record<string, Summary | null>;
     benchmarkMeans: Record<string, Summary | null> | null;
     standing: Standing[];
+    repeat: Repeated[];
     drift: DriftPoint[];
     changeOver: { setupId: number; steps: string[]; wrenchChanges: number }[];
     queue: { tags: string[]; wrenchChanges: number };
     budget: { swings: number | null; swingsHit: number; minutes: number | null; minutesUsed: number };
+    visit: { number: number; trials: number };
+    blind: { place: number; of: number; shotsEach: number } | null;
+    asks: { trialId: number; open: string[] } | null;
+    lastDone: LogEntry | null;
     bays: Bay[];
     held: HeldShot[];
 }
@@ -364,6 +407,7 @@ export interface Shot {
     flags: string[];
     hitAt: string | null;
     note: string | null;
+    intent: string;
     leftOut: { reason: string; note: string | null; at: string } | null;
 }
 export interface ComparisonCell {

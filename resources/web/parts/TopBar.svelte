@@ -110,7 +110,7 @@
         flex-wrap: wrap;
     }
     nav a {
-        padding: 5px 12px;
+        padding: 5px 9px;
         color: var(--ink-2);
         text-decoration: none;
         border-bottom: 3px solid transparent;
@@ -137,7 +137,7 @@
     header > .who + .end {
         margin-left: auto;
     }
-    @media (max-width: 900px) {
+    @media (max-width: 1500px) {
         .more {
             display: none;
         }

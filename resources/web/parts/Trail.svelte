@@ -15,6 +15,7 @@
     function mark(setup: Setup): string {
         if (fitting.decision?.setupId === setup.id) return 'chosen';
         if (fitting.benchmarkSetupId === setup.id) return 'benchmark';
+        if (setup.shelf) return setup.shelf;
         return setup.counted === 0 ? 'to hit' : '';
     }
     function line(setup: Setup): string {
@@ -25,12 +26,12 @@
 </script>
 
 {#snippet stop(setup: Setup)}
-    <li>
+    <li class:branch={setup.position > 1 && parentOf(setup, fitting)?.position !== setup.position - 1}>
         <button class="stop" aria-pressed={onpick ? chosen.includes(setup.tag) : undefined} onclick={() => onpick?.(setup)} disabled={!onpick}>
-            <span class="node"><Glyph tag={setup.tag} r={10} open={setup.counted === 0} /></span>
+            <span class="node" class:aside={setup.shelf}><Glyph tag={setup.tag} r={10} open={setup.counted === 0} /></span>
             <span class="words">
-                <b>{setup.isBaseline ? 'Own club' : `from ${parentOf(setup, fitting)?.tag ?? '–'}`}</b>
-                <span class="what" title={line(setup)}>{line(setup)}</span>
+                <b>{setup.isBaseline ? 'Own club' : `from ${parentOf(setup, fitting)?.tag ?? '–'}`}{setup.starred ? ' ★' : ''}</b>
+                <span class="what" title={setup.shelf ? `${setup.shelf}: ${setup.shelfReason}` : line(setup)}>{line(setup)}</span>
                 <span class="small"
                     >{setup.counted} shot{setup.counted === 1 ? '' : 's'}{#if mark(setup)}&nbsp;· <em class={mark(setup).replace(' ', '-')}>{mark(setup)}</em
                         >{/if}</span
@@ -74,6 +75,10 @@
         width: 28%;
         border-top: 1.5px solid var(--hair);
     }
+    /* A line that does not come from the stop before it. */
+    .branch::before {
+        border-top-style: dashed;
+    }
     .stop {
         display: flex;
         gap: 8px;
@@ -116,6 +121,11 @@
         font-weight: 620;
         color: var(--mint);
     }
+    .aside {
+        opacity: 0.45;
+    }
+    em.parked,
+    em.dropped,
     em.to-hit {
         color: var(--amber);
     }

@@ -7,7 +7,7 @@
     import StrikeMap from '../../charts/StrikeMap.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
-    import { REASONS } from '../../parts/ShotTable.svelte';
+    import TypeShots from '../shots/TypeShots.svelte';
     import { watchLive } from '../../state/live';
     import { current, loadFitting } from '../../state/session.svelte';
     import { nameOf } from '../../units/setups';
@@ -15,7 +15,13 @@
     import BayPlace from './BayPlace.svelte';
     import ChangeOver from './ChangeOver.svelte';
     import HoldTray from './HoldTray.svelte';
-    import { budgetText, meanText, nextMove, shotSentence, standingText } from './words';
+    import BlindBar from './BlindBar.svelte';
+    import BlindStart from './BlindStart.svelte';
+    import LogList from './LogList.svelte';
+    import RatingCard from './RatingCard.svelte';
+    import Shelve from './Shelve.svelte';
+    import TrialShots from './TrialShots.svelte';
+    import { budgetText, INTENTS, KEYS, meanText, nextMove, repeatText, shotSentence, standingText } from './words';
 
     let { fitting }: { fitting: Fitting } = $props();
     const id = untrack(() => fitting.id);
@@ -27,7 +33,19 @@
     let chosen = $state<number | null>(null);
     let player = $state('steady');
     let ticked = $state<string[]>([]);
-    let undo = $state<{ words: string; back: () => Promise<unknown> } | null>(null);
+    let showing = $state(false);
+    let shelf = $state('');
+    let helping = $state(false);
+    let typing = $state(false);
+    let stored = $state('');
+    const POLICY: Record<string, string> = {
+        flagged: 'flagged shots out',
+        all: 'all shots',
+        robust: 'robust: far values pulled in',
+        'best 6 of 8': 'best 6 of 8 by carry',
+        'best 4 of 5': 'best 4 of 5 by carry',
+    };
+    const POLICIES = Object.keys(POLICY);
     const MEANS = ['carryM', 'totalM', 'ballSpeedMps', 'launchDeg', 'spinRpm', 'apexM'];
 
     async function load() {
@@ -63,6 +81,10 @@
     $effect(() => {
         if (chosen !== null) ticked = [];
     });
+    const asks = $derived(view?.asks ?? null);
+    const shown = $derived(fitting.setups.filter((s) => s.shelf === ''));
+    const aside = $derived(fitting.setups.filter((s) => s.shelf !== ''));
+    const again = $derived(view && running ? repeatText(view, running.tag, units) : '');
     const offers = $derived(!isBenchmark && running !== null && (view?.standing.some((s) => s.declared && s.word === 'better') ?? false));
 
     async function run(what: () => Promise<unknown>) {
@@ -88,37 +110,47 @@
             await loadFitting(id);
         });
     const hit = (count: number) => run(() => post(`fittings/${id}/simulate`, { count, player }));
-    const leaveOut = (shot: Shot, reason: string | null) =>
+    const leaveOut = (shot: Shot, reason: string | null) => run(() => patch(`shots/${shot.id}`, { leftOut: reason === null ? null : { reason } }));
+    const meant = (shot: Shot, intent: string) => run(() => patch(`shots/${shot.id}`, { intent }));
+    const noted = (shot: Shot, note: string) => run(() => patch(`shots/${shot.id}`, { note, was: shot.note }));
+    const change = (what: Record<string, unknown>) =>
+        run(async () => (current.fitting = await patch<Fitting>(`fittings/${id}`, { version: (await loadFitting(id)).version, ...what })));
+    const promote = () => change({ benchmarkSetupId: running!.setupId });
+    const star = () => next && run(async () => (await patch(`setups/${next.id}/shelf`, { starred: !next.starred }), await loadFitting(id)));
+    const bringBack = (setup: Setup) => run(async () => (await patch(`setups/${setup.id}/shelf`, { shelf: '' }), await loadFitting(id)));
+    const rate = (kind: string, stars: number) => asks && run(() => post(`trials/${asks.trialId}/ratings`, { kind, stars }));
+    const skip = () => asks && run(() => patch(`trials/${asks.trialId}`, { ratingSkipped: true }));
+    const takeBack = () => view?.lastDone?.undoable && run(async () => (await post(`log/${view!.lastDone!.id}/undo`, {}), await loadFitting(id)));
+    const blindBegin = (setupIds: number[], rounds: number, shotsEach: number) =>
         run(async () => {
-            await patch(`shots/${shot.id}`, { leftOut: reason === null ? null : { reason } });
-            undo = {
-                words: reason === null ? `Shot ${shot.sequence} counts again.` : `Shot ${shot.sequence} left out: ${reason}.`,
-                back: () => patch(`shots/${shot.id}`, { leftOut: reason === null ? (shot.leftOut ? { reason: shot.leftOut.reason } : null) : null }),
-            };
+            view = await post<BayView>(`fittings/${id}/blind`, { setupIds, rounds, shotsEach });
+            showing = true;
         });
-    const promote = () =>
+    const blindNext = () =>
         run(async () => {
-            const before = fitting.benchmarkSetupId;
-            const hold = async (setupId: number | null) =>
-                (current.fitting = await patch<Fitting>(`fittings/${id}`, { version: (await loadFitting(id)).version, benchmarkSetupId: setupId }));
-            await hold(running!.setupId);
-            undo = { words: `${running!.tag} is the benchmark now.`, back: () => hold(before) };
+            view = await post<BayView>(`fittings/${id}/blind/next`, {});
+            showing = true;
         });
-    function takeBack() {
-        const u = undo;
-        undo = null;
-        if (u) void run(u.back);
-    }
+    const blindReveal = () =>
+        run(async () => {
+            const was = new Set(view?.trials.filter((t) => t.blind && t.tag === '').map((t) => t.id));
+            view = await remove<BayView>(`fittings/${id}/blind`);
+            revealed = view.trials.filter((t) => was.has(t.id)).map((t) => t.tag);
+            showing = false;
+            await loadFitting(id);
+        });
+    let revealed = $state<string[]>([]);
     /** One key: ticks the next step of the change-over, and when all are done, begins. */
     function forward() {
+        if (view?.blind) return view.blind.place < view.blind.of ? void blindNext() : void blindReveal();
         const open = steps.find((s) => !ticked.includes(s));
         if (open) ticked = [...ticked, open];
         else void begin(next);
     }
     const back = () => (chosen = benchmark?.id ?? chosen);
     function step(by: number) {
-        const at = fitting.setups.findIndex((s) => s.id === chosen);
-        chosen = fitting.setups[(at + by + fitting.setups.length) % fitting.setups.length]?.id ?? null;
+        const at = shown.findIndex((s) => s.id === chosen);
+        chosen = shown[(at + by + shown.length) % shown.length]?.id ?? null;
     }
     function keys(event: KeyboardEvent) {
         if (
@@ -128,13 +160,27 @@
             (event.target as HTMLElement).matches('input:not([type=radio]):not([type=checkbox]), textarea, select')
         )
             return;
+        // While the player is asked, digits are answers, not steps.
+        if (asks && /^[0-5]$/.test(event.key)) {
+            event.preventDefault();
+            event.stopImmediatePropagation();
+            void (event.key === '0' ? skip() : rate(asks.open[0]!, Number(event.key)));
+            return;
+        }
         const act: Record<string, () => unknown> = {
             '<': () => step(-1),
             '>': () => step(1),
             '=': forward,
             '/': back,
             '-': () => last && leaveOut(last, last.leftOut ? null : 'mishit'),
+            '\\': () => last && meant(last, INTENTS[(INTENTS.indexOf(last.intent) + 1) % INTENTS.length]!),
             '+': () => offers && promote(),
+            '*': star,
+            '[': () => (shelf = 'parked'),
+            ']': () => (shelf = 'dropped'),
+            ';': () => view?.blind && (showing = !showing),
+            '?': () => (helping = !helping),
+            Escape: () => (helping = false),
             '.': () => hit(1),
             ',': () => hit(5),
             '0': () => (big = !big),
@@ -148,7 +194,7 @@
     }
 </script>
 
-<svelte:window onkeydown={keys} />
+<svelte:window onkeydowncapture={keys} />
 
 {#if !reached}<Notice kind="error"
         >No connection to the studio’s server. Shots are safe in the monitor and there; this screen catches up when it is back.</Notice
@@ -161,37 +207,48 @@
         <div class="bay" class:big>
             <section class="now" aria-live="polite">
                 <div class="hand">
-                    {#if inHand && running}
+                    {#if running && view.blind && !inHand}
+                        <div>
+                            <b>Blind: setting {view.blind.place} of {view.blind.of}</b>
+                            <span class="small">trial {running.number} · {view.shots.filter((s) => !s.leftOut).length} count{budgetText(view.budget)}</span>
+                        </div>
+                    {:else if inHand && running}
                         <Glyph tag={inHand.tag} r={20} />
                         <div>
-                            <b>{running.kind === 'warm-up' ? 'Warm-up with ' : ''}{nameOf(inHand)}</b>
+                            <b>{running.kind === 'warm-up' ? 'Warm-up with ' : ''}{nameOf(inHand)}{inHand.starred ? ' ★' : ''}</b>
                             <span class="small"
                                 >trial {running.number}{isBenchmark ? ', the benchmark' : ''} · {view.shots.filter((s) => !s.leftOut).length} count{budgetText(
                                     view.budget,
-                                )}</span
+                                )}{view.visit.number > 1 ? ` · visit ${view.visit.number}` : ''}</span
                             >
                         </div>
                     {:else}<b>Nothing in the hand yet</b>{/if}
                 </div>
-                {#if last && carry !== undefined}
-                    <p class="carry">
-                        <span class:left={last.leftOut}>{figure('carryM', carry, units)}</span><small
-                            >{units.distance} carry{last.computed.carryM !== undefined ? ', computed' : ''}</small
-                        >
-                    </p>
-                    <p class="line">{shotSentence(last, units)}{last.leftOut ? ` — left out: ${last.leftOut.reason}` : ''}</p>
+                {#if asks}
+                    <RatingCard open={asks.open} {rate} {skip} />
                 {:else}
-                    <p class="carry"><span>–</span><small>no shot in this trial yet</small></p>
+                    {#if last && carry !== undefined}
+                        <p class="carry">
+                            <span class:left={last.leftOut}>{figure('carryM', carry, units)}</span><small
+                                >{units.distance} carry{last.computed.carryM !== undefined ? ', computed' : ''}</small
+                            >
+                        </p>
+                        <p class="line">{shotSentence(last, units)}{last.leftOut ? ` — left out: ${last.leftOut.reason}` : ''}</p>
+                    {:else}
+                        <p class="carry"><span>–</span><small>no shot in this trial yet</small></p>
+                    {/if}
+                    <p class="standing">
+                        {#each view.standing.slice(0, big ? 3 : 5) as s (s.name)}<span class={s.word}
+                                >{standingText(s)}<span class="visually-hidden"> ({s.word})</span></span
+                            >{/each}
+                    </p>
+                    <p class="next">{nextMove(view, benchmark?.tag ?? null)}</p>
+                    {#if offers}<button onclick={promote}>Hold {running?.tag} as benchmark <small>+</small></button>{/if}
+                    {#if again}<p class="again">{again}</p>{/if}
+                    {#if revealed.length}<p class="again" role="status">The settings were {revealed.join(', ')}.</p>{/if}
                 {/if}
-                <p class="standing">
-                    {#each view.standing.slice(0, big ? 3 : 5) as s (s.name)}<span class={s.word}
-                            >{standingText(s)}<span class="visually-hidden"> ({s.word})</span></span
-                        >{/each}
-                </p>
-                <p class="next">{nextMove(view, benchmark?.tag ?? null)}</p>
-                {#if offers}<button onclick={promote}>Hold {running?.tag} as benchmark <small>+</small></button>{/if}
-                {#if undo}<p class="undo" role="status">{undo.words} <button class="plain" onclick={takeBack}>Undo</button></p>{/if}
-                {#if !big}
+                {#if view.lastDone}<p class="undo" role="status">You {view.lastDone.words}. <button class="plain" onclick={takeBack}>Undo</button></p>{/if}
+                {#if !big && !asks}
                     <table>
                         <thead
                             ><tr
@@ -209,77 +266,97 @@
                             >
                         </tbody>
                     </table>
+                    <p class="small policy">
+                        <label
+                            >Averages of <select
+                                value={view.screening.name}
+                                onchange={(e) => change({ screening: e.currentTarget.value })}
+                                aria-label="Screening policy"
+                                >{#each POLICIES as p (p)}<option value={p}>{POLICY[p]}</option>{/each}</select
+                            ></label
+                        ><label class="check"
+                            ><input type="checkbox" checked={fitting.asksRatings} onchange={(e) => change({ asksRatings: e.currentTarget.checked })} />
+                            {'Ask the player before the numbers'}</label
+                        ><button class="plain" onclick={() => run(async () => (view = await post<BayView>(`fittings/${id}/visits`, {})))}>Another visit</button
+                        >{#if view.screening.warning}<span class="warn">{view.screening.warning}</span>{/if}
+                    </p>
                     <DriftLine {fitting} drift={view.drift} trials={view.trials} />
                 {/if}
             </section>
             {#if !big}
                 <aside>
-                    <div class="controls">
-                        <div class="setups" role="radiogroup" aria-label="Setup for the next trial">
-                            {#each fitting.setups as s (s.id)}
-                                <label class:on={chosen === s.id} title={nameOf(s)}
-                                    ><input type="radio" name="hand" value={s.id} aria-label="Setup {s.tag}" bind:group={chosen} /><Glyph
-                                        tag={s.tag}
-                                        r={10}
-                                    /></label
+                    {#if view.blind}
+                        <BlindBar fittingId={id} blind={view.blind} hit={view.shots.length} bind:showing onnext={blindNext} onreveal={blindReveal} />
+                    {:else}
+                        <div class="controls">
+                            <div class="setups" role="radiogroup" aria-label="Setup for the next trial">
+                                {#each shown as s (s.id)}
+                                    <label class:on={chosen === s.id} title={nameOf(s)}
+                                        ><input type="radio" name="hand" value={s.id} aria-label="Setup {s.tag}" bind:group={chosen} /><Glyph
+                                            tag={s.tag}
+                                            r={10}
+                                        />{#if s.starred}<span class="star" title="starred">★</span>{/if}</label
+                                    >
+                                {/each}
+                            </div>
+                            <div class="row">
+                                <button disabled={!ready} onclick={() => begin(next)}>Begin the trial <small>=</small></button>
+                                <button
+                                    class="quiet"
+                                    onclick={() =>
+                                        begin(
+                                            fitting.setups.find((s) => s.id === chosen),
+                                            'warm-up',
+                                        )}>Warm-up</button
                                 >
-                            {/each}
+                                {#if benchmark && !isBenchmark}<button class="quiet" onclick={back}>Back to {benchmark.tag} <small>/</small></button>{/if}
+                                {#if running}<button class="plain" onclick={end}>End</button>{/if}
+                                <button class="plain" onclick={() => (big = true)}>Big figures <small>0</small></button>
+                                <button class="plain" onclick={() => (helping = true)}>Keys <small>?</small></button>
+                            </div>
+                            {#if next && shelf}
+                                <Shelve setup={next} bind:shelf done={() => void run(() => loadFitting(id))} />
+                            {:else if next && next.id !== fitting.benchmarkSetupId}
+                                <div class="row small">
+                                    {next.tag}: <button class="plain" onclick={() => (shelf = 'parked')}>Park <small>[</small></button>
+                                    <button class="plain" onclick={() => (shelf = 'dropped')}>Drop <small>]</small></button>
+                                    <button class="plain" onclick={star}>{next.starred ? 'Take the star off' : 'Star'} <small>*</small></button>
+                                </div>
+                            {/if}
+                            {#each aside as s (s.id)}<p class="small">
+                                    {s.tag}
+                                    {s.shelf}: {s.shelfReason} <button class="plain" onclick={() => bringBack(s)}>Bring {s.tag} back</button>
+                                </p>{/each}
                         </div>
-                        <div class="row">
-                            <button disabled={!ready} onclick={() => begin(next)}>Begin the trial <small>=</small></button>
-                            <button
-                                class="quiet"
-                                onclick={() =>
-                                    begin(
-                                        fitting.setups.find((s) => s.id === chosen),
-                                        'warm-up',
-                                    )}>Warm-up</button
-                            >
-                            {#if benchmark && !isBenchmark}<button class="quiet" onclick={back}>Back to {benchmark.tag} <small>/</small></button>{/if}
-                            {#if running}<button class="plain" onclick={end}>End</button>{/if}
-                            <button class="plain" onclick={() => (big = true)}>Big figures <small>0</small></button>
-                        </div>
-                    </div>
+                    {/if}
                     {#if view.queue.tags.length > 1}<p class="small">
                             Not hit yet, by fewest wrench changes ({view.queue.wrenchChanges}): {view.queue.tags.join(', ')}.
                         </p>{/if}
                     <HoldTray held={view.held} onsettled={load} />
                     <!-- While the wrench is out there is nothing to look at but what to do with it. -->
-                    {#if steps.length && !ready}
+                    {#if asks}
+                        <p class="small">The pictures come with the numbers.</p>
+                    {:else if steps.length && !ready && !view.blind}
                         <ChangeOver {steps} bind:ticked />
-                    {:else}
+                    {:else if !view.blind}
                         <div class="map"><LandingMap {fitting} shots={view.shots} sets={[]} chosen={running ? [running.tag] : []} /></div>
                     {/if}
-                    <div class="lower">
-                        <StrikeMap shots={view.shots} hand={fitting.player.hand} inLine={view.inLine} />
-                        <ol class="shots" aria-label="Shots of this trial">
-                            {#each view.shots.slice(-5).reverse() as s (s.id)}
-                                <li class:out={s.leftOut}>
-                                    <b>{s.sequence}</b>
-                                    <span
-                                        >{figure('carryM', s.measured.carryM ?? s.computed.carryM, units)} · {figure(
-                                            'sideM',
-                                            s.measured.sideM ?? s.computed.sideM,
-                                            units,
-                                        )}</span
-                                    >
-                                    {#if s.leftOut}
-                                        <span class="small">{s.leftOut.reason}</span><button class="plain" onclick={() => leaveOut(s, null)}
-                                            >Bring back<span class="visually-hidden"> shot {s.sequence}</span></button
-                                        >
-                                    {:else}
-                                        <select
-                                            aria-label="Leave out shot {s.sequence}"
-                                            value=""
-                                            onchange={(e) => e.currentTarget.value && leaveOut(s, e.currentTarget.value)}
-                                            ><option value="">counts</option>{#each REASONS as r (r)}<option>{r}</option>{/each}</select
-                                        >
-                                    {/if}
-                                </li>
-                            {/each}
-                        </ol>
-                    </div>
+                    {#if !asks}<div class="lower">
+                            {#if view.shots.length || view.inLine}<StrikeMap shots={view.shots} hand={fitting.player.hand} inLine={view.inLine} />{/if}
+                            <TrialShots {view} {units} {leaveOut} {meant} {noted} />
+                        </div>{/if}
                     <BayPlace {fitting} {bay} bays={view.bays} bind:player {hit} onchange={load} />
+                    {#if !view.blind && shown.length > 1}<BlindStart {fitting} begin={blindBegin} />{/if}
+                    <details bind:open={typing}>
+                        <summary>Type a shot</summary>
+                        {#if typing}<TypeShots
+                                {fitting}
+                                setupId={running?.setupId || null}
+                                onstored={(m) => ((stored = m), void run(() => loadFitting(id)))}
+                            />{/if}
+                        {#if stored}<p class="small" role="status">{stored}</p>{/if}
+                    </details>
+                    <LogList fittingId={id} stamp={view.lastDone?.id} onchange={() => void run(() => loadFitting(id))} />
                 </aside>
             {:else}
                 <button class="plain leave" onclick={() => (big = false)}>All figures <small>0</small></button>
@@ -287,6 +364,16 @@
         </div>
     {/if}
 {:else if !problem}<p class="small">Opening the bay …</p>{/if}
+{#if helping}
+    <section class="help" aria-label="Keys">
+        <h2>Keys</h2>
+        <dl>
+            {#each KEYS as [key, what] (key)}<dt><kbd>{key}</kbd></dt>
+                <dd>{what}</dd>{/each}
+        </dl>
+        <button class="quiet" onclick={() => (helping = false)}>Close <small>?</small></button>
+    </section>
+{/if}
 
 <style>
     .bay {
@@ -400,13 +487,6 @@
         border-color: var(--mint);
         background: var(--mint-wash);
     }
-    .shots {
-        list-style: none;
-        margin: 0;
-        padding: 0;
-        display: grid;
-        align-content: start;
-    }
     .map {
         max-width: 480px;
     }
@@ -415,27 +495,48 @@
         grid-template-columns: 250px minmax(0, 1fr);
         gap: 16px;
     }
-    .shots li {
-        display: flex;
-        gap: 8px;
-        align-items: center;
-        border-top: 1px solid var(--hair);
-        min-height: 32px;
-    }
-    .shots b {
-        min-width: 24px;
-    }
-    .shots select {
-        margin-left: auto;
-        width: 118px;
-        padding: 1px 4px;
-        border-color: var(--hair);
-    }
-    .shots .out {
+    .again {
+        font-size: var(--lead);
         color: var(--ink-2);
     }
-    .shots .out button {
-        margin-left: auto;
+    .policy {
+        display: flex;
+        gap: 12px;
+        flex-wrap: wrap;
+        align-items: center;
+    }
+    .policy label {
+        display: flex;
+        gap: 6px;
+        align-items: center;
+    }
+    .policy select {
+        width: auto;
+    }
+    .star {
+        color: var(--amber);
+    }
+    .help {
+        position: fixed;
+        inset: 60px auto auto 50%;
+        transform: translateX(-50%);
+        width: min(640px, 94vw);
+        max-height: 84vh;
+        overflow-y: auto;
+        background: var(--sheet);
+        border: 1.5px solid var(--ink);
+        border-radius: 8px;
+        padding: 14px 20px;
+        z-index: 5;
+    }
+    dl {
+        display: grid;
+        grid-template-columns: 110px 1fr;
+        gap: 4px 12px;
+        margin: 8px 0 12px;
+    }
+    dd {
+        margin: 0;
     }
     .leave {
         justify-self: start;

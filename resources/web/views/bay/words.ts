@@ -1,5 +1,50 @@
-import type { BayView, Shot, Standing, UnitChoice } from '../../api/types';
+import type { BayView, MishitReason, Shot, Standing, UnitChoice } from '../../api/types';
 import { figure, plain, unitOf, factor } from '../../units/units';
+
+export const INTENTS = ['normal', 'full out', 'smooth', 'shaped on purpose'];
+
+/** Every key of the bay, for the help and for whoever reads the code. No letter: letters are setups. */
+export const KEYS: [string, string][] = [
+    ['< >', 'previous and next setup'],
+    ['=', 'tick the next step of the change-over, then begin; in a blind trial the next setting'],
+    ['/', 'back to the benchmark'],
+    ['-', 'leave the last shot out, or bring it back'],
+    ['\\', 'how the last shot was meant: normal, full out, smooth, shaped on purpose'],
+    ['+', 'hold this setup as the benchmark, once it is offered'],
+    ['*', 'star the setup'],
+    ['[ ]', 'park the setup, drop it'],
+    ['. ,', 'hit one simulated shot, hit five'],
+    [';', 'blind trial: for the fitter’s eyes'],
+    ['0', 'big figures, and back'],
+    ['Backspace', 'undo'],
+    ['1 to 7', 'the steps; while ratings are asked, 1 to 5 answer them'],
+    ['?', 'these keys'],
+];
+
+/** Why a shot looks like a mishit, with this player's usual beside it. */
+export function mishitText(reasons: MishitReason[], units: UnitChoice): string {
+    return reasons
+        .map((r) => {
+            const unit = unitOf(r.measure, units);
+            const value = `${figure(r.measure, r.value, units)} ${unit}, usual ${figure(r.measure, r.usual, units)}`;
+            if (r.why === 'strike')
+                return `strike ${r.measure === 'strikeToeMm' ? 'toward the ' + (r.value > r.usual ? 'toe' : 'heel') : r.value > r.usual ? 'high' : 'low'}: ${value}`;
+            return `${r.why === 'swing' ? 'ball speed, and the swing was slow' : 'ball speed'}: ${value}`;
+        })
+        .join('; ');
+}
+
+/** A setup hit again, against its first trial. */
+export function repeatText(view: BayView, tag: string, units: UnitChoice): string {
+    if (!view.repeat.length) return '';
+    const since = view.repeat[0]!.since;
+    const moved = view.repeat.filter((r) => r.moved);
+    if (!moved.length) return `${tag} plays as it did in trial ${since}.`;
+    const say = (r: BayView['repeat'][number]) =>
+        `${NAMES[r.measure]} ${r.value > 0 ? '+' : '−'}${figure(r.measure, Math.abs(r.value), units).replace(/ [LR]$/, '')} ${unitOf(r.measure, units)}`;
+    return `${tag} is not as it was in trial ${since}: ${moved.map(say).join(', ')}. The player changed, not the club.`;
+}
+const NAMES: Record<string, string> = { carryM: 'carry', clubSpeedMps: 'club speed', ballSpeedMps: 'ball speed', spinRpm: 'spin', sideM: 'side' };
 
 const SIGNS: Record<string, string> = { better: '✓', worse: '✗', open: '?' };
 
@@ -47,6 +92,12 @@ export function meanText(
 /** What to do next, in one sentence. */
 export function nextMove(view: BayView, benchmarkTag: string | null): string {
     const trial = view.running;
+    if (view.blind)
+        return view.shots.length < view.blind.shotsEach
+            ? `Blind, setting ${view.blind.place} of ${view.blind.of}: ${view.blind.shotsEach - view.shots.length} more.`
+            : view.blind.place < view.blind.of
+              ? 'Next setting.'
+              : 'All settings are hit: reveal.';
     if (!trial) return 'Choose the setup in the hand, and begin.';
     if (trial.kind === 'warm-up') return 'Warm up. These shots count for nothing; begin the trial when the player is ready.';
     const counted = view.shots.filter((s) => !s.leftOut).length;

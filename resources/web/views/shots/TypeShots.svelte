@@ -5,7 +5,7 @@
     import Scroll from '../../parts/Scroll.svelte';
     import { MEASURES, unitOf } from '../../units/units';
 
-    let { fitting, onstored }: { fitting: Fitting; onstored: (message: string) => void } = $props();
+    let { fitting, onstored, setupId = null }: { fitting: Fitting; onstored: (message: string) => void; setupId?: number | null } = $props();
     const ALWAYS = ['ballSpeedMps', 'launchDeg', 'spinRpm'];
     const MORE = ['directionDeg', 'spinAxisDeg', 'clubSpeedMps', 'carryM', 'sideM', 'totalM', 'attackDeg', 'pathDeg', 'faceDeg', 'strikeToeMm', 'strikeHighMm'];
     interface Line {
@@ -25,13 +25,13 @@
         }
     }
     let lines = $state<Line[]>(kept());
-    let setupId = $state<number | null>(null);
+    let picked = $state<number | null>(null);
     let extra = $state<string[]>(['directionDeg', 'spinAxisDeg', 'carryM']);
     let problem = $state('');
     let busy = $state(false);
     const units = $derived(fitting.player.units);
     const fields = $derived([...ALWAYS, ...MORE.filter((m) => extra.includes(m))]);
-    const chosen = $derived(setupId ?? fitting.setups.find((s) => s.counted === 0)?.id ?? fitting.setups.at(-1)!.id);
+    const chosen = $derived(picked ?? setupId ?? fitting.setups.find((s) => s.counted === 0)?.id ?? fitting.setups.at(-1)!.id);
 
     $effect(() => localStorage.setItem(drawer, JSON.stringify(lines)));
     const isFilled = (line: Line) => fields.some((f) => (line.values[f] ?? '').trim() !== '');
@@ -74,7 +74,7 @@
 <form class="panel" onsubmit={store}>
     <div class="row">
         <label
-            >Hit with <select value={chosen} onchange={(e) => (setupId = Number(e.currentTarget.value))}
+            >Hit with <select value={chosen} onchange={(e) => (picked = Number(e.currentTarget.value))}
                 >{#each fitting.setups as s (s.id)}<option value={s.id}>{s.tag} · {s.head} {s.sleeveLabel}</option>{/each}</select
             ></label
         >

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Bay;
+use App\Models\Blind;
+use App\Models\Fitting;
+use App\Models\Setup;
+use App\Models\Trial;
+use App\Models\User;
+use App\Models\Visit;
+use Illuminate\Support\Facades\DB;
+
+/** Begins and ends trials. One runs at a time; it belongs to a visit and keeps the air, wind, ground, ball and monitor it is hit with. */
+final class RunTrial
+{
+    public function begin(Fitting $fitting, User $user, int $setupId, string $kind, ?Blind $blind = null): Trial
+    {
+        return DB::transaction(function () use ($fitting, $user, $setupId, $kind, $blind): Trial {
+            $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
+            $this->end($now);
+            $brief = $now->brief();
+            $bay = Bay::query()->where('fitting_id', $now->id)->first();
+            $trial = Trial::query()->create([
+                'studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'setup_id' => $setupId, 'visit_id' => Visit::now($now, $user)->id, 'blind_id' => $blind?->id,
+                'number' => (int) Trial::query()->where('fitting_id', $now->id)->max('number') + 1, 'kind' => $kind, 'begun_by' => $user->id,
+                // Shots are hit in a bay: no wind.
+                'place' => ['temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM, 'windMps' => 0, 'turf' => $brief->turf, 'ball' => Setup::query()->whereKey($setupId)->firstOrFail()->ball, 'monitor' => $bay->name ?? ''],
+            ]);
+            $now->update(['running_trial_id' => $trial->id]);
+
+            return $trial;
+        });
+    }
+
+    public function end(Fitting $fitting): void
+    {
+        foreach (Trial::query()->where('fitting_id', $fitting->id)->whereNull('ended_at')->get() as $trial) {
+            $trial->update(['ended_at' => now()]);
+        }
+        $fitting->update(['running_trial_id' => null]);
+    }
+}

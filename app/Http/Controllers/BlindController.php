@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\RunTrial;
+use App\Http\Resources\BayResource;
+use App\Models\Blind;
+use App\Models\Fitting;
+use App\Models\Setup;
+use App\Models\Trial;
+use App\Models\User;
+use App\Support\Journal;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Club\ChangeOver;
+use MintCarry\Core\Fitting\BlindOrder;
+use Random\Randomizer;
+
+/** A blind trial: two or three settings in an order drawn by the server, which no screen shows before it is revealed. */
+final class BlindController
+{
+    public function begin(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    {
+        $given = $request->validate([
+            'setupIds' => ['required', 'array', 'min:2', 'max:3'],
+            'setupIds.*' => ['integer', 'distinct', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)],
+            'rounds' => ['required', 'integer', 'between:1,4'],
+            'shotsEach' => ['required', 'integer', 'between:1,10'],
+        ], ['setupIds.min' => 'A blind trial takes two or three different setups.', 'setupIds.max' => 'A blind trial takes two or three different setups.']);
+        $user = self::user($request);
+        if (Blind::open($fitting) !== null) {
+            throw ValidationException::withMessages(['blind' => 'A blind trial is going on: reveal it first.']);
+        }
+        $order = BlindOrder::of(array_values(array_map(intval(...), $given['setupIds'])), (int) $given['rounds'], new Randomizer);
+        Journal::note($fitting, $user, 'began a blind trial of '.count($given['setupIds']).' settings', function () use ($fitting, $user, $order, $given, $run): void {
+            $blind = Blind::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setups' => $order, 'shots_each' => $given['shotsEach'], 'place' => 0, 'begun_by' => $user->id]);
+            $run->begin($fitting, $user, $order[0], 'trial', $blind);
+        });
+
+        return self::bay($request, $fitting, 201);
+    }
+
+    /** The next setting is in the hand. */
+    public function next(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    {
+        $user = self::user($request);
+        $blind = self::openOf($fitting);
+        if ($blind->place + 1 >= count($blind->setups)) {
+            throw ValidationException::withMessages(['blind' => 'That was the last setting: reveal the blind trial.']);
+        }
+        Journal::note($fitting, $user, 'went on to the next blind setting', function () use ($fitting, $user, $blind, $run): void {
+            $blind->update(['place' => $blind->place + 1]);
+            $run->begin($fitting, $user, $blind->setups[$blind->place], 'trial', $blind);
+        });
+
+        return self::bay($request, $fitting);
+    }
+
+    /** Says which setting was which; from now on its shots are judged like any others. */
+    public function reveal(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    {
+        $blind = self::openOf($fitting);
+        Journal::note($fitting, self::user($request), 'revealed the blind trial', function () use ($fitting, $blind, $run): void {
+            $run->end($fitting);
+            $blind->update(['revealed_at' => now()]);
+        });
+
+        return self::bay($request, $fitting);
+    }
+
+    /** What to do with the wrench now, for the fitter’s eyes only: asked for when the player looks away, part of no other answer. */
+    public function hand(Request $request, Fitting $fitting): JsonResponse
+    {
+        $blind = self::openOf($fitting);
+        $setups = Setup::query()->where('fitting_id', $fitting->id)->get()->keyBy('id');
+        $to = $setups[$blind->setups[$blind->place]];
+        $before = $blind->place > 0 ? $blind->setups[$blind->place - 1] : Trial::query()->where('fitting_id', $fitting->id)->whereNull('blind_id')->orderByDesc('number')->value('setup_id');
+        $steps = ChangeOver::between($before === null ? null : $setups[$before]->parts(), $to->parts())->steps;
+
+        return response()->json(['tag' => $to->tag, 'steps' => $steps === [] ? ['It stays as it is: loosen and tighten the sleeve to the click, so that the player hears the same'] : $steps]);
+    }
+
+    private static function openOf(Fitting $fitting): Blind
+    {
+        return Blind::open($fitting) ?? throw ValidationException::withMessages(['blind' => 'No blind trial is going on.']);
+    }
+
+    private static function user(Request $request): User
+    {
+        /** @var User $user */
+        $user = $request->user();
+
+        return $user;
+    }
+
+    private static function bay(Request $request, Fitting $fitting, int $status = 200): JsonResponse
+    {
+        return response()->json((new BayResource($fitting->refresh()))->toArray($request), $status);
+    }
+}

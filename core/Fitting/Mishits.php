@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Fitting;
+
+use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Statistics\Robust;
+
+/**
+ * Shots that look like mishits, each with its reason. A suggestion: nothing is removed by it.
+ *
+ * Ball speed more than 3 robust SD below the usual of its setup (SD over all setups of this player as a share of the setup's median, by the median absolute deviation, never under 1.5 %), or a strike more than 3
+ * robust SD from this player's usual place (never under 4 mm). Rules and figures: docs/judging.md, "Mishits".
+ */
+final class Mishits
+{
+    private const BEYOND = 3.0;
+
+    private const SPEED_FLOOR = 0.015;
+
+    private const STRIKE_FLOOR_MM = 4.0;
+
+    private const FROM_SHOTS = 4;
+
+    /**
+     * @param  list<ShotSet>  $sets  all shots of a setup that are not left out, warm-up and errors apart
+     * @return array<string, array<int, list<array{measure: Measure, value: float, usual: float, sd: float, why: string}>>> by tag and place of the shot in its set; `why` is speed, swing or strike
+     */
+    public static function among(array $sets): array
+    {
+        $ball = self::shares($sets, Measure::BallSpeed);
+        $club = self::shares($sets, Measure::ClubSpeed);
+        $out = [];
+        foreach ($sets as $set) {
+            foreach ($set->shots as $i => $shot) {
+                $reasons = [];
+                $speed = $shot->value(Measure::BallSpeed);
+                $usual = $ball['usual'][$set->tag] ?? null;
+                if ($speed !== null && $usual !== null && ($speed / $usual - 1) / $ball['sd'] < -self::BEYOND) {
+                    $swing = $shot->value(Measure::ClubSpeed);
+                    $slow = $swing !== null && isset($club['usual'][$set->tag]) && ($swing / $club['usual'][$set->tag] - 1) / $club['sd'] < -self::BEYOND;
+                    $reasons[] = ['measure' => Measure::BallSpeed, 'value' => $speed, 'usual' => $usual, 'sd' => $usual * $ball['sd'], 'why' => $slow ? 'swing' : 'speed'];
+                }
+                foreach ([Measure::StrikeToe, Measure::StrikeHigh] as $measure) {
+                    $value = $shot->value($measure);
+                    $all = array_merge(...array_map(static fn (ShotSet $s): array => $s->values($measure), $sets));
+                    if ($value === null || count($all) < self::FROM_SHOTS) {
+                        continue;
+                    }
+                    $at = Robust::median($all);
+                    $sd = max(self::STRIKE_FLOOR_MM, Robust::sd($all));
+                    if (abs($value - $at) > self::BEYOND * $sd) {
+                        $reasons[] = ['measure' => $measure, 'value' => $value, 'usual' => $at, 'sd' => $sd, 'why' => 'strike'];
+                    }
+                }
+                if ($reasons !== []) {
+                    $out[$set->tag][$i] = $reasons;
+                }
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * The usual value of each setup and the robust spread about it as a share. A setup with few shots of its own takes the usual of all.
+     *
+     * @param  list<ShotSet>  $sets
+     * @return array{usual: array<string, float>, sd: float}
+     */
+    private static function shares(array $sets, Measure $measure): array
+    {
+        $all = array_merge([], ...array_map(static fn (ShotSet $s): array => $s->values($measure), $sets));
+        if (count($all) < self::FROM_SHOTS) {
+            return ['usual' => [], 'sd' => self::SPEED_FLOOR];
+        }
+        $usual = [];
+        $shares = [];
+        foreach ($sets as $set) {
+            $values = $set->values($measure);
+            $usual[$set->tag] = Robust::median(count($values) >= self::FROM_SHOTS ? $values : $all);
+            foreach ($values as $value) {
+                $shares[] = $value / $usual[$set->tag];
+            }
+        }
+
+        return ['usual' => $usual, 'sd' => $shares === [] ? self::SPEED_FLOOR : max(self::SPEED_FLOOR, Robust::sd($shares))];
+    }
+}

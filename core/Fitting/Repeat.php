@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Fitting;
+
+use MintCarry\Core\Launch\Measure;
+
+/** A setup hit again against the first time it was hit: what moved though the club did not. The rule of `Standing` with its limit for a measure that nobody declared. */
+final readonly class Repeat
+{
+    /** Usual spread from shot to shot, kept units. */
+    private const USUAL = [['carryM', 12.0], ['clubSpeedMps', 0.7], ['ballSpeedMps', 1.1], ['spinRpm', 320.0], ['sideM', 16.0]];
+
+    /**
+     * @param  bool  $moved  beyond what scatter explains
+     * @param  float  $value  now minus then, kept unit
+     */
+    private function __construct(public Measure $measure, public float $value, public bool $moved)
+    {
+    }
+
+    /** @return list<self> measures that both have at least three values of */
+    public static function of(ShotSet $first, ShotSet $again): array
+    {
+        $out = [];
+        foreach (self::USUAL as [$field, $usual]) {
+            $measure = Measure::from($field);
+            $standing = Standing::between($field, $measure, $first->values($measure), $again->values($measure), 1, $usual, Standing::OTHER_Z);
+            if ($standing !== null) {
+                $out[] = new self($measure, $standing->value, $standing->word !== 'open');
+            }
+        }
+
+        return $out;
+    }
+}

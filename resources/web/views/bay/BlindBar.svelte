@@ -1,0 +1,78 @@
+<script lang="ts">
+    import { get, say } from '../../api/client';
+    import type { BayView } from '../../api/types';
+
+    let {
+        fittingId,
+        blind,
+        hit,
+        showing = $bindable(),
+        onnext,
+        onreveal,
+    }: { fittingId: number; blind: NonNullable<BayView['blind']>; hit: number; showing: boolean; onnext: () => void; onreveal: () => void } = $props();
+    let hand = $state<{ tag: string; steps: string[] } | null>(null);
+    let problem = $state('');
+    const isLast = $derived(blind.place === blind.of);
+
+    // Fetched only while it is shown, and forgotten after: no screen holds it otherwise.
+    $effect(() => {
+        void blind.place;
+        if (!showing) {
+            hand = null;
+            return;
+        }
+        get<{ tag: string; steps: string[] }>(`fittings/${fittingId}/blind/hand`)
+            .then((h) => (hand = showing ? h : null))
+            .catch((e) => (problem = say(e)));
+    });
+</script>
+
+<section aria-label="Blind trial">
+    <p><b>Blind trial: setting {blind.place} of {blind.of}</b> · {hit} of {blind.shotsEach} shots</p>
+    <div class="row">
+        <button class="quiet" aria-pressed={showing} onclick={() => (showing = !showing)}
+            >{showing ? 'Hide it again' : 'For the fitter’s eyes'} <small>;</small></button
+        >
+        {#if isLast}
+            <button onclick={onreveal}>Reveal <small>=</small></button>
+        {:else}
+            <button onclick={onnext} class:quiet={hit < blind.shotsEach}>Next setting <small>=</small></button>
+            <button class="plain" onclick={onreveal}>Stop and reveal</button>
+        {/if}
+    </div>
+    {#if showing && hand}
+        <div class="secret">
+            <p>The player looks away. In the hand: <b>{hand.tag}</b></p>
+            <ul>
+                {#each hand.steps as step (step)}<li>{step}</li>{/each}
+            </ul>
+            <p class="small">Nobody beside or ahead of the hitting area. Never hit with a loose head.</p>
+        </div>
+    {/if}
+    {#if problem}<p class="warn">{problem}</p>{/if}
+</section>
+
+<style>
+    section {
+        display: grid;
+        gap: 8px;
+        border: 1.5px solid var(--ink);
+        border-radius: 8px;
+        padding: 8px 12px;
+    }
+    .row {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 8px;
+        align-items: center;
+    }
+    .secret {
+        background: var(--amber-wash);
+        padding: 6px 10px;
+        border-radius: 6px;
+    }
+    ul {
+        margin: 0;
+        padding-left: 18px;
+    }
+</style>

@@ -1,0 +1,67 @@
+<script lang="ts">
+    import { get, post, say } from '../../api/client';
+    import type { LogEntry } from '../../api/types';
+    import { when } from '../../units/units';
+
+    let { fittingId, stamp, onchange }: { fittingId: number; stamp: number | undefined; onchange: () => void } = $props();
+    let entries = $state<LogEntry[]>([]);
+    let open = $state(false);
+    let problem = $state('');
+
+    async function load() {
+        try {
+            entries = await get<LogEntry[]>(`fittings/${fittingId}/log`);
+        } catch (e) {
+            problem = say(e);
+        }
+    }
+    $effect(() => {
+        void stamp;
+        if (open) void load();
+    });
+    async function back(entry: LogEntry) {
+        problem = '';
+        try {
+            await post(`log/${entry.id}/undo`, {});
+            onchange();
+        } catch (e) {
+            problem = say(e);
+        }
+        await load();
+    }
+</script>
+
+<details bind:open>
+    <summary>Log of this fitting</summary>
+    {#if problem}<p class="warn">{problem}</p>{/if}
+    <ol>
+        {#each entries as e (e.id)}
+            <li class:undone={e.undone}>
+                <span class="small">{when(e.at)} {e.by}</span>
+                <span>{e.words}{e.undone ? ' (taken back)' : ''}</span>
+                {#if e.undoable}<button class="plain" onclick={() => back(e)}>Take back<span class="visually-hidden">: {e.words}</span></button>{/if}
+            </li>
+        {:else}<li class="small">Nothing yet.</li>{/each}
+    </ol>
+</details>
+
+<style>
+    ol {
+        list-style: none;
+        margin: 6px 0 0;
+        padding: 0;
+        max-height: 260px;
+        overflow-y: auto;
+    }
+    li {
+        display: grid;
+        grid-template-columns: 150px minmax(0, 1fr) auto;
+        gap: 8px;
+        border-top: 1px solid var(--hair);
+        padding: 2px 0;
+        align-items: baseline;
+    }
+    .undone {
+        color: var(--ink-2);
+    }
+</style>
