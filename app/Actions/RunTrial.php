@@ -20,11 +20,12 @@ final class RunTrial
     {
         return DB::transaction(function () use ($fitting, $user, $setupId, $kind, $blind): Trial {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
+            $visit = Visit::now($now, $user);
             $this->end($now);
             $brief = $now->brief();
             $bay = Bay::query()->where('fitting_id', $now->id)->first();
             $trial = Trial::query()->create([
-                'studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'setup_id' => $setupId, 'visit_id' => Visit::now($now, $user)->id, 'blind_id' => $blind?->id,
+                'studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'setup_id' => $setupId, 'visit_id' => $visit->id, 'blind_id' => $blind?->id,
                 'number' => (int) Trial::query()->where('fitting_id', $now->id)->max('number') + 1, 'kind' => $kind, 'begun_by' => $user->id,
                 // Shots are hit in a bay: no wind.
                 'place' => ['temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM, 'windMps' => 0, 'turf' => $brief->turf, 'ball' => Setup::query()->whereKey($setupId)->firstOrFail()->ball, 'monitor' => $bay->name ?? ''],

@@ -39,6 +39,9 @@ final class Fitting extends Model
 
     protected $guarded = [];
 
+    /** @var array{string, BallFlight}|null for the brief as it stood */
+    private ?array $flight = null;
+
     protected function casts(): array
     {
         return ['typed' => 'array', 'brief' => 'array', 'brief_agreed_at' => 'datetime', 'asks_ratings' => 'boolean'];
@@ -93,8 +96,12 @@ final class Fitting extends Model
     /** The air and ground of the brief, without its wind: shots are hit in a bay. */
     public function flight(): BallFlight
     {
-        $brief = $this->brief();
+        $raw = (string) ($this->attributes['brief'] ?? '');
+        if ($this->flight === null || $this->flight[0] !== $raw) {
+            $brief = $this->brief();
+            $this->flight = [$raw, new BallFlight(new Atmosphere($brief->temperatureC, $brief->altitudeM), turf: $brief->turf())];
+        }
 
-        return new BallFlight(new Atmosphere($brief->temperatureC, $brief->altitudeM), turf: $brief->turf());
+        return $this->flight[1];
     }
 }

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Launch\LaunchShot;
+use WeakMap;
 
 /**
  * One recorded shot. `measured` holds what was measured, in kept units by field name; `typed` the cells as they stood.
@@ -43,6 +44,9 @@ use MintCarry\Core\Launch\LaunchShot;
 final class Shot extends Model
 {
     use BelongsToStudio, Journaled;
+
+    /** @var WeakMap<BallFlight, array<string, LaunchShot>>|null */
+    private static ?WeakMap $flown = null;
 
     public const INTENTS = ['normal', 'full out', 'smooth', 'shaped on purpose'];
 
@@ -81,8 +85,13 @@ final class Shot extends Model
         return $this->left_out_reason === null;
     }
 
+    /** The shot as the core takes it. Flown once for the same measured values in the same air. */
     public function launchShot(BallFlight $flight): LaunchShot
     {
-        return LaunchShot::of(array_map(floatval(...), $this->measured), $flight);
+        self::$flown ??= new WeakMap;
+        $raw = (string) ($this->attributes['measured'] ?? '');
+        $known = self::$flown[$flight] ?? [];
+
+        return $known[$raw] ?? (self::$flown[$flight] = $known + [$raw => LaunchShot::of(array_map(floatval(...), $this->measured), $flight)])[$raw];
     }
 }

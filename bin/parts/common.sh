@@ -133,7 +133,7 @@ APP_ENV=production
 APP_DEBUG=false
 APP_KEY=base64:$key
 LOG_CHANNEL=stderr
-SESSION_DRIVER=database
+SESSION_DRIVER=file
 SESSION_LIFETIME=600
 SESSION_COOKIE=mintcarry
 CACHE_STORE=database
@@ -146,6 +146,8 @@ DB_PASSWORD=$password
 EOF
     )
   fi
+  # Sessions in files: in the database every look at a screen would wait for a write to disk.
+  sed -i 's/^SESSION_DRIVER=database$/SESSION_DRIVER=file/' "$VAR/.env"
   [ "$WORKER" = "$(id -un)" ] || { chgrp "$WORKER" "$VAR/.env"; chmod 640 "$VAR/.env"; }
   local password name
   password="$(sed -n 's/^DB_PASSWORD=//p' "$VAR/.env")"
@@ -161,31 +163,38 @@ EOF
 artisan() { (cd "$ROOT" && php "${PHP_FAST[@]}" artisan "$@"); }
 
 # --- one served instance: php-fpm and nginx from configuration of our own --------------------------------------------
+# One pool of workers. Monitors have one of their own, ahead of the screens (the priority needs root): a shot never waits for somebody who looks.
+pool() { # NAME SOCKET CHILDREN NICE DIR
+  cat <<EOF
+[$1]
+$([ "$(id -u)" = 0 ] && printf 'user = %s\ngroup = %s\nlisten.owner = %s\nprocess.priority = %s\n' "$WORKER" "$WORKER" "$WORKER" "$4")
+listen = $2
+pm = static
+pm.max_children = $3
+clear_env = no
+catch_workers_output = yes
+decorate_workers_output = no
+php_admin_value[upload_max_filesize] = 60M
+php_admin_value[post_max_size] = 64M
+php_admin_value[upload_tmp_dir] = $5/tmp
+php_admin_value[sys_temp_dir] = $5/tmp
+php_admin_value[memory_limit] = 512M
+EOF
+}
 # serve_configuration NAME PORT HOST
 serve_configuration() {
   local dir="$RUN/$1"
   mkdir -p "$dir/tmp"
   [ "$WORKER" = "$(id -un)" ] || chown -R "$WORKER" "$dir"
   local fpm="$dir/fpm.sock"
-  [ ${#fpm} -lt 100 ] || fpm="${TMPDIR:-/tmp}/mintcarry-$1-$(hash_of <(printf %s "$ROOT") | cut -c1-12).sock"
+  [ ${#fpm} -lt 95 ] || fpm="${TMPDIR:-/tmp}/mintcarry-$1-$(hash_of <(printf %s "$ROOT") | cut -c1-12).sock"
   cat >"$dir/fpm.conf" <<EOF
 [global]
 daemonize = no
 error_log = $dir/fpm.log
 pid = $dir/fpm.pid
-[web]
-$([ "$(id -u)" = 0 ] && printf 'user = %s\ngroup = %s\nlisten.owner = %s\n' "$WORKER" "$WORKER" "$WORKER")
-listen = $fpm
-pm = static
-pm.max_children = 6
-clear_env = no
-catch_workers_output = yes
-decorate_workers_output = no
-php_admin_value[upload_max_filesize] = 60M
-php_admin_value[post_max_size] = 64M
-php_admin_value[upload_tmp_dir] = $dir/tmp
-php_admin_value[sys_temp_dir] = $dir/tmp
-php_admin_value[memory_limit] = 512M
+$(pool web "$fpm" 6 8 "$dir")
+$(pool feed "$fpm.feed" 3 0 "$dir")
 EOF
   cat >"$dir/nginx.conf" <<EOF
 $([ "$(id -u)" = 0 ] && printf 'user %s;' "$WORKER")
@@ -213,6 +222,13 @@ http {
     location /live/ { alias $VAR/live/; default_type text/plain; add_header Cache-Control no-store; add_header X-Content-Type-Options nosniff; }
     location /build/ { expires 30d; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
     location / { try_files \$uri @app; }
+    location ~ ^/api/bays/[0-9]+/(shots|hand)\$ {
+      include /etc/nginx/fastcgi_params;
+      fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
+      fastcgi_param SCRIPT_NAME /index.php;
+      fastcgi_pass unix:$fpm.feed;
+      fastcgi_read_timeout 60;
+    }
     location @app {
       include /etc/nginx/fastcgi_params;
       fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
@@ -230,7 +246,14 @@ EOF
 }
 
 launch_fpm() { # NAME → FPM_PID
-  setsid /usr/sbin/php-fpm8.2 --nodaemonize -y "$RUN/$1/fpm.conf" -d opcache.enable=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.revalidate_freq=0 -d expose_php=0 </dev/null >>"$RUN/$1/fpm.out" 2>&1 &
+  # Configuration and routes are read once, not at every request; the copies belong to this instance alone.
+  local cached=(APP_CONFIG_CACHE="$RUN/$1/config.php" APP_ROUTES_CACHE="$RUN/$1/routes.php" APP_EVENTS_CACHE="$RUN/$1/events.php")
+  (cd "$ROOT" && for what in config route event; do env "${cached[@]}" php artisan "$what:cache" -q || exit 1; done) || fail "the configuration could not be read."
+  [ "$WORKER" = "$(id -un)" ] || chown "$WORKER" "$RUN/$1"/{config,routes,events}.php
+  chmod 600 "$RUN/$1"/{config,routes,events}.php
+  local preload_as=()
+  [ "$(id -u)" != 0 ] || preload_as=(-d "opcache.preload_user=$WORKER")
+  setsid env "${cached[@]}" /usr/sbin/php-fpm8.2 --nodaemonize -y "$RUN/$1/fpm.conf" -d opcache.enable=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.revalidate_freq=2 -d opcache.preload="$ROOT/bin/parts/preload.php" "${preload_as[@]}" -d expose_php=0 </dev/null >>"$RUN/$1/fpm.out" 2>&1 &
   FPM_PID=$!
 }
 launch_nginx() { # NAME → NGINX_PID

@@ -7,10 +7,10 @@ namespace MintCarry\Core\Fitting;
 use MintCarry\Core\Statistics\Interval;
 use MintCarry\Core\Statistics\Normal;
 
-/** Share of drives that finish in the corridor with the aim held on its middle, and the 95 % interval of that share. Never 100 % from four of four. */
+/** Share of drives that finish in the corridor with the aim held on its middle, and the 95 % interval of that share. Never 100 % from four of four. Left and right are the shares that miss it on either side: a two-way miss shows there, and not in an average. */
 final readonly class CorridorShare
 {
-    private function __construct(public float $share, public Interval $interval, public int $n)
+    private function __construct(public float $share, public Interval $interval, public int $n, public float $left, public float $right)
     {
     }
 
@@ -18,11 +18,15 @@ final readonly class CorridorShare
     {
         $half = $corridor->halfM();
         $shares = [];
+        $left = $right = 0.0;
         for ($d = 0; $d < $draws; $d++) {
             [$mean, $sd] = $side->draw($random);
-            $shares[] = Normal::cdf(($half - $mean) / $sd) - Normal::cdf((-$half - $mean) / $sd);
+            [$l, $r] = [Normal::cdf((-$half - $mean) / $sd), 1 - Normal::cdf(($half - $mean) / $sd)];
+            $shares[] = 1 - $l - $r;
+            $left += $l / $draws;
+            $right += $r / $draws;
         }
 
-        return new self(array_sum($shares) / $draws, Interval::middleOf($shares), $side->n);
+        return new self(array_sum($shares) / $draws, Interval::middleOf($shares), $side->n, $left, $right);
     }
 }

@@ -31,8 +31,16 @@ final class Mishits
     {
         $ball = self::shares($sets, Measure::BallSpeed);
         $club = self::shares($sets, Measure::ClubSpeed);
+        $strikes = [];
+        foreach ([Measure::StrikeToe, Measure::StrikeHigh] as $measure) {
+            $all = array_merge([], ...array_map(static fn (ShotSet $s): array => $s->values($measure), $sets));
+            if (count($all) >= self::FROM_SHOTS) {
+                $strikes[] = [$measure, Robust::median($all), max(self::STRIKE_FLOOR_MM, Robust::sd($all))];
+            }
+        }
         $out = [];
         foreach ($sets as $set) {
+            $found = [];
             foreach ($set->shots as $i => $shot) {
                 $reasons = [];
                 $speed = $shot->value(Measure::BallSpeed);
@@ -42,21 +50,19 @@ final class Mishits
                     $slow = $swing !== null && isset($club['usual'][$set->tag]) && ($swing / $club['usual'][$set->tag] - 1) / $club['sd'] < -self::BEYOND;
                     $reasons[] = ['measure' => Measure::BallSpeed, 'value' => $speed, 'usual' => $usual, 'sd' => $usual * $ball['sd'], 'why' => $slow ? 'swing' : 'speed'];
                 }
-                foreach ([Measure::StrikeToe, Measure::StrikeHigh] as $measure) {
+                foreach ($strikes as [$measure, $at, $sd]) {
                     $value = $shot->value($measure);
-                    $all = array_merge(...array_map(static fn (ShotSet $s): array => $s->values($measure), $sets));
-                    if ($value === null || count($all) < self::FROM_SHOTS) {
-                        continue;
-                    }
-                    $at = Robust::median($all);
-                    $sd = max(self::STRIKE_FLOOR_MM, Robust::sd($all));
-                    if (abs($value - $at) > self::BEYOND * $sd) {
+                    if ($value !== null && abs($value - $at) > self::BEYOND * $sd) {
                         $reasons[] = ['measure' => $measure, 'value' => $value, 'usual' => $at, 'sd' => $sd, 'why' => 'strike'];
                     }
                 }
                 if ($reasons !== []) {
-                    $out[$set->tag][$i] = $reasons;
+                    $found[$i] = $reasons;
                 }
+            }
+            // Where a third of the shots stand out, none does: that is another swing, or another player.
+            if ($found !== [] && 3 * count($found) <= $set->count()) {
+                $out[$set->tag] = $found;
             }
         }
 

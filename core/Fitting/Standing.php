@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace MintCarry\Core\Fitting;
 
 use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Statistics\FisherF;
+use MintCarry\Core\Statistics\Interval;
+use MintCarry\Core\Statistics\StudentT;
 
 /**
- * A setup against the held benchmark while it is being hit: better, worse or open, looked at after every shot.
+ * A setup against the held benchmark while it is being hit: better, worse, the same or open, looked at after every shot.
  *
  * Pooled spread shrunk to what is usual, s² = (8 σ₀² + (nₐ−1) sₐ² + (n_b−1) s_b²) / (8 + nₐ + n_b − 2), z = (x̄_b − x̄ₐ) / (s √(1/nₐ + 1/n_b)); a word from three shots each on when
- * |z| > 2.5 for the brief's declared measure and 3.0 for any other, which keeps a false word rare under looking after every shot (docs/judging.md; rule of the shared judging page).
+ * |z| > 2.5 for the brief's declared measure and 3.0 for any other, which keeps a false word rare under looking after every shot. "The same" where the difference and 1.64 of its standard errors stay within
+ * what is worth telling apart (a margin for each measure). Spread is judged by the ratio of the two variances (F distribution, 99.7 %), which from a few shots is nearly always open. Rules and figures: docs/judging.md, "Verdict while hitting".
  */
 final readonly class Standing
 {
@@ -23,17 +27,18 @@ final readonly class Standing
     private const PRIOR_DOF = 8;
 
     /**
-     * @param  string  $word  better, worse or open
+     * @param  string  $word  better, worse, same or open
+     * @param  Interval  $interval  95 % interval of the difference; of spread, of the ratio of the two
      * @param  float  $value  difference from the benchmark, kept unit; + = more
      * @param  bool  $declared  is it the one measure that the brief's scoring declares?
      * @param  int|null  $moreShots  about how many more with this setup would settle it; null when it is settled, cannot be told yet, or would take more than 30
      */
-    private function __construct(public string $name, public Measure $measure, public string $word, public float $value, public float $z, public ?int $moreShots, public bool $declared = false)
+    private function __construct(public string $name, public Measure $measure, public string $word, public float $value, public float $z, public ?int $moreShots, public Interval $interval, public bool $declared = false)
     {
     }
 
-    /** The measures looked at live: name on the screen, which way is better, usual spread from shot to shot. */
-    private const MEASURES = ['longer' => [Measure::Carry, 1, 12.0], 'straighter' => [Measure::Side, -1, 9.0], 'faster ball' => [Measure::BallSpeed, 1, 1.1], 'less spin' => [Measure::Spin, -1, 320.0], 'higher' => [Measure::Apex, 1, 4.5]];
+    /** The measures looked at live: name on the screen, which way is better, usual spread from shot to shot, and the difference that is worth telling. */
+    private const MEASURES = ['longer' => [Measure::Carry, 1, 12.0, 7.0], 'straighter' => [Measure::Side, -1, 9.0, 5.0], 'faster ball' => [Measure::BallSpeed, 1, 1.1, 0.7], 'less spin' => [Measure::Spin, -1, 320.0, 180.0], 'higher' => [Measure::Apex, 1, 4.5, 2.5]];
 
     /**
      * @return list<self> by measure; those that both sets have at least three values of
@@ -42,16 +47,31 @@ final readonly class Standing
     {
         $declared = $scoring === Scoring::Straightest ? 'straighter' : 'longer';
         $out = [];
-        foreach (self::MEASURES as $name => [$measure, $way, $usual]) {
+        foreach (self::MEASURES as $name => [$measure, $way, $usual, $margin]) {
             // Straighter counts how far from the target line, on either side.
             $values = static fn (ShotSet $set): array => $measure === Measure::Side ? array_map(abs(...), $set->values($measure)) : $set->values($measure);
-            $standing = self::between($name, $measure, $values($benchmark), $values($trial), $way, $usual, $name === $declared ? self::DECLARED_Z : self::OTHER_Z, $name === $declared);
+            $standing = self::between($name, $measure, $values($benchmark), $values($trial), $way, $usual, $name === $declared ? self::DECLARED_Z : self::OTHER_Z, $name === $declared, $margin);
             if ($standing !== null) {
                 $out[] = $standing;
             }
         }
+        $tighter = self::spread($benchmark, $trial);
 
-        return $out;
+        return $tighter === null ? $out : [...$out, $tighter];
+    }
+
+    /** How the spread of side compares: the ratio of the two SDs. */
+    private static function spread(ShotSet $benchmark, ShotSet $trial): ?self
+    {
+        [$a, $b] = [$benchmark->summary(Measure::Side), $trial->summary(Measure::Side)];
+        if ($a === null || $b === null || $a->n < self::FROM_SHOTS || $b->n < self::FROM_SHOTS || ($a->sd ?? 0.0) <= 0 || ($b->sd ?? 0.0) <= 0) {
+            return null;
+        }
+        $ratio = $b->sd / $a->sd;
+        $within = static fn (float $tail): Interval => new Interval($ratio / sqrt(FisherF::quantile(1 - $tail, $b->n - 1, $a->n - 1)), $ratio / sqrt(FisherF::quantile($tail, $b->n - 1, $a->n - 1)));
+        $told = ! $within(0.00135)->contains(1.0);
+
+        return new self('tighter', Measure::Side, $told ? ($ratio < 1 ? 'better' : 'worse') : 'open', $ratio, 0.0, null, $within(0.025));
     }
 
     /**
@@ -59,7 +79,7 @@ final readonly class Standing
      * @param  list<float>  $b
      * @param  int  $way  + 1 when more is better
      */
-    public static function between(string $name, Measure $measure, array $a, array $b, int $way, float $usualSd, float $limit, bool $declared = false): ?self
+    public static function between(string $name, Measure $measure, array $a, array $b, int $way, float $usualSd, float $limit, bool $declared = false, float $margin = 0.0): ?self
     {
         [$na, $nb] = [count($a), count($b)];
         if ($na < self::FROM_SHOTS || $nb < self::FROM_SHOTS) {
@@ -70,10 +90,16 @@ final readonly class Standing
         $s = sqrt((self::PRIOR_DOF * $usualSd ** 2 + $squares($a) + $squares($b)) / (self::PRIOR_DOF + $na + $nb - 2));
         $value = $mean($b) - $mean($a);
         $z = $value / ($s * sqrt(1 / $na + 1 / $nb));
-        $word = abs($z) > $limit ? ($z * $way > 0 ? 'better' : 'worse') : 'open';
+        $error = $s * sqrt(1 / $na + 1 / $nb);
+        $half = StudentT::quantile(0.975, self::PRIOR_DOF + $na + $nb - 2) * $error;
+        $word = match (true) {
+            abs($z) > $limit => $z * $way > 0 ? 'better' : 'worse',
+            abs($value) + 1.64 * $error < $margin => 'same',
+            default => 'open',
+        };
         $room = ($value / ($limit * $s)) ** 2 - 1 / $na;
         $more = $word !== 'open' || $room <= 0 ? null : (int) max(1, ceil(1 / $room) - $nb);
 
-        return new self($name, $measure, $word, $value, $z, $more !== null && $more <= 30 ? $more : null, $declared);
+        return new self($name, $measure, $word, $value, $z, $more !== null && $more <= 30 ? $more : null, new Interval($value - $half, $value + $half), $declared);
     }
 }

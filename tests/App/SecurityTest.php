@@ -6,6 +6,7 @@ use App\Http\Middleware\BayToken;
 use App\Models\Decision;
 use App\Models\HeldShot;
 use App\Models\ImportFile;
+use App\Models\LogEntry;
 use App\Models\Shot;
 use App\Models\User;
 use Database\Seeders\DemoSeeder;
@@ -23,7 +24,9 @@ it('keeps one studio out of every record of another, on every route', function (
     $part = $this->postJson('api/parts', ['kind' => 'grip', 'label' => 'Theirs', 'data' => ['massG' => 50]])->assertCreated()->json('id');
     $bay = $this->postJson('api/bays', ['name' => 'Theirs'])->assertCreated()->json('id');
     $held = HeldShot::query()->create(['studio_id' => $theirs->studio_id, 'bay_id' => $bay, 'sender_id' => 'x', 'body' => [], 'reason' => 'x'])->id;
-    $ids = ['head' => $head['id'], 'sleeve' => $head['sleeveId'], 'part' => $part, 'bay' => $bay, 'held' => $held, 'device' => 'gauge', 'fitting' => $fitting->id, 'setup' => $setup->id, 'shot' => Shot::query()->firstOrFail()->id, 'file' => $file];
+    $trial = $this->postJson("api/fittings/{$fitting->id}/trials", ['setupId' => $setup->id])->assertCreated()->json('running.id');
+    $entry = LogEntry::query()->latest('id')->value('id');
+    $ids = ['trial' => $trial, 'entry' => $entry, 'head' => $head['id'], 'sleeve' => $head['sleeveId'], 'part' => $part, 'bay' => $bay, 'held' => $held, 'device' => 'gauge', 'fitting' => $fitting->id, 'setup' => $setup->id, 'shot' => Shot::query()->firstOrFail()->id, 'file' => $file];
 
     $ours = $this->fitter('Ours');
     $tried = 0;

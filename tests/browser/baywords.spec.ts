@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { BayView, Shot, Standing, Summary } from '../../resources/web/api/types';
-import { budgetText, meanText, nextMove, shotSentence, standingText } from '../../resources/web/views/bay/words';
+import { budgetText, KEYS, meanText, mishitText, nextMove, repeatText, shotSentence, standingText } from '../../resources/web/views/bay/words';
 
 // What the bay says, without a page.
 
@@ -20,6 +20,7 @@ const told = (name: string, word: string, more: Partial<Standing> = {}): Standin
     value: 3,
     declared: name === 'longer',
     moreShots: null,
+    interval: { low: -1, high: 1 },
     ...more,
 });
 const summary = { n: 6, mean: 205, sd: 5, median: 205, meanInterval: { low: 201, high: 209 } } as Summary;
@@ -28,6 +29,9 @@ function view(more: Partial<BayView> = {}, tag = 'B', counted = 4): BayView {
     return {
         running: { id: 1, number: 2, kind: 'trial', setupId: 2, tag, shots: counted, beganAt: '', ended: false },
         shots: Array.from({ length: counted }, () => shot({})),
+        counted,
+        blind: null,
+        repeat: [],
         benchmarkMeans: { carryM: summary },
         standing: [],
         ...more,
@@ -80,11 +84,44 @@ test('only the declared measure makes a setup the one to beat', () => {
 
 test('shots left out are not counted toward a word', () => {
     const left = [shot({}, true), shot({}, true), shot({}), shot({})];
-    expect(nextMove(view({ shots: left }), 'A')).toBe('1 more before anything can be said.');
+    expect(nextMove(view({ shots: left, counted: 2 }), 'A')).toBe('1 more before anything can be said.');
 });
 
 test('what is left of the budget is said where the brief named one', () => {
     expect(budgetText({ swings: 60, swingsHit: 26, minutes: 90, minutesUsed: 41 })).toBe(' · 34 of 60 swings left · 41 of 90 minutes');
     expect(budgetText({ swings: 20, swingsHit: 26, minutes: null, minutesUsed: 41 })).toBe(' · 0 of 20 swings left');
     expect(budgetText({ swings: null, swingsHit: 26, minutes: null, minutesUsed: 41 })).toBe('');
+});
+
+test('a mishit is suggested with its reason in the player’s units', () => {
+    expect(mishitText([{ measure: 'ballSpeedMps', value: 61, usual: 66, why: 'speed' }], yards)).toBe('ball speed: 136.5 mph, usual 147.6');
+    expect(mishitText([{ measure: 'ballSpeedMps', value: 61, usual: 66, why: 'swing' }], metres)).toContain('and the swing was slow');
+    expect(mishitText([{ measure: 'strikeToeMm', value: -28, usual: 2, why: 'strike' }], yards)).toMatch(/^strike toward the heel: /);
+    expect(mishitText([{ measure: 'strikeHighMm', value: 18, usual: 0, why: 'strike' }], yards)).toMatch(/^strike high: /);
+});
+
+test('a setup hit again is said to play as before, or not', () => {
+    const at = (value: number, moved: boolean) => [{ measure: 'clubSpeedMps', value, moved, since: 1 }];
+    expect(repeatText(view({ repeat: [] }), 'A', yards)).toBe('');
+    expect(repeatText(view({ repeat: at(-0.2, false) }), 'A', yards)).toBe('A plays as it did in trial 1.');
+    expect(repeatText(view({ repeat: at(-1.8, true) }), 'A', yards)).toBe(
+        'A is not as it was in trial 1: club speed −4.0 mph. The player changed, not the club.',
+    );
+});
+
+test('a blind trial says how far it is, and nothing more', () => {
+    const blind = { place: 1, of: 4, shotsEach: 3 };
+    expect(nextMove(view({ blind }, '', 1), 'A')).toBe('Blind, setting 1 of 4: 2 more.');
+    expect(nextMove(view({ blind }, '', 3), 'A')).toBe('Next setting.');
+    expect(nextMove(view({ blind: { ...blind, place: 4 } }, '', 3), 'A')).toContain('reveal');
+});
+
+test('as good as the same is a word of its own', () => {
+    expect(standingText(told('longer', 'same'))).toBe('longer =');
+    expect(nextMove(view({ standing: [told('longer', 'same')] }, 'B', 8), 'A')).toContain('As good as the same as A');
+});
+
+test('no key of the bay is a letter, for letters are setups', () => {
+    for (const [key] of KEYS) expect(key === 'Backspace' || !/[a-z]/i.test(key.replace('to', ''))).toBe(true);
+    expect(new Set(KEYS.map(([k]) => k)).size).toBe(KEYS.length);
 });

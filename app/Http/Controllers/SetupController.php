@@ -99,7 +99,7 @@ final class SetupController
     /** Parks or drops a setup with a reason, brings it back, or stars it. It keeps its letter, its shots and its place on the trail. */
     public function shelve(Request $request, Setup $setup): JsonResponse
     {
-        $given = $request->validate(['shelf' => ['sometimes', 'present', 'string', Rule::in(Setup::SHELVES)], 'reason' => ['sometimes', 'nullable', 'string', 'max:300'], 'starred' => ['sometimes', 'boolean']]);
+        $given = $request->validate(['shelf' => ['sometimes', 'nullable', Rule::in(Setup::SHELVES)], 'reason' => ['sometimes', 'nullable', 'string', 'max:300'], 'starred' => ['sometimes', 'boolean']]);
         $change = [];
         $words = [];
         if (array_key_exists('shelf', $given)) {

@@ -26,12 +26,19 @@ use MintCarry\Core\Club\Head;
 use MintCarry\Core\Fitting\Repeat;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Standing;
+use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Summary;
+use stdClass;
 
 /** The live screen of a fitting: the running trial, its shots and means, how the setup in the hand stands against the benchmark, the drift of speed, bays and held shots. */
 final class BayResource extends JsonResource
 {
+    /** A screen shows this many shots of the trial, and the drift of this many of the fitting. */
+    private const SHOWN = 40;
+
+    private const DRIFT = 400;
+
     private const MEANS = [Measure::Carry, Measure::Total, Measure::Side, Measure::BallSpeed, Measure::LaunchAngle, Measure::Spin, Measure::Apex, Measure::ClubSpeed];
 
     /** @return array<string, mixed> */
@@ -45,7 +52,8 @@ final class BayResource extends JsonResource
         $trials = Trial::query()->where('fitting_id', $fitting->id)->with('setup')->withCount('shots')->orderBy('number')->get();
         $trial = $trials->firstWhere('id', $fitting->running_trial_id);
         $secret = $blind !== null && $trial?->blind_id === $blind->id;
-        $shots = Shot::query()->where('trial_id', $trial->id ?? 0)->orderBy('sequence')->get()->sortBy(fn (Shot $s): array => [$s->sender_sequence ?? $s->sequence, $s->sequence])->values();
+        // The latest of the trial, in the sender's order; all of them are in the averages.
+        $shots = Shot::query()->where('trial_id', $trial->id ?? 0)->orderByDesc('sequence')->limit(self::SHOWN)->get()->sortBy(fn (Shot $s): array => [$s->sender_sequence ?? $s->sequence, $s->sequence])->values();
         $set = $trial === null || $secret ? null : $judged->sets[$trial->setup_id] ?? null;
         $benchmark = $fitting->benchmark_setup_id === null ? null : $judged->sets[$fitting->benchmark_setup_id] ?? null;
         $last = $secret ? null : $trials->last();
@@ -59,12 +67,13 @@ final class BayResource extends JsonResource
             'shots' => $shots->map(fn (Shot $s): array => ($secret ? ['setupId' => 0] : []) + (new ShotResource($s, $flight))->toArray($request))->all(),
             'mishits' => (object) array_intersect_key($mishits, array_flip($shots->pluck('id')->all())),
             'screening' => ['name' => $fitting->policy()->name, 'label' => $fitting->policy()->label(), 'warning' => $fitting->policy()->warning()],
-            'means' => self::means(self::ofTrial($fitting, $trial, $shots)),
+            'counted' => $trial === null ? 0 : Shot::query()->where('trial_id', $trial->id)->whereNull('left_out_reason')->count(),
+            'means' => self::means(self::ofTrial($fitting, $judged, $trial, $secret)),
             'benchmarkMeans' => $benchmark === null ? null : self::means($benchmark),
             'standing' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? []
-                : array_map(fn (Standing $s): array => ['name' => $s->name, 'measure' => $s->measure->value, 'word' => $s->word, 'value' => $s->value, 'declared' => $s->declared, 'moreShots' => $s->moreShots], Standing::of($benchmark, $set, $fitting->brief()->scoring())),
+                : array_map(fn (Standing $s): array => ['name' => $s->name, 'measure' => $s->measure->value, 'word' => $s->word, 'value' => $s->value, 'interval' => $s->interval, 'declared' => $s->declared, 'moreShots' => $s->moreShots], Standing::of($benchmark, $set, $fitting->brief()->scoring())),
             'repeat' => $trial === null || $secret || $trial->kind === 'warm-up' ? [] : self::repeat($fitting, $judged, $trial, $trials->all()),
-            'drift' => self::drift($fitting, $blind),
+            'drift' => self::drift($fitting, $judged, $blind),
             'changeOver' => $secret ? [] : self::changeOver($judged, $last),
             'queue' => $secret ? ['tags' => [], 'wrenchChanges' => 0] : self::queue($judged, $last),
             'budget' => self::budget($fitting, $trials->last()),
@@ -72,7 +81,7 @@ final class BayResource extends JsonResource
             'blind' => $blind === null ? null : ['place' => $blind->place + 1, 'of' => count($blind->setups), 'shotsEach' => $blind->shots_each],
             'asks' => self::asks($fitting, $trial, $shots->count()),
             'lastDone' => self::lastDone($fitting, $request),
-            'bays' => Bay::query()->where('studio_id', $fitting->studio_id)->orderBy('name')->get()->map(self::bay(...))->all(),
+            'bays' => self::bays($fitting),
             'held' => HeldShot::query()->where('fitting_id', $fitting->id)->whereNull('settled_at')->orderBy('id')->limit(50)->get()->map(fn (HeldShot $h): array => ['id' => $h->id, 'reason' => $h->reason, 'values' => (object) ($h->body['values'] ?? []), 'at' => $h->created_at->toIso8601String()])->all(),
         ];
     }
@@ -108,12 +117,16 @@ final class BayResource extends JsonResource
         return $entry === null ? null : LogController::entry($entry);
     }
 
-    /** @param  Collection<int, Shot>  $shots */
-    private static function ofTrial(Fitting $fitting, ?Trial $trial, Collection $shots): ShotSet
+    private static function ofTrial(Fitting $fitting, Judged $judged, ?Trial $trial, bool $secret): ShotSet
     {
         $flight = $fitting->flight();
+        $shots = match (true) {
+            $trial === null => [],
+            $secret => array_values(Shot::query()->where('trial_id', $trial->id)->get(['id', 'measured', 'left_out_reason'])->map(fn (Shot $s): array => ['shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason])->all()),
+            default => array_values(array_filter($judged->shots[$trial->setup_id] ?? [], fn (array $s): bool => $s['trial'] === $trial->id)),
+        };
 
-        return $fitting->policy()->of('', array_values($shots->map(fn (Shot $s): array => ['shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason])->all()));
+        return $fitting->policy()->of('', $shots);
     }
 
     /**
@@ -131,6 +144,13 @@ final class BayResource extends JsonResource
         $of = fn (Trial $t): ShotSet => $fitting->policy()->of('', array_values(array_filter($judged->shots[$trial->setup_id] ?? [], fn (array $s): bool => $s['trial'] === $t->id)));
 
         return array_map(fn (Repeat $r): array => ['measure' => $r->measure->value, 'value' => $r->value, 'moved' => $r->moved, 'since' => $first->number], Repeat::of($of($first), $of($trial)));
+    }
+
+    /** @return list<array<string, mixed>> the studio's bays; read plainly, for every screen asks for them at every shot */
+    private static function bays(Fitting $fitting): array
+    {
+        return array_values(Bay::query()->toBase()->where('studio_id', $fitting->studio_id)->orderBy('name')->get(['id', 'name', 'fitting_id', 'token_made_at'])
+            ->map(fn (stdClass $b): array => ['id' => $b->id, 'name' => $b->name, 'fittingId' => $b->fitting_id, 'tokenMadeAt' => $b->token_made_at === null ? null : str_replace(' ', 'T', $b->token_made_at).'+00:00'])->all());
     }
 
     /** @return array<string, mixed> */
@@ -204,13 +224,35 @@ final class BayResource extends JsonResource
     }
 
     /** @return list<array{sequence: int, trial: int|null, setupId: int, speedMps: float, club: bool, counts: bool}> club speed shot by shot, ball speed where no club was seen */
-    private static function drift(Fitting $fitting, ?Blind $blind): array
+    private static function drift(Fitting $fitting, Judged $judged, ?Blind $blind): array
     {
-        $shots = Shot::query()->where('fitting_id', $fitting->id)->orderByDesc('sequence')->limit(400)->get(['id', 'sequence', 'trial_id', 'setup_id', 'measured', 'left_out_reason'])->reverse();
-        $secret = $blind === null ? [] : Trial::query()->where('blind_id', $blind->id)->pluck('id')->flip()->all();
-        $club = $shots->filter(fn (Shot $s): bool => isset($s->measured['clubSpeedMps']))->count() * 2 > $shots->count();
+        /** @var list<array{id: int, trial: int|null, sequence: int, shot: LaunchShot, leftOut: string|null, setupId: int}> $all */
+        $all = [];
+        foreach ($judged->shots as $setupId => $shots) {
+            foreach ($shots as $s) {
+                $all[] = $s + ['setupId' => $setupId];
+            }
+        }
+        if ($blind !== null) {
+            $flight = $fitting->flight();
+            $hidden = Trial::query()->where('blind_id', $blind->id)->pluck('id')->all();
+            /** @var Collection<int, Shot> $secret */
+            $secret = Shot::query()->whereIn('trial_id', $hidden)->get(['id', 'trial_id', 'sequence', 'measured', 'left_out_reason']);
+            foreach ($secret as $s) {
+                $all[] = ['id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason, 'setupId' => 0];
+            }
+        }
+        usort($all, fn (array $a, array $b): int => $a['sequence'] <=> $b['sequence']);
+        $all = array_slice($all, -self::DRIFT);
+        $club = count(array_filter($all, fn (array $s): bool => isset($s['shot']->measured['clubSpeedMps']))) * 2 > count($all);
         $field = $club ? 'clubSpeedMps' : 'ballSpeedMps';
+        $out = [];
+        foreach ($all as $s) {
+            if (isset($s['shot']->measured[$field])) {
+                $out[] = ['sequence' => $s['sequence'], 'trial' => $s['trial'], 'setupId' => $s['setupId'], 'speedMps' => $s['shot']->measured[$field], 'club' => $club, 'counts' => $s['leftOut'] === null];
+            }
+        }
 
-        return array_values($shots->filter(fn (Shot $s): bool => isset($s->measured[$field]))->map(fn (Shot $s): array => ['sequence' => $s->sequence, 'trial' => $s->trial_id, 'setupId' => isset($secret[$s->trial_id ?? 0]) ? 0 : $s->setup_id, 'speedMps' => (float) $s->measured[$field], 'club' => $club, 'counts' => $s->counts()])->all());
+        return $out;
     }
 }

@@ -125,6 +125,7 @@ export interface Standing {
     measure: string;
     word: string;
     value: number;
+    interval: Interval;
     declared: boolean;
     moreShots: number | null;
 }
@@ -147,7 +148,10 @@ export interface BayView {
     live: string;
     running: Trial | null;
     trials: Trial[];
+    /** the latest of the trial */
     shots: Shot[];
+    /** how many of the trial count */
+    counted: number;
     /** shots that look like mishits and still count, by shot id */
     mishits: Record<string, MishitReason[]>;
     screening: Screening;

@@ -210,16 +210,17 @@
                     {#if running && view.blind && !inHand}
                         <div>
                             <b>Blind: setting {view.blind.place} of {view.blind.of}</b>
-                            <span class="small">trial {running.number} · {view.shots.filter((s) => !s.leftOut).length} count{budgetText(view.budget)}</span>
+                            <span class="small">trial {running.number} · {view.counted} count{budgetText(view.budget)}</span>
                         </div>
                     {:else if inHand && running}
                         <Glyph tag={inHand.tag} r={20} />
                         <div>
                             <b>{running.kind === 'warm-up' ? 'Warm-up with ' : ''}{nameOf(inHand)}{inHand.starred ? ' ★' : ''}</b>
                             <span class="small"
-                                >trial {running.number}{isBenchmark ? ', the benchmark' : ''} · {view.shots.filter((s) => !s.leftOut).length} count{budgetText(
-                                    view.budget,
-                                )}{view.visit.number > 1 ? ` · visit ${view.visit.number}` : ''}</span
+                                >trial {running.number}{isBenchmark ? ', the benchmark' : ''} · {view.counted} count{budgetText(view.budget)}{view.visit
+                                    .number > 1
+                                    ? ` · visit ${view.visit.number}`
+                                    : ''}</span
                             >
                         </div>
                     {:else}<b>Nothing in the hand yet</b>{/if}

@@ -1,7 +1,6 @@
 <script lang="ts">
     import { get, post, say } from '../../api/client';
     import type { LogEntry } from '../../api/types';
-    import { when } from '../../units/units';
 
     let { fittingId, stamp, onchange }: { fittingId: number; stamp: number | undefined; onchange: () => void } = $props();
     let entries = $state<LogEntry[]>([]);
@@ -19,6 +18,7 @@
         void stamp;
         if (open) void load();
     });
+    const clock = (at: string) => new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
     async function back(entry: LogEntry) {
         problem = '';
         try {
@@ -37,7 +37,7 @@
     <ol>
         {#each entries as e (e.id)}
             <li class:undone={e.undone}>
-                <span class="small">{when(e.at)} {e.by}</span>
+                <span class="small"><time datetime={e.at} title={new Date(e.at).toLocaleString()}>{clock(e.at)}</time> {e.by}</span>
                 <span>{e.words}{e.undone ? ' (taken back)' : ''}</span>
                 {#if e.undoable}<button class="plain" onclick={() => back(e)}>Take back<span class="visually-hidden">: {e.words}</span></button>{/if}
             </li>

@@ -46,7 +46,7 @@ export function repeatText(view: BayView, tag: string, units: UnitChoice): strin
 }
 const NAMES: Record<string, string> = { carryM: 'carry', clubSpeedMps: 'club speed', ballSpeedMps: 'ball speed', spinRpm: 'spin', sideM: 'side' };
 
-const SIGNS: Record<string, string> = { better: '✓', worse: '✗', open: '?' };
+const SIGNS: Record<string, string> = { better: '✓', worse: '✗', same: '=', open: '?' };
 
 /** "longer ✓" — a word, and whether the shots carry it. */
 export const standingText = (s: Standing): string => `${s.name} ${SIGNS[s.word]}`;
@@ -100,7 +100,7 @@ export function nextMove(view: BayView, benchmarkTag: string | null): string {
               : 'All settings are hit: reveal.';
     if (!trial) return 'Choose the setup in the hand, and begin.';
     if (trial.kind === 'warm-up') return 'Warm up. These shots count for nothing; begin the trial when the player is ready.';
-    const counted = view.shots.filter((s) => !s.leftOut).length;
+    const counted = view.counted;
     if (trial.tag === benchmarkTag)
         return counted < 5 ? `Hit the benchmark ${5 - counted} more: everything is measured against it.` : 'The benchmark stands. Take the next setup.';
     if (view.benchmarkMeans === null) return `Hit the benchmark ${benchmarkTag ?? ''} first: there is nothing to stand against yet.`;
@@ -110,6 +110,7 @@ export function nextMove(view: BayView, benchmarkTag: string | null): string {
     const also = others.length ? ` (${others.join(', ')})` : '';
     if (told?.word === 'better') return `${trial.tag} is ${told.name} than ${benchmarkTag}${also}. Hold it as benchmark, if it is the one to beat.`;
     if (told?.word === 'worse') return `${trial.tag} is not ${told.name}${also}. Back to ${benchmarkTag}, or the next setup.`;
+    if (told?.word === 'same') return `As good as the same as ${benchmarkTag}${also}: no more shots are worth it.`;
     return told?.moreShots
         ? `Can’t tell yet${also}: about ${told.moreShots} more would settle “${told.name}”.`
         : `Too close to tell by a few more shots${also}. Try a bigger change.`;

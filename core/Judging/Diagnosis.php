@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Judging;
+
+use MintCarry\Core\Fitting\CorridorShare;
+use MintCarry\Core\Fitting\LoftTrade;
+use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Statistics\Summary;
+
+use function abs;
+use function hypot;
+use function sqrt;
+
+/**
+ * What is the matter with a setup's shots: the gear, or the delivery. Each finding carries its evidence and, where it can be priced, what it costs. A finding is told only where the mean lies clear of
+ * chance (1.5 standard errors). Limits are common practice, no source.
+ */
+final class Diagnosis
+{
+    private const CLEAR = 1.5;
+
+    /** @return list<Finding> the dearest first */
+    public static function of(Evidence $e, CorridorShare $share, ?Evidence $benchmark = null): array
+    {
+        $out = [...self::strike($e), ...self::delivery($e), ...self::ball($e), ...self::directions($e, $share), ...($benchmark === null || $benchmark === $e ? [] : self::against($e, $benchmark))];
+        usort($out, static fn (Finding $a, Finding $b): int => $b->weight <=> $a->weight);
+
+        return $out;
+    }
+
+    /** @return list<Finding> */
+    private static function strike(Evidence $e): array
+    {
+        $out = [];
+        [$lineToe, $lineHigh] = $e->built->body->inLineWithCg();
+        $tag = $e->built->tag;
+        if ($e->isMeasured(5) && $e->isMeasured(6)) {
+            [$toe, $high] = [$e->state[5] - $lineToe, $e->state[6] - $lineHigh];
+            if ((abs($toe) > 5 && abs($toe) > self::CLEAR * $e->error[5]) || (abs($high) > 5 && abs($high) > self::CLEAR * $e->error[6])) {
+                $there = $e->state;
+                [$there[5], $there[6]] = [$lineToe, $lineHigh];
+                [$now, $best] = [Evidence::figures($e->launch($e->state), $e->flight), Evidence::figures($e->launch($there), $e->flight)];
+                $cost = $now === null || $best === null ? 0.0 : $best['carryM'] - $now['carryM'];
+                $out[] = new Finding($tag, 'strike off the CG line', ['toeMm' => $toe, 'highMm' => $high, 'errorMm' => hypot($e->error[5], $e->error[6]), 'costM' => $cost], abs($cost) + 1);
+            }
+        }
+        $smash = $e->set->summary(Measure::Smash);
+        $model = $e->launch($e->state);
+        if ($e->hasClub() && $smash !== null && $model !== null && $smash->n >= 3) {
+            $expected = $model->ballSpeedMps / $e->state[0];
+            if ($smash->mean < $expected - 0.03) {
+                $out[] = new Finding($tag, 'smash low for the strike', ['smash' => $smash->mean, 'expected' => $expected], 3.6 * $e->state[0] * ($expected - $smash->mean));
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return list<Finding> */
+    private static function delivery(Evidence $e): array
+    {
+        $out = [];
+        $tag = $e->built->tag;
+        $now = Evidence::figures($e->launch($e->state), $e->flight);
+        if ($e->isMeasured(1) && $e->state[1] < -1.5 && $e->state[1] < -self::CLEAR * $e->error[1]) {
+            $level = $e->state;
+            $level[1] = 0.0;
+            $there = Evidence::figures($e->launch($level), $e->flight);
+            $cost = $now === null || $there === null ? 0.0 : $there['carryM'] - $now['carryM'];
+            $out[] = new Finding($tag, 'attack down', ['attackDeg' => $e->state[1], 'errorDeg' => $e->error[1], 'costM' => $cost], $cost, $e->state[1] < -3);
+        }
+        $between = $e->state[4] - $e->state[2];
+        $error = hypot($e->error[2], $e->error[4]);
+        if ($e->isMeasured(2) && abs($between) > 2.5 && abs($between) > self::CLEAR * $error) {
+            $square = $e->state;
+            $square[4] = $e->state[2];
+            $there = Evidence::figures($e->launch($square), $e->flight);
+            $out[] = new Finding($tag, 'face to path', ['faceToPathDeg' => $between, 'faceDeg' => $e->state[4], 'pathDeg' => $e->state[2], 'errorDeg' => $error, 'faceFrom' => $e->from[4],
+                'sideM' => $now === null || $there === null ? 0.0 : $now['sideM'] - $there['sideM']], 2 * abs($between), abs($between) > 5 || abs($e->state[2]) > 6);
+        }
+
+        return $out;
+    }
+
+    /** @return list<Finding> */
+    private static function ball(Evidence $e): array
+    {
+        $out = [];
+        $tag = $e->built->tag;
+        $mean = static fn (Measure $m): ?Summary => $e->set->summary($m);
+        [$speed, $launch, $spin] = [$mean(Measure::BallSpeed), $mean(Measure::LaunchAngle), $mean(Measure::Spin)];
+        if ($speed !== null && $launch !== null && $spin !== null) {
+            $trade = LoftTrade::of(new Launch($speed->mean, $launch->mean, $spin->mean), $e->flight, $mean(Measure::ClubSpeed)?->mean, $mean(Measure::Attack)?->mean);
+            if ($trade->costM > 2.0) {
+                $out[] = new Finding($tag, $trade->loftChangeDeg < 0 ? 'spin too high' : 'spin too low', ['spinRpm' => $spin->mean, 'launchDeg' => $launch->mean, 'bestSpinRpm' => $trade->bestSpinRpm, 'bestLaunchDeg' => $trade->bestLaunchDeg, 'loftChangeDeg' => $trade->loftChangeDeg, 'costM' => $trade->costM], $trade->costM);
+            }
+        }
+        $descent = $mean(Measure::Descent);
+        if ($descent !== null && ($descent->mean > 46 || $descent->mean < 30)) {
+            $out[] = new Finding($tag, $descent->mean > 46 ? 'descent too steep' : 'descent too shallow', ['descentDeg' => $descent->mean], abs($descent->mean - 38) / 3);
+        }
+
+        return $out;
+    }
+
+    /** @return list<Finding> */
+    private static function directions(Evidence $e, CorridorShare $share): array
+    {
+        $out = [];
+        $tag = $e->built->tag;
+        if ($share->n >= 4 && $share->left > 0.12 && $share->right > 0.12) {
+            $spread = $e->set->summary(Measure::Side)->sd ?? 0.0;
+            $out[] = new Finding($tag, 'two-way miss', ['left' => $share->left, 'right' => $share->right, 'spreadM' => $spread], 40 * min($share->left, $share->right), $spread > 22);
+        }
+        $side = $e->set->summary(Measure::Side);
+        $curve = $e->set->summary(Measure::Curve);
+        $direction = $e->set->summary(Measure::Direction);
+        $carry = $e->set->summary(Measure::Carry);
+        if ($side === null || $curve === null || $direction === null || $carry === null || $curve->n < 3) {
+            return $out;
+        }
+        $start = $side->mean - $curve->mean;
+        $clear = abs($curve->mean) > self::CLEAR * ($curve->sd ?? INF) / sqrt($curve->n);
+        $startClear = abs($start) > self::CLEAR * ($direction->sd ?? INF) / sqrt($direction->n) * $carry->mean * M_PI / 180;
+        if ($clear && abs($curve->mean) > 8 && abs($side->mean) < 0.4 * abs($curve->mean)) {
+            $out[] = new Finding($tag, 'curve hidden by a centred mean', ['curveM' => $curve->mean, 'startM' => $start, 'sideM' => $side->mean], 0.5 * abs($curve->mean));
+        } elseif (abs($side->mean) > 6 && ($clear || $startClear)) {
+            $out[] = new Finding($tag, abs($start) > abs($curve->mean) ? 'it starts there' : 'it curves there', ['curveM' => $curve->mean, 'startM' => $start, 'sideM' => $side->mean], 0.5 * abs($side->mean));
+        }
+
+        return $out;
+    }
+
+    /** @return list<Finding> what this setup does to the strike that the benchmark does not */
+    private static function against(Evidence $e, Evidence $benchmark): array
+    {
+        $out = [];
+        if ($e->isMeasured(5) && $benchmark->isMeasured(5)) {
+            $shift = $e->state[5] - $benchmark->state[5];
+            $error = hypot($e->error[5], $benchmark->error[5]);
+            if (abs($shift) > 4 && abs($shift) > 2 * $error) {
+                $heavier = $e->built->swingWeightPoints !== null && $benchmark->built->swingWeightPoints !== null ? $e->built->swingWeightPoints - $benchmark->built->swingWeightPoints : 0.0;
+                $out[] = new Finding($e->built->tag, $shift < 0 ? 'draws the strike to the heel' : 'draws the strike to the toe', ['shiftMm' => $shift, 'errorMm' => $error, 'heavierPoints' => $heavier, 'head' => $e->built->head], abs($shift) / 2);
+            }
+        }
+
+        return $out;
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Judging;
+
+use MintCarry\Core\Launch\Measure;
+
+use function abs;
+use function max;
+use function min;
+
+/**
+ * What an off-centre strike costs with a head: seen, by zone of the face with n in each; and by the impact model at this player's delivery, corrected by what was seen.
+ *
+ * The correction is the slope of seen loss of ball speed on the model's loss, shrunk toward 1 by as much evidence as eight shots 10 mm off would give (ridge; Hoerl & Kennard 1970, from memory).
+ */
+final readonly class Forgiveness
+{
+    private const HEEL_TOE_MM = 8.0;
+
+    private const HIGH_LOW_MM = 6.0;
+
+    /** Loss of ball speed, m/s, that counts as much as the prior. */
+    private const PRIOR_LOSS_MPS = 1.4;
+
+    /** Worst usual strikes: this many SD from the mean one. */
+    private const WORST_SD = 1.64;
+
+    /**
+     * @param  list<array{zone: string, n: int, ballSpeedMps: float|null, spinRpm: float|null, carryM: float|null}>  $zones
+     * @param  array<string, array{ballSpeedMps: float, carryM: float, spinRpm: float, sideM: float}>  $costs  change against the strike in line with the CG: heel, toe 10 mm, low, high 8 mm
+     */
+    private function __construct(public string $tag, public int $seen, public array $zones, public array $costs, public float $correction, public float $worstCarryM, public string $worstAt, public bool $assumed)
+    {
+    }
+
+    public static function of(Evidence $e): self
+    {
+        $shots = [];
+        foreach ($e->set->shots as $shot) {
+            $toe = $shot->value(Measure::StrikeToe);
+            $high = $shot->value(Measure::StrikeHigh);
+            if ($toe !== null && $high !== null) {
+                $shots[] = [$toe, $high, $shot];
+            }
+        }
+        $zones = [];
+        foreach (['high', 'middle', 'low'] as $row) {
+            foreach (['heel', 'centre', 'toe'] as $column) {
+                $in = array_column(array_filter($shots, static fn (array $s): bool => self::column($s[0]) === $column && self::row($s[1]) === $row), 2);
+                $mean = static function (Measure $m) use ($in): ?float {
+                    $values = array_filter(array_map(static fn ($s): ?float => $s->value($m), $in), static fn (?float $v): bool => $v !== null);
+
+                    return $values === [] ? null : array_sum($values) / count($values);
+                };
+                $zones[] = ['zone' => "{$row} {$column}", 'n' => count($in), 'ballSpeedMps' => $mean(Measure::BallSpeed), 'spinRpm' => $mean(Measure::Spin), 'carryM' => $mean(Measure::Carry)];
+            }
+        }
+        [$lineToe, $lineHigh] = $e->built->body->inLineWithCg();
+        $at = static function (float $toe, float $high) use ($e): ?array {
+            $state = $e->state;
+            [$state[5], $state[6]] = [max(-45.0, min(45.0, $toe)), max(-28.0, min(28.0, $high))];
+
+            return Evidence::figures($e->launch($state), $e->flight);
+        };
+        $best = $at($lineToe, $lineHigh);
+        // Slope of seen on modelled loss, both about their means: the level of ball speed is the swing's.
+        $pairs = [];
+        foreach ($shots as [$toe, $high, $shot]) {
+            $model = $at($toe, $high);
+            $speed = $shot->value(Measure::BallSpeed);
+            $club = $shot->value(Measure::ClubSpeed);
+            if ($model !== null && $best !== null && $speed !== null) {
+                $pairs[] = [$best['ballSpeedMps'] - $model['ballSpeedMps'], -($club === null ? $speed : $speed * $e->state[0] / $club)];
+            }
+        }
+        $n = count($pairs);
+        $correction = 1.0;
+        if ($n >= 3) {
+            [$mx, $my] = [array_sum(array_column($pairs, 0)) / $n, array_sum(array_column($pairs, 1)) / $n];
+            $xx = $xy = 0.0;
+            foreach ($pairs as [$x, $y]) {
+                $xx += ($x - $mx) ** 2;
+                $xy += ($x - $mx) * ($y - $my);
+            }
+            $prior = 8 * self::PRIOR_LOSS_MPS ** 2;
+            $correction = max(0.2, min(2.5, ($prior + $xy) / ($prior + $xx)));
+        }
+        $costs = [];
+        foreach (['heel' => [-10.0, 0.0], 'toe' => [10.0, 0.0], 'low' => [0.0, -8.0], 'high' => [0.0, 8.0]] as $name => [$dx, $dy]) {
+            $there = $at($lineToe + $dx, $lineHigh + $dy);
+            $costs[$name] = $best === null || $there === null ? ['ballSpeedMps' => 0.0, 'carryM' => 0.0, 'spinRpm' => 0.0, 'sideM' => 0.0]
+                : ['ballSpeedMps' => $correction * ($there['ballSpeedMps'] - $best['ballSpeedMps']), 'carryM' => $correction * ($there['carryM'] - $best['carryM']), 'spinRpm' => $there['spinRpm'] - $best['spinRpm'], 'sideM' => $there['sideM'] - $best['sideM']];
+        }
+        $here = $at($e->state[5], $e->state[6]);
+        $worst = INF;
+        $where = '';
+        $sd = [Evidence::SCATTER[5], Evidence::SCATTER[6]];
+        foreach (['heel' => [-1, 0], 'toe' => [1, 0], 'low' => [0, -1], 'high' => [0, 1]] as $name => [$x, $y]) {
+            $there = $at($e->state[5] + $x * self::WORST_SD * $sd[0], $e->state[6] + $y * self::WORST_SD * $sd[1]);
+            $carry = $here === null || $there === null ? INF : ($e->set->summary(Measure::Carry)->mean ?? $here['carryM']) + $correction * ($there['carryM'] - $here['carryM']);
+            if ($carry < $worst) {
+                [$worst, $where] = [$carry, $name];
+            }
+        }
+
+        return new self($e->built->tag, count($shots), $zones, $costs, $correction, is_infinite($worst) ? 0.0 : $worst, $where, $e->built->bodyAssumed);
+    }
+
+    private static function column(float $toe): string
+    {
+        return abs($toe) <= self::HEEL_TOE_MM ? 'centre' : ($toe > 0 ? 'toe' : 'heel');
+    }
+
+    private static function row(float $high): string
+    {
+        return abs($high) <= self::HIGH_LOW_MM ? 'middle' : ($high > 0 ? 'high' : 'low');
+    }
+}

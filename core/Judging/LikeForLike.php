@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Judging;
+
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Launch\LaunchShot;
+use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Statistics\Interval;
+use MintCarry\Core\Statistics\StudentT;
+use MintCarry\Core\Statistics\Summary;
+
+use function array_map;
+use function array_sum;
+use function count;
+use function max;
+use function min;
+use function sqrt;
+
+/**
+ * Setups compared as if each had been hit with this player's typical swing and strike: the luck of the draw taken out.
+ *
+ * Each shot is moved through the impact and flight models from the delivery and strike it had to the player's typical one; only the models' *difference* is added to what was
+ * measured. What a setup itself moves is no luck: its own shift of speed, attack, path and strike stays, shrunk by its evidence, shift × τ²/(τ² + s²/n), and is told as a line of its
+ * own. For carry, total, spin and launch; for side and strokes it does not help (face makes four fifths of side, and face is what a setup is for). With ball data alone only the luck of ball speed
+ * is taken out.
+ */
+final readonly class LikeForLike
+{
+    public const MEASURES = ['carryM', 'totalM', 'spinRpm', 'launchDeg'];
+
+    /** State fields that are the swing's: speed, attack, path, toe, high. */
+    private const LUCK = [0, 1, 2, 5, 6];
+
+    /** How far setups usually differ in ball speed for good, m/s. */
+    private const OWN_BALL_MPS = 1.0;
+
+    private const BALL_SCATTER_MPS = 1.1;
+
+    /**
+     * @param  array<string, Summary>  $measured  by measure
+     * @param  array<string, array{mean: float, error: float}>  $alike
+     * @param  list<array{field: string, shift: float, carryM: float}>  $ownShifts  what this setup moves of the swing itself, shrunk, and what that is worth
+     * @param  list<string>  $corrected  state fields whose luck was taken out; ball speed alone where the monitor sees no club
+     */
+    private function __construct(public string $tag, public int $n, public array $measured, public array $alike, public array $ownShifts, public array $corrected)
+    {
+    }
+
+    /**
+     * @param  list<Evidence>  $all
+     * @return array<string, self> by tag
+     */
+    public static function of(array $all): array
+    {
+        $typical = Evidence::typical($all);
+        $ballTypical = count($all) === 0 ? 0.0 : array_sum(array_map(static fn (Evidence $e): float => (float) $e->set->summary(Measure::BallSpeed)?->mean, $all)) / count($all);
+        $out = [];
+        foreach ($all as $e) {
+            $out[$e->built->tag] = self::one($e, $typical, $ballTypical);
+        }
+
+        return $out;
+    }
+
+    /**
+     * Like-for-like difference from the benchmark with its 95 % interval.
+     *
+     * @return array{value: float, interval: Interval}|null
+     */
+    public function against(self $benchmark, string $measure): ?array
+    {
+        [$a, $b] = [$benchmark->alike[$measure] ?? null, $this->alike[$measure] ?? null];
+        if ($a === null || $b === null) {
+            return null;
+        }
+        $value = $b['mean'] - $a['mean'];
+        $half = StudentT::quantile(0.975, max(2, $this->n + $benchmark->n - 2)) * sqrt($a['error'] ** 2 + $b['error'] ** 2);
+
+        return ['value' => $value, 'interval' => new Interval($value - $half, $value + $half)];
+    }
+
+    /** @param  list<float>  $typical */
+    private static function one(Evidence $e, array $typical, float $ballTypical): self
+    {
+        $fields = array_values(array_filter(self::LUCK, static fn (int $i): bool => $e->isMeasured($i)));
+        $target = $e->state;
+        $left = [];
+        foreach ($fields as $i) {
+            $keep = Evidence::OWN_SHIFT[$i] ** 2 / (Evidence::OWN_SHIFT[$i] ** 2 + $e->error[$i] ** 2);
+            $target[$i] = $typical[$i] + $keep * ($e->state[$i] - $typical[$i]);
+            $left[$i] = sqrt($keep) * $e->error[$i];
+        }
+        $ball = $e->set->summary(Measure::BallSpeed);
+        $ballTarget = null;
+        $ballLeft = 0.0;
+        if (! $e->hasClub() && $ball !== null) {
+            $error = sqrt((10 * self::BALL_SCATTER_MPS ** 2 + ($ball->n - 1) * ($ball->sd ?? 0.0) ** 2) / (9 + $ball->n)) / sqrt($ball->n);
+            $keep = self::OWN_BALL_MPS ** 2 / (self::OWN_BALL_MPS ** 2 + $error ** 2);
+            $ballTarget = $ballTypical + $keep * ($ball->mean - $ballTypical);
+            $ballLeft = sqrt($keep) * $error;
+        }
+        $values = [];
+        foreach ($e->set->shots as $shot) {
+            foreach (self::moved($e, $shot, $target, $fields, $ballTarget) as $measure => $value) {
+                $values[$measure][] = $value;
+            }
+        }
+        // What stays unsure of the target itself.
+        $base = Evidence::figures($e->launch($target), $e->flight);
+        $unsure = [];
+        foreach ($left as $i => $sd) {
+            $step = $target;
+            $step[$i] += $sd;
+            $there = Evidence::figures($e->launch($step), $e->flight);
+            foreach (self::MEASURES as $measure) {
+                $unsure[$measure] = ($unsure[$measure] ?? 0.0) + ($base === null || $there === null ? 0.0 : ($there[$measure] - $base[$measure]) ** 2);
+            }
+        }
+        $shifts = [];
+        foreach ($fields as $i) {
+            $without = $target;
+            $without[$i] = $typical[$i];
+            $there = Evidence::figures($e->launch($without), $e->flight);
+            $shifts[] = ['field' => Evidence::FIELDS[$i]->value, 'shift' => $target[$i] - $typical[$i], 'carryM' => $base === null || $there === null ? 0.0 : $base['carryM'] - $there['carryM']];
+        }
+        $measured = $alike = [];
+        foreach (self::MEASURES as $measure) {
+            $summary = $e->set->summary(Measure::from($measure));
+            $moved = Summary::of($values[$measure] ?? []);
+            if ($summary === null || $moved === null) {
+                continue;
+            }
+            $measured[$measure] = $summary;
+            $usual = ['carryM' => 5.0, 'totalM' => 7.0, 'spinRpm' => 180.0, 'launchDeg' => 1.0][$measure];
+            $variance = (8 * $usual ** 2 + ($moved->n - 1) * ($moved->sd ?? 0.0) ** 2) / (7 + $moved->n);
+            $ballShare = $ballTarget === null ? 0.0 : (['carryM' => 3.6, 'totalM' => 3.9][$measure] ?? 0.0) * $ballLeft; // m per m/s of ball speed: about 2 yd per mph (common practice, no source)
+            $alike[$measure] = ['mean' => $moved->mean, 'error' => sqrt($variance / $moved->n + ($unsure[$measure] ?? 0.0) + $ballShare ** 2)];
+        }
+
+        return new self($e->built->tag, $e->set->count(), $measured, $alike, $shifts, $ballTarget !== null ? ['ballSpeedMps'] : array_map(static fn (int $i): string => Evidence::FIELDS[$i]->value, $fields));
+    }
+
+    /**
+     * @param  array<int, float>  $target
+     * @param  list<int>  $fields
+     * @return array<string, float>
+     */
+    private static function moved(Evidence $e, LaunchShot $shot, array $target, array $fields, ?float $ballTarget): array
+    {
+        $launch = $shot->launch();
+        if ($launch === null || $launch->launchDeg <= 0.5) {
+            return [];
+        }
+        try {
+            if ($ballTarget !== null) {
+                $new = new Launch($ballTarget, $launch->launchDeg, $launch->spinRpm, $launch->directionDeg, $launch->spinAxisDeg);
+            } else {
+                $from = $e->stateOf($shot);
+                $to = $from;
+                foreach ($fields as $i) {
+                    // The whole swing moves: loft and face of this shot stay what they were.
+                    $to[$i] = $target[$i];
+                }
+                [$was, $is] = [$e->launch($from), $e->launch($to)];
+                $new = $was === null || $is === null ? $launch : new Launch(
+                    $launch->ballSpeedMps + $is->ballSpeedMps - $was->ballSpeedMps,
+                    max(0.6, min(60.0, $launch->launchDeg + $is->launchDeg - $was->launchDeg)),
+                    max(200.0, $launch->spinRpm + $is->spinRpm - $was->spinRpm),
+                    $launch->directionDeg + $is->directionDeg - $was->directionDeg,
+                    max(-80.0, min(80.0, $launch->spinAxisDeg + $is->spinAxisDeg - $was->spinAxisDeg)),
+                );
+            }
+        } catch (CoreException) {
+            $new = $launch;
+        }
+        [$before, $after] = [$e->flight->fly($launch), $e->flight->fly($new)];
+
+        return [
+            'carryM' => ($shot->value(Measure::Carry) ?? $before->carryM) + $after->carryM - $before->carryM,
+            'totalM' => ($shot->value(Measure::Total) ?? $before->totalM) + $after->totalM - $before->totalM,
+            'spinRpm' => $new->spinRpm,
+            'launchDeg' => $new->launchDeg,
+        ];
+    }
+}
