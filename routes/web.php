@@ -9,6 +9,7 @@ use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\FittingController;
 use App\Http\Controllers\HeadController;
 use App\Http\Controllers\ImportController;
+use App\Http\Controllers\JudgingController;
 use App\Http\Controllers\LogController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\PlayerController;
@@ -58,6 +59,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('files', [ImportController::class, 'index']);
             Route::post('files', [ImportController::class, 'store']);
             Route::get('comparison', CompareController::class);
+            Route::get('judging', JudgingController::class);
             Route::get('advice', [DecisionController::class, 'advice']);
             Route::get('decisions', [DecisionController::class, 'index']);
             Route::post('decisions', [DecisionController::class, 'store']);

@@ -167,7 +167,7 @@ final class Setup extends Model
             : SwingWeight::of($body->massG, $this->length_mm, $mass, $balance, ($this->grip_id === null ? null : $this->gripPart?->number('massG')) ?? self::USUAL_GRIP_G);
     }
 
-    private function sleeveSystem(): SleeveSystem
+    public function sleeveSystem(): SleeveSystem
     {
         $stated = $this->spec['stated'] ?? [];
 

@@ -7,9 +7,13 @@ namespace App\Support;
 use App\Models\Fitting;
 use App\Models\Setup;
 use App\Models\Shot;
+use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Club\Head;
 use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\Mishits;
 use MintCarry\Core\Fitting\ShotSet;
+use MintCarry\Core\Judging\Built;
+use MintCarry\Core\Judging\Evidence;
 use MintCarry\Core\Launch\LaunchShot;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -64,6 +68,32 @@ final class Judged
         foreach (Mishits::among($sets) as $tag => $found) {
             foreach ($found as $i => $reasons) {
                 $out[$ids[$tag][$i]] = array_map(fn (array $r): array => ['measure' => $r['measure']->value, 'value' => $r['value'], 'usual' => $r['usual'], 'why' => $r['why']], $reasons);
+            }
+        }
+
+        return $out;
+    }
+
+    /** What a setup is made of, as judging takes it. Its relations to the rack are to be loaded. */
+    public static function built(Setup $setup, Hand $hand): Built
+    {
+        [$squared, $soled] = [$setup->playing(1.0), $setup->playing(0.0)];
+        $body = $setup->body();
+
+        return new Built($setup->tag, $setup->head, $body ?? Head::preset('middle', max(5.0, min(19.0, $squared->loftDeg))), $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $setup->sleeve_label, $setup->weights, $setup->shaft, $setup->length_mm,
+            $setup->ball, $setup->tee_mm, $setup->cue, $setup->swing_weight_points ?? $setup->swingWeight()?->points(), $setup->isLoftFromPrint(), $body === null || in_array('CG', $setup->rackHead?->assumed() ?? [], true), $hand);
+    }
+
+    /** @return array<int, Evidence> by setup id; those whose shots let one say something of the swing */
+    public function evidence(): array
+    {
+        /** @var \Illuminate\Database\Eloquent\Collection<int, Setup> $setups */
+        $setups = Setup::query()->with(['rackHead.readings', 'rackHead.sleeve', 'shaftPart', 'gripPart'])->whereIn('id', array_keys($this->sets))->get()->keyBy('id');
+        $out = [];
+        foreach ($this->sets as $id => $set) {
+            $evidence = Evidence::of(self::built($setups[$id], $this->fitting->player->hand), $set, $this->fitting->flight());
+            if ($evidence !== null) {
+                $out[$id] = $evidence;
             }
         }
 

@@ -6,9 +6,12 @@ namespace MintCarry\Core\Fitting;
 
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Difference;
+use MintCarry\Core\Statistics\Resampling;
+use MintCarry\Core\Statistics\Robust;
 use MintCarry\Core\Statistics\Summary;
+use Random\Randomizer;
 
-/** Setups side by side: each measure's summary per setup, and its difference from the benchmark with a Welch interval. */
+/** Setups side by side: each measure's summary per setup, and its difference from the benchmark with a Welch interval; under a robust policy, whose averages are no plain means, with a bootstrap interval. */
 final readonly class Comparison
 {
     public const MEASURES = [
@@ -24,7 +27,7 @@ final readonly class Comparison
     }
 
     /** @param  list<ShotSet>  $sets */
-    public static function of(array $sets, ?string $benchmark): self
+    public static function of(array $sets, ?string $benchmark, ?Randomizer $random = null): self
     {
         $held = null;
         foreach ($sets as $set) {
@@ -41,7 +44,7 @@ final readonly class Comparison
                 $cells[$set->tag] = [
                     'summary' => $summary,
                     'computed' => $set->computedCount($measure),
-                    'difference' => $summary !== null && $base !== null && $set !== $held ? Difference::between($base, $summary) : null,
+                    'difference' => $summary !== null && $base !== null && $set !== $held ? self::difference($held, $set, $measure, $base, $summary, $random) : null,
                 ];
             }
             if ($known) {
@@ -50,5 +53,22 @@ final readonly class Comparison
         }
 
         return new self($held?->tag, $rows);
+    }
+
+    private static function difference(?ShotSet $held, ShotSet $set, Measure $measure, Summary $base, Summary $summary, ?Randomizer $random): Difference
+    {
+        $welch = Difference::between($base, $summary);
+        $a = $held?->raw($measure) ?? [];
+        $b = $set->raw($measure);
+        if ($random === null || ! $set->isRobust() || count($a) < 4 || count($b) < 4) {
+            return $welch;
+        }
+        $mean = static function (array $values): float {
+            $in = Robust::pulledIn(array_values(array_map(floatval(...), $values)));
+
+            return array_sum($in) / max(1, count($in));
+        };
+
+        return $welch->within(Resampling::difference($a, $b, $mean, $random));
     }
 }

@@ -10,7 +10,7 @@ use MintCarry\Core\Statistics\Robust;
 /**
  * Shots that look like mishits, each with its reason. A suggestion: nothing is removed by it.
  *
- * Ball speed more than 3 robust SD below the usual of its setup (SD over all setups of this player as a share of the setup's median, by the median absolute deviation, never under 1.5 %), or a strike more than 3
+ * Ball speed more than 3 robust SD below the usual of its setup (SD over all setups of this player as a share of the setup's median, by the median absolute deviation, never under 1.5 %); where the club was seen, smash likewise (never under 1 %); or a strike more than 3
  * robust SD from this player's usual place (never under 4 mm). Rules and figures: docs/judging.md, "Mishits".
  */
 final class Mishits
@@ -19,18 +19,21 @@ final class Mishits
 
     private const SPEED_FLOOR = 0.015;
 
-    private const STRIKE_FLOOR_MM = 4.0;
+    private const SMASH_FLOOR = 0.010;
+
+    private const STRIKE_FLOOR_MM = 5.0;
 
     private const FROM_SHOTS = 4;
 
     /**
      * @param  list<ShotSet>  $sets  all shots of a setup that are not left out, warm-up and errors apart
-     * @return array<string, array<int, list<array{measure: Measure, value: float, usual: float, sd: float, why: string}>>> by tag and place of the shot in its set; `why` is speed, swing or strike
+     * @return array<string, array<int, list<array{measure: Measure, value: float, usual: float, sd: float, why: string}>>> by tag and place of the shot in its set; `why` is speed, swing, smash or strike
      */
     public static function among(array $sets): array
     {
-        $ball = self::shares($sets, Measure::BallSpeed);
-        $club = self::shares($sets, Measure::ClubSpeed);
+        $ball = self::shares($sets, Measure::BallSpeed, self::SPEED_FLOOR);
+        $club = self::shares($sets, Measure::ClubSpeed, self::SPEED_FLOOR);
+        $smash = self::shares($sets, Measure::Smash, self::SMASH_FLOOR);
         $strikes = [];
         foreach ([Measure::StrikeToe, Measure::StrikeHigh] as $measure) {
             $all = array_merge([], ...array_map(static fn (ShotSet $s): array => $s->values($measure), $sets));
@@ -49,6 +52,11 @@ final class Mishits
                     $swing = $shot->value(Measure::ClubSpeed);
                     $slow = $swing !== null && isset($club['usual'][$set->tag]) && ($swing / $club['usual'][$set->tag] - 1) / $club['sd'] < -self::BEYOND;
                     $reasons[] = ['measure' => Measure::BallSpeed, 'value' => $speed, 'usual' => $usual, 'sd' => $usual * $ball['sd'], 'why' => $slow ? 'swing' : 'speed'];
+                }
+                $ratio = $shot->value(Measure::Smash);
+                $usual = $smash['usual'][$set->tag] ?? null;
+                if ($reasons === [] && $ratio !== null && $usual !== null && ($ratio / $usual - 1) / $smash['sd'] < -self::BEYOND) {
+                    $reasons[] = ['measure' => Measure::Smash, 'value' => $ratio, 'usual' => $usual, 'sd' => $usual * $smash['sd'], 'why' => 'smash'];
                 }
                 foreach ($strikes as [$measure, $at, $sd]) {
                     $value = $shot->value($measure);
@@ -75,11 +83,11 @@ final class Mishits
      * @param  list<ShotSet>  $sets
      * @return array{usual: array<string, float>, sd: float}
      */
-    private static function shares(array $sets, Measure $measure): array
+    private static function shares(array $sets, Measure $measure, float $floor): array
     {
         $all = array_merge([], ...array_map(static fn (ShotSet $s): array => $s->values($measure), $sets));
         if (count($all) < self::FROM_SHOTS) {
-            return ['usual' => [], 'sd' => self::SPEED_FLOOR];
+            return ['usual' => [], 'sd' => $floor];
         }
         $usual = [];
         $shares = [];
@@ -91,6 +99,6 @@ final class Mishits
             }
         }
 
-        return ['usual' => $usual, 'sd' => $shares === [] ? self::SPEED_FLOOR : max(self::SPEED_FLOOR, Robust::sd($shares))];
+        return ['usual' => $usual, 'sd' => $shares === [] ? $floor : max($floor, Robust::sd($shares))];
     }
 }

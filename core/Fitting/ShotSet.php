@@ -23,8 +23,22 @@ final readonly class ShotSet
         return count($this->shots);
     }
 
+    /** Are far values pulled in (robust policy)? */
+    public function isRobust(): bool
+    {
+        return $this->pullsIn;
+    }
+
     /** @return list<float> */
     public function values(Measure $measure): array
+    {
+        $values = $this->raw($measure);
+
+        return $this->pullsIn ? Robust::pulledIn($values) : $values;
+    }
+
+    /** @return list<float> as they were, under any policy */
+    public function raw(Measure $measure): array
     {
         $values = [];
         foreach ($this->shots as $shot) {
@@ -34,7 +48,7 @@ final readonly class ShotSet
             }
         }
 
-        return $this->pullsIn ? Robust::pulledIn($values) : $values;
+        return $values;
     }
 
     public function summary(Measure $measure): ?Summary

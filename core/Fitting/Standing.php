@@ -13,7 +13,7 @@ use MintCarry\Core\Statistics\StudentT;
  * A setup against the held benchmark while it is being hit: better, worse, the same or open, looked at after every shot.
  *
  * Pooled spread shrunk to what is usual, s² = (8 σ₀² + (nₐ−1) sₐ² + (n_b−1) s_b²) / (8 + nₐ + n_b − 2), z = (x̄_b − x̄ₐ) / (s √(1/nₐ + 1/n_b)); a word from three shots each on when
- * |z| > 2.5 for the brief's declared measure and 3.0 for any other, which keeps a false word rare under looking after every shot. "The same" where the difference and 1.64 of its standard errors stay within
+ * |z| > 2.5 for the brief's declared measure and 3.2 for any other, which keeps a false word rare under looking after every shot. "The same" where the difference and 1.64 of its standard errors stay within
  * what is worth telling apart (a margin for each measure). Spread is judged by the ratio of the two variances (F distribution, 99.7 %), which from a few shots is nearly always open. Rules and figures: docs/judging.md, "Verdict while hitting".
  */
 final readonly class Standing
@@ -22,7 +22,7 @@ final readonly class Standing
 
     public const DECLARED_Z = 2.5;
 
-    public const OTHER_Z = 3.0;
+    public const OTHER_Z = 3.2;
 
     private const PRIOR_DOF = 8;
 

@@ -6,6 +6,7 @@ namespace MintCarry\Core\Impact;
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
+use MintCarry\Core\CoreException;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Statistics\Normal;
 use Random\Engine\Mt19937;
@@ -26,8 +27,26 @@ final class ShotMaker
         $this->setup = $setup instanceof Head ? new SetupEffect($setup) : $setup;
     }
 
-    /** @return array{launch: Launch, delivery: Delivery, strike: Strike, mishit: bool} */
+    /**
+     * A swing that no ball can have come from (topped, whiffed) is swung again, as a monitor sees nothing of it.
+     *
+     * @return array{launch: Launch, delivery: Delivery, strike: Strike, mishit: bool}
+     */
     public function hit(PlayerModel $player): array
+    {
+        for ($try = 1; ; $try++) {
+            try {
+                return $this->swing($player);
+            } catch (CoreException $e) {
+                if ($try >= 20) {
+                    throw $e;
+                }
+            }
+        }
+    }
+
+    /** @return array{launch: Launch, delivery: Delivery, strike: Strike, mishit: bool} */
+    private function swing(PlayerModel $player): array
     {
         $draw = fn (float $sd): float => $player->looseness * $sd * Normal::draw($this->random);
         $shared = $draw(1.0);

@@ -28,6 +28,7 @@ final readonly class Bridge
     private const LEFT_OVER = ['carryM' => [4.6, 2.5], 'totalM' => [7.0, 3.0], 'sideM' => [3.2, 2.5], 'spinRpm' => [150.0, 100.0], 'launchDeg' => [0.5, 0.2]];
 
     /**
+     * @param  float  $difference  the setup's mean minus the benchmark's, kept unit
      * @param  list<array{cause: string, happened: float, repeats: float, error: float, noise: bool}>  $lines  in kept units; noise: more likely scatter than a cause
      */
     private function __construct(public Measure $measure, public float $difference, public array $lines, public bool $clubSeen)
@@ -36,88 +37,87 @@ final readonly class Bridge
 
     /**
      * @param  float  $squares  how far the player squares the face at address, 0 … 1
-     * @return self|null null where one of them has no such figure
+     * @return array<string, self> by measure; those that both have a mean of
      */
-    public static function between(Evidence $a, Evidence $b, Measure $measure, float $squares): ?self
+    public static function between(Evidence $a, Evidence $b, float $squares): array
     {
-        $field = $measure->value;
-        [$meanA, $meanB] = [$a->set->summary($measure), $b->set->summary($measure)];
-        if ($meanA === null || $meanB === null || ! isset(self::LEFT_OVER[$field])) {
-            return null;
-        }
         $club = $a->hasClub() && $b->hasClub();
-        $groups = ['club speed' => [0], 'strike' => [5, 6], 'attack and path' => [1, 2], 'face' => [4], 'loft' => [3]];
-        $body = $a->built->isSameHeadAs($b->built) ? 'weights' : 'head';
-        $names = [...array_keys($groups), $body, 'air'];
+        $groups = ['club speed' => [0], 'strike' => [5, 6], $club ? 'attack and path' : 'delivery' => [1, 2], 'face' => [4], 'loft' => [3]];
+        $names = [...array_keys($groups), $a->built->isSameHeadAs($b->built) ? 'weights' : 'head', 'air'];
+        [$body, $air] = [count($groups), count($groups) + 1];
         $impacts = [new Impact($a->built->body, $a->built->hand), new Impact($b->built->body, $b->built->hand)];
-        $worth = static function (array $switched) use ($names, $groups, $a, $b, $impacts, $field): float {
-            $state = $a->state;
-            foreach ($groups as $name => $fields) {
-                if ($switched[array_search($name, $names, true)]) {
-                    foreach ($fields as $i) {
-                        $state[$i] = $b->state[$i];
-                    }
-                }
-            }
-            $count = count($names);
-            $figures = Evidence::figures(Evidence::strike($impacts[(int) $switched[$count - 2]], $state), ($switched[$count - 1] ? $b : $a)->flight);
-
-            return $figures[$field] ?? 0.0;
-        };
         // A cause that did not change moves nothing: it needs no switching.
         $live = [];
-        foreach ($names as $k => $name) {
-            $live[$k] = match (true) {
-                isset($groups[$name]) => array_filter($groups[$name], static fn (int $i): bool => abs($a->state[$i] - $b->state[$i]) > 1e-9) !== [],
-                $name === 'air' => $a->flight !== $b->flight,
-                default => $a->built->body != $b->built->body,
-            };
+        foreach (array_values($groups) as $k => $fields) {
+            $live[$k] = array_filter($fields, static fn (int $i): bool => abs($a->state[$i] - $b->state[$i]) > 1e-9) !== [];
         }
-        $parts = Shapley::values($live, $worth);
-        $expected = CarryThrough::predict($a->built, $b->built, $squares);
-        $lines = [];
-        $sum = 0.0;
-        foreach ($names as $k => $name) {
-            $error = 0.0;
-            $repeats = $parts[$k];
-            foreach ($groups[$name] ?? [] as $i) {
-                $slope = self::slope($a, $i, $field);
-                $s = hypot($a->error[$i], $b->error[$i]);
-                $seen = $b->state[$i] - $a->state[$i];
-                [$prior, $tau] = match ($i) {
-                    3 => [$expected->loftDeg, $expected->loftSdDeg],
-                    4 => [$expected->faceRightDeg, $expected->faceSdDeg],
-                    default => [0.0, Evidence::OWN_SHIFT[$i] * M_SQRT2],
-                };
-                $again = $prior + ($seen - $prior) * $tau ** 2 / ($tau ** 2 + $s ** 2);
-                $repeats += $slope * ($again - $seen);
-                $error = hypot($error, $slope * $s);
+        $live[$body] = $a->built->body != $b->built->body;
+        $live[$air] = $a->flight !== $b->flight;
+        $parts = Shapley::vectors($live, static function (array $switched) use ($groups, $a, $b, $impacts, $body, $air): array {
+            $state = $a->state;
+            foreach (array_values($groups) as $k => $fields) {
+                foreach ($switched[$k] ? $fields : [] as $i) {
+                    $state[$i] = $b->state[$i];
+                }
             }
-            $sum += $parts[$k];
-            $lines[] = ['cause' => $name === 'attack and path' && ! $club ? 'delivery' : $name, 'happened' => $parts[$k], 'repeats' => $repeats, 'error' => $error, 'noise' => $error > 0 && abs($parts[$k]) < $error];
-        }
-        // A ball that changed is in what is left over: the models know one ball.
-        $difference = $meanB->mean - $meanA->mean;
-        [$scatter, $own] = self::LEFT_OVER[$field];
-        $error = $scatter * sqrt(1 / max(1, $meanA->n) + 1 / max(1, $meanB->n));
-        $rest = $difference - $sum;
-        $lines[] = ['cause' => $a->built->ball !== $b->built->ball ? 'ball and unexplained' : 'unexplained', 'happened' => $rest, 'repeats' => $rest * $own ** 2 / ($own ** 2 + $error ** 2), 'error' => $error, 'noise' => abs($rest) < $error];
+            $figures = Evidence::figures(Evidence::strike($impacts[(int) $switched[$body]], $state), ($switched[$air] ? $b : $a)->flight);
 
-        return new self($measure, $difference, $lines, $club);
+            return array_map(static fn (string $m): float => $figures[$m] ?? 0.0, self::MEASURES);
+        });
+        $expected = CarryThrough::predict($a->built, $b->built, $squares);
+        $slopes = array_map(static fn (int $i): array => self::slopes($a, $i), array_keys($a->state));
+        $out = [];
+        foreach (self::MEASURES as $m => $field) {
+            [$meanA, $meanB] = [$a->set->summary(Measure::from($field)), $b->set->summary(Measure::from($field))];
+            if ($meanA === null || $meanB === null) {
+                continue;
+            }
+            $lines = [];
+            $sum = 0.0;
+            foreach ($names as $k => $name) {
+                $happened = $repeats = $parts[$k][$m];
+                $error = 0.0;
+                foreach ($groups[$name] ?? [] as $i) {
+                    $s = hypot($a->error[$i], $b->error[$i]);
+                    $seen = $b->state[$i] - $a->state[$i];
+                    [$prior, $tau] = match ($i) {
+                        3 => [$expected->loftDeg, $expected->loftSdDeg],
+                        4 => [$expected->faceRightDeg, $expected->faceSdDeg],
+                        default => [0.0, Evidence::OWN_SHIFT[$i] * M_SQRT2],
+                    };
+                    $repeats += $slopes[$i][$m] * ($prior + ($seen - $prior) * $tau ** 2 / ($tau ** 2 + $s ** 2) - $seen);
+                    $error = hypot($error, $slopes[$i][$m] * $s);
+                }
+                $sum += $happened;
+                $lines[] = ['cause' => $name, 'happened' => $happened, 'repeats' => $repeats, 'error' => $error, 'noise' => $error > 0 && abs($happened) < $error];
+            }
+            // A ball that changed is in what is left over: the models know one ball.
+            [$scatter, $own] = self::LEFT_OVER[$field];
+            $error = $scatter * sqrt(1 / max(1, $meanA->n) + 1 / max(1, $meanB->n));
+            $rest = $meanB->mean - $meanA->mean - $sum;
+            $lines[] = ['cause' => $a->built->ball !== $b->built->ball ? 'ball and unexplained' : 'unexplained', 'happened' => $rest, 'repeats' => $rest * $own ** 2 / ($own ** 2 + $error ** 2), 'error' => $error, 'noise' => abs($rest) < $error];
+            $out[$field] = new self(Measure::from($field), $meanB->mean - $meanA->mean, $lines, $club);
+        }
+
+        return $out;
     }
 
-    /** Change of a figure per unit of a state field, at the benchmark. */
-    private static function slope(Evidence $e, int $field, string $figure): float
+    /**
+     * Change of each figure per unit of a state field, at the benchmark.
+     *
+     * @return list<float>
+     */
+    private static function slopes(Evidence $e, int $field): array
     {
         $h = [0.3, 0.5, 0.5, 0.5, 0.5, 2.0, 2.0][$field];
-        $side = static function (float $by) use ($e, $field, $figure): ?float {
+        $side = static function (float $by) use ($e, $field): ?array {
             $state = $e->state;
             $state[$field] += $by;
 
-            return Evidence::figures($e->launch($state), $e->flight)[$figure] ?? null;
+            return Evidence::figures($e->launch($state), $e->flight);
         };
         [$up, $down] = [$side($h), $side(-$h)];
 
-        return $up === null || $down === null ? 0.0 : ($up - $down) / (2 * $h);
+        return array_map(static fn (string $m): float => $up === null || $down === null ? 0.0 : ($up[$m] - $down[$m]) / (2 * $h), self::MEASURES);
     }
 }

@@ -46,7 +46,9 @@ final class GuardRails
                     $out[] = new Finding($tag, "other {$what}", ['done' => $what === 'ball' ? 'its part is in what the bridge cannot explain' : 'it works through the strike, which the bridge shows']);
                 }
             }
-            foreach (array_diff($conditions[$tag] ?? [], $conditions[$benchmark->built->tag] ?? []) as $other) {
+            $known = $conditions[$benchmark->built->tag] ?? [];
+            // What the benchmark was hit under is known only where it was hit in a trial.
+            foreach ($known === [] ? [] : array_diff($conditions[$tag] ?? [], $known) as $other) {
                 $out[] = new Finding($tag, 'other conditions', ['what' => $other, 'done' => 'hit the benchmark again under the same to compare']);
             }
             $out = [...$out, ...self::compensation($e, $benchmark, $squares), ...self::contradiction($e, $benchmark, $squares)];

@@ -32,6 +32,12 @@ final readonly class Difference
         return new self($value, new Interval($value - $half, $value + $half), $dof);
     }
 
+    /** The same difference with an interval that was found another way. */
+    public function within(Interval $interval): self
+    {
+        return new self($this->value, $interval, null);
+    }
+
     /** Does the interval leave zero out? */
     public function isClear(): bool
     {

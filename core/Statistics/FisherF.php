@@ -9,6 +9,9 @@ use MintCarry\Core\CoreException;
 /** The F distribution through the regularised incomplete beta function (Abramowitz & Stegun 26.6.2, from memory); quantile by bisection. Checked against scipy in the tests. */
 final class FisherF
 {
+    /** @var array<string, float> quantiles that were asked for before */
+    private static array $known = [];
+
     public static function cdf(float $f, float $above, float $below): float
     {
         if ($above <= 0 || $below <= 0) {
@@ -22,6 +25,10 @@ final class FisherF
     public static function quantile(float $p, float $above, float $below): float
     {
         CoreException::requireWithin('p', $p, 1e-9, 1 - 1e-9);
+        $key = "{$p}/{$above}/{$below}";
+        if (isset(self::$known[$key])) {
+            return self::$known[$key];
+        }
         [$low, $high] = [0.0, 1.0];
         while (self::cdf($high, $above, $below) < $p && $high < 1e12) {
             $high *= 2;
@@ -35,6 +42,10 @@ final class FisherF
             }
         }
 
-        return ($low + $high) / 2;
+        if (count(self::$known) > 4000) {
+            self::$known = [];
+        }
+
+        return self::$known[$key] = ($low + $high) / 2;
     }
 }

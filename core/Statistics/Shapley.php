@@ -17,6 +17,18 @@ final class Shapley
      */
     public static function values(array $live, callable $worth): array
     {
+        return array_values(array_map(static fn (array $v): float => $v[0] ?? 0.0, self::vectors($live, static fn (array $in): array => [$worth($in)])));
+    }
+
+    /**
+     * Several games of the same players at once.
+     *
+     * @param  array<int, bool>  $live
+     * @param  callable(array<int, bool>): list<float>  $worth
+     * @return array<int, array<int, float>> by player and game
+     */
+    public static function vectors(array $live, callable $worth): array
+    {
         $players = array_keys(array_filter($live));
         $n = count($players);
         $all = [];
@@ -28,24 +40,23 @@ final class Shapley
             $all[$set] = $worth($in);
         }
         $weights = [];
+        $choose = 1.0;
         for ($size = 0; $size < $n; $size++) {
-            // |S|! (n−|S|−1)! / n! = 1 / (n · C(n−1, |S|))
-            $choose = 1.0;
-            for ($k = 1; $k <= $size; $k++) {
-                $choose *= ($n - $k) / $k;
-            }
-            $weights[$size] = 1 / ($n * $choose);
+            $weights[$size] = 1 / ($n * $choose); // |S|! (n−|S|−1)! / n! = 1 / (n · C(n−1, |S|))
+            $choose *= ($n - 1 - $size) / ($size + 1);
         }
-        $values = array_fill(0, count($live), 0.0);
+        $values = array_fill(0, count($live), array_fill(0, count($all[0]), 0.0));
         foreach ($players as $bit => $player) {
-            foreach ($all as $set => $value) {
+            foreach ($all as $set => $worths) {
                 if (($set >> $bit & 1) === 0) {
-                    $size = substr_count(decbin($set), '1');
-                    $values[$player] += $weights[$size] * ($all[$set | 1 << $bit] - $value);
+                    $weight = $weights[substr_count(decbin($set), '1')];
+                    foreach ($worths as $m => $value) {
+                        $values[$player][$m] += $weight * ($all[$set | 1 << $bit][$m] - $value);
+                    }
                 }
             }
         }
 
-        return array_values($values);
+        return $values;
     }
 }

@@ -12,6 +12,9 @@ use MintCarry\Core\CoreException;
  */
 final class StudentT
 {
+    /** @var array<string, float> quantiles that were asked for before */
+    private static array $known = [];
+
     public static function cdf(float $t, float $dof): float
     {
         if ($dof <= 0 || is_nan($t)) {
@@ -32,6 +35,10 @@ final class StudentT
         if ($p < 0.5) {
             return -self::quantile(1 - $p, $dof);
         }
+        $key = "{$p}/{$dof}";
+        if (isset(self::$known[$key])) {
+            return self::$known[$key];
+        }
         $low = 0.0;
         $high = 1.0;
         while (self::cdf($high, $dof) < $p) {
@@ -46,7 +53,11 @@ final class StudentT
             }
         }
 
-        return ($low + $high) / 2;
+        if (count(self::$known) > 4000) {
+            self::$known = [];
+        }
+
+        return self::$known[$key] = ($low + $high) / 2;
     }
 
     /** I_x(a, b). */

@@ -19,7 +19,7 @@ final class CompareController
     {
         $judged = new Judged($fitting);
         $sets = array_values($judged->sets);
-        $comparison = Comparison::of($sets, $judged->benchmark);
+        $comparison = Comparison::of($sets, $judged->benchmark, $judged->random());
         $pooled = $sets === [] ? 0.0 : SideEstimate::pooledSpread($sets);
 
         return response()->json([

@@ -71,7 +71,7 @@ final class BayResource extends JsonResource
             'means' => self::means(self::ofTrial($fitting, $judged, $trial, $secret)),
             'benchmarkMeans' => $benchmark === null ? null : self::means($benchmark),
             'standing' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? []
-                : array_map(fn (Standing $s): array => ['name' => $s->name, 'measure' => $s->measure->value, 'word' => $s->word, 'value' => $s->value, 'interval' => $s->interval, 'declared' => $s->declared, 'moreShots' => $s->moreShots], Standing::of($benchmark, $set, $fitting->brief()->scoring())),
+                : array_map(self::standing(...), Standing::of($benchmark, $set, $fitting->brief()->scoring())),
             'repeat' => $trial === null || $secret || $trial->kind === 'warm-up' ? [] : self::repeat($fitting, $judged, $trial, $trials->all()),
             'drift' => self::drift($fitting, $judged, $blind),
             'changeOver' => $secret ? [] : self::changeOver($judged, $last),
@@ -84,6 +84,12 @@ final class BayResource extends JsonResource
             'bays' => self::bays($fitting),
             'held' => HeldShot::query()->where('fitting_id', $fitting->id)->whereNull('settled_at')->orderBy('id')->limit(50)->get()->map(fn (HeldShot $h): array => ['id' => $h->id, 'reason' => $h->reason, 'values' => (object) ($h->body['values'] ?? []), 'at' => $h->created_at->toIso8601String()])->all(),
         ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function standing(Standing $s): array
+    {
+        return ['name' => $s->name, 'measure' => $s->measure->value, 'word' => $s->word, 'value' => $s->value, 'interval' => $s->interval, 'declared' => $s->declared, 'moreShots' => $s->moreShots];
     }
 
     /** @return array{number: int, trials: int} the visit that goes on, or the one that would begin */

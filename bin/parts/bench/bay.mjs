@@ -47,6 +47,7 @@ const posts = [];
 const screens = [];
 let retries = 0;
 let over = false;
+const start = performance.now();
 const until = Date.now() + seconds * 1000;
 
 async function monitor(place, i) {
@@ -64,7 +65,7 @@ async function monitor(place, i) {
                     body: { id, sequence: n, values: { ballSpeedMps: 62 + (n % 7), launchDeg: 12.5, spinRpm: 2400 + n, directionDeg: (n % 5) - 2, spinAxisDeg: 1 } },
                 });
                 if (answer.status === 200) {
-                    posts.push(performance.now() - begun);
+                    posts.push([begun - start, performance.now() - begun]);
                     break;
                 }
             } catch {
@@ -117,6 +118,10 @@ const sent = places.reduce((n, p) => n + p.posted.size, 0);
 const seen = places.reduce((n, p) => n + p.seen.size, 0);
 console.log(`${bays} bays, a shot every ${pace} s, ${bays} screens, ${seconds} s`);
 console.log(`shots sent ${sent}, stored ${stored}, twice ${doubled}, lost ${sent - (stored - doubled)}, seen on screens ${seen}, retries ${retries}`);
+const minutes = [];
+for (const [when, ms] of posts) (minutes[Math.floor(when / 60000)] ??= []).push(ms);
+console.log(`post p95 minute by minute: ${minutes.map((m) => at(m, 0.95).toFixed(0)).join(' ')} ms`);
+posts.splice(0, posts.length, ...posts.map((p) => p[1]));
 console.log(`post            p50 ${at(posts, 0.5).toFixed(0)} ms   p95 ${at(posts, 0.95).toFixed(0)} ms   (target p95 under 25)`);
 console.log(`post to screen  p50 ${at(screens, 0.5)} ms   p95 ${at(screens, 0.95)} ms   (target p95 under 1000)`);
 agent.destroy();

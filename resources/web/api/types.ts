@@ -426,7 +426,7 @@ export interface Comparison {
         tag: string;
         n: number;
         ellipse: { acrossM: number; alongM: number; halfLongM: number; halfShortM: number; turnDeg: number } | null;
-        share: { share: number; interval: Interval; n: number };
+        share: { share: number; interval: Interval; n: number; left: number; right: number };
     }[];
     field: Field | null;
 }
@@ -515,4 +515,67 @@ export interface SignedIn {
     name: string;
     studio: string;
     isDemo: boolean;
+}
+/** One thing that the shots say; `kind` is worded by the screen, figures are in kept units. */
+export interface Finding {
+    tag: string;
+    kind: string;
+    figures: Record<string, number | string | string[]>;
+    forCoach: boolean;
+}
+export interface BridgeLine {
+    cause: string;
+    happened: number;
+    repeats: number;
+    error: number;
+    noise: boolean;
+}
+export interface WhyBridge {
+    measure: string;
+    difference: number;
+    lines: BridgeLine[];
+    clubSeen: boolean;
+}
+export interface Alike {
+    rows: { measure: string; measured: number; alike: number; error: number; against: { value: number; interval: Interval } | null }[];
+    ownShifts: { field: string; shift: number; carryM: number }[];
+    corrected: string[];
+}
+export interface Forgiveness {
+    seen: number;
+    zones: { zone: string; n: number; ballSpeedMps: number | null; spinRpm: number | null; carryM: number | null }[];
+    costs: Record<string, { ballSpeedMps: number; carryM: number; spinRpm: number; sideM: number }>;
+    correction: number;
+    worstCarryM: number;
+    worstAt: string;
+    assumed: boolean;
+}
+export interface JudgedSetup {
+    tag: string;
+    n: number;
+    clubSeen: boolean;
+    strikeSeen: boolean;
+    standing: Standing[];
+    flips: { policy: string; word: string }[];
+    delivery: { field: string; value: number; error: number; from: string }[];
+    alike: Alike | null;
+    bridges: WhyBridge[];
+    forgiveness: Forgiveness | null;
+    diagnosis: Finding[];
+    path: { points: [number, number, number][]; carryM: number; apexM: number } | null;
+    inLine: { toeMm: number; highMm: number; assumed: boolean } | null;
+}
+export interface NextMove {
+    head: string;
+    sleeve: string;
+    weights: string;
+    mends: string;
+    effect: Record<string, { value: number; low: number; high: number }>;
+}
+export interface Judging {
+    benchmark: string | null;
+    screening: string;
+    setups: JudgedSetup[];
+    rails: Finding[];
+    next: NextMove | null;
 }

@@ -94,6 +94,7 @@
                 />{/each}
             {#each points as p (p.shot.id)}
                 <Mark
+                    shot={p.shot.id}
                     tag={p.tag}
                     x={x(p.side * k)}
                     y={y(p.carry * k)}

@@ -39,6 +39,7 @@
         <FieldFrame {field} perMetre={k} {x} {y} {frame} ticks={[8, 6]} />
         <g clip-path="url(#frame)">
             {#each points as p (p.s.id)}<Mark
+                    shot={p.s.id}
                     tag={p.tag}
                     x={x(p.launch)}
                     y={y(p.spin)}

@@ -29,6 +29,7 @@ export function mishitText(reasons: MishitReason[], units: UnitChoice): string {
             const value = `${figure(r.measure, r.value, units)} ${unit}, usual ${figure(r.measure, r.usual, units)}`;
             if (r.why === 'strike')
                 return `strike ${r.measure === 'strikeToeMm' ? 'toward the ' + (r.value > r.usual ? 'toe' : 'heel') : r.value > r.usual ? 'high' : 'low'}: ${value}`;
+            if (r.why === 'smash') return `smash ${plain(r.value, 2)}, usual ${plain(r.usual, 2)}`;
             return `${r.why === 'swing' ? 'ball speed, and the swing was slow' : 'ball speed'}: ${value}`;
         })
         .join('; ');

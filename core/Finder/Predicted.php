@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Finder;
+
+use MintCarry\Core\Judging\Built;
+use MintCarry\Core\Statistics\Interval;
+
+/** What is expected of one setup for this player. Gains are differences from the own club, + = better, in the scoring's unit; strokes too, and their held twin. */
+final readonly class Predicted
+{
+    public function __construct(
+        public Built $built,
+        public float $carryM,
+        public Interval $carryInterval,
+        public float $totalM,
+        public float $sideM,
+        public Interval $sideInterval,
+        public float $sideSpreadM,
+        public float $apexM,
+        public float $share,
+        public float $gain,
+        public Interval $gainInterval,
+        public float $gainHeld,
+        public float $chance,
+        public float $expectedLoss,
+        public float $aimDeg,
+        public bool $tied,
+        public bool $tested,
+        public float $carryGainM,
+        public Interval $carryGainInterval,
+    ) {
+    }
+}

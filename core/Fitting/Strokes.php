@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Fitting;
+
+use MintCarry\Core\Statistics\Normal;
+
+use function floor;
+use function is_infinite;
+use function max;
+use function min;
+use function sqrt;
+
+/**
+ * Prices a normal cloud of drives by the brief: expected strokes with the aim held on the middle, or at the best aim within ±4°. The edges of the corridor are soft: a standard deviation of 4 m is added to that of the cloud.
+ */
+final class Strokes
+{
+    public const AIM_LIMIT_DEG = 4.0;
+
+    private const SOFT_EDGE_M = 4.0;
+
+    private readonly ExpectedStrokes $table;
+
+    private readonly Corridor $corridor;
+
+    /** @var array<int, array{float, float, float, float}> prices by metres left, rounded */
+    private array $prices = [];
+
+    public function __construct(private readonly Brief $brief)
+    {
+        $this->table = $brief->strokes();
+        $this->corridor = $brief->corridor;
+    }
+
+    public function held(float $sideM, float $sdM, float $totalM): float
+    {
+        return $this->cost($sideM, sqrt($sdM ** 2 + self::SOFT_EDGE_M ** 2), $this->prices($totalM));
+    }
+
+    /**
+     * @param  float  $from  where to begin the search, °
+     * @return array{float, float, float} strokes, aim °, and where the middle of the cloud ends, m
+     */
+    public function free(float $sideM, float $sdM, float $totalM, float $from = 0.0): array
+    {
+        $sd = sqrt($sdM ** 2 + self::SOFT_EDGE_M ** 2);
+        $prices = $this->prices($totalM);
+        $perDegree = $totalM * M_PI / 180;
+        // Strokes have one valley over so narrow a range: golden section on the aim (Kiefer 1953, from memory).
+        $low = max(-self::AIM_LIMIT_DEG, min(self::AIM_LIMIT_DEG, -$sideM / $perDegree) - 3.0);
+        $high = min(self::AIM_LIMIT_DEG, $low + 6.0);
+        $low = max(-self::AIM_LIMIT_DEG, $high - 6.0);
+        $ratio = 0.6180339887;
+        [$a, $b] = [$high - $ratio * ($high - $low), $low + $ratio * ($high - $low)];
+        [$fa, $fb] = [$this->cost($sideM + $a * $perDegree, $sd, $prices), $this->cost($sideM + $b * $perDegree, $sd, $prices)];
+        while ($high - $low > 0.25) {
+            if ($fa < $fb) {
+                [$high, $b, $fb] = [$b, $a, $fa];
+                $a = $high - $ratio * ($high - $low);
+                $fa = $this->cost($sideM + $a * $perDegree, $sd, $prices);
+            } else {
+                [$low, $a, $fa] = [$a, $b, $fb];
+                $b = $low + $ratio * ($high - $low);
+                $fb = $this->cost($sideM + $b * $perDegree, $sd, $prices);
+            }
+        }
+        $aim = $fa < $fb ? $a : $b;
+
+        return [min($fa, $fb), $aim, $sideM + $aim * $perDegree];
+    }
+
+    public function share(float $sideM, float $sdM): float
+    {
+        $half = $this->corridor->halfM();
+
+        return Normal::cdf(($half - $sideM) / $sdM) - Normal::cdf((-$half - $sideM) / $sdM);
+    }
+
+    /** @return array{float, float, float, float} strokes to come from the corridor, beside it, and the trouble on the left and on the right */
+    private function prices(float $totalM): array
+    {
+        $left = max(20.0, $this->brief->holeLengthM - $totalM);
+        $low = (int) floor($left);
+        $of = fn (int $m): array => $this->prices[$m] ??= [$this->table->from('fairway', $m), $this->table->from('rough', $m), $this->table->afterTrouble($this->corridor->left, $m, $this->brief->holeLengthM), $this->table->afterTrouble($this->corridor->right, $m, $this->brief->holeLengthM)];
+        [$a, $b] = [$of($low), $of($low + 1)];
+        $t = $left - $low;
+
+        return [$a[0] + $t * ($b[0] - $a[0]), $a[1] + $t * ($b[1] - $a[1]), $a[2] + $t * ($b[2] - $a[2]), $a[3] + $t * ($b[3] - $a[3])];
+    }
+
+    /** @param  array{float, float, float, float}  $strokes */
+    private function cost(float $meanM, float $sdM, array $strokes): float
+    {
+        $below = static fn (float $edge): float => is_infinite($edge) ? ($edge > 0 ? 1.0 : 0.0) : Normal::cdf(($edge - $meanM) / $sdM);
+        [$leftAt, $rightAt] = $this->corridor->trouble();
+        $in = $below($this->corridor->halfM()) - $below(-$this->corridor->halfM());
+        $left = $below($leftAt);
+        $right = 1 - $below($rightAt);
+
+        return 1 + $in * $strokes[0] + $left * $strokes[2] + $right * $strokes[3] + max(0.0, 1 - $in - $left - $right) * $strokes[1];
+    }
+}

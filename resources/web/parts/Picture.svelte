@@ -1,0 +1,73 @@
+<script lang="ts">
+    import type { Snippet } from 'svelte';
+    import { say } from '../api/client';
+    import { csv, png, save, svgText } from './export';
+    import Scroll from './Scroll.svelte';
+
+    /** A picture with the table behind it, which can be taken away as PNG, SVG or CSV. */
+    let { title, name, head, rows, children }: { title: string; name: string; head: string[]; rows: (string | number)[][]; children: Snippet } = $props();
+    let box = $state<HTMLElement | null>(null);
+    let problem = $state('');
+
+    async function take(kind: 'png' | 'svg' | 'csv') {
+        problem = '';
+        try {
+            const svg = box?.querySelector('svg');
+            if (kind === 'csv') save(new Blob([csv(head, rows)], { type: 'text/csv' }), `${name}.csv`);
+            else if (!svg) problem = 'There is no picture to take yet.';
+            else if (kind === 'svg') save(new Blob([svgText(svg)], { type: 'image/svg+xml' }), `${name}.svg`);
+            else save(await png(svg), `${name}.png`);
+        } catch (e) {
+            problem = say(e);
+        }
+    }
+</script>
+
+<section aria-label={title}>
+    <div class="head">
+        <h2>{title}</h2>
+        <span class="take no-print"
+            >{#each ['png', 'svg', 'csv'] as const as kind (kind)}<button class="plain" onclick={() => take(kind)}
+                    >{kind.toUpperCase()}<span class="visually-hidden"> of {title}</span></button
+                >{/each}</span
+        >
+    </div>
+    <div bind:this={box}>{@render children()}</div>
+    {#if problem}<p class="warn">{problem}</p>{/if}
+    <details class="no-print">
+        <summary class="small">Table behind it</summary>
+        <Scroll label="{title}, figures" height="high" framed>
+            <table>
+                <thead
+                    ><tr
+                        >{#each head as h, i (i)}<th>{h}</th>{/each}</tr
+                    ></thead
+                >
+                <tbody
+                    >{#each rows as row, i (i)}<tr
+                            >{#each row as cell, j (j)}<td>{cell}</td>{/each}</tr
+                        >{/each}</tbody
+                >
+            </table>
+        </Scroll>
+    </details>
+</section>
+
+<style>
+    section {
+        display: grid;
+        gap: 6px;
+        min-width: 0;
+    }
+    .head {
+        display: flex;
+        justify-content: space-between;
+        align-items: baseline;
+        gap: 12px;
+    }
+    .take {
+        display: flex;
+        gap: 10px;
+        font-size: var(--small);
+    }
+</style>

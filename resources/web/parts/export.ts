@@ -1,0 +1,63 @@
+/** Takes a picture out of the page: as SVG with its styles in it, as PNG, or its figures as CSV. */
+const STYLES = [
+    'fill',
+    'stroke',
+    'stroke-width',
+    'stroke-dasharray',
+    'stroke-linecap',
+    'opacity',
+    'fill-opacity',
+    'font-size',
+    'font-weight',
+    'font-family',
+    'text-anchor',
+];
+
+export function svgText(svg: SVGSVGElement): string {
+    const copy = svg.cloneNode(true) as SVGSVGElement;
+    const from = [svg, ...svg.querySelectorAll<SVGElement>('*')];
+    const to = [copy, ...copy.querySelectorAll<SVGElement>('*')];
+    from.forEach((element, i) => {
+        const style = getComputedStyle(element);
+        for (const name of STYLES) to[i]!.style.setProperty(name, style.getPropertyValue(name));
+    });
+    const { width, height } = svg.viewBox.baseVal;
+    copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
+    copy.setAttribute('width', String(width));
+    copy.setAttribute('height', String(height));
+    copy.style.background = getComputedStyle(document.body).backgroundColor;
+    return new XMLSerializer().serializeToString(copy);
+}
+
+export function save(blob: Blob, name: string): void {
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(blob);
+    link.download = name;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 2000);
+}
+
+export async function png(svg: SVGSVGElement): Promise<Blob> {
+    const url = URL.createObjectURL(new Blob([svgText(svg)], { type: 'image/svg+xml' }));
+    const image = new Image();
+    image.src = url;
+    await image.decode();
+    const canvas = document.createElement('canvas');
+    canvas.width = image.width * 2;
+    canvas.height = image.height * 2;
+    const pen = canvas.getContext('2d')!;
+    pen.fillStyle = getComputedStyle(document.body).backgroundColor;
+    pen.fillRect(0, 0, canvas.width, canvas.height);
+    pen.drawImage(image, 0, 0, canvas.width, canvas.height);
+    URL.revokeObjectURL(url);
+    return new Promise((done, fail) => canvas.toBlob((b) => (b ? done(b) : fail(new Error('The picture could not be drawn.'))), 'image/png'));
+}
+
+/** Cells as CSV; one that a spreadsheet would take for a formula is kept as text. */
+export function csv(head: string[], rows: (string | number)[][]): string {
+    const cell = (v: string | number) => {
+        const text = typeof v === 'string' && /^[=+@\t-]/.test(v) && !/^[-+]?[\d.]+$/.test(v) ? `'${v}` : String(v);
+        return /[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
+    };
+    return [head, ...rows].map((r) => r.map(cell).join(',')).join('\r\n') + '\r\n';
+}

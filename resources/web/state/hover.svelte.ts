@@ -1,0 +1,2 @@
+/** The shot under the pointer, the same in every picture. */
+export const hover = $state<{ shot: number | null }>({ shot: null });

@@ -1,0 +1,108 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { findingText, railText, shapeWord } from '../../resources/web/views/compare/words';
+import type { Finding } from '../../resources/web/api/types';
+import { accessible, addSetup, beginFitting, signIn, watch } from './help';
+
+// Compare as the fitter and the player look at it, for both hands; and its words without a page.
+
+const yards = { speed: 'mph', distance: 'yd', height: 'ft', length: 'in' };
+const finding = (kind: string, figures: Finding['figures'], tag = 'B'): Finding => ({ tag, kind, figures, forCoach: false });
+
+test('a shape is called by its name for the hand that hits it', () => {
+    expect(shapeWord(8, -20, 'right')).toBe('push and hook');
+    expect(shapeWord(8, -20, 'left')).toBe('pull and slice');
+    expect(shapeWord(-6, 1, 'right')).toBe('pull');
+    expect(shapeWord(0, 9, 'right')).toBe('fade');
+    expect(shapeWord(0, 9, 'left')).toBe('draw');
+    expect(shapeWord(1, -1, 'left')).toBe('straight ball');
+});
+
+test('a finding is a sentence with its evidence in the player’s units and hand', () => {
+    const toPath = finding('face to path', { faceToPathDeg: 4.2, faceDeg: 2, pathDeg: -2.2, sideM: 18, faceFrom: 'measured' });
+    expect(findingText(toPath, 'right', yards)).toBe('The face is 4.2° open to the path: it moves the landing 20 yd to the right.');
+    expect(findingText(toPath, 'left', yards)).toContain('4.2° closed to the path');
+    expect(findingText(finding('strike off the CG line', { toeMm: -11, highMm: 1, costM: 6 }), 'right', yards)).toBe(
+        'The strike is 11 mm to the heel from the line of the CG, worth about 7 yd of carry.',
+    );
+    expect(findingText(finding('two-way miss', { left: 0.2, right: 0.24, spreadM: 20 }), 'right', yards)).toContain('20 % left of the corridor and 24 % right');
+    expect(findingText(finding('attack down', { attackDeg: -4, costM: 5 }), 'right', yards)).toBe(
+        'The attack is 4.0° down; level, at the same delivered loft, would be worth about 5 yd of carry.',
+    );
+    expect(railText(finding('two changes', { changed: ['shaft', 'length'], done: 'the bridge says what each moved' }), 'right', yards)).toBe(
+        'B: shaft and length changed at once — the bridge says what each moved.',
+    );
+});
+
+/** Shots of two setups from the made-up players of the bay. */
+async function hitTwo(page: Page, player: string): Promise<void> {
+    await page.getByRole('link', { name: /^Bay/ }).click();
+    const name = `Compare bay ${Date.now() % 1e7}`;
+    await page.getByLabel('A new bay').fill(name);
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    await page.getByRole('combobox', { name: /^Bay/ }).selectOption({ label: name });
+    await page.getByLabel('Ask the player before the numbers').uncheck();
+    await page.getByLabel('Made-up player').selectOption(player);
+    for (const tag of ['A', 'B']) {
+        await page.getByRole('radio', { name: `Setup ${tag}` }).check();
+        const card = page.locator('fieldset', { hasText: 'Change-over' });
+        while (await card.isVisible()) await card.getByRole('checkbox', { checked: false }).first().click();
+        await page.getByRole('button', { name: /Begin the trial/ }).click();
+        await expect(page.locator('.hand .small')).toContainText('0 count');
+        for (const n of [5, 10]) {
+            await page.getByRole('button', { name: /Hit five/ }).click();
+            await expect(page.locator('.hand .small')).toContainText(`${n} count`);
+            if (tag === 'B' && n === 5) await expect(page.locator('.standing')).toContainText(/longer [✓✗?=]/);
+        }
+    }
+    await page.getByRole('link', { name: /^Compare/ }).click();
+    await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
+}
+
+for (const [hand, scale, player] of [
+    ['right', 'yards', 'hooker'],
+    ['left', 'metresKmh', 'slicer'],
+] as const)
+    test(`${hand}-handed, in ${scale}: verdict, like for like, the bridge, strikes, and pictures to take away`, async ({ page }) => {
+        test.setTimeout(120_000);
+        const errors = watch(page);
+        await signIn(page);
+        await beginFitting(page, `Compare ${hand}`, hand, scale);
+        await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
+        await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'Stated loft': '10.5' });
+        await hitTwo(page, player);
+        await expect(page.getByText(/B (is|against) .*A/).first()).toBeVisible();
+        await expect(page.getByRole('heading', { name: 'Like for like' })).toBeVisible();
+        await expect(page.getByText(/^Taken out: luck in club speed/).first()).toBeVisible();
+        const why = page.getByRole('region', { name: 'Why B differs from A' });
+        await expect(why.locator('svg')).toBeVisible();
+        // The bars add up to the sum below them.
+        await why.getByText('Table behind it').click();
+        const cells = await why.locator('tbody tr td:nth-child(2)').allTextContents();
+        const values = cells.map((c) => Number(c.replace('−', '-').replace('+', '').replace(',', '.')));
+        const total = values.pop()!;
+        expect(Math.abs(values.reduce((s, v) => s + v, 0) - total)).toBeLessThan(0.06 * values.length);
+        await why.getByRole('combobox', { name: /^Figure/ }).selectOption('sideM');
+        await expect(why.locator('svg')).toBeVisible();
+        // A picture goes with its styles, a table with its figures.
+        const [svg] = await Promise.all([page.waitForEvent('download'), why.getByRole('button', { name: /^SVG/ }).click()]);
+        expect(readFileSync((await svg.path())!, 'utf8')).toContain('stroke');
+        const [csv] = await Promise.all([page.waitForEvent('download'), why.getByRole('button', { name: /^CSV/ }).click()]);
+        expect(readFileSync((await csv.path())!, 'utf8')).toMatch(/^Cause,Happened/);
+        const [png] = await Promise.all([page.waitForEvent('download'), why.getByRole('button', { name: /^PNG/ }).click()]);
+        expect(
+            readFileSync((await png.path())!)
+                .subarray(1, 4)
+                .toString(),
+        ).toBe('PNG');
+        // A shot under the pointer is ringed in every picture.
+        const mark = page.getByRole('region', { name: 'Where they land' }).locator('g[role=presentation]').first();
+        await mark.hover();
+        await expect(page.locator('circle.ring')).not.toHaveCount(0);
+        const strike = page.getByRole('region', { name: 'Strike and forgiveness' }).locator('svg');
+        const at = async (word: string) => (await strike.locator('text', { hasText: word }).first().boundingBox())!.x;
+        expect((await at('heel')) > (await at('toe'))).toBe(hand === 'right');
+        await expect(page.getByRole('region', { name: 'What an off-centre strike costs' })).toContainText('model, corrected by 10 strikes');
+        await accessible(page);
+        expect(errors).toEqual([]);
+    });
