@@ -7,4 +7,6 @@ return [
     'bay_posts_per_minute' => 300,
     // Where the loft/lie gauge and the balance answer (docs/devices.md); empty = there is none.
     'devices' => ['gauge' => env('MINT_GAUGE', ''), 'balance' => env('MINT_BALANCE', '')],
+    // Under this much free disk no shot is taken: a plain refusal, before the database runs out.
+    'least_free_mb' => (float) env('MINT_LEAST_FREE_MB', 100),
 ];

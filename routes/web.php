@@ -6,6 +6,7 @@ use App\Http\Controllers\BriefController;
 use App\Http\Controllers\CompareController;
 use App\Http\Controllers\DecisionController;
 use App\Http\Controllers\DeviceController;
+use App\Http\Controllers\FinderController;
 use App\Http\Controllers\FittingController;
 use App\Http\Controllers\HeadController;
 use App\Http\Controllers\ImportController;
@@ -19,6 +20,7 @@ use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SetupController;
 use App\Http\Controllers\ShotController;
 use App\Http\Controllers\SleeveController;
+use App\Http\Middleware\RoomToWrite;
 use Illuminate\Support\Facades\Route;
 
 // One page for the front end; everything else is JSON under /api, same session, CSRF on.
@@ -54,12 +56,13 @@ Route::prefix('api')->group(function (): void {
             Route::post('setups/preview', [SetupController::class, 'preview']);
             Route::post('setups/balance', [SetupController::class, 'balance']);
             Route::get('shots', [ShotController::class, 'index']);
-            Route::post('shots', [ShotController::class, 'store']);
+            Route::post('shots', [ShotController::class, 'store'])->middleware(RoomToWrite::class);
             Route::get('shots.csv', [ShotController::class, 'export']);
             Route::get('files', [ImportController::class, 'index']);
-            Route::post('files', [ImportController::class, 'store']);
+            Route::post('files', [ImportController::class, 'store'])->middleware(RoomToWrite::class);
             Route::get('comparison', CompareController::class);
             Route::get('judging', JudgingController::class);
+            Route::get('finder', FinderController::class);
             Route::get('advice', [DecisionController::class, 'advice']);
             Route::get('decisions', [DecisionController::class, 'index']);
             Route::post('decisions', [DecisionController::class, 'store']);

@@ -51,7 +51,7 @@ final readonly class Finder
      * @param  Belief  $prior  before any shot
      * @param  Belief  $belief  after them
      * @param  list<Built>  $rack  every legal setup, the own club among them or not
-     * @param  callable(Built): int|null  $wrench  wrench changes from what is in the hand
+     * @param  callable(Built): (int|null)|null  $wrench  wrench changes from what is in the hand; null for a setup that cannot be hit here
      *
      * @throws CoreException when there is no setup to judge
      */
@@ -110,12 +110,11 @@ final readonly class Finder
             $carrySd = $surface->spread(0, $scatter);
             $spreads[$s] = $sideSd;
             $aims[$s] = 0.0;
-            $aim = 0.0;
             foreach ($shifts[$s] as $d => $shift) {
                 [$carry, $total, $side, $apex] = $surface->mean($shift, $scatter);
                 $side *= $sign;
                 $figures[$s][$d] = [$carry, $total, $side, $apex];
-                [$best, $aim, $middle] = $price->free($side, $sideSd, $total, $aim);
+                [$best, $aim, $middle] = $price->free($side, $sideSd, $total);
                 $held[$s][$d] = $price->held($side, $sideSd, $total);
                 $strokes[$s][$d] = $brief->aimFree ? $best : $held[$s][$d];
                 $aims[$s] += $brief->aimFree ? $aim / self::DRAWS : 0.0;
@@ -189,7 +188,7 @@ final readonly class Finder
     }
 
     /**
-     * The trial worth most: by how much its four shots would lower the best expected score (knowledge gradient, in the linear-normal approximation of docs/judging.md). Among trials of near-equal value, the one with the fewest wrench changes.
+     * The trial worth most: by how much its four shots would lower the best expected score (knowledge gradient, in the linear-normal approximation of docs/judging.md). Among trials of near-equal value, the one with the fewest wrench changes, and of those the one expected to play best.
      *
      * @param  list<Surface>  $surfaces
      * @param  list<list<array<int, float>>>  $shifts
@@ -218,13 +217,15 @@ final readonly class Finder
         $candidates = array_values(array_unique([...$candidates, ...array_values($extremes)]));
         $noise = [];
         for ($k = 0; $k < 24; $k++) {
-            $noise[] = [Normal::draw($random), Normal::draw($random), Normal::draw($random)];
+            $xi = [Normal::draw($random), Normal::draw($random), Normal::draw($random)];
+            array_push($noise, $xi, [-$xi[0], -$xi[1], -$xi[2]]);
         }
         $near = array_slice($order, 0, 60);
         $now = min([INF, ...$means]);
         $found = [];
         foreach ($candidates as $s) {
-            if (isset($belief->quirks[$surfaces[$s]->built->tag])) {
+            $changes = $wrench === null ? 0 : $wrench($surfaces[$s]->built);
+            if (isset($belief->quirks[$surfaces[$s]->built->tag]) || $changes === null) {
                 continue;
             }
             // What four shots would show: mean face, loft and speed of this setup.
@@ -255,16 +256,16 @@ final readonly class Finder
                 }
                 $after += $least / count($noise);
             }
-            $found[] = ['built' => $surfaces[$s]->built, 'value' => max(0.0, $now - $after), 'changes' => $wrench === null ? 0 : $wrench($surfaces[$s]->built)];
+            $found[] = ['built' => $surfaces[$s]->built, 'value' => max(0.0, $now - $after), 'changes' => $changes, 'score' => $means[$s]];
         }
         if ($found === []) {
             return null;
         }
         $most = max(array_column($found, 'value'));
         $equal = array_values(array_filter($found, static fn (array $f): bool => $f['value'] >= 0.75 * $most));
-        usort($equal, static fn (array $a, array $b): int => [$a['changes'], -$a['value']] <=> [$b['changes'], -$b['value']]);
+        usort($equal, static fn (array $a, array $b): int => [$a['changes'], $a['score']] <=> [$b['changes'], $b['score']]);
 
-        return $equal[0];
+        return ['built' => $equal[0]['built'], 'value' => $equal[0]['value'], 'changes' => $equal[0]['changes']];
     }
 
     /**

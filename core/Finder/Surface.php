@@ -12,13 +12,16 @@ use function max;
 use function sqrt;
 
 /**
- * How one setup's carry, total, side and apex depend on the nine values of the swing near this player's: value, slope and curvature along each, from the full impact and flight models.
+ * How one setup's carry, total, side and apex depend on the nine values of the swing near this player's: value, slope and curvature along each and along the pairs that work together, from the full impact and flight models.
  *
  * A cloud of shots and a draw of the unknowns are then a few products instead of flights. The error against flying every shot is tested (`tests/Core/FinderTest.php`: means within 0.3 yd).
  */
 final readonly class Surface
 {
     public const FIGURES = ['carryM', 'totalM', 'sideM', 'apexM'];
+
+    /** Pairs that work together: loft and face, face and toe, loft and toe, speed and face, path and face. */
+    private const PAIRS = [[3, 4], [4, 5], [3, 5], [0, 4], [2, 4]];
 
     private const STEP = [0.8, 1.2, 1.6, 1.3, 1.8, 5.0, 4.0, 0.01, 0.05];
 
@@ -27,8 +30,9 @@ final readonly class Surface
      * @param  list<float>  $value  by figure
      * @param  list<list<float>>  $slope  by figure and value
      * @param  list<list<float>>  $curve  second derivatives, likewise
+     * @param  list<list<float>>  $mixed  by figure and pair
      */
-    private function __construct(public Built $built, public array $at, public array $value, public array $slope, public array $curve)
+    private function __construct(public Built $built, public array $at, public array $value, public array $slope, public array $curve, public array $mixed)
     {
     }
 
@@ -68,7 +72,19 @@ final readonly class Surface
             $curve[] = array_map(static fn (array $s): float => $s[1] === null || $s[2] === null ? 0.0 : ($s[1][$f] - 2 * $v + $s[2][$f]) / ($s[0] * $s[0]), $sides);
         }
 
-        return new self($built, $at, $value, $slope, $curve);
+        $mixed = [];
+        $corners = [];
+        foreach (self::PAIRS as [$i, $j]) {
+            $both = $at;
+            $both[$i] += self::STEP[$i];
+            $both[$j] += self::STEP[$j];
+            $corners[] = [$sides[$i], $sides[$j], $figures($both)];
+        }
+        foreach ($value as $f => $v) {
+            $mixed[] = array_map(static fn (array $c): float => $c[0][1] === null || $c[1][1] === null || $c[2] === null ? 0.0 : ($c[2][$f] - $c[0][1][$f] - $c[1][1][$f] + $v) / ($c[0][0] * $c[1][0]), $corners);
+        }
+
+        return new self($built, $at, $value, $slope, $curve, $mixed);
     }
 
     /**
@@ -87,6 +103,9 @@ final readonly class Surface
             }
             for ($i = 0; $i < 7; $i++) {
                 $v += 0.5 * $this->curve[$f][$i] * $scatter[$i][$i];
+            }
+            foreach (self::PAIRS as $k => [$i, $j]) {
+                $v += $this->mixed[$f][$k] * ($shift[$i] * $shift[$j] + $scatter[$i][$j]);
             }
             $out[$f] = $v;
         }

@@ -26,9 +26,7 @@ final readonly class Advice
 
     public const KEEP_UNLESS = 0.8;
 
-    public const AIM_LIMIT_DEG = 4.0;
-
-    private const AIM_STEPS = 16;
+    public const AIM_LIMIT_DEG = Strokes::AIM_LIMIT_DEG;
 
     private const TYPICAL_CARRY_SPREAD = 0.06;
 
@@ -145,36 +143,19 @@ final readonly class Advice
         [$carryM, $carrySdM, $carryErrorM] = self::length($set->summary(Measure::Carry));
         [$totalM, , $totalErrorM] = self::length($set->summary(Measure::Total));
         $apexM = $set->summary(Measure::Apex)->mean ?? 0.0;
-        [$scoring, $table, $corridor] = [$brief->scoring(), $brief->strokes(), $brief->corridor];
+        $scoring = $brief->scoring();
+        $price = new Strokes($brief, 0.0);
         $scores = $strokes = $held = [];
         $aimSum = 0.0;
         for ($d = 0; $d < self::DRAWS; $d++) {
             [$meanM, $sdM] = $side->draw($random);
             $luck = Normal::draw($random); // carry and total go together
             $total = $totalM + $totalErrorM * $luck;
-            $leftM = max(20.0, $brief->holeLengthM - $total);
-            $prices = [$table->from('fairway', $leftM), $table->from('rough', $leftM), $table->afterTrouble($corridor->left, $leftM, $brief->holeLengthM), $table->afterTrouble($corridor->right, $leftM, $brief->holeLengthM)];
-            $best = INF;
-            $bestAim = 0.0;
-            for ($a = -self::AIM_STEPS; $a <= self::AIM_STEPS; $a++) {
-                $aim = self::AIM_LIMIT_DEG * $a / self::AIM_STEPS;
-                $cost = self::cost($meanM + $total * tan(deg2rad($aim)), $sdM, $corridor, $prices);
-                if ($a === 0) {
-                    $held[] = $cost;
-                }
-                if ($cost < $best - 1e-12 || (abs($cost - $best) <= 1e-12 && abs($aim) < abs($bestAim))) {
-                    $best = $cost;
-                    $bestAim = $aim;
-                }
-            }
-            if (! $brief->aimFree) {
-                [$best, $bestAim] = [$held[$d], 0.0];
-            }
-            $strokes[] = $best;
-            $aimSum += $bestAim;
-            $middle = $meanM + $total * tan(deg2rad($bestAim));
-            $scores[] = $scoring->of(['strokes' => $best, 'share' => Normal::cdf(($corridor->halfM() - $middle) / $sdM) - Normal::cdf((-$corridor->halfM() - $middle) / $sdM),
-                'carryM' => $carryM + $carryErrorM * $luck, 'carrySdM' => $carrySdM, 'totalM' => $total, 'apexM' => $apexM], $brief->weights);
+            $held[] = $price->held($meanM, $sdM, $total);
+            [$best, $aim, $middle] = $brief->aimFree ? $price->free($meanM, $sdM, $total) : [$held[$d], 0.0, $meanM];
+            $strokes[] = $best = min($best, $held[$d]);
+            $aimSum += $aim;
+            $scores[] = $scoring->of(['strokes' => $best, 'share' => $price->share($middle, $sdM), 'carryM' => $carryM + $carryErrorM * $luck, 'carrySdM' => $carrySdM, 'totalM' => $total, 'apexM' => $apexM], $brief->weights);
         }
 
         return [$scores, $strokes, $held, $aimSum / self::DRAWS];
@@ -191,18 +172,6 @@ final readonly class Advice
         $spread = sqrt((8 * (self::TYPICAL_CARRY_SPREAD * $mean) ** 2 + ($summary?->sd === null ? 0 : ($summary->n - 1) * $summary->sd ** 2)) / (8 + max(0, ($summary->n ?? 0) - 1)));
 
         return [$mean, $spread, $spread / sqrt(max(1, $summary->n ?? 1))];
-    }
-
-    /** @param  array{float, float, float, float}  $strokes  in the corridor, beside it, in the trouble on the left and on the right */
-    private static function cost(float $meanM, float $sdM, Corridor $corridor, array $strokes): float
-    {
-        $below = static fn (float $edge): float => is_infinite($edge) ? ($edge > 0 ? 1.0 : 0.0) : Normal::cdf(($edge - $meanM) / $sdM);
-        [$leftAt, $rightAt] = $corridor->trouble();
-        $in = $below($corridor->halfM()) - $below(-$corridor->halfM());
-        $left = $below($leftAt);
-        $right = 1 - $below($rightAt);
-
-        return 1 + $in * $strokes[0] + $left * $strokes[2] + $right * $strokes[3] + max(0.0, 1 - $in - $left - $right) * $strokes[1];
     }
 
     private static function trade(ShotSet $set, BallFlight $flight): ?LoftTrade

@@ -19,6 +19,9 @@ final readonly class Comparison
         Measure::Apex, Measure::Descent, Measure::ClubSpeed, Measure::Smash, Measure::Attack, Measure::Path, Measure::Face, Measure::DynamicLoft, Measure::StrikeToe, Measure::StrikeHigh,
     ];
 
+    /** Measures whose intervals are resampled under a robust policy; those of the others stay Welch's, of the pulled-in values. */
+    private const RESAMPLED = [Measure::Carry, Measure::Total, Measure::Side, Measure::BallSpeed, Measure::LaunchAngle, Measure::Spin];
+
     /**
      * @param  list<array{measure: Measure, cells: array<string, array{summary: ?Summary, computed: int, difference: ?Difference}>}>  $rows  measures that at least one setup has
      */
@@ -60,7 +63,7 @@ final readonly class Comparison
         $welch = Difference::between($base, $summary);
         $a = $held?->raw($measure) ?? [];
         $b = $set->raw($measure);
-        if ($random === null || ! $set->isRobust() || count($a) < 4 || count($b) < 4) {
+        if ($random === null || ! $set->isRobust() || ! in_array($measure, self::RESAMPLED, true) || count($a) < 4 || count($b) < 4) {
             return $welch;
         }
         $mean = static function (array $values): float {
@@ -69,6 +72,6 @@ final readonly class Comparison
             return array_sum($in) / max(1, count($in));
         };
 
-        return $welch->within(Resampling::difference($a, $b, $mean, $random));
+        return $welch->within(Resampling::difference($a, $b, $mean, $random, 200));
     }
 }

@@ -9,11 +9,10 @@ use MintCarry\Core\Statistics\Normal;
 use function floor;
 use function is_infinite;
 use function max;
-use function min;
 use function sqrt;
 
 /**
- * Prices a normal cloud of drives by the brief: expected strokes with the aim held on the middle, or at the best aim within ±4°. The edges of the corridor are soft: a standard deviation of 4 m is added to that of the cloud.
+ * Prices a normal cloud of drives by the brief: expected strokes with the aim held on the middle, or at the best aim within ±4°. The edges of the corridor may be soft: a standard deviation is added to that of the cloud.
  */
 final class Strokes
 {
@@ -28,7 +27,8 @@ final class Strokes
     /** @var array<int, array{float, float, float, float}> prices by metres left, rounded */
     private array $prices = [];
 
-    public function __construct(private readonly Brief $brief)
+    /** @param  float  $softEdgeM  SD of where the corridor's edge is felt, m */
+    public function __construct(private readonly Brief $brief, private readonly float $softEdgeM = self::SOFT_EDGE_M)
     {
         $this->table = $brief->strokes();
         $this->corridor = $brief->corridor;
@@ -36,26 +36,23 @@ final class Strokes
 
     public function held(float $sideM, float $sdM, float $totalM): float
     {
-        return $this->cost($sideM, sqrt($sdM ** 2 + self::SOFT_EDGE_M ** 2), $this->prices($totalM));
+        return $this->cost($sideM, sqrt($sdM ** 2 + $this->softEdgeM ** 2), $this->prices($totalM));
     }
 
     /**
-     * @param  float  $from  where to begin the search, °
      * @return array{float, float, float} strokes, aim °, and where the middle of the cloud ends, m
      */
-    public function free(float $sideM, float $sdM, float $totalM, float $from = 0.0): array
+    public function free(float $sideM, float $sdM, float $totalM): array
     {
-        $sd = sqrt($sdM ** 2 + self::SOFT_EDGE_M ** 2);
+        $sd = sqrt($sdM ** 2 + $this->softEdgeM ** 2);
         $prices = $this->prices($totalM);
         $perDegree = $totalM * M_PI / 180;
-        // Strokes have one valley over so narrow a range: golden section on the aim (Kiefer 1953, from memory).
-        $low = max(-self::AIM_LIMIT_DEG, min(self::AIM_LIMIT_DEG, -$sideM / $perDegree) - 3.0);
-        $high = min(self::AIM_LIMIT_DEG, $low + 6.0);
-        $low = max(-self::AIM_LIMIT_DEG, $high - 6.0);
+        // Corridor, rough and trouble make one valley, and a normal cloud keeps it one (Ibragimov 1956): golden section on the aim (Kiefer 1953; both from memory).
+        [$low, $high] = [-self::AIM_LIMIT_DEG, self::AIM_LIMIT_DEG];
         $ratio = 0.6180339887;
         [$a, $b] = [$high - $ratio * ($high - $low), $low + $ratio * ($high - $low)];
         [$fa, $fb] = [$this->cost($sideM + $a * $perDegree, $sd, $prices), $this->cost($sideM + $b * $perDegree, $sd, $prices)];
-        while ($high - $low > 0.25) {
+        while ($high - $low > 0.2) {
             if ($fa < $fb) {
                 [$high, $b, $fb] = [$b, $a, $fa];
                 $a = $high - $ratio * ($high - $low);
@@ -66,9 +63,15 @@ final class Strokes
                 $fb = $this->cost($sideM + $b * $perDegree, $sd, $prices);
             }
         }
-        $aim = $fa < $fb ? $a : $b;
+        [$cost, $aim] = $fa < $fb ? [$fa, $a] : [$fb, $b];
+        foreach ([-self::AIM_LIMIT_DEG, self::AIM_LIMIT_DEG] as $edge) {
+            if ($low <= $edge && $edge <= $high) {
+                $there = $this->cost($sideM + $edge * $perDegree, $sd, $prices);
+                [$cost, $aim] = $there < $cost ? [$there, $edge] : [$cost, $aim];
+            }
+        }
 
-        return [min($fa, $fb), $aim, $sideM + $aim * $perDegree];
+        return [$cost, $aim, $sideM + $aim * $perDegree];
     }
 
     public function share(float $sideM, float $sdM): float

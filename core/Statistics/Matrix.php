@@ -10,7 +10,7 @@ use function array_fill;
 use function count;
 use function sqrt;
 
-/** The little linear algebra of symmetric positive definite matrices that beliefs need: Cholesky factor and inverse (Golub & Van Loan, "Matrix Computations", from memory). Checked against numpy in the tests. */
+/** The little linear algebra of symmetric positive definite matrices that beliefs need: Cholesky factor and inverse (Golub & Van Loan, "Matrix Computations", from memory). */
 final class Matrix
 {
     /**

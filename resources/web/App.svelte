@@ -9,6 +9,7 @@
     import Compare from './views/compare/Compare.svelte';
     import DayBook from './views/daybook/DayBook.svelte';
     import Decide from './views/decide/Decide.svelte';
+    import Finder from './views/finder/Finder.svelte';
     import HeadPage from './views/rack/HeadPage.svelte';
     import NotFound from './views/NotFound.svelte';
     import Rack from './views/rack/Rack.svelte';
@@ -27,6 +28,7 @@
         '/fitting/:id/bay': Bay,
         '/fitting/:id/shots': Shots,
         '/fitting/:id/compare': Compare,
+        '/fitting/:id/finder': Finder,
         '/fitting/:id/decide': Decide,
         '/fitting/:id/sheet': Sheet,
         '*': NotFound,

@@ -224,3 +224,14 @@ it('counts the swings of the bay against the budget of the brief', function (): 
     $this->travel(25)->minutes();
     expect($this->actingAs($this->user)->getJson("api/fittings/{$this->case->id}/bay")->json('budget'))->toEqual(['swings' => 40, 'swingsHit' => 4, 'minutes' => 60, 'minutesUsed' => 25]);
 });
+
+it('takes nothing while the disk is nearly full, says so, and takes it when there is room', function (): void {
+    ($this->begin)();
+    config(['mintcarry.least_free_mb' => 1e12]);
+    $refused = ($this->post)(['id' => 's-1', 'values' => $this->good])->assertStatus(503)->assertHeader('Retry-After');
+    expect($refused->json('message'))->toContain('nearly full')->toContain('Nothing was taken')
+        ->and(Shot::query()->count() + HeldShot::query()->count())->toBe(0);
+    $this->type($this->user, $this->case, $this->a, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400']])->assertStatus(503);
+    config(['mintcarry.least_free_mb' => 0]);
+    expect(($this->post)(['id' => 's-1', 'values' => $this->good])->assertOk()->json('results.0.status'))->toBe('stored');
+});

@@ -49,7 +49,7 @@ test('a right-hander in yards: two files in, compare, leave out a mishit, pick, 
     await expect(page.getByRole('columnheader', { name: /hold\s*8 shots/ })).toBeVisible();
     await expect(carry).toHaveText(before!);
 
-    await page.keyboard.press('6');
+    await page.keyboard.press('7');
     await expect(page.locator('.verdict')).toBeVisible();
     await accessible(page);
     const advised = (await page.locator('.choices .on').textContent())!.includes('A') ? 'B' : 'A';

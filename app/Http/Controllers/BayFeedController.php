@@ -48,6 +48,7 @@ final class BayFeedController
             new OA\Response(response: 200, description: 'Every shot is safe: stored or held', content: new OA\JsonContent(type: 'object', properties: [new OA\Property(property: 'results', type: 'array', items: new OA\Items(ref: '#/components/schemas/Answer'))])),
             new OA\Response(response: 401, description: 'The token does not open this bay'),
             new OA\Response(response: 422, description: 'The body is no shot: nothing was taken; says what is wrong'),
+            new OA\Response(response: 503, description: 'The disk is nearly full: nothing was taken; send again after the seconds in Retry-After'),
             new OA\Response(response: 429, description: 'Too many posts; try again after the seconds in Retry-After'),
         ])]
     public function store(Request $request, TakeShots $take): JsonResponse

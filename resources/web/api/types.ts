@@ -57,7 +57,7 @@ export interface Setup {
     shots: number;
     counted: number;
 }
-export type StepName = 'brief' | 'bench' | 'bay' | 'shots' | 'compare' | 'decide' | 'sheet';
+export type StepName = 'brief' | 'bench' | 'bay' | 'shots' | 'compare' | 'finder' | 'decide' | 'sheet';
 export interface Screening {
     name: string;
     label: string;
@@ -578,4 +578,52 @@ export interface Judging {
     setups: JudgedSetup[];
     rails: Finding[];
     next: NextMove | null;
+}
+export interface FoundSetup {
+    tag: string;
+    /** letter of the setup in this fitting, where it was built or hit */
+    setupTag: string | null;
+    head: string;
+    headId: number | null;
+    sleeve: string;
+    weights: string;
+    masses: Record<string, number> | null;
+    inStock: boolean;
+    price: number | null;
+    currency: string;
+    loftDeg: number;
+    faceOpenDeg: number;
+    carryM: number;
+    carryGainM: number;
+    carryGainInterval: Interval;
+    totalM: number;
+    sideM: number;
+    sideInterval: Interval;
+    spreadM: number;
+    apexM: number;
+    share: number;
+    gain: number;
+    gainInterval: Interval;
+    gainHeld: number;
+    chance: number;
+    aimDeg: number;
+    tied: boolean;
+    tested: boolean;
+}
+export interface Found {
+    own: string;
+    scoring: string;
+    unit: string;
+    count: number;
+    best: string;
+    pick: string;
+    expectedLoss: number;
+    mayStop: boolean;
+    ties: number;
+    within: number;
+    left: string[];
+    next: { tag: string; value: number; changes: number } | null;
+    learned: Record<string, { prior: number; priorSd: number; now: number; sd: number }>;
+    trade: { front: string[]; perCarryM: number; perShare: number; level: number; agreement: number };
+    setups: FoundSetup[];
 }

@@ -12,6 +12,7 @@
         ['bay', 'Bay'],
         ['shots', 'Shots'],
         ['compare', 'Compare'],
+        ['finder', 'Finder'],
         ['decide', 'Decide'],
         ['sheet', 'Sheet'],
     ];

@@ -277,7 +277,7 @@
                             ></label
                         ><label class="check"
                             ><input type="checkbox" checked={fitting.asksRatings} onchange={(e) => change({ asksRatings: e.currentTarget.checked })} />
-                            {'Ask the player before the numbers'}</label
+                            Ask the player before the numbers</label
                         ><button class="plain" onclick={() => run(async () => (view = await post<BayView>(`fittings/${id}/visits`, {})))}>Another visit</button
                         >{#if view.screening.warning}<span class="warn">{view.screening.warning}</span>{/if}
                     </p>

@@ -17,7 +17,7 @@ export const KEYS: [string, string][] = [
     [';', 'blind trial: for the fitter’s eyes'],
     ['0', 'big figures, and back'],
     ['Backspace', 'undo'],
-    ['1 to 7', 'the steps; while ratings are asked, 1 to 5 answer them'],
+    ['1 to 8', 'the steps; while ratings are asked, 1 to 5 answer them'],
     ['?', 'these keys'],
 ];
 

@@ -1,0 +1,110 @@
+<script lang="ts">
+    import { scaleLinear } from 'd3-scale';
+    import type { Found, FoundSetup, UnitChoice } from '../api/types';
+    import { factor, plain, signed } from '../units/units';
+    import { nameOf } from '../views/finder/words';
+    import Mark from './Mark.svelte';
+
+    let { found, units, chosen = null, onpick }: { found: Found; units: UnitChoice; chosen?: string | null; onpick: (s: FoundSetup) => void } = $props();
+    const W = 620;
+    const H = 400;
+    const LEFT = 52;
+    const FOOT = 44;
+    const k = $derived(factor(units.distance));
+    const carries = $derived(found.setups.map((s) => s.carryM * k));
+    const shares = $derived(found.setups.map((s) => s.share * 100));
+    const x = $derived(scaleLinear([Math.min(...carries) - 1, Math.max(...carries) + 1], [LEFT, W - 16]));
+    const y = $derived(scaleLinear([Math.min(...shares) - 2, Math.max(...shares) + 2], [H - FOOT, 14]));
+    const front = $derived(found.trade.front.map((t) => found.setups.find((s) => s.tag === t)!));
+    const path = $derived(front.map((s, i) => `${i ? 'L' : 'M'}${x(s.carryM * k).toFixed(1)} ${y(s.share * 100).toFixed(1)}`).join(''));
+    /** Lines of equal gain: level + perCarry · carry + perShare · share = gain. Not drawn where share hardly moves the gain. */
+    const levels = $derived.by(() => {
+        const t = found.trade;
+        if (Math.abs(t.perShare) < 1e-9 || t.agreement < 0.3) return [];
+        const step = found.unit === 'strokes' ? 0.02 : found.unit === 'm' ? 3 : 2;
+        const best = Math.max(...found.setups.map((s) => s.gain));
+        const least = Math.min(...found.setups.map((s) => s.gain));
+        const out: { gain: number; d: string; at: [number, number] }[] = [];
+        for (let g = Math.floor(best / step) * step; g >= least && out.length < 7; g -= step) {
+            const shareAt = (carry: number) => ((g - t.level - (t.perCarryM * carry) / k) / t.perShare) * 100;
+            const [x0, x1] = x.domain() as [number, number];
+            out.push({ gain: g, d: `M${x(x0)} ${y(shareAt(x0))}L${x(x1)} ${y(shareAt(x1))}`, at: [W - 18, y(shareAt(x1)) - 4] });
+        }
+        return out;
+    });
+</script>
+
+<figure>
+    <svg viewBox="0 0 {W} {H}" role="img" aria-label="Carry against share in the corridor for every setup on the rack. The list holds the same figures.">
+        <clipPath id="trade"><rect x={LEFT} y="10" width={W - LEFT - 12} height={H - FOOT - 10} /></clipPath>
+        {#each x.ticks(6) as t (t)}<line x1={x(t)} x2={x(t)} y1="10" y2={H - FOOT} class="grid" /><text x={x(t)} y={H - FOOT + 18} text-anchor="middle"
+                >{t}</text
+            >{/each}
+        {#each y.ticks(6) as t (t)}<line x1={LEFT} x2={W - 12} y1={y(t)} y2={y(t)} class="grid" /><text x={LEFT - 6} y={y(t) + 4} text-anchor="end">{t} %</text
+            >{/each}
+        <g clip-path="url(#trade)">
+            {#each levels as l (l.gain)}
+                <path d={l.d} class="level" />
+                {#if l.at[1] > 24 && l.at[1] < H - FOOT - 6}<text x={l.at[0]} y={l.at[1]} text-anchor="end" class="small"
+                        >{found.unit === 'm' ? signed(l.gain * k, 0) : signed(l.gain, found.unit === 'strokes' ? 2 : 0)}</text
+                    >{/if}
+            {/each}
+            <path d={path} class="front" />
+            {#each found.setups as s (s.tag)}
+                {#if s.tested && s.setupTag}
+                    <Mark tag={s.setupTag} x={x(s.carryM * k)} y={y(s.share * 100)} r={8} title="{s.setupTag}: {nameOf(s)}, hit" />
+                {:else}
+                    <circle
+                        cx={x(s.carryM * k)}
+                        cy={y(s.share * 100)}
+                        r={s.tag === found.best || s.tag === found.pick ? 6.5 : 4}
+                        class:tied={s.tied}
+                        class:best={s.tag === found.best || s.tag === found.pick}
+                        class:on={s.tag === chosen}
+                        role="presentation"
+                        onclick={() => onpick(s)}><title>{nameOf(s)}: {plain(s.carryM * k, 0)} {units.distance}, {plain(s.share * 100, 0)} %</title></circle
+                    >
+                {/if}
+            {/each}
+        </g>
+        <text x={(LEFT + W) / 2} y={H - 6} text-anchor="middle">predicted carry, {units.distance}</text>
+        <text transform="translate(13,{H / 2}) rotate(-90)" text-anchor="middle">in the corridor, aim held</text>
+    </svg>
+    <figcaption class="small">
+        Each dot a legal setup. Mint ring: cannot be told from the best. Heavy line: nothing is both longer and straighter. Thin lines: equal gain over the own
+        club{levels.length
+            ? `; the two figures explain ${plain(found.trade.agreement * 100, 0)} % of the ranking`
+            : '; not drawn, because carry and share explain too little of the ranking here'}.
+    </figcaption>
+</figure>
+
+<style>
+    circle {
+        fill: var(--ink-2);
+        opacity: 0.55;
+        cursor: pointer;
+    }
+    .tied {
+        stroke: var(--mint);
+        stroke-width: 2;
+    }
+    .best {
+        fill: var(--mint);
+        opacity: 1;
+    }
+    .on {
+        stroke: var(--ink);
+        stroke-width: 3;
+        opacity: 1;
+    }
+    .front {
+        fill: none;
+        stroke: var(--ink);
+        stroke-width: 2;
+    }
+    .level {
+        stroke: var(--ink-2);
+        stroke-dasharray: 2 4;
+        fill: none;
+    }
+</style>

@@ -1,0 +1,275 @@
+<script lang="ts">
+    import { push } from 'svelte-spa-router';
+    import { get, post, say } from '../../api/client';
+    import type { Fitting, Found, FoundSetup, Setup } from '../../api/types';
+    import ScorePlane from '../../charts/ScorePlane.svelte';
+    import TradeChart from '../../charts/TradeChart.svelte';
+    import Frame from '../../parts/Frame.svelte';
+    import Glyph from '../../parts/Glyph.svelte';
+    import Notice from '../../parts/Notice.svelte';
+    import Picture from '../../parts/Picture.svelte';
+    import Scroll from '../../parts/Scroll.svelte';
+    import { loadFitting } from '../../state/session.svelte';
+    import { factor, figure, plain, signed } from '../../units/units';
+    import { adviceText, gainText, learnedRows, nameOf, stopText } from './words';
+
+    let { params }: { params: { id: string } } = $props();
+    const ROOM = 25;
+    let found = $state<Found | null>(null);
+    let only = $state<'all' | 'stock' | 'own'>('all');
+    let problem = $state('');
+    let busy = $state(false);
+    let chosen = $state<string | null>(null);
+    let done = $state('');
+    let all = $state(false);
+
+    async function load(which: 'all' | 'stock' | 'own') {
+        busy = true;
+        problem = '';
+        try {
+            const answer = await get<Found>(`fittings/${params.id}/finder?only=${which}`);
+            if (which === only) {
+                found = answer;
+                chosen = answer.next?.tag ?? answer.best;
+            }
+        } catch (e) {
+            if (which === only) {
+                problem = say(e);
+                found = null;
+            }
+        }
+        busy = false;
+    }
+    $effect(() => void load(only));
+    const one = $derived(found?.setups.find((s) => s.tag === chosen) ?? null);
+    const next = $derived(found?.setups.find((s) => s.tag === found!.next?.tag) ?? null);
+    const list = $derived(found ? (all ? found.setups : found.setups.slice(0, ROOM)) : []);
+
+    /** Puts a found setup on the trail, branched from the own club, so that it can be hit. */
+    async function take(fitting: Fitting, s: FoundSetup) {
+        problem = '';
+        try {
+            const own = fitting.setups[0]!;
+            const made = await post<Setup>(`fittings/${fitting.id}/setups`, {
+                headId: s.headId,
+                sleeveLabel: s.sleeve,
+                masses: s.masses ?? {},
+                shaftId: own.shaftId,
+                shaft: own.shaft,
+                ...(own.lengthMm === null ? {} : { lengthMm: own.lengthMm }),
+                ballId: own.ballId,
+                ball: own.ball,
+                branchedFromId: own.id,
+            });
+            await loadFitting(fitting.id);
+            done = `${made.tag} is on the trail: ${nameOf(s)}.`;
+            await load(only);
+        } catch (e) {
+            problem = say(e);
+        }
+    }
+</script>
+
+<Frame id={params.id} step="finder">
+    {#snippet children(fitting)}
+        {@const units = fitting.player.units}
+        {@const k = factor(units.distance)}
+        <div class="top">
+            <h1>Finder</h1>
+            <fieldset class="only">
+                <legend class="visually-hidden">Which setups</legend>
+                {#each [['all', 'All on the rack'], ['stock', 'In stock'], ['own', 'This head only: no purchase']] as const as [value, label] (value)}
+                    <label><input type="radio" name="only" {value} bind:group={only} /> {label}</label>
+                {/each}
+            </fieldset>
+            {#if busy}<p class="small" role="status">Judging every setup on the rack …</p>{/if}
+        </div>
+        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+        {#if done}<Notice kind="good">{done} <button class="plain" onclick={() => push(`/fitting/${fitting.id}/bay`)}>To the bay</button></Notice>{/if}
+        {#if found}
+            <p class="advice">{adviceText(found, units)} {stopText(found)}</p>
+            {#if next && found.next}
+                <div class="next">
+                    <p>
+                        <b>Hit this next: {nameOf(next)}</b> — of the trials that would teach about as much, the one with the fewest wrench changes ({found.next
+                            .changes}). Expected carry {signed(next.carryGainM * k, 0)}
+                        {units.distance} against the own club ({signed(next.carryGainInterval.low * k, 0)} to {signed(next.carryGainInterval.high * k, 0)}).
+                    </p>
+                    {#if next.setupTag}<span class="small">On the trail as {next.setupTag}.</span>{:else}<button onclick={() => take(fitting, next)}
+                            >Put it on the trail</button
+                        >{/if}
+                </div>
+            {/if}
+            <div class="two">
+                <section>
+                    <Picture
+                        title="Yards against fairways"
+                        name="trade"
+                        head={['Setup', `Carry ${units.distance}`, 'In the corridor %', `Gain ${found.unit}`, 'Chance %']}
+                        rows={found.setups.map((s) => [
+                            nameOf(s),
+                            figure('carryM', s.carryM, units),
+                            plain(s.share * 100, 0),
+                            signed(s.gain, 3),
+                            plain(s.chance * 100, 0),
+                        ])}
+                    >
+                        <TradeChart {found} {units} {chosen} onpick={(s) => (chosen = s.tag)} />
+                    </Picture>
+                    <Picture
+                        title="Loft and face, by gain"
+                        name="score-plane"
+                        head={['Setup', 'Loft °', 'Face open °', `Gain ${found.unit}`]}
+                        rows={found.setups.map((s) => [nameOf(s), plain(s.loftDeg, 1), signed(s.faceOpenDeg, 1), signed(s.gain, 3)])}
+                    >
+                        <ScorePlane {found} hand={fitting.player.hand} {chosen} />
+                    </Picture>
+                </section>
+                <section>
+                    {#if one}
+                        <div class="one">
+                            <b>{one.setupTag ? `${one.setupTag}: ` : ''}{nameOf(one)}</b>
+                            <p class="small">
+                                Gain {gainText(one, found, units)}; without re-aiming {found.unit === 'strokes'
+                                    ? `${signed(one.gainHeld, 3)} strokes`
+                                    : `${signed(one.gainHeld, 3)} strokes held`}. Carry {figure('carryM', one.carryM, units)}
+                                {units.distance} ({signed(one.carryGainM * k, 0)}), side {figure('sideM', one.sideM, units)}, spread ± {plain(
+                                    one.spreadM * k,
+                                    0,
+                                )}
+                                {units.distance}, best aim {plain(Math.abs(one.aimDeg), 1)}° {one.aimDeg < 0 ? 'left' : 'right'}.{one.price !== null
+                                    ? ` ${plain(one.price, 0)} ${one.currency}.`
+                                    : ''}{one.inStock ? '' : ' Not in stock.'}
+                            </p>
+                            {#if !one.setupTag && one.headId !== null}<button class="quiet" onclick={() => take(fitting, one)}>Put it on the trail</button>{/if}
+                        </div>
+                    {/if}
+                    <h2>Ranked</h2>
+                    <Scroll label="Setups by expected gain" height="high" framed>
+                        <table>
+                            <thead
+                                ><tr
+                                    ><th>Setup</th><th>Gain <small>{found.unit}</small></th><th>Chance</th><th>Carry <small>{units.distance}</small></th><th
+                                        >Corridor</th
+                                    ></tr
+                                ></thead
+                            >
+                            <tbody>
+                                {#each list as s (s.tag)}
+                                    <tr class:tied={s.tied} class:chosen={s.tag === chosen}>
+                                        <td
+                                            ><button class="plain name" onclick={() => (chosen = s.tag)}
+                                                >{#if s.setupTag}<Glyph tag={s.setupTag} r={8} />{/if}
+                                                {s.tag === found.own ? 'Own club' : nameOf(s)}</button
+                                            >{#if s.tag === found.pick}<em> pick</em>{/if}</td
+                                        >
+                                        <td
+                                            >{found.unit === 'strokes' ? signed(s.gain, 3) : signed(s.gain * (found.unit === 'm' ? k : 1), 1)}
+                                            <small
+                                                >{found.unit === 'strokes'
+                                                    ? `${signed(s.gainInterval.low, 2)} to ${signed(s.gainInterval.high, 2)}`
+                                                    : `${signed(s.gainInterval.low * (found.unit === 'm' ? k : 1), 0)} to ${signed(s.gainInterval.high * (found.unit === 'm' ? k : 1), 0)}`}</small
+                                            ></td
+                                        >
+                                        <td>{plain(s.chance * 100, 0)} %</td>
+                                        <td>{signed(s.carryGainM * k, 0)}</td>
+                                        <td>{plain(s.share * 100, 0)} %</td>
+                                    </tr>
+                                {/each}
+                            </tbody>
+                        </table>
+                    </Scroll>
+                    <p class="small">
+                        Differences from the own club, with 95 % intervals. Washed in mint: cannot be told from the best.
+                        {#if found.count > ROOM}<button class="plain" onclick={() => (all = !all)}
+                                >{all ? `Only the first ${ROOM}` : `All ${found.count}`}</button
+                            >{/if}
+                    </p>
+                    <h2>Learned of this player</h2>
+                    <table>
+                        <thead><tr><th></th><th>usual</th><th>this player</th></tr></thead>
+                        <tbody>
+                            {#each learnedRows(found) as [what, before, now] (what)}<tr><td>{what}</td><td>{before}</td><td>{now}</td></tr>{/each}
+                        </tbody>
+                    </table>
+                    {#each found.left as l (l)}<p class="small warn">{l}</p>{/each}
+                </section>
+            </div>
+        {/if}
+    {/snippet}
+</Frame>
+
+<style>
+    .top,
+    .only {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 6px 18px;
+        align-items: center;
+        border: 0;
+        padding: 0;
+        margin: 0;
+    }
+    .only label {
+        display: flex;
+        gap: 5px;
+        align-items: center;
+    }
+    .advice {
+        font-size: var(--lead);
+        max-width: 110ch;
+    }
+    .next {
+        display: flex;
+        gap: 16px;
+        align-items: center;
+        justify-content: space-between;
+        border-left: 4px solid var(--mint);
+        padding: 4px 0 4px 12px;
+    }
+    .two {
+        display: grid;
+        grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+        gap: 28px;
+        align-items: start;
+    }
+    section {
+        display: grid;
+        gap: 10px;
+        min-width: 0;
+    }
+    .one {
+        border: 1px solid var(--hair);
+        border-radius: 8px;
+        padding: 8px 12px;
+        background: var(--sheet);
+        display: grid;
+        gap: 4px;
+    }
+    .name {
+        text-align: left;
+    }
+    .tied td {
+        background: var(--mint-wash);
+    }
+    .chosen td {
+        font-weight: 620;
+    }
+    em {
+        font-style: normal;
+        font-weight: 650;
+        color: var(--mint);
+    }
+    td small {
+        display: block;
+        white-space: nowrap;
+    }
+    @media (max-width: 1000px) {
+        .two {
+            grid-template-columns: minmax(0, 1fr);
+        }
+        .next {
+            display: grid;
+        }
+    }
+</style>
