@@ -82,6 +82,7 @@ if (wanted('import')) {
 }
 if (wanted('shots')) { await at(desk, rafe, 'shots', 'td'); await shot(desk, 'shots'); }
 if (wanted('compare')) { await at(desk, imke, 'compare', 'svg .contour'); await shot(desk, 'compare', true); }
+if (wanted('finder')) { await at(desk, imke, 'finder', 'tbody td'); await shot(desk, 'finder', true); }
 if (wanted('decide')) { await at(desk, imke, 'decide', '.verdict'); await shot(desk, 'decide'); }
 if (wanted('sheet')) { await at(desk, imke, 'sheet', 'article'); await shot(desk, 'sheet', true); }
 
@@ -98,6 +99,8 @@ const bay = async (p, name) => {
             await call('POST', `fittings/${id}/trials`, { setupId: setups[i].id });
             await call('POST', `fittings/${id}/simulate`, { count, player: 'fast' });
         }
+    const { asks } = await call('GET', `fittings/${id}/bay`);
+    if (asks) await call('PATCH', `trials/${asks.trialId}`, { ratingSkipped: true });
     await p.goto(`${address}/#/fitting/${id}/bay`);
     await p.locator('.carry span').waitFor();
     if (name === 'bay-dark') await p.keyboard.press('0');

@@ -286,7 +286,7 @@ test('by keys: how a shot was meant, a star, parking with a reason, the log, and
     await expect(page.getByRole('region', { name: 'Keys' })).toBeHidden();
     // The log says who did it, and gives it back.
     await page.getByText('Log of this fitting').click();
-    await page.getByRole('button', { name: /Take back: starred setup B/ }).click();
+    await page.getByRole('button', { name: /Take back starred setup B/ }).click();
     await expect(page.getByRole('list', { name: 'Trail of setups' })).not.toContainText('★');
     // Another policy is named on the averages, with what it does to them.
     await page.getByLabel('Screening policy').selectOption('best 4 of 5');

@@ -62,6 +62,9 @@ final class BayResource extends JsonResource
         return [
             'inLine' => $secret ? null : self::inLine($fitting, $trial),
             'live' => Live::begin($fitting),
+            // What a screen needs to keep its trail right without asking for the whole fitting at every shot.
+            'stamp' => (int) LogEntry::query()->where('fitting_id', $fitting->id)->max('id').'/'.$fitting->version,
+            'counts' => (object) array_map(fn (array $shots): array => ['shots' => count($shots), 'counted' => count(array_filter($shots, fn (array $s): bool => $s['leftOut'] === null))], $judged->shots),
             'running' => $trial === null ? null : self::trial($trial, $blind),
             'trials' => $trials->map(fn (Trial $t): array => self::trial($t, $blind))->all(),
             'shots' => $shots->map(fn (Shot $s): array => ($secret ? ['setupId' => 0] : []) + (new ShotResource($s, $flight))->toArray($request))->all(),

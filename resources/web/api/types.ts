@@ -146,6 +146,9 @@ export interface DriftPoint {
 export interface BayView {
     inLine: { toeMm: number; highMm: number; assumed: boolean } | null;
     live: string;
+    /** changes when anything but shots does */
+    stamp: string;
+    counts: Record<string, { shots: number; counted: number }>;
     running: Trial | null;
     trials: Trial[];
     /** the latest of the trial */

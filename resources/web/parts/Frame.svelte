@@ -12,8 +12,16 @@
         step,
         chosen = [],
         onpick = undefined,
+        marks = {},
         children,
-    }: { id: string; step: StepName; chosen?: string[]; onpick?: (setup: Setup) => void; children: Snippet<[Fitting]> } = $props();
+    }: {
+        id: string;
+        step: StepName;
+        chosen?: string[];
+        onpick?: (setup: Setup) => void;
+        marks?: Record<string, string>;
+        children: Snippet<[Fitting]>;
+    } = $props();
     let problem = $state('');
 
     $effect(() => {
@@ -25,7 +33,7 @@
 
 <TopBar {fitting} {step} />
 {#if fitting}
-    <Trail {fitting} {chosen} {onpick} />
+    <Trail {fitting} {chosen} {onpick} {marks} />
     <main>{@render children(fitting)}</main>
 {:else if problem}
     <main><Notice kind="error">{problem}</Notice></main>

@@ -3,7 +3,18 @@
     import { changes, parentOf } from '../units/setups';
     import Glyph from './Glyph.svelte';
 
-    let { fitting, chosen = [], onpick = undefined }: { fitting: Fitting; chosen?: string[]; onpick?: (setup: Setup) => void } = $props();
+    let {
+        fitting,
+        chosen = [],
+        onpick = undefined,
+        marks = {},
+    }: {
+        fitting: Fitting;
+        chosen?: string[];
+        onpick?: (setup: Setup) => void;
+        /** better, worse, same or open, by tag */ marks?: Record<string, string>;
+    } = $props();
+    const WORDS: Record<string, string> = { better: 'better', worse: 'worse', same: 'the same', open: 'open question' };
 
     const ROOM = 6;
     let unfolded = $state(false);
@@ -16,6 +27,7 @@
         if (fitting.decision?.setupId === setup.id) return 'chosen';
         if (fitting.benchmarkSetupId === setup.id) return 'benchmark';
         if (setup.shelf) return setup.shelf;
+        if (setup.counted > 0 && marks[setup.tag]) return WORDS[marks[setup.tag]!] ?? '';
         return setup.counted === 0 ? 'to hit' : '';
     }
     function line(setup: Setup): string {
@@ -123,6 +135,13 @@
     }
     .aside {
         opacity: 0.45;
+    }
+    em.worse {
+        color: var(--brick);
+    }
+    em.open-question,
+    em.the-same {
+        color: var(--ink-2);
     }
     em.parked,
     em.dropped,

@@ -1,6 +1,6 @@
 <script lang="ts">
     import { untrack } from 'svelte';
-    import { get, patch, post, remove, say } from '../../api/client';
+    import { ApiError, get, patch, post, remove, say } from '../../api/client';
     import type { BayView, Fitting, Setup, Shot } from '../../api/types';
     import DriftLine from '../../charts/DriftLine.svelte';
     import LandingMap from '../../charts/LandingMap.svelte';
@@ -48,9 +48,21 @@
     const POLICIES = Object.keys(POLICY);
     const MEANS = ['carryM', 'totalM', 'ballSpeedMps', 'launchDeg', 'spinRpm', 'apexM'];
 
+    let stamp: string | null = null;
+    /** A shot changes the counts of the trail and nothing else of the fitting. */
+    function count(now: BayView) {
+        for (const s of current.fitting?.id === id ? current.fitting.setups : []) {
+            const c = now.counts[s.id];
+            if (c) [s.shots, s.counted] = [c.shots, c.counted];
+        }
+    }
     async function load() {
         try {
-            view = await get<BayView>(`fittings/${id}/bay`);
+            const now = await get<BayView>(`fittings/${id}/bay`);
+            if (stamp !== null && now.stamp !== stamp) await loadFitting(id);
+            else count(now);
+            stamp = now.stamp;
+            view = now;
             chosen ??= view.running?.setupId ?? fitting.benchmarkSetupId;
             problem = '';
         } catch (e) {
@@ -63,7 +75,7 @@
         if (key)
             return watchLive(
                 key,
-                () => void Promise.all([load(), loadFitting(id)]),
+                () => void load(),
                 (ok) => (reached = ok),
             );
     });
@@ -112,7 +124,17 @@
     const hit = (count: number) => run(() => post(`fittings/${id}/simulate`, { count, player }));
     const leaveOut = (shot: Shot, reason: string | null) => run(() => patch(`shots/${shot.id}`, { leftOut: reason === null ? null : { reason } }));
     const meant = (shot: Shot, intent: string) => run(() => patch(`shots/${shot.id}`, { intent }));
-    const noted = (shot: Shot, note: string) => run(() => patch(`shots/${shot.id}`, { note, was: shot.note }));
+    const noted = async (shot: Shot, note: string) => {
+        try {
+            await patch(`shots/${shot.id}`, { note, was: shot.note });
+            await load();
+        } catch (e) {
+            // Neither is lost: both stand here, and the other one is what is on record.
+            const other = e instanceof ApiError && e.status === 409 ? (e.body as { current?: string | null }).current : undefined;
+            if (other !== undefined) await load();
+            problem = other === undefined ? say(e) : `${say(e)} On record: “${other ?? ''}”. Yours: “${note}”.`;
+        }
+    };
     const change = (what: Record<string, unknown>) =>
         run(async () => (current.fitting = await patch<Fitting>(`fittings/${id}`, { version: (await loadFitting(id)).version, ...what })));
     const promote = () => change({ benchmarkSetupId: running!.setupId });

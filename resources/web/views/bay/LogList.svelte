@@ -39,7 +39,7 @@
             <li class:undone={e.undone}>
                 <span class="small"><time datetime={e.at} title={new Date(e.at).toLocaleString()}>{clock(e.at)}</time> {e.by}</span>
                 <span>{e.words}{e.undone ? ' (taken back)' : ''}</span>
-                {#if e.undoable}<button class="plain" onclick={() => back(e)}>Take back<span class="visually-hidden">: {e.words}</span></button>{/if}
+                {#if e.undoable}<button class="plain" onclick={() => back(e)}>Take back<span class="visually-hidden"> {e.words}</span></button>{/if}
             </li>
         {:else}<li class="small">Nothing yet.</li>{/each}
     </ol>

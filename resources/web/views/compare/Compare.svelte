@@ -67,6 +67,7 @@
             : [],
     );
     const rows = $derived(comparison?.rows.filter((r) => columns.some((t) => r.cells[t]?.summary)) ?? []);
+    const marks = $derived(Object.fromEntries((judging?.setups ?? []).map((s) => [s.tag, s.standing.find((x) => x.declared)?.word ?? ''])));
     const judged = $derived(judging?.setups.filter((s) => columns.includes(s.tag)) ?? []);
     const others = $derived(judged.filter((s) => s.tag !== judging?.benchmark));
     const withBridge = $derived(others.filter((s) => s.bridges.length));
@@ -79,7 +80,7 @@
     const pct = (v: number) => `${Math.round(v * 100)}\u00a0%`;
 </script>
 
-<Frame id={params.id} step="compare" chosen={columns} onpick={pick}>
+<Frame id={params.id} step="compare" chosen={columns} onpick={pick} {marks}>
     {#snippet children(fitting)}
         {@const units = fitting.player.units}
         {@const k = (m: string) => factor(unitOf(m, units))}
@@ -212,7 +213,7 @@
                             <table>
                                 <thead
                                     ><tr
-                                        ><th></th>{#each ['carryM', 'totalM', 'spinRpm', 'launchDeg'] as m (m)}<th
+                                        ><th>Setup</th>{#each ['carryM', 'totalM', 'spinRpm', 'launchDeg'] as m (m)}<th
                                                 >{MEASURES[m]!.label} <small>{unitOf(m, units)}</small></th
                                             >{/each}</tr
                                     ></thead

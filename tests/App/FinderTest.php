@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\RackHead;
+use App\Models\Setup;
+
+// The finder's answer for a fitting: what it needs, what it says, and what becomes of bad input.
+
+beforeEach(function (): void {
+    $this->user = $this->fitter();
+    $this->case = $this->fitting($this->user);
+    $this->head = $this->rackHead($this->user);
+    $this->actingAs($this->user);
+    $this->url = "api/fittings/{$this->case->id}";
+    $this->build = fn (array $more = []): int => $this->postJson("{$this->url}/setups", $more + ['headId' => $this->head['id'], 'sleeveLabel' => 'N'])->assertCreated()->json('id');
+    $this->hit = function (int $setup, float $mph = 148, int $n = 4): void {
+        $this->type($this->user, $this->case, Setup::query()->findOrFail($setup), array_map(fn (int $i): array => ['ballSpeedMps' => (string) ($mph + $i % 3), 'launchDeg' => (string) (12 + 0.5 * ($i % 3)), 'spinRpm' => (string) (2400 + 70 * ($i % 4)), 'directionDeg' => (string) ($i % 3 - 1), 'spinAxisDeg' => (string) ($i % 4 - 2), 'clubSpeedMps' => '101'], range(1, $n)))->assertCreated();
+    };
+    $this->find = fn (string $only = 'all') => $this->getJson("{$this->url}/finder?only={$only}");
+});
+
+it('judges every position and arrangement of the rack against the own club', function (): void {
+    ($this->hit)(($this->build)());
+    $found = ($this->find)()->assertOk()->json();
+    $heads = RackHead::query()->count();
+    expect($heads)->toBe(1)
+        ->and($found['own'])->toBe('A')
+        // Three positions; the own setup among them, under its letter.
+        ->and(count(array_unique(array_column($found['setups'], 'sleeve'))))->toBe(3)
+        ->and(collect($found['setups'])->firstWhere('tag', 'A'))->toMatchArray(['gain' => 0, 'chance' => 0.5, 'tested' => true])
+        ->and($found['count'])->toBe(count($found['setups']))
+        ->and($found['trade']['front'])->not->toBe([])
+        ->and(array_keys($found['learned']))->toBe(['kF', 'kL', 'kb', 'kt'])
+        ->and($found['next']['tag'])->not->toBe('A');
+    $gains = array_column($found['setups'], 'gain');
+    $sorted = $gains;
+    rsort($sorted);
+    expect($gains)->toBe($sorted);
+});
+
+it('gives the same answer twice, and another after another trial', function (): void {
+    ($this->hit)(($this->build)());
+    $first = ($this->find)()->json();
+    expect(($this->find)()->json())->toBe($first);
+    ($this->hit)(($this->build)(['sleeveLabel' => '+1.4']), 152, 5);
+    $second = ($this->find)()->json();
+    expect(collect($second['setups'])->firstWhere('setupTag', 'B')['tested'])->toBeTrue()
+        ->and($second['learned']['kL']['sd'])->toBeLessThan($first['learned']['kL']['sd']);
+});
+
+it('looks only at the own head, or only at what is in stock, where that is asked', function (): void {
+    ($this->hit)(($this->build)());
+    $this->rackHead($this->user, ['label' => 'Plover 445', 'supply' => ['inStock' => false, 'price' => 380, 'currency' => 'EUR', 'leadDays' => 10]]);
+    $heads = fn (string $only): array => array_values(array_unique(array_column(($this->find)($only)->assertOk()->json('setups'), 'head')));
+    expect($heads('all'))->toHaveCount(2)
+        ->and($heads('own'))->toBe(['Tern 460'])
+        ->and($heads('stock'))->toBe(['Tern 460']);
+    $other = collect(($this->find)()->json('setups'))->firstWhere('head', 'Plover 445');
+    expect($other['price'])->toEqual(380)->and($other['inStock'])->toBeFalse();
+    ($this->find)('cheap')->assertUnprocessable();
+});
+
+it('says what it lacks', function (Closure $make, string $says): void {
+    $make->call($this);
+    ($this->find)()->assertUnprocessable()->assertJsonFragment(['message' => ($this->find)()->json('message')]);
+    expect(($this->find)()->json('message'))->toContain($says);
+})->with([
+    'no setup' => [fn () => null, 'own club'],
+    'no baseline shot' => [fn () => ($this->build)(), 'hit it first'],
+    'nothing for this hand on the rack' => [function (): void {
+        ($this->hit)(($this->build)());
+        RackHead::query()->update(['hand' => 'left']);
+    }, 'No legal setup for this hand'],
+]);
+
+it('judges from one shot, widely', function (): void {
+    ($this->hit)(($this->build)(), n: 1);
+    $found = ($this->find)()->assertOk()->json();
+    $other = collect($found['setups'])->firstWhere('tested', false);
+    expect($found['pick'])->toBe('A')
+        ->and($other['carryGainInterval']['high'] - $other['carryGainInterval']['low'])->toBeGreaterThan(5.0);
+});
+
+it('keeps a setup in the judgement whose head has left the rack', function (): void {
+    ($this->hit)(($this->build)());
+    $this->rackHead($this->user, ['label' => 'Plover 445']);
+    RackHead::query()->whereKey($this->head['id'])->update(['retired_at' => now()]);
+    $found = ($this->find)()->assertOk()->json();
+    expect(collect($found['setups'])->firstWhere('tag', 'A')['tested'])->toBeTrue()
+        ->and(collect($found['setups'])->pluck('head')->unique()->sort()->values()->all())->toBe(['Plover 445', 'Tern 460']);
+});
+
+it('works with a club that is only described, as the own one', function (): void {
+    $own = $this->addSetup($this->case, ['head' => 'An old club', 'stated_loft_deg' => 9.5]);
+    ($this->hit)($own->id);
+    expect(($this->find)()->assertOk()->json('own'))->toBe('A');
+    expect(($this->find)('own')->assertUnprocessable()->json('message'))->toContain('only described');
+});
+
+it('belongs to the studio', function (): void {
+    ($this->hit)(($this->build)());
+    $this->actingAs($this->fitter('other'));
+    ($this->find)()->assertNotFound();
+});

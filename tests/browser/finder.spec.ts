@@ -1,0 +1,83 @@
+import { expect, test } from '@playwright/test';
+import type { Found, FoundSetup } from '../../resources/web/api/types';
+import { adviceText, learnedRows, nameOf, stopText } from '../../resources/web/views/finder/words';
+import { accessible, signIn, watch } from './help';
+
+// The finder: its words without a page, and the screen on the demo fittings of both hands.
+
+const yards = { speed: 'mph', distance: 'yd', height: 'ft', length: 'in' };
+const setup = (more: Partial<FoundSetup>): FoundSetup =>
+    ({
+        tag: 'x',
+        head: 'Tern 460',
+        sleeve: 'N',
+        weights: '12 g back',
+        gain: 0,
+        gainInterval: { low: 0, high: 0 },
+        chance: 0.5,
+        ...more,
+    }) as FoundSetup;
+const found = (more: Partial<Found>): Found =>
+    ({
+        own: 'A',
+        unit: 'strokes',
+        count: 40,
+        ties: 12,
+        within: 5,
+        best: 'x',
+        pick: 'A',
+        expectedLoss: 0.031,
+        mayStop: false,
+        learned: { kL: { prior: 0.55, priorSd: 0.33, now: 0.8, sd: 0.1 } },
+        setups: [setup({ tag: 'x', gain: 0.02, gainInterval: { low: -0.01, high: 0.05 }, chance: 0.74 }), setup({ tag: 'A' })],
+        ...more,
+    }) as Found;
+
+test('the advice keeps the own club until a gain is likely, and says how likely it is', () => {
+    expect(adviceText(found({}), yards)).toBe(
+        'Keep the own club for now: Tern 460, 12 g back is expected to gain +0.020 strokes a drive (−0.01 to +0.05), with a chance of 74 % that it gains at all; 80 % are asked for. 12 of 40 cannot be told from the best; 5 are within what counts as a difference at all.',
+    );
+    expect(adviceText(found({ pick: 'x' }), yards)).toMatch(/^Tern 460, 12 g back: expected to gain/);
+    expect(adviceText(found({ best: 'A' }), yards)).toContain('Nothing on the rack is expected to beat the own club.');
+    expect(stopText(found({}))).toContain('0.031 strokes; under 0.020 you may stop');
+    expect(stopText(found({ mayStop: true, expectedLoss: 0.012 }))).toMatch(/^You may stop/);
+    expect(nameOf(setup({ sleeve: '+1.5' }))).toBe('Tern 460 at +1.5, 12 g back');
+    expect(learnedRows(found({}))[0]).toEqual(['loft of the sleeve that reaches the ball', '55 % ± 33 %', '80 % ± 10 %']);
+});
+
+for (const [player, hand] of [
+    ['Rafe Quillon', 'right'],
+    ['Imke Dorsay', 'left'],
+] as const)
+    test(`the finder for ${player}, ${hand}-handed: what it advises, the two pictures, the list, and a setup put on the trail`, async ({ page }) => {
+        test.setTimeout(150_000);
+        const errors = watch(page);
+        await signIn(page);
+        await page.getByRole('link', { name: new RegExp(player) }).click();
+        await page.getByRole('link', { name: /^Finder/ }).click();
+        await expect(page.getByRole('heading', { name: 'Finder' })).toBeVisible();
+        await expect(page.getByText(/cannot be told from the best/).first()).toBeVisible({ timeout: 30_000 });
+        await expect(page.getByText(/Hit this next:/)).toBeVisible();
+        await expect(page.getByRole('img', { name: /Carry against share in the corridor/ })).toBeVisible();
+        await expect(page.getByRole('img', { name: /Loft against face of every setup/ })).toBeVisible();
+        const list = page.getByRole('region', { name: 'Setups by expected gain' });
+        await expect(list.getByRole('row')).not.toHaveCount(0);
+        await expect(page.getByRole('heading', { name: 'Learned of this player' })).toBeVisible();
+        await accessible(page);
+        const before = await page.getByRole('list', { name: 'Trail of setups' }).getByRole('listitem').count();
+        await page.getByRole('button', { name: 'Put it on the trail' }).first().click();
+        await expect(page.getByText(/is on the trail:/)).toBeVisible({ timeout: 30_000 });
+        await expect(page.getByRole('list', { name: 'Trail of setups' }).getByRole('listitem')).not.toHaveCount(before);
+        // The demo stays as it was for the tests after this one.
+        await page.getByRole('link', { name: /^Bay/ }).click();
+        await page.getByText('Log of this fitting').click();
+        await page
+            .getByRole('button', { name: /Take back added setup/ })
+            .first()
+            .click();
+        await expect(page.getByText(/^added setup \w+ \(taken back\)/).first()).toBeVisible();
+        await page.getByRole('link', { name: /^Finder/ }).click();
+        await page.getByLabel('In stock').check();
+        await expect(page.getByText(/cannot be told from the best/).first()).toBeVisible({ timeout: 30_000 });
+        expect(errors).toEqual([]);
+    });
