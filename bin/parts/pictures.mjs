@@ -82,7 +82,7 @@ if (wanted('import')) {
 }
 if (wanted('shots')) { await at(desk, rafe, 'shots', 'td'); await shot(desk, 'shots'); }
 if (wanted('compare')) { await at(desk, imke, 'compare', 'svg .contour'); await shot(desk, 'compare', true); }
-if (wanted('finder')) { await at(desk, imke, 'finder', 'tbody td'); await shot(desk, 'finder', true); }
+if (wanted('finder')) { await at(desk, imke, 'finder', 'svg .front'); await shot(desk, 'finder', true); }
 if (wanted('decide')) { await at(desk, imke, 'decide', '.verdict'); await shot(desk, 'decide'); }
 if (wanted('sheet')) { await at(desk, imke, 'sheet', 'article'); await shot(desk, 'sheet', true); }
 

@@ -117,6 +117,14 @@ it('has the F quantiles of a printed table', function (float $p, int $above, int
         ->and(FisherF::cdf(FisherF::quantile($p, $above, $below), $above, $below))->toEqualWithDelta($p, 1e-9);
 })->with([[0.95, 1, 10, 4.965], [0.95, 5, 5, 5.050], [0.95, 10, 20, 2.348], [0.975, 4, 8, 5.053], [0.975, 11, 11, 3.474]]);
 
+it('has the F quantiles of R', function (): void {
+    // qf() of R; how they were made: tests/reference/statistics.R.
+    $r = json_decode((string) file_get_contents(dirname(__DIR__).'/reference/statistics.json'), true);
+    foreach ($r['f'] as $i => $f) {
+        expect(FisherF::quantile($r['f_p'][$i], $r['f_above'][$i], $r['f_below'][$i]))->toEqualWithDelta($f, 1e-8 * max(1.0, $f));
+    }
+});
+
 it('has an F whose tails mirror, and refuses no degrees of freedom', function (): void {
     expect(FisherF::quantile(0.05, 3, 7))->toEqualWithDelta(1 / FisherF::quantile(0.95, 7, 3), 1e-9);
     expect(fn () => FisherF::cdf(1.0, 0.0, 5.0))->toThrow(MintCarry\Core\CoreException::class);

@@ -75,6 +75,7 @@ final class BayResource extends JsonResource
             'benchmarkMeans' => $benchmark === null ? null : self::means($benchmark),
             'standing' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? []
                 : array_map(self::standing(...), Standing::of($benchmark, $set, $fitting->brief()->scoring())),
+            'flips' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? [] : JudgingResource::flips($judged, $trial->setup_id),
             'repeat' => $trial === null || $secret || $trial->kind === 'warm-up' ? [] : self::repeat($fitting, $judged, $trial, $trials->all()),
             'drift' => self::drift($fitting, $judged, $blind),
             'changeOver' => $secret ? [] : self::changeOver($judged, $last),

@@ -86,7 +86,7 @@ final class FittingResource extends JsonResource
             'bay' => $hit === 0 ? 'no shots yet' : '',
             'shots' => $hit === 0 ? 'no shots yet' : ($hit < count($setups) ? (count($setups) - $hit).' without shots' : ''),
             'compare' => $hit < 2 ? 'needs two setups with shots' : '',
-            'finder' => $hit === 0 ? 'needs the own club hit' : '',
+            'finder' => $hit === 0 ? 'needs the baseline' : '',
             'decide' => $decision === null ? 'not decided' : '',
             'sheet' => $decision === null ? 'after the decision' : '',
         ];

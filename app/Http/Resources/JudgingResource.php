@@ -116,7 +116,7 @@ final class JudgingResource extends JsonResource
      *
      * @return list<array{policy: string, word: string}>
      */
-    private static function flips(Judged $judged, int $id): array
+    public static function flips(Judged $judged, int $id): array
     {
         $fitting = $judged->fitting;
         $word = static function (Screening $policy) use ($judged, $id, $fitting): ?string {

@@ -161,6 +161,8 @@ export interface BayView {
     means: Record<string, Summary | null>;
     benchmarkMeans: Record<string, Summary | null> | null;
     standing: Standing[];
+    /** policies under which the declared verdict would be another */
+    flips: { policy: string; word: string }[];
     repeat: Repeated[];
     drift: DriftPoint[];
     changeOver: { setupId: number; steps: string[]; wrenchChanges: number }[];

@@ -268,6 +268,7 @@
                     <p class="next">{nextMove(view, benchmark?.tag ?? null)}</p>
                     {#if offers}<button onclick={promote}>Hold {running?.tag} as benchmark <small>+</small></button>{/if}
                     {#if again}<p class="again">{again}</p>{/if}
+                    {#if view.flips.length}<p class="again">{view.flips.map((f) => `With ${f.policy} the verdict would be “${f.word}”.`).join(' ')}</p>{/if}
                     {#if revealed.length}<p class="again" role="status">The settings were {revealed.join(', ')}.</p>{/if}
                 {/if}
                 {#if view.lastDone}<p class="undo" role="status">You {view.lastDone.words}. <button class="plain" onclick={takeBack}>Undo</button></p>{/if}
