@@ -72,6 +72,6 @@ final readonly class Comparison
             return array_sum($in) / max(1, count($in));
         };
 
-        return $welch->within(Resampling::difference($a, $b, $mean, $random, 200));
+        return $welch->within(Resampling::difference($a, $b, $mean, $random, 150));
     }
 }
