@@ -74,9 +74,8 @@ final readonly class Belief
      */
     public static function prior(Built $own, float $clubSpeedMps, array $heads, array $tested, float $squares, float $priorWidth = 1.0): self
     {
-        $sd = array_map(static fn (float $s): float => $s, self::MEAN_SD);
         $mean = [$clubSpeedMps, 0.0, 0.0, $own->squaredLoftDeg + 2.5, 0.0, 0.0, 0.0, 0.0, 0.0, 0.6 - 0.45 * $squares, 0.2 + 0.7 * $squares, 0.35, 0.10, 0.0];
-        $sd = [...$sd, 0.45, 0.33, 0.15, 0.045, 0.45];
+        $sd = [...self::MEAN_SD, 0.45, 0.33, 0.15, 0.045, 0.45];
         $at = $places = [];
         foreach (array_values(array_unique([$own->head, ...$heads])) as $head) {
             $at[$head] = count($mean);

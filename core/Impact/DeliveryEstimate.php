@@ -8,6 +8,7 @@ use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Statistics\Matrix;
 
 use function abs;
 use function count;
@@ -111,15 +112,12 @@ final readonly class DeliveryEstimate
                     $a[$i][$j] = $sum;
                 }
             }
-            $inverse = self::invert($a);
+            $inverse = Matrix::inverse($a);
+            $steps = Matrix::times($inverse, $b);
             $largest = 0.0;
             foreach ($x as $i => $value) {
-                $step = 0.0;
-                foreach ($b as $j => $bj) {
-                    $step += $inverse[$i][$j] * $bj;
-                }
                 $limit = $i === 0 ? 0.1 * $club : 1.5 * self::PRIOR_SD[$i];
-                $step = max(-$limit, min($limit, $step));
+                $step = max(-$limit, min($limit, $steps[$i]));
                 $x[$i] = $value + $step;
                 $largest = max($largest, abs($step) / ($i === 0 ? 0.05 * $club : self::PRIOR_SD[$i]));
             }
@@ -162,41 +160,5 @@ final readonly class DeliveryEstimate
         }
 
         return $out;
-    }
-
-    /**
-     * Inverse of a symmetric positive definite matrix, by Gauss–Jordan elimination.
-     *
-     * @param  array<int, array<int, float>>  $m
-     * @return array<int, array<int, float>>
-     */
-    private static function invert(array $m): array
-    {
-        $n = count($m);
-        $inverse = [];
-        for ($i = 0; $i < $n; $i++) {
-            for ($j = 0; $j < $n; $j++) {
-                $inverse[$i][$j] = $i === $j ? 1.0 : 0.0;
-            }
-        }
-        for ($p = 0; $p < $n; $p++) {
-            $pivot = $m[$p][$p];
-            for ($j = 0; $j < $n; $j++) {
-                $m[$p][$j] /= $pivot;
-                $inverse[$p][$j] /= $pivot;
-            }
-            for ($i = 0; $i < $n; $i++) {
-                $factor = $m[$i][$p];
-                if ($i === $p || $factor === 0.0) {
-                    continue;
-                }
-                for ($j = 0; $j < $n; $j++) {
-                    $m[$i][$j] -= $factor * $m[$p][$j];
-                    $inverse[$i][$j] -= $factor * $inverse[$p][$j];
-                }
-            }
-        }
-
-        return $inverse;
     }
 }
