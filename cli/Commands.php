@@ -13,6 +13,7 @@ use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Club\Weights;
 use MintCarry\Core\Club\WeightSlot;
 use MintCarry\Core\CoreException;
+use MintCarry\Core\Finder\Offered;
 use MintCarry\Core\Fitting\LaunchWindow;
 use MintCarry\Core\Flight\Aerodynamics;
 use MintCarry\Core\Flight\BallFlight;
@@ -25,13 +26,18 @@ use MintCarry\Core\Impact\PlayerModel;
 use MintCarry\Core\Impact\SetupEffect;
 use MintCarry\Core\Impact\ShotMaker;
 use MintCarry\Core\Impact\Strike;
+use MintCarry\Core\Record\FittingFile;
+use MintCarry\Core\Record\Item;
+use MintCarry\Core\Report\AdviceReport;
+use MintCarry\Core\Report\CompareReport;
+use MintCarry\Core\Report\FinderReport;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /** The commands of bin/mint: each makes, from its options, a function from one input item to one output item. */
 final class Commands
 {
-    /** @var array<string, array{string, list<string>, string}> name → what it does, options, input and output */
+    /** @var array<string, array{0: string, 1: list<string>, 2: string, 3?: true}> name → what it does, options, input and output, and whether it takes the name of a file */
     public const ALL = [
         'flight' => ['Flies a ball: carry, total, side, apex, descent.', Readers::FLIGHT_OPTIONS, 'in: ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg]; out: carryM totalM runM sideM curveM totalSideM apexM apexAtM descentDeg hangTimeS landingSpeedMps landingSpinRpm [points]'],
         'impact' => ['Strikes a ball: delivery and strike to launch.', [], 'in: delivery{clubSpeedMps attackDeg pathDeg dynamicLoftDeg faceDeg} [head strike{toeMm highMm} hand]; out: ballSpeedMps launchDeg directionDeg spinRpm spinAxisDeg smash spinLoftDeg assumed'],
@@ -40,6 +46,8 @@ final class Commands
         'weights' => ['Mass, CG and inertia of a head with weights in it.', [], 'in: head{massG cgToeMm cgBackMm cgUpMm inertiaGcm2} slots[{name toeMm backMm upMm}] masses{name: g} [build{lengthMm shaftMassG shaftBalanceFromButtMm gripMassG}]; out: massG cgToeMm cgBackMm cgUpMm inertiaGcm2 [swingWeight]'],
         'window' => ['The launch and spin of longest carry or total, and what 1 % costs.', Readers::FLIGHT_OPTIONS, 'in: clubSpeedMps [attackDeg] or ballSpeedMps spinLoftDeg, [head for]; out: launchDeg spinRpm carryM totalM dynamicLoftDeg within1Pct{launchDeg spinRpm}'],
         'calibrate' => ['Fits drag and lift to a bay’s measured carries and apexes.', [], 'in: shots[{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg] carryM and/or apexM}] [air]; out: dragOffset liftOffset sd residualBefore residualAfter n'],
+        'compare' => ['Compares the setups of a fitting file, as the screen does.', [], 'in: a fitting file (docs/schemas/fitting.schema.json), by name or on standard input; out: benchmark rows sets field, and advice among the setups that were hit', true],
+        'find' => ['Judges every legal setup on the rack of a fitting file, as the finder does.', ['only'], 'in: a fitting file, by name or on standard input; --only all|stock|own; out: own pick best expectedLoss mayStop next learned trade setups', true],
         'make' => ['Hits seeded shots for a made-up player.', ['seed'], 'in: player setup count; out: shots, with the delivery and strike that made them'],
     ];
 
@@ -54,6 +62,8 @@ final class Commands
             'weights' => self::weights(...),
             'window' => self::window($options),
             'calibrate' => self::calibrate(...),
+            'compare' => self::compare(...),
+            'find' => self::find($options),
             'make' => self::shots($options),
             default => throw CoreException::invalid('command', "'{$name}' is not a command; bin/mint alone lists them."),
         };
@@ -224,6 +234,30 @@ final class Commands
         $c = Calibration::fit($shots, $air);
 
         return ['dragOffset' => $c->dragOffset, 'liftOffset' => $c->liftOffset, 'sd' => ['dragOffset' => $c->sd[0], 'liftOffset' => $c->sd[1]], 'residualBefore' => $c->residualBeforeM, 'residualAfter' => $c->residualAfterM, 'n' => $c->n];
+    }
+
+    /** @return array<string, mixed> */
+    private static function compare(Item $file): array
+    {
+        $record = FittingFile::read($file->all());
+        try {
+            $advice = AdviceReport::of($record);
+        } catch (CoreException $e) {
+            $advice = ['error' => ['code' => $e->reason, 'message' => $e->getMessage(), 'field' => $e->field]];
+        }
+
+        return CompareReport::of($record) + ['advice' => $advice];
+    }
+
+    /** @return callable(Item): array<string, mixed> */
+    private static function find(Options $options): callable
+    {
+        $only = $options->text('only', 'all');
+        if (! in_array($only, Offered::WHICH, true)) {
+            throw CoreException::invalid('--only', "--only must be all, stock or own, not '{$only}'.");
+        }
+
+        return static fn (Item $file): array => FinderReport::of(FittingFile::read($file->all()), $only);
     }
 
     /** @return callable(Item): array<string, mixed> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Cli;
 
 use MintCarry\Core\CoreException;
+use MintCarry\Core\Record\Item;
 
 /** The options behind a command, `--name value`. Options that the command does not know are refused by name. */
 final readonly class Options

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Cli;
 
 use MintCarry\Core\CoreException;
+use MintCarry\Core\Record\Item;
 
 /**
  * bin/mint: JSON in, JSON out, over the core alone. `[` = an array in, an array out; `{` = an object a line, an object out a line, in constant memory.
@@ -33,18 +34,24 @@ final readonly class Program
             return 0;
         }
         try {
-            [$what, $known, $shape] = Commands::ALL[$name] ?? throw CoreException::invalid('command', "'{$name}' is not a command; bin/mint alone lists them.");
+            [$what, $known, $shape, $takesFile] = (Commands::ALL[$name] ?? throw CoreException::invalid('command', "'{$name}' is not a command; bin/mint alone lists them.")) + [3 => false];
             if (array_intersect($arguments, ['--help', '-h']) !== []) {
                 fwrite($this->out, "bin/mint {$name} — {$what}\n".($known === [] ? '' : 'options: --'.implode(', --', $known)."\n")."{$shape}\n");
 
                 return 0;
             }
+            $from = $takesFile && $arguments !== [] && ! str_starts_with($arguments[0], '--') ? array_shift($arguments) : '-';
             $do = Commands::make($name, Options::read($arguments, $known));
         } catch (CoreException $e) {
             return $this->refuse($e);
         }
 
-        return $this->feed($do);
+        if ($from === '-') {
+            return $this->feed($do);
+        }
+        $file = is_file($from) ? @fopen($from, 'rb') : false;
+
+        return $file === false ? $this->refuse(CoreException::unreadable("The file '{$from}' cannot be read.")) : (new self($file, $this->out, $this->error))->feed($do);
     }
 
     /** @param  callable(Item): array<string, mixed>  $do */

@@ -14,6 +14,7 @@ use MintCarry\Core\CoreException;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Flight\Turf;
+use MintCarry\Core\Record\Item;
 
 /** Turns parts of the JSON into core types. */
 final class Readers
@@ -79,34 +80,15 @@ final class Readers
         $toe = $value('cgToeMm', $middle->cgToeMm);
         $back = $value('cgBackMm', $middle->cgBackMm);
         $up = $value('cgUpMm', $middle->cgUpMm);
-        $inertia = $item->raw('inertiaGcm2');
+        $inertia = $item->tensor('inertiaGcm2');
         if ($inertia === null && $preset === null) {
             $assumed[] = 'head.inertiaGcm2';
         }
-        $head = new Head($loft, $mass, $toe, $back, $up, self::tensor($inertia) ?? $middle->inertiaGcm2, $value('bulgeRadiusMm', $middle->bulgeRadiusMm), $value('rollRadiusMm', $middle->rollRadiusMm),
+        $head = new Head($loft, $mass, $toe, $back, $up, $inertia ?? $middle->inertiaGcm2, $value('bulgeRadiusMm', $middle->bulgeRadiusMm), $value('rollRadiusMm', $middle->rollRadiusMm),
             $value('effectiveRestitution', $middle->effectiveRestitution), $value('tangentialRestitution', $middle->tangentialRestitution));
         $item->done();
 
         return [$head, $preset !== null ? ["head.preset {$preset}"] : $assumed];
-    }
-
-    /** @return array{array{float, float, float}, array{float, float, float}, array{float, float, float}}|null */
-    public static function tensor(mixed $raw): ?array
-    {
-        if ($raw === null) {
-            return null;
-        }
-        $at = static function (int $i, int $j) use ($raw): float {
-            $row = is_array($raw) ? $raw[$i] ?? null : null;
-            $value = is_array($row) ? $row[$j] ?? null : null;
-            if (! is_int($value) && ! is_float($value)) {
-                throw CoreException::invalid('inertiaGcm2', "'inertiaGcm2' must be three rows of three numbers, g·cm².");
-            }
-
-            return (float) $value;
-        };
-
-        return [[$at(0, 0), $at(0, 1), $at(0, 2)], [$at(1, 0), $at(1, 1), $at(1, 2)], [$at(2, 0), $at(2, 1), $at(2, 2)]];
     }
 
     public static function reading(Item $item): HeadReading

@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Models\Bay;
 use App\Models\Blind;
+use App\Models\Confirm;
 use App\Models\Fitting;
 use App\Models\Setup;
 use App\Models\Trial;
@@ -16,16 +17,16 @@ use Illuminate\Support\Facades\DB;
 /** Begins and ends trials. One runs at a time; it belongs to a visit and keeps the air, wind, ground, ball and monitor it is hit with. */
 final class RunTrial
 {
-    public function begin(Fitting $fitting, User $user, int $setupId, string $kind, ?Blind $blind = null): Trial
+    public function begin(Fitting $fitting, User $user, int $setupId, string $kind, ?Blind $blind = null, ?Confirm $confirm = null): Trial
     {
-        return DB::transaction(function () use ($fitting, $user, $setupId, $kind, $blind): Trial {
+        return DB::transaction(function () use ($fitting, $user, $setupId, $kind, $blind, $confirm): Trial {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             $visit = Visit::now($now, $user);
             $this->end($now);
             $brief = $now->brief();
             $bay = Bay::query()->where('fitting_id', $now->id)->first();
             $trial = Trial::query()->create([
-                'studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'setup_id' => $setupId, 'visit_id' => $visit->id, 'blind_id' => $blind?->id,
+                'studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'setup_id' => $setupId, 'visit_id' => $visit->id, 'blind_id' => $blind?->id, 'confirm_id' => $confirm?->id,
                 'number' => (int) Trial::query()->where('fitting_id', $now->id)->max('number') + 1, 'kind' => $kind, 'begun_by' => $user->id,
                 // Shots are hit in a bay: no wind.
                 'place' => ['temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM, 'windMps' => 0, 'turf' => $brief->turf, 'ball' => Setup::query()->whereKey($setupId)->firstOrFail()->ball, 'monitor' => $bay->name ?? ''],

@@ -19,8 +19,14 @@ use Illuminate\Support\Carbon;
  * @property int $advised_setup_id
  * @property string $reason
  * @property array<string, mixed> $advice
+ * @property int $number version: the same until it is locked, one more after it was reopened
+ * @property array<string, mixed>|null $proof what it rested on, kept when it was locked
+ * @property Carbon|null $locked_at
+ * @property Carbon|null $reopened_at
+ * @property string $reopen_why
  * @property int $decided_by
  * @property Carbon $created_at
+ * @property-read Fitting $fitting
  * @property-read Setup $setup
  * @property-read Setup $advised
  * @property-read User $fitter
@@ -33,7 +39,18 @@ final class Decision extends Model
 
     protected function casts(): array
     {
-        return ['advice' => 'array'];
+        return ['advice' => 'array', 'proof' => 'array', 'locked_at' => 'datetime', 'reopened_at' => 'datetime'];
+    }
+
+    public function isLocked(): bool
+    {
+        return $this->locked_at !== null && $this->reopened_at === null;
+    }
+
+    /** @return BelongsTo<Fitting, $this> */
+    public function fitting(): BelongsTo
+    {
+        return $this->belongsTo(Fitting::class);
     }
 
     /** @return BelongsTo<Setup, $this> */

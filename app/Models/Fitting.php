@@ -26,6 +26,8 @@ use MintCarry\Core\Flight\BallFlight;
  * @property Carbon|null $brief_agreed_at
  * @property string $screening which shots an average is made of
  * @property bool $asks_ratings
+ * @property int|null $seed what its draws begin from; its own number where none came with it
+ * @property list<string>|null $tie_order what breaks a tie, first first
  * @property int $version
  * @property Carbon $created_at
  * @property Carbon $updated_at
@@ -44,7 +46,7 @@ final class Fitting extends Model
 
     protected function casts(): array
     {
-        return ['typed' => 'array', 'brief' => 'array', 'brief_agreed_at' => 'datetime', 'asks_ratings' => 'boolean'];
+        return ['typed' => 'array', 'brief' => 'array', 'brief_agreed_at' => 'datetime', 'asks_ratings' => 'boolean', 'tie_order' => 'array'];
     }
 
     /** @return BelongsTo<Player, $this> */

@@ -13,8 +13,8 @@ use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\HeadReadings;
+use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Club\SleeveSystem;
-use MintCarry\Core\Club\Weights;
 use MintCarry\Core\Club\WeightSlot;
 
 /**
@@ -91,9 +91,16 @@ final class RackHead extends Model
         return $this->sleeve?->system($this->stated()) ?? SleeveSystem::fixed();
     }
 
-    public function gauged(?SleeveSystem $sleeve = null): HeadReadings
+    /** The head as the core takes it, with its readings. */
+    public function racked(): RackedHead
     {
-        return new HeadReadings($this->stated(), $sleeve ?? $this->system(), array_values($this->readings->map(fn (Reading $r) => $r->set())->all()));
+        return new RackedHead($this->label, $this->hand, $this->stated(), $this->system(), $this->type, $this->mass_g, $this->cg_toe_mm, $this->cg_back_mm, $this->cg_up_mm, $this->bulge_mm, $this->roll_mm, $this->inertia_gcm2, $this->weightSlots(),
+            array_map(floatval(...), $this->stock_g), array_map(floatval(...), $this->standard), array_values($this->readings->map(fn (Reading $r) => $r->set())->all()), $this->supply, $this->retired_at !== null);
+    }
+
+    public function gauged(): HeadReadings
+    {
+        return $this->racked()->gauged();
     }
 
     /** @return list<WeightSlot> */
@@ -105,19 +112,7 @@ final class RackHead extends Model
     /** The head as it comes, with its standard weights, at its measured loft and mass where there are readings. */
     public function body(): Head
     {
-        $preset = Head::preset($this->type);
-        $gauged = $this->gauged();
-
-        return new Head(
-            $gauged->straight()->loftDeg,
-            $gauged->inForce('massG')?->mean('massG') ?? $this->mass_g ?? $preset->massG,
-            $this->cg_toe_mm ?? $preset->cgToeMm,
-            $this->cg_back_mm ?? $preset->cgBackMm,
-            $this->cg_up_mm ?? $preset->cgUpMm,
-            $this->inertia_gcm2 ?? $preset->inertiaGcm2,
-            $this->bulge_mm ?? $preset->bulgeRadiusMm,
-            $this->roll_mm ?? $preset->rollRadiusMm,
-        );
+        return $this->racked()->body();
     }
 
     /**
@@ -136,9 +131,7 @@ final class RackHead extends Model
     /** Refuses what geometry, weights or a rigid body cannot be, before it is kept. */
     public function requireSound(): void
     {
-        $this->system();
-        Weights::requireLegal($this->weightSlots(), $this->stock_g, $this->standard);
-        $this->bodyWith([]);
+        $this->racked()->requireSound();
     }
 
     /**
@@ -148,21 +141,12 @@ final class RackHead extends Model
      */
     public function bodyWith(array $masses): Head
     {
-        $slots = $this->weightSlots();
-
-        return Weights::place(Weights::remove($this->body(), $slots, $this->standard), $slots, $masses);
+        return $this->racked()->bodyWith($masses);
     }
 
     /** @return list<string> what is taken from the preset because nobody told it */
     public function assumed(): array
     {
-        $out = [];
-        foreach (['mass' => $this->gauged()->inForce('massG') === null ? $this->mass_g : 1.0, 'CG' => $this->cg_back_mm, 'inertia' => $this->inertia_gcm2, 'bulge' => $this->bulge_mm, 'roll' => $this->roll_mm] as $what => $known) {
-            if ($known === null) {
-                $out[] = $what;
-            }
-        }
-
-        return $out;
+        return $this->racked()->assumed();
     }
 }

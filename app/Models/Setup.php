@@ -15,6 +15,7 @@ use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\Club\SleeveChange;
 use MintCarry\Core\Club\SleeveSystem;
 use MintCarry\Core\Club\SwingWeight;
+use MintCarry\Core\Record\SetupRecord;
 
 /**
  * @property int $id
@@ -61,8 +62,6 @@ final class Setup extends Model
 {
     use BelongsToStudio, Journaled;
 
-    public const USUAL_LIE_DEG = 58.0;
-
     public const USUAL_GRIP_G = 50.0;
 
     public const SHELVES = ['', 'parked', 'dropped'];
@@ -105,20 +104,22 @@ final class Setup extends Model
         return $this->belongsTo(Part::class, 'grip_id');
     }
 
-    /**
-     * What the head presents for a player who squares this much: from the gauge where it was read and from the print where not. The sleeve is the one that
-     * the setup was built with, whatever the rack says of it today; readings are always the latest.
-     */
+    /** The setup as the core takes it. Its relations to the rack are to be loaded. */
+    public function record(bool $weighed = true): SetupRecord
+    {
+        $racked = $this->head_id === null ? null : $this->rackHead?->racked();
+        // A setup that is not saved yet has no texts.
+        [$tag, $head, $sleeve, $weights, $shaft, $ball, $cue] = array_map(fn (string $column): string => (string) $this->getAttribute($column), ['tag', 'head', 'sleeve_label', 'weights', 'shaft', 'ball', 'cue']);
+
+        return new SetupRecord($tag, $head, $racked, $racked === null ? null : $this->sleeveSystem(), $sleeve, array_map(floatval(...), $this->masses ?? $racked->standard ?? []), $weights,
+            $racked !== null ? null : new HeadReading($this->measured_loft_deg ?? $this->stated_loft_deg, $this->measured_lie_deg ?? SetupRecord::USUAL_LIE_DEG, $this->measured_face_open_deg ?? 0.0), $racked !== null ? null : new SleeveChange($this->sleeve_loft_deg, $this->sleeve_face_open_deg, $this->sleeve_lie_deg),
+            $shaft, $this->length_mm, $ball, $this->tee_mm, $cue, $this->swing_weight_points ?? ($weighed ? $this->swingWeight()?->points() : null), $this->isLoftFromPrint());
+    }
+
+    /** What the head presents for a player who squares this much. */
     public function playing(float $squares): PlayingGeometry
     {
-        if ($this->head_id !== null && $this->rackHead !== null) {
-            $sleeve = $this->sleeveSystem();
-
-            return PlayingGeometry::present($this->rackHead->gauged()->straight(), $sleeve->position($this->sleeve_label)->tilts, $squares);
-        }
-        $head = new HeadReading($this->measured_loft_deg ?? $this->stated_loft_deg, $this->measured_lie_deg ?? self::USUAL_LIE_DEG, $this->measured_face_open_deg ?? 0.0);
-
-        return PlayingGeometry::of($head, new SleeveChange($this->sleeve_loft_deg, $this->sleeve_face_open_deg, $this->sleeve_lie_deg), $squares);
+        return $this->record(false)->playing($squares);
     }
 
     /** Stated minus measured loft, null while it was not read. */
@@ -146,7 +147,7 @@ final class Setup extends Model
     /** The head with this setup's weights in it; null when it is not on the rack. */
     public function body(): ?Head
     {
-        return $this->rackHead?->bodyWith($this->masses ?? $this->rackHead->standard);
+        return $this->rackHead?->bodyWith(array_map(floatval(...), $this->masses ?? $this->rackHead->standard));
     }
 
     /** @return array{head: string, sleeve: string, masses: array<string, float>, weights: string, shaft: string, ball: string, teeMm: float|null, cue: string} as a change-over takes it */
@@ -171,6 +172,6 @@ final class Setup extends Model
     {
         $stated = $this->spec['stated'] ?? [];
 
-        return isset($this->spec['sleeve']) ? SleeveSystem::fromArray($this->spec['sleeve'], new HeadReading((float) ($stated['loftDeg'] ?? $this->stated_loft_deg), (float) ($stated['lieDeg'] ?? self::USUAL_LIE_DEG), (float) ($stated['faceOpenDeg'] ?? 0))) : SleeveSystem::fixed();
+        return isset($this->spec['sleeve']) ? SleeveSystem::fromArray($this->spec['sleeve'], new HeadReading((float) ($stated['loftDeg'] ?? $this->stated_loft_deg), (float) ($stated['lieDeg'] ?? SetupRecord::USUAL_LIE_DEG), (float) ($stated['faceOpenDeg'] ?? 0))) : SleeveSystem::fixed();
     }
 }

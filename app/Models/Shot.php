@@ -75,7 +75,7 @@ final class Shot extends Model
      */
     public static function revealed($query)
     {
-        $query->where(fn ($q) => $q->whereNull('trial_id')->orWhereNotIn('trial_id', Trial::query()->whereIn('blind_id', Blind::query()->whereNull('revealed_at')->select('id'))->select('id')));
+        $query->where(fn ($q) => $q->whereNull('trial_id')->orWhereNotIn('trial_id', Trial::hidden()));
 
         return $query;
     }

@@ -22,6 +22,7 @@ use Illuminate\Support\Carbon;
  * @property array<string, mixed> $place
  * @property int|null $visit_id
  * @property int|null $blind_id
+ * @property int|null $confirm_id
  * @property bool $rating_skipped
  * @property string $note
  * @property int $begun_by
@@ -42,6 +43,16 @@ final class Trial extends Model
     protected function casts(): array
     {
         return ['place' => 'array', 'rating_skipped' => 'boolean', 'ended_at' => 'datetime'];
+    }
+
+    /**
+     * Those of a blind trial that is not revealed yet.
+     *
+     * @return \Illuminate\Database\Eloquent\Builder<self>
+     */
+    public static function hidden(): \Illuminate\Database\Eloquent\Builder
+    {
+        return self::query()->whereIn('blind_id', Blind::query()->whereNull('revealed_at')->select('id'))->select('id');
     }
 
     /** @return BelongsTo<Setup, $this> */

@@ -95,6 +95,9 @@ final class Journal
 
             return;
         }
+        if ($table === 'decisions' && ($row->locked_at ?? null) !== null) {
+            throw ValidationException::withMessages(['entry' => 'The decision is locked: reopen it on Decide, which makes a new version.']);
+        }
         if ($row === null) {
             throw ValidationException::withMessages(['entry' => 'What was changed then is no longer there, so it cannot be taken back.']);
         }

@@ -5,16 +5,22 @@ declare(strict_types=1);
 namespace App\Support;
 
 use App\Models\Fitting;
+use App\Models\RackHead;
+use App\Models\Rating;
 use App\Models\Setup;
 use App\Models\Shot;
+use App\Models\Trial;
+use Illuminate\Database\Eloquent\Collection;
 use MintCarry\Core\Club\Hand;
-use MintCarry\Core\Club\Head;
-use MintCarry\Core\Fitting\Advice;
+use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Fitting\Mishits;
 use MintCarry\Core\Fitting\ShotSet;
+use MintCarry\Core\Fitting\TieBreak;
 use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Judging\Evidence;
 use MintCarry\Core\Launch\LaunchShot;
+use MintCarry\Core\Record\FittingRecord;
+use MintCarry\Core\Record\ShotRecord;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -31,6 +37,9 @@ final class Judged
     public array $shots = [];
 
     public ?string $benchmark = null;
+
+    /** @var Collection<int, RackHead>|null */
+    private ?Collection $heads = null;
 
     public function __construct(public readonly Fitting $fitting)
     {
@@ -77,11 +86,30 @@ final class Judged
     /** What a setup is made of, as judging takes it. Its relations to the rack are to be loaded. */
     public static function built(Setup $setup, Hand $hand): Built
     {
-        [$squared, $soled] = [$setup->playing(1.0), $setup->playing(0.0)];
-        $body = $setup->body();
+        return $setup->record()->built($hand);
+    }
 
-        return new Built($setup->tag, $setup->head, $body ?? Head::preset('middle', max(5.0, min(19.0, $squared->loftDeg))), $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $setup->sleeve_label, $setup->weights, $setup->shaft, $setup->length_mm,
-            $setup->ball, $setup->tee_mm, $setup->cue, $setup->swing_weight_points ?? $setup->swingWeight()?->points(), $setup->isLoftFromPrint(), $body === null || in_array('CG', $setup->rackHead?->assumed() ?? [], true), $hand);
+    /** The whole fitting as the core takes it, with the rack of the player's hand. */
+    public function record(): FittingRecord
+    {
+        $fitting = $this->fitting;
+        $setups = $shots = $tags = [];
+        foreach (Setup::query()->where('fitting_id', $fitting->id)->with(['rackHead.readings', 'rackHead.sleeve', 'shaftPart', 'gripPart'])->orderBy('position')->get() as $setup) {
+            $setups[$setup->tag] = $setup->record();
+            $tags[$setup->id] = $setup->tag;
+            $shots[$setup->tag] = array_map(fn (array $s): ShotRecord => new ShotRecord($s['shot'], $s['sequence'], $s['leftOut']), $this->shots[$setup->id] ?? []);
+        }
+        $confidence = Rating::query()->toBase()->where('fitting_id', $fitting->id)->where('kind', 'confidence')->whereNotIn('trial_id', Trial::hidden())->selectRaw('setup_id, avg(stars) as stars')->groupBy('setup_id')->pluck('stars', 'setup_id');
+        $last = Trial::query()->where('fitting_id', $fitting->id)->orderByDesc('number')->value('setup_id');
+
+        return new FittingRecord($fitting->seed ?? $fitting->id, $fitting->player->hand, $fitting->brief(), $fitting->policy(), $fitting->flight(), $setups, $shots, $this->benchmark, array_values(array_map(fn (RackHead $h): RackedHead => $h->racked(), $this->heads()->all())), $tags[$last ?? 0] ?? null,
+            $confidence->mapWithKeys(fn ($stars, $id): array => [$tags[$id] => (float) $stars])->all(), $fitting->tie_order ?? TieBreak::CRITERIA);
+    }
+
+    /** @return Collection<int, RackHead> of the player's hand, in the order of the record's rack */
+    public function heads(): Collection
+    {
+        return $this->heads ??= RackHead::query()->where('studio_id', $this->fitting->studio_id)->whereNull('retired_at')->where('hand', $this->fitting->player->hand->value)->with(['sleeve', 'readings'])->orderBy('id')->get();
     }
 
     /** @return array<int, Evidence> by setup id; those whose shots let one say something of the swing */
@@ -102,11 +130,6 @@ final class Judged
 
     public function random(): Randomizer
     {
-        return new Randomizer(new Mt19937($this->fitting->id));
-    }
-
-    public function advice(): Advice
-    {
-        return Advice::of(array_values($this->sets), $this->benchmark ?? '', $this->fitting->brief(), $this->fitting->flight(), $this->random());
+        return new Randomizer(new Mt19937($this->fitting->seed ?? $this->fitting->id));
     }
 }

@@ -40,20 +40,38 @@ final class RackFile
     /** @return array<string, mixed> */
     public function export(): array
     {
-        $heads = $this->mine(RackHead::class)->with(['sleeve', 'readings'])->orderBy('label')->get();
-        $filled = fn (array $item): array => array_filter($item, fn (mixed $v): bool => $v !== null && $v !== '' && $v !== []);
-
         return [
             'format' => self::FORMAT,
             'sleeves' => $this->mine(Sleeve::class)->orderBy('name')->get()->map(fn (Sleeve $s): array => $s->spec)->all(),
-            'heads' => $heads->map(fn (RackHead $h): array => $filled([
-                'label' => $h->label, 'maker' => $h->maker, 'hand' => $h->hand->value, 'type' => $h->type, 'sleeve' => $h->sleeve->name ?? null, 'statedLoftDeg' => $h->stated_loft_deg, 'statedLieDeg' => $h->stated_lie_deg, 'statedFaceOpenDeg' => $h->stated_face_open_deg,
-                'volumeCm3' => $h->volume_cm3, 'massG' => $h->mass_g, 'cgToeMm' => $h->cg_toe_mm, 'cgBackMm' => $h->cg_back_mm, 'cgUpMm' => $h->cg_up_mm, 'bulgeMm' => $h->bulge_mm, 'rollMm' => $h->roll_mm, 'inertiaGcm2' => $h->inertia_gcm2,
-                'slots' => $h->slots, 'stockG' => $h->stock_g, 'standard' => $h->standard, 'supply' => $h->supply, 'note' => $h->note,
-                'readings' => $h->readings->map(fn (Reading $r): array => $filled(['values' => $r->values, 'position' => $r->position, 'readAs' => $r->read_as->value, 'way' => $r->way, 'note' => $r->note, 'at' => $r->created_at->toIso8601String()]))->all(),
-            ]))->all(),
-            'parts' => $this->mine(Part::class)->orderBy('kind')->orderBy('label')->get()->map(fn (Part $p): array => $filled(['kind' => $p->kind, 'label' => $p->label, 'data' => $p->data, 'supply' => $p->supply]))->all(),
+            'heads' => $this->mine(RackHead::class)->with(['sleeve', 'readings'])->orderBy('label')->get()->map(self::head(...))->all(),
+            'parts' => $this->mine(Part::class)->orderBy('kind')->orderBy('label')->get()->map(self::part(...))->all(),
         ];
+    }
+
+    /** @return array<string, mixed> a head with its readings */
+    public static function head(RackHead $h): array
+    {
+        return self::filled([
+            'label' => $h->label, 'maker' => $h->maker, 'hand' => $h->hand->value, 'type' => $h->type, 'sleeve' => $h->sleeve->name ?? null, 'statedLoftDeg' => $h->stated_loft_deg, 'statedLieDeg' => $h->stated_lie_deg, 'statedFaceOpenDeg' => $h->stated_face_open_deg,
+            'volumeCm3' => $h->volume_cm3, 'massG' => $h->mass_g, 'cgToeMm' => $h->cg_toe_mm, 'cgBackMm' => $h->cg_back_mm, 'cgUpMm' => $h->cg_up_mm, 'bulgeMm' => $h->bulge_mm, 'rollMm' => $h->roll_mm, 'inertiaGcm2' => $h->inertia_gcm2,
+            'slots' => $h->slots, 'stockG' => $h->stock_g, 'standard' => $h->standard, 'supply' => $h->supply, 'note' => $h->note,
+            'readings' => $h->readings->map(fn (Reading $r): array => self::filled(['values' => $r->values, 'position' => $r->position, 'readAs' => $r->read_as->value, 'way' => $r->way, 'note' => $r->note, 'at' => $r->created_at->toIso8601String()]))->all(),
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    public static function part(Part $p): array
+    {
+        return self::filled(['kind' => $p->kind, 'label' => $p->label, 'data' => $p->data, 'supply' => $p->supply]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $item
+     * @return array<string, mixed>
+     */
+    private static function filled(array $item): array
+    {
+        return array_filter($item, fn (mixed $v): bool => $v !== null && $v !== '' && $v !== []);
     }
 
     /** @return list<list<string>> header and rows; what has no column (slots, readings) is in the JSON only */
@@ -92,10 +110,12 @@ final class RackFile
     }
 
     /**
+     * Adds what the rack does not have; within a transaction of the caller's.
+     *
      * @param  array<mixed>  $data
      * @return array{added: list<string>, there: list<string>}
      */
-    private function add(array $data): array
+    public function add(array $data): array
     {
         $done = ['added' => [], 'there' => []];
         foreach (['sleeves' => $this->addSleeve(...), 'heads' => $this->addHead(...), 'parts' => $this->addPart(...)] as $list => $add) {

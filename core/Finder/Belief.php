@@ -60,8 +60,9 @@ final readonly class Belief
      * @param  array<int, array<int, float>>  $scatter  covariance of the first seven means from swing to swing
      * @param  array<string, int>  $heads  place of each head's effects in θ
      * @param  array<string, int>  $quirks  place of each tested setup's quirks in θ
+     * @param  float  $dof  how many shots the scatter is known from
      */
-    private function __construct(public Built $own, public array $mean, public array $covariance, public array $scatter, public array $heads, public array $quirks, public float $priorWidth, private float $sign)
+    private function __construct(public Built $own, public array $mean, public array $covariance, public array $scatter, public array $heads, public array $quirks, public float $priorWidth, public float $dof, private float $sign)
     {
     }
 
@@ -94,7 +95,7 @@ final readonly class Belief
             $covariance[$i][$i] = ($s * ($i < self::MEANS ? 1.0 : $priorWidth)) ** 2;
         }
 
-        return new self($own, $mean, $covariance, self::usualScatter(), $at, $places, $priorWidth, $own->hand->sign());
+        return new self($own, $mean, $covariance, self::usualScatter(), $at, $places, $priorWidth, self::SCATTER_DOF, $own->hand->sign());
     }
 
     /** @return list<list<float>> */
@@ -200,7 +201,8 @@ final readonly class Belief
         $theta = $this->mean;
         $scatter = $this->scatter;
         $usual = $scatter;
-        $covariance = $this->covariance;
+        $lambda = [];
+        $weights = self::SCATTER_DOF;
         $impacts = array_map(static fn (array $t): Impact => new Impact($t['built']->body), $tested);
         $designs = array_map(fn (array $t): array => $this->rows($t['built'], $t['order']), $tested);
         $seen = array_map(fn (array $t): array => $this->seen($t['shots']), $tested);
@@ -220,9 +222,7 @@ final readonly class Belief
             foreach ($tested as $s => $_) {
                 $this->absorb($designs[$s], $impacts[$s], $seen[$s], $theta, $scatter, $lambda, $b, $m, $weights);
             }
-            $covariance = Matrix::inverse($lambda);
-            $next = Matrix::times($covariance, $b);
-            foreach ($next as $i => $value) {
+            foreach (Matrix::solve($lambda, $b) as $i => $value) {
                 // Steps clipped to three prior SD: the model is linear only nearby.
                 $limit = 3 / sqrt($prior[$i]);
                 $theta[$i] += max(-$limit, min($limit, $value - $theta[$i]));
@@ -232,7 +232,7 @@ final readonly class Belief
             }
         }
 
-        return new self($this->own, array_values($theta), $covariance, $scatter, $this->heads, $this->quirks, $this->priorWidth, $this->sign);
+        return new self($this->own, array_values($theta), Matrix::inverse($lambda), $scatter, $this->heads, $this->quirks, $this->priorWidth, $weights, $this->sign);
     }
 
     /**

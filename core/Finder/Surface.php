@@ -90,27 +90,47 @@ final readonly class Surface
     /**
      * Mean of each figure over the scatter when the nine values lie elsewhere.
      *
-     * @param  array<int, float>  $shift  from `at`, nine
+     * @param  list<array<int, float>>  $shifts  from `at`, nine each
      * @param  array<int, array<int, float>>  $scatter  covariance of the first seven
+     * @return list<array{float, float, float, float}> by shift
+     */
+    public function means(array $shifts, array $scatter): array
+    {
+        $out = [];
+        foreach ($this->value as $f => $base) {
+            [$slope, $curve, $mixed] = [$this->slope[$f], $this->curve[$f], $this->mixed[$f]];
+            for ($i = 0; $i < 7; $i++) {
+                $base += 0.5 * $curve[$i] * $scatter[$i][$i];
+            }
+            foreach (self::PAIRS as $k => [$i, $j]) {
+                $base += $mixed[$k] * $scatter[$i][$j];
+            }
+            foreach ($shifts as $d => $shift) {
+                $v = $base;
+                foreach ($slope as $i => $per) {
+                    $by = $shift[$i];
+                    $v += ($per + 0.5 * $curve[$i] * $by) * $by;
+                }
+                foreach (self::PAIRS as $k => [$i, $j]) {
+                    $v += $mixed[$k] * $shift[$i] * $shift[$j];
+                }
+                $out[$d][$f] = $v;
+            }
+        }
+
+        return $out; // @phpstan-ignore return.type (each shift has the four figures)
+    }
+
+    /**
+     * For one shift.
+     *
+     * @param  array<int, float>  $shift
+     * @param  array<int, array<int, float>>  $scatter
      * @return array{float, float, float, float}
      */
     public function mean(array $shift, array $scatter): array
     {
-        $out = [];
-        foreach ($this->value as $f => $v) {
-            foreach ($shift as $i => $d) {
-                $v += ($this->slope[$f][$i] + 0.5 * $this->curve[$f][$i] * $d) * $d;
-            }
-            for ($i = 0; $i < 7; $i++) {
-                $v += 0.5 * $this->curve[$f][$i] * $scatter[$i][$i];
-            }
-            foreach (self::PAIRS as $k => [$i, $j]) {
-                $v += $this->mixed[$f][$k] * ($shift[$i] * $shift[$j] + $scatter[$i][$j]);
-            }
-            $out[$f] = $v;
-        }
-
-        return [$out[0], $out[1], $out[2], $out[3]];
+        return $this->means([$shift], $scatter)[0];
     }
 
     /**

@@ -131,6 +131,12 @@ final readonly class Brief
         return ['soled' => 0.2, 'squared' => 0.8, 'unknown' => 0.5][$this->habit];
     }
 
+    /** The same brief under another scoring. */
+    public function scoredBy(Scoring $scoring): self
+    {
+        return new self(...['scoring' => $scoring->value] + get_object_vars($this));
+    }
+
     public function scoring(): Scoring
     {
         return Scoring::from($this->scoring);

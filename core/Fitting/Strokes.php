@@ -20,12 +20,17 @@ final class Strokes
 
     private const SOFT_EDGE_M = 4.0;
 
+    private const FARTHEST_M = 60.0;
+
     private readonly ExpectedStrokes $table;
 
     private readonly Corridor $corridor;
 
     /** @var array<int, array{float, float, float, float}> prices by metres left, rounded */
     private array $prices = [];
+
+    /** @var array<int, float> best middles by spread and length, rounded */
+    private array $middles = [];
 
     /** @param  float  $softEdgeM  SD of where the corridor's edge is felt, m */
     public function __construct(private readonly Brief $brief, private readonly float $softEdgeM = self::SOFT_EDGE_M)
@@ -45,33 +50,42 @@ final class Strokes
     public function free(float $sideM, float $sdM, float $totalM): array
     {
         $sd = sqrt($sdM ** 2 + $this->softEdgeM ** 2);
-        $prices = $this->prices($totalM);
-        $perDegree = $totalM * M_PI / 180;
-        // Corridor, rough and trouble make one valley, and a normal cloud keeps it one (Ibragimov 1956): golden section on the aim (Kiefer 1953; both from memory).
-        [$low, $high] = [-self::AIM_LIMIT_DEG, self::AIM_LIMIT_DEG];
-        $ratio = 0.6180339887;
-        [$a, $b] = [$high - $ratio * ($high - $low), $low + $ratio * ($high - $low)];
-        [$fa, $fb] = [$this->cost($sideM + $a * $perDegree, $sd, $prices), $this->cost($sideM + $b * $perDegree, $sd, $prices)];
-        while ($high - $low > 0.2) {
-            if ($fa < $fb) {
-                [$high, $b, $fb] = [$b, $a, $fa];
-                $a = $high - $ratio * ($high - $low);
-                $fa = $this->cost($sideM + $a * $perDegree, $sd, $prices);
-            } else {
-                [$low, $a, $fa] = [$a, $b, $fb];
-                $b = $low + $ratio * ($high - $low);
-                $fb = $this->cost($sideM + $b * $perDegree, $sd, $prices);
+        $reach = self::AIM_LIMIT_DEG * $totalM * M_PI / 180;
+        $middle = max($sideM - $reach, min($sideM + $reach, $this->bestMiddle($sd, $totalM)));
+
+        return [$this->cost($middle, $sd, $this->prices($totalM)), ($middle - $sideM) / ($totalM * M_PI / 180), $middle];
+    }
+
+    /**
+     * Where the middle of a cloud costs least, m. Corridor, rough and trouble make one valley, and a normal cloud keeps it one (Ibragimov 1956): golden section (Kiefer 1953; both from memory), so the nearest place that can be aimed at is the best aim.
+     * Kept for clouds alike, to 1 m of spread and 5 m of length: at the bottom of the valley that costs nothing that shows.
+     */
+    private function bestMiddle(float $sd, float $totalM): float
+    {
+        $sd = max(1.0, round($sd));
+        $total = 5 * round($totalM / 5);
+        $key = (int) (1000 * $sd + $total / 5);
+        if (! isset($this->middles[$key])) {
+            $prices = $this->prices($total);
+            [$low, $high] = [-self::FARTHEST_M, self::FARTHEST_M];
+            $ratio = 0.6180339887;
+            [$a, $b] = [$high - $ratio * ($high - $low), $low + $ratio * ($high - $low)];
+            [$fa, $fb] = [$this->cost($a, $sd, $prices), $this->cost($b, $sd, $prices)];
+            while ($high - $low > 0.1) {
+                if ($fa < $fb) {
+                    [$high, $b, $fb] = [$b, $a, $fa];
+                    $a = $high - $ratio * ($high - $low);
+                    $fa = $this->cost($a, $sd, $prices);
+                } else {
+                    [$low, $a, $fa] = [$a, $b, $fb];
+                    $b = $low + $ratio * ($high - $low);
+                    $fb = $this->cost($b, $sd, $prices);
+                }
             }
-        }
-        [$cost, $aim] = $fa < $fb ? [$fa, $a] : [$fb, $b];
-        foreach ([-self::AIM_LIMIT_DEG, self::AIM_LIMIT_DEG] as $edge) {
-            if ($low <= $edge && $edge <= $high) {
-                $there = $this->cost($sideM + $edge * $perDegree, $sd, $prices);
-                [$cost, $aim] = $there < $cost ? [$there, $edge] : [$cost, $aim];
-            }
+            $this->middles[$key] = ($low + $high) / 2;
         }
 
-        return [$cost, $aim, $sideM + $aim * $perDegree];
+        return $this->middles[$key];
     }
 
     public function share(float $sideM, float $sdM): float

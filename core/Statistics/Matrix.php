@@ -25,20 +25,24 @@ final class Matrix
         $l = [];
         for ($i = 0; $i < $n; $i++) {
             $l[$i] = array_fill(0, $n, 0.0);
-            for ($j = 0; $j <= $i; $j++) {
+            $row = $l[$i];
+            for ($j = 0; $j < $i; $j++) {
                 $sum = $a[$i][$j];
+                $other = $l[$j];
                 for ($k = 0; $k < $j; $k++) {
-                    $sum -= $l[$i][$k] * $l[$j][$k];
+                    $sum -= $row[$k] * $other[$k];
                 }
-                if ($i === $j) {
-                    if ($sum <= 0) {
-                        throw CoreException::invalid('matrix', 'The matrix is not positive definite.');
-                    }
-                    $l[$i][$i] = sqrt($sum);
-                } else {
-                    $l[$i][$j] = $sum / $l[$j][$j];
-                }
+                $row[$j] = $sum / $other[$j];
             }
+            $sum = $a[$i][$i];
+            for ($k = 0; $k < $i; $k++) {
+                $sum -= $row[$k] ** 2;
+            }
+            if ($sum <= 0) {
+                throw CoreException::invalid('matrix', 'The matrix is not positive definite.');
+            }
+            $row[$i] = sqrt($sum);
+            $l[$i] = $row;
         }
 
         return array_values($l);
@@ -69,6 +73,36 @@ final class Matrix
         }
 
         return array_values($out);
+    }
+
+    /**
+     * x of A x = b, by forward and back substitution.
+     *
+     * @param  array<int, array<int, float>>  $a  symmetric, positive definite
+     * @param  array<int, float>  $b
+     * @return list<float>
+     */
+    public static function solve(array $a, array $b): array
+    {
+        $l = self::cholesky($a);
+        $n = count($l);
+        $x = array_fill(0, $n, 0.0);
+        for ($i = 0; $i < $n; $i++) {
+            $sum = $b[$i];
+            for ($k = 0; $k < $i; $k++) {
+                $sum -= $l[$i][$k] * $x[$k];
+            }
+            $x[$i] = $sum / $l[$i][$i];
+        }
+        for ($i = $n - 1; $i >= 0; $i--) {
+            $sum = $x[$i];
+            for ($k = $i + 1; $k < $n; $k++) {
+                $sum -= $l[$k][$i] * $x[$k];
+            }
+            $x[$i] = $sum / $l[$i][$i];
+        }
+
+        return $x;
     }
 
     /**

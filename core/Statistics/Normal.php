@@ -9,6 +9,7 @@ use function cos;
 use function exp;
 use function log;
 use function max;
+use function min;
 use function sqrt;
 
 /** Seeded draws and fixed sample sets for the few places that need them. */
@@ -36,6 +37,19 @@ final class Normal
         $tail = 0.5 * $t * (0.254829592 + $t * (-0.284496736 + $t * (1.421413741 + $t * (-1.453152027 + $t * 1.061405429)))) * exp(-$x * $x);
 
         return $z > 0 ? 1 - $tail : $tail;
+    }
+
+    /** z with Φ(z) = p, by bisection of Φ; p is kept within 1e-6 of the ends. */
+    public static function quantile(float $p): float
+    {
+        $p = max(1e-6, min(1 - 1e-6, $p));
+        [$low, $high] = [-6.0, 6.0];
+        for ($i = 0; $i < 40; $i++) {
+            $middle = ($low + $high) / 2;
+            [$low, $high] = self::cdf($middle) < $p ? [$middle, $high] : [$low, $middle];
+        }
+
+        return ($low + $high) / 2;
     }
 
     /** Chi-square draw with `dof` degrees of freedom (Marsaglia & Tsang 2000 for the gamma variate, from memory). */

@@ -6,7 +6,6 @@ namespace Database\Seeders;
 
 use App\Actions\AddSetup;
 use App\Actions\StoreShots;
-use App\Http\Resources\AdviceResource;
 use App\Models\Bay;
 use App\Models\Decision;
 use App\Models\Fitting;
@@ -18,7 +17,6 @@ use App\Models\Shot;
 use App\Models\Studio;
 use App\Models\User;
 use App\Support\Judged;
-use Illuminate\Http\Request;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Fitting\Brief;
@@ -27,6 +25,7 @@ use MintCarry\Core\Fitting\Trouble;
 use MintCarry\Core\Impact\PlayerModel;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\ShotRow;
+use MintCarry\Core\Report\AdviceReport;
 
 /** A made-up studio with three made-up players: one fitting finished, one in the middle, one new. */
 final readonly class DemoSeeder
@@ -100,16 +99,16 @@ final readonly class DemoSeeder
         $sleeve = $this->setup($fitting, $heads['tern left'], '−0.75', ['back' => 12.0], 'Reedline 55 R', 1143, $other);
         $heel = $this->setup($fitting, $heads['tern left'], 'N', ['heel' => 12.0], 'Reedline 55 R', 1143, $other);
         $player = fn (float $loft, float $face, float $toe = 0.0): PlayerModel => new PlayerModel(42.3, -1.0, -1.5, $face, $loft, $toe, 0, 0.85, 0.0);
-        $this->store($fitting, $own, $shots->hit($player(12.4, -4.4, -5), Head::preset('middle'), Hand::Left, 8, false));
+        $this->store($fitting, $own, $shots->hit($player(11.2, -5.4, -6), Head::preset('middle'), Hand::Left, 10, false));
         $this->store($fitting, $other, $shots->hit($player(13.8, -3.0), Head::preset('forgiving'), Hand::Left, 8, false));
         $this->store($fitting, $sleeve, $shots->hit($player(13.1, -3.6), Head::preset('forgiving'), Hand::Left, 6, false));
-        $this->store($fitting, $heel, $shots->hit($player(13.8, -1.4), Head::preset('forgiving'), Hand::Left, 9, false));
+        $this->store($fitting, $heel, $shots->hit($player(13.8, -0.6), Head::preset('forgiving'), Hand::Left, 10, false));
         $this->store($fitting, $heel, $shots->hit(new PlayerModel(41.0, -2, -2, -3, 12.0, -18, -8, 0.5, 0.0), Head::preset('forgiving'), Hand::Left, 1, false));
         Shot::query()->where('setup_id', $heel->id)->orderByDesc('sequence')->firstOrFail()
             ->update(['left_out_reason' => 'mishit', 'left_out_note' => 'Low heel, felt it at once', 'left_out_by' => $fitter->id, 'left_out_at' => now()]);
 
         $judged = new Judged($fitting->refresh());
-        $advice = (new AdviceResource($judged))->toArray(new Request);
+        $advice = AdviceReport::of($judged->record());
         $pick = Setup::query()->where('fitting_id', $fitting->id)->where('tag', $advice['pick'])->firstOrFail();
         Decision::query()->create(['studio_id' => $studio->id, 'fitting_id' => $fitting->id, 'setup_id' => $pick->id, 'advised_setup_id' => $pick->id,
             'reason' => 'She sees it start away from the water and trusts it.', 'advice' => $advice, 'decided_by' => $fitter->id]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Finder\Belief;
+use MintCarry\Core\Finder\Clouds;
 use MintCarry\Core\Finder\Finder;
 use MintCarry\Core\Finder\Predicted;
 use MintCarry\Core\Finder\Surface;
@@ -69,7 +70,7 @@ function believed(PlayerModel $player, Hand $hand = Hand::Right, int $n = 4, arr
 }
 function findFor(Belief $prior, Belief $belief, ?Brief $brief = null, ?array $rack = null): Finder
 {
-    return Finder::of($prior, $belief, $rack ?? rackOf($belief->own->hand), $brief ?? new Brief, new BallFlight, new Randomizer(new Mt19937(5)));
+    return Finder::of(Clouds::of($prior, $belief, $rack ?? rackOf($belief->own->hand), new BallFlight, new Randomizer(new Mt19937(5))), $brief ?? new Brief, new Randomizer(new Mt19937(6)));
 }
 
 it('factors as the algebra says by hand, and inverts', function (): void {
@@ -285,10 +286,11 @@ it('offers to hit next what was not hit, can be hit, and needs few wrench change
     [$prior, $belief] = believed(new PlayerModel(headPeculiarity: 1.0));
     $rack = rackOf();
     $hit = [$rack[0]->tag, $rack[5]->tag, $rack[8]->tag, 'A'];
-    $found = Finder::of($prior, $belief, $rack, new Brief, new BallFlight, new Randomizer(new Mt19937(5)), fn (Built $b): ?int => $b->head === 'Plover 445' ? null : 1);
+    $clouds = Clouds::of($prior, $belief, $rack, new BallFlight, new Randomizer(new Mt19937(5)));
+    $found = Finder::of($clouds, new Brief, new Randomizer(new Mt19937(5)), fn (Built $b): ?int => $b->head === 'Plover 445' ? null : 1);
     expect($found->next['built']->tag)->not->toBeIn($hit)
         ->and($found->next['built']->head)->toBe('Tern 460');
-    $none = Finder::of($prior, $belief, $rack, new Brief, new BallFlight, new Randomizer(new Mt19937(5)), fn (): ?int => null);
+    $none = Finder::of($clouds, new Brief, new Randomizer(new Mt19937(5)), fn (): ?int => null);
     expect($none->next)->toBeNull();
 });
 

@@ -4,22 +4,41 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Resources\AdviceResource;
 use App\Http\Resources\FittingResource;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\User;
+use App\Support\ConfirmState;
 use App\Support\Journal;
 use App\Support\Judged;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Report\AdviceReport;
+use MintCarry\Core\Report\DecideReport;
 
+/** What to decide, on what grounds, and what was decided. */
 final class DecisionController
 {
-    public function advice(Request $request, Fitting $fitting): JsonResponse
+    public function advice(Fitting $fitting): JsonResponse
     {
-        return response()->json((new AdviceResource(new Judged($fitting)))->toArray($request));
+        return response()->json(AdviceReport::of((new Judged($fitting))->record()));
+    }
+
+    /** The advice with all that it rests on, and the confirm run. */
+    public function grounds(Fitting $fitting): JsonResponse
+    {
+        return response()->json(self::groundsOf($fitting));
+    }
+
+    /** @return array<string, mixed> */
+    private static function groundsOf(Fitting $fitting): array
+    {
+        $judged = new Judged($fitting);
+        $report = DecideReport::of($judged->record());
+
+        return $report + ['confirm' => ConfirmState::of($judged)];
     }
 
     public function index(Fitting $fitting): JsonResponse
@@ -31,8 +50,12 @@ final class DecisionController
     public function store(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate(['setupId' => ['required', 'integer'], 'reason' => ['nullable', 'string', 'max:2000']]);
+        $before = $fitting->decisions()->first();
+        if ($before?->isLocked() === true) {
+            return response()->json(['message' => "The decision for {$before->setup->tag} is locked as version {$before->number}. Reopen it with a reason; that makes a new version and keeps this one."], 409);
+        }
         $judged = new Judged($fitting);
-        $advice = (new AdviceResource($judged))->toArray($request);
+        $advice = AdviceReport::of($judged->record());
         $chosen = $judged->setups[$given['setupId']] ?? null;
         if ($chosen === null || ! isset($judged->sets[$chosen->id])) {
             throw ValidationException::withMessages(['setupId' => 'Choose a setup of this fitting that has counted shots.']);
@@ -45,9 +68,43 @@ final class DecisionController
         $user = $request->user();
         $advisedId = array_key_first(array_filter($judged->setups, fn ($s): bool => $s->tag === $advice['pick']));
         $decision = Journal::note($fitting, $user, "decided for {$chosen->tag}", fn (): Decision => Decision::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $chosen->id, 'advised_setup_id' => $advisedId ?? $chosen->id,
-            'reason' => $reason, 'advice' => $advice, 'decided_by' => $user->id]));
+            'reason' => $reason, 'advice' => $advice, 'decided_by' => $user->id, 'number' => $before === null ? 1 : $before->number + ($before->locked_at === null ? 0 : 1)]));
         $fitting->touch();
 
-        return response()->json(FittingResource::decision($decision->load(['setup', 'fitter'])), 201);
+        return self::answer($decision, 201);
+    }
+
+    /** Keeps the decision and its grounds as they are now. It is not taken back like other things: it is reopened, and a new version follows. */
+    public function lock(Request $request, Decision $decision): JsonResponse
+    {
+        $fitting = $decision->fitting;
+        if ($fitting->decisions()->value('id') !== $decision->id || $decision->locked_at !== null) {
+            throw ValidationException::withMessages(['decision' => $decision->locked_at !== null ? 'That version has been locked before.' : 'A newer decision has been saved since: lock that one.']);
+        }
+        /** @var User $user */
+        $user = $request->user();
+        $proof = self::groundsOf($fitting);
+        // Past the journal on purpose.
+        Journal::note($fitting, $user, "locked the decision for {$decision->setup->tag} as version {$decision->number}", fn () => DB::table('decisions')->where('id', $decision->id)->update(['locked_at' => now(), 'proof' => json_encode($proof), 'updated_at' => now()]));
+
+        return self::answer($decision->refresh());
+    }
+
+    public function reopen(Request $request, Decision $decision): JsonResponse
+    {
+        $given = $request->validate(['why' => ['required', 'string', 'max:300']], ['why.required' => 'Say in a few words why it is reopened; the locked version stays on the record.']);
+        if (! $decision->isLocked()) {
+            throw ValidationException::withMessages(['decision' => 'Only a locked decision is reopened.']);
+        }
+        /** @var User $user */
+        $user = $request->user();
+        Journal::note($decision->fitting, $user, "reopened version {$decision->number} of the decision: {$given['why']}", fn () => DB::table('decisions')->where('id', $decision->id)->update(['reopened_at' => now(), 'reopen_why' => $given['why'], 'updated_at' => now()]));
+
+        return self::answer($decision->refresh());
+    }
+
+    private static function answer(Decision $decision, int $status = 200): JsonResponse
+    {
+        return response()->json(FittingResource::decision($decision->load(['setup', 'fitter'])), $status);
     }
 }

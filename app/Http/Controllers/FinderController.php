@@ -4,20 +4,47 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Resources\FinderResource;
 use App\Models\Fitting;
 use App\Support\Judged;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Validation\Rule;
+use MintCarry\Core\Finder\Offered;
+use MintCarry\Core\Report\FinderReport;
 
-/** Every legal setup on the rack, predicted for this player. */
+/** Every legal setup on the rack, predicted for this player. Clouds are kept for a while: where only the brief changed, they are priced anew and nothing is flown. */
 final class FinderController
 {
     public function __invoke(Request $request, Fitting $fitting): JsonResponse
     {
-        $given = $request->validate(['only' => ['sometimes', Rule::in(['all', 'stock', 'own'])]]);
+        $given = $request->validate(['only' => ['sometimes', Rule::in(Offered::WHICH)]]);
+        $judged = new Judged($fitting);
+        $heads = $judged->heads()->values();
+        $only = $given['only'] ?? 'all';
+        $found = FinderReport::of($judged->record(), $only, fn (string $key, callable $make): string => self::kept("clouds:{$fitting->id}:{$only}", $key, $make));
+        foreach ($found['setups'] as $i => $setup) {
+            $found['setups'][$i]['headId'] = $setup['rackAt'] === null ? null : $heads[$setup['rackAt']]->id;
+        }
 
-        return response()->json((new FinderResource(new Judged($fitting), $given['only'] ?? 'all'))->toArray($request));
+        return response()->json($found);
+    }
+
+    /**
+     * One place for each fitting and filter: newer clouds take that of older ones, so the store does not grow.
+     *
+     * @param  callable(): string  $make
+     */
+    private static function kept(string $place, string $key, callable $make): string
+    {
+        $store = Cache::store('file');
+        $kept = $store->get($place);
+        if (is_array($kept) && ($kept[0] ?? '') === $key) {
+            return (string) $kept[1];
+        }
+        $bytes = $make();
+        $store->put($place, [$key, $bytes], now()->addDay());
+
+        return $bytes;
     }
 }

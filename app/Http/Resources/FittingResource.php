@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Models\Blind;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Rating;
@@ -14,6 +13,7 @@ use App\Models\Trial;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use MintCarry\Core\Fitting\TieBreak;
 
 /**
  * A fitting as the screens need it: player, corridor, setups with their shot counts, what is still missing.
@@ -45,6 +45,7 @@ final class FittingResource extends JsonResource
             'screening' => ['name' => $fitting->policy()->name, 'label' => $fitting->policy()->label(), 'warning' => $fitting->policy()->warning()],
             'asksRatings' => $fitting->asks_ratings,
             'decision' => $decision === null ? null : self::decision($decision),
+            'tieOrder' => $fitting->tie_order ?? TieBreak::CRITERIA,
             'missing' => self::missing($fitting, $setups->all(), $decision),
         ];
     }
@@ -53,7 +54,7 @@ final class FittingResource extends JsonResource
     private static function ratings(Fitting $fitting): array
     {
         $out = [];
-        $rows = Rating::query()->toBase()->where('fitting_id', $fitting->id)->whereNotIn('trial_id', Trial::query()->whereIn('blind_id', Blind::query()->whereNull('revealed_at')->select('id'))->select('id'))
+        $rows = Rating::query()->toBase()->where('fitting_id', $fitting->id)->whereNotIn('trial_id', Trial::hidden())
             ->selectRaw('setup_id, kind, avg(stars) as stars')->groupBy('setup_id', 'kind')->get();
         foreach ($rows as $row) {
             $out[(int) $row->setup_id][(string) $row->kind] = (float) $row->stars;
@@ -66,7 +67,8 @@ final class FittingResource extends JsonResource
     public static function decision(Decision $decision): array
     {
         return ['id' => $decision->id, 'setupId' => $decision->setup_id, 'tag' => $decision->setup->tag, 'advisedSetupId' => $decision->advised_setup_id, 'reason' => $decision->reason,
-            'by' => $decision->fitter->name, 'at' => $decision->created_at->toIso8601String(), 'advice' => $decision->advice];
+            'by' => $decision->fitter->name, 'at' => $decision->created_at->toIso8601String(), 'advice' => $decision->advice,
+            'version' => $decision->number, 'lockedAt' => $decision->locked_at?->toIso8601String(), 'reopenedAt' => $decision->reopened_at?->toIso8601String(), 'reopenWhy' => $decision->reopen_why, 'proof' => $decision->proof];
     }
 
     /**
@@ -87,7 +89,7 @@ final class FittingResource extends JsonResource
             'shots' => $hit === 0 ? 'no shots yet' : ($hit < count($setups) ? (count($setups) - $hit).' without shots' : ''),
             'compare' => $hit < 2 ? 'needs two setups with shots' : '',
             'finder' => $hit === 0 ? 'needs the baseline' : '',
-            'decide' => $decision === null ? 'not decided' : '',
+            'decide' => $decision === null ? 'not decided' : ($decision->isLocked() ? '' : ($decision->reopened_at !== null ? 'reopened' : 'not locked')),
             'sheet' => $decision === null ? 'after the decision' : '',
         ];
     }

@@ -12,6 +12,7 @@ use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Finder\Belief;
+use MintCarry\Core\Finder\Clouds;
 use MintCarry\Core\Finder\Finder;
 use MintCarry\Core\Finder\Predicted;
 use MintCarry\Core\Fitting\Brief;
@@ -170,7 +171,7 @@ final class Advice
                     $usual = $this->usual($player, $rack, $own, $aim === 'free' ? $free : new Brief(corridor: $free->corridor, aimFree: false), $budget);
                     $add("{$aim}: usual way, {$budget} swings", $costs[$usual] - $best);
                     $add("{$aim}: usual way worse than own, {$budget} swings", $costs[$usual] > $costs['own'] + 1e-9 ? 1.0 : 0.0);
-                    [$found, $hit] = $this->ours($player, $rack, $own, $aim === 'free' ? $free : new Brief(corridor: $free->corridor, aimFree: false), $budget);
+                    $found = $this->ours($player, $rack, $own, $aim === 'free' ? $free : new Brief(corridor: $free->corridor, aimFree: false), $budget);
                     $pick = $found->pick->built->tag;
                     $add("{$aim}: ours, {$budget} swings", $costs[$pick] - $best);
                     $add("{$aim}: ours without the keep-own rule, {$budget} swings", $costs[$found->best->built->tag] - $best);
@@ -264,8 +265,8 @@ final class Advice
         return $shots;
     }
 
-    /** @return array{Finder, list<string>} own club, then extremes first and what the finder asks for */
-    private function ours(Hidden $player, array $rack, Built $own, Brief $brief, int $swings): array
+    /** Hits the own club, then setups far apart. */
+    private function ours(Hidden $player, array $rack, Built $own, Brief $brief, int $swings): Finder
     {
         $hand = $player->hand;
         $mirrored = array_map(static fn (Built $b): Built => new Built($b->tag, $b->head, $b->body, $b->squaredLoftDeg, $b->soledLoftDeg, $b->soledFaceOpenDeg, $b->sleeve, $b->weights, hand: $hand), $rack);
@@ -283,7 +284,7 @@ final class Advice
         $speeds = array_map(static fn (LaunchShot $s): float => $s->measured['clubSpeedMps'], $tested[0]['shots']);
         $prior = Belief::prior($ownHere, $speeds === [] ? 44.0 : array_sum($speeds) / count($speeds), $heads, array_keys($order), 0.5, $this->priorWidth);
 
-        return [Finder::of($prior, $prior->after($tested), $mirrored, $brief, new BallFlight, $this->random), array_keys($order)];
+        return Finder::of(Clouds::of($prior, $prior->after($tested), $mirrored, new BallFlight, $this->random), $brief, $this->random);
     }
 
     /** The usual way in its strongest form: one factor at a time, best average strokes, and the old setup is kept unless the new leads by one standard error. */

@@ -2,14 +2,14 @@
 
 declare(strict_types=1);
 
-namespace MintCarry\Cli;
+namespace MintCarry\Core\Record;
 
 use MintCarry\Core\CoreException;
 
 /** One JSON object of the input, read strictly: each key is asked for by name and type, and a key nobody asked for is refused by `done()`. */
 final class Item
 {
-    /** @var array<string, true> */
+    /** @var array<array-key, true> */
     private array $asked = [];
 
     /** @param  array<mixed>  $data */
@@ -101,6 +101,34 @@ final class Item
         }
 
         return $out;
+    }
+
+    /** @return array{array{float, float, float}, array{float, float, float}, array{float, float, float}}|null */
+    public function tensor(string $key): ?array
+    {
+        $raw = $this->take($key);
+        if ($raw === null) {
+            return null;
+        }
+        $at = function (int $i, int $j) use ($raw, $key): float {
+            $row = is_array($raw) ? $raw[$i] ?? null : null;
+            $value = is_array($row) ? $row[$j] ?? null : null;
+            if (! is_int($value) && ! is_float($value)) {
+                throw CoreException::invalid($key, "'{$key}' must be three rows of three numbers, g·cm².");
+            }
+
+            return (float) $value;
+        };
+
+        return [[$at(0, 0), $at(0, 1), $at(0, 2)], [$at(1, 0), $at(1, 1), $at(1, 2)], [$at(2, 0), $at(2, 1), $at(2, 2)]];
+    }
+
+    /** @return array<string, mixed> as it stands, all keys taken */
+    public function all(): array
+    {
+        $this->asked = array_fill_keys(array_keys($this->data), true);
+
+        return $this->data;
     }
 
     public function raw(string $key): mixed

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\RunTrial;
+use App\Models\Blind;
+use App\Models\Confirm;
+use App\Models\Fitting;
+use App\Models\Setup;
+use App\Models\User;
+use App\Support\ConfirmState;
+use App\Support\Journal;
+use App\Support\Judged;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Judging\Confirm as ConfirmRule;
+
+/** A confirm run: benchmark, choice, benchmark, after a pause. Each leg is a trial and is hit in the bay. */
+final class ConfirmController
+{
+    public function begin(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    {
+        $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'shotsEach' => ['sometimes', 'integer', 'between:3,10'], 'rested' => ['sometimes', 'boolean']]);
+        $judged = new Judged($fitting);
+        $held = $fitting->benchmark_setup_id;
+        if ($held === null || $held === (int) $given['setupId']) {
+            throw ValidationException::withMessages(['setupId' => 'A confirm run holds a setup against the benchmark: choose another than the benchmark itself.']);
+        }
+        foreach ([$held, (int) $given['setupId']] as $id) {
+            if (! isset($judged->sets[$id])) {
+                throw ValidationException::withMessages(['setupId' => 'Setup '.($judged->setups[$id]->tag ?? '?').' has no counted shot yet: there is nothing to confirm.']);
+            }
+        }
+        if (Confirm::open($fitting) !== null || Blind::open($fitting) !== null) {
+            throw ValidationException::withMessages(['setupId' => Confirm::open($fitting) !== null ? 'A confirm run is going on: finish it or end it first.' : 'A blind trial is going on: reveal it first.']);
+        }
+        $until = ConfirmState::restsUntil($judged);
+        $rested = (bool) ($given['rested'] ?? false);
+        if ($until !== null && ! $rested) {
+            throw ValidationException::withMessages(['rested' => sprintf('The player hit less than %d minutes ago: pause until then, or say that they rested. The pause belongs to the rule, and what is said here is kept with the run.', ConfirmRule::PAUSE_MINUTES)]);
+        }
+        $user = self::user($request);
+        Journal::note($fitting, $user, 'began a confirm run of '.Setup::query()->whereKey($given['setupId'])->value('tag'), function () use ($fitting, $user, $given, $held, $run, $until): void {
+            $confirm = Confirm::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'held_setup_id' => $held, 'setup_id' => (int) $given['setupId'], 'shots_each' => (int) ($given['shotsEach'] ?? 5), 'rested' => $until !== null, 'begun_by' => $user->id]);
+            $run->begin($fitting, $user, $confirm->setupOfLeg(0), 'trial', null, $confirm);
+        });
+
+        return self::state($fitting, 201);
+    }
+
+    /** The next leg is in the hand; after the last the run is done. */
+    public function next(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    {
+        $confirm = self::openOf($fitting);
+        $sets = ConfirmState::legs($confirm, new Judged($fitting));
+        $leg = count($sets);
+        $short = $leg === 0 ? 0 : $confirm->shots_each - $sets[$leg - 1]->count();
+        if ($short > 0) {
+            throw ValidationException::withMessages(['confirm' => "This leg still needs {$short} counted ".($short === 1 ? 'shot' : 'shots').'.']);
+        }
+        $user = self::user($request);
+        Journal::note($fitting, $user, $leg < ConfirmRule::LEGS ? 'went on to leg '.($leg + 1).' of the confirm run' : 'finished the confirm run', function () use ($fitting, $user, $confirm, $leg, $run): void {
+            if ($leg < ConfirmRule::LEGS) {
+                $run->begin($fitting, $user, $confirm->setupOfLeg($leg), 'trial', null, $confirm);
+            } else {
+                $run->end($fitting);
+                $confirm->update(['ended_at' => now()]);
+            }
+        });
+
+        return self::state($fitting);
+    }
+
+    /** Ends a run before its last leg; its shots stay and count. */
+    public function end(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    {
+        $confirm = self::openOf($fitting);
+        Journal::note($fitting, self::user($request), 'ended the confirm run', function () use ($fitting, $confirm, $run): void {
+            $run->end($fitting);
+            $confirm->update(['ended_at' => now()]);
+        });
+
+        return self::state($fitting);
+    }
+
+    private static function openOf(Fitting $fitting): Confirm
+    {
+        return Confirm::open($fitting) ?? throw ValidationException::withMessages(['confirm' => 'No confirm run is going on.']);
+    }
+
+    private static function user(Request $request): User
+    {
+        /** @var User $user */
+        $user = $request->user();
+
+        return $user;
+    }
+
+    private static function state(Fitting $fitting, int $status = 200): JsonResponse
+    {
+        return response()->json(ConfirmState::of(new Judged($fitting->refresh())), $status);
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\Confirm;
+use App\Models\Shot;
+use App\Models\Trial;
+use Illuminate\Support\Carbon;
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Fitting\ShotSet;
+use MintCarry\Core\Judging\Confirm as Rule;
+use MintCarry\Core\Report\AdviceReport;
+
+/** The confirm run of a fitting as a screen shows it: its legs, what is to be hit now, and what it said. */
+final class ConfirmState
+{
+    /** @return array<string, mixed>|null null while there was none */
+    public static function of(Judged $judged): ?array
+    {
+        $confirm = Confirm::last($judged->fitting);
+        if ($confirm === null) {
+            return null;
+        }
+        $tag = fn (int $setup): string => $judged->setups[$setup]->tag ?? '?';
+        $sets = self::legs($confirm, $judged);
+        $chance = 0.5;
+        try {
+            $chance = AdviceReport::advice($judged->record()->heldAgainst($tag($confirm->held_setup_id)))->judgement($tag($confirm->setup_id))->chanceBetter;
+        } catch (CoreException) {
+            // One of the two has no counted shot left: nothing to be confirmed against.
+        }
+        $rule = Rule::of($sets, $confirm->shots_each, $chance, $judged->fitting->brief()->scoring());
+
+        return [
+            'id' => $confirm->id,
+            'held' => $tag($confirm->held_setup_id),
+            'chosen' => $tag($confirm->setup_id),
+            'shotsEach' => $confirm->shots_each,
+            'rested' => $confirm->rested,
+            'ended' => $confirm->ended_at?->toIso8601String(),
+            'legs' => array_map(fn (ShotSet $set, int $leg): array => ['tag' => $tag($confirm->setupOfLeg($leg)), 'n' => $set->count()], $sets, array_keys($sets)),
+            'word' => $rule->word,
+            'drift' => (object) $rule->drift,
+            'z' => $rule->z,
+            'chance' => $rule->chance,
+        ];
+    }
+
+    /** @return list<ShotSet> counted shots of each leg begun */
+    public static function legs(Confirm $confirm, Judged $judged): array
+    {
+        $flight = $judged->fitting->flight();
+
+        return array_values($confirm->legs()->with('shots')->get()->map(fn (Trial $t): ShotSet => $judged->fitting->policy()->of('', array_values($t->shots->map(fn (Shot $s): array => ['shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason])->all())))->all());
+    }
+
+    /** Until when the player is to rest before a confirm run; null when they have. */
+    public static function restsUntil(Judged $judged): ?Carbon
+    {
+        $last = Shot::query()->where('fitting_id', $judged->fitting->id)->max('created_at');
+        $until = $last === null ? null : Carbon::parse((string) $last)->addMinutes(Rule::PAUSE_MINUTES);
+
+        return $until?->isFuture() === true ? $until : null;
+    }
+}

@@ -1,0 +1,223 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Finder;
+
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Judging\Built;
+use MintCarry\Core\Statistics\Matrix;
+use MintCarry\Core\Statistics\Normal;
+use Random\Randomizer;
+
+use function array_chunk;
+use function array_map;
+use function array_merge;
+use function array_values;
+use function count;
+use function crc32;
+use function sqrt;
+
+/**
+ * What each setup's shots may look like for this player: for every draw of the unknowns the mean carry, total, side and apex, and the spread of side and carry. Nothing here depends on what the brief plays for, so that a changed brief only prices anew.
+ *
+ * A draw holds θ of the belief, a quirk for each setup that nobody hit, the scatter (its scale by χ², Wilson & Hilferty 1931, from memory) and what the models themselves miss between two setups.
+ */
+final readonly class Clouds
+{
+    public const DRAWS = 64;
+
+    /** A mishit now and then widens the scatter: a share of shots with three times the variance. */
+    private const MISHITS = 0.04;
+
+    /** What the models miss between the own club and another setup, SD of carry and side, m: closure, other laws of restitution, drag and lift (docs/judging.md, "Finder"). */
+    private const MODEL_SD_M = [1.0, 1.0];
+
+    /** The widths of the priors are themselves guesses: unknowns are drawn from a t distribution of so many degrees of freedom instead of a normal one. */
+    private const TAIL_DOF = 10.0;
+
+    private const SPARES = 37;
+
+    /** Figures a setup and draw: carry, total, side (+ right), apex, spread of side, spread of carry, m. */
+    private const FIGURES = 6;
+
+    /**
+     * @param  list<Built>  $built  the own club first
+     * @param  list<list<list<float>>>  $figures  by setup and draw: carry, total, side (+ right), apex, spread of side, spread of carry, m
+     * @param  list<list<list<float>>>  $seen  by setup and draw: mean face °, loft °, speed m/s as a right-hander's, what a trial would show
+     * @param  list<bool>  $tested  by setup
+     * @param  list<float>  $noise  variance of one shot's face, loft and speed
+     * @param  array<string, array{prior: float, priorSd: float, now: float, sd: float}>  $learned  of kF, kL, kb, kt
+     */
+    private function __construct(public array $built, public array $figures, public array $seen, public array $tested, public array $noise, public array $learned)
+    {
+    }
+
+    /**
+     * @param  Belief  $prior  before any shot
+     * @param  Belief  $belief  after them
+     * @param  list<Built>  $rack  every setup to be judged, the own club among them or not
+     * @param  array<int, float>  $day  another day's swing: added to the nine values by place
+     *
+     * @throws CoreException where the models give no ball for the own club
+     */
+    public static function of(Belief $prior, Belief $belief, array $rack, BallFlight $flight, Randomizer $random, int $draws = self::DRAWS, array $day = []): self
+    {
+        $own = $belief->own;
+        $all = [$own];
+        foreach ($rack as $one) {
+            if ($one->tag !== $own->tag) {
+                $all[] = $one;
+            }
+        }
+        $sign = $own->hand->sign();
+        $scatter = array_map(static fn (array $row): array => array_map(static fn (float $v): float => $v * (1 + 2 * self::MISHITS), $row), $belief->scatter);
+        [$thetas, $spares, $scales] = self::draws($belief, $random, $draws);
+        $built = $figures = $seen = $tested = [];
+        foreach ($all as $one) {
+            $rows = $belief->rows($one);
+            $at = Belief::apply($rows, $belief->mean);
+            foreach ($day as $i => $more) {
+                $at[$i] += $more;
+            }
+            $surface = Surface::of($one, $at, $flight);
+            if ($surface === null) {
+                if ($one->tag === $own->tag) {
+                    throw CoreException::invalid('baseline', 'The models give no flying ball for the own club: look at its shots.');
+                }
+
+                continue;
+            }
+            $quirk = array_map(sqrt(...), $belief->quirkVariance($one));
+            $place = crc32($one->tag);
+            $isOwn = $one->tag === $own->tag;
+            $shifts = $shown = [];
+            foreach ($thetas as $d => $theta) {
+                $x = Belief::apply($rows, $theta);
+                foreach ($quirk as $i => $sd) {
+                    $x[$i] += $sd * $spares[$d][($i + $place) % self::SPARES];
+                }
+                foreach ($day as $i => $more) {
+                    $x[$i] += $more;
+                }
+                $shown[] = [$x[4], $x[3], $x[0]];
+                foreach ($at as $i => $v) {
+                    $x[$i] -= $v;
+                }
+                $shifts[] = $x;
+            }
+            [$sideSd, $carrySd] = [$surface->spread(2, $scatter), $surface->spread(0, $scatter)];
+            $clouds = [];
+            foreach ($surface->means($shifts, $scatter) as $d => [$carry, $total, $side, $apex]) {
+                $missed = $isOwn ? [0.0, 0.0] : [self::MODEL_SD_M[0] * $spares[$d][($place + 11) % self::SPARES], self::MODEL_SD_M[1] * $spares[$d][($place + 23) % self::SPARES]];
+                $clouds[] = [$carry + $missed[0], $total + $missed[0], $sign * ($side + $missed[1]), $apex, $sideSd * $scales[$d], $carrySd * $scales[$d]];
+            }
+            $built[] = $one;
+            $figures[] = $clouds;
+            $seen[] = $shown;
+            $tested[] = isset($belief->quirks[$one->tag]);
+        }
+
+        return new self($built, $figures, $seen, $tested, [$belief->scatter[4][4], $belief->scatter[3][3], $belief->scatter[0][0]], self::learned($prior, $belief));
+    }
+
+    /**
+     * Draws of θ, spare normal numbers for quirks and model error, and scales of the scatter; antithetic in pairs.
+     *
+     * @return array{list<array<int, float>>, list<list<float>>, list<float>}
+     */
+    private static function draws(Belief $belief, Randomizer $random, int $draws): array
+    {
+        $n = count($belief->mean);
+        $l = Matrix::cholesky($belief->covariance);
+        $thetas = $spares = $scales = [];
+        $w = 2 / (9 * $belief->dof);
+        for ($d = 0; $d < $draws; $d += 2) {
+            $z = $spare = [];
+            for ($i = 0; $i < $n; $i++) {
+                $z[] = Normal::draw($random);
+            }
+            for ($i = 0; $i < self::SPARES; $i++) {
+                $spare[] = Normal::draw($random);
+            }
+            $luck = Normal::draw($random);
+            $tail = sqrt(self::TAIL_DOF / Normal::chiSquare($random, self::TAIL_DOF));
+            foreach ([1, -1] as $sign) {
+                $theta = [];
+                foreach ($belief->mean as $i => $m) {
+                    $sum = 0.0;
+                    for ($j = 0; $j <= $i; $j++) {
+                        $sum += $l[$i][$j] * $z[$j];
+                    }
+                    $theta[$i] = $m + $sign * $tail * $sum;
+                }
+                $thetas[] = $theta;
+                $spares[] = array_map(static fn (float $v): float => $sign * $tail * $v, $spare);
+                $scales[] = 1 / sqrt((1 - $w + $sign * $luck * sqrt($w)) ** 3);
+            }
+        }
+
+        return [$thetas, $spares, $scales];
+    }
+
+    /** @return array<string, array{prior: float, priorSd: float, now: float, sd: float}> */
+    private static function learned(Belief $prior, Belief $belief): array
+    {
+        $out = [];
+        foreach (['kF', 'kL', 'kb', 'kt'] as $k => $name) {
+            $i = Belief::MEANS + $k;
+            $out[$name] = ['prior' => $prior->mean[$i], 'priorSd' => sqrt($prior->covariance[$i][$i]), 'now' => $belief->mean[$i], 'sd' => sqrt($belief->covariance[$i][$i])];
+        }
+
+        return $out;
+    }
+
+    /** Place of a setup by its tag; null for one that is not judged. */
+    public function place(string $tag): ?int
+    {
+        foreach ($this->built as $s => $one) {
+            if ($one->tag === $tag) {
+                return $s;
+            }
+        }
+
+        return null;
+    }
+
+    /** As bytes, to be kept while the shots and the rack stay as they are. */
+    public function packed(): string
+    {
+        $head = json_encode([array_map(static fn (Built $b): string => $b->tag, $this->built), $this->tested, $this->noise, $this->learned, count($this->figures[0] ?? [])], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
+
+        $bytes = static fn (array $setups): string => implode('', array_map(static fn (array $rows): string => pack('e*', ...array_merge(...$rows)), $setups));
+
+        return pack('V', strlen($head)).$head.$bytes($this->figures).$bytes($this->seen);
+    }
+
+    /**
+     * @param  list<Built>  $built  all that were judged, in any order
+     * @return self|null null where the bytes are not those of these setups
+     */
+    public static function unpacked(string $bytes, array $built): ?self
+    {
+        $length = strlen($bytes) < 4 ? 0 : (int) (unpack('V', $bytes)[1] ?? 0);
+        $head = json_decode(substr($bytes, 4, $length), true);
+        if (! is_array($head) || count($head) !== 5) {
+            return null;
+        }
+        [$tags, $tested, $noise, $learned, $draws] = $head;
+        $by = [];
+        foreach ($built as $one) {
+            $by[$one->tag] = $one;
+        }
+        $numbers = unpack('e*', substr($bytes, 4 + $length)) ?: [];
+        $of = count($tags) * $draws * self::FIGURES;
+        if (array_diff($tags, array_keys($by)) !== [] || count($numbers) !== $of + count($tags) * $draws * 3) {
+            return null;
+        }
+        $numbers = array_values($numbers);
+
+        return new self(array_map(static fn (string $tag): Built => $by[$tag], $tags), array_chunk(array_chunk(array_slice($numbers, 0, $of), self::FIGURES), $draws), array_chunk(array_chunk(array_slice($numbers, $of), 3), $draws), $tested, $noise, $learned);
+    }
+}

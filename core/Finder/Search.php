@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Finder;
+
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Fitting\Plausible;
+use MintCarry\Core\Fitting\Screening;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Judging\Built;
+use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Record\FittingRecord;
+
+use function array_filter;
+use function array_map;
+use function array_unique;
+use function array_values;
+use function in_array;
+
+/** Belief and clouds of a fitting's record. All that judges the same shots draws the same luck, so that a setup has the same figures in the finder, in the decision and on the command line. */
+final readonly class Search
+{
+    /** Club speed is about this share of ball speed with a driver: 1 / smash, where the club was not seen (common practice, no source). */
+    private const USUAL_SMASH = 1.46;
+
+    private const USUAL_BALL_SPEED_MPS = 65.0;
+
+    /** Changes whenever the meaning of kept clouds does. */
+    private const KEPT = 'clouds-1';
+
+    /**
+     * @param  list<array{built: Built, shots: list<\MintCarry\Core\Launch\LaunchShot>, order: float}>  $tested
+     * @param  list<Built>  $heads  every setup of the whole rack
+     */
+    private function __construct(private FittingRecord $record, public Offered $offered, public array $tested, private array $heads)
+    {
+    }
+
+    /**
+     * @param  string  $only  which setups of the rack are offered (`Offered::WHICH`); what is believed does not depend on it
+     *
+     * @throws CoreException when there is no own club, or it was not hit
+     */
+    public static function of(FittingRecord $record, string $only = 'all', ?Screening $screening = null): self
+    {
+        $own = $record->own();
+        $tested = $record->tested($screening);
+        if (! isset($record->sets($screening)[$own->tag])) {
+            throw CoreException::invalid('baseline', "The own club {$own->tag} has no counted shot yet: hit it first. Everything is judged as a difference from it.");
+        }
+        $offered = Offered::by($record, $only);
+
+        return new self($record, $offered, $tested, $only === 'all' ? $offered->built : Offered::by($record)->built);
+    }
+
+    /** @return array{Belief, Belief} before and after the shots */
+    public function beliefs(?Screening $screening = null): array
+    {
+        $own = $this->record->own();
+        $set = $this->record->sets($screening)[$own->tag];
+        $speed = $set->summary(Measure::ClubSpeed)->mean ?? ($set->summary(Measure::BallSpeed)->mean ?? self::USUAL_BALL_SPEED_MPS) / self::USUAL_SMASH;
+        $hit = array_map(static fn (array $t): Built => $t['built'], $this->tested);
+        $names = array_values(array_unique(array_map(static fn (Built $b): string => $b->head, [...$this->heads, ...$hit])));
+        $prior = Belief::prior($own->built($this->record->hand), $speed, $names, array_map(static fn (Built $b): string => $b->tag, $hit), $this->record->brief->squares());
+
+        return [$prior, $prior->after($this->tested)];
+    }
+
+    /** @return list<Built> */
+    public function hit(): array
+    {
+        return array_map(static fn (array $t): Built => $t['built'], $this->tested);
+    }
+
+    /** @return list<Built> what was hit, then what else the rack offers. Setups that were hit and are no longer on the rack stay in the judgement. */
+    public function all(): array
+    {
+        $tags = array_map(static fn (Built $b): string => $b->tag, $this->hit());
+
+        return [...$this->hit(), ...array_values(array_filter($this->offered->built, static fn (Built $b): bool => ! in_array($b->tag, $tags, true)))];
+    }
+
+    /**
+     * Clouds of what was hit and of the rack.
+     *
+     * @param  (callable(string, callable(): string): string)|null  $keep  a store for the bytes of clouds by key, so that a changed brief need not fly again
+     */
+    public function clouds(?callable $keep = null): Clouds
+    {
+        $all = $this->all();
+        $fly = function () use ($all): Clouds {
+            [$prior, $belief] = $this->beliefs();
+
+            return Clouds::of($prior, $belief, $all, $this->record->flight, $this->record->random());
+        };
+        if ($keep === null) {
+            return $fly();
+        }
+        $brief = $this->record->brief;
+        $key = hash('xxh128', serialize([self::KEPT, $this->record->seed, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf, $brief->squares(), $this->heads, array_map(static fn (array $t): array => [$t['built'], $t['order'], array_map(static fn ($s): array => $s->measured, $t['shots'])], $this->tested), $all]));
+        $made = null;
+        $bytes = $keep($key, static function () use ($fly, &$made): string {
+            return ($made = $fly())->packed();
+        });
+
+        return $made ?? Clouds::unpacked($bytes, $all) ?? $fly();
+    }
+
+    /** Clouds of what was hit alone: the same figures, in a fraction of the time. */
+    public function cloudsOfHit(): Clouds
+    {
+        [$prior, $belief] = $this->beliefs();
+
+        return Clouds::of($prior, $belief, $this->hit(), $this->record->flight, $this->record->random());
+    }
+
+    /** @param  array<int, float>  $day  another day's swing, added to the nine values */
+    public static function onAnotherDay(Belief $prior, Belief $belief, self $search, BallFlight $flight, array $day): Clouds
+    {
+        return Clouds::of($prior, $belief, $search->hit(), $flight, $search->record->random(), day: $day);
+    }
+
+    /** The clouds of what was hit as the advice takes them, under a brief. */
+    public static function plausible(Clouds $clouds, \MintCarry\Core\Fitting\Brief $brief): Plausible
+    {
+        $priced = Priced::of($clouds, $brief);
+        $tags = array_map(static fn (Built $b): string => $b->tag, $clouds->built);
+
+        return new Plausible(array_combine($tags, $priced->scores), array_combine($tags, $priced->strokes), array_combine($tags, $priced->held), array_combine($tags, $priced->aims));
+    }
+}

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Record;
+
+use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Club\RackedHead;
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Fitting\Brief;
+use MintCarry\Core\Fitting\Screening;
+use MintCarry\Core\Fitting\ShotSet;
+use MintCarry\Core\Fitting\TieBreak;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Judging\Built;
+use MintCarry\Core\Launch\LaunchShot;
+use MintCarry\Core\Launch\Measure;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+use function array_filter;
+use function array_sum;
+use function count;
+
+/**
+ * A whole fitting as the core judges it, wherever it comes from: the application's records or a fitting file. The same record always gives the same figures: what is drawn is drawn from its seed.
+ */
+final readonly class FittingRecord
+{
+    /**
+     * @param  array<string, SetupRecord>  $setups  by tag, in the order of the trail; the first is the own club
+     * @param  array<string, list<ShotRecord>>  $shots  by tag, in the order they were hit
+     * @param  string|null  $benchmark  tag of the setup that is held
+     * @param  list<RackedHead>  $rack  heads of this hand
+     * @param  string|null  $inHand  tag of the setup that was hit last
+     * @param  array<string, float>  $confidence  what the player said, 1 … 5, by tag
+     * @param  list<string>  $tieOrder  what breaks a tie, first first (`TieBreak::CRITERIA`)
+     */
+    public function __construct(
+        public int $seed,
+        public Hand $hand,
+        public Brief $brief,
+        public Screening $screening,
+        public BallFlight $flight,
+        public array $setups,
+        public array $shots,
+        public ?string $benchmark,
+        public array $rack = [],
+        public ?string $inHand = null,
+        public array $confidence = [],
+        public array $tieOrder = TieBreak::CRITERIA,
+    ) {
+    }
+
+    /** The own club: the first setup of the trail. */
+    public function own(): SetupRecord
+    {
+        foreach ($this->setups as $setup) {
+            return $setup;
+        }
+        throw CoreException::invalid('baseline', 'The finder needs the player’s own club: add it on the bench first.');
+    }
+
+    /** The same fitting with another setup held. */
+    public function heldAgainst(string $benchmark): self
+    {
+        return new self(...['benchmark' => $benchmark] + get_object_vars($this));
+    }
+
+    /**
+     * Counted shots by tag; setups without one are left out.
+     *
+     * @return array<string, ShotSet>
+     */
+    public function sets(?Screening $screening = null): array
+    {
+        $out = [];
+        foreach ($this->setups as $tag => $_) {
+            $set = ($screening ?? $this->screening)->of((string) $tag, array_map(static fn (ShotRecord $s): array => ['shot' => $s->shot, 'leftOut' => $s->leftOut], $this->shots[$tag] ?? []));
+            if ($set->count() > 0) {
+                $out[(string) $tag] = $set;
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * What was hit, as the belief takes it.
+     *
+     * @return list<array{built: Built, shots: list<LaunchShot>, order: float}>
+     */
+    public function tested(?Screening $screening = null): array
+    {
+        $out = [];
+        foreach ($this->sets($screening) as $tag => $set) {
+            $sequences = array_map(static fn (ShotRecord $s): int => $s->sequence, array_filter($this->shots[$tag], static fn (ShotRecord $s): bool => $s->leftOut === null));
+            $out[] = ['built' => $this->setups[$tag]->built($this->hand), 'shots' => $set->shots, 'order' => $sequences === [] ? 0.0 : array_sum($sequences) / count($sequences) / 20];
+        }
+
+        return $out;
+    }
+
+    /** Was the own club hit, and does every setup that was hit have ball data that the models can work from? */
+    public function isModelled(?Screening $screening = null): bool
+    {
+        $sets = $this->sets($screening);
+        if ($this->setups === [] || ! isset($sets[$this->own()->tag])) {
+            return false;
+        }
+        foreach ($sets as $set) {
+            if (count($set->values(Measure::BallSpeed)) * count($set->values(Measure::LaunchAngle)) * count($set->values(Measure::Spin)) * count($set->values(Measure::Direction)) === 0) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** A fresh source of luck, always the same for the same fitting. */
+    public function random(): Randomizer
+    {
+        return new Randomizer(new Mt19937($this->seed));
+    }
+}

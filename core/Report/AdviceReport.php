@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Report;
+
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Finder\Clouds;
+use MintCarry\Core\Finder\Search;
+use MintCarry\Core\Fitting\Advice;
+use MintCarry\Core\Fitting\SetupJudgement;
+use MintCarry\Core\Record\FittingRecord;
+
+/** The advice among the setups that were hit: each one's judgement against the benchmark, the pick, what ties with it, and what was not hit. */
+final class AdviceReport
+{
+    /** By the models where every setup that was hit has ball data, else by the shots alone. */
+    public static function advice(FittingRecord $record, ?Clouds $clouds = null): Advice
+    {
+        $clouds ??= self::clouds($record);
+
+        return Advice::of(array_values($record->sets()), $record->benchmark ?? '', $record->brief, $record->flight, $record->random(), $clouds === null ? null : Search::plausible($clouds, $record->brief));
+    }
+
+    private static function clouds(FittingRecord $record): ?Clouds
+    {
+        try {
+            return $record->isModelled() ? Search::of($record)->cloudsOfHit() : null;
+        } catch (CoreException) {
+            // The models give no flying ball for the own club: its shots still speak for themselves.
+            return null;
+        }
+    }
+
+    /** @return array<string, mixed> lengths m, gains in the scoring's unit */
+    public static function of(FittingRecord $record): array
+    {
+        return self::toArray(self::advice($record), array_map(strval(...), array_keys($record->setups)));
+    }
+
+    /**
+     * @param  list<string>  $tags  of every setup of the fitting
+     * @return array<string, mixed>
+     */
+    public static function toArray(Advice $advice, array $tags): array
+    {
+        return [
+            'benchmark' => $advice->benchmark,
+            'best' => $advice->best,
+            'pick' => $advice->pick,
+            'carried' => $advice->carried,
+            'ties' => $advice->ties,
+            'expectedLoss' => $advice->expectedLoss,
+            'scoring' => $advice->scoring->value,
+            'unit' => $advice->scoring->unit(),
+            'basis' => $advice->isModelled ? 'models' : 'shots',
+            'notHit' => array_values(array_diff($tags, array_map(static fn (SetupJudgement $s): string => $s->tag, $advice->setups))),
+            'setups' => array_map(static fn (SetupJudgement $s): array => [
+                'tag' => $s->tag,
+                'n' => $s->n,
+                'carry' => $s->carry,
+                'total' => $s->total,
+                'share' => $s->share,
+                'shareInterval' => $s->shareInterval,
+                'sideKnown' => $s->sideKnown,
+                'spreadM' => $s->spreadM,
+                'strokes' => $s->strokes,
+                'strokesInterval' => $s->strokesInterval,
+                'heldStrokes' => $s->heldStrokes,
+                'chanceBetter' => $s->chanceBetter,
+                'aimDeg' => $s->aimDeg,
+                'gain' => $s->gain,
+                'gainInterval' => $s->gainInterval,
+                'expectedLoss' => $s->expectedLoss,
+                'trade' => $s->trade === null ? null : ['costM' => $s->trade->costM, 'loftChangeDeg' => $s->trade->loftChangeDeg, 'bestLaunchDeg' => $s->trade->bestLaunchDeg, 'bestSpinRpm' => $s->trade->bestSpinRpm, 'within' => $s->trade->withinOnePercentDeg, 'attackAssumed' => $s->trade->attackAssumed],
+            ], $advice->setups),
+        ];
+    }
+}

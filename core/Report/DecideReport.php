@@ -1,0 +1,262 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Report;
+
+use MintCarry\Core\Air\Atmosphere;
+use MintCarry\Core\Air\Wind;
+use MintCarry\Core\Club\Hand;
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Finder\Belief;
+use MintCarry\Core\Finder\Clouds;
+use MintCarry\Core\Finder\Priced;
+use MintCarry\Core\Finder\Search;
+use MintCarry\Core\Fitting\Advice;
+use MintCarry\Core\Fitting\Outlook;
+use MintCarry\Core\Fitting\Pick;
+use MintCarry\Core\Fitting\Plausible;
+use MintCarry\Core\Fitting\Scoring;
+use MintCarry\Core\Fitting\Screening;
+use MintCarry\Core\Fitting\TieBreak;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Turf;
+use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Record\FittingRecord;
+
+use function abs;
+use function array_filter;
+use function array_keys;
+use function array_map;
+use function array_unique;
+use function array_values;
+use function count;
+use function max;
+
+/**
+ * All that a decision rests on: the advice, the pick under each school and screening policy, whether it is worth buying, what breaks a tie, and what another day would make of it.
+ */
+final class DecideReport
+{
+    public const SCHOOLS = [Scoring::FewestStrokes, Scoring::Straightest, Scoring::Longest, Scoring::GuardedHeight, Scoring::Running];
+
+    public const POLICIES = ['flagged', 'all', 'robust', 'best 6 of 8'];
+
+    /** Driving holes of a round (common practice, no source). */
+    private const DRIVES = 14;
+
+    private const WIND_MPS = 5.0;
+
+    private const SLOWER_MPS = 3 * 0.44704;
+
+    /** Ten millimetres toward the heel and eight low: the miss that costs most (common practice, no source). */
+    private const LOW_HEEL_MM = [-10.0, -8.0];
+
+    /** @return array<string, mixed> lengths m, gains in the scoring's unit */
+    public static function of(FittingRecord $record): array
+    {
+        $beliefs = $clouds = $search = null;
+        if ($record->isModelled()) {
+            try {
+                $search = Search::of($record);
+                $beliefs = $search->beliefs();
+                $clouds = Clouds::of($beliefs[0], $beliefs[1], $search->hit(), $record->flight, $record->random());
+            } catch (CoreException) {
+                $search = $beliefs = $clouds = null;
+            }
+        }
+        $advice = AdviceReport::advice($record, $clouds);
+
+        return AdviceReport::toArray($advice, array_map(strval(...), array_keys($record->setups))) + [
+            'schools' => self::schools($record, $clouds),
+            'worth' => $search === null || $beliefs === null ? null : self::worth($record, $search, $beliefs, $advice),
+            'tieBreak' => self::tieBreak($record, $advice),
+            'days' => $search === null || $beliefs === null ? [] : self::days($record, $search, $beliefs, $advice),
+        ];
+    }
+
+    /**
+     * The pick under each school and each screening policy.
+     *
+     * @return array{policies: list<array{name: string, label: string}>, rows: list<array<string, mixed>>, unanimous: bool, picks: array<string, int>}
+     */
+    private static function schools(FittingRecord $record, ?Clouds $now): array
+    {
+        $policies = array_values(array_unique([$record->screening->name, ...self::POLICIES]));
+        $rows = [];
+        $picks = [];
+        $columns = [];
+        foreach ($policies as $name) {
+            $screening = Screening::named($name);
+            $sets = $record->sets($screening);
+            $columns[$name] = [array_values($sets), match (true) {
+                ! isset($sets[$record->benchmark ?? '']) => null,
+                $name === $record->screening->name => $now,
+                $record->isModelled($screening) => self::cloudsUnder($record, $screening),
+                default => null,
+            }];
+        }
+        foreach (self::SCHOOLS as $scoring) {
+            $brief = $record->brief->scoredBy($scoring);
+            $cells = [];
+            foreach ($columns as [$sets, $clouds]) {
+                $tags = array_map(static fn ($s): string => $s->tag, $sets);
+                $own = array_search($record->benchmark, $tags, true);
+                if ($own === false || $sets === []) {
+                    $cells[] = null;
+
+                    continue;
+                }
+                $plausible = $clouds === null ? Plausible::ofShots($sets, $brief, $record->random()) : Search::plausible($clouds, $brief);
+                $plausible = $plausible->has($tags) ? $plausible : Plausible::ofShots($sets, $brief, $record->random());
+                $pick = Pick::among(array_map(static fn (string $t): array => $plausible->scores[$t], $tags), $own, $scoring);
+                $tag = $tags[$pick->pick];
+                $cells[] = ['pick' => $tag, 'best' => $tags[$pick->best], 'gain' => $pick->gain($pick->best, $own), 'chance' => $pick->chance($pick->best, $own),
+                    'ties' => array_values(array_map(static fn (int $i): string => $tags[$i], array_filter($pick->order(), static fn (int $i): bool => $pick->isTied($i, $pick->pick))))];
+                $picks[$tag] = ($picks[$tag] ?? 0) + 1;
+            }
+            $rows[] = ['scoring' => $scoring->value, 'unit' => $scoring->unit(), 'declared' => $scoring === $record->brief->scoring(), 'cells' => $cells];
+        }
+        arsort($picks);
+
+        return ['policies' => array_map(static fn (string $name): array => ['name' => $name, 'label' => Screening::named($name)->label()], $policies), 'rows' => $rows, 'unanimous' => count($picks) === 1, 'picks' => $picks];
+    }
+
+    private static function cloudsUnder(FittingRecord $record, Screening $screening): ?Clouds
+    {
+        try {
+            $search = Search::of($record, screening: $screening);
+            [$prior, $belief] = $search->beliefs($screening);
+
+            return Clouds::of($prior, $belief, $search->hit(), $record->flight, $record->random());
+        } catch (CoreException) {
+            return null;
+        }
+    }
+
+    /**
+     * What the pick gains over the best that the own club can be adjusted to, beside what it costs. Null where nothing has to be bought.
+     *
+     * @param  array{Belief, Belief}  $beliefs
+     * @return array<string, mixed>|null
+     */
+    private static function worth(FittingRecord $record, Search $search, array $beliefs, Advice $advice): ?array
+    {
+        $own = $record->own();
+        $chosen = $record->setups[$advice->pick === $record->benchmark ? $advice->best : $advice->pick];
+        if ($chosen->head === $own->head) {
+            return null;
+        }
+        $adjustable = array_values(array_filter($search->all(), static fn ($b): bool => $b->head === $own->head || $b->tag === $chosen->tag));
+        $clouds = Clouds::of($beliefs[0], $beliefs[1], $adjustable, $record->flight, $record->random());
+        $scores = Priced::of($clouds, $record->brief)->scores;
+        $at = $clouds->place($chosen->tag);
+        if ($at === null) {
+            return null;
+        }
+        $pick = Pick::among($scores, 0, $record->brief->scoring());
+        $best = array_values(array_filter($pick->order(), static fn (int $i): bool => $i !== $at))[0];
+        $adjusted = $clouds->built[$best];
+        $isStrokes = $record->brief->scoring() === Scoring::FewestStrokes;
+        $supply = $chosen->racked->supply ?? [];
+        [$gain, $interval] = [$pick->gain($at, $best), $pick->gainInterval($at, $best)];
+
+        return [
+            'tag' => $chosen->tag,
+            'head' => $chosen->head,
+            'adjusted' => ['tag' => isset($record->setups[$adjusted->tag]) ? $adjusted->tag : null, 'sleeve' => $adjusted->sleeve, 'weights' => $adjusted->weights, 'isOwn' => $best === 0, 'tested' => $clouds->tested[$best], 'gainOverOwn' => $pick->gain($best, 0)],
+            'adjustable' => count($adjustable) > 2,
+            'gain' => $gain,
+            'interval' => $interval,
+            'chance' => $pick->chance($at, $best),
+            'perRound' => $isStrokes ? self::DRIVES * $gain : null,
+            'perRoundInterval' => $isStrokes ? ['low' => self::DRIVES * $interval->low, 'high' => self::DRIVES * $interval->high] : null,
+            'price' => isset($supply['price']) ? (float) $supply['price'] : null,
+            'currency' => (string) ($supply['currency'] ?? $record->brief->currency),
+            'money' => $record->brief->money,
+            'told' => $interval->low > 0 ? 'more' : ($interval->high < 0 ? 'less' : 'open'),
+        ];
+    }
+
+    /**
+     * Among the pick and what ties with it, who goes first by what the fitter put first.
+     *
+     * @return array<string, mixed>|null
+     */
+    private static function tieBreak(FittingRecord $record, Advice $advice): ?array
+    {
+        if ($advice->ties === []) {
+            return null;
+        }
+        $sets = $record->sets();
+        $wanted = $record->brief->sixIronApexM;
+        if ($wanted === null) {
+            $outlook = Outlook::of($record->brief, ($sets[$record->own()->tag] ?? null)?->summary(Measure::ClubSpeed)?->mean);
+            $wanted = $outlook->ridge[$outlook->target]['apexM'];
+        }
+        $own = $record->own();
+        $candidates = [];
+        foreach ([$advice->pick, ...$advice->ties] as $tag) {
+            $apex = $sets[$tag]->summary(Measure::Apex)?->mean;
+            $start = $sets[$tag]->summary(Measure::Direction)?->mean;
+            $setup = $record->setups[$tag];
+            $candidates[$tag] = [
+                'confidence' => $record->confidence[$tag] ?? null,
+                'apex' => $apex === null ? null : abs($apex - $wanted),
+                'start side' => $start === null || $record->brief->startSide === 'any' ? null : match ($record->brief->startSide) {
+                    'left' => max(0.0, $start), 'right' => max(0.0, -$start), default => abs($start),
+                },
+                'price' => $setup->head === $own->head ? 0.0 : (isset($setup->racked->supply['price']) ? (float) $setup->racked->supply['price'] : null),
+            ];
+        }
+        $broken = TieBreak::among($candidates, $record->tieOrder);
+
+        return ['order' => $record->tieOrder, 'choice' => $broken->choice, 'by' => $broken->by, 'left' => $broken->left, 'steps' => $broken->steps, 'wantedApexM' => $wanted];
+    }
+
+    /**
+     * The pick in other wind, on other ground, on a slower day, and with the low heel miss.
+     *
+     * @param  array{Belief, Belief}  $beliefs
+     * @return list<array<string, mixed>>
+     */
+    private static function days(FittingRecord $record, Search $search, array $beliefs, Advice $advice): array
+    {
+        $brief = $record->brief;
+        $air = new Atmosphere($brief->temperatureC, $brief->altitudeM);
+        $flight = static fn (Wind $wind = new Wind, ?Turf $turf = null): BallFlight => new BallFlight($air, $wind, turf: $turf ?? $brief->turf());
+        // The models fly a right-hander; a left-hander's wind is mirrored with the swing.
+        $from = static fn (float $deg): Wind => new Wind(self::WIND_MPS, $record->hand === Hand::Left ? 360 - $deg : $deg);
+        $days = [
+            'as it is' => [$flight(), []],
+            'into the wind' => [$flight($from(0)), []],
+            'wind from behind' => [$flight($from(180)), []],
+            'wind from the left' => [$flight($from(270)), []],
+            'wind from the right' => [$flight($from(90)), []],
+            'soft ground' => [$flight(turf: Turf::Soft), []],
+            'firm ground' => [$flight(turf: Turf::Firm), []],
+            'slower by 3 mph' => [$flight(), [0 => -self::SLOWER_MPS]],
+            'low heel miss' => [$flight(), [5 => self::LOW_HEEL_MM[0], 6 => self::LOW_HEEL_MM[1]]],
+        ];
+        $out = [];
+        $picked = $advice->pick === $advice->benchmark ? $advice->best : $advice->pick;
+        foreach ($days as $name => [$on, $day]) {
+            try {
+                $clouds = Clouds::of($beliefs[0], $beliefs[1], $search->hit(), $on, $record->random(), day: $day);
+            } catch (CoreException) {
+                continue;
+            }
+            $own = $clouds->place($advice->benchmark);
+            $at = $clouds->place($picked);
+            if ($own === null || $at === null) {
+                continue;
+            }
+            $pick = Pick::among(Priced::of($clouds, $brief)->scores, $own, $brief->scoring());
+            $tag = $clouds->built[$pick->pick]->tag;
+            $out[] = ['day' => $name, 'pick' => $tag, 'best' => $clouds->built[$pick->best]->tag, 'of' => $picked, 'gain' => $pick->gain($at, $own), 'interval' => $pick->gainInterval($at, $own), 'chance' => $pick->chance($at, $own), 'turns' => $tag !== $advice->pick,
+                'carryM' => array_sum(array_column($clouds->figures[$at], 0)) / count($clouds->figures[$at])];
+        }
+
+        return $out;
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Report;
+
+use MintCarry\Core\Club\ChangeOver;
+use MintCarry\Core\CoreException;
+use MintCarry\Core\Finder\Finder;
+use MintCarry\Core\Finder\Offered;
+use MintCarry\Core\Finder\Predicted;
+use MintCarry\Core\Finder\Search;
+use MintCarry\Core\Finder\Trade;
+use MintCarry\Core\Judging\Built;
+use MintCarry\Core\Record\FittingRecord;
+
+/** The finder's answer, as a screen or `bin/mint find` shows it: what is expected of each setup against the own club, the pick, what to hit next, what was learned of the player. */
+final class FinderReport
+{
+    /**
+     * @param  string  $only  all, stock or own
+     * @param  (callable(string, callable(): string): string)|null  $keep  a store for clouds (`Search::clouds`)
+     * @return array<string, mixed> lengths m, angles °, gains in the scoring's unit
+     *
+     * @throws CoreException when there is no own club, it was not hit, or the rack offers nothing
+     */
+    public static function of(FittingRecord $record, string $only = 'all', ?callable $keep = null): array
+    {
+        $search = Search::of($record, $only);
+        $offered = $search->offered;
+        if ($offered->built === []) {
+            throw CoreException::invalid('rack', match ($only) {
+                'own' => 'The own club is only described, not on the rack, so its other positions are not known. Put its head on the rack, or look at all heads.',
+                default => 'No legal setup for this hand is on the rack'.($offered->left === [] ? '.' : ': '.implode(' ', $offered->left)),
+            });
+        }
+        $inHand = $record->setups[$record->inHand ?? ''] ?? $record->own();
+        // What is not in the studio cannot be hit next.
+        $wrench = static fn (Built $b): ?int => ($offered->about[$b->tag]['inStock'] ?? true) === false ? null : ChangeOver::between($inHand->parts(), $offered->parts($b))->wrenchChanges;
+        $found = Finder::of($search->clouds($keep), $record->brief, $record->random(), $wrench);
+        $trade = Trade::of($found->setups);
+        $squares = $record->brief->squares();
+
+        return [
+            'own' => $found->own->built->tag,
+            'scoring' => $found->scoring->value,
+            'unit' => $found->scoring->unit(),
+            'count' => count($found->setups),
+            'best' => $found->best->built->tag,
+            'pick' => $found->pick->built->tag,
+            'expectedLoss' => $found->expectedLoss,
+            'mayStop' => $found->mayStop,
+            'ties' => count(array_filter($found->setups, static fn (Predicted $p): bool => $p->tied)),
+            'within' => count(array_filter($found->setups, static fn (Predicted $p): bool => $found->best->gain - $p->gain < $found->scoring->resolution())),
+            'left' => $offered->left,
+            'next' => $found->next === null ? null : ['tag' => $found->next['built']->tag, 'value' => $found->next['value'], 'changes' => $found->next['changes']],
+            'learned' => $found->learned,
+            'trade' => ['front' => $trade->front, 'perCarryM' => $trade->perCarryM, 'perShare' => $trade->perShare, 'level' => $trade->level, 'agreement' => $trade->agreement],
+            'setups' => array_map(static fn (Predicted $p): array => self::setup($p, $offered, $squares), $found->setups),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function setup(Predicted $p, Offered $offered, float $squares): array
+    {
+        $about = $offered->about[$p->built->tag] ?? null;
+
+        return [
+            'tag' => $p->built->tag,
+            'setupTag' => $about['setupTag'] ?? ($p->tested ? $p->built->tag : null),
+            'head' => $p->built->head,
+            'rackAt' => $about['rackAt'] ?? null,
+            'sleeve' => $p->built->sleeve,
+            'weights' => $p->built->weights,
+            'masses' => $about === null ? null : (object) $about['masses'],
+            'inStock' => $about['inStock'] ?? true,
+            'price' => $about['price'] ?? null,
+            'currency' => $about['currency'] ?? '',
+            'loftDeg' => $p->built->soledLoftDeg + $squares * ($p->built->squaredLoftDeg - $p->built->soledLoftDeg),
+            'faceOpenDeg' => (1 - $squares) * $p->built->soledFaceOpenDeg,
+            'carryM' => $p->carryM,
+            'carryGainM' => $p->carryGainM,
+            'carryGainInterval' => $p->carryGainInterval,
+            'totalM' => $p->totalM,
+            'sideM' => $p->sideM,
+            'sideInterval' => $p->sideInterval,
+            'spreadM' => $p->sideSpreadM,
+            'apexM' => $p->apexM,
+            'share' => $p->share,
+            'gain' => $p->gain,
+            'gainInterval' => $p->gainInterval,
+            'gainHeld' => $p->gainHeld,
+            'chance' => $p->chance,
+            'aimDeg' => $p->aimDeg,
+            'tied' => $p->tied,
+            'tested' => $p->tested,
+        ];
+    }
+}
