@@ -36,6 +36,7 @@ use WeakMap;
  * @property list<string> $flags
  * @property string|null $hit_at
  * @property string|null $note
+ * @property Carbon|null $created_at
  * @property string|null $left_out_reason
  * @property string|null $left_out_note
  * @property int|null $left_out_by

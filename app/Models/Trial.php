@@ -31,6 +31,7 @@ use Illuminate\Support\Carbon;
  * @property Carbon $updated_at
  * @property int|null $shots_count
  * @property-read Setup $setup
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Shot> $shots
  */
 final class Trial extends Model
 {
@@ -47,10 +48,8 @@ final class Trial extends Model
 
     /**
      * Those of a blind trial that is not revealed yet.
-     *
-     * @return \Illuminate\Database\Eloquent\Builder<self>
      */
-    public static function hidden(): \Illuminate\Database\Eloquent\Builder
+    public static function hidden(): \Illuminate\Contracts\Database\Query\Builder
     {
         return self::query()->whereIn('blind_id', Blind::query()->whereNull('revealed_at')->select('id'))->select('id');
     }

@@ -48,6 +48,22 @@ final class ConfirmState
         ];
     }
 
+    /** @return array{held: string, chosen: string, shotsEach: int, leg: int, tag: string|null, n: int, next: string|null}|null the leg that is being hit (0: none yet) and the one after it: what a bay needs while a run goes on */
+    public static function now(Judged $judged): ?array
+    {
+        $confirm = Confirm::open($judged->fitting);
+        if ($confirm === null) {
+            return null;
+        }
+        $legs = $confirm->legs()->pluck('id')->all();
+        $leg = count($legs);
+        $id = $leg === 0 ? null : $confirm->setupOfLeg($leg - 1);
+        $tag = fn (int $setup): string => $judged->setups[$setup]->tag ?? '?';
+
+        return ['held' => $tag($confirm->held_setup_id), 'chosen' => $tag($confirm->setup_id), 'shotsEach' => $confirm->shots_each, 'leg' => $leg, 'tag' => $id === null ? null : $tag($id), 'next' => $leg < Rule::LEGS ? $tag($confirm->setupOfLeg($leg)) : null,
+            'n' => count(array_filter($judged->shots[$id ?? 0] ?? [], fn (array $s): bool => $s['trial'] === ($legs[$leg - 1] ?? 0) && $s['leftOut'] === null))];
+    }
+
     /** @return list<ShotSet> counted shots of each leg begun */
     public static function legs(Confirm $confirm, Judged $judged): array
     {
@@ -59,8 +75,8 @@ final class ConfirmState
     /** Until when the player is to rest before a confirm run; null when they have. */
     public static function restsUntil(Judged $judged): ?Carbon
     {
-        $last = Shot::query()->where('fitting_id', $judged->fitting->id)->max('created_at');
-        $until = $last === null ? null : Carbon::parse((string) $last)->addMinutes(Rule::PAUSE_MINUTES);
+        $last = Shot::query()->where('fitting_id', $judged->fitting->id)->latest('created_at')->first(['created_at'])?->created_at;
+        $until = $last?->addMinutes(Rule::PAUSE_MINUTES);
 
         return $until?->isFuture() === true ? $until : null;
     }

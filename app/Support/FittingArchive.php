@@ -102,11 +102,11 @@ final class FittingArchive
         $heads = (new Judged($fitting))->heads();
         $gone = array_filter(array_map(fn (Setup $s): ?RackHead => $s->rackHead, array_values($setups)), fn (?RackHead $h): bool => $h !== null && ! $heads->contains('id', $h->id));
         $all = [...$heads->all(), ...array_values(array_combine(array_map(fn (RackHead $h): int => $h->id, $gone), $gone))];
-        $parts = Part::query()->whereIn('id', array_filter([...array_column($setups, 'shaft_id'), ...array_column($setups, 'grip_id'), ...array_column($setups, 'ball_id')]))->orderBy('id')->get();
+        $parts = Part::query()->findMany(array_filter(array_merge(...array_map(fn (Setup $s): array => [$s->shaft_id, $s->grip_id, $s->ball_id], array_values($setups)))))->sortBy('id')->values();
 
         return [
             'format' => RackFile::FORMAT,
-            'sleeves' => Sleeve::query()->whereIn('id', array_filter(array_map(fn (RackHead $h): ?int => $h->sleeve_id, $all)))->orderBy('id')->get()->map(fn (Sleeve $s): array => $s->spec)->all(),
+            'sleeves' => Sleeve::query()->findMany(array_filter(array_map(fn (RackHead $h): ?int => $h->sleeve_id, $all)))->sortBy('id')->values()->map(fn (Sleeve $s): array => $s->spec)->all(),
             'heads' => array_map(fn (RackHead $h): array => RackFile::head($h) + ($h->retired_at === null ? [] : ['retired' => true]), $all),
             'parts' => $parts->map(RackFile::part(...))->all(),
         ];
@@ -131,7 +131,7 @@ final class FittingArchive
     /**
      * Reads a file: as a look at it, or as a new fitting of this studio. All or nothing.
      *
-     * @return array{player: string, hand: string, setups: list<string>, shots: int, decisions: int, heads: array{added: list<string>, there: list<string>}, fittingId: int|null}
+     * @return array{player: string, hand: string, setups: list<string>, shots: int, decisions: int, rack: array{added: list<string>, there: list<string>}, fittingId: int|null}
      *
      * @throws ValidationException naming what is wrong and where
      */
@@ -154,7 +154,7 @@ final class FittingArchive
             DB::rollBack();
             throw $e;
         }
-        $done = ['player' => $fitting->player->name, 'hand' => $fitting->player->hand->value, 'setups' => array_map(strval(...), array_keys($record->setups)), 'shots' => $fitting->shots()->count(), 'decisions' => $fitting->decisions()->count(), 'heads' => $heads, 'fittingId' => $keep ? $fitting->id : null];
+        $done = ['player' => $fitting->player->name, 'hand' => $fitting->player->hand->value, 'setups' => array_map(strval(...), array_keys($record->setups)), 'shots' => $fitting->shots()->count(), 'decisions' => $fitting->decisions()->count(), 'rack' => $heads, 'fittingId' => $keep ? $fitting->id : null];
         $keep ? DB::commit() : DB::rollBack();
 
         return $done;
@@ -301,11 +301,11 @@ final class FittingArchive
             $out[$label] ??= $found;
         }
 
-        return [$out, ['added' => array_values($done['added']), 'there' => array_values($done['there'])]];
+        return [$out, $done];
     }
 
     /**
-     * @param  \Illuminate\Support\Collection<string, Part>  $parts
+     * @param  \Illuminate\Support\Collection<array-key, Part>  $parts
      * @param  array<string, mixed>  $item
      */
     private function part(\Illuminate\Support\Collection $parts, string $kind, array $item): ?int

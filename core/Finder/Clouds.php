@@ -11,7 +11,6 @@ use MintCarry\Core\Statistics\Matrix;
 use MintCarry\Core\Statistics\Normal;
 use Random\Randomizer;
 
-use function array_chunk;
 use function array_map;
 use function array_merge;
 use function array_values;
@@ -39,13 +38,14 @@ final readonly class Clouds
 
     private const SPARES = 37;
 
-    /** Figures a setup and draw: carry, total, side (+ right), apex, spread of side, spread of carry, m. */
     private const FIGURES = 6;
+
+    private const SEEN = 3;
 
     /**
      * @param  list<Built>  $built  the own club first
-     * @param  list<list<list<float>>>  $figures  by setup and draw: carry, total, side (+ right), apex, spread of side, spread of carry, m
-     * @param  list<list<list<float>>>  $seen  by setup and draw: mean face °, loft °, speed m/s as a right-hander's, what a trial would show
+     * @param  array<int, array<int, array<int, float>>>  $figures  by setup, figure and draw: carry, total, side (+ right), apex, spread of side, spread of carry, m
+     * @param  array<int, array<int, array<int, float>>>  $seen  by setup, value and draw: mean face °, loft °, speed m/s as a right-hander's, what a trial would show
      * @param  list<bool>  $tested  by setup
      * @param  list<float>  $noise  variance of one shot's face, loft and speed
      * @param  array<string, array{prior: float, priorSd: float, now: float, sd: float}>  $learned  of kF, kL, kb, kt
@@ -73,7 +73,7 @@ final readonly class Clouds
         }
         $sign = $own->hand->sign();
         $scatter = array_map(static fn (array $row): array => array_map(static fn (float $v): float => $v * (1 + 2 * self::MISHITS), $row), $belief->scatter);
-        [$thetas, $spares, $scales] = self::draws($belief, $random, $draws);
+        [$thetas, $spares, $scales] = self::unknowns($belief, $random, $draws);
         $built = $figures = $seen = $tested = [];
         foreach ($all as $one) {
             $rows = $belief->rows($one);
@@ -92,7 +92,8 @@ final readonly class Clouds
             $quirk = array_map(sqrt(...), $belief->quirkVariance($one));
             $place = crc32($one->tag);
             $isOwn = $one->tag === $own->tag;
-            $shifts = $shown = [];
+            $shifts = [];
+            $shown = [[], [], []];
             foreach ($thetas as $d => $theta) {
                 $x = Belief::apply($rows, $theta);
                 foreach ($quirk as $i => $sd) {
@@ -101,17 +102,17 @@ final readonly class Clouds
                 foreach ($day as $i => $more) {
                     $x[$i] += $more;
                 }
-                $shown[] = [$x[4], $x[3], $x[0]];
+                [$shown[0][], $shown[1][], $shown[2][]] = [$x[4], $x[3], $x[0]];
                 foreach ($at as $i => $v) {
                     $x[$i] -= $v;
                 }
                 $shifts[] = $x;
             }
             [$sideSd, $carrySd] = [$surface->spread(2, $scatter), $surface->spread(0, $scatter)];
-            $clouds = [];
+            $clouds = [[], [], [], [], [], []];
             foreach ($surface->means($shifts, $scatter) as $d => [$carry, $total, $side, $apex]) {
                 $missed = $isOwn ? [0.0, 0.0] : [self::MODEL_SD_M[0] * $spares[$d][($place + 11) % self::SPARES], self::MODEL_SD_M[1] * $spares[$d][($place + 23) % self::SPARES]];
-                $clouds[] = [$carry + $missed[0], $total + $missed[0], $sign * ($side + $missed[1]), $apex, $sideSd * $scales[$d], $carrySd * $scales[$d]];
+                [$clouds[0][], $clouds[1][], $clouds[2][], $clouds[3][], $clouds[4][], $clouds[5][]] = [$carry + $missed[0], $total + $missed[0], $sign * ($side + $missed[1]), $apex, $sideSd * $scales[$d], $carrySd * $scales[$d]];
             }
             $built[] = $one;
             $figures[] = $clouds;
@@ -127,7 +128,7 @@ final readonly class Clouds
      *
      * @return array{list<array<int, float>>, list<list<float>>, list<float>}
      */
-    private static function draws(Belief $belief, Randomizer $random, int $draws): array
+    private static function unknowns(Belief $belief, Randomizer $random, int $draws): array
     {
         $n = count($belief->mean);
         $l = Matrix::cholesky($belief->covariance);
@@ -188,11 +189,15 @@ final readonly class Clouds
     /** As bytes, to be kept while the shots and the rack stay as they are. */
     public function packed(): string
     {
-        $head = json_encode([array_map(static fn (Built $b): string => $b->tag, $this->built), $this->tested, $this->noise, $this->learned, count($this->figures[0] ?? [])], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
-
-        $bytes = static fn (array $setups): string => implode('', array_map(static fn (array $rows): string => pack('e*', ...array_merge(...$rows)), $setups));
+        $head = json_encode([array_map(static fn (Built $b): string => $b->tag, $this->built), $this->tested, $this->noise, $this->learned, $this->draws()], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
+        $bytes = static fn (array $setups): string => implode('', array_map(static fn (array $columns): string => pack('e*', ...array_merge(...$columns)), $setups));
 
         return pack('V', strlen($head)).$head.$bytes($this->figures).$bytes($this->seen);
+    }
+
+    public function draws(): int
+    {
+        return count($this->figures[0][0] ?? []);
     }
 
     /**
@@ -211,13 +216,22 @@ final readonly class Clouds
         foreach ($built as $one) {
             $by[$one->tag] = $one;
         }
-        $numbers = unpack('e*', substr($bytes, 4 + $length)) ?: [];
-        $of = count($tags) * $draws * self::FIGURES;
-        if (array_diff($tags, array_keys($by)) !== [] || count($numbers) !== $of + count($tags) * $draws * 3) {
+        $column = 8 * $draws;
+        $of = count($tags) * $column;
+        if (array_diff($tags, array_keys($by)) !== [] || strlen($bytes) !== 4 + $length + $of * (self::FIGURES + self::SEEN)) {
             return null;
         }
-        $numbers = array_values($numbers);
+        $columns = static function (int $from, int $many) use ($bytes, $tags, $column, $draws): array {
+            $out = [];
+            foreach ($tags as $s => $_) {
+                for ($k = 0; $k < $many; $k++) {
+                    $out[$s][$k] = array_values(unpack("e{$draws}", $bytes, $from + ($s * $many + $k) * $column) ?: []);
+                }
+            }
 
-        return new self(array_map(static fn (string $tag): Built => $by[$tag], $tags), array_chunk(array_chunk(array_slice($numbers, 0, $of), self::FIGURES), $draws), array_chunk(array_chunk(array_slice($numbers, $of), 3), $draws), $tested, $noise, $learned);
+            return $out;
+        };
+
+        return new self(array_values(array_map(static fn (string $tag): Built => $by[$tag], $tags)), $columns(4 + $length, self::FIGURES), $columns(4 + $length + $of * self::FIGURES, self::SEEN), $tested, $noise, $learned);
     }
 }

@@ -52,9 +52,9 @@ final readonly class Finder
         $mean = static fn (array $v): float => array_sum($v) / count($v);
         $minus = static fn (array $a, array $b): array => array_map(static fn (float $x, float $y): float => $x - $y, $a, $b);
         $setups = [];
-        $ownCarries = array_column($clouds->figures[0], 0);
+        $ownCarries = $clouds->figures[0][0];
         foreach ($clouds->built as $s => $built) {
-            [$carries, $totals, $sides, $apexes, $spreads] = array_map(static fn (int $k): array => array_column($clouds->figures[$s], $k), [0, 1, 2, 3, 4]);
+            [$carries, $totals, $sides, $apexes, $spreads] = $clouds->figures[$s];
             $carryGains = $minus($carries, $ownCarries);
             $setups[$s] = new Predicted($built, $mean($carries), Interval::middleOf($carries), $mean($totals), $mean($sides), Interval::middleOf($sides), $mean($spreads), $mean($apexes), $mean($priced->shares[$s]),
                 $pick->gain($s, 0), $pick->gainInterval($s, 0), $mean($priced->held[0]) - $mean($priced->held[$s]), $pick->chance($s, 0), $pick->losses[$s], $mean($priced->aims[$s]), $pick->isTied($s, $pick->best), $clouds->tested[$s], $mean($carryGains), Interval::middleOf($carryGains));
@@ -68,7 +68,7 @@ final readonly class Finder
     /**
      * The trial worth most: by how much its four shots would lower the best expected score (knowledge gradient, in the linear-normal approximation of docs/judging.md). Among trials of near-equal value, the one with the fewest wrench changes, and of those the one expected to play best.
      *
-     * @param  array<int, list<float>>  $scores  by setup and draw
+     * @param  array<int, array<int, float>>  $scores  by setup and draw
      * @return array{built: Built, value: float, changes: int}|null
      */
     private static function next(Clouds $clouds, array $scores, Pick $pick, ?callable $wrench, Randomizer $random): ?array
@@ -111,7 +111,7 @@ final readonly class Finder
                 continue;
             }
             // What four shots would show: mean face, loft and speed of this setup.
-            $y = array_map(static fn (int $k): array => $centred(array_column($clouds->seen[$s], $k)), [0, 1, 2]);
+            $y = array_map($centred, $clouds->seen[$s]);
             $v = [];
             for ($a = 0; $a < 3; $a++) {
                 for ($b = 0; $b < 3; $b++) {

@@ -43,13 +43,14 @@ final readonly class Offered
             }
             try {
                 $straight = $head->gauged()->straight();
+                $arrangements = array_map(static fn (array $masses): array => [$masses, $head->bodyWith($masses), $head->sayWeights($masses)], $head->arrangements());
+                $assumed = $head->isCgAssumed();
                 foreach ($head->sleeve->positions as $position) {
                     [$squared, $soled] = [PlayingGeometry::present($straight, $position->tilts, 1.0), PlayingGeometry::present($straight, $position->tilts, 0.0)];
-                    foreach ($head->arrangements() as $masses) {
+                    foreach ($arrangements as [$masses, $body, $weights]) {
                         $same = $names[$head->label] > 1 ? null : ($hit[self::key($head->label, $position->label, $masses)] ?? null);
-                        $weights = $head->sayWeights($masses);
                         $tag = $same->tag ?? "{$name}/{$position->label}/{$weights}";
-                        $built[] = new Built($tag, $name, $head->bodyWith($masses), $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $position->label, $weights, $own->shaft, $own->lengthMm, $own->ball, $own->teeMm, $own->cue, null, false, $head->isCgAssumed(), $record->hand);
+                        $built[] = new Built($tag, $name, $body, $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $position->label, $weights, $own->shaft, $own->lengthMm, $own->ball, $own->teeMm, $own->cue, null, false, $assumed, $record->hand);
                         $about[$tag] = ['head' => $head->label, 'sleeve' => $position->label, 'masses' => $masses, 'weights' => $weights, 'inStock' => $head->isInStock(), 'orderable' => isset($head->supply['leadDays']) || $head->isInStock(),
                             'price' => isset($head->supply['price']) ? (float) $head->supply['price'] : null, 'currency' => (string) ($head->supply['currency'] ?? ''), 'setupTag' => $same?->tag, 'rackAt' => $at];
                     }

@@ -23,11 +23,11 @@ final readonly class Priced
     private const DRIFT_PER_MPS = 0.012;
 
     /**
-     * @param  list<list<float>>  $scores
-     * @param  list<list<float>>  $strokes
-     * @param  list<list<float>>  $held
-     * @param  list<list<float>>  $shares
-     * @param  list<list<float>>  $aims
+     * @param  array<int, array<int, float>>  $scores
+     * @param  array<int, array<int, float>>  $strokes
+     * @param  array<int, array<int, float>>  $held
+     * @param  array<int, array<int, float>>  $shares
+     * @param  array<int, array<int, float>>  $aims
      */
     private function __construct(public array $scores, public array $strokes, public array $held, public array $shares, public array $aims)
     {
@@ -38,19 +38,17 @@ final readonly class Priced
         $scoring = $brief->scoring();
         $price = new Strokes($brief);
         $sign = ($clouds->built[0] ?? null)?->hand->sign() ?? 1;
-        $gust = array_map(static fn (float $z): float => $sign * $z * max(self::CROSSWIND_MPS, $brief->windMps / M_SQRT2) * self::DRIFT_PER_MPS, self::spread(count($clouds->figures[0] ?? [])));
+        $gust = array_map(static fn (float $z): float => $sign * $z * max(self::CROSSWIND_MPS, $brief->windMps / M_SQRT2) * self::DRIFT_PER_MPS, self::spread($clouds->draws()));
         $scores = $strokes = $held = $shares = $aims = [];
-        foreach ($clouds->figures as $s => $draws) {
-            $scores[$s] = $strokes[$s] = $held[$s] = $shares[$s] = $aims[$s] = [];
-            foreach ($draws as $d => [$carry, $total, $side, $apex, $sideSd, $carrySd]) {
-                $side += $gust[$d] * $carry;
-                $held[$s][$d] = $price->held($side, $sideSd, $total);
-                [$cost, $aim, $middle] = $brief->aimFree ? $price->free($side, $sideSd, $total) : [$held[$s][$d], 0.0, $side];
+        $isStrokes = $scoring === Scoring::FewestStrokes;
+        foreach ($clouds->figures as $s => [$carries, $totals, $sides, $apexes, $sideSds, $carrySds]) {
+            $held[$s] = $strokes[$s] = $aims[$s] = $shares[$s] = $scores[$s] = [];
+            foreach ($carries as $d => $carry) {
+                [$held[$s][$d], $cost, $aim, $middle, $shares[$s][$d]] = $price->drive($sides[$d] + $gust[$d] * $carry, $sideSds[$d], $totals[$d], $brief->aimFree);
                 $strokes[$s][$d] = $cost;
                 $aims[$s][$d] = $aim;
-                $shares[$s][$d] = $price->share($side, $sideSd);
-                $scores[$s][$d] = $scoring === Scoring::FewestStrokes ? $cost
-                    : $scoring->of(['strokes' => $cost, 'share' => $price->share($middle, $sideSd), 'carryM' => $carry, 'carrySdM' => $carrySd, 'totalM' => $total, 'apexM' => $apex], $brief->weights);
+                $scores[$s][$d] = $isStrokes ? $cost
+                    : $scoring->of(['strokes' => $cost, 'share' => $price->share($middle, $sideSds[$d]), 'carryM' => $carry, 'carrySdM' => $carrySds[$d], 'totalM' => $totals[$d], 'apexM' => $apexes[$d]], $brief->weights);
             }
         }
 

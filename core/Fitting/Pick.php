@@ -29,7 +29,7 @@ final readonly class Pick
     {
     }
 
-    /** @param  non-empty-array<int, array<int, float>>  $scores  by setup and draw, all setups under the same draws */
+    /** @param  array<int, array<int, float>>  $scores  by setup and draw, all setups under the same draws */
     public static function among(array $scores, int $own, Scoring $scoring): self
     {
         $means = array_map(static fn (array $v): float => array_sum($v) / max(1, count($v)), $scores);

@@ -21,10 +21,10 @@ final readonly class Plausible
     private const TYPICAL_CARRY_SPREAD = 0.06;
 
     /**
-     * @param  array<string, list<float>>  $scores
-     * @param  array<string, list<float>>  $strokes
-     * @param  array<string, list<float>>  $held
-     * @param  array<string, list<float>>  $aims
+     * @param  array<string, array<int, float>>  $scores
+     * @param  array<string, array<int, float>>  $strokes
+     * @param  array<string, array<int, float>>  $held
+     * @param  array<string, array<int, float>>  $aims
      */
     public function __construct(public array $scores, public array $strokes, public array $held, public array $aims)
     {

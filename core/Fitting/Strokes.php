@@ -7,7 +7,6 @@ namespace MintCarry\Core\Fitting;
 use MintCarry\Core\Statistics\Normal;
 
 use function floor;
-use function is_infinite;
 use function max;
 use function sqrt;
 
@@ -26,6 +25,12 @@ final class Strokes
 
     private readonly Corridor $corridor;
 
+    private readonly float $halfM;
+
+    private readonly float $leftAt;
+
+    private readonly float $rightAt;
+
     /** @var array<int, array{float, float, float, float}> prices by metres left, rounded */
     private array $prices = [];
 
@@ -37,6 +42,8 @@ final class Strokes
     {
         $this->table = $brief->strokes();
         $this->corridor = $brief->corridor;
+        $this->halfM = $this->corridor->halfM();
+        [$this->leftAt, $this->rightAt] = $this->corridor->trouble();
     }
 
     public function held(float $sideM, float $sdM, float $totalM): float
@@ -49,11 +56,30 @@ final class Strokes
      */
     public function free(float $sideM, float $sdM, float $totalM): array
     {
+        [, $cost, $aim, $middle] = $this->drive($sideM, $sdM, $totalM, true);
+
+        return [$cost, $aim, $middle];
+    }
+
+    /**
+     * All of it at once: strokes with the aim held, strokes under the aim asked for, that aim in degrees, where the middle then ends in m, and the share in the corridor with the aim held.
+     *
+     * @return array{float, float, float, float, float}
+     */
+    public function drive(float $sideM, float $sdM, float $totalM, bool $aimFree): array
+    {
         $sd = sqrt($sdM ** 2 + $this->softEdgeM ** 2);
-        $reach = self::AIM_LIMIT_DEG * $totalM * M_PI / 180;
+        $prices = $this->prices($totalM);
+        $held = $this->cost($sideM, $sd, $prices);
+        $share = $this->share($sideM, $sdM);
+        if (! $aimFree) {
+            return [$held, $held, 0.0, $sideM, $share];
+        }
+        $perDegree = $totalM * M_PI / 180;
+        $reach = self::AIM_LIMIT_DEG * $perDegree;
         $middle = max($sideM - $reach, min($sideM + $reach, $this->bestMiddle($sd, $totalM)));
 
-        return [$this->cost($middle, $sd, $this->prices($totalM)), ($middle - $sideM) / ($totalM * M_PI / 180), $middle];
+        return [$held, $this->cost($middle, $sd, $prices), ($middle - $sideM) / $perDegree, $middle, $share];
     }
 
     /**
@@ -90,9 +116,7 @@ final class Strokes
 
     public function share(float $sideM, float $sdM): float
     {
-        $half = $this->corridor->halfM();
-
-        return Normal::cdf(($half - $sideM) / $sdM) - Normal::cdf((-$half - $sideM) / $sdM);
+        return Normal::cdf(($this->halfM - $sideM) / $sdM) - Normal::cdf((-$this->halfM - $sideM) / $sdM);
     }
 
     /** @return array{float, float, float, float} strokes to come from the corridor, beside it, and the trouble on the left and on the right */
@@ -100,21 +124,25 @@ final class Strokes
     {
         $left = max(20.0, $this->brief->holeLengthM - $totalM);
         $low = (int) floor($left);
-        $of = fn (int $m): array => $this->prices[$m] ??= [$this->table->from('fairway', $m), $this->table->from('rough', $m), $this->table->afterTrouble($this->corridor->left, $m, $this->brief->holeLengthM), $this->table->afterTrouble($this->corridor->right, $m, $this->brief->holeLengthM)];
-        [$a, $b] = [$of($low), $of($low + 1)];
+        $a = $this->prices[$low] ?? $this->priceAt($low);
+        $b = $this->prices[$low + 1] ?? $this->priceAt($low + 1);
         $t = $left - $low;
 
         return [$a[0] + $t * ($b[0] - $a[0]), $a[1] + $t * ($b[1] - $a[1]), $a[2] + $t * ($b[2] - $a[2]), $a[3] + $t * ($b[3] - $a[3])];
     }
 
+    /** @return array{float, float, float, float} */
+    private function priceAt(int $m): array
+    {
+        return $this->prices[$m] = [$this->table->from('fairway', $m), $this->table->from('rough', $m), $this->table->afterTrouble($this->corridor->left, $m, $this->brief->holeLengthM), $this->table->afterTrouble($this->corridor->right, $m, $this->brief->holeLengthM)];
+    }
+
     /** @param  array{float, float, float, float}  $strokes */
     private function cost(float $meanM, float $sdM, array $strokes): float
     {
-        $below = static fn (float $edge): float => is_infinite($edge) ? ($edge > 0 ? 1.0 : 0.0) : Normal::cdf(($edge - $meanM) / $sdM);
-        [$leftAt, $rightAt] = $this->corridor->trouble();
-        $in = $below($this->corridor->halfM()) - $below(-$this->corridor->halfM());
-        $left = $below($leftAt);
-        $right = 1 - $below($rightAt);
+        $in = Normal::cdf(($this->halfM - $meanM) / $sdM) - Normal::cdf((-$this->halfM - $meanM) / $sdM);
+        $left = $this->leftAt === -INF ? 0.0 : Normal::cdf(($this->leftAt - $meanM) / $sdM);
+        $right = $this->rightAt === INF ? 0.0 : Normal::cdf(($meanM - $this->rightAt) / $sdM);
 
         return 1 + $in * $strokes[0] + $left * $strokes[2] + $right * $strokes[3] + max(0.0, 1 - $in - $left - $right) * $strokes[1];
     }

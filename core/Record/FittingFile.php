@@ -175,8 +175,7 @@ final class FittingFile
             throw CoreException::invalid('brief', "'brief' must be a JSON object.");
         }
         try {
-            /** @var array<string, mixed> $data */
-            return Brief::fromArray($data ?? []);
+            return Brief::fromArray((array) $data);
         } catch (CoreException $e) {
             throw CoreException::invalid("brief.{$e->field}", "brief: {$e->getMessage()}");
         }

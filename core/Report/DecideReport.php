@@ -69,9 +69,9 @@ final class DecideReport
 
         return AdviceReport::toArray($advice, array_map(strval(...), array_keys($record->setups))) + [
             'schools' => self::schools($record, $clouds),
-            'worth' => $search === null || $beliefs === null ? null : self::worth($record, $search, $beliefs, $advice),
+            'worth' => $search === null ? null : self::worth($record, $search, $beliefs, $advice),
             'tieBreak' => self::tieBreak($record, $advice),
-            'days' => $search === null || $beliefs === null ? [] : self::days($record, $search, $beliefs, $advice),
+            'days' => $search === null ? [] : self::days($record, $search, $beliefs, $advice),
         ];
     }
 
@@ -254,7 +254,7 @@ final class DecideReport
             $pick = Pick::among(Priced::of($clouds, $brief)->scores, $own, $brief->scoring());
             $tag = $clouds->built[$pick->pick]->tag;
             $out[] = ['day' => $name, 'pick' => $tag, 'best' => $clouds->built[$pick->best]->tag, 'of' => $picked, 'gain' => $pick->gain($at, $own), 'interval' => $pick->gainInterval($at, $own), 'chance' => $pick->chance($at, $own), 'turns' => $tag !== $advice->pick,
-                'carryM' => array_sum(array_column($clouds->figures[$at], 0)) / count($clouds->figures[$at])];
+                'carryM' => array_sum($clouds->figures[$at][0]) / $clouds->draws()];
         }
 
         return $out;

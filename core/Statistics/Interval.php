@@ -13,7 +13,7 @@ final readonly class Interval
     /**
      * The middle 95 % of drawn values.
      *
-     * @param  list<float>  $values
+     * @param  array<int, float>  $values
      */
     public static function middleOf(array $values): self
     {

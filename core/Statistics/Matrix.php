@@ -42,7 +42,7 @@ final class Matrix
                 throw CoreException::invalid('matrix', 'The matrix is not positive definite.');
             }
             $row[$i] = sqrt($sum);
-            $l[$i] = $row;
+            $l[$i] = array_values($row);
         }
 
         return array_values($l);
@@ -102,7 +102,7 @@ final class Matrix
             $x[$i] = $sum / $l[$i][$i];
         }
 
-        return $x;
+        return array_values($x);
     }
 
     /**

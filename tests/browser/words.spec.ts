@@ -86,6 +86,7 @@ function advice(more: Partial<Advice>): Advice {
         benchmark: 'A',
         best: 'B',
         pick: 'B',
+        basis: 'models',
         carried: true,
         ties: [],
         expectedLoss: 0.012,

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\RunTrial;
 use App\Actions\TakeShots;
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\BayResource;
 use App\Models\Bay;
 use App\Models\Blind;
@@ -14,7 +15,6 @@ use App\Models\HeldShot;
 use App\Models\Rating;
 use App\Models\Setup;
 use App\Models\Trial;
-use App\Models\User;
 use App\Models\Visit;
 use App\Support\InHand;
 use App\Support\Journal;
@@ -33,6 +33,8 @@ use Random\Randomizer;
 
 final class BayController
 {
+    use NamesUser;
+
     /** All that the live screen of a fitting shows. */
     public function show(Request $request, Fitting $fitting): BayResource
     {
@@ -174,13 +176,5 @@ final class BayController
         }
 
         return response()->json(['results' => $take($bay, $shots)], 201);
-    }
-
-    private static function user(Request $request): User
-    {
-        /** @var User $user */
-        $user = $request->user();
-
-        return $user;
     }
 }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\RunTrial;
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\BayResource;
 use App\Models\Blind;
 use App\Models\Fitting;
 use App\Models\Setup;
 use App\Models\Trial;
-use App\Models\User;
 use App\Support\Journal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -23,6 +23,8 @@ use Random\Randomizer;
 /** A blind trial: two or three settings in an order drawn by the server, which no screen shows before it is revealed. */
 final class BlindController
 {
+    use NamesUser;
+
     public function begin(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $given = $request->validate([
@@ -87,14 +89,6 @@ final class BlindController
     private static function openOf(Fitting $fitting): Blind
     {
         return Blind::open($fitting) ?? throw ValidationException::withMessages(['blind' => 'No blind trial is going on.']);
-    }
-
-    private static function user(Request $request): User
-    {
-        /** @var User $user */
-        $user = $request->user();
-
-        return $user;
     }
 
     private static function bay(Request $request, Fitting $fitting, int $status = 200): JsonResponse

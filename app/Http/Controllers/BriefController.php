@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\FittingResource;
 use App\Models\BriefChange;
 use App\Models\Fitting;
-use App\Models\User;
 use App\Support\BriefInput;
 use App\Support\Journal;
 use App\Support\Judged;
@@ -21,12 +21,13 @@ use MintCarry\Core\Launch\Measure;
 
 final class BriefController
 {
+    use NamesUser;
+
     /** Saves the brief. The first time it is agreed; every later change is dated and says why. A newer version is never overwritten. */
     public function update(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate(['version' => ['required', 'integer'], 'brief' => ['present', 'array'], 'why' => ['sometimes', 'nullable', 'string', 'max:300']]);
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $conflict = DB::transaction(function () use ($given, $fitting, $user): bool {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             if ($now->version !== (int) $given['version']) {

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\RunTrial;
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Models\Blind;
 use App\Models\Confirm;
 use App\Models\Fitting;
 use App\Models\Setup;
-use App\Models\User;
 use App\Support\ConfirmState;
 use App\Support\Journal;
 use App\Support\Judged;
@@ -22,6 +22,9 @@ use MintCarry\Core\Judging\Confirm as ConfirmRule;
 /** A confirm run: benchmark, choice, benchmark, after a pause. Each leg is a trial and is hit in the bay. */
 final class ConfirmController
 {
+    use NamesUser;
+
+    /** The run is planned; its first leg begins in the bay, when the wrench is away. */
     public function begin(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'shotsEach' => ['sometimes', 'integer', 'between:3,10'], 'rested' => ['sometimes', 'boolean']]);
@@ -45,8 +48,8 @@ final class ConfirmController
         }
         $user = self::user($request);
         Journal::note($fitting, $user, 'began a confirm run of '.Setup::query()->whereKey($given['setupId'])->value('tag'), function () use ($fitting, $user, $given, $held, $run, $until): void {
-            $confirm = Confirm::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'held_setup_id' => $held, 'setup_id' => (int) $given['setupId'], 'shots_each' => (int) ($given['shotsEach'] ?? 5), 'rested' => $until !== null, 'begun_by' => $user->id]);
-            $run->begin($fitting, $user, $confirm->setupOfLeg(0), 'trial', null, $confirm);
+            $run->end($fitting);
+            Confirm::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'held_setup_id' => $held, 'setup_id' => (int) $given['setupId'], 'shots_each' => (int) ($given['shotsEach'] ?? 5), 'rested' => $until !== null, 'begun_by' => $user->id]);
         });
 
         return self::state($fitting, 201);
@@ -58,7 +61,7 @@ final class ConfirmController
         $confirm = self::openOf($fitting);
         $sets = ConfirmState::legs($confirm, new Judged($fitting));
         $leg = count($sets);
-        $short = $leg === 0 ? 0 : $confirm->shots_each - $sets[$leg - 1]->count();
+        $short = $leg === 0 ? 0 : $confirm->shots_each - $sets[$leg - 1]->count(); // of the leg that is being hit
         if ($short > 0) {
             throw ValidationException::withMessages(['confirm' => "This leg still needs {$short} counted ".($short === 1 ? 'shot' : 'shots').'.']);
         }
@@ -90,14 +93,6 @@ final class ConfirmController
     private static function openOf(Fitting $fitting): Confirm
     {
         return Confirm::open($fitting) ?? throw ValidationException::withMessages(['confirm' => 'No confirm run is going on.']);
-    }
-
-    private static function user(Request $request): User
-    {
-        /** @var User $user */
-        $user = $request->user();
-
-        return $user;
     }
 
     private static function state(Fitting $fitting, int $status = 200): JsonResponse

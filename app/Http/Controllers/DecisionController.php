@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\FittingResource;
 use App\Models\Decision;
 use App\Models\Fitting;
-use App\Models\User;
 use App\Support\ConfirmState;
 use App\Support\Journal;
 use App\Support\Judged;
@@ -21,6 +21,8 @@ use MintCarry\Core\Report\DecideReport;
 /** What to decide, on what grounds, and what was decided. */
 final class DecisionController
 {
+    use NamesUser;
+
     public function advice(Fitting $fitting): JsonResponse
     {
         return response()->json(AdviceReport::of((new Judged($fitting))->record()));
@@ -64,8 +66,7 @@ final class DecisionController
         if ($chosen->tag !== $advice['pick'] && $reason === '') {
             throw ValidationException::withMessages(['reason' => "The shots speak for {$advice['pick']}. Say in a sentence why {$chosen->tag} is chosen; it goes on the record."]);
         }
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $advisedId = array_key_first(array_filter($judged->setups, fn ($s): bool => $s->tag === $advice['pick']));
         $decision = Journal::note($fitting, $user, "decided for {$chosen->tag}", fn (): Decision => Decision::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $chosen->id, 'advised_setup_id' => $advisedId ?? $chosen->id,
             'reason' => $reason, 'advice' => $advice, 'decided_by' => $user->id, 'number' => $before === null ? 1 : $before->number + ($before->locked_at === null ? 0 : 1)]));
@@ -81,8 +82,7 @@ final class DecisionController
         if ($fitting->decisions()->value('id') !== $decision->id || $decision->locked_at !== null) {
             throw ValidationException::withMessages(['decision' => $decision->locked_at !== null ? 'That version has been locked before.' : 'A newer decision has been saved since: lock that one.']);
         }
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $proof = self::groundsOf($fitting);
         // Past the journal on purpose.
         Journal::note($fitting, $user, "locked the decision for {$decision->setup->tag} as version {$decision->number}", fn () => DB::table('decisions')->where('id', $decision->id)->update(['locked_at' => now(), 'proof' => json_encode($proof), 'updated_at' => now()]));
@@ -96,8 +96,7 @@ final class DecisionController
         if (! $decision->isLocked()) {
             throw ValidationException::withMessages(['decision' => 'Only a locked decision is reopened.']);
         }
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         Journal::note($decision->fitting, $user, "reopened version {$decision->number} of the decision: {$given['why']}", fn () => DB::table('decisions')->where('id', $decision->id)->update(['reopened_at' => now(), 'reopen_why' => $given['why'], 'updated_at' => now()]));
 
         return self::answer($decision->refresh());

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\FittingRequest;
 use App\Http\Resources\FittingResource;
 use App\Models\Fitting;
 use App\Models\Player;
-use App\Models\User;
 use App\Support\Journal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -16,14 +16,16 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Screening;
+use MintCarry\Core\Fitting\TieBreak;
 
 final class FittingController
 {
+    use NamesUser;
+
     /** The day book: newest first, searched by player, head or wish. */
     public function index(Request $request): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $wanted = trim($request->string('q')->limit(80, '')->value());
         $fittings = Fitting::query()->where('studio_id', $user->studio_id)
             ->with(['player', 'setups' => fn ($q) => $q->with('rackHead.readings')->withCount(['shots as counted_count' => fn ($c) => $c->whereNull('left_out_reason')]), 'decisions' => fn ($q) => $q->with('setup')])
@@ -46,8 +48,7 @@ final class FittingController
 
     public function store(FittingRequest $request): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $fitting = DB::transaction(function () use ($request, $user): Fitting {
             $player = $request->validated('playerId') === null
                 ? Player::query()->create([
@@ -74,8 +75,7 @@ final class FittingController
     /** Changes fitting and player. Somebody else's newer version is never overwritten: the answer is 409 with what stands now. */
     public function update(FittingRequest $request, Fitting $fitting): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $conflict = DB::transaction(function () use ($request, $fitting, $user): bool {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             if ($now->version !== (int) $request->validated('version')) {
@@ -93,6 +93,11 @@ final class FittingController
             if ($request->has('asksRatings')) {
                 $change['asks_ratings'] = $request->boolean('asksRatings');
                 $words[] = $change['asks_ratings'] ? 'asks for ratings before the numbers' : 'asks for no ratings';
+            }
+            if ($request->has('tieOrder')) {
+                $change['tie_order'] = array_values(array_map(strval(...), (array) $request->validated('tieOrder')));
+                TieBreak::requireOrder($change['tie_order']);
+                $words[] = 'breaks a tie by '.implode(', then ', $change['tie_order']);
             }
             Journal::note($now, $user, $words === [] ? 'changed the player' : implode(', ', $words), fn () => $now->fill($change + ['version' => $now->version + 1])->save());
             $player = array_filter(array_intersect_key((array) $request->validated(), ['name' => 1, 'hand' => 1, 'units' => 1]), fn (mixed $v): bool => $v !== null && $v !== '');

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Models\Fitting;
-use App\Models\User;
 use App\Support\FittingArchive;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -16,6 +16,8 @@ use Illuminate\Validation\ValidationException;
 /** A whole fitting out as an open file, and in again. */
 final class FittingFileController
 {
+    use NamesUser;
+
     private const MOST_BYTES = 10_000_000;
 
     public function export(Fitting $fitting): JsonResponse
@@ -33,8 +35,7 @@ final class FittingFileController
         if (! $upload instanceof UploadedFile || ! $upload->isValid() || $upload->getSize() > self::MOST_BYTES) {
             throw ValidationException::withMessages(['file' => 'Choose a fitting file, JSON, of up to 10 MB. Nothing was added.']);
         }
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
 
         return response()->json((new FittingArchive($user))->import((string) $upload->getContent(), (bool) ($given['keep'] ?? false)));
     }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\HeadRequest;
 use App\Http\Resources\HeadResource;
 use App\Models\Part;
 use App\Models\RackHead;
 use App\Models\Reading;
-use App\Models\User;
 use App\Support\Quantity;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -21,6 +21,8 @@ use MintCarry\Core\CoreException;
 
 final class HeadController
 {
+    use NamesUser;
+
     /** A head with its history; the setup plane also for a player who squares as much as asked. */
     public function show(Request $request, RackHead $head): HeadResource
     {
@@ -31,8 +33,7 @@ final class HeadController
 
     public function store(HeadRequest $request): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $head = RackHead::begin($user->studio_id, $request->columns());
         $head->save();
 

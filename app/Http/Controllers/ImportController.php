@@ -6,11 +6,11 @@ namespace App\Http\Controllers;
 
 use App\Actions\ReadLaunchFile;
 use App\Actions\StoreShots;
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Models\Fitting;
 use App\Models\ImportFile;
 use App\Models\RememberedMap;
 use App\Models\Setup;
-use App\Models\User;
 use App\Support\Journal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -25,6 +25,8 @@ use MintCarry\Core\Launch\TextFile;
 
 final class ImportController
 {
+    use NamesUser;
+
     public function __construct(private readonly ReadLaunchFile $reader)
     {
     }
@@ -48,8 +50,7 @@ final class ImportController
         }
         $raw = (string) $upload->getContent();
         $text = TextFile::read($raw);
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $file = ImportFile::query()->create([
             'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'name' => mb_substr(basename($upload->getClientOriginalName()), 0, 200), 'sha256' => hash('sha256', $raw),
             'raw' => $raw, 'signature' => ColumnGuess::signature($text), 'uploaded_by' => $user->id, 'state' => 'draft',
@@ -95,8 +96,7 @@ final class ImportController
         if ($shots === []) {
             throw ValidationException::withMessages(['setupId' => 'Say which setup these shots were hit with. Nothing was stored yet.']);
         }
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $result = Journal::note($file->fitting, $user, fn (array $r): string => "stored {$r['stored']} shots from {$file->name}", function () use ($file, $map, $shots, $store): array {
             $result = $store($file->fitting, $shots, 'csv', $file);
             $file->update(['state' => 'stored', 'map' => $map->toArray(), 'stored_shots' => $result['stored']]);

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Models\Fitting;
 use App\Models\LogEntry;
-use App\Models\User;
 use App\Support\Journal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -14,6 +14,8 @@ use Illuminate\Http\Request;
 /** Who did what when in a fitting, and taking it back. */
 final class LogController
 {
+    use NamesUser;
+
     public function index(Fitting $fitting): JsonResponse
     {
         return response()->json(LogEntry::query()->where('fitting_id', $fitting->id)->with('user')->orderByDesc('id')->limit(300)->get()->map(self::entry(...))->all());
@@ -21,8 +23,7 @@ final class LogController
 
     public function undo(Request $request, LogEntry $entry): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
 
         return response()->json(self::entry(Journal::takeBack($entry, Fitting::query()->findOrFail($entry->fitting_id), $user)->load('user')));
     }

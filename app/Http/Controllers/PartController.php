@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\PartRequest;
 use App\Http\Resources\PartResource;
 use App\Models\Part;
-use App\Models\User;
 use Illuminate\Http\JsonResponse;
 
 final class PartController
 {
+    use NamesUser;
+
     public function store(PartRequest $request): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $part = Part::query()->create($request->columns() + ['studio_id' => $user->studio_id, 'kind' => $request->validated('kind')]);
 
         return response()->json((new PartResource($part->refresh()))->toArray($request), 201);

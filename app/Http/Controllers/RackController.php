@@ -4,23 +4,24 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\HeadResource;
 use App\Http\Resources\PartResource;
 use App\Http\Resources\SleeveResource;
 use App\Models\Part;
 use App\Models\RackHead;
 use App\Models\Sleeve;
-use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /** Everything on a studio's rack. */
 final class RackController
 {
+    use NamesUser;
+
     public function __invoke(Request $request): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $mine = fn (string $model) => $model::query()->where('studio_id', $user->studio_id)->whereNull('retired_at');
 
         return response()->json([

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Models\User;
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Support\RackFile;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -14,6 +14,8 @@ use Illuminate\Validation\ValidationException;
 
 final class RackFileController
 {
+    use NamesUser;
+
     private const MOST_BYTES = 2_000_000;
 
     public function json(Request $request): JsonResponse
@@ -46,8 +48,7 @@ final class RackFileController
 
     private static function file(Request $request): RackFile
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
 
         return new RackFile($user);
     }

@@ -6,11 +6,11 @@ namespace App\Http\Controllers;
 
 use App\Actions\AddSetup;
 use App\Actions\BuildSetup;
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\SetupRequest;
 use App\Http\Resources\SetupResource;
 use App\Models\Fitting;
 use App\Models\Setup;
-use App\Models\User;
 use App\Support\Device;
 use App\Support\Journal;
 use Illuminate\Http\JsonResponse;
@@ -22,6 +22,8 @@ use MintCarry\Core\CoreException;
 
 final class SetupController
 {
+    use NamesUser;
+
     /** What a setup that was hit may still get: they tell more about what was hit, they do not change it. */
     private const READINGS = ['measured_loft_deg', 'measured_lie_deg', 'measured_face_open_deg', 'swing_weight_points', 'note', 'typed'];
 
@@ -121,13 +123,5 @@ final class SetupController
         Journal::note($setup->fitting, self::user($request), implode(', ', $words), fn () => $setup->update($change));
 
         return response()->json((new SetupResource($setup->loadCount('shots')))->toArray($request));
-    }
-
-    private static function user(Request $request): User
-    {
-        /** @var User $user */
-        $user = $request->user();
-
-        return $user;
     }
 }

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\StoreShots;
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\ShotResource;
 use App\Models\Fitting;
 use App\Models\Shot;
-use App\Models\User;
 use App\Support\CsvCell;
 use App\Support\Journal;
 use Illuminate\Http\JsonResponse;
@@ -24,6 +24,8 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class ShotController
 {
+    use NamesUser;
+
     public function index(Request $request, Fitting $fitting): JsonResponse
     {
         $flight = $fitting->flight();
@@ -52,8 +54,7 @@ final class ShotController
                 'key' => ShotRow::keyOf($values, null), 'clientId' => $shot['clientId'], 'note' => $shot['note'] ?? null];
         }
 
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
 
         return response()->json(Journal::note($fitting, $user, fn (array $r): string => "typed {$r['stored']} shot".($r['stored'] === 1 ? '' : 's'), fn (): array => $store($fitting, $read, 'typed')), 201);
     }
@@ -69,8 +70,7 @@ final class ShotController
             'note' => ['sometimes', 'nullable', 'string', 'max:500'],
             'was' => ['present_with:note', 'nullable', 'string', 'max:500'],
         ]);
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $fitting = Fitting::query()->findOrFail($shot->fitting_id);
         $change = [];
         $words = [];

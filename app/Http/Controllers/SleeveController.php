@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\SleeveResource;
 use App\Models\RackHead;
 use App\Models\Setup;
 use App\Models\Sleeve;
-use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
@@ -17,10 +17,11 @@ use MintCarry\Core\Club\SleeveSystem;
 
 final class SleeveController
 {
+    use NamesUser;
+
     public function store(Request $request): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = self::user($request);
         $spec = $this->spec($request);
         $this->requireOwnName($user->studio_id, (string) $spec['name']);
         $sleeve = Sleeve::query()->create(['studio_id' => $user->studio_id, 'name' => $spec['name'], 'spec' => $spec]);

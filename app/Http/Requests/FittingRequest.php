@@ -25,6 +25,8 @@ final class FittingRequest extends FormRequest
             ...collect(self::UNITS)->mapWithKeys(fn (array $names, string $kind): array => ["units.{$kind}" => ['required_with:units', Rule::in($names)]])->all(),
             'benchmarkSetupId' => ['sometimes', 'integer'],
             'screening' => ['sometimes', 'string', 'max:20'],
+            'tieOrder' => ['sometimes', 'array', 'min:1', 'max:4'],
+            'tieOrder.*' => ['string'],
             'asksRatings' => ['sometimes', 'boolean'],
             'version' => [$new ? 'sometimes' : 'required', 'integer'],
         ];

@@ -15,6 +15,7 @@ use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
 use App\Models\Visit;
+use App\Support\ConfirmState;
 use App\Support\Judged;
 use App\Support\Live;
 use Illuminate\Http\Request;
@@ -82,6 +83,7 @@ final class BayResource extends JsonResource
             'queue' => $secret ? ['tags' => [], 'wrenchChanges' => 0] : self::queue($judged, $last),
             'budget' => self::budget($fitting, $trials->last()),
             'visit' => self::visit($fitting),
+            'confirm' => ConfirmState::now($judged),
             'blind' => $blind === null ? null : ['place' => $blind->place + 1, 'of' => count($blind->setups), 'shotsEach' => $blind->shots_each],
             'asks' => self::asks($fitting, $trial, $shots->count()),
             'lastDone' => self::lastDone($fitting, $request),

@@ -78,6 +78,7 @@ export interface Fitting {
     /** mean of what the player said, 1 to 5, by setup id and kind */
     ratings: Record<string, Record<string, number>>;
     screening: Screening;
+    tieOrder: string[];
     asksRatings: boolean;
     decision: Decision | null;
     missing: Record<StepName, string>;
@@ -169,6 +170,8 @@ export interface BayView {
     queue: { tags: string[]; wrenchChanges: number };
     budget: { swings: number | null; swingsHit: number; minutes: number | null; minutesUsed: number };
     visit: { number: number; trials: number };
+    /** the leg of a confirm run that is being hit (0: none yet), and the one after it */
+    confirm: { held: string; chosen: string; shotsEach: number; leg: number; tag: string | null; n: number; next: string | null } | null;
     blind: { place: number; of: number; shotsEach: number } | null;
     asks: { trialId: number; open: string[] } | null;
     lastDone: LogEntry | null;
@@ -463,8 +466,82 @@ export interface Advice {
     expectedLoss: number;
     scoring: string;
     unit: string;
+    /** models, or shots where a setup was hit without ball data */
+    basis: string;
     notHit: string[];
     setups: Judgement[];
+}
+export interface SchoolCell {
+    pick: string;
+    best: string;
+    gain: number;
+    chance: number;
+    ties: string[];
+}
+export interface SchoolRow {
+    scoring: string;
+    unit: string;
+    declared: boolean;
+    /** by policy; null where the benchmark has no shot under it */
+    cells: (SchoolCell | null)[];
+}
+export interface Worth {
+    tag: string;
+    head: string;
+    adjusted: { tag: string | null; sleeve: string; weights: string; isOwn: boolean; tested: boolean; gainOverOwn: number };
+    /** can the own club be adjusted at all? */
+    adjustable: boolean;
+    gain: number;
+    interval: Interval;
+    chance: number;
+    perRound: number | null;
+    perRoundInterval: Interval | null;
+    price: number | null;
+    currency: string;
+    money: number | null;
+    /** more, less or open */
+    told: string;
+}
+export interface TieBreak {
+    order: string[];
+    choice: string | null;
+    by: string | null;
+    left: string[];
+    steps: { criterion: string; known: boolean; values: Record<string, number | null>; left: string[] }[];
+    wantedApexM: number;
+}
+export interface OtherDay {
+    day: string;
+    pick: string;
+    best: string;
+    of: string;
+    gain: number;
+    interval: Interval;
+    chance: number;
+    turns: boolean;
+    carryM: number;
+}
+export interface ConfirmRun {
+    id: number;
+    held: string;
+    chosen: string;
+    shotsEach: number;
+    /** begun before the pause was over, because the player had rested */
+    rested: boolean;
+    ended: string | null;
+    legs: { tag: string; n: number }[];
+    /** running, drifted, confirmed, overturned or open */
+    word: string;
+    drift: Record<string, number>;
+    z: number | null;
+    chance: number;
+}
+export interface Grounds extends Advice {
+    schools: { policies: { name: string; label: string }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, number> };
+    worth: Worth | null;
+    tieBreak: TieBreak | null;
+    days: OtherDay[];
+    confirm: ConfirmRun | null;
 }
 export interface Decision {
     id: number;
@@ -475,6 +552,12 @@ export interface Decision {
     by: string;
     at: string;
     advice: Advice;
+    version: number;
+    lockedAt: string | null;
+    reopenedAt: string | null;
+    reopenWhy: string;
+    /** what it rested on when it was locked */
+    proof: Grounds | null;
 }
 export interface Column {
     measure: string | null;
@@ -589,6 +672,7 @@ export interface FoundSetup {
     /** letter of the setup in this fitting, where it was built or hit */
     setupTag: string | null;
     head: string;
+    rackAt: number | null;
     headId: number | null;
     sleeve: string;
     weights: string;

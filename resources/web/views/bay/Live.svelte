@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { push } from 'svelte-spa-router';
     import { untrack } from 'svelte';
     import { ApiError, get, patch, post, remove, say } from '../../api/client';
     import type { BayView, Fitting, Setup, Shot } from '../../api/types';
@@ -17,6 +18,7 @@
     import HoldTray from './HoldTray.svelte';
     import BlindBar from './BlindBar.svelte';
     import BlindStart from './BlindStart.svelte';
+    import ConfirmBar from './ConfirmBar.svelte';
     import LogList from './LogList.svelte';
     import RatingCard from './RatingCard.svelte';
     import Shelve from './Shelve.svelte';
@@ -162,12 +164,26 @@
             await loadFitting(id);
         });
     let revealed = $state<string[]>([]);
+    const confirm = $derived(view?.confirm ?? null);
+    /** The leg in hand has its shots: the next one may be built. */
+    const legDone = $derived(confirm !== null && (confirm.leg === 0 || confirm.n >= confirm.shotsEach));
+    $effect(() => {
+        if (confirm && legDone && confirm.next) chosen = fitting.setups.find((s) => s.tag === confirm.next)?.id ?? chosen;
+    });
+    const confirmNext = () =>
+        run(async () => {
+            await post(`fittings/${id}/confirm/next`, {});
+            ticked = [];
+            if (confirm?.next === null) push(`/fitting/${id}/decide`);
+        });
+    const confirmEnd = () => run(() => remove(`fittings/${id}/confirm`));
     /** One key: ticks the next step of the change-over, and when all are done, begins. */
     function forward() {
         if (view?.blind) return view.blind.place < view.blind.of ? void blindNext() : void blindReveal();
-        const open = steps.find((s) => !ticked.includes(s));
+        if (confirm && !legDone) return;
+        const open = confirm?.next === null ? undefined : steps.find((s) => !ticked.includes(s));
         if (open) ticked = [...ticked, open];
-        else void begin(next);
+        else void (confirm ? confirmNext() : begin(next));
     }
     const back = () => (chosen = benchmark?.id ?? chosen);
     function step(by: number) {
@@ -311,6 +327,8 @@
                 <aside>
                     {#if view.blind}
                         <BlindBar fittingId={id} blind={view.blind} hit={view.shots.length} bind:showing onnext={blindNext} onreveal={blindReveal} />
+                    {:else if confirm}
+                        <ConfirmBar {confirm} ready={ready || confirm.next === null} onnext={confirmNext} onend={confirmEnd} />
                     {:else}
                         <div class="controls">
                             <div class="setups" role="radiogroup" aria-label="Setup for the next trial">
@@ -360,7 +378,7 @@
                     <!-- While the wrench is out there is nothing to look at but what to do with it. -->
                     {#if asks}
                         <p class="small">The pictures come with the numbers.</p>
-                    {:else if steps.length && !ready && !view.blind}
+                    {:else if steps.length && !ready && !view.blind && (!confirm || (legDone && confirm.next))}
                         <ChangeOver {steps} bind:ticked />
                     {:else if !view.blind}
                         <div class="map"><LandingMap {fitting} shots={view.shots} sets={[]} chosen={running ? [running.tag] : []} /></div>

@@ -6,7 +6,7 @@ export const INTENTS = ['normal', 'full out', 'smooth', 'shaped on purpose'];
 /** Every key of the bay, for the help and for whoever reads the code. No letter: letters are setups. */
 export const KEYS: [string, string][] = [
     ['< >', 'previous and next setup'],
-    ['=', 'tick the next step of the change-over, then begin; in a blind trial the next setting'],
+    ['=', 'tick the next step of the change-over, then begin; in a blind trial the next setting, in a confirm run the next leg'],
     ['/', 'back to the benchmark'],
     ['-', 'leave the last shot out, or bring it back'],
     ['\\', 'how the last shot was meant: normal, full out, smooth, shaped on purpose'],
@@ -115,4 +115,11 @@ export function nextMove(view: BayView, benchmarkTag: string | null): string {
     return told?.moreShots
         ? `Can’t tell yet${also}: about ${told.moreShots} more would settle “${told.name}”.`
         : `Too close to tell by a few more shots${also}. Try a bigger change.`;
+}
+
+/** Where a confirm run stands. */
+export function confirmText(c: NonNullable<BayView['confirm']>): string {
+    const what = `Confirm run of ${c.chosen} against ${c.held}`;
+    if (c.leg === 0) return `${what}: ${c.held}, ${c.chosen}, ${c.held}, ${c.shotsEach} shots each`;
+    return `${what}: leg ${c.leg} of 3, ${c.tag}, ${Math.min(c.n, c.shotsEach)} of ${c.shotsEach} shots`;
 }

@@ -1,17 +1,24 @@
 <script lang="ts">
-    import { ApiError, get, post, say } from '../../api/client';
-    import type { Advice, Decision } from '../../api/types';
+    import { ApiError, get, patch, post, say } from '../../api/client';
+    import type { Advice, Decision, Fitting, Found, Grounds } from '../../api/types';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../state/session.svelte';
     import { nameOf } from '../../units/setups';
-    import { factor, plain, signed, when } from '../../units/units';
-    import { corridorText, givesUp, headline, pct, reason, sureness } from './words';
+    import { factor, plain, signed } from '../../units/units';
+    import ConfirmRun from './ConfirmRun.svelte';
+    import Days from './Days.svelte';
+    import Decided from './Decided.svelte';
+    import Schools from './Schools.svelte';
+    import Ties from './Ties.svelte';
+    import { againstRunnerUp, basisText, corridorText, givesUp, headline, notHitText, pct, reason, sureness } from './words';
+    import Worth from './Worth.svelte';
 
     let { params }: { params: { id: string } } = $props();
-    let advice = $state<Advice | null>(null);
+    let advice = $state<Grounds | null>(null);
+    let found = $state<Found | null>(null);
     let decisions = $state<Decision[]>([]);
     let choice = $state('');
     let why = $state('');
@@ -24,8 +31,10 @@
     async function load() {
         try {
             decisions = await get<Decision[]>(`fittings/${params.id}/decisions`);
-            advice = await get<Advice>(`fittings/${params.id}/advice`);
+            advice = await get<Grounds>(`fittings/${params.id}/decide`);
             choice = choice || advice.pick;
+            // What nobody hit belongs to the finder: told beside, when it is there.
+            if (advice.basis === 'models') found = await get<Found>(`fittings/${params.id}/finder`).catch(() => null);
         } catch (e) {
             if (e instanceof ApiError && e.status === 422) cannot = e.message;
             else problem = say(e);
@@ -38,15 +47,29 @@
         problem = note = '';
         try {
             const made = await post<Decision>(`fittings/${params.id}/decisions`, { setupId, reason: why });
-            decisions = [made, ...decisions];
             why = '';
             note = `Saved: ${made.tag}.`;
-            await loadFitting(params.id);
+            await renew();
         } catch (e) {
             problem = say(e);
         }
         busy = false;
     }
+    async function renew() {
+        decisions = await get<Decision[]>(`fittings/${params.id}/decisions`);
+        await loadFitting(params.id);
+    }
+    async function order(fitting: Fitting, tieOrder: string[]) {
+        problem = '';
+        try {
+            await patch(`fittings/${fitting.id}`, { version: (await loadFitting(fitting.id)).version, tieOrder });
+            await loadFitting(fitting.id);
+            await load();
+        } catch (e) {
+            problem = say(e);
+        }
+    }
+    const locked = $derived(decisions[0] ? decisions[0].lockedAt !== null && decisions[0].reopenedAt === null : false);
 </script>
 
 <Frame id={params.id} step="decide" chosen={choice ? [choice] : []}>
@@ -57,13 +80,53 @@
         {#if cannot}
             <h1>Nothing to decide yet</h1>
             <p>{cannot} <a href="#/fitting/{fitting.id}/shots">To the shots</a></p>
+            {#if decisions.length}<Decided {decisions} onchange={renew} />{/if}
         {:else if advice}
             <div class="pick" class:tie={!advice.carried}>
                 <Glyph tag={advice.pick} r={26} />
                 <div>
                     <p class="verdict">{headline(advice)}</p>
-                    <p>{reason(advice, fitting)} {givesUp(advice, fitting)}</p>
+                    <p>{reason(advice, fitting)} {againstRunnerUp(advice, fitting) || givesUp(advice, fitting)}</p>
                     <p class="sure">{sureness(advice, fitting)}</p>
+                </div>
+            </div>
+            <p class="small">{basisText(advice)}</p>
+            {#if found && notHitText(advice, found)}<p>{notHitText(advice, found)} <a href="#/fitting/{fitting.id}/finder">To the finder</a></p>{/if}
+            <div class="grounds">
+                <div class="stack">
+                    {#if advice.setups.length > 1}<Schools grounds={advice} />{/if}
+                    {#if advice.days.length}<Days grounds={advice} {units} />{/if}
+                </div>
+                <div class="stack">
+                    <Worth worth={advice.worth} unit={advice.unit} {fitting} />
+                    {#if advice.tieBreak}<Ties tie={advice.tieBreak} {fitting} onorder={(o) => order(fitting, o)} />{/if}
+                    {#if advice.setups.length > 1}<ConfirmRun grounds={advice} {fitting} chosen={choice} onchange={load} />{/if}
+                    {#if !locked}<form class="panel" onsubmit={(e) => save(e, fitting.setups.find((s) => s.tag === choice)!.id)}>
+                            <h2>Decision</h2>
+                            <div class="choices" role="radiogroup" aria-label="Chosen setup">
+                                {#each advice.setups as s (s.tag)}
+                                    <label class:on={choice === s.tag}
+                                        ><input type="radio" name="choice" value={s.tag} aria-label="Setup {s.tag}" bind:group={choice} /><Glyph
+                                            tag={s.tag}
+                                            r={11}
+                                        />{s.tag === advice.pick ? 'advised' : ''}</label
+                                    >
+                                {/each}
+                            </div>
+                            <label class="why"
+                                ><span
+                                    >Why{choice === advice.pick ? '' : ` ${choice} and not ${advice.pick}`}<small
+                                        >&nbsp;·
+                                        {choice === advice.pick ? 'in the fitter’s words, if you like' : 'a sentence for the record'}</small
+                                    ></span
+                                ><textarea rows="2" maxlength="2000" bind:value={why}></textarea></label
+                            >
+                            <div class="row">
+                                <button disabled={busy}>Save the decision for {choice}</button><span role="status" class="better">{note}</span>
+                            </div>
+                        </form>{/if}
+                    {#if decisions.length}<Decided {decisions} onchange={renew} />
+                        <p><a href="#/fitting/{fitting.id}/sheet">To the sheet</a></p>{/if}
                 </div>
             </div>
             {#if advice.notHit.length}<p class="small">{advice.notHit.join(', ')} without counted shots: not judged.</p>{/if}
@@ -140,43 +203,6 @@
                 may aim elsewhere by up to 4°; “same aim for all” keeps every setup on the middle. Spread is shrunk toward what is usual, so that a few shots do not
                 promise too much.
             </p>
-
-            <form class="panel" onsubmit={(e) => save(e, fitting.setups.find((s) => s.tag === choice)!.id)}>
-                <h2>Decision</h2>
-                <div class="choices" role="radiogroup" aria-label="Chosen setup">
-                    {#each advice.setups as s (s.tag)}
-                        <label class:on={choice === s.tag}
-                            ><input type="radio" name="choice" value={s.tag} aria-label="Setup {s.tag}" bind:group={choice} /><Glyph
-                                tag={s.tag}
-                                r={11}
-                            />{s.tag === advice.pick ? 'advised' : ''}</label
-                        >
-                    {/each}
-                </div>
-                <label class="why"
-                    ><span
-                        >Why{choice === advice.pick ? '' : ` ${choice} and not ${advice.pick}`}<small
-                            >&nbsp;·
-                            {choice === advice.pick ? 'in the fitter’s words, if you like' : 'a sentence for the record'}</small
-                        ></span
-                    ><textarea rows="2" maxlength="2000" bind:value={why}></textarea></label
-                >
-                <div class="row"><button disabled={busy}>Save the decision for {choice}</button><span role="status" class="better">{note}</span></div>
-            </form>
-        {/if}
-        {#if decisions.length}
-            <h2>Decided</h2>
-            <ul>
-                {#each decisions as dec (dec.id)}
-                    <li>
-                        <Glyph tag={dec.tag} r={10} />
-                        <span
-                            ><b>{when(dec.at)}</b>, {dec.by}{dec.setupId === dec.advisedSetupId ? '' : `, otherwise than advised (${dec.advice.pick})`}. {dec.reason}</span
-                        >
-                    </li>
-                {/each}
-            </ul>
-            <p><a href="#/fitting/{fitting.id}/sheet">To the sheet</a></p>
         {/if}
     {/snippet}
 </Frame>
@@ -220,7 +246,6 @@
     form {
         display: grid;
         gap: 12px;
-        max-width: 820px;
     }
     .choices {
         display: flex;
@@ -251,16 +276,14 @@
         gap: 12px;
         align-items: center;
     }
-    ul {
-        list-style: none;
-        padding: 0;
-        margin: 0;
+    .grounds {
         display: grid;
-        gap: 6px;
+        grid-template-columns: repeat(auto-fit, minmax(min(100%, 460px), 1fr));
+        gap: 26px 34px;
+        align-items: start;
     }
-    li {
-        display: flex;
-        gap: 8px;
-        align-items: center;
+    .stack {
+        display: grid;
+        gap: 20px;
     }
 </style>

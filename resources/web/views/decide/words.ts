@@ -1,6 +1,6 @@
-import type { Advice, Fitting, Judgement } from '../../api/types';
+import type { Advice, ConfirmRun, Decision, Fitting, Found, Grounds, Judgement, TieBreak, UnitChoice, Worth } from '../../api/types';
 import { nameOf } from '../../units/setups';
-import { factor, plain } from '../../units/units';
+import { factor, plain, signed, when } from '../../units/units';
 
 export const pct = (v: number): string => `${Math.round(v * 100)}\u00a0%`;
 export const judgement = (advice: Advice, tag: string): Judgement | undefined => advice.setups.find((s) => s.tag === tag);
@@ -78,4 +78,166 @@ export function sureness(advice: Advice, fitting: Fitting): string {
 
 export function list(tags: string[]): string {
     return tags.length < 2 ? (tags[0] ?? '') : `${tags.slice(0, -1).join(', ')} and ${tags.at(-1)}`;
+}
+
+export const SHORT_POLICY: Record<string, string> = { flagged: 'flagged out', all: 'all shots', robust: 'robust', 'best 6 of 8': 'best 6 of 8' };
+
+/** Another day in the player's unit of speed: 5 m/s of wind, a swing 3 mph slower. */
+export function dayText(day: string, units: UnitChoice): string {
+    const speed = (mps: number) => `${plain(mps * factor(units.speed), 0)} ${units.speed}`;
+    const said: Record<string, string> = {
+        'into the wind': `${speed(5)} into the wind`,
+        'wind from behind': `${speed(5)} from behind`,
+        'wind from the left': `${speed(5)} from the left`,
+        'wind from the right': `${speed(5)} from the right`,
+        'slower by 3 mph': `a swing ${speed(3 * 0.44704)} slower`,
+        'low heel miss': 'struck low on the heel',
+    };
+    return said[day] ?? day;
+}
+
+/** The pick against the runner-up, in the player's units: what it gains and what it gives up. */
+export function againstRunnerUp(advice: Advice, fitting: Fitting): string {
+    const pick = judgement(advice, advice.pick);
+    const next = advice.setups.filter((s) => s.tag !== advice.pick).sort((a, b) => b.gain - a.gain)[0];
+    if (!pick?.carry || !next?.carry) return '';
+    const gains: string[] = [];
+    const costs: string[] = [];
+    const carry = pick.carry.mean - next.carry.mean;
+    if (Math.abs(carry) * factor(fitting.player.units.distance) >= 1) (carry > 0 ? gains : costs).push(`${dist(carry, fitting)} of carry`);
+    if (pick.sideKnown && next.sideKnown) {
+        const points = Math.round((pick.share - next.share) * 100);
+        if (Math.abs(points) >= 2) (points > 0 ? gains : costs).push(`${Math.abs(points)} of 100 drives in the corridor`);
+    }
+    const stars = (tag: string) => fitting.ratings?.[String(fitting.setups.find((s) => s.tag === tag)?.id)]?.confidence;
+    const [a, b] = [stars(advice.pick), stars(next.tag)];
+    if (a !== undefined && b !== undefined && Math.abs(a - b) >= 0.5) (a > b ? gains : costs).push(`${plain(Math.abs(a - b), 1)} stars of confidence`);
+    if (!gains.length && !costs.length) return `Nothing that can be measured sets it apart from the runner-up ${next.tag}.`;
+    if (!costs.length) return `Against the runner-up ${next.tag} it gives up nothing, and gains ${gains.join(' and ')}.`;
+    return `Against the runner-up ${next.tag} it gives up ${costs.join(' and ')}${gains.length ? ` for ${gains.join(' and ')}` : ''}.`;
+}
+
+export function basisText(advice: Advice): string {
+    return advice.basis === 'models'
+        ? 'Judged by the models from all that was hit: gains are the same figures as in the finder.'
+        : 'Judged by the shots alone: a setup was hit without ball speed, launch, spin and direction, so the models cannot work from it.';
+}
+
+/** A setup that nobody hit and that is expected to beat the pick; empty where there is none. */
+export function notHitText(advice: Advice, found: Found): string {
+    const pick = found.setups.find((s) => s.setupTag === advice.pick || s.tag === advice.pick);
+    const best = found.setups.filter((s) => !s.tested)[0];
+    if (!pick || !best || best.gain - pick.gain < (found.unit === 'strokes' ? 0.015 : 1.5)) return '';
+    return `Not hit yet: ${[best.head, best.sleeve, best.weights].filter(Boolean).join(' · ')} is expected to beat the pick by ${plain((best.gain - pick.gain) * 1, found.unit === 'strokes' ? 3 : 1)} ${found.unit}.`;
+}
+
+/** Unanimous, or what the disagreement is about. */
+export function schoolsText(g: Grounds): string {
+    const main = g.schools.rows.find((r) => r.declared) ?? g.schools.rows[0];
+    const now = main?.cells[0];
+    if (!main || !now) return 'The benchmark has no shot that counts under this policy.';
+    if (g.schools.unanimous) return `Unanimous: every school picks ${now.pick}, whichever shots count.`;
+    const out: string[] = [];
+    const others = g.schools.rows.filter((r) => r !== main && r.cells[0] && r.cells[0].pick !== now.pick);
+    const byPick = new Map<string, string[]>();
+    for (const r of others) byPick.set(r.cells[0]!.pick, [...(byPick.get(r.cells[0]!.pick) ?? []), r.scoring]);
+    if (byPick.size)
+        out.push(`“${main.scoring}” picks ${now.pick}; ${[...byPick].map(([tag, who]) => `${list(who.map((w) => `“${w}”`))} ${tag}`).join(', ')}.`);
+    else out.push(`With the shots that count now every school picks ${now.pick}.`);
+    const turned = g.schools.policies.filter((_, i) => i > 0 && main.cells[i] && main.cells[i]!.pick !== now.pick);
+    out.push(
+        turned.length
+            ? `Counting ${list(turned.map((p) => `“${SHORT_POLICY[p.name] ?? p.name}”`))} would turn the pick to ${list([...new Set(turned.map((p) => main.cells[g.schools.policies.indexOf(p)]!.pick))])}: it hangs on which shots count.`
+            : 'Which shots count does not turn it.',
+    );
+    return out.join(' ');
+}
+
+/** Strokes saved: minus = it costs some. */
+const saved = (v: number): string => plain(v, 1);
+
+/** What a purchase gains over the own club at its best setting, beside its price. */
+export function worthText(worth: Worth | null, unit: string, fitting: Fitting): { head: string; rest: string; price: string } {
+    if (!worth) return { head: 'Nothing has to be bought.', rest: 'The pick is the own head, or only one head was hit.', price: '' };
+    const own = worth.adjusted.isOwn
+        ? 'the own club as it is'
+        : `the own club at ${worth.adjusted.tag ?? [worth.adjusted.sleeve, worth.adjusted.weights].filter(Boolean).join(', ')}`;
+    const k = unit === 'm' ? factor(fitting.player.units.distance) : 1;
+    const name = unit === 'm' ? fitting.player.units.distance : unit;
+    const perRound = worth.perRound !== null && worth.perRoundInterval !== null;
+    const gain = perRound
+        ? `saves about ${saved(worth.perRound!)} strokes a round of fourteen drives (likely ${saved(worth.perRoundInterval!.low)} to ${saved(worth.perRoundInterval!.high)})`
+        : `gains ${signed(worth.gain * k, 1)} ${name} (likely ${signed(worth.interval.low * k, 1)} to ${signed(worth.interval.high * k, 1)})`;
+    const head = {
+        more: `${worth.tag} is worth more than adjusting the own club.`,
+        less: `Adjusting the own club does more than buying ${worth.tag}.`,
+        open: `It cannot be told whether ${worth.tag} beats adjusting the own club.`,
+    }[worth.told]!;
+    const price = worth.price === null ? 'No price on the rack' : `${plain(worth.price, 0)} ${worth.currency}`;
+    const over = worth.price !== null && worth.money !== null && worth.price > worth.money ? ` The brief has ${plain(worth.money, 0)} ${worth.currency}.` : '';
+    const tried = worth.adjusted.isOwn || worth.adjusted.tested ? '' : ' That setting was not hit.';
+    return {
+        head,
+        rest: `${worth.head} ${gain} against ${own}; the chance that it gains at all is ${pct(worth.chance)}.${tried}${worth.adjustable ? '' : ' The own club is only described, so its other settings are not known.'}${over}`,
+        price,
+    };
+}
+
+export function tieText(tie: TieBreak): string {
+    if (tie.choice) return `Among those that cannot be told apart, ${tie.by} decides for ${tie.choice}.`;
+    return `${list(tie.left)} stay level by all of it: the player chooses.`;
+}
+
+/** What a criterion said of those that were left. */
+export function criterionText(criterion: string, step: TieBreak['steps'][number] | undefined, tie: TieBreak, fitting: Fitting): string {
+    if (!step) return 'not needed';
+    if (!step.known) {
+        if (criterion === 'start side' && fitting.brief.startSide === 'any') return 'passed over: the brief wants none';
+        return 'passed over: not known of all of them';
+    }
+    const { units } = fitting.player;
+    const say = (v: number): string =>
+        ({
+            confidence: `${plain(v, 1)} stars`,
+            apex: `${plain(v * factor(units.height), 0)} ${units.height} off`,
+            'start side': `${plain(v, 1)}° off`,
+            price: v === 0 ? 'nothing to buy' : `${plain(v, 0)} ${fitting.brief.currency}`.trim(),
+        })[criterion] ?? plain(v, 1);
+    const aim = criterion === 'apex' ? `, wanted ${plain(tie.wantedApexM * factor(units.height), 0)} ${units.height}` : '';
+    return `${Object.entries(step.values)
+        .map(([tag, v]) => `${tag} ${say(v!)}`)
+        .join(', ')}${aim}`;
+}
+
+/** What other days do to the pick. */
+export function daysText(g: Grounds, units: UnitChoice): string {
+    const turns = g.days.filter((d) => d.turns);
+    if (!turns.length) return `The pick stays ${g.pick} in every wind, on every ground, on a slower day and with the low heel miss.`;
+    return `The pick would be ${list([...new Set(turns.map((d) => d.pick))])} ${turns.length === g.days.length ? 'on every day' : `with: ${turns.map((d) => dayText(d.day, units)).join(', ')}`}.`;
+}
+
+export const CONFIRM_RULE =
+    'After a pause of five minutes: the benchmark, the chosen setup, the benchmark again, five counted shots each. It counts when the two legs of the benchmark agree in speed and side (|z| up to 2.5); else the player drifted. Overturned when the run alone speaks against the choice (|z| beyond 2.5), or when with its shots the choice is better with a chance under 50 %. Confirmed from 80 %. Else it stays open.';
+
+export function confirmVerdict(run: ConfirmRun): string {
+    const chance = `${run.chosen} is better than ${run.held} with a chance of ${pct(run.chance)}`;
+    const rest = run.rested ? ' Begun without the pause, because the player had rested.' : '';
+    const drift = Object.entries(run.drift)
+        .filter(([, z]) => Math.abs(z) > 2.5)
+        .map(([m]) => (m === 'sideM' ? 'side' : 'speed'));
+    const said = {
+        running: run.ended
+            ? `Ended before its last leg. ${chance}.`
+            : `Going on: ${run.legs.map((l) => `${l.tag} ${l.n} of ${run.shotsEach}`).join(', ') || 'no leg begun'}.`,
+        drifted: `Says nothing: between the two legs of ${run.held} the player drifted in ${list(drift)}. Rest, and run it again.`,
+        confirmed: `Confirmed: ${chance}, the run’s shots among them.`,
+        overturned: `Overturned: ${chance}, the run’s shots among them.`,
+        open: `Still open: ${chance}; 80 % are asked for.`,
+    }[run.word]!;
+    return `${said}${rest}`;
+}
+
+export function versionText(d: Decision): string {
+    const state = d.reopenedAt ? `locked, reopened ${when(d.reopenedAt)}` : d.lockedAt ? `locked ${when(d.lockedAt)}` : 'not locked';
+    return `Version ${d.version}, ${state}`;
 }

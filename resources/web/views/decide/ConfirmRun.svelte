@@ -1,0 +1,68 @@
+<script lang="ts">
+    import { push } from 'svelte-spa-router';
+    import { ApiError, post, say } from '../../api/client';
+    import type { ConfirmRun, Fitting, Grounds } from '../../api/types';
+    import Notice from '../../parts/Notice.svelte';
+    import { CONFIRM_RULE, confirmVerdict } from './words';
+
+    let { grounds, fitting, chosen, onchange }: { grounds: Grounds; fitting: Fitting; chosen: string; onchange: () => void } = $props();
+    let problem = $state('');
+    let mayRest = $state(false);
+    let busy = $state(false);
+    const run = $derived<ConfirmRun | null>(grounds.confirm);
+    const open = $derived(run !== null && run.ended === null);
+
+    async function begin(rested: boolean) {
+        busy = true;
+        problem = '';
+        try {
+            await post(`fittings/${fitting.id}/confirm`, { setupId: fitting.setups.find((s) => s.tag === chosen)!.id, rested });
+            push(`/fitting/${fitting.id}/bay`);
+        } catch (e) {
+            problem = say(e);
+            mayRest = e instanceof ApiError && 'rested' in e.fields;
+            onchange();
+        }
+        busy = false;
+    }
+</script>
+
+<section aria-label="Confirm run">
+    <h2>Confirm run</h2>
+    {#if run}<p class:good={run.word === 'confirmed'} class:warn={run.word === 'overturned' || run.word === 'drifted'}><b>{confirmVerdict(run)}</b></p>{/if}
+    <details>
+        <summary>The rule</summary>
+        <p class="small">{CONFIRM_RULE}</p>
+    </details>
+    {#if open}
+        <p><a href="#/fitting/{fitting.id}/bay">To the bay: leg {run!.legs.length || 1} of 3</a></p>
+    {:else if chosen && chosen !== grounds.benchmark}
+        <div class="row">
+            <button class="quiet" disabled={busy} onclick={() => begin(false)}>{run ? 'Another run' : 'Confirm'} {chosen} against {grounds.benchmark}</button>
+            {#if mayRest}<button class="plain" disabled={busy} onclick={() => begin(true)}>The player has rested</button>{/if}
+        </div>
+    {:else}
+        <p class="small">Choose another setup than the benchmark below to hold it against {grounds.benchmark} once more.</p>
+    {/if}
+    {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+</section>
+
+<style>
+    section {
+        display: grid;
+        gap: 8px;
+        align-content: start;
+    }
+    .row {
+        display: flex;
+        gap: 10px;
+        flex-wrap: wrap;
+        align-items: center;
+    }
+    .good {
+        color: var(--mint);
+    }
+    .warn {
+        color: var(--amber);
+    }
+</style>

@@ -1,0 +1,85 @@
+<script lang="ts">
+    import { post, say } from '../../api/client';
+    import type { Decision } from '../../api/types';
+    import Glyph from '../../parts/Glyph.svelte';
+    import Notice from '../../parts/Notice.svelte';
+    import { when } from '../../units/units';
+    import { versionText } from './words';
+
+    let { decisions, onchange }: { decisions: Decision[]; onchange: () => Promise<void> } = $props();
+    let why = $state('');
+    let problem = $state('');
+    let busy = $state(false);
+    const latest = $derived(decisions[0]!);
+    const locked = $derived(latest.lockedAt !== null && latest.reopenedAt === null);
+
+    async function send(path: string, body: Record<string, unknown>) {
+        busy = true;
+        problem = '';
+        try {
+            await post(path, body);
+            why = '';
+            await onchange();
+        } catch (e) {
+            problem = say(e);
+        }
+        busy = false;
+    }
+</script>
+
+<h2>Decided</h2>
+<ul>
+    {#each decisions as d (d.id)}
+        <li>
+            <Glyph tag={d.tag} r={10} />
+            <span
+                ><b>{versionText(d)}</b>, {when(d.at)}, {d.by}{d.setupId === d.advisedSetupId ? '' : `, otherwise than advised (${d.advice.pick})`}. {d.reason}{d.reopenWhy
+                    ? ` Reopened: ${d.reopenWhy}`
+                    : ''}</span
+            >
+        </li>
+    {/each}
+</ul>
+{#if locked}
+    <form
+        onsubmit={(e) => {
+            e.preventDefault();
+            void send(`decisions/${latest.id}/reopen`, { why });
+        }}
+    >
+        <label>Reopen, because <input bind:value={why} maxlength="300" /></label>
+        <button class="quiet" disabled={busy}>Reopen</button>
+        <span class="small">Version {latest.version} stays as it was locked.</span>
+    </form>
+{:else if latest.lockedAt === null}
+    <p>
+        <button disabled={busy} onclick={() => send(`decisions/${latest.id}/lock`, {})}>Lock the decision for {latest.tag}</button>
+        <span class="small">Keeps it with all it rests on. Reopening makes a new version.</span>
+    </p>
+{/if}
+{#if problem}<Notice kind="error">{problem}</Notice>{/if}
+
+<style>
+    ul {
+        list-style: none;
+        padding: 0;
+        margin: 0;
+        display: grid;
+        gap: 6px;
+    }
+    li {
+        display: flex;
+        gap: 8px;
+        align-items: center;
+    }
+    form {
+        display: flex;
+        gap: 10px;
+        align-items: center;
+        flex-wrap: wrap;
+    }
+    form input {
+        width: 26em;
+        max-width: 100%;
+    }
+</style>

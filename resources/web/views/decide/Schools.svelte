@@ -1,0 +1,62 @@
+<script lang="ts">
+    import type { Grounds } from '../../api/types';
+    import Glyph from '../../parts/Glyph.svelte';
+    import Scroll from '../../parts/Scroll.svelte';
+    import { schoolsText, SHORT_POLICY } from './words';
+
+    let { grounds }: { grounds: Grounds } = $props();
+</script>
+
+<section>
+    <h2>Who would pick what</h2>
+    <p>{schoolsText(grounds)}</p>
+    <Scroll label="Picks by school and by which shots count">
+        <table>
+            <thead>
+                <tr
+                    ><th>Best at</th>{#each grounds.schools.policies as p, i (p.name)}<th class:now={i === 0}>{SHORT_POLICY[p.name] ?? p.name}</th>{/each}</tr
+                >
+            </thead>
+            <tbody>
+                {#each grounds.schools.rows as row (row.scoring)}
+                    <tr class:declared={row.declared}>
+                        <td
+                            >{row.scoring}{#if row.declared}<small>the brief’s</small>{/if}</td
+                        >
+                        {#each row.cells as cell, i (i)}
+                            <td class:other={cell !== null && cell.pick !== grounds.pick}>
+                                {#if cell}<Glyph tag={cell.pick} r={9} />{#if cell.ties.length}<small>≈ {cell.ties.join(' ')}</small>{:else}<small>alone</small
+                                        >{/if}{:else}–{/if}
+                            </td>
+                        {/each}
+                    </tr>
+                {/each}
+            </tbody>
+        </table>
+    </Scroll>
+    <p class="small">≈ cannot be told from it. First column: the shots that count now.</p>
+</section>
+
+<style>
+    section {
+        display: grid;
+        gap: 8px;
+        align-content: start;
+    }
+    td {
+        white-space: nowrap;
+    }
+    td small {
+        margin-left: 5px;
+        color: var(--ink-2);
+    }
+    .declared td:first-child {
+        font-weight: 640;
+    }
+    .now {
+        border-bottom-color: var(--mint);
+    }
+    .other {
+        background: var(--amber-wash);
+    }
+</style>
