@@ -49,6 +49,10 @@ final readonly class Belief
 
     private const FACE_WITH_PATH = 0.3;
 
+    private const ROUNDS = 7;
+
+    private const SETTLING = 2;
+
     private const STEP = [0.3, 0.5, 0.5, 0.5, 0.5, 2.0, 2.0];
 
     /** How noisy a monitor's figures are: ball speed share, launch °, spin share, direction °, axis °; club speed share, attack °, path °, loft °, face °, strike mm. */
@@ -206,7 +210,9 @@ final readonly class Belief
         $impacts = array_map(static fn (array $t): Impact => new Impact($t['built']->body), $tested);
         $designs = array_map(fn (array $t): array => $this->rows($t['built'], $t['order']), $tested);
         $seen = array_map(fn (array $t): array => $this->seen($t['shots']), $tested);
-        for ($round = 0; $round < 5; $round++) {
+        for ($round = 0; $round < self::ROUNDS; $round++) {
+            // First to where the shots are; only then what is left over is scatter, and a far shot counts less. Else a setup far from what was believed is taken for bad shots.
+            $settling = $round < self::SETTLING;
             $lambda = [];
             $b = [];
             for ($i = 0; $i < $n; $i++) {
@@ -220,14 +226,14 @@ final readonly class Belief
             }
             $weights = self::SCATTER_DOF;
             foreach ($tested as $s => $_) {
-                $this->absorb($designs[$s], $impacts[$s], $seen[$s], $theta, $scatter, $lambda, $b, $m, $weights);
+                $this->absorb($designs[$s], $impacts[$s], $seen[$s], $theta, $scatter, ! $settling, $lambda, $b, $m, $weights);
             }
             foreach (Matrix::solve($lambda, $b) as $i => $value) {
                 // Steps clipped to three prior SD: the model is linear only nearby.
                 $limit = 3 / sqrt($prior[$i]);
                 $theta[$i] += max(-$limit, min($limit, $value - $theta[$i]));
             }
-            foreach ($m as $i => $row) {
+            foreach ($settling ? [] : $m as $i => $row) {
                 $scatter[$i] = array_map(static fn (float $v): float => $v / $weights, $row);
             }
         }
@@ -271,7 +277,7 @@ final readonly class Belief
      * @param  array<int, float>  $b
      * @param  array<int, array<int, float>>  $m
      */
-    private function absorb(array $rows, Impact $impact, array $shots, array $theta, array $scatter, array &$lambda, array &$b, array &$m, float &$weights): void
+    private function absorb(array $rows, Impact $impact, array $shots, array $theta, array $scatter, bool $robust, array &$lambda, array &$b, array &$m, float &$weights): void
     {
         $x = self::apply($rows, $theta);
         $base = self::ball($impact, $x);
@@ -357,7 +363,7 @@ final readonly class Belief
                 foreach ($r as $f => $v) {
                     $distance += $v * $ir[$f];
                 }
-                $w = min(1.0, (6 + $p) / (6 + $distance));
+                $w = $robust ? min(1.0, (6 + $p) / (6 + $distance)) : 1.0;
                 $total += $w;
                 // G r = Σ Jᵀ S⁻¹ r: the part of this shot that was scatter of the swing.
                 $gr = [];

@@ -26,9 +26,6 @@ final readonly class Search
 
     private const USUAL_BALL_SPEED_MPS = 65.0;
 
-    /** Changes whenever the meaning of kept clouds does. */
-    private const KEPT = 'clouds-1';
-
     /**
      * @param  list<array{built: Built, shots: list<\MintCarry\Core\Launch\LaunchShot>, order: float}>  $tested
      * @param  list<Built>  $heads  every setup of the whole rack
@@ -98,13 +95,26 @@ final readonly class Search
             return $fly();
         }
         $brief = $this->record->brief;
-        $key = hash('xxh128', serialize([self::KEPT, $this->record->seed, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf, $brief->squares(), $this->heads, array_map(static fn (array $t): array => [$t['built'], $t['order'], array_map(static fn ($s): array => $s->measured, $t['shots'])], $this->tested), $all]));
+        $key = hash('xxh128', serialize([self::models(), $this->record->seed, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf, $brief->squares(), $this->heads, array_map(static fn (array $t): array => [$t['built'], $t['order'], array_map(static fn ($s): array => $s->measured, $t['shots'])], $this->tested), $all]));
         $made = null;
         $bytes = $keep($key, static function () use ($fly, &$made): string {
             return ($made = $fly())->packed();
         });
 
         return $made ?? Clouds::unpacked($bytes, $all) ?? $fly();
+    }
+
+    /** Changes whenever the code of the models does: clouds of older models are not used. */
+    private static function models(): int
+    {
+        static $latest = 0;
+        foreach ($latest > 0 ? [] : ['Finder', 'Flight', 'Impact', 'Air', 'Club', 'Statistics'] as $folder) {
+            foreach (glob(dirname(__DIR__)."/{$folder}/*.php") ?: [] as $file) {
+                $latest = max($latest, (int) filemtime($file));
+            }
+        }
+
+        return $latest;
     }
 
     /** Clouds of what was hit alone: the same figures, in a fraction of the time. */

@@ -12,7 +12,7 @@ use Database\Seeders\DemoSeeder;
 function interfaces(): array
 {
     $source = (string) file_get_contents(dirname(__DIR__, 2).'/resources/web/api/types.ts');
-    preg_match_all('/export interface (\w+) \{\n(.*?)\n\}/s', $source, $found, PREG_SET_ORDER);
+    preg_match_all('/export interface (\w+)(?: extends \w+)? \{\n(.*?)\n\}/s', $source, $found, PREG_SET_ORDER);
     $out = [];
     foreach ($found as [, $name, $body]) {
         preg_match_all('/^    (\w+)(\??): (.+?)(?:;|\{)?$/m', $body, $fields, PREG_SET_ORDER);
@@ -128,4 +128,25 @@ it('answers comparison and advice as typed', function (): void {
         agree('Judgement', $setup);
         agree('Interval', $setup['strokesInterval']);
     }
+});
+
+it('answers the grounds of a decision and a confirm run as typed', function (): void {
+    $url = "api/fittings/{$this->decided}";
+    $chosen = collect($this->getJson($url)->json('setups'))->firstWhere('tag', 'D')['id'];
+    $this->postJson("{$url}/confirm", ['setupId' => $chosen, 'rested' => true])->assertCreated();
+    $grounds = $this->getJson("{$url}/decide")->assertOk()->json();
+    // Grounds are an advice with more.
+    agree('Advice', array_intersect_key($grounds, interfaces()['Advice']));
+    agree('Grounds', array_diff_key($grounds, interfaces()['Advice']));
+    foreach ($grounds['schools']['rows'] as $row) {
+        agree('SchoolRow', $row);
+        agree('SchoolCell', $row['cells'][0]);
+    }
+    agree('Worth', $grounds['worth']);
+    agree('TieBreak', $grounds['tieBreak']);
+    array_map(fn (array $day) => agree('OtherDay', $day), $grounds['days']);
+    agree('ConfirmRun', $grounds['confirm']);
+    $found = $this->getJson("{$url}/finder")->json();
+    agree('Found', $found);
+    agree('FoundSetup', $found['setups'][0]);
 });

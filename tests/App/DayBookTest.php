@@ -50,7 +50,9 @@ it('says what each fitting waits for', function (): void {
     $this->type($this->user, $fitting, $b, [$shot]);
     expect($missing())->toMatchArray(['shots' => '', 'compare' => '']);
     $this->postJson("api/fittings/{$fitting->id}/decisions", ['setupId' => $a->id, 'reason' => 'own club'])->assertCreated();
-    expect($missing())->toMatchArray(['decide' => '', 'sheet' => '']);
+    expect($missing())->toMatchArray(['decide' => 'not locked', 'sheet' => '']);
+    $this->postJson('api/decisions/'.$this->getJson("api/fittings/{$fitting->id}/decisions")->json('0.id').'/lock')->assertOk();
+    expect($missing()['decide'])->toBe('');
     expect($this->getJson('api/fittings')->json('0.decided'))->toBe('A');
 });
 

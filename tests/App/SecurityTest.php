@@ -26,7 +26,8 @@ it('keeps one studio out of every record of another, on every route', function (
     $held = HeldShot::query()->create(['studio_id' => $theirs->studio_id, 'bay_id' => $bay, 'sender_id' => 'x', 'body' => [], 'reason' => 'x'])->id;
     $trial = $this->postJson("api/fittings/{$fitting->id}/trials", ['setupId' => $setup->id])->assertCreated()->json('running.id');
     $entry = LogEntry::query()->latest('id')->value('id');
-    $ids = ['trial' => $trial, 'entry' => $entry, 'head' => $head['id'], 'sleeve' => $head['sleeveId'], 'part' => $part, 'bay' => $bay, 'held' => $held, 'device' => 'gauge', 'fitting' => $fitting->id, 'setup' => $setup->id, 'shot' => Shot::query()->firstOrFail()->id, 'file' => $file];
+    $decision = $this->postJson("api/fittings/{$fitting->id}/decisions", ['setupId' => $setup->id])->assertCreated()->json('id');
+    $ids = ['decision' => $decision, 'trial' => $trial, 'entry' => $entry, 'head' => $head['id'], 'sleeve' => $head['sleeveId'], 'part' => $part, 'bay' => $bay, 'held' => $held, 'device' => 'gauge', 'fitting' => $fitting->id, 'setup' => $setup->id, 'shot' => Shot::query()->firstOrFail()->id, 'file' => $file];
 
     $ours = $this->fitter('Ours');
     $tried = 0;
@@ -47,7 +48,7 @@ it('keeps one studio out of every record of another, on every route', function (
     expect($tried)->toBeGreaterThan(35)
         ->and(Shot::query()->count())->toBe(1)
         ->and(ImportFile::query()->count())->toBe(1)
-        ->and(Decision::query()->count())->toBe(0);
+        ->and(Decision::query()->whereNull('locked_at')->count())->toBe(1);
     expect($this->actingAs($ours)->getJson('api/fittings')->json())->toBe([])
         ->and($this->getJson('api/players')->json())->toBe([]);
     $rack = $this->getJson('api/rack')->json();

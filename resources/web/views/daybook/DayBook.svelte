@@ -3,6 +3,7 @@
     import { get, post, say } from '../../api/client';
     import type { DayBookEntry, Fitting, Hand, UnitChoice } from '../../api/types';
     import Field from '../../parts/Field.svelte';
+    import FileIn from '../../parts/FileIn.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
     import TopBar from '../../parts/TopBar.svelte';
@@ -46,6 +47,18 @@
             problem = say(e);
         }
         busy = false;
+    }
+    interface Brought {
+        player: string;
+        hand: Hand;
+        setups: string[];
+        shots: number;
+        rack: { added: string[]; there: string[] };
+        fittingId: number | null;
+    }
+    function done(answer: Brought): string {
+        push(`/fitting/${answer.fittingId}/compare`);
+        return '';
     }
     function waits(entry: DayBookEntry): string {
         return entry.decided
@@ -100,22 +113,34 @@
             </ul>
         {/if}
     </section>
-    <form class="panel" onsubmit={begin}>
-        <h2>New fitting</h2>
-        <Field label="Player"><input required maxlength="80" autocomplete="off" bind:value={name} /></Field>
-        <fieldset>
-            <legend>Plays</legend>
-            <label><input type="radio" value="right" bind:group={hand} /> right-handed</label>
-            <label><input type="radio" value="left" bind:group={hand} /> left-handed</label>
-        </fieldset>
-        <Field label="Reads in">
-            <select bind:value={scale}
-                >{#each Object.entries(SCALES) as [key, [label]] (key)}<option value={key}>{label}</option>{/each}</select
-            >
-        </Field>
-        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
-        <button disabled={busy}>Begin</button>
-    </form>
+    <div class="side">
+        <form class="panel" onsubmit={begin}>
+            <h2>New fitting</h2>
+            <Field label="Player"><input required maxlength="80" autocomplete="off" bind:value={name} /></Field>
+            <fieldset>
+                <legend>Plays</legend>
+                <label><input type="radio" value="right" bind:group={hand} /> right-handed</label>
+                <label><input type="radio" value="left" bind:group={hand} /> left-handed</label>
+            </fieldset>
+            <Field label="Reads in">
+                <select bind:value={scale}
+                    >{#each Object.entries(SCALES) as [key, [label]] (key)}<option value={key}>{label}</option>{/each}</select
+                >
+            </Field>
+            {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+            <button disabled={busy}>Begin</button>
+        </form>
+        <section class="panel" aria-label="Bring a fitting in">
+            <h2>Bring a fitting in</h2>
+            <FileIn label="Choose a fitting file" accept=".json" path="fittings/import" {done}>
+                {#snippet look(seen: Brought, name: string, keep: () => void)}
+                    {name}: {seen.player}, {seen.hand}-handed, setups {seen.setups.join(', ') || 'none'}, {seen.shots} shots.
+                    {seen.rack.added.length ? `New on the rack: ${seen.rack.added.join(', ')}.` : 'Nothing new for the rack.'}
+                    <button class="plain" onclick={keep}>Add it to the day book</button>
+                {/snippet}
+            </FileIn>
+        </section>
+    </div>
 </main>
 
 <style>
@@ -127,6 +152,14 @@
         align-items: start;
         max-width: 1280px;
         margin: 0 auto;
+    }
+    .side {
+        display: grid;
+        gap: 20px;
+    }
+    .side section {
+        display: grid;
+        gap: 10px;
     }
     .top {
         display: flex;

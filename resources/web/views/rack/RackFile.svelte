@@ -1,35 +1,14 @@
 <script lang="ts">
-    import { call, say } from '../../api/client';
-    import Notice from '../../parts/Notice.svelte';
+    import FileIn from '../../parts/FileIn.svelte';
 
     let { onchange }: { onchange: () => void } = $props();
-    let file = $state<File | null>(null);
-    let seen = $state<{ added: string[]; there: string[] } | null>(null);
-    let problem = $state('');
-    let note = $state('');
-
-    async function send(keep: boolean) {
-        problem = note = '';
-        const body = new FormData();
-        body.append('file', file!);
-        body.append('keep', keep ? '1' : '0');
-        try {
-            const done = await call<{ added: string[]; there: string[] }>('POST', 'rack/import', body);
-            if (keep) {
-                note = `${done.added.length} added to the rack.`;
-                seen = null;
-                file = null;
-                onchange();
-            } else seen = done;
-        } catch (e) {
-            problem = say(e);
-            seen = null;
-        }
+    interface Seen {
+        added: string[];
+        there: string[];
     }
-    function choose(event: Event & { currentTarget: HTMLInputElement }) {
-        file = event.currentTarget.files?.[0] ?? null;
-        event.currentTarget.value = '';
-        if (file) void send(false);
+    function done(answer: Seen): string {
+        onchange();
+        return `${answer.added.length} added to the rack.`;
     }
 </script>
 
@@ -44,17 +23,14 @@
     </section>
     <section>
         <h2>Bring one in</h2>
-        <label class="drop"><span>Choose a rack file, JSON or CSV</span><input type="file" accept=".json,.csv,.txt" onchange={choose} /></label>
         <p class="small">What is already on the rack stays as it is; only what is new is added.</p>
-        {#if seen}
-            <Notice>
-                {file?.name}: {seen.added.length} new{seen.added.length ? ` (${seen.added.slice(0, 6).join(', ')}${seen.added.length > 6 ? ' …' : ''})` : ''}, {seen
+        <FileIn label="Choose a rack file, JSON or CSV" accept=".json,.csv,.txt" path="rack/import" {done}>
+            {#snippet look(seen: Seen, name: string, keep: () => void)}
+                {name}: {seen.added.length} new{seen.added.length ? ` (${seen.added.slice(0, 6).join(', ')}${seen.added.length > 6 ? ' …' : ''})` : ''}, {seen
                     .there.length} already here.
-                {#if seen.added.length}<button class="plain" onclick={() => send(true)}>Add {seen.added.length} to the rack</button>{/if}
-            </Notice>
-        {/if}
-        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
-        {#if note}<Notice kind="good">{note}</Notice>{/if}
+                {#if seen.added.length}<button class="plain" onclick={keep}>Add {seen.added.length} to the rack</button>{/if}
+            {/snippet}
+        </FileIn>
     </section>
 </div>
 
@@ -68,12 +44,5 @@
         display: grid;
         gap: 10px;
         align-content: start;
-    }
-    .drop {
-        display: grid;
-        gap: 8px;
-        border: 1.5px dashed var(--ink-2);
-        border-radius: 10px;
-        padding: 16px;
     }
 </style>

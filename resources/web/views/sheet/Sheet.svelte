@@ -26,9 +26,16 @@
                 <header>
                     <div>
                         <h1>{fitting.player.name}: {decision.tag === own.tag ? 'the club stays' : setup.head}</h1>
-                        <p>{fitting.player.hand}-handed · driver fitting of {when(decision.at)} · fitted by {decision.by}</p>
+                        <p>
+                            {fitting.player.hand}-handed · driver fitting of {when(decision.at)} · fitted by {decision.by} · version {decision.version}{decision.lockedAt &&
+                            !decision.reopenedAt
+                                ? ''
+                                : ', not locked'}
+                        </p>
                     </div>
-                    <button class="no-print" onclick={() => window.print()}>Print</button>
+                    <span class="no-print actions"
+                        ><a href="/api/fittings/{fitting.id}/file" download>Fitting file</a> <button onclick={() => window.print()}>Print</button></span
+                    >
                 </header>
                 {#if fitting.brief.wish}<p class="wish">Wanted: {fitting.brief.wish}</p>{/if}
 
@@ -168,6 +175,12 @@
         align-items: flex-start;
         border-bottom: 2px solid var(--ink);
         padding-bottom: 10px;
+    }
+    .actions {
+        display: flex;
+        gap: 14px;
+        align-items: center;
+        white-space: nowrap;
     }
     .wish {
         font-size: var(--lead);

@@ -61,7 +61,10 @@
                 <button class:quiet={way !== 'file'} aria-pressed={way === 'file'} onclick={() => (way = 'file')}>From a file</button>
                 <button class:quiet={way !== 'type'} aria-pressed={way === 'type'} onclick={() => (way = 'type')}>Type them</button>
             </div>
-            <a class="small out" href="/api/fittings/{fitting.id}/shots.csv" download>All shots as CSV</a>
+            <span class="small out"
+                ><a href="/api/fittings/{fitting.id}/shots.csv" download>All shots as CSV</a> ·
+                <a href="/api/fittings/{fitting.id}/file" download>The whole fitting as a file</a></span
+            >
         </div>
         {#if problem}<Notice kind="error">{problem}</Notice>{/if}
         {#if note}<Notice kind="good">{note}</Notice>{/if}

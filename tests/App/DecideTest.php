@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Confirm;
+use App\Models\Decision;
+use App\Models\LogEntry;
+use App\Models\Rating;
+use App\Models\Setup;
+use App\Models\Shot;
+use App\Models\Trial;
+
+// The grounds of a decision, the confirm run, and versions that are locked and reopened.
+
+beforeEach(function (): void {
+    $this->user = $this->fitter();
+    $this->case = $this->fitting($this->user);
+    $this->head = $this->rackHead($this->user);
+    $this->actingAs($this->user);
+    $this->url = "api/fittings/{$this->case->id}";
+    $this->build = fn (array $more = []): Setup => Setup::query()->findOrFail($this->postJson("{$this->url}/setups", $more + ['headId' => $this->head['id'], 'sleeveLabel' => 'N'])->assertCreated()->json('id'));
+    $this->hit = fn (Setup $setup, float $mph = 148, int $n = 4, float $direction = 0) => $this->type($this->user, $this->case, $setup, array_map(fn (int $i): array => ['ballSpeedMps' => (string) ($mph + $i % 3), 'launchDeg' => (string) (12 + 0.5 * ($i % 3)), 'spinRpm' => (string) (2400 + 70 * ($i % 4)), 'directionDeg' => (string) ($direction + $i % 3 - 1), 'spinAxisDeg' => (string) ($i % 4 - 2), 'clubSpeedMps' => '101'], range(1, $n)))->assertCreated();
+    [$this->a, $this->b] = [($this->build)(), ($this->build)(['sleeveLabel' => '+1.4'])];
+    ($this->hit)($this->a, 146, 6, 3);
+    ($this->hit)($this->b, 150, 6);
+});
+
+it('gives the grounds of a decision with the same figures as the finder', function (): void {
+    $decide = $this->getJson("{$this->url}/decide")->assertOk()->json();
+    $found = $this->getJson("{$this->url}/finder")->json();
+    expect($decide['basis'])->toBe('models')->and($decide['confirm'])->toBeNull()
+        ->and($decide['schools']['rows'])->toHaveCount(5)->and($decide['days'])->toHaveCount(9)
+        ->and($decide['worth'])->toBeNull() // both are the own head
+        ->and(collect($decide['setups'])->firstWhere('tag', 'B')['gain'])->toEqualWithDelta(collect($found['setups'])->firstWhere('setupTag', 'B')['gain'], 1e-9)
+        ->and($this->getJson("{$this->url}/advice")->json('setups'))->toEqual($decide['setups']);
+});
+
+it('breaks ties in the order that the fitter set, and refuses an order that is none', function (): void {
+    $version = fn (): int => $this->getJson($this->url)->json('version');
+    $this->patchJson($this->url, ['version' => $version(), 'tieOrder' => ['price', 'confidence']])->assertOk()->assertJsonPath('tieOrder', ['price', 'confidence']);
+    expect($this->getJson("{$this->url}/decide")->json('tieBreak.order') ?? ['price', 'confidence'])->toBe(['price', 'confidence'])
+        ->and(LogEntry::query()->latest('id')->value('words'))->toContain('price, then confidence');
+    $this->patchJson($this->url, ['version' => $version(), 'tieOrder' => ['luck']])->assertUnprocessable();
+    expect($this->getJson($this->url)->json('tieOrder'))->toBe(['price', 'confidence']);
+});
+
+it('takes what the player said of confidence into the tie', function (): void {
+    $same = ($this->build)(['sleeveLabel' => '-1.4', 'branchedFromId' => $this->a->id]);
+    $trial = Trial::query()->findOrFail($this->postJson("{$this->url}/trials", ['setupId' => $same->id])->assertCreated()->json('running.id'));
+    ($this->hit)($same, 146, 6, 3);
+    foreach ([[$this->a, 2], [$this->b, 2], [$same, 5]] as $i => [$setup, $stars]) {
+        $of = $i === 2 ? $trial : Trial::query()->create(['studio_id' => $this->user->studio_id, 'fitting_id' => $this->case->id, 'setup_id' => $setup->id, 'number' => 10 + $i, 'place' => [], 'begun_by' => $this->user->id]);
+        Rating::query()->create(['studio_id' => $this->user->studio_id, 'fitting_id' => $this->case->id, 'setup_id' => $setup->id, 'trial_id' => $of->id, 'kind' => 'confidence', 'stars' => $stars, 'rated_by' => $this->user->id]);
+    }
+    $tie = $this->getJson("{$this->url}/decide")->json('tieBreak');
+    if ($tie !== null && in_array('C', $tie['steps'][0]['left'], true)) {
+        expect($tie['steps'][0]['criterion'])->toBe('confidence')->and($tie['steps'][0]['values']['C'])->toEqual(5)->and($tie['choice'])->toBe('C');
+    }
+    expect($tie)->not->toBeNull();
+});
+
+it('runs a confirm run: pause, three legs of counted shots, a word', function (): void {
+    // The player has just hit.
+    $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id])->assertUnprocessable()->assertJsonValidationErrors('rested');
+    expect(Confirm::query()->count())->toBe(0);
+    $this->travel(6)->minutes();
+    $this->postJson("{$this->url}/confirm", ['setupId' => $this->a->id])->assertUnprocessable(); // the benchmark itself
+    $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'shotsEach' => 3])->assertCreated()->assertJsonPath('word', 'running')->assertJsonPath('rested', false);
+    $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id])->assertUnprocessable(); // one at a time
+    expect($this->getJson("{$this->url}/bay")->json('confirm'))->toMatchArray(['leg' => 0, 'tag' => null, 'next' => 'A', 'shotsEach' => 3]);
+
+    foreach ([[$this->a, 146, 3.0], [$this->b, 150, 0.0], [$this->a, 146, 3.0]] as $leg => [$setup, $mph, $direction]) {
+        $this->postJson("{$this->url}/confirm/next", [])->assertOk();
+        expect($this->getJson("{$this->url}/bay")->json('running.tag'))->toBe($setup->tag);
+        ($this->hit)($setup, $mph, 2, $direction);
+        $this->postJson("{$this->url}/confirm/next", [])->assertUnprocessable()->assertJsonFragment(['message' => 'This leg still needs 1 counted shot.']);
+        ($this->hit)($setup, $mph + 1, 1, $direction);
+        expect($this->getJson("{$this->url}/bay")->json('confirm'))->toMatchArray(['leg' => $leg + 1, 'tag' => $setup->tag, 'n' => 3, 'next' => ['B', 'A', null][$leg]]);
+    }
+    $done = $this->postJson("{$this->url}/confirm/next", [])->assertOk()->json();
+    $chance = collect($this->getJson("{$this->url}/advice")->json('setups'))->firstWhere('tag', 'B')['chanceBetter'];
+    expect($done['ended'])->not->toBeNull()
+        ->and(array_column($done['legs'], 'tag'))->toBe(['A', 'B', 'A'])
+        ->and($done['chance'])->toEqual($chance)
+        ->and($done['word'])->toBe($chance >= 0.8 ? 'confirmed' : ($chance < 0.5 ? 'overturned' : 'open'))
+        ->and($this->getJson("{$this->url}/bay")->json('confirm'))->toBeNull()
+        // Its shots count like any others.
+        ->and(Shot::query()->count())->toBe(21);
+    $this->postJson("{$this->url}/confirm/next", [])->assertUnprocessable();
+});
+
+it('leaves out of a leg what does not count, and keeps the shots of a run that is ended', function (): void {
+    $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'rested' => true])->assertCreated()->assertJsonPath('rested', true);
+    $this->postJson("{$this->url}/confirm/next", [])->assertOk();
+    ($this->hit)($this->a, 146, 5, 3);
+    $this->patchJson('api/shots/'.Shot::query()->latest('id')->value('id'), ['leftOut' => ['reason' => 'mishit']])->assertOk();
+    $this->postJson("{$this->url}/confirm/next", [])->assertUnprocessable();
+    $this->deleteJson("{$this->url}/confirm")->assertOk()->assertJsonPath('word', 'running');
+    expect(Shot::query()->count())->toBe(17)->and($this->getJson("{$this->url}/bay")->json('confirm'))->toBeNull();
+    $this->deleteJson("{$this->url}/confirm")->assertUnprocessable();
+    expect(LogEntry::query()->pluck('words')->all())->toContain('began a confirm run of B', 'ended the confirm run');
+});
+
+it('keeps a confirm run and a blind trial apart', function (): void {
+    $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'rested' => true])->assertCreated();
+    $this->deleteJson("{$this->url}/confirm")->assertOk();
+    $this->postJson("{$this->url}/blind", ['setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2])->assertCreated();
+    $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'rested' => true])->assertUnprocessable()->assertJsonFragment(['message' => 'A blind trial is going on: reveal it first.']);
+});
+
+it('locks a decision with its grounds, refuses another, and makes a new version when it is reopened', function (): void {
+    $save = fn (Setup $setup, string $why = 'feels right') => $this->postJson("{$this->url}/decisions", ['setupId' => $setup->id, 'reason' => $why]);
+    $first = $save($this->b)->assertCreated()->assertJsonPath('version', 1)->json('id');
+    $second = $save($this->a)->assertCreated()->assertJsonPath('version', 1)->json('id');
+    $this->postJson("api/decisions/{$first}/lock")->assertUnprocessable(); // a newer one has been saved
+    $locked = $this->postJson("api/decisions/{$second}/lock")->assertOk()->json();
+    expect($locked['lockedAt'])->not->toBeNull()->and($locked['proof']['schools']['rows'])->toHaveCount(5)->and($locked['proof']['days'])->toHaveCount(9)
+        ->and($this->getJson($this->url)->json('missing.decide'))->toBe('');
+    $this->postJson("api/decisions/{$second}/lock")->assertUnprocessable();
+    $save($this->b)->assertStatus(409)->assertJsonFragment(['message' => 'The decision for A is locked as version 1. Reopen it with a reason; that makes a new version and keeps this one.']);
+    expect(Decision::query()->count())->toBe(2);
+
+    $this->postJson("api/decisions/{$second}/reopen", ['why' => ''])->assertUnprocessable();
+    $this->postJson("api/decisions/{$second}/reopen", ['why' => 'She broke the shaft'])->assertOk()->assertJsonPath('reopenWhy', 'She broke the shaft');
+    $this->postJson("api/decisions/{$second}/reopen", ['why' => 'again'])->assertUnprocessable();
+    expect($this->getJson($this->url)->json('missing.decide'))->toBe('reopened');
+    $save($this->b)->assertCreated()->assertJsonPath('version', 2);
+    $all = $this->getJson("{$this->url}/decisions")->json();
+    expect(array_column($all, 'version'))->toBe([2, 1, 1])->and($all[1]['proof'])->not->toBeNull();
+});
+
+it('does not let the log take a locked decision back', function (): void {
+    $id = $this->postJson("{$this->url}/decisions", ['setupId' => $this->b->id, 'reason' => 'x'])->assertCreated()->json('id');
+    $entry = LogEntry::query()->where('words', 'decided for B')->value('id');
+    $this->postJson("api/decisions/{$id}/lock")->assertOk();
+    $this->postJson("api/log/{$entry}/undo")->assertUnprocessable()->assertJsonFragment(['message' => 'The decision is locked: reopen it on Decide, which makes a new version.']);
+    $this->postJson('api/log/'.LogEntry::query()->latest('id')->value('id').'/undo')->assertUnprocessable();
+    expect(Decision::query()->findOrFail($id)->isLocked())->toBeTrue();
+});
+
+it('keeps what it rested on when it was locked, whatever is hit after', function (): void {
+    $id = $this->postJson("{$this->url}/decisions", ['setupId' => $this->b->id, 'reason' => 'x'])->assertCreated()->json('id');
+    $proof = $this->postJson("api/decisions/{$id}/lock")->json('proof');
+    ($this->hit)($this->b, 130, 6);
+    expect($this->getJson("{$this->url}/decisions")->json('0.proof'))->toEqual($proof)
+        ->and($this->getJson("{$this->url}/decide")->json('setups'))->not->toEqual($proof['setups']);
+});
+
+it('says why nothing can be decided', function (): void {
+    $empty = $this->fitting($this->user);
+    $this->getJson("api/fittings/{$empty->id}/decide")->assertUnprocessable();
+    $this->addSetup($empty);
+    expect($this->getJson("api/fittings/{$empty->id}/decide")->assertUnprocessable()->json('message'))->toContain('No setup has a counted shot yet');
+});
