@@ -103,6 +103,7 @@ it('leaves out of a leg what does not count, and keeps the shots of a run that i
 
 it('keeps a confirm run and a blind trial apart', function (): void {
     $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'rested' => true])->assertCreated();
+    $this->postJson("{$this->url}/blind", ['setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2])->assertUnprocessable();
     $this->deleteJson("{$this->url}/confirm")->assertOk();
     $this->postJson("{$this->url}/blind", ['setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2])->assertCreated();
     $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'rested' => true])->assertUnprocessable()->assertJsonFragment(['message' => 'A blind trial is going on: reveal it first.']);

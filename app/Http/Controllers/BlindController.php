@@ -8,6 +8,7 @@ use App\Actions\RunTrial;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\BayResource;
 use App\Models\Blind;
+use App\Models\Confirm;
 use App\Models\Fitting;
 use App\Models\Setup;
 use App\Models\Trial;
@@ -36,6 +37,9 @@ final class BlindController
         $user = self::user($request);
         if (Blind::open($fitting) !== null) {
             throw ValidationException::withMessages(['blind' => 'A blind trial is going on: reveal it first.']);
+        }
+        if (Confirm::open($fitting) !== null) {
+            throw ValidationException::withMessages(['blind' => 'A confirm run is going on: finish it or end it first.']);
         }
         $order = BlindOrder::of(array_values(array_map(intval(...), $given['setupIds'])), (int) $given['rounds'], new Randomizer);
         Journal::note($fitting, $user, 'began a blind trial of '.count($given['setupIds']).' settings', function () use ($fitting, $user, $order, $given, $run): void {

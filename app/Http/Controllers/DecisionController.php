@@ -11,6 +11,7 @@ use App\Models\Fitting;
 use App\Support\ConfirmState;
 use App\Support\Journal;
 use App\Support\Judged;
+use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -52,10 +53,7 @@ final class DecisionController
     public function store(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate(['setupId' => ['required', 'integer'], 'reason' => ['nullable', 'string', 'max:2000']]);
-        $before = $fitting->decisions()->first();
-        if ($before?->isLocked() === true) {
-            return response()->json(['message' => "The decision for {$before->setup->tag} is locked as version {$before->number}. Reopen it with a reason; that makes a new version and keeps this one."], 409);
-        }
+        self::requireOpen($fitting->decisions()->first());
         $judged = new Judged($fitting);
         $advice = AdviceReport::of($judged->record());
         $chosen = $judged->setups[$given['setupId']] ?? null;
@@ -68,8 +66,15 @@ final class DecisionController
         }
         $user = self::user($request);
         $advisedId = array_key_first(array_filter($judged->setups, fn ($s): bool => $s->tag === $advice['pick']));
-        $decision = Journal::note($fitting, $user, "decided for {$chosen->tag}", fn (): Decision => Decision::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $chosen->id, 'advised_setup_id' => $advisedId ?? $chosen->id,
-            'reason' => $reason, 'advice' => $advice, 'decided_by' => $user->id, 'number' => $before === null ? 1 : $before->number + ($before->locked_at === null ? 0 : 1)]));
+        $decision = Journal::note($fitting, $user, "decided for {$chosen->tag}", function () use ($fitting, $chosen, $advisedId, $advice, $reason, $user): Decision {
+            // Another screen may be locking at the same moment.
+            Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
+            $before = $fitting->decisions()->first();
+            self::requireOpen($before);
+
+            return Decision::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $chosen->id, 'advised_setup_id' => $advisedId ?? $chosen->id,
+                'reason' => $reason, 'advice' => $advice, 'decided_by' => $user->id, 'number' => $before === null ? 1 : $before->number + ($before->locked_at === null ? 0 : 1)]);
+        });
         $fitting->touch();
 
         return self::answer($decision, 201);
@@ -79,13 +84,15 @@ final class DecisionController
     public function lock(Request $request, Decision $decision): JsonResponse
     {
         $fitting = $decision->fitting;
-        if ($fitting->decisions()->value('id') !== $decision->id || $decision->locked_at !== null) {
-            throw ValidationException::withMessages(['decision' => $decision->locked_at !== null ? 'That version has been locked before.' : 'A newer decision has been saved since: lock that one.']);
-        }
+        self::requireLatest($fitting, $decision->refresh());
         $user = self::user($request);
         $proof = self::groundsOf($fitting);
         // Past the journal on purpose.
-        Journal::note($fitting, $user, "locked the decision for {$decision->setup->tag} as version {$decision->number}", fn () => DB::table('decisions')->where('id', $decision->id)->update(['locked_at' => now(), 'proof' => json_encode($proof), 'updated_at' => now()]));
+        Journal::note($fitting, $user, "locked the decision for {$decision->setup->tag} as version {$decision->number}", function () use ($fitting, $decision, $proof): void {
+            Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
+            self::requireLatest($fitting, $decision);
+            DB::table('decisions')->where('id', $decision->id)->update(['locked_at' => now(), 'proof' => json_encode($proof), 'updated_at' => now()]);
+        });
 
         return self::answer($decision->refresh());
     }
@@ -100,6 +107,20 @@ final class DecisionController
         Journal::note($decision->fitting, $user, "reopened version {$decision->number} of the decision: {$given['why']}", fn () => DB::table('decisions')->where('id', $decision->id)->update(['reopened_at' => now(), 'reopen_why' => $given['why'], 'updated_at' => now()]));
 
         return self::answer($decision->refresh());
+    }
+
+    private static function requireOpen(?Decision $before): void
+    {
+        if ($before?->isLocked() === true) {
+            throw new HttpResponseException(response()->json(['message' => "The decision for {$before->setup->tag} is locked as version {$before->number}. Reopen it with a reason; that makes a new version and keeps this one."], 409));
+        }
+    }
+
+    private static function requireLatest(Fitting $fitting, Decision $decision): void
+    {
+        if ($fitting->decisions()->value('id') !== $decision->id || $decision->locked_at !== null) {
+            throw ValidationException::withMessages(['decision' => $decision->locked_at !== null ? 'That version has been locked before.' : 'A newer decision has been saved since: lock that one.']);
+        }
     }
 
     private static function answer(Decision $decision, int $status = 200): JsonResponse
