@@ -8,9 +8,10 @@ use App\Models\Bay;
 use App\Models\Fitting;
 use App\Models\HeldShot;
 use App\Models\Shot;
-use App\Models\Trial;
 use App\Support\Live;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
+use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Launch\Issue;
 use MintCarry\Core\Launch\ShotRow;
 use MintCarry\Core\Launch\TypedShot;
@@ -28,12 +29,18 @@ final class TakeShots
     public function __invoke(Bay $bay, array $shots): array
     {
         return DB::transaction(function () use ($bay, $shots): array {
-            $bay = Bay::query()->lockForUpdate()->findOrFail($bay->id);
-            $fitting = $bay->fitting_id === null ? null : Fitting::query()->with('player')->lockForUpdate()->find($bay->fitting_id);
-            $trial = $fitting?->running_trial_id === null ? null : Trial::query()->find($fitting->running_trial_id);
-            $answers = array_map(fn (array $shot): array => $this->before($bay, $shot['id']) ?? $this->take($bay, $fitting, $trial, $shot), $shots);
+            // Bay, fitting, player and running trial in one go, locked: this is the path that fifty monitors take at once.
+            $row = DB::table('bays')->leftJoin('fittings', 'fittings.id', '=', 'bays.fitting_id')->leftJoin('players', 'players.id', '=', 'fittings.player_id')->leftJoin('trials', 'trials.id', '=', 'fittings.running_trial_id')
+                ->where('bays.id', $bay->id)->lockForUpdate()->first(['fittings.*', 'players.hand as player_hand', 'trials.id as trial', 'trials.setup_id as trial_setup', 'trials.kind as trial_kind']) ?? throw (new ModelNotFoundException)->setModel(Bay::class);
+            $fitting = $row->id === null ? null : (new Fitting)->newFromBuilder(array_diff_key((array) $row, ['player_hand' => 1, 'trial' => 1, 'trial_setup' => 1, 'trial_kind' => 1]));
+            $known = $this->known($bay, array_column($shots, 'id'));
+            $sequence = $fitting === null ? 0 : (int) Shot::query()->where('fitting_id', $fitting->id)->max('sequence');
+            $answers = [];
+            foreach ($shots as $shot) {
+                $answers[] = $known[$shot['id']] ??= $this->take($bay, $fitting, $row, $sequence + 1 + count($answers), $shot);
+            }
             if ($fitting !== null) {
-                $fitting->touch();
+                DB::table('fittings')->where('id', $fitting->id)->update(['updated_at' => now()]);
                 DB::afterCommit(fn () => Live::changed($fitting));
             }
 
@@ -42,53 +49,61 @@ final class TakeShots
     }
 
     /**
-     * The answer that this shot got when it came first.
+     * The answers that these shots got when they came first, by the sender's id.
      *
-     * @return array{id: string, status: string, shot: int|null, reason: string|null}|null
+     * @param  list<string>  $ids
+     * @return array<string, array{id: string, status: string, shot: int|null, reason: string|null}>
      */
-    private function before(Bay $bay, string $id): ?array
+    private function known(Bay $bay, array $ids): array
     {
-        $held = HeldShot::query()->where('bay_id', $bay->id)->where('sender_id', $id)->first();
-        if ($held !== null) {
-            return ['id' => $id, 'status' => 'held', 'shot' => null, 'reason' => $held->reason];
+        $shots = DB::table('shots')->where('bay_id', $bay->id)->whereIn('sender_id', $ids)->selectRaw('sender_id, id as shot, null as reason');
+        $rows = DB::table('held_shots')->where('bay_id', $bay->id)->whereIn('sender_id', $ids)->selectRaw('sender_id, null as shot, reason')->unionAll($shots)->get();
+        $out = [];
+        foreach ($rows as $row) {
+            $held = $row->reason !== null;
+            // A held shot that was put right is a shot too: the answer stays the first one.
+            if ($held || ! isset($out[$row->sender_id])) {
+                $out[$row->sender_id] = ['id' => $row->sender_id, 'status' => $held ? 'held' : 'stored', 'shot' => $held ? null : (int) $row->shot, 'reason' => $row->reason];
+            }
         }
-        $shot = Shot::query()->where('bay_id', $bay->id)->where('sender_id', $id)->first();
 
-        return $shot === null ? null : ['id' => $id, 'status' => 'stored', 'shot' => $shot->id, 'reason' => null];
+        return $out;
     }
 
     /**
+     * @param  \stdClass  $row  of the bay: trial, trial_setup, trial_kind, player_hand
      * @param  array{id: string, sequence: int|null, at: string|null, values: array<mixed>}  $shot
      * @return array{id: string, status: string, shot: int|null, reason: string|null}
      */
-    private function take(Bay $bay, ?Fitting $fitting, ?Trial $trial, array $shot): array
+    private function take(Bay $bay, ?Fitting $fitting, \stdClass $row, int $sequence, array $shot): array
     {
-        if ($fitting === null || $trial === null) {
+        if ($fitting === null || $row->trial === null) {
             return $this->hold($bay, $fitting, null, $shot, $fitting === null ? 'No fitting is in this bay.' : 'No trial is running: nobody said which setup is in the hand.');
         }
-        [$values, $issues] = TypedShot::read(self::quantities($shot['values']), $fitting->player->hand, $fitting->flight());
+        [$values, $issues] = TypedShot::read(self::quantities($shot['values']), Hand::from($row->player_hand), $fitting->flight());
         $refused = array_values(array_filter($issues, fn (Issue $i): bool => $i->refused));
         if ($refused !== []) {
-            return $this->hold($bay, $fitting, $trial, $shot, mb_strimwidth(implode('; ', array_map(fn (Issue $i): string => $i->message, $refused)), 0, 290, '…'));
+            return $this->hold($bay, $fitting, (int) $row->trial, $shot, mb_strimwidth(implode('; ', array_map(fn (Issue $i): string => $i->message, $refused)), 0, 290, '…'));
         }
-        $warmUp = $trial->kind === 'warm-up';
-        $stored = Shot::query()->create([
-            'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $trial->setup_id, 'trial_id' => $trial->id, 'bay_id' => $bay->id, 'source' => 'monitor',
-            'sequence' => (int) Shot::query()->where('fitting_id', $fitting->id)->max('sequence') + 1, 'sender_id' => $shot['id'], 'sender_sequence' => $shot['sequence'],
-            'shot_key' => ShotRow::keyOf($values, $shot['at']), 'measured' => $values, 'typed' => $shot['values'], 'flags' => array_map(fn (Issue $i): string => $i->message, $issues), 'hit_at' => $shot['at'],
-            'left_out_reason' => $warmUp ? 'warm-up' : null, 'left_out_at' => $warmUp ? now() : null,
+        $warmUp = $row->trial_kind === 'warm-up';
+        $json = fn (mixed $v): string => json_encode($v, JSON_THROW_ON_ERROR);
+        $stored = DB::table('shots')->insertGetId([
+            'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $row->trial_setup, 'trial_id' => $row->trial, 'bay_id' => $bay->id, 'source' => 'monitor',
+            'sequence' => $sequence, 'sender_id' => $shot['id'], 'sender_sequence' => $shot['sequence'],
+            'shot_key' => ShotRow::keyOf($values, $shot['at']), 'measured' => $json($values), 'typed' => $json($shot['values']), 'flags' => $json(array_map(fn (Issue $i): string => $i->message, $issues)), 'hit_at' => $shot['at'],
+            'left_out_reason' => $warmUp ? 'warm-up' : null, 'left_out_at' => $warmUp ? now() : null, 'created_at' => now(), 'updated_at' => now(),
         ]);
 
-        return ['id' => $shot['id'], 'status' => 'stored', 'shot' => $stored->id, 'reason' => null];
+        return ['id' => $shot['id'], 'status' => 'stored', 'shot' => $stored, 'reason' => null];
     }
 
     /**
      * @param  array{id: string, sequence: int|null, at: string|null, values: array<mixed>}  $shot
      * @return array{id: string, status: string, shot: int|null, reason: string|null}
      */
-    private function hold(Bay $bay, ?Fitting $fitting, ?Trial $trial, array $shot, string $reason): array
+    private function hold(Bay $bay, ?Fitting $fitting, ?int $trial, array $shot, string $reason): array
     {
-        HeldShot::query()->create(['studio_id' => $bay->studio_id, 'bay_id' => $bay->id, 'fitting_id' => $fitting?->id, 'trial_id' => $trial?->id, 'sender_id' => $shot['id'], 'sender_sequence' => $shot['sequence'], 'body' => $shot, 'reason' => $reason]);
+        HeldShot::query()->create(['studio_id' => $bay->studio_id, 'bay_id' => $bay->id, 'fitting_id' => $fitting?->id, 'trial_id' => $trial, 'sender_id' => $shot['id'], 'sender_sequence' => $shot['sequence'], 'body' => $shot, 'reason' => $reason]);
 
         return ['id' => $shot['id'], 'status' => 'held', 'shot' => null, 'reason' => $reason];
     }

@@ -247,7 +247,8 @@ EOF
 
 launch_fpm() { # NAME → FPM_PID
   # Configuration and routes are read once, not at every request; the copies belong to this instance alone.
-  local cached=(APP_CONFIG_CACHE="$RUN/$1/config.php" APP_ROUTES_CACHE="$RUN/$1/routes.php" APP_EVENTS_CACHE="$RUN/$1/events.php")
+  # Workers keep their connection to the database (config/database.php).
+  local cached=(DB_PERSISTENT=true APP_CONFIG_CACHE="$RUN/$1/config.php" APP_ROUTES_CACHE="$RUN/$1/routes.php" APP_EVENTS_CACHE="$RUN/$1/events.php")
   (cd "$ROOT" && for what in config route event; do env "${cached[@]}" php artisan "$what:cache" -q || exit 1; done) || fail "the configuration could not be read."
   [ "$WORKER" = "$(id -un)" ] || chown "$WORKER" "$RUN/$1"/{config,routes,events}.php
   chmod 600 "$RUN/$1"/{config,routes,events}.php

@@ -54,3 +54,21 @@ it('leaves no half-written file behind', function (): void {
     }
     expect(glob(base_path('var/live/').'.*[0-9a-f]') ?: [])->toBe([]);
 });
+
+it('does not send again what a screen has, and sends all of it when anything but shots changed', function (): void {
+    $url = "api/fittings/{$this->case->id}/bay";
+    $this->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $this->setup->id])->assertCreated();
+    $all = $this->getJson($url)->assertOk()->json();
+    $seldom = ['inLine', 'screening', 'changeOver', 'visit', 'lastDone', 'bays'];
+    $this->type($this->user, $this->case, $this->setup, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400']])->assertCreated();
+    $same = $this->getJson($url.'?stamp='.urlencode($this->getJson($url)->json('stamp')))->json();
+    expect(array_diff(array_keys($all), array_keys($same)))->toEqualCanonicalizing($seldom)
+        ->and($same['shots'])->toHaveCount(1)->and($same['counted'])->toBe(1);
+    $stamp = $same['stamp'];
+    $this->patchJson("api/setups/{$this->setup->id}/shelf", ['starred' => true])->assertOk();
+    $after = $this->getJson("{$url}?stamp=".urlencode($stamp))->json();
+    expect($after)->toHaveKeys($seldom)->and($after['stamp'])->not->toBe($stamp)
+        // A stamp that was never given, or is no stamp, gets everything.
+        ->and($this->getJson("{$url}?stamp=9/9")->json())->toHaveKeys($seldom)
+        ->and($this->getJson("{$url}?stamp[]=x")->assertOk()->json())->toHaveKeys($seldom);
+});

@@ -59,18 +59,25 @@ final class BayResource extends JsonResource
         $benchmark = $fitting->benchmark_setup_id === null ? null : $judged->sets[$fitting->benchmark_setup_id] ?? null;
         $last = $secret ? null : $trials->last();
         $mishits = $judged->mishits();
-
-        return [
+        // What a screen needs to keep its trail right without asking for the whole fitting at every shot; and what only changes with it is left out for a screen that has it.
+        $stamp = (int) LogEntry::query()->where('fitting_id', $fitting->id)->max('id').'/'.$fitting->version;
+        $seldom = $request->query('stamp') === $stamp ? [] : [
             'inLine' => $secret ? null : self::inLine($fitting, $trial),
+            'screening' => ['name' => $fitting->policy()->name, 'label' => $fitting->policy()->label(), 'warning' => $fitting->policy()->warning()],
+            'changeOver' => $secret ? [] : self::changeOver($judged, $last),
+            'visit' => self::visit($fitting),
+            'lastDone' => self::lastDone($fitting, $request),
+            'bays' => self::bays($fitting),
+        ];
+
+        return $seldom + [
             'live' => Live::begin($fitting),
-            // What a screen needs to keep its trail right without asking for the whole fitting at every shot.
-            'stamp' => (int) LogEntry::query()->where('fitting_id', $fitting->id)->max('id').'/'.$fitting->version,
+            'stamp' => $stamp,
             'counts' => (object) array_map(fn (array $shots): array => ['shots' => count($shots), 'counted' => count(array_filter($shots, fn (array $s): bool => $s['leftOut'] === null))], $judged->shots),
             'running' => $trial === null ? null : self::trial($trial, $blind),
             'trials' => $trials->map(fn (Trial $t): array => self::trial($t, $blind))->all(),
             'shots' => $shots->map(fn (Shot $s): array => ($secret ? ['setupId' => 0] : []) + (new ShotResource($s, $flight))->toArray($request))->all(),
             'mishits' => (object) array_intersect_key($mishits, array_flip($shots->pluck('id')->all())),
-            'screening' => ['name' => $fitting->policy()->name, 'label' => $fitting->policy()->label(), 'warning' => $fitting->policy()->warning()],
             'counted' => $trial === null ? 0 : Shot::query()->where('trial_id', $trial->id)->whereNull('left_out_reason')->count(),
             'means' => self::means(self::ofTrial($fitting, $judged, $trial, $secret)),
             'benchmarkMeans' => $benchmark === null ? null : self::means($benchmark),
@@ -79,15 +86,11 @@ final class BayResource extends JsonResource
             'flips' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? [] : JudgingResource::flips($judged, $trial->setup_id),
             'repeat' => $trial === null || $secret || $trial->kind === 'warm-up' ? [] : self::repeat($fitting, $judged, $trial, $trials->all()),
             'drift' => self::drift($fitting, $judged, $blind),
-            'changeOver' => $secret ? [] : self::changeOver($judged, $last),
             'queue' => $secret ? ['tags' => [], 'wrenchChanges' => 0] : self::queue($judged, $last),
             'budget' => self::budget($fitting, $trials->last()),
-            'visit' => self::visit($fitting),
             'confirm' => ConfirmState::now($judged),
             'blind' => $blind === null ? null : ['place' => $blind->place + 1, 'of' => count($blind->setups), 'shotsEach' => $blind->shots_each],
             'asks' => self::asks($fitting, $trial, $shots->count()),
-            'lastDone' => self::lastDone($fitting, $request),
-            'bays' => self::bays($fitting),
             'held' => HeldShot::query()->where('fitting_id', $fitting->id)->whereNull('settled_at')->orderBy('id')->limit(50)->get()->map(fn (HeldShot $h): array => ['id' => $h->id, 'reason' => $h->reason, 'values' => (object) ($h->body['values'] ?? []), 'at' => $h->created_at->toIso8601String()])->all(),
         ];
     }

@@ -8,16 +8,27 @@ let cookies = {};
 function call(method, path, { body, headers = {}, session = true } = {}) {
     return new Promise((done, fail) => {
         const url = new URL(path, address);
-        const own = session ? { Cookie: Object.entries(cookies).map(([k, v]) => `${k}=${v}`).join('; '), 'X-XSRF-TOKEN': decodeURIComponent(cookies['XSRF-TOKEN'] ?? '') } : {};
-        const request = http.request(url, { method, agent, headers: { Accept: 'application/json', ...(body ? { 'Content-Type': 'application/json' } : {}), ...own, ...headers } }, (response) => {
-            let text = '';
-            response.setEncoding('utf8');
-            response.on('data', (c) => (text += c));
-            response.on('end', () => {
-                if (session) for (const c of response.headers['set-cookie'] ?? []) cookies[c.split('=')[0]] = c.split(';')[0].slice(c.indexOf('=') + 1);
-                done({ status: response.statusCode, text, json: () => JSON.parse(text) });
-            });
-        });
+        const own = session
+            ? {
+                  Cookie: Object.entries(cookies)
+                      .map(([k, v]) => `${k}=${v}`)
+                      .join('; '),
+                  'X-XSRF-TOKEN': decodeURIComponent(cookies['XSRF-TOKEN'] ?? ''),
+              }
+            : {};
+        const request = http.request(
+            url,
+            { method, agent, headers: { Accept: 'application/json', ...(body ? { 'Content-Type': 'application/json' } : {}), ...own, ...headers } },
+            (response) => {
+                let text = '';
+                response.setEncoding('utf8');
+                response.on('data', (c) => (text += c));
+                response.on('end', () => {
+                    if (session) for (const c of response.headers['set-cookie'] ?? []) cookies[c.split('=')[0]] = c.split(';')[0].slice(c.indexOf('=') + 1);
+                    done({ status: response.statusCode, text, json: () => JSON.parse(text) });
+                });
+            },
+        );
         request.on('error', fail);
         if (body) request.write(JSON.stringify(body));
         request.end();
@@ -62,7 +73,11 @@ async function monitor(place, i) {
                 const answer = await call('POST', `/api/bays/${place.bay}/shots`, {
                     session: false,
                     headers: { Authorization: `Bearer ${place.token}` },
-                    body: { id, sequence: n, values: { ballSpeedMps: 62 + (n % 7), launchDeg: 12.5, spinRpm: 2400 + n, directionDeg: (n % 5) - 2, spinAxisDeg: 1 } },
+                    body: {
+                        id,
+                        sequence: n,
+                        values: { ballSpeedMps: 62 + (n % 7), launchDeg: 12.5, spinRpm: 2400 + n, directionDeg: (n % 5) - 2, spinAxisDeg: 1 },
+                    },
                 });
                 if (answer.status === 200) {
                     posts.push([begun - start, performance.now() - begun]);
@@ -85,7 +100,8 @@ async function screen(place) {
             const now = (await call('GET', `/live/${place.live}`, { session: false })).text;
             if (now !== last) {
                 last = now;
-                const view = (await call('GET', `/api/fittings/${place.fitting}/bay`)).json();
+                const view = (await call('GET', `/api/fittings/${place.fitting}/bay${place.stamp ? `?stamp=${encodeURIComponent(place.stamp)}` : ''}`)).json();
+                place.stamp = view.stamp;
                 for (const shot of view.shots) {
                     const id = `shot-${shot.typed.spinRpm - 2400}`;
                     if (!place.seen.has(id) && place.posted.has(id)) {

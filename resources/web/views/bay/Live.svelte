@@ -58,9 +58,12 @@
             if (c) [s.shots, s.counted] = [c.shots, c.counted];
         }
     }
-    async function load() {
+    /** What only changes with the stamp is not sent again to a screen that has it. */
+    async function load(all = false) {
         try {
-            const now = await get<BayView>(`fittings/${id}/bay`);
+            const known = all || stamp === null ? '' : `?stamp=${encodeURIComponent(stamp)}`;
+            const answer = await get<Partial<BayView>>(`fittings/${id}/bay${known}`);
+            const now = { ...untrack(() => view), ...answer } as BayView;
             if (stamp !== null && now.stamp !== stamp) await loadFitting(id);
             else count(now);
             stamp = now.stamp;
@@ -374,7 +377,7 @@
                     {#if view.queue.tags.length > 1}<p class="small">
                             Not hit yet, by fewest wrench changes ({view.queue.wrenchChanges}): {view.queue.tags.join(', ')}.
                         </p>{/if}
-                    <HoldTray held={view.held} onsettled={load} />
+                    <HoldTray held={view.held} onsettled={() => void load()} />
                     <!-- While the wrench is out there is nothing to look at but what to do with it. -->
                     {#if asks}
                         <p class="small">The pictures come with the numbers.</p>
@@ -387,7 +390,7 @@
                             {#if view.shots.length || view.inLine}<StrikeMap shots={view.shots} hand={fitting.player.hand} inLine={view.inLine} />{/if}
                             <TrialShots {view} {units} {leaveOut} {meant} {noted} />
                         </div>{/if}
-                    <BayPlace {fitting} {bay} bays={view.bays} bind:player {hit} onchange={load} />
+                    <BayPlace {fitting} {bay} bays={view.bays} bind:player {hit} onchange={() => void load(true)} />
                     {#if !view.blind && shown.length > 1}<BlindStart {fitting} begin={blindBegin} />{/if}
                     <details bind:open={typing}>
                         <summary>Type a shot</summary>
