@@ -74,6 +74,23 @@ abstract class AppTestCase extends TestCase
     }
 
     /**
+     * A setup built from a head of the rack, through the API; at N where nothing else is said.
+     *
+     * @param  array<string, mixed>  $head  as `rackHead` gave it
+     * @param  array<string, mixed>  $more
+     */
+    public function build(Fitting $fitting, array $head, array $more = []): Setup
+    {
+        return Setup::query()->findOrFail($this->postJson("api/fittings/{$fitting->id}/setups", $more + ['headId' => $head['id'], 'sleeveLabel' => 'N'])->assertCreated()->json('id'));
+    }
+
+    /** Types shots of about one ball speed and one direction, with club speed, none like another. */
+    public function hitAbout(User $user, Setup $setup, float $mph = 148, int $n = 4, float $direction = 0): void
+    {
+        $this->type($user, $setup->fitting, $setup, array_map(fn (int $i): array => ['ballSpeedMps' => (string) ($mph + $i % 3), 'launchDeg' => (string) (12 + 0.5 * ($i % 3)), 'spinRpm' => (string) (2400 + 70 * ($i % 4)), 'directionDeg' => (string) ($direction + $i % 3 - 1), 'spinAxisDeg' => (string) ($i % 4 - 2), 'clubSpeedMps' => '101'], range(1, $n)))->assertCreated();
+    }
+
+    /**
      * A head on the rack of the user's studio, with a sleeve that can be turned by half a degree and three slots.
      *
      * @param  array<string, mixed>  $body

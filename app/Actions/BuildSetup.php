@@ -53,16 +53,7 @@ final class BuildSetup
     /** @param  array<string, float>  $masses  "12 g back, 4 g toe", in the order of the slots */
     private static function say(RackHead $head, array $masses): string
     {
-        $out = [];
-        foreach ($head->weightSlots() as $slot) {
-            if (isset($masses[$slot->name])) {
-                $out[] = sprintf('%g g %s', $masses[$slot->name], $slot->name);
-            }
-        }
-        if ($head->slots !== [] && $out === []) {
-            return 'no weights';
-        }
-        $text = implode(', ', $out);
+        $text = $head->racked()->sayWeights($masses);
 
         return mb_strlen($text) <= 120 ? $text : throw CoreException::invalid('masses', 'The weights of this setup are too many to write down.');
     }

@@ -10,6 +10,7 @@ use App\Models\HeldShot;
 use App\Models\Shot;
 use App\Support\Live;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Launch\Issue;
@@ -33,12 +34,7 @@ final class TakeShots
             $row = DB::table('bays')->leftJoin('fittings', 'fittings.id', '=', 'bays.fitting_id')->leftJoin('players', 'players.id', '=', 'fittings.player_id')->leftJoin('trials', 'trials.id', '=', 'fittings.running_trial_id')
                 ->where('bays.id', $bay->id)->lockForUpdate()->first(['fittings.*', 'players.hand as player_hand', 'trials.id as trial', 'trials.setup_id as trial_setup', 'trials.kind as trial_kind']) ?? throw (new ModelNotFoundException)->setModel(Bay::class);
             $fitting = $row->id === null ? null : (new Fitting)->newFromBuilder(array_diff_key((array) $row, ['player_hand' => 1, 'trial' => 1, 'trial_setup' => 1, 'trial_kind' => 1]));
-            $known = $this->known($bay, array_column($shots, 'id'));
-            $sequence = $fitting === null ? 0 : (int) Shot::query()->where('fitting_id', $fitting->id)->max('sequence');
-            $answers = [];
-            foreach ($shots as $shot) {
-                $answers[] = $known[$shot['id']] ??= $this->take($bay, $fitting, $row, $sequence + 1 + count($answers), $shot);
-            }
+            $answers = array_map(fn (array $shot): array => $this->before($bay, $shot['id']) ?? $this->take($bay, $fitting, $row, $shot), $shots);
             if ($fitting !== null) {
                 DB::table('fittings')->where('id', $fitting->id)->update(['updated_at' => now()]);
                 DB::afterCommit(fn () => Live::changed($fitting));
@@ -49,25 +45,17 @@ final class TakeShots
     }
 
     /**
-     * The answers that these shots got when they came first, by the sender's id.
+     * The answer that this shot got when it came first. A held shot that was put right is a shot too: the answer stays the first one.
      *
-     * @param  list<string>  $ids
-     * @return array<string, array{id: string, status: string, shot: int|null, reason: string|null}>
+     * @return array{id: string, status: string, shot: int|null, reason: string|null}|null
      */
-    private function known(Bay $bay, array $ids): array
+    private function before(Bay $bay, string $id): ?array
     {
-        $shots = DB::table('shots')->where('bay_id', $bay->id)->whereIn('sender_id', $ids)->selectRaw('sender_id, id as shot, null as reason');
-        $rows = DB::table('held_shots')->where('bay_id', $bay->id)->whereIn('sender_id', $ids)->selectRaw('sender_id, null as shot, reason')->unionAll($shots)->get();
-        $out = [];
-        foreach ($rows as $row) {
-            $held = $row->reason !== null;
-            // A held shot that was put right is a shot too: the answer stays the first one.
-            if ($held || ! isset($out[$row->sender_id])) {
-                $out[$row->sender_id] = ['id' => $row->sender_id, 'status' => $held ? 'held' : 'stored', 'shot' => $held ? null : (int) $row->shot, 'reason' => $row->reason];
-            }
-        }
+        $sent = fn (string $table, string $columns): Builder => DB::table($table)->where('bay_id', $bay->id)->where('sender_id', $id)->selectRaw($columns);
+        $rows = $sent('held_shots', 'null as shot, reason')->unionAll($sent('shots', 'id as shot, null as reason'))->get();
+        $first = $rows->firstWhere('shot', null) ?? $rows->first();
 
-        return $out;
+        return $first === null ? null : ['id' => $id, 'status' => $first->shot === null ? 'held' : 'stored', 'shot' => $first->shot === null ? null : (int) $first->shot, 'reason' => $first->reason];
     }
 
     /**
@@ -75,7 +63,7 @@ final class TakeShots
      * @param  array{id: string, sequence: int|null, at: string|null, values: array<mixed>}  $shot
      * @return array{id: string, status: string, shot: int|null, reason: string|null}
      */
-    private function take(Bay $bay, ?Fitting $fitting, \stdClass $row, int $sequence, array $shot): array
+    private function take(Bay $bay, ?Fitting $fitting, \stdClass $row, array $shot): array
     {
         if ($fitting === null || $row->trial === null) {
             return $this->hold($bay, $fitting, null, $shot, $fitting === null ? 'No fitting is in this bay.' : 'No trial is running: nobody said which setup is in the hand.');
@@ -89,7 +77,7 @@ final class TakeShots
         $json = fn (mixed $v): string => json_encode($v, JSON_THROW_ON_ERROR);
         $stored = DB::table('shots')->insertGetId([
             'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $row->trial_setup, 'trial_id' => $row->trial, 'bay_id' => $bay->id, 'source' => 'monitor',
-            'sequence' => $sequence, 'sender_id' => $shot['id'], 'sender_sequence' => $shot['sequence'],
+            'sequence' => (int) Shot::query()->where('fitting_id', $fitting->id)->max('sequence') + 1, 'sender_id' => $shot['id'], 'sender_sequence' => $shot['sequence'],
             'shot_key' => ShotRow::keyOf($values, $shot['at']), 'measured' => $json($values), 'typed' => $json($shot['values']), 'flags' => $json(array_map(fn (Issue $i): string => $i->message, $issues)), 'hit_at' => $shot['at'],
             'left_out_reason' => $warmUp ? 'warm-up' : null, 'left_out_at' => $warmUp ? now() : null, 'created_at' => now(), 'updated_at' => now(),
         ]);

@@ -25,6 +25,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Record\FittingFile;
+use MintCarry\Core\Record\FittingRecord;
 
 /**
  * A whole fitting as an open file (docs/schemas/fitting.schema.json), and back. The file carries the rack of the player's hand, so that it means the same anywhere; what the log could take back stays behind.
@@ -145,7 +146,7 @@ final class FittingArchive
         }
         DB::beginTransaction();
         try {
-            [$fitting, $heads] = $this->write($data);
+            [$fitting, $heads] = $this->write($data, $record);
         } catch (ValidationException|CoreException $e) {
             DB::rollBack();
             $why = $e instanceof ValidationException ? (string) array_values($e->errors())[0][0] : $e->getMessage();
@@ -164,7 +165,7 @@ final class FittingArchive
      * @param  array<string, mixed>  $data  that the core has read without an error
      * @return array{Fitting, array{added: list<string>, there: list<string>}}
      */
-    private function write(array $data): array
+    private function write(array $data, FittingRecord $record): array
     {
         $mine = ['studio_id' => $this->user->studio_id];
         [$heads, $done] = $this->heads($data['rack'] ?? []);
@@ -178,7 +179,6 @@ final class FittingArchive
         }
         $name = is_string($data['player']['name'] ?? null) ? mb_substr(trim($data['player']['name']), 0, 80) : '';
         $player = Player::query()->create($mine + ['name' => $name === '' ? 'Unnamed player' : $name, 'hand' => $data['player']['hand'], 'units' => $units + $usual]);
-        $record = FittingFile::read($data);
         $fitting = new Fitting($mine + ['player_id' => $player->id, 'typed' => [], 'seed' => $record->seed, 'screening' => $record->screening->name, 'tie_order' => isset($data['tieOrder']) ? $record->tieOrder : null, 'asks_ratings' => (bool) ($data['asksRatings'] ?? true), 'brief_agreed_at' => self::moment($data['briefAgreedAt'] ?? null)]);
         $fitting->setBrief($record->brief);
         $fitting->save();

@@ -41,6 +41,8 @@ final class Judged
     /** @var Collection<int, RackHead>|null */
     private ?Collection $heads = null;
 
+    private ?FittingRecord $record = null;
+
     public function __construct(public readonly Fitting $fitting)
     {
         $flight = $fitting->flight();
@@ -91,6 +93,11 @@ final class Judged
 
     /** The whole fitting as the core takes it, with the rack of the player's hand. */
     public function record(): FittingRecord
+    {
+        return $this->record ??= $this->gather();
+    }
+
+    private function gather(): FittingRecord
     {
         $fitting = $this->fitting;
         $setups = $shots = $tags = [];

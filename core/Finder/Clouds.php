@@ -25,7 +25,7 @@ use function sqrt;
  */
 final readonly class Clouds
 {
-    public const DRAWS = 64;
+    private const DRAWS = 64;
 
     /** A mishit now and then widens the scatter: a share of shots with three times the variance. */
     private const MISHITS = 0.04;
@@ -62,7 +62,7 @@ final readonly class Clouds
      *
      * @throws CoreException where the models give no ball for the own club
      */
-    public static function of(Belief $prior, Belief $belief, array $rack, BallFlight $flight, Randomizer $random, int $draws = self::DRAWS, array $day = []): self
+    public static function of(Belief $prior, Belief $belief, array $rack, BallFlight $flight, Randomizer $random, array $day = []): self
     {
         $own = $belief->own;
         $all = [$own];
@@ -73,7 +73,7 @@ final readonly class Clouds
         }
         $sign = $own->hand->sign();
         $scatter = array_map(static fn (array $row): array => array_map(static fn (float $v): float => $v * (1 + 2 * self::MISHITS), $row), $belief->scatter);
-        [$thetas, $spares, $scales] = self::unknowns($belief, $random, $draws);
+        [$thetas, $spares, $scales] = self::unknowns($belief, $random);
         $built = $figures = $seen = $tested = [];
         foreach ($all as $one) {
             $rows = $belief->rows($one);
@@ -128,13 +128,13 @@ final readonly class Clouds
      *
      * @return array{list<array<int, float>>, list<list<float>>, list<float>}
      */
-    private static function unknowns(Belief $belief, Randomizer $random, int $draws): array
+    private static function unknowns(Belief $belief, Randomizer $random): array
     {
         $n = count($belief->mean);
         $l = Matrix::cholesky($belief->covariance);
         $thetas = $spares = $scales = [];
         $w = 2 / (9 * $belief->dof);
-        for ($d = 0; $d < $draws; $d += 2) {
+        for ($d = 0; $d < self::DRAWS; $d += 2) {
             $z = $spare = [];
             for ($i = 0; $i < $n; $i++) {
                 $z[] = Normal::draw($random);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Finder;
 
 use MintCarry\Core\CoreException;
+use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Plausible;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Flight\BallFlight;
@@ -19,18 +20,23 @@ use function array_values;
 use function in_array;
 
 /** Belief and clouds of a fitting's record. All that judges the same shots draws the same luck, so that a setup has the same figures in the finder, in the decision and on the command line. */
-final readonly class Search
+final class Search
 {
     /** Club speed is about this share of ball speed with a driver: 1 / smash, where the club was not seen (common practice, no source). */
     private const USUAL_SMASH = 1.46;
 
     private const USUAL_BALL_SPEED_MPS = 65.0;
 
+    /** @var array{Belief, Belief}|null before and after the shots */
+    private ?array $beliefs = null;
+
+    private ?Clouds $ofHit = null;
+
     /**
      * @param  list<array{built: Built, shots: list<\MintCarry\Core\Launch\LaunchShot>, order: float}>  $tested
      * @param  list<Built>  $heads  every setup of the whole rack
      */
-    private function __construct(private FittingRecord $record, public Offered $offered, public array $tested, private array $heads)
+    private function __construct(private readonly FittingRecord $record, public readonly Offered $offered, private readonly array $tested, private readonly array $heads, private readonly float $clubSpeedMps)
     {
     }
 
@@ -42,26 +48,59 @@ final readonly class Search
     public static function of(FittingRecord $record, string $only = 'all', ?Screening $screening = null): self
     {
         $own = $record->own();
-        $tested = $record->tested($screening);
-        if (! isset($record->sets($screening)[$own->tag])) {
-            throw CoreException::invalid('baseline', "The own club {$own->tag} has no counted shot yet: hit it first. Everything is judged as a difference from it.");
-        }
+        $set = $record->sets($screening)[$own->tag] ?? throw CoreException::invalid('baseline', "The own club {$own->tag} has no counted shot yet: hit it first. Everything is judged as a difference from it.");
         $offered = Offered::by($record, $only);
 
-        return new self($record, $offered, $tested, $only === 'all' ? $offered->built : Offered::by($record)->built);
+        return new self($record, $offered, $record->tested($screening), $only === 'all' ? $offered->built : Offered::by($record)->built,
+            $set->summary(Measure::ClubSpeed)->mean ?? ($set->summary(Measure::BallSpeed)->mean ?? self::USUAL_BALL_SPEED_MPS) / self::USUAL_SMASH);
+    }
+
+    /** The search where the models have something to work from: every setup that was hit has ball data, and the own club gives a flying ball; else null, and the shots speak for themselves. */
+    public static function modelled(FittingRecord $record, ?Screening $screening = null): ?self
+    {
+        try {
+            $search = $record->isModelled($screening) ? self::of($record, screening: $screening) : null;
+            $search?->cloudsOfHit();
+
+            return $search;
+        } catch (CoreException) {
+            return null;
+        }
     }
 
     /** @return array{Belief, Belief} before and after the shots */
-    public function beliefs(?Screening $screening = null): array
+    private function beliefs(): array
     {
-        $own = $this->record->own();
-        $set = $this->record->sets($screening)[$own->tag];
-        $speed = $set->summary(Measure::ClubSpeed)->mean ?? ($set->summary(Measure::BallSpeed)->mean ?? self::USUAL_BALL_SPEED_MPS) / self::USUAL_SMASH;
-        $hit = array_map(static fn (array $t): Built => $t['built'], $this->tested);
-        $names = array_values(array_unique(array_map(static fn (Built $b): string => $b->head, [...$this->heads, ...$hit])));
-        $prior = Belief::prior($own->built($this->record->hand), $speed, $names, array_map(static fn (Built $b): string => $b->tag, $hit), $this->record->brief->squares());
+        if ($this->beliefs === null) {
+            $hit = $this->hit();
+            $names = array_values(array_unique(array_map(static fn (Built $b): string => $b->head, [...$this->heads, ...$hit])));
+            $prior = Belief::prior($this->record->own()->built($this->record->hand), $this->clubSpeedMps, $names, array_map(static fn (Built $b): string => $b->tag, $hit), $this->record->brief->squares());
+            $this->beliefs = [$prior, $prior->after($this->tested)];
+        }
 
-        return [$prior, $prior->after($this->tested)];
+        return $this->beliefs;
+    }
+
+    /**
+     * Clouds of some setups: the same figures for each, whichever others are among them.
+     *
+     * @param  list<Built>  $setups
+     * @param  BallFlight|null  $flight  another air or ground than the brief's
+     * @param  array<int, float>  $day  another day's swing, added to the nine values
+     *
+     * @throws CoreException where the models give no ball for the own club
+     */
+    public function cloudsOf(array $setups, ?BallFlight $flight = null, array $day = []): Clouds
+    {
+        [$prior, $belief] = $this->beliefs();
+
+        return Clouds::of($prior, $belief, $setups, $flight ?? $this->record->flight, $this->record->random(), $day);
+    }
+
+    /** Clouds of what was hit alone, in a fraction of the time that the rack takes. */
+    public function cloudsOfHit(): Clouds
+    {
+        return $this->ofHit ??= $this->cloudsOf($this->hit());
     }
 
     /** @return list<Built> */
@@ -86,11 +125,7 @@ final readonly class Search
     public function clouds(?callable $keep = null): Clouds
     {
         $all = $this->all();
-        $fly = function () use ($all): Clouds {
-            [$prior, $belief] = $this->beliefs();
-
-            return Clouds::of($prior, $belief, $all, $this->record->flight, $this->record->random());
-        };
+        $fly = fn (): Clouds => $this->cloudsOf($all);
         if ($keep === null) {
             return $fly();
         }
@@ -117,22 +152,8 @@ final readonly class Search
         return $latest;
     }
 
-    /** Clouds of what was hit alone: the same figures, in a fraction of the time. */
-    public function cloudsOfHit(): Clouds
-    {
-        [$prior, $belief] = $this->beliefs();
-
-        return Clouds::of($prior, $belief, $this->hit(), $this->record->flight, $this->record->random());
-    }
-
-    /** @param  array<int, float>  $day  another day's swing, added to the nine values */
-    public static function onAnotherDay(Belief $prior, Belief $belief, self $search, BallFlight $flight, array $day): Clouds
-    {
-        return Clouds::of($prior, $belief, $search->hit(), $flight, $search->record->random(), day: $day);
-    }
-
     /** The clouds of what was hit as the advice takes them, under a brief. */
-    public static function plausible(Clouds $clouds, \MintCarry\Core\Fitting\Brief $brief): Plausible
+    public static function plausible(Clouds $clouds, Brief $brief): Plausible
     {
         $priced = Priced::of($clouds, $brief);
         $tags = array_map(static fn (Built $b): string => $b->tag, $clouds->built);

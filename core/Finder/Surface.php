@@ -122,18 +122,6 @@ final readonly class Surface
     }
 
     /**
-     * For one shift.
-     *
-     * @param  array<int, float>  $shift
-     * @param  array<int, array<int, float>>  $scatter
-     * @return array{float, float, float, float}
-     */
-    public function mean(array $shift, array $scatter): array
-    {
-        return $this->means([$shift], $scatter)[0];
-    }
-
-    /**
      * Spread of a figure over the scatter.
      *
      * @param  array<int, array<int, float>>  $scatter

@@ -22,8 +22,6 @@ final readonly class Advice
 {
     public const KEEP_UNLESS = Pick::KEEP_UNLESS;
 
-    public const AIM_LIMIT_DEG = Strokes::AIM_LIMIT_DEG;
-
     /**
      * @param  list<SetupJudgement>  $setups  in the order they came
      * @param  list<string>  $ties  tags that cannot be told from the pick

@@ -52,8 +52,7 @@ final readonly class Plausible
                 [$meanM, $sdM] = $side->draw($random);
                 $luck = Normal::draw($random); // carry and total go together
                 $total = $totalM + $totalErrorM * $luck;
-                $held[$tag][$d] = $price->held($meanM, $sdM, $total);
-                [$best, $aims[$tag][$d], $middle] = $brief->aimFree ? $price->free($meanM, $sdM, $total) : [$held[$tag][$d], 0.0, $meanM];
+                [$held[$tag][$d], $best, $aims[$tag][$d], $middle] = $price->drive($meanM, $sdM, $total, $brief->aimFree);
                 $strokes[$tag][$d] = $best = min($best, $held[$tag][$d]);
                 $scores[$tag][$d] = $scoring->of(['strokes' => $best, 'share' => $price->share($middle, $sdM), 'carryM' => $carryM + $carryErrorM * $luck, 'carrySdM' => $carrySdM, 'totalM' => $total, 'apexM' => $apexM], $brief->weights);
             }

@@ -18,6 +18,9 @@ use MintCarry\Core\Launch\Measure;
  */
 final readonly class Screening
 {
+    /** The policies that a verdict is looked at under beside the fitting's own. */
+    public const USUAL = ['flagged', 'all', 'robust', 'best 6 of 8'];
+
     public const NEVER = ['warm-up', 'monitor error'];
 
     private function __construct(public string $name, private int $best = 1, private int $of = 1)

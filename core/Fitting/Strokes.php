@@ -15,7 +15,7 @@ use function sqrt;
  */
 final class Strokes
 {
-    public const AIM_LIMIT_DEG = 4.0;
+    private const AIM_LIMIT_DEG = 4.0;
 
     private const SOFT_EDGE_M = 4.0;
 

@@ -45,8 +45,6 @@ final readonly class SetupRecord
         public ?float $swingWeightPoints = null,
         public bool $loftFromPrint = false,
         public ?string $branchedFrom = null,
-        public ?float $price = null,
-        public string $currency = '',
     ) {
     }
 

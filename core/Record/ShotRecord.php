@@ -9,8 +9,7 @@ use MintCarry\Core\Launch\LaunchShot;
 /** A shot in the order of its fitting, with the reason why it does not count, if there is one. */
 final readonly class ShotRecord
 {
-    /** @param  int|null  $trial  number of the trial it belongs to */
-    public function __construct(public LaunchShot $shot, public int $sequence, public ?string $leftOut = null, public ?int $trial = null)
+    public function __construct(public LaunchShot $shot, public int $sequence, public ?string $leftOut = null)
     {
     }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Report;
 
-use MintCarry\Core\CoreException;
-use MintCarry\Core\Finder\Clouds;
 use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\SetupJudgement;
@@ -14,22 +12,16 @@ use MintCarry\Core\Record\FittingRecord;
 /** The advice among the setups that were hit: each one's judgement against the benchmark, the pick, what ties with it, and what was not hit. */
 final class AdviceReport
 {
-    /** By the models where every setup that was hit has ball data, else by the shots alone. */
-    public static function advice(FittingRecord $record, ?Clouds $clouds = null): Advice
+    /** By the models where they have something to work from, else by the shots alone. */
+    public static function advice(FittingRecord $record): Advice
     {
-        $clouds ??= self::clouds($record);
-
-        return Advice::of(array_values($record->sets()), $record->benchmark ?? '', $record->brief, $record->flight, $record->random(), $clouds === null ? null : Search::plausible($clouds, $record->brief));
+        return self::by(Search::modelled($record), $record);
     }
 
-    private static function clouds(FittingRecord $record): ?Clouds
+    /** @param  Search|null  $search  of this record; null: by the shots alone */
+    public static function by(?Search $search, FittingRecord $record): Advice
     {
-        try {
-            return $record->isModelled() ? Search::of($record)->cloudsOfHit() : null;
-        } catch (CoreException) {
-            // The models give no flying ball for the own club: its shots still speak for themselves.
-            return null;
-        }
+        return Advice::of(array_values($record->sets()), $record->benchmark ?? '', $record->brief, $record->flight, $record->random(), $search === null ? null : Search::plausible($search->cloudsOfHit(), $record->brief));
     }
 
     /** @return array<string, mixed> lengths m, gains in the scoring's unit */

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace MintCarry\Core\Report;
 
 use MintCarry\Core\Fitting\Comparison;
+use MintCarry\Core\Fitting\Corridor;
 use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\LaunchSpinField;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\SideEstimate;
+use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Record\FittingRecord;
+use Random\Randomizer;
 
 /** The comparison of a fitting's setups, as a screen or `bin/mint compare` shows it: summaries, differences from the benchmark, shares in the corridor, the launch–spin field. */
 final class CompareReport
@@ -17,8 +20,19 @@ final class CompareReport
     /** @return array<string, mixed> lengths m, speeds m/s, angles °, spin rpm */
     public static function of(FittingRecord $record): array
     {
-        $sets = array_values($record->sets());
-        $comparison = Comparison::of($sets, $record->benchmark, $record->random());
+        return self::between(array_values($record->sets()), $record->benchmark, $record->brief->corridor, $record->flight, $record->random(...));
+    }
+
+    /**
+     * Without rack and setups: a comparison needs the shots alone.
+     *
+     * @param  list<ShotSet>  $sets
+     * @param  callable(): Randomizer  $random  a fresh source of luck, always the same
+     * @return array<string, mixed>
+     */
+    public static function between(array $sets, ?string $benchmark, Corridor $corridor, BallFlight $flight, callable $random): array
+    {
+        $comparison = Comparison::of($sets, $benchmark, $random());
         $pooled = $sets === [] ? 0.0 : SideEstimate::pooledSpread($sets);
 
         return [
@@ -36,9 +50,9 @@ final class CompareReport
                 'tag' => $set->tag,
                 'n' => $set->count(),
                 'ellipse' => $set->ellipse(),
-                'share' => CorridorShare::of(SideEstimate::of($set, $pooled), $record->brief->corridor, $record->random()),
+                'share' => CorridorShare::of(SideEstimate::of($set, $pooled), $corridor, $random()),
             ], $sets),
-            'field' => LaunchSpinField::around($sets, $record->flight),
+            'field' => LaunchSpinField::around($sets, $flight),
         ];
     }
 }

@@ -8,8 +8,6 @@ use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Air\Wind;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\CoreException;
-use MintCarry\Core\Finder\Belief;
-use MintCarry\Core\Finder\Clouds;
 use MintCarry\Core\Finder\Priced;
 use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Fitting\Advice;
@@ -38,9 +36,7 @@ use function max;
  */
 final class DecideReport
 {
-    public const SCHOOLS = [Scoring::FewestStrokes, Scoring::Straightest, Scoring::Longest, Scoring::GuardedHeight, Scoring::Running];
-
-    public const POLICIES = ['flagged', 'all', 'robust', 'best 6 of 8'];
+    private const SCHOOLS = [Scoring::FewestStrokes, Scoring::Straightest, Scoring::Longest, Scoring::GuardedHeight, Scoring::Running];
 
     /** Driving holes of a round (common practice, no source). */
     private const DRIVES = 14;
@@ -55,23 +51,14 @@ final class DecideReport
     /** @return array<string, mixed> lengths m, gains in the scoring's unit */
     public static function of(FittingRecord $record): array
     {
-        $beliefs = $clouds = $search = null;
-        if ($record->isModelled()) {
-            try {
-                $search = Search::of($record);
-                $beliefs = $search->beliefs();
-                $clouds = Clouds::of($beliefs[0], $beliefs[1], $search->hit(), $record->flight, $record->random());
-            } catch (CoreException) {
-                $search = $beliefs = $clouds = null;
-            }
-        }
-        $advice = AdviceReport::advice($record, $clouds);
+        $search = Search::modelled($record);
+        $advice = AdviceReport::by($search, $record);
 
         return AdviceReport::toArray($advice, array_map(strval(...), array_keys($record->setups))) + [
-            'schools' => self::schools($record, $clouds),
-            'worth' => $search === null ? null : self::worth($record, $search, $beliefs, $advice),
+            'schools' => self::schools($record, $search),
+            'worth' => $search === null ? null : self::worth($record, $search, $advice),
             'tieBreak' => self::tieBreak($record, $advice),
-            'days' => $search === null ? [] : self::days($record, $search, $beliefs, $advice),
+            'days' => $search === null ? [] : self::days($record, $search, $advice),
         ];
     }
 
@@ -80,9 +67,9 @@ final class DecideReport
      *
      * @return array{policies: list<array{name: string, label: string}>, rows: list<array<string, mixed>>, unanimous: bool, picks: array<string, int>}
      */
-    private static function schools(FittingRecord $record, ?Clouds $now): array
+    private static function schools(FittingRecord $record, ?Search $now): array
     {
-        $policies = array_values(array_unique([$record->screening->name, ...self::POLICIES]));
+        $policies = array_values(array_unique([$record->screening->name, ...Screening::USUAL]));
         $rows = [];
         $picks = [];
         $columns = [];
@@ -91,9 +78,8 @@ final class DecideReport
             $sets = $record->sets($screening);
             $columns[$name] = [array_values($sets), match (true) {
                 ! isset($sets[$record->benchmark ?? '']) => null,
-                $name === $record->screening->name => $now,
-                $record->isModelled($screening) => self::cloudsUnder($record, $screening),
-                default => null,
+                $name === $record->screening->name => $now?->cloudsOfHit(),
+                default => Search::modelled($record, $screening)?->cloudsOfHit(),
             }];
         }
         foreach (self::SCHOOLS as $scoring) {
@@ -107,8 +93,8 @@ final class DecideReport
 
                     continue;
                 }
-                $plausible = $clouds === null ? Plausible::ofShots($sets, $brief, $record->random()) : Search::plausible($clouds, $brief);
-                $plausible = $plausible->has($tags) ? $plausible : Plausible::ofShots($sets, $brief, $record->random());
+                $plausible = $clouds === null ? null : Search::plausible($clouds, $brief);
+                $plausible = $plausible?->has($tags) === true ? $plausible : Plausible::ofShots($sets, $brief, $record->random());
                 $pick = Pick::among(array_map(static fn (string $t): array => $plausible->scores[$t], $tags), $own, $scoring);
                 $tag = $tags[$pick->pick];
                 $cells[] = ['pick' => $tag, 'best' => $tags[$pick->best], 'gain' => $pick->gain($pick->best, $own), 'chance' => $pick->chance($pick->best, $own),
@@ -122,25 +108,12 @@ final class DecideReport
         return ['policies' => array_map(static fn (string $name): array => ['name' => $name, 'label' => Screening::named($name)->label()], $policies), 'rows' => $rows, 'unanimous' => count($picks) === 1, 'picks' => $picks];
     }
 
-    private static function cloudsUnder(FittingRecord $record, Screening $screening): ?Clouds
-    {
-        try {
-            $search = Search::of($record, screening: $screening);
-            [$prior, $belief] = $search->beliefs($screening);
-
-            return Clouds::of($prior, $belief, $search->hit(), $record->flight, $record->random());
-        } catch (CoreException) {
-            return null;
-        }
-    }
-
     /**
      * What the pick gains over the best that the own club can be adjusted to, beside what it costs. Null where nothing has to be bought.
      *
-     * @param  array{Belief, Belief}  $beliefs
      * @return array<string, mixed>|null
      */
-    private static function worth(FittingRecord $record, Search $search, array $beliefs, Advice $advice): ?array
+    private static function worth(FittingRecord $record, Search $search, Advice $advice): ?array
     {
         $own = $record->own();
         $chosen = $record->setups[$advice->pick === $record->benchmark ? $advice->best : $advice->pick];
@@ -148,7 +121,7 @@ final class DecideReport
             return null;
         }
         $adjustable = array_values(array_filter($search->all(), static fn ($b): bool => $b->head === $own->head || $b->tag === $chosen->tag));
-        $clouds = Clouds::of($beliefs[0], $beliefs[1], $adjustable, $record->flight, $record->random());
+        $clouds = $search->cloudsOf($adjustable);
         $scores = Priced::of($clouds, $record->brief)->scores;
         $at = $clouds->place($chosen->tag);
         if ($at === null) {
@@ -217,32 +190,31 @@ final class DecideReport
     /**
      * The pick in other wind, on other ground, on a slower day, and with the low heel miss.
      *
-     * @param  array{Belief, Belief}  $beliefs
      * @return list<array<string, mixed>>
      */
-    private static function days(FittingRecord $record, Search $search, array $beliefs, Advice $advice): array
+    private static function days(FittingRecord $record, Search $search, Advice $advice): array
     {
         $brief = $record->brief;
         $air = new Atmosphere($brief->temperatureC, $brief->altitudeM);
-        $flight = static fn (Wind $wind = new Wind, ?Turf $turf = null): BallFlight => new BallFlight($air, $wind, turf: $turf ?? $brief->turf());
+        $flight = static fn (Wind $wind, ?Turf $turf = null): BallFlight => new BallFlight($air, $wind, turf: $turf ?? $brief->turf());
         // The models fly a right-hander; a left-hander's wind is mirrored with the swing.
         $from = static fn (float $deg): Wind => new Wind(self::WIND_MPS, $record->hand === Hand::Left ? 360 - $deg : $deg);
         $days = [
-            'as it is' => [$flight(), []],
+            'as it is' => [null, []],
             'into the wind' => [$flight($from(0)), []],
             'wind from behind' => [$flight($from(180)), []],
             'wind from the left' => [$flight($from(270)), []],
             'wind from the right' => [$flight($from(90)), []],
-            'soft ground' => [$flight(turf: Turf::Soft), []],
-            'firm ground' => [$flight(turf: Turf::Firm), []],
-            'slower by 3 mph' => [$flight(), [0 => -self::SLOWER_MPS]],
-            'low heel miss' => [$flight(), [5 => self::LOW_HEEL_MM[0], 6 => self::LOW_HEEL_MM[1]]],
+            'soft ground' => [$flight(new Wind, Turf::Soft), []],
+            'firm ground' => [$flight(new Wind, Turf::Firm), []],
+            'slower by 3 mph' => [null, [0 => -self::SLOWER_MPS]],
+            'low heel miss' => [null, [5 => self::LOW_HEEL_MM[0], 6 => self::LOW_HEEL_MM[1]]],
         ];
         $out = [];
         $picked = $advice->pick === $advice->benchmark ? $advice->best : $advice->pick;
         foreach ($days as $name => [$on, $day]) {
             try {
-                $clouds = Clouds::of($beliefs[0], $beliefs[1], $search->hit(), $on, $record->random(), day: $day);
+                $clouds = $on === null && $day === [] ? $search->cloudsOfHit() : $search->cloudsOf($search->hit(), $on, $day);
             } catch (CoreException) {
                 continue;
             }

@@ -51,6 +51,15 @@ it('answers a repeat as it answered the first, and stores nothing twice', functi
         ->and(HeldShot::query()->count())->toBe(1);
 });
 
+it('takes an id in other letters for the same, as the database does, and leaves no gap where a shot of a batch was known or held', function (): void {
+    ($this->begin)();
+    ($this->post)(['id' => 'Shot-1', 'values' => $this->good])->assertOk();
+    $answers = ($this->post)(['shots' => [['id' => 'shot-1', 'values' => $this->good], ['id' => 'bad', 'values' => ['launchDeg' => 12]], ['id' => 's-2', 'values' => $this->good]]])->assertOk()->json('results');
+    expect(array_column($answers, 'id'))->toBe(['shot-1', 'bad', 's-2'])
+        ->and(array_column($answers, 'status'))->toBe(['stored', 'held', 'stored'])
+        ->and(Shot::query()->orderBy('sequence')->pluck('sequence')->all())->toBe([1, 2]);
+});
+
 it('holds what it cannot store whole, with the reason, and drops nothing', function (array $values, string $reason): void {
     ($this->begin)();
     $answer = ($this->post)(['id' => 'h-1', 'at' => '10:41', 'values' => $values])->assertOk();

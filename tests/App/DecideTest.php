@@ -18,9 +18,8 @@ beforeEach(function (): void {
     $this->head = $this->rackHead($this->user);
     $this->actingAs($this->user);
     $this->url = "api/fittings/{$this->case->id}";
-    $this->build = fn (array $more = []): Setup => Setup::query()->findOrFail($this->postJson("{$this->url}/setups", $more + ['headId' => $this->head['id'], 'sleeveLabel' => 'N'])->assertCreated()->json('id'));
-    $this->hit = fn (Setup $setup, float $mph = 148, int $n = 4, float $direction = 0) => $this->type($this->user, $this->case, $setup, array_map(fn (int $i): array => ['ballSpeedMps' => (string) ($mph + $i % 3), 'launchDeg' => (string) (12 + 0.5 * ($i % 3)), 'spinRpm' => (string) (2400 + 70 * ($i % 4)), 'directionDeg' => (string) ($direction + $i % 3 - 1), 'spinAxisDeg' => (string) ($i % 4 - 2), 'clubSpeedMps' => '101'], range(1, $n)))->assertCreated();
-    [$this->a, $this->b] = [($this->build)(), ($this->build)(['sleeveLabel' => '+1.4'])];
+    $this->hit = fn (Setup $setup, float $mph = 148, int $n = 4, float $direction = 0) => $this->hitAbout($this->user, $setup, $mph, $n, $direction);
+    [$this->a, $this->b] = [$this->build($this->case, $this->head), $this->build($this->case, $this->head, ['sleeveLabel' => '+1.4'])];
     ($this->hit)($this->a, 146, 6, 3);
     ($this->hit)($this->b, 150, 6);
 });
@@ -45,7 +44,7 @@ it('breaks ties in the order that the fitter set, and refuses an order that is n
 });
 
 it('takes what the player said of confidence into the tie', function (): void {
-    $same = ($this->build)(['sleeveLabel' => '-1.4', 'branchedFromId' => $this->a->id]);
+    $same = $this->build($this->case, $this->head, ['sleeveLabel' => '-1.4', 'branchedFromId' => $this->a->id]);
     $trial = Trial::query()->findOrFail($this->postJson("{$this->url}/trials", ['setupId' => $same->id])->assertCreated()->json('running.id'));
     ($this->hit)($same, 146, 6, 3);
     foreach ([[$this->a, 2], [$this->b, 2], [$same, 5]] as $i => [$setup, $stars]) {

@@ -13,15 +13,12 @@ beforeEach(function (): void {
     $this->head = $this->rackHead($this->user);
     $this->actingAs($this->user);
     $this->url = "api/fittings/{$this->case->id}";
-    $this->build = fn (array $more = []): int => $this->postJson("{$this->url}/setups", $more + ['headId' => $this->head['id'], 'sleeveLabel' => 'N'])->assertCreated()->json('id');
-    $this->hit = function (int $setup, float $mph = 148, int $n = 4): void {
-        $this->type($this->user, $this->case, Setup::query()->findOrFail($setup), array_map(fn (int $i): array => ['ballSpeedMps' => (string) ($mph + $i % 3), 'launchDeg' => (string) (12 + 0.5 * ($i % 3)), 'spinRpm' => (string) (2400 + 70 * ($i % 4)), 'directionDeg' => (string) ($i % 3 - 1), 'spinAxisDeg' => (string) ($i % 4 - 2), 'clubSpeedMps' => '101'], range(1, $n)))->assertCreated();
-    };
+    $this->hit = fn (Setup $setup, float $mph = 148, int $n = 4) => $this->hitAbout($this->user, $setup, $mph, $n);
     $this->find = fn (string $only = 'all') => $this->getJson("{$this->url}/finder?only={$only}");
 });
 
 it('judges every position and arrangement of the rack against the own club', function (): void {
-    ($this->hit)(($this->build)());
+    ($this->hit)($this->build($this->case, $this->head));
     $found = ($this->find)()->assertOk()->json();
     $heads = RackHead::query()->count();
     expect($heads)->toBe(1)
@@ -40,17 +37,17 @@ it('judges every position and arrangement of the rack against the own club', fun
 });
 
 it('gives the same answer twice, and another after another trial', function (): void {
-    ($this->hit)(($this->build)());
+    ($this->hit)($this->build($this->case, $this->head));
     $first = ($this->find)()->json();
     expect(($this->find)()->json())->toBe($first);
-    ($this->hit)(($this->build)(['sleeveLabel' => '+1.4']), 152, 5);
+    ($this->hit)($this->build($this->case, $this->head, ['sleeveLabel' => '+1.4']), 152, 5);
     $second = ($this->find)()->json();
     expect(collect($second['setups'])->firstWhere('setupTag', 'B')['tested'])->toBeTrue()
         ->and($second['learned']['kL']['sd'])->toBeLessThan($first['learned']['kL']['sd']);
 });
 
 it('looks only at the own head, or only at what is in stock, where that is asked', function (): void {
-    ($this->hit)(($this->build)());
+    ($this->hit)($this->build($this->case, $this->head));
     $this->rackHead($this->user, ['label' => 'Plover 445', 'supply' => ['inStock' => false, 'price' => 380, 'currency' => 'EUR', 'leadDays' => 10]]);
     $heads = fn (string $only): array => array_values(array_unique(array_column(($this->find)($only)->assertOk()->json('setups'), 'head')));
     expect($heads('all'))->toHaveCount(2)
@@ -67,15 +64,15 @@ it('says what it lacks', function (Closure $make, string $says): void {
     expect(($this->find)()->json('message'))->toContain($says);
 })->with([
     'no setup' => [fn () => null, 'own club'],
-    'no baseline shot' => [fn () => ($this->build)(), 'hit it first'],
+    'no baseline shot' => [fn () => $this->build($this->case, $this->head), 'hit it first'],
     'nothing for this hand on the rack' => [function (): void {
-        ($this->hit)(($this->build)());
+        ($this->hit)($this->build($this->case, $this->head));
         RackHead::query()->update(['hand' => 'left']);
     }, 'No legal setup for this hand'],
 ]);
 
 it('judges from one shot, widely', function (): void {
-    ($this->hit)(($this->build)(), n: 1);
+    ($this->hit)($this->build($this->case, $this->head), n: 1);
     $found = ($this->find)()->assertOk()->json();
     $other = collect($found['setups'])->firstWhere('tested', false);
     expect($found['pick'])->toBe('A')
@@ -83,7 +80,7 @@ it('judges from one shot, widely', function (): void {
 });
 
 it('keeps a setup in the judgement whose head has left the rack', function (): void {
-    ($this->hit)(($this->build)());
+    ($this->hit)($this->build($this->case, $this->head));
     $this->rackHead($this->user, ['label' => 'Plover 445']);
     RackHead::query()->whereKey($this->head['id'])->update(['retired_at' => now()]);
     $found = ($this->find)()->assertOk()->json();
@@ -93,13 +90,13 @@ it('keeps a setup in the judgement whose head has left the rack', function (): v
 
 it('works with a club that is only described, as the own one', function (): void {
     $own = $this->addSetup($this->case, ['head' => 'An old club', 'stated_loft_deg' => 9.5]);
-    ($this->hit)($own->id);
+    ($this->hit)($own);
     expect(($this->find)()->assertOk()->json('own'))->toBe('A');
     expect(($this->find)('own')->assertUnprocessable()->json('message'))->toContain('only described');
 });
 
 it('belongs to the studio', function (): void {
-    ($this->hit)(($this->build)());
+    ($this->hit)($this->build($this->case, $this->head));
     $this->actingAs($this->fitter('other'));
     ($this->find)()->assertNotFound();
 });

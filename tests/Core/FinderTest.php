@@ -155,7 +155,7 @@ it('predicts a cloud’s mean within 0.3 yd of flying every shot of it', functio
                 }
             }
         }
-        $mean = $surface->mean($shift, $scatter);
+        $mean = $surface->means([$shift], $scatter)[0];
         // 0.3 yd is 0.27 m; what a common shift of all setups leaves cancels in the differences that are shown.
         expect($mean[0])->toEqualWithDelta($sum[0] / $n, 1.2)
             ->and($mean[2])->toEqualWithDelta($sum[1] / $n, 0.9)
@@ -172,8 +172,8 @@ it('tells the difference of two setups within 0.3 yd of flying them both', funct
             $x = array_map(fn (float $a, float $d): float => $a + $d, $at, $shift);
             $flown = $flight->fly(Belief::launch(new Impact($built->body), $x) ?? new Launch(60, 12, 2500));
             $none = array_fill(0, 7, array_fill(0, 7, 0.0));
-            expect($surface->mean($shift, $none)[0])->toEqualWithDelta($flown->carryM, 0.27)
-                ->and($surface->mean($shift, $none)[2])->toEqualWithDelta($flown->sideM, 0.27);
+            expect($surface->means([$shift], $none)[0][0])->toEqualWithDelta($flown->carryM, 0.27)
+                ->and($surface->means([$shift], $none)[0][2])->toEqualWithDelta($flown->sideM, 0.27);
         }
     }
 });

@@ -13,6 +13,8 @@ final class CompareController
 {
     public function __invoke(Fitting $fitting): JsonResponse
     {
-        return response()->json(CompareReport::of((new Judged($fitting))->record()));
+        $judged = new Judged($fitting);
+
+        return response()->json(CompareReport::between(array_values($judged->sets), $judged->benchmark, $fitting->brief()->corridor, $fitting->flight(), $judged->random(...)));
     }
 }

@@ -5,28 +5,25 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Controllers\Concerns\NamesUser;
+use App\Http\Controllers\Concerns\TakesFile;
 use App\Support\RackFile;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Http\UploadedFile;
-use Illuminate\Validation\ValidationException;
 
 final class RackFileController
 {
-    use NamesUser;
-
-    private const MOST_BYTES = 2_000_000;
+    use NamesUser, TakesFile;
 
     public function json(Request $request): JsonResponse
     {
-        return response()->json(self::file($request)->export(), 200, ['Content-Disposition' => 'attachment; filename="rack.json"'], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
+        return response()->json(self::rack($request)->export(), 200, ['Content-Disposition' => 'attachment; filename="rack.json"'], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
     }
 
     public function csv(Request $request): Response
     {
         $out = fopen('php://temp', 'w+') ?: throw new \RuntimeException('No memory for a table.');
-        foreach (self::file($request)->table() as $row) {
+        foreach (self::rack($request)->table() as $row) {
             fputcsv($out, $row, ',', '"', '');
         }
         rewind($out);
@@ -37,16 +34,12 @@ final class RackFileController
     /** Looks at a rack file, or adds what is new in it when `keep` says so. */
     public function import(Request $request): JsonResponse
     {
-        $given = $request->validate(['keep' => ['sometimes', 'boolean']]);
-        $upload = $request->file('file');
-        if (! $upload instanceof UploadedFile || ! $upload->isValid() || $upload->getSize() > self::MOST_BYTES) {
-            throw ValidationException::withMessages(['file' => 'Choose a rack file, JSON or CSV, of up to 2 MB. Nothing was added.']);
-        }
+        [$bytes, $keep] = self::file($request, 'a rack file, JSON or CSV', 2);
 
-        return response()->json(self::file($request)->import((string) $upload->getContent(), (bool) ($given['keep'] ?? false)));
+        return response()->json(self::rack($request)->import($bytes, $keep));
     }
 
-    private static function file(Request $request): RackFile
+    private static function rack(Request $request): RackFile
     {
         $user = self::user($request);
 

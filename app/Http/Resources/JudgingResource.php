@@ -28,8 +28,6 @@ use MintCarry\Core\Launch\Measure;
 /** The judgement of a fitting: standing, like for like, why bridge, forgiveness, diagnosis, guard rails, and what to hit next. */
 final class JudgingResource extends JsonResource
 {
-    private const POLICIES = ['flagged', 'all', 'robust', 'best 6 of 8'];
-
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
@@ -130,7 +128,7 @@ final class JudgingResource extends JsonResource
         };
         $now = $word($fitting->policy());
         $out = [];
-        foreach (self::POLICIES as $name) {
+        foreach (Screening::USUAL as $name) {
             $other = $name === $fitting->policy()->name ? $now : $word(Screening::named($name));
             if ($other !== null && $other !== $now) {
                 $out[] = ['policy' => Screening::named($name)->label(), 'word' => $other];

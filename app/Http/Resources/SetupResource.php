@@ -18,12 +18,13 @@ final class SetupResource extends JsonResource
     {
         /** @var Setup $setup */
         $setup = $this->resource;
-        $present = function (float $squares) use ($setup): array {
-            $g = $setup->playing($squares);
+        $record = $setup->record(false);
+        $present = function (float $squares) use ($record): array {
+            $g = $record->playing($squares);
 
             return ['loftDeg' => $g->loftDeg, 'faceOpenDeg' => $g->faceOpenDeg, 'lieDeg' => $g->lieDeg];
         };
-        $body = $setup->body();
+        $body = $record->body();
         $computed = $setup->swingWeight();
         $points = $setup->swing_weight_points ?? $computed?->points();
 

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { get, say } from '../../api/client';
     import type { BayView } from '../../api/types';
+    import RunBar from './RunBar.svelte';
 
     let {
         fittingId,
@@ -27,9 +28,9 @@
     });
 </script>
 
-<section aria-label="Blind trial">
-    <p><b>Blind trial: setting {blind.place} of {blind.of}</b> · {hit} of {blind.shotsEach} shots</p>
-    <div class="row">
+<RunBar label="Blind trial">
+    {#snippet head()}<b>Blind trial: setting {blind.place} of {blind.of}</b> · {hit} of {blind.shotsEach} shots{/snippet}
+    {#snippet actions()}
         <button class="quiet" aria-pressed={showing} onclick={() => (showing = !showing)}
             >{showing ? 'Hide it again' : 'For the fitter’s eyes'} <small>;</small></button
         >
@@ -39,7 +40,7 @@
             <button onclick={onnext} class:quiet={hit < blind.shotsEach}>Next setting <small>=</small></button>
             <button class="plain" onclick={onreveal}>Stop and reveal</button>
         {/if}
-    </div>
+    {/snippet}
     {#if showing && hand}
         <div class="secret">
             <p>The player looks away. In the hand: <b>{hand.tag}</b></p>
@@ -50,22 +51,9 @@
         </div>
     {/if}
     {#if problem}<p class="warn">{problem}</p>{/if}
-</section>
+</RunBar>
 
 <style>
-    section {
-        display: grid;
-        gap: 8px;
-        border: 1.5px solid var(--ink);
-        border-radius: 8px;
-        padding: 8px 12px;
-    }
-    .row {
-        display: flex;
-        flex-wrap: wrap;
-        gap: 8px;
-        align-items: center;
-    }
     .secret {
         background: var(--amber-wash);
         padding: 6px 10px;

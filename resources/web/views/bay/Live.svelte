@@ -331,7 +331,7 @@
                     {#if view.blind}
                         <BlindBar fittingId={id} blind={view.blind} hit={view.shots.length} bind:showing onnext={blindNext} onreveal={blindReveal} />
                     {:else if confirm}
-                        <ConfirmBar {confirm} ready={ready || confirm.next === null} onnext={confirmNext} onend={confirmEnd} />
+                        <ConfirmBar {confirm} done={legDone} ready={ready || confirm.next === null} onnext={confirmNext} onend={confirmEnd} />
                     {:else}
                         <div class="controls">
                             <div class="setups" role="radiogroup" aria-label="Setup for the next trial">
