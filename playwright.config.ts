@@ -8,6 +8,8 @@ export default defineConfig({
     forbidOnly: true,
     reporter: [['list'], ['junit', { outputFile: process.env.PLAYWRIGHT_JUNIT_OUTPUT_FILE ?? 'var/reports/browser.xml' }]],
     outputDir: 'var/browser',
+    // Speed is for bin/bench; a slow machine is not a failed test.
+    expect: { timeout: 15_000 },
     use: {
         baseURL: process.env.MINT_ADDRESS ?? 'http://127.0.0.1:8080',
         viewport: { width: 1280, height: 800 },

@@ -155,6 +155,8 @@ EOF
   for name in mintcarry mintcarry_test mintcarry_browser; do
     sql -e "CREATE DATABASE IF NOT EXISTS $name CHARACTER SET utf8mb4; GRANT ALL ON $name.* TO 'mintcarry'@'localhost';"
   done
+  # One a process, where tests run side by side.
+  sql -e 'GRANT ALL ON `mintcarry\_test\_%`.* TO '"'mintcarry'@'localhost';"
   mkdir -p "$VAR/live" && { [ "$WORKER" = "$(id -un)" ] || chown "$WORKER" "$VAR/live"; }
   mkdir -p "$VAR/storage/framework/views" "$VAR/storage/framework/cache" "$VAR/storage/framework/sessions" "$VAR/storage/logs" "$VAR/storage/app"
   [ "$WORKER" = "$(id -un)" ] || chown -R "$WORKER" "$VAR/storage"

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, addSetup, beginFitting, signIn, watch } from './help';
+import { accessible, addSetup, beginFitting, signIn, signInByForm, watch } from './help';
 
 // What each view shows and does, on the demo studio or a fitting of its own; whole tasks are in fitting.spec.ts.
 
@@ -34,7 +34,7 @@ test('a wrong password is refused plainly and the e-mail stays', async ({ page }
 });
 
 test('signing out leaves nothing of the studio on the screen', async ({ page }) => {
-    await signIn(page);
+    await signInByForm(page);
     await open(page, 'Rafe Quillon', 'Compare');
     await expect(page.getByRole('img', { name: /Where the shots land/ })).toBeVisible();
     await page.getByRole('button', { name: 'Sign out' }).click();

@@ -10,6 +10,9 @@ export class ApiError extends Error {
     }
 }
 
+/** Nothing was being sent, only read: whoever watches can simply look again. */
+export class Unreached extends ApiError {}
+
 function token(): string {
     const found = document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='));
     return found ? decodeURIComponent(found.slice('XSRF-TOKEN='.length)) : '';
@@ -25,6 +28,7 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
             body: body === undefined ? undefined : isForm ? body : JSON.stringify(body),
         });
     } catch {
+        if (method === 'GET') throw new Unreached('No connection to the studio’s server. Try again when it is back.', 0);
         throw new ApiError('No connection to the studio’s server. What you typed is kept on this screen; try again when it is back.', 0);
     }
     const text = await response.text();

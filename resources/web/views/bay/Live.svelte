@@ -1,7 +1,7 @@
 <script lang="ts">
     import { push } from 'svelte-spa-router';
     import { untrack } from 'svelte';
-    import { ApiError, get, patch, post, remove, say } from '../../api/client';
+    import { ApiError, get, patch, post, remove, say, Unreached } from '../../api/client';
     import type { BayView, Fitting, Setup, Shot } from '../../api/types';
     import DriftLine from '../../charts/DriftLine.svelte';
     import LandingMap from '../../charts/LandingMap.svelte';
@@ -31,6 +31,19 @@
     let view = $state<BayView | null>(null);
     let problem = $state('');
     let reached = $state(true);
+    /** What this screen wanted to read did not come: it asks again by itself. */
+    let behind = $state(false);
+    let unread = $state('');
+    let retry: ReturnType<typeof setTimeout> | undefined;
+    /** @returns what to tell; nothing where the notice of a lost connection says it already */
+    function failed(e: unknown): string {
+        if (!(e instanceof Unreached)) return say(e);
+        behind = true;
+        clearTimeout(retry);
+        retry = setTimeout(() => void load(true), 500);
+        return '';
+    }
+    $effect(() => () => clearTimeout(retry));
     let big = $state(false);
     let chosen = $state<number | null>(null);
     let player = $state('steady');
@@ -69,9 +82,10 @@
             stamp = now.stamp;
             view = now;
             chosen ??= view.running?.setupId ?? fitting.benchmarkSetupId;
-            problem = '';
+            unread = '';
+            behind = false;
         } catch (e) {
-            problem = say(e);
+            unread = failed(e);
         }
     }
     $effect(() => void load());
@@ -110,7 +124,7 @@
             await what();
             await load();
         } catch (e) {
-            problem = say(e);
+            problem = failed(e);
         }
     }
     const begin = (setup: Setup | null | undefined, kind = 'trial') =>
@@ -237,10 +251,10 @@
 
 <svelte:window onkeydowncapture={keys} />
 
-{#if !reached}<Notice kind="error"
+{#if !reached || behind}<Notice kind="error"
         >No connection to the studio’s server. Shots are safe in the monitor and there; this screen catches up when it is back.</Notice
     >{/if}
-{#if problem}<Notice kind="error">{problem}</Notice>{/if}
+{#if problem || unread}<Notice kind="error">{problem || unread}</Notice>{/if}
 {#if view}
     {#if fitting.setups.length === 0}
         <p>The bay needs a setup. <a href="#/fitting/{id}/bench">Add the player’s own club on the bench.</a></p>
@@ -408,7 +422,7 @@
             {/if}
         </div>
     {/if}
-{:else if !problem}<p class="small">Opening the bay …</p>{/if}
+{:else if !problem && !unread}<p class="small">Opening the bay …</p>{/if}
 {#if helping}
     <section class="help" aria-label="Keys">
         <h2>Keys</h2>
