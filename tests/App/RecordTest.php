@@ -130,6 +130,18 @@ it('keeps how a shot was meant, and a note that two screens cannot overwrite for
     expect(Shot::query()->value('note'))->toBe('thin');
 });
 
+it('keeps a note on a trial, which two screens cannot overwrite for each other either, and takes it off again', function (): void {
+    ($this->begin)($this->a);
+    $id = ($this->bay)()['running']['id'];
+    $this->patchJson("api/trials/{$id}", ['note' => 'wind got up', 'was' => ''])->assertOk()->assertJsonPath('running.note', 'wind got up')->assertJsonPath('lastDone.words', 'noted on trial 1: wind got up');
+    $this->patchJson("api/trials/{$id}", ['note' => 'new balls', 'was' => ''])->assertConflict()->assertJsonPath('current', 'wind got up');
+    $this->patchJson("api/trials/{$id}", ['note' => 'new balls'])->assertUnprocessable()->assertJsonValidationErrors('was');
+    $this->patchJson("api/trials/{$id}", ['note' => str_repeat('x', 501), 'was' => 'wind got up'])->assertUnprocessable()->assertJsonValidationErrors('note');
+    $this->patchJson("api/trials/{$id}", ['note' => '', 'was' => 'wind got up'])->assertOk()->assertJsonPath('running.note', '');
+    $this->postJson('api/log/'.($this->bay)()['lastDone']['id'].'/undo')->assertOk();
+    expect(($this->bay)()['running']['note'])->toBe('wind got up');
+});
+
 it('notes who did what, and takes it back', function (): void {
     ($this->hit)($this->a, 2);
     $shot = Shot::query()->firstOrFail();

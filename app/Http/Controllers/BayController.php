@@ -78,13 +78,18 @@ final class BayController
     /** A note on a trial, or no ratings for it. A note that somebody else changed meanwhile is not overwritten. */
     public function trial(Request $request, Trial $trial): JsonResponse
     {
-        $given = $request->validate(['note' => ['sometimes', 'string', 'max:500'], 'was' => ['required_with:note', 'string', 'max:500'], 'ratingSkipped' => ['sometimes', 'boolean']]);
-        if (isset($given['note']) && $trial->note !== $given['was'] && $trial->note !== $given['note']) {
+        $given = $request->validate(['note' => ['sometimes', 'nullable', 'string', 'max:500'], 'was' => ['present_with:note', 'nullable', 'string', 'max:500'], 'ratingSkipped' => ['sometimes', 'boolean']]);
+        $note = array_key_exists('note', $given) ? (string) $given['note'] : null;
+        if ($note !== null && $trial->note !== (string) $given['was'] && $trial->note !== $note) {
             return response()->json(['message' => 'This note was changed on another screen meanwhile. Both are shown; save the one that shall stand.', 'current' => $trial->note], 409);
         }
         $fitting = Fitting::query()->findOrFail($trial->fitting_id);
-        Journal::note($fitting, self::user($request), isset($given['note']) ? "noted on trial {$trial->number}" : "skipped the ratings of trial {$trial->number}",
-            fn () => $trial->update(array_filter(['note' => $given['note'] ?? null, 'rating_skipped' => $given['ratingSkipped'] ?? null], fn (mixed $v): bool => $v !== null)));
+        $words = match ($note) {
+            null => "skipped the ratings of trial {$trial->number}",
+            '' => "took the note off trial {$trial->number}",
+            default => "noted on trial {$trial->number}: {$note}",
+        };
+        Journal::note($fitting, self::user($request), $words, fn () => $trial->update(array_filter(['note' => $note, 'rating_skipped' => $given['ratingSkipped'] ?? null], fn (mixed $v): bool => $v !== null)));
 
         return response()->json((new BayResource($fitting))->toArray($request));
     }

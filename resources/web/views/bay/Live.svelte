@@ -118,18 +118,29 @@
     const again = $derived(view && running ? repeatText(view, running.tag, units) : '');
     const offers = $derived(!isBenchmark && running !== null && (view?.standing.some((s) => s.declared && s.word === 'better') ?? false));
 
-    async function run(what: () => Promise<unknown>) {
-        problem = '';
-        try {
-            await what();
-            await load();
-        } catch (e) {
-            problem = failed(e);
-        }
+    /** One after another, in the order of the keys: each meets the screen as the one before left it. */
+    let doing: Promise<void> = Promise.resolve();
+    const run = (what: () => unknown) =>
+        (doing = doing.then(async () => {
+            problem = '';
+            try {
+                await what();
+                await load();
+            } catch (e) {
+                problem = failed(e);
+            }
+        }));
+    /** What begins something else is begun once, however often the key was hit meanwhile. */
+    let moving = false;
+    async function move(what: () => unknown) {
+        if (moving) return;
+        moving = true;
+        await run(what);
+        moving = false;
     }
     const begin = (setup: Setup | null | undefined, kind = 'trial') =>
         setup &&
-        run(async () => {
+        move(async () => {
             view = await post<BayView>(`fittings/${id}/trials`, { setupId: setup.id, kind });
             chosen = setup.id;
             ticked = [];
@@ -143,9 +154,9 @@
     const hit = (count: number) => run(() => post(`fittings/${id}/simulate`, { count, player }));
     const leaveOut = (shot: Shot, reason: string | null) => run(() => patch(`shots/${shot.id}`, { leftOut: reason === null ? null : { reason } }));
     const meant = (shot: Shot, intent: string) => run(() => patch(`shots/${shot.id}`, { intent }));
-    const noted = async (shot: Shot, note: string) => {
+    const keepNote = async (path: string, was: string | null, note: string) => {
         try {
-            await patch(`shots/${shot.id}`, { note, was: shot.note });
+            await patch(path, { note, was });
             await load();
         } catch (e) {
             // Neither is lost: both stand here, and the other one is what is on record.
@@ -154,26 +165,28 @@
             problem = other === undefined ? say(e) : `${say(e)} On record: “${other ?? ''}”. Yours: “${note}”.`;
         }
     };
+    const noted = (shot: Shot, note: string) => keepNote(`shots/${shot.id}`, shot.note, note);
+    const trialNoted = (note: string) => running && keepNote(`trials/${running.id}`, running.note, note);
     const change = (what: Record<string, unknown>) =>
         run(async () => (current.fitting = await patch<Fitting>(`fittings/${id}`, { version: (await loadFitting(id)).version, ...what })));
     const promote = () => change({ benchmarkSetupId: running!.setupId });
     const star = () => next && run(async () => (await patch(`setups/${next.id}/shelf`, { starred: !next.starred }), await loadFitting(id)));
     const bringBack = (setup: Setup) => run(async () => (await patch(`setups/${setup.id}/shelf`, { shelf: '' }), await loadFitting(id)));
-    const rate = (kind: string, stars: number) => asks && run(() => post(`trials/${asks.trialId}/ratings`, { kind, stars }));
-    const skip = () => asks && run(() => patch(`trials/${asks.trialId}`, { ratingSkipped: true }));
+    const rate = (kind: string | null, stars: number) => run(() => asks && post(`trials/${asks.trialId}/ratings`, { kind: kind ?? asks.open[0], stars }));
+    const skip = () => run(() => asks && patch(`trials/${asks.trialId}`, { ratingSkipped: true }));
     const takeBack = () => view?.lastDone?.undoable && run(async () => (await post(`log/${view!.lastDone!.id}/undo`, {}), await loadFitting(id)));
     const blindBegin = (setupIds: number[], rounds: number, shotsEach: number) =>
-        run(async () => {
+        move(async () => {
             view = await post<BayView>(`fittings/${id}/blind`, { setupIds, rounds, shotsEach });
             showing = true;
         });
     const blindNext = () =>
-        run(async () => {
+        move(async () => {
             view = await post<BayView>(`fittings/${id}/blind/next`, {});
             showing = true;
         });
     const blindReveal = () =>
-        run(async () => {
+        move(async () => {
             const was = new Set(view?.trials.filter((t) => t.blind && t.tag === '').map((t) => t.id));
             view = await remove<BayView>(`fittings/${id}/blind`);
             revealed = view.trials.filter((t) => was.has(t.id)).map((t) => t.tag);
@@ -188,10 +201,11 @@
         if (confirm && legDone && confirm.next) chosen = fitting.setups.find((s) => s.tag === confirm.next)?.id ?? chosen;
     });
     const confirmNext = () =>
-        run(async () => {
+        move(async () => {
+            const wasLast = confirm?.next === null; // asked now: the screen may learn of the next leg before the answer is here
             await post(`fittings/${id}/confirm/next`, {});
             ticked = [];
-            if (confirm?.next === null) push(`/fitting/${id}/decide`);
+            if (wasLast) push(`/fitting/${id}/decide`);
         });
     const confirmEnd = () => run(() => remove(`fittings/${id}/confirm`));
     /** One key: ticks the next step of the change-over, and when all are done, begins. */
@@ -219,7 +233,7 @@
         if (asks && /^[0-5]$/.test(event.key)) {
             event.preventDefault();
             event.stopImmediatePropagation();
-            void (event.key === '0' ? skip() : rate(asks.open[0]!, Number(event.key)));
+            void (event.key === '0' ? skip() : rate(null, Number(event.key)));
             return;
         }
         const act: Record<string, () => unknown> = {
@@ -402,7 +416,7 @@
                     {/if}
                     {#if !asks}<div class="lower">
                             {#if view.shots.length || view.inLine}<StrikeMap shots={view.shots} hand={fitting.player.hand} inLine={view.inLine} />{/if}
-                            <TrialShots {view} {units} {leaveOut} {meant} {noted} />
+                            <TrialShots {view} {units} {leaveOut} {meant} {noted} {trialNoted} />
                         </div>{/if}
                     <BayPlace {fitting} {bay} bays={view.bays} bind:player {hit} onchange={() => void load(true)} />
                     {#if !view.blind && shown.length > 1}<BlindStart {fitting} begin={blindBegin} />{/if}

@@ -10,64 +10,83 @@
         leaveOut,
         meant,
         noted,
+        trialNoted,
     }: {
         view: BayView;
         units: UnitChoice;
         leaveOut: (shot: Shot, reason: string | null) => void;
         meant: (shot: Shot, intent: string) => void;
         noted: (shot: Shot, note: string) => void;
+        trialNoted: (note: string) => void;
     } = $props();
-    let noting = $state<number | null>(null);
+    let noting = $state<number | 'trial' | null>(null);
     let draft = $state('');
+    const running = $derived(view.running);
+
+    function openNote(of: number | 'trial', now: string) {
+        noting = of;
+        draft = now;
+    }
+    function keep(event: SubmitEvent, how: (note: string) => void) {
+        event.preventDefault();
+        how(draft);
+        noting = null;
+    }
 
     function choose(shot: Shot, value: string) {
         if (value.startsWith('meant:')) meant(shot, value.slice(6));
-        else if (value === 'note') {
-            noting = shot.id;
-            draft = shot.note ?? '';
-        } else if (value) leaveOut(shot, value);
+        else if (value === 'note') openNote(shot.id, shot.note ?? '');
+        else if (value) leaveOut(shot, value);
     }
     const focus = (node: HTMLElement) => node.focus();
 </script>
 
-<ol class="shots" aria-label="Shots of this trial">
-    {#each view.shots.slice(-5).reverse() as s (s.id)}
-        <li class:out={s.leftOut}>
-            <b>{s.sequence}</b>
-            <span>{figure('carryM', s.measured.carryM ?? s.computed.carryM, units)} · {figure('sideM', s.measured.sideM ?? s.computed.sideM, units)}</span>
-            {#if noting === s.id}
-                <form onsubmit={(e) => (e.preventDefault(), noted(s, draft), (noting = null))}>
-                    <input
-                        aria-label="Note on shot {s.sequence}"
-                        maxlength="500"
-                        bind:value={draft}
-                        use:focus
-                        onkeydown={(e) => e.key === 'Escape' && (noting = null)}
-                    />
-                    <button class="plain">Keep</button>
-                </form>
-            {:else if s.leftOut}
-                <span class="small">{s.leftOut.reason}</span><button class="plain" onclick={() => leaveOut(s, null)}
-                    >Bring back<span class="visually-hidden"> shot {s.sequence}</span></button
-                >
-            {:else}
-                {#if view.mishits[s.id]}<button class="hint" title={mishitText(view.mishits[s.id]!, units)} onclick={() => leaveOut(s, 'mishit')}
-                        >mishit?<span class="visually-hidden"> Leave shot {s.sequence} out: {mishitText(view.mishits[s.id]!, units)}</span></button
-                    >{/if}
-                <select aria-label="Shot {s.sequence}" value="" onchange={(e) => (choose(s, e.currentTarget.value), (e.currentTarget.value = ''))}
-                    ><option value="">{s.intent === 'normal' ? 'counts' : s.intent}{s.note ? ' · note' : ''}</option>
-                    <optgroup label="Leave out"
-                        >{#each REASONS as r (r)}<option>{r}</option>{/each}</optgroup
+{#snippet noteField(label: string, how: (note: string) => void)}
+    <form onsubmit={(e) => keep(e, how)}>
+        <input aria-label={label} maxlength="500" bind:value={draft} use:focus onkeydown={(e) => e.key === 'Escape' && (noting = null)} />
+        <button class="plain">Keep</button>
+    </form>
+{/snippet}
+
+<div>
+    <ol class="shots" aria-label="Shots of this trial">
+        {#each view.shots.slice(-5).reverse() as s (s.id)}
+            <li class:out={s.leftOut}>
+                <b>{s.sequence}</b>
+                <span>{figure('carryM', s.measured.carryM ?? s.computed.carryM, units)} · {figure('sideM', s.measured.sideM ?? s.computed.sideM, units)}</span>
+                {#if noting === s.id}
+                    {@render noteField(`Note on shot ${s.sequence}`, (note) => noted(s, note))}
+                {:else if s.leftOut}
+                    <span class="small">{s.leftOut.reason}</span><button class="plain" onclick={() => leaveOut(s, null)}
+                        >Bring back<span class="visually-hidden"> shot {s.sequence}</span></button
                     >
-                    <optgroup label="It was meant"
-                        >{#each INTENTS as i (i)}<option value="meant:{i}">{i}</option>{/each}</optgroup
+                {:else}
+                    {#if view.mishits[s.id]}<button class="hint" title={mishitText(view.mishits[s.id]!, units)} onclick={() => leaveOut(s, 'mishit')}
+                            >mishit?<span class="visually-hidden"> Leave shot {s.sequence} out: {mishitText(view.mishits[s.id]!, units)}</span></button
+                        >{/if}
+                    <select aria-label="Shot {s.sequence}" value="" onchange={(e) => (choose(s, e.currentTarget.value), (e.currentTarget.value = ''))}
+                        ><option value="">{s.intent === 'normal' ? 'counts' : s.intent}{s.note ? ' · note' : ''}</option>
+                        <optgroup label="Leave out"
+                            >{#each REASONS as r (r)}<option>{r}</option>{/each}</optgroup
+                        >
+                        <optgroup label="It was meant"
+                            >{#each INTENTS as i (i)}<option value="meant:{i}">{i}</option>{/each}</optgroup
+                        >
+                        <option value="note">Note …</option></select
                     >
-                    <option value="note">Note …</option></select
-                >
+                {/if}
+            </li>
+        {/each}
+    </ol>
+    {#if running}
+        <p class="small trial">
+            {#if noting === 'trial'}{@render noteField(`Note on trial ${running.number}`, trialNoted)}{:else}
+                {running.note}
+                <button class="plain" onclick={() => openNote('trial', running.note)}>{running.note ? 'Change the note' : 'Note on this trial'}</button>
             {/if}
-        </li>
-    {/each}
-</ol>
+        </p>
+    {/if}
+</div>
 
 <style>
     .shots {

@@ -103,7 +103,7 @@
             <div class="two">
                 <section>
                     <Picture
-                        title="Yards against fairways"
+                        title="Carry against share in the corridor"
                         name="trade"
                         head={['Setup', `Carry ${units.distance}`, 'In the corridor %', `Gain ${found.unit}`, 'Chance %']}
                         rows={found.setups.map((s) => [
