@@ -1,4 +1,4 @@
 <?php
 
-// Counts of tries and posts are kept in small files: a database row for each would cost every shot two writes to disk.
-return ['limiter' => 'file'];
+// Counts of tries and posts: in memory that the workers of one server share, elsewhere in small files. A database row for each would cost every shot two writes to disk.
+return ['limiter' => env('LIMITER_STORE', 'file'), 'stores' => ['apc' => ['driver' => 'apc']]];

@@ -7,7 +7,6 @@ namespace App\Actions;
 use App\Models\Bay;
 use App\Models\Fitting;
 use App\Models\HeldShot;
-use App\Models\Shot;
 use App\Support\Live;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Query\Builder;
@@ -34,7 +33,11 @@ final class TakeShots
             $row = DB::table('bays')->leftJoin('fittings', 'fittings.id', '=', 'bays.fitting_id')->leftJoin('players', 'players.id', '=', 'fittings.player_id')->leftJoin('trials', 'trials.id', '=', 'fittings.running_trial_id')
                 ->where('bays.id', $bay->id)->lockForUpdate()->first(['fittings.*', 'players.hand as player_hand', 'trials.id as trial', 'trials.setup_id as trial_setup', 'trials.kind as trial_kind']) ?? throw (new ModelNotFoundException)->setModel(Bay::class);
             $fitting = $row->id === null ? null : (new Fitting)->newFromBuilder(array_diff_key((array) $row, ['player_hand' => 1, 'trial' => 1, 'trial_setup' => 1, 'trial_kind' => 1]));
-            $answers = array_map(fn (array $shot): array => $this->before($bay, $shot['id']) ?? $this->take($bay, $fitting, $row, $shot), $shots);
+            $answers = array_map(function (array $shot) use ($bay, $fitting, $row): array {
+                [$first, $last] = $this->before($bay, $fitting, $shot['id']);
+
+                return $first ?? $this->take($bay, $fitting, $row, $shot, $last + 1);
+            }, $shots);
             if ($fitting !== null) {
                 DB::table('fittings')->where('id', $fitting->id)->update(['updated_at' => now()]);
                 DB::afterCommit(fn () => Live::changed($fitting));
@@ -45,17 +48,20 @@ final class TakeShots
     }
 
     /**
-     * The answer that this shot got when it came first. A held shot that was put right is a shot too: the answer stays the first one.
+     * The answer that this shot got when it came first, and the place of the fitting's last shot, in one look. A held shot that was put right is a shot too: the answer
+     * stays the first one.
      *
-     * @return array{id: string, status: string, shot: int|null, reason: string|null}|null
+     * @return array{array{id: string, status: string, shot: int|null, reason: string|null}|null, int}
      */
-    private function before(Bay $bay, string $id): ?array
+    private function before(Bay $bay, ?Fitting $fitting, string $id): array
     {
         $sent = fn (string $table, string $columns): Builder => DB::table($table)->where('bay_id', $bay->id)->where('sender_id', $id)->selectRaw($columns);
-        $rows = $sent('held_shots', 'null as shot, reason')->unionAll($sent('shots', 'id as shot, null as reason'))->get();
-        $first = $rows->firstWhere('shot', null) ?? $rows->first();
+        $rows = $sent('held_shots', "'held' as status, null as number, reason")->unionAll($sent('shots', "'stored', id, null"))
+            ->unionAll(DB::table('shots')->where('fitting_id', $fitting?->id)->selectRaw("'last', max(sequence), null"))->get()->groupBy('status');
+        $last = (int) $rows['last'][0]->number;
+        $first = $rows['held'][0] ?? $rows['stored'][0] ?? null;
 
-        return $first === null ? null : ['id' => $id, 'status' => $first->shot === null ? 'held' : 'stored', 'shot' => $first->shot === null ? null : (int) $first->shot, 'reason' => $first->reason];
+        return [$first === null ? null : ['id' => $id, 'status' => $first->status, 'shot' => $first->number === null ? null : (int) $first->number, 'reason' => $first->reason], $last];
     }
 
     /**
@@ -63,7 +69,7 @@ final class TakeShots
      * @param  array{id: string, sequence: int|null, at: string|null, values: array<mixed>}  $shot
      * @return array{id: string, status: string, shot: int|null, reason: string|null}
      */
-    private function take(Bay $bay, ?Fitting $fitting, \stdClass $row, array $shot): array
+    private function take(Bay $bay, ?Fitting $fitting, \stdClass $row, array $shot, int $sequence): array
     {
         if ($fitting === null || $row->trial === null) {
             return $this->hold($bay, $fitting, null, $shot, $fitting === null ? 'No fitting is in this bay.' : 'No trial is running: nobody said which setup is in the hand.');
@@ -77,7 +83,7 @@ final class TakeShots
         $json = fn (mixed $v): string => json_encode($v, JSON_THROW_ON_ERROR);
         $stored = DB::table('shots')->insertGetId([
             'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $row->trial_setup, 'trial_id' => $row->trial, 'bay_id' => $bay->id, 'source' => 'monitor',
-            'sequence' => (int) Shot::query()->where('fitting_id', $fitting->id)->max('sequence') + 1, 'sender_id' => $shot['id'], 'sender_sequence' => $shot['sequence'],
+            'sequence' => $sequence, 'sender_id' => $shot['id'], 'sender_sequence' => $shot['sequence'],
             'shot_key' => ShotRow::keyOf($values, $shot['at']), 'measured' => $json($values), 'typed' => $json($shot['values']), 'flags' => $json(array_map(fn (Issue $i): string => $i->message, $issues)), 'hit_at' => $shot['at'],
             'left_out_reason' => $warmUp ? 'warm-up' : null, 'left_out_at' => $warmUp ? now() : null, 'created_at' => now(), 'updated_at' => now(),
         ]);
