@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use MintCarry\Cli\Program;
+use MintCarry\Core\Record\FittingFile;
 use Tests\AppTestCase;
 
 pest()->extend(AppTestCase::class)->in('App');
@@ -30,4 +32,82 @@ function minted(string $arguments, string $input): array
     expect($error)->toBe('')->and($code)->toBe(0);
 
     return json_decode($out, true, flags: JSON_THROW_ON_ERROR);
+}
+
+/** @return array<string, mixed> a small whole fitting: own club only described, two setups from a head on the rack */
+function fittingFile(array $more = []): array
+{
+    $shot = fn (string $tag, int $i, float $mps, float $launch): array => ['setup' => $tag, 'sequence' => $i, 'trial' => $tag === 'A' ? 1 : 2, 'measured' => ['ballSpeedMps' => $mps + 0.4 * ($i % 3), 'launchDeg' => $launch + 0.5 * ($i % 4), 'spinRpm' => 2400 + 90 * ($i % 5), 'directionDeg' => 1.5 * ($i % 3) - 1.5, 'spinAxisDeg' => 2.0 * ($i % 4) - 3.0]];
+
+    return $more + [
+        'format' => FittingFile::FORMAT,
+        'seed' => 41,
+        'player' => ['name' => 'Someone', 'hand' => 'right', 'units' => ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in']],
+        'brief' => ['holeLengthM' => 360, 'corridor' => ['widthM' => 28, 'left' => ['kind' => 'water', 'atM' => 20]]],
+        'benchmark' => 'A',
+        'rack' => [
+            'sleeves' => [['name' => 'Turn', 'kind' => 'single', 'tiltDeg' => 1.0, 'home' => 'N', 'positions' => [['label' => 'N', 'clockDeg' => 0], ['label' => 'F', 'clockDeg' => 180]]]],
+            'heads' => [['label' => 'Tern 460', 'hand' => 'right', 'sleeve' => 'Turn', 'statedLoftDeg' => 10.5, 'cgBackMm' => 34, 'slots' => [['name' => 'back', 'toeMm' => 0, 'backMm' => 100, 'upMm' => -12, 'fromG' => 2, 'toG' => 20]], 'stockG' => [8, 10, 12], 'standard' => ['back' => 10], 'supply' => ['price' => 300, 'currency' => 'EUR'],
+                'readings' => [['values' => ['loftDeg' => [10.9, 11.1]], 'position' => 'N', 'readAs' => 'soled']]]],
+        ],
+        'setups' => [
+            ['tag' => 'A', 'head' => 'Old one', 'statedLoftDeg' => 9.5, 'measuredLoftDeg' => 10.1, 'shaft' => 'Reedline 55 R', 'lengthMm' => 1150],
+            ['tag' => 'B', 'head' => 'Tern 460', 'onRack' => true, 'statedLoftDeg' => 10.5, 'sleeveLabel' => 'F', 'branchedFrom' => 'A'],
+        ],
+        'trials' => [['number' => 1, 'setup' => 'A'], ['number' => 2, 'setup' => 'B']],
+        'shots' => [...array_map(fn (int $i): array => $shot('A', $i, 63.0, 10.5), range(1, 5)), ...array_map(fn (int $i): array => $shot('B', $i + 5, 64.0, 12.0), range(1, 6)), ['setup' => 'B', 'sequence' => 12, 'measured' => ['ballSpeedMps' => 50, 'launchDeg' => 4, 'spinRpm' => 5000], 'leftOut' => 'mishit']],
+        'ratings' => [['trial' => 2, 'setup' => 'B', 'kind' => 'confidence', 'stars' => 4], ['trial' => 2, 'setup' => 'B', 'kind' => 'looks', 'stars' => 1]],
+    ];
+}
+
+/** @return array{int, string, string} exit code, out, error */
+function mintRun(array $arguments, string $in = ''): array
+{
+    [$i, $o, $e] = array_map(fn () => fopen('php://temp', 'r+'), range(0, 2));
+    fwrite($i, $in);
+    rewind($i);
+    $code = (new Program($i, $o, $e))->run($arguments);
+
+    return [$code, (string) stream_get_contents($o, offset: 0), (string) stream_get_contents($e, offset: 0)];
+}
+
+/**
+ * The body with each of its values in turn replaced or gone.
+ *
+ * @param  array<mixed>  $body
+ * @return Generator<string, array<mixed>>
+ */
+function mangled(array $body): Generator
+{
+    $absurd = ['null' => null, 'true' => true, 'an empty word' => '', 'markup' => '<b onload=x>', 'an empty list' => [], 'a list in a list' => [['x' => [1]]], 'minus one' => -1, 'endless' => 1e308, 'no number' => 'NaN', 'four hundred nines' => str_repeat('9', 400), 'a zero byte' => "a\0b", 'broken letters' => "\u{FFFE}\u{202E}٣"];
+    $walk = function (array $at, array $path) use (&$walk): Generator {
+        foreach ($at as $key => $value) {
+            yield [...$path, $key];
+            if (is_array($value)) {
+                yield from $walk($value, [...$path, $key]);
+            }
+        }
+    };
+    foreach ($walk($body, []) as $path) {
+        $last = array_pop($path);
+        $change = function (callable $how) use ($body, $path, $last): array {
+            $copy = $body;
+            $at = &$copy;
+            foreach ($path as $key) {
+                $at = &$at[$key];
+            }
+            $how($at, $last);
+
+            return $copy;
+        };
+        $name = implode('.', [...$path, $last]);
+        yield "{$name} gone" => $change(function (array &$at, int|string $key): void {
+            unset($at[$key]);
+        });
+        foreach ($absurd as $what => $value) {
+            yield "{$name} is {$what}" => $change(function (array &$at, int|string $key) use ($value): void {
+                $at[$key] = $value;
+            });
+        }
+    }
 }

@@ -95,7 +95,7 @@ final class RackedHead
     public function assumed(): array
     {
         $out = [];
-        foreach (['mass' => $this->gauged()->inForce('massG') === null ? $this->massG : 1.0, 'CG' => $this->cgBackMm, 'inertia' => $this->inertiaGcm2, 'bulge' => $this->bulgeMm, 'roll' => $this->rollMm] as $what => $known) {
+        foreach (['mass' => $this->gauged()->inForce('massG') === null ? $this->massG : 1.0, 'CG' => $this->cgToeMm === null || $this->cgUpMm === null ? null : $this->cgBackMm, 'inertia' => $this->inertiaGcm2, 'bulge' => $this->bulgeMm, 'roll' => $this->rollMm] as $what => $known) {
             if ($known === null) {
                 $out[] = $what;
             }

@@ -19,7 +19,7 @@ final readonly class ReadingSet
             throw CoreException::invalid('values', 'A reading needs at least one value: loft, lie, face or mass.');
         }
         foreach ($values as $quantity => $readings) {
-            [$low, $high, $unit] = self::QUANTITIES[$quantity] ?? throw CoreException::invalid($quantity, "'{$quantity}' is not something that is read of a head.");
+            [$low, $high, $unit] = self::QUANTITIES[$quantity] ?? throw CoreException::invalid((string) $quantity, "'{$quantity}' is not something that is read of a head.");
             foreach ($readings as $value) {
                 CoreException::requireWithin($quantity, $value, $low, $high, $unit);
             }
@@ -38,7 +38,7 @@ final readonly class ReadingSet
     {
         $readings = $this->values[$quantity] ?? [];
 
-        return $readings === [] ? throw CoreException::invalid($quantity, "{$quantity} was not read.") : array_sum($readings) / count($readings);
+        return $readings === [] ? throw CoreException::invalid((string) $quantity, "{$quantity} was not read.") : array_sum($readings) / count($readings);
     }
 
     /** Largest minus smallest reading; 0 for a single one. */

@@ -114,7 +114,7 @@ final readonly class Brief
             }
         }
         foreach ($weights as $name => $weight) {
-            self::requireOneOf('weights', $name, self::WEIGHTS);
+            self::requireOneOf('weights', (string) $name, self::WEIGHTS);
             CoreException::requireWithin("weights.{$name}", $weight, 0, 10);
         }
         if ($scoring === 'own weights' && array_sum($weights) <= 0) {
@@ -171,8 +171,8 @@ final readonly class Brief
         foreach ($data as $field => $value) {
             $values[$field] = match (true) {
                 $field === 'corridor' => self::corridor($value),
-                $field === 'weights' => array_map(floatval(...), (array) $value),
-                isset(self::LISTS[$field]) => array_values(array_map(strval(...), (array) $value)),
+                $field === 'weights' => self::weights($value),
+                isset(self::LISTS[$field]) => array_values(array_map(fn (mixed $v): string => is_scalar($v) ? (string) $v : throw CoreException::invalid($field, ucfirst(self::LABELS[$field]).' must be a list of words.'), (array) $value)),
                 isset(self::NUMBERS[$field]) => self::number($field, $value),
                 in_array($field, ['aimFree', 'consent', 'minor'], true) => (bool) $value,
                 isset(self::CHOICES[$field]), isset(self::TEXTS[$field]) => is_scalar($value) ? (string) $value : '',
@@ -212,6 +212,20 @@ final readonly class Brief
         }
 
         return new Corridor((float) $value['widthM'], $side($value['left'] ?? null), $side($value['right'] ?? null));
+    }
+
+    /** @return array<string, float> */
+    private static function weights(mixed $value): array
+    {
+        $weights = [];
+        foreach (is_array($value) || is_object($value) ? (array) $value : [] as $name => $weight) {
+            if (! is_numeric($weight) || ! is_finite((float) $weight)) {
+                throw CoreException::invalid('weights', "Own weights: '{$name}' is not a number.");
+            }
+            $weights[(string) $name] = (float) $weight;
+        }
+
+        return $weights;
     }
 
     private static function number(string $field, mixed $value): ?float

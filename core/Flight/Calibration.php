@@ -33,12 +33,20 @@ final readonly class Calibration
     ) {
     }
 
-    /** @param  list<array{Launch, ?float, ?float}>  $shots launch, measured carry m, measured apex m */
+    /**
+     * @param  list<array{Launch, ?float, ?float}>  $shots  launch, measured carry m, measured apex m
+     *
+     * @throws CoreException where nothing was measured, or a carry (1 … 450 m) or apex (0 … 110 m) cannot be
+     */
     public static function fit(array $shots, Atmosphere $air = new Atmosphere): self
     {
         $used = array_values(array_filter($shots, static fn (array $s): bool => $s[1] !== null || $s[2] !== null));
         if ($used === []) {
             throw CoreException::invalid('shots', 'No shot carries a measured carry or apex: there is nothing to calibrate by.');
+        }
+        foreach ($used as [, $carry, $apex]) {
+            CoreException::requireWithin('carryM', $carry ?? 1.0, 1, 450, 'm');
+            CoreException::requireWithin('apexM', $apex ?? 0.0, 0, 110, 'm');
         }
         $x = [0.0, 0.0];
         $inverse = [[0.0, 0.0], [0.0, 0.0]];

@@ -24,6 +24,9 @@ it('puts a head on the rack with what is known, and says what is assumed', funct
         ->and($this->head['measured'])->toBe([])
         ->and($this->head['positions'])->toBe(['N', '+1.4', '-1.4']);
     $known = $this->patchJson("api/heads/{$this->head['id']}", ['cgToeMm' => '1,5', 'cgBackMm' => 38, 'cgUpMm' => -3, 'inertiaGcm2' => [[2900, 0, 0], [0, 3700, 50], [0, 50, 5300]]])->assertOk();
+    // A CG that is told in part is taken, and still called assumed.
+    $part = $this->patchJson("api/heads/{$this->head['id']}", ['cgToeMm' => null, 'cgBackMm' => 38, 'cgUpMm' => null])->assertOk();
+    expect($part->json('assumed'))->toContain('CG')->and($part->json('body.cgBackMm'))->toBeGreaterThan(36);
     expect($known->json('assumed'))->toBe(['bulge', 'roll'])->and($known->json('cgToeMm'))->toBe(1.5);
 });
 
@@ -35,7 +38,6 @@ it('refuses a head that cannot be, by field, and keeps what stands', function (a
     'loft in words' => [['statedLoftDeg' => 'ten'], 'statedLoftDeg', 'is not a number'],
     'no label' => [['label' => ''], 'label', 'required'],
     'one label twice' => [['label' => 'Tern 460'], 'label', "already a head 'Tern 460' for this hand"],
-    'half a CG' => [['cgBackMm' => 30], 'cgToeMm', 'CG toward the toe'],
     'a tensor of no body' => [['inertiaGcm2' => [[1, 0, 0], [0, -5, 0], [0, 0, 9]]], 'inertiaGcm2', 'positive definite'],
     'a sleeve that is not there' => [['sleeveId' => 999], 'sleeveId', 'invalid'],
     'two slots of one name' => [['slots' => [['name' => 'back', 'toeMm' => 0, 'backMm' => 90, 'upMm' => 0], ['name' => 'Back', 'toeMm' => 0, 'backMm' => 80, 'upMm' => 0]]], 'slots.1.name', 'a name of its own'],

@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use MintCarry\Cli\Program;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Record\FittingFile;
 use MintCarry\Core\Report\AdviceReport;
@@ -10,42 +9,6 @@ use MintCarry\Core\Report\CompareReport;
 use MintCarry\Core\Report\FinderReport;
 
 // A fitting file: read strictly, and judged on the command line as on the screens.
-
-/** @return array<string, mixed> a small whole fitting: own club only described, two setups from a head on the rack */
-function fittingFile(array $more = []): array
-{
-    $shot = fn (string $tag, int $i, float $mps, float $launch): array => ['setup' => $tag, 'sequence' => $i, 'trial' => $tag === 'A' ? 1 : 2, 'measured' => ['ballSpeedMps' => $mps + 0.4 * ($i % 3), 'launchDeg' => $launch + 0.5 * ($i % 4), 'spinRpm' => 2400 + 90 * ($i % 5), 'directionDeg' => 1.5 * ($i % 3) - 1.5, 'spinAxisDeg' => 2.0 * ($i % 4) - 3.0]];
-
-    return $more + [
-        'format' => FittingFile::FORMAT,
-        'seed' => 41,
-        'player' => ['name' => 'Someone', 'hand' => 'right', 'units' => ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in']],
-        'brief' => ['holeLengthM' => 360, 'corridor' => ['widthM' => 28, 'left' => ['kind' => 'water', 'atM' => 20]]],
-        'benchmark' => 'A',
-        'rack' => [
-            'sleeves' => [['name' => 'Turn', 'kind' => 'single', 'tiltDeg' => 1.0, 'home' => 'N', 'positions' => [['label' => 'N', 'clockDeg' => 0], ['label' => 'F', 'clockDeg' => 180]]]],
-            'heads' => [['label' => 'Tern 460', 'hand' => 'right', 'sleeve' => 'Turn', 'statedLoftDeg' => 10.5, 'cgBackMm' => 34, 'slots' => [['name' => 'back', 'toeMm' => 0, 'backMm' => 100, 'upMm' => -12, 'fromG' => 2, 'toG' => 20]], 'stockG' => [8, 10, 12], 'standard' => ['back' => 10], 'supply' => ['price' => 300, 'currency' => 'EUR'],
-                'readings' => [['values' => ['loftDeg' => [10.9, 11.1]], 'position' => 'N', 'readAs' => 'soled']]]],
-        ],
-        'setups' => [
-            ['tag' => 'A', 'head' => 'Old one', 'statedLoftDeg' => 9.5, 'measuredLoftDeg' => 10.1, 'shaft' => 'Reedline 55 R', 'lengthMm' => 1150],
-            ['tag' => 'B', 'head' => 'Tern 460', 'onRack' => true, 'statedLoftDeg' => 10.5, 'sleeveLabel' => 'F', 'branchedFrom' => 'A'],
-        ],
-        'trials' => [['number' => 1, 'setup' => 'A'], ['number' => 2, 'setup' => 'B']],
-        'shots' => [...array_map(fn (int $i): array => $shot('A', $i, 63.0, 10.5), range(1, 5)), ...array_map(fn (int $i): array => $shot('B', $i + 5, 64.0, 12.0), range(1, 6)), ['setup' => 'B', 'sequence' => 12, 'measured' => ['ballSpeedMps' => 50, 'launchDeg' => 4, 'spinRpm' => 5000], 'leftOut' => 'mishit']],
-        'ratings' => [['trial' => 2, 'setup' => 'B', 'kind' => 'confidence', 'stars' => 4], ['trial' => 2, 'setup' => 'B', 'kind' => 'looks', 'stars' => 1]],
-    ];
-}
-/** @return array{int, string, string} exit code, out, error */
-function mintRun(array $arguments, string $in = ''): array
-{
-    [$i, $o, $e] = array_map(fn () => fopen('php://temp', 'r+'), range(0, 2));
-    fwrite($i, $in);
-    rewind($i);
-    $code = (new Program($i, $o, $e))->run($arguments);
-
-    return [$code, (string) stream_get_contents($o, offset: 0), (string) stream_get_contents($e, offset: 0)];
-}
 
 it('reads what a fitting is: setups, readings, counted shots, confidence, and what was hit last', function (): void {
     $record = FittingFile::read(fittingFile());

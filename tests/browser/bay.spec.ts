@@ -1,47 +1,8 @@
-import { execFile } from 'node:child_process';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { begin, carry, count, monitor, newBay, noRatings, toBay } from './atbay';
 import { accessible, addSetup, beginFitting, signIn, watch } from './help';
 
 // The bay as the fitter works in it: live shots from a simulated monitor, by keys, with faults, and without a connection.
-
-async function toBay(page: Page): Promise<void> {
-    await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: /^Bay/ }).click();
-    await expect(page.getByRole('button', { name: /Begin the trial/ })).toBeVisible();
-}
-async function newBay(page: Page): Promise<{ id: number; token: string }> {
-    const name = `Test bay ${Date.now() % 1e7}`;
-    await page.getByLabel('A new bay').fill(name);
-    await page.getByRole('button', { name: 'Add', exact: true }).click();
-    await page.getByRole('combobox', { name: /^Bay/ }).selectOption({ label: name });
-    await page.getByRole('button', { name: 'Token for a monitor' }).click();
-    const token = (await page.locator('code').first().textContent())!;
-    const id = Number((await page.locator('code').nth(1).textContent())!.match(/bays\/(\d+)/)![1]);
-    return { id, token };
-}
-/** bin/monitor as it ships, posting to the served application. */
-function monitor(bay: { id: number; token: string }, ...more: string[]): Promise<string> {
-    const address = process.env.MINT_ADDRESS ?? 'http://127.0.0.1:8080';
-    return new Promise((done, fail) => {
-        execFile(
-            'bin/monitor',
-            ['--address', address, '--bay', String(bay.id), '--token', bay.token, '--pace', '0.05', '--seed', '7', ...more],
-            (error, out, err) => (error ? fail(new Error(err)) : done(out)),
-        );
-    });
-}
-/** Ticks the change-over off and begins. */
-async function begin(page: Page): Promise<void> {
-    const card = page.locator('fieldset', { hasText: 'Change-over' });
-    while (await card.isVisible()) await card.getByRole('checkbox', { checked: false }).first().click();
-    await page.getByRole('button', { name: /Begin the trial/ }).click();
-}
-/** Trials without asking the player first. */
-async function noRatings(page: Page): Promise<void> {
-    await page.getByLabel('Ask the player before the numbers').uncheck();
-    await expect(page.getByLabel('Ask the player before the numbers')).not.toBeChecked();
-}
-const carry = (page: Page) => page.locator('.carry span').first();
-const count = (page: Page) => page.locator('.hand .small');
 
 test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a live monitor', async ({ page }) => {
     test.setTimeout(120_000);
@@ -256,7 +217,7 @@ test('a blind trial keeps its secret on the screen until it is revealed', async 
 test('by keys: how a shot was meant, a star, parking with a reason, the log, and the help', async ({ page }) => {
     const errors = watch(page);
     await signIn(page);
-    await beginFitting(page, 'Ines Calloway-Reed', 'right', 'yards');
+    await beginFitting(page, 'Ines Carrow-Reed', 'right', 'yards');
     await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
     await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'Stated loft': '10.5' });
     await toBay(page);

@@ -70,7 +70,7 @@ final class ImportController
     /** Stores the shots as previewed: into one setup, or by the names in the setup column. */
     public function confirm(Request $request, ImportFile $file, StoreShots $store): JsonResponse
     {
-        $given = $request->validate(['map' => ['required', 'array'], 'setupId' => ['nullable', 'integer'], 'tags' => ['sometimes', 'nullable', 'array'], 'tags.*.tag' => ['present', 'nullable', 'string'], 'tags.*.setupId' => ['nullable', 'integer']]);
+        $given = $request->validate(['map' => ['required', 'array'], 'setupId' => ['nullable', 'integer'], 'tags' => ['sometimes', 'nullable', 'array'], 'tags.*.tag' => ['present', 'nullable', 'string'], 'tags.*.setupId' => ['present', 'nullable', 'integer']]);
         if ($file->state === 'stored') {
             throw ValidationException::withMessages(['file' => "'{$file->name}' has been stored already; its {$file->stored_shots} shots are in the fitting."]);
         }

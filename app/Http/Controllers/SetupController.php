@@ -32,7 +32,7 @@ final class SetupController
 
     public function store(SetupRequest $request, Fitting $fitting, AddSetup $add): JsonResponse
     {
-        $setup = Journal::note($fitting, self::user($request), fn (Setup $s): string => "added setup {$s->tag}", fn (): Setup => $add($fitting, $request->columns(), $request->validated('branchedFromId')));
+        $setup = Journal::note($fitting, self::user($request), fn (Setup $s): string => "added setup {$s->tag}", fn (): Setup => $add($fitting, $request->columns(), $request->validated('branchedFromId') === null ? null : $request->integer('branchedFromId')));
 
         return response()->json((new SetupResource($setup->refresh()))->toArray($request), 201);
     }

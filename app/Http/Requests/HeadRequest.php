@@ -6,6 +6,7 @@ namespace App\Http\Requests;
 
 use App\Models\RackHead;
 use App\Support\Quantity;
+use Closure;
 use Illuminate\Validation\Rule;
 
 /** A head on the rack as typed. What is not known stays empty and is taken from the preset of its type. */
@@ -52,16 +53,16 @@ final class HeadRequest extends RackRequest
             'statedFaceOpenDeg' => ['sometimes', 'nullable', 'numeric', 'between:-10,10'],
             'volumeCm3' => ['sometimes', 'nullable', 'numeric', 'between:200,600'],
             'massG' => ['sometimes', 'nullable', 'numeric', 'between:150,260'],
-            'cgToeMm' => ['required_with:cgBackMm,cgUpMm', 'nullable', 'numeric', 'between:-20,20'],
-            'cgBackMm' => ['required_with:cgToeMm,cgUpMm', 'nullable', 'numeric', 'between:10,60'],
-            'cgUpMm' => ['required_with:cgToeMm,cgBackMm', 'nullable', 'numeric', 'between:-20,20'],
+            'cgToeMm' => ['sometimes', 'nullable', 'numeric', 'between:-20,20'],
+            'cgBackMm' => ['sometimes', 'nullable', 'numeric', 'between:10,60'],
+            'cgUpMm' => ['sometimes', 'nullable', 'numeric', 'between:-20,20'],
             'bulgeMm' => ['sometimes', 'nullable', 'numeric', 'between:150,1000'],
             'rollMm' => ['sometimes', 'nullable', 'numeric', 'between:150,1000'],
             'inertiaGcm2' => ['sometimes', 'nullable', 'array', 'size:3'],
             'inertiaGcm2.*' => ['array', 'size:3'],
             'inertiaGcm2.*.*' => ['numeric'],
             'slots' => ['sometimes', 'array', 'max:12'],
-            'slots.*.name' => ['required', 'string', 'max:20', 'distinct:ignore_case'],
+            'slots.*.name' => ['bail', 'required', 'string', 'max:20', $this->onlyOne(...)],
             'slots.*.toeMm' => ['required', 'numeric'],
             'slots.*.backMm' => ['required', 'numeric'],
             'slots.*.upMm' => ['required', 'numeric'],
@@ -76,6 +77,15 @@ final class HeadRequest extends RackRequest
         ] + self::supplyRules();
     }
 
+    /** A name that no other slot of this head has, whatever else stands in their place. */
+    private function onlyOne(string $attribute, string $name, Closure $fail): void
+    {
+        $names = array_map(fn (mixed $slot): string => is_array($slot) && is_string($slot['name'] ?? null) ? mb_strtolower(trim($slot['name'])) : '', (array) $this->input('slots'));
+        if (count(array_keys($names, mb_strtolower(trim($name)), true)) > 1) {
+            $fail("Two slots are called '{$name}': each needs a name of its own.");
+        }
+    }
+
     /** @return array<string, string> */
     public function attributes(): array
     {
@@ -85,8 +95,7 @@ final class HeadRequest extends RackRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['label.unique' => "There is already a head '".mb_strimwidth(is_string($this->input('label')) ? $this->input('label') : '', 0, 80)."' for this hand on the rack: give this one a label of its own, such as a number on the sole. Nothing was saved.",
-            'slots.*.name.distinct' => "Two slots are called ':input': each needs a name of its own."];
+        return ['label.unique' => "There is already a head '".mb_strimwidth(is_string($this->input('label')) ? $this->input('label') : '', 0, 80)."' for this hand on the rack: give this one a label of its own, such as a number on the sole. Nothing was saved."];
     }
 
     /** @return array<string, mixed> columns that were given */

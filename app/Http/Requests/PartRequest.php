@@ -27,7 +27,7 @@ final class PartRequest extends RackRequest
     public function rules(): array
     {
         $part = $this->route('part');
-        $kind = $part instanceof Part ? $part->kind : (string) $this->input('kind');
+        $kind = $part instanceof Part ? $part->kind : (is_string($this->input('kind')) ? $this->input('kind') : '');
         $rules = ['kind' => [$part instanceof Part ? 'sometimes' : 'required', Rule::in(Part::KINDS)],
             'label' => ['required', 'string', 'max:80', Rule::unique('parts', 'label')->where('studio_id', $this->studioId())->where('kind', $kind)->whereNull('retired_at')->ignore($part instanceof Part ? $part->id : null)],
             'data' => ['sometimes', 'array:'.implode(',', [...array_keys(self::DATA[$kind] ?? []), ...self::TEXTS[$kind] ?? []])]];

@@ -28,7 +28,7 @@ final class SetupRequest extends FormRequest
         $part = fn (string $kind): array => ['sometimes', 'nullable', 'integer', Rule::exists('parts', 'id')->where('studio_id', $this->studioId())->where('kind', $kind)];
         $rules = ['headId' => ['sometimes', 'nullable', 'integer', Rule::exists('heads', 'id')->where('studio_id', $this->studioId())], 'head' => ['required_without:headId', 'nullable', 'string', 'max:80'],
             'isBaseline' => ['sometimes', 'boolean'], 'branchedFromId' => ['sometimes', 'nullable', 'integer'], 'length' => ['sometimes', 'nullable'], 'tee' => ['sometimes', 'nullable'],
-            'masses' => ['sometimes', 'array', 'max:12'], 'masses.*' => ['nullable', 'numeric'], 'shaftId' => $part('shaft'), 'gripId' => $part('grip'), 'ballId' => $part('ball'),
+            'masses' => ['sometimes', 'array', 'max:12'], 'masses.*' => ['nullable', 'numeric', 'between:0,60'], 'shaftId' => $part('shaft'), 'gripId' => $part('grip'), 'ballId' => $part('ball'),
             'swingWeight' => ['sometimes', 'nullable', 'string', 'max:8']];
         foreach (self::DEGREES as $key => [, $low, $high]) {
             $rules[$key] = [$key === 'statedLoftDeg' ? 'required_without:headId' : 'nullable', 'nullable', 'numeric', "between:{$low},{$high}"];
