@@ -29,9 +29,11 @@ final class FinderReport
         $search = Search::of($record, $only);
         $offered = $search->offered;
         if ($offered->built === []) {
-            throw CoreException::invalid('rack', match ($only) {
-                'own' => 'The own club is only described, not on the rack, so its other positions are not known. Put its head on the rack, or look at all heads.',
-                default => 'No legal setup for this hand is on the rack'.($offered->left === [] ? '.' : ': '.implode(' ', $offered->left)),
+            throw CoreException::invalid('rack', match (true) {
+                $offered->left !== [] => 'No legal setup for this hand is on the rack: '.implode(' ', $offered->left),
+                $only === 'own' => 'The own club is only described, not on the rack, so its other positions are not known. Put its head on the rack, or look at all heads.',
+                $only === 'stock' && $record->rack !== [] => 'No head for this hand is in the studio. Look at all heads, or say on the rack what is in stock.',
+                default => 'No legal setup for this hand is on the rack.',
             });
         }
         $inHand = $record->setups[$record->inHand ?? ''] ?? $record->own();

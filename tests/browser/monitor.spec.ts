@@ -1,0 +1,70 @@
+import { expect, test } from '@playwright/test';
+import { begin, count, monitor, newBay, noRatings, toBay } from './atbay';
+import { addSetup, beginFitting, signIn } from './help';
+
+// bin/monitor as a process of its own, against the served application.
+
+interface Stored {
+    typed: Record<string, number>;
+    measured: Record<string, number>;
+    source: string;
+    sequence: number;
+    setupId: number;
+}
+
+test('the simulated monitor hits what is in the hand, the same from the same seed, and follows a change of club', async ({ page }) => {
+    await signIn(page);
+    const hits: Stored[][] = [];
+    for (const player of ['Seed One', 'Seed Two']) {
+        await beginFitting(page, player, 'right', 'yards');
+        await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
+        await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'Stated loft': '13' });
+        await toBay(page);
+        const bay = await newBay(page);
+        await noRatings(page);
+        await begin(page);
+        await expect(count(page)).toContainText('0 count');
+        expect(await monitor(bay, '--count', '4', '--player', 'slicer')).toContain('4 hit, 4 stored, 0 held');
+        await expect(count(page)).toContainText('4 count');
+        await page.getByRole('radio', { name: 'Setup B' }).check();
+        await begin(page);
+        await expect(count(page)).toContainText('trial 2 · 0 count');
+        expect(await monitor(bay, '--count', '4', '--player', 'slicer')).toContain('4 hit, 4 stored, 0 held');
+        await expect(count(page)).toContainText('4 count');
+        const fitting = page.url().match(/fitting\/(\d+)/)![1];
+        hits.push(await (await page.request.get(`/api/fittings/${fitting}/shots`)).json());
+    }
+    const [one, two] = hits.map((shots) => shots.map((s) => s.measured));
+    expect(one).toHaveLength(8);
+    expect(one).toEqual(two);
+    expect(hits[0]!.every((s) => s.source === 'monitor')).toBe(true);
+    // The same draws with four degrees more loft: every shot launches higher.
+    const shots = hits[0]!.map((s) => s.measured);
+    const own = hits[0]!.find((s) => s.sequence === 1)!.setupId;
+    const launches = (of: Stored[]) => of.sort((a, b) => a.sequence - b.sequence).map((s) => s.measured.launchDeg!);
+    const low = launches(hits[0]!.filter((s) => s.setupId === own));
+    const high = launches(hits[0]!.filter((s) => s.setupId !== own));
+    expect(low.map((degrees, i) => high[i]! > degrees)).toEqual([true, true, true, true]);
+    // Club data come with the ball’s, unless the fault is on.
+    expect(shots.every((s) => s.clubSpeedMps! > 30 && s.ballSpeedMps! > s.clubSpeedMps!)).toBe(true);
+});
+
+test('the simulated monitor says plainly what it cannot do', async ({ page }) => {
+    await signIn(page);
+    await beginFitting(page, 'No Token', 'left', 'metresKmh');
+    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
+    await toBay(page);
+    const bay = await newBay(page);
+    await expect(monitor({ id: bay.id, token: 'guessed' }, '--count', '1')).rejects.toThrow(/does not open this bay/);
+    await expect(monitor(bay, '--count', '1', '--player', 'nobody')).rejects.toThrow(/nobody/);
+    await expect(monitor(bay, '--count', '1', '--faults', 'sneeze')).rejects.toThrow(/There is no fault 'sneeze'/);
+    // Nobody said which setup is in the hand: the shots are kept in the tray, with that reason.
+    expect(await monitor(bay, '--count', '2')).toMatch(/No trial is running[\s\S]*2 hit, 0 stored, 2 held/);
+    await expect(page.getByText('2 shots held')).toBeVisible();
+    // A token that was taken back opens nothing any more.
+    await page
+        .getByRole('button', { name: /Take .*back|Revoke|New token|Token for a monitor/ })
+        .first()
+        .click();
+    await expect(monitor(bay, '--count', '1')).rejects.toThrow(/Make a new one on the bay screen/);
+});
