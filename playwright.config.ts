@@ -1,9 +1,11 @@
 import { defineConfig } from '@playwright/test';
+import { address, addresses } from './tests/browser/served';
 
 export default defineConfig({
     testDir: 'tests/browser',
     fullyParallel: false,
-    workers: 1,
+    // Each against an application of its own.
+    workers: addresses.length,
     timeout: 60_000,
     forbidOnly: true,
     reporter: [['list'], ['junit', { outputFile: process.env.PLAYWRIGHT_JUNIT_OUTPUT_FILE ?? 'var/reports/browser.xml' }]],
@@ -11,7 +13,7 @@ export default defineConfig({
     // Speed is for bin/bench; a slow machine is not a failed test.
     expect: { timeout: 15_000 },
     use: {
-        baseURL: process.env.MINT_ADDRESS ?? 'http://127.0.0.1:8080',
+        baseURL: address(),
         viewport: { width: 1280, height: 800 },
         screenshot: 'only-on-failure',
         contextOptions: { reducedMotion: 'reduce' },

@@ -75,6 +75,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('decisions', [DecisionController::class, 'store']);
         });
         Route::post('fittings/import', [FittingFileController::class, 'import'])->middleware(RoomToWrite::class);
+        Route::get('decisions/{decision}', [DecisionController::class, 'show'])->can('use', 'decision');
         Route::post('decisions/{decision}/lock', [DecisionController::class, 'lock'])->can('use', 'decision');
         Route::post('decisions/{decision}/reopen', [DecisionController::class, 'reopen'])->can('use', 'decision');
         Route::post('bays', [BayController::class, 'store']);

@@ -152,11 +152,11 @@ EOF
   local password name
   password="$(sed -n 's/^DB_PASSWORD=//p' "$VAR/.env")"
   sql -e "CREATE USER IF NOT EXISTS 'mintcarry'@'localhost' IDENTIFIED BY '$password'; ALTER USER 'mintcarry'@'localhost' IDENTIFIED BY '$password';"
-  for name in mintcarry mintcarry_test mintcarry_browser; do
+  for name in mintcarry mintcarry_test; do
     sql -e "CREATE DATABASE IF NOT EXISTS $name CHARACTER SET utf8mb4; GRANT ALL ON $name.* TO 'mintcarry'@'localhost';"
   done
-  # One a process, where tests run side by side.
-  sql -e 'GRANT ALL ON `mintcarry\_test\_%`.* TO '"'mintcarry'@'localhost';"
+  # Where tests run side by side, each process and each served application has one of its own.
+  for name in test browser; do sql -e "GRANT ALL ON \`mintcarry\\_$name\\_%\`.* TO 'mintcarry'@'localhost';"; done
   mkdir -p "$VAR/live" && { [ "$WORKER" = "$(id -un)" ] || chown "$WORKER" "$VAR/live"; }
   mkdir -p "$VAR/storage/framework/views" "$VAR/storage/framework/cache" "$VAR/storage/framework/sessions" "$VAR/storage/logs" "$VAR/storage/app"
   [ "$WORKER" = "$(id -un)" ] || chown -R "$WORKER" "$VAR/storage"

@@ -61,6 +61,9 @@ it('answers a fitting and its parts as typed', function (): void {
     agree('Setup', $fitting['setups'][0]);
     agree('Presented', $fitting['setups'][0]['playing']['squared']);
     agree('Decision', $fitting['decision']);
+    $whole = $this->getJson("api/decisions/{$fitting['decision']['id']}")->assertOk()->json();
+    agree('DecisionWithProof', array_diff_key($whole, $fitting['decision'])); // what it has beyond a Decision
+    expect(array_diff_key($fitting['decision'], $whole))->toBe([]);
 });
 
 it('answers the day book and who is signed in as typed', function (): void {

@@ -126,7 +126,9 @@ it('locks a decision with its grounds, refuses another, and makes a new version 
     expect($this->getJson($this->url)->json('missing.decide'))->toBe('reopened');
     $save($this->b)->assertCreated()->assertJsonPath('version', 2);
     $all = $this->getJson("{$this->url}/decisions")->json();
-    expect(array_column($all, 'version'))->toBe([2, 1, 1])->and($all[1]['proof'])->not->toBeNull();
+    expect(array_column($all, 'version'))->toBe([2, 1, 1])
+        ->and($this->getJson("api/decisions/{$all[0]['id']}")->json('proof'))->toBeNull()
+        ->and($this->getJson("api/decisions/{$all[1]['id']}")->json('proof.brief.scoring'))->toBe('fewest strokes');
 });
 
 it('does not let the log take a locked decision back', function (): void {
@@ -142,7 +144,10 @@ it('keeps what it rested on when it was locked, whatever is hit after', function
     $id = $this->postJson("{$this->url}/decisions", ['setupId' => $this->b->id, 'reason' => 'x'])->assertCreated()->json('id');
     $proof = $this->postJson("api/decisions/{$id}/lock")->json('proof');
     ($this->hit)($this->b, 130, 6);
-    expect($this->getJson("{$this->url}/decisions")->json('0.proof'))->toEqual($proof)
+    expect($this->getJson("api/decisions/{$id}")->assertOk()->json('proof'))->toEqual($proof)
+        // It is asked for by itself: a fitting and its list of decisions do not carry it about.
+        ->and($this->getJson("{$this->url}/decisions")->json('0'))->not->toHaveKey('proof')
+        ->and($this->getJson($this->url)->json('decision'))->not->toHaveKey('proof')
         ->and($this->getJson("{$this->url}/decide")->json('setups'))->not->toEqual($proof['setups']);
 });
 

@@ -1,5 +1,6 @@
 import { execFile } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
+import { address } from './served';
 
 // What a fitter does in the bay again and again.
 
@@ -19,11 +20,10 @@ export async function newBay(page: Page): Promise<{ id: number; token: string }>
 }
 /** bin/monitor as it ships, posting to the served application. */
 export function monitor(bay: { id: number; token: string }, ...more: string[]): Promise<string> {
-    const address = process.env.MINT_ADDRESS ?? 'http://127.0.0.1:8080';
     return new Promise((done, fail) => {
         execFile(
             'bin/monitor',
-            ['--address', address, '--bay', String(bay.id), '--token', bay.token, '--pace', '0.05', '--seed', '7', ...more],
+            ['--address', address(), '--bay', String(bay.id), '--token', bay.token, '--pace', '0.05', '--seed', '7', ...more],
             (error, out, err) => (error ? fail(new Error(err)) : done(out)),
         );
     });

@@ -251,6 +251,14 @@ for (const [player, name, hand, unit, chosen] of [
         await expect(page.getByText(/Version 1, locked/).first()).toBeVisible();
         await expect(page.getByRole('button', { name: /^Save the decision/ })).toBeHidden();
         await accessible(page);
+        // What it rests on is kept with it, and can be looked at beside what holds now.
+        await page.getByRole('button', { name: 'What version 1 rested on' }).click();
+        await expect(page.getByText(/what it rested on when it was locked/)).toBeVisible();
+        await expect(page.getByRole('region', { name: 'Picks by school and by which shots count' }).getByRole('row')).toHaveCount(6);
+        await expect(page.getByRole('region', { name: 'Confirm run' })).toContainText(/Confirmed:|Overturned:|Still open:|Says nothing:/);
+        await expect(page.getByRole('button', { name: /Another run/ })).toHaveCount(0);
+        await page.getByRole('button', { name: 'Back to now' }).click();
+        await expect(page.getByText(/what it rested on when it was locked/)).toHaveCount(0);
         await page.getByLabel(/^Reopen, because/).fill('The shaft broke');
         await page.getByRole('button', { name: 'Reopen' }).click();
         await page.getByLabel(`Setup ${chosen}`).check();

@@ -49,6 +49,12 @@ final class DecisionController
         return response()->json($fitting->decisions()->with(['setup', 'fitter'])->get()->map(FittingResource::decision(...))->all());
     }
 
+    /** A decision with what it rested on when it was locked: grounds, confirm run and brief. */
+    public function show(Decision $decision): JsonResponse
+    {
+        return self::answer($decision);
+    }
+
     /** Saves the decision with the advice as it stood. Choosing otherwise than advised asks for a reason. */
     public function store(Request $request, Fitting $fitting): JsonResponse
     {
@@ -86,7 +92,7 @@ final class DecisionController
         $fitting = $decision->fitting;
         self::requireLatest($fitting, $decision->refresh());
         $user = self::user($request);
-        $proof = self::groundsOf($fitting);
+        $proof = self::groundsOf($fitting) + ['brief' => $fitting->brief()->toArray()];
         // Past the journal on purpose.
         Journal::note($fitting, $user, "locked the decision for {$decision->setup->tag} as version {$decision->number}", function () use ($fitting, $decision, $proof): void {
             Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
@@ -125,6 +131,6 @@ final class DecisionController
 
     private static function answer(Decision $decision, int $status = 200): JsonResponse
     {
-        return response()->json(FittingResource::decision($decision->load(['setup', 'fitter'])), $status);
+        return response()->json(FittingResource::decision($decision->load(['setup', 'fitter'])) + ['proof' => $decision->proof], $status);
     }
 }

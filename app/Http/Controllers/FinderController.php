@@ -37,13 +37,14 @@ final class FinderController
      */
     private static function kept(string $place, string $key, callable $make): string
     {
-        $store = Cache::store('file');
+        $store = Cache::store((string) config('mintcarry.clouds_store'));
         $kept = $store->get($place);
         if (is_array($kept) && ($kept[0] ?? '') === $key) {
             return (string) $kept[1];
         }
         $bytes = $make();
-        $store->put($place, [$key, $bytes], now()->addDay());
+        // A store that cannot be written makes the next look slower, and takes nothing from this one.
+        rescue(fn (): bool => $store->put($place, [$key, $bytes], now()->addDay()));
 
         return $bytes;
     }

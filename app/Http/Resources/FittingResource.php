@@ -68,7 +68,7 @@ final class FittingResource extends JsonResource
     {
         return ['id' => $decision->id, 'setupId' => $decision->setup_id, 'tag' => $decision->setup->tag, 'advisedSetupId' => $decision->advised_setup_id, 'reason' => $decision->reason,
             'by' => $decision->fitter->name, 'at' => $decision->created_at->toIso8601String(), 'advice' => $decision->advice,
-            'version' => $decision->number, 'lockedAt' => $decision->locked_at?->toIso8601String(), 'reopenedAt' => $decision->reopened_at?->toIso8601String(), 'reopenWhy' => $decision->reopen_why, 'proof' => $decision->proof];
+            'version' => $decision->number, 'lockedAt' => $decision->locked_at?->toIso8601String(), 'reopenedAt' => $decision->reopened_at?->toIso8601String(), 'reopenWhy' => $decision->reopen_why];
     }
 
     /**

@@ -556,8 +556,10 @@ export interface Decision {
     lockedAt: string | null;
     reopenedAt: string | null;
     reopenWhy: string;
-    /** what it rested on when it was locked */
-    proof: Grounds | null;
+}
+/** A decision with what it rested on when it was locked. */
+export interface DecisionWithProof extends Decision {
+    proof: (Grounds & { brief?: Fitting['brief'] }) | null;
 }
 export interface Column {
     measure: string | null;

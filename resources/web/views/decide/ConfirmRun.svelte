@@ -5,7 +5,20 @@
     import Notice from '../../parts/Notice.svelte';
     import { CONFIRM_RULE, confirmVerdict } from './words';
 
-    let { grounds, fitting, chosen, onchange }: { grounds: Grounds; fitting: Fitting; chosen: string; onchange: () => void } = $props();
+    let {
+        grounds,
+        fitting,
+        chosen,
+        past,
+        onchange,
+    }: {
+        grounds: Grounds;
+        fitting: Fitting;
+        chosen: string;
+        /** only told, not to be begun */
+        past: boolean;
+        onchange: () => void;
+    } = $props();
     let problem = $state('');
     let mayRest = $state(false);
     let busy = $state(false);
@@ -34,7 +47,7 @@
         <summary>The rule</summary>
         <p class="small">{CONFIRM_RULE}</p>
     </details>
-    {#if open}
+    {#if past}{:else if open}
         <p><a href="#/fitting/{fitting.id}/bay">To the bay: leg {run!.legs.length || 1} of 3</a></p>
     {:else if chosen && chosen !== grounds.benchmark}
         <div class="row">

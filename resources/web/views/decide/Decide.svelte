@@ -1,13 +1,13 @@
 <script lang="ts">
     import { ApiError, get, patch, post, say } from '../../api/client';
-    import type { Advice, Decision, Fitting, Found, Grounds } from '../../api/types';
+    import type { Advice, Decision, DecisionWithProof, Fitting, Found, Grounds } from '../../api/types';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../state/session.svelte';
     import { nameOf } from '../../units/setups';
-    import { factor, plain, signed } from '../../units/units';
+    import { factor, plain, signed, when } from '../../units/units';
     import ConfirmRun from './ConfirmRun.svelte';
     import Days from './Days.svelte';
     import Decided from './Decided.svelte';
@@ -17,7 +17,10 @@
     import Worth from './Worth.svelte';
 
     let { params }: { params: { id: string } } = $props();
-    let advice = $state<Grounds | null>(null);
+    let now = $state<Grounds | null>(null);
+    /** A locked version that is looked at, in place of what holds now. */
+    let kept = $state<DecisionWithProof | null>(null);
+    const advice = $derived<Grounds | null>(kept?.proof ?? now);
     let found = $state<Found | null>(null);
     let decisions = $state<Decision[]>([]);
     let choice = $state('');
@@ -31,10 +34,10 @@
     async function load() {
         try {
             decisions = await get<Decision[]>(`fittings/${params.id}/decisions`);
-            advice = await get<Grounds>(`fittings/${params.id}/decide`);
-            choice = choice || advice.pick;
+            now = await get<Grounds>(`fittings/${params.id}/decide`);
+            choice = choice || now.pick;
             // What nobody hit belongs to the finder: told beside, when it is there.
-            if (advice.basis === 'models') found = await get<Found>(`fittings/${params.id}/finder`).catch(() => null);
+            if (now.basis === 'models') found = await get<Found>(`fittings/${params.id}/finder`).catch(() => null);
         } catch (e) {
             if (e instanceof ApiError && e.status === 422) cannot = e.message;
             else problem = say(e);
@@ -69,19 +72,34 @@
             problem = say(e);
         }
     }
+    async function look(decision: Decision) {
+        problem = '';
+        try {
+            kept = await get<DecisionWithProof>(`decisions/${decision.id}`);
+            scrollTo(0, 0);
+        } catch (e) {
+            problem = say(e);
+        }
+    }
     const locked = $derived(decisions[0] ? decisions[0].lockedAt !== null && decisions[0].reopenedAt === null : false);
 </script>
 
 <Frame id={params.id} step="decide" chosen={choice ? [choice] : []}>
-    {#snippet children(fitting)}
+    {#snippet children(current)}
+        {@const fitting = kept?.proof?.brief ? { ...current, brief: kept.proof.brief } : current}
         {@const units = fitting.player.units}
         {@const d = factor(units.distance)}
         {#if problem}<Notice kind="error">{problem}</Notice>{/if}
         {#if cannot}
             <h1>Nothing to decide yet</h1>
             <p>{cannot} <a href="#/fitting/{fitting.id}/shots">To the shots</a></p>
-            {#if decisions.length}<Decided {decisions} onchange={renew} />{/if}
+            {#if decisions.length}<Decided {decisions} onchange={renew} onlook={look} />{/if}
         {:else if advice}
+            {#if kept}<Notice
+                    >Version {kept.version}, decided for {kept.tag}: what it rested on when it was locked, {when(kept.lockedAt!)}. What was hit or changed since
+                    is not in it.
+                    <button class="plain" onclick={() => (kept = null)}>Back to now</button></Notice
+                >{/if}
             <div class="pick" class:tie={!advice.carried}>
                 <Glyph tag={advice.pick} r={26} />
                 <div>
@@ -91,7 +109,7 @@
                 </div>
             </div>
             <p class="small">{basisText(advice)}</p>
-            {#if found && notHitText(advice, found)}<p>{notHitText(advice, found)} <a href="#/fitting/{fitting.id}/finder">To the finder</a></p>{/if}
+            {#if !kept && found && notHitText(advice, found)}<p>{notHitText(advice, found)} <a href="#/fitting/{fitting.id}/finder">To the finder</a></p>{/if}
             <div class="grounds">
                 <div class="stack">
                     {#if advice.setups.length > 1}<Schools grounds={advice} />{/if}
@@ -99,9 +117,15 @@
                 </div>
                 <div class="stack">
                     <Worth worth={advice.worth} unit={advice.unit} {fitting} />
-                    {#if advice.tieBreak}<Ties tie={advice.tieBreak} {fitting} onorder={(o) => order(fitting, o)} />{/if}
-                    {#if advice.setups.length > 1}<ConfirmRun grounds={advice} {fitting} chosen={choice} onchange={load} />{/if}
-                    {#if !locked}<form class="panel" onsubmit={(e) => save(e, fitting.setups.find((s) => s.tag === choice)!.id)}>
+                    {#if advice.tieBreak && !kept}<Ties tie={advice.tieBreak} {fitting} onorder={(o) => order(fitting, o)} />{/if}
+                    {#if advice.setups.length > 1 && (!kept || advice.confirm)}<ConfirmRun
+                            grounds={advice}
+                            {fitting}
+                            chosen={choice}
+                            past={kept !== null}
+                            onchange={load}
+                        />{/if}
+                    {#if !locked && !kept}<form class="panel" onsubmit={(e) => save(e, fitting.setups.find((s) => s.tag === choice)!.id)}>
                             <h2>Decision</h2>
                             <div class="choices" role="radiogroup" aria-label="Chosen setup">
                                 {#each advice.setups as s (s.tag)}
@@ -125,7 +149,7 @@
                                 <button disabled={busy}>Save the decision for {choice}</button><span role="status" class="better">{note}</span>
                             </div>
                         </form>{/if}
-                    {#if decisions.length}<Decided {decisions} onchange={renew} />
+                    {#if decisions.length}<Decided {decisions} onchange={renew} onlook={look} />
                         <p><a href="#/fitting/{fitting.id}/sheet">To the sheet</a></p>{/if}
                 </div>
             </div>

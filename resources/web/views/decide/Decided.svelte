@@ -6,7 +6,7 @@
     import { when } from '../../units/units';
     import { versionText } from './words';
 
-    let { decisions, onchange }: { decisions: Decision[]; onchange: () => Promise<void> } = $props();
+    let { decisions, onchange, onlook }: { decisions: Decision[]; onchange: () => Promise<void>; onlook: (d: Decision) => Promise<void> } = $props();
     let why = $state('');
     let problem = $state('');
     let busy = $state(false);
@@ -35,7 +35,8 @@
             <span
                 ><b>{versionText(d)}</b>, {when(d.at)}, {d.by}{d.setupId === d.advisedSetupId ? '' : `, otherwise than advised (${d.advice.pick})`}. {d.reason}{d.reopenWhy
                     ? ` Reopened: ${d.reopenWhy}`
-                    : ''}</span
+                    : ''}
+                {#if d.lockedAt}<button class="plain" onclick={() => onlook(d)}>What version {d.version} rested on</button>{/if}</span
             >
         </li>
     {/each}
