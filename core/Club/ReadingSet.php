@@ -38,7 +38,7 @@ final readonly class ReadingSet
     {
         $readings = $this->values[$quantity] ?? [];
 
-        return $readings === [] ? throw CoreException::invalid((string) $quantity, "{$quantity} was not read.") : array_sum($readings) / count($readings);
+        return $readings === [] ? throw CoreException::invalid($quantity, "{$quantity} was not read.") : array_sum($readings) / count($readings);
     }
 
     /** Largest minus smallest reading; 0 for a single one. */

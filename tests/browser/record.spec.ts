@@ -38,8 +38,21 @@ test('a trial takes a note, the log tells it, and two screens lose neither of th
     await page.getByRole('button', { name: 'Keep' }).click();
     await expect(second.getByText('wind got up, then fell').first()).toBeVisible();
     await expect(second.getByLabel('Note on trial 1')).toHaveValue('new balls from here');
+    // Told of the other's words, with its own still in the field; pressed again, they stand.
     await second.getByRole('button', { name: 'Keep' }).click();
-    await expect(second.getByText(/You noted on trial 1: new balls|Yours: “new balls from here”/).first()).toBeVisible();
+    await expect(second.getByText('Changed on another screen meanwhile: “wind got up, then fell”.')).toBeVisible();
+    await expect(second.getByLabel('Note on trial 1')).toHaveValue('new balls from here');
+    await second.getByRole('button', { name: 'Keep' }).click();
+    await expect(page.getByText('new balls from here').first()).toBeVisible();
+    // Without a connection the words stay where they are; nor does the player being asked take them away.
+    await second.getByRole('button', { name: 'Change the note' }).click();
+    await second.getByLabel('Note on trial 1').fill('new balls, sun out');
+    await context.setOffline(true);
+    await second.getByRole('button', { name: 'Keep' }).click();
+    await expect(second.getByText(/What you typed is kept on this screen/)).toBeVisible();
+    await context.setOffline(false);
+    await second.getByRole('button', { name: 'Keep' }).click();
+    await expect(page.getByText('new balls, sun out').first()).toBeVisible();
     await second.close();
     expect(errors).toEqual([]);
 });
@@ -50,12 +63,21 @@ test('keys faster than answers: each is taken once, in its order', async ({ page
     // Three times the key that begins: one trial.
     for (let i = 0; i < 3; i++) await page.keyboard.press('=');
     await expect(count(page)).toContainText('trial 1, the benchmark · 0 count');
+    // A note that is being written is not taken away by the question to the player, and its digits are no answers.
+    await page.getByRole('button', { name: 'Note on this trial' }).click();
+    await page.keyboard.type('at 4');
     const sent = await page.request.post(`/api/bays/${bay.id}/shots`, {
         headers: { Authorization: `Bearer ${bay.token}` },
         data: { shots: [1, 2, 3, 4, 5].map((n) => shot(`q-${n}`, n)) },
     });
     expect(sent.status()).toBe(200);
     await expect(page.getByRole('heading', { name: 'looks?' })).toBeVisible();
+    await page.keyboard.type('5 pm');
+    await expect(page.getByLabel('Note on trial 1')).toHaveValue('at 45 pm');
+    await page.keyboard.press('Enter');
+    await expect(page.getByLabel('Note on trial 1')).toHaveCount(0);
+    await expect(page.getByRole('heading', { name: 'looks?' })).toBeVisible();
+    await off(page);
     // Four answers in a row, without waiting for any.
     for (const stars of ['4', '2', '5', '3']) await page.keyboard.press(stars);
     await expect(page.getByRole('heading', { name: /\?$/ })).toHaveCount(0);

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { push } from 'svelte-spa-router';
     import { untrack } from 'svelte';
-    import { ApiError, get, patch, post, remove, say, Unreached } from '../../api/client';
+    import { get, patch, post, remove, say, Unreached } from '../../api/client';
     import type { BayView, Fitting, Setup, Shot } from '../../api/types';
     import DriftLine from '../../charts/DriftLine.svelte';
     import LandingMap from '../../charts/LandingMap.svelte';
@@ -20,6 +20,7 @@
     import BlindStart from './BlindStart.svelte';
     import ConfirmBar from './ConfirmBar.svelte';
     import LogList from './LogList.svelte';
+    import NoteField, { type Noting } from './NoteField.svelte';
     import RatingCard from './RatingCard.svelte';
     import Shelve from './Shelve.svelte';
     import TrialShots from './TrialShots.svelte';
@@ -53,6 +54,7 @@
     let helping = $state(false);
     let typing = $state(false);
     let stored = $state('');
+    let noting = $state<Noting | null>(null);
     const POLICY: Record<string, string> = {
         flagged: 'flagged shots out',
         all: 'all shots',
@@ -154,19 +156,7 @@
     const hit = (count: number) => run(() => post(`fittings/${id}/simulate`, { count, player }));
     const leaveOut = (shot: Shot, reason: string | null) => run(() => patch(`shots/${shot.id}`, { leftOut: reason === null ? null : { reason } }));
     const meant = (shot: Shot, intent: string) => run(() => patch(`shots/${shot.id}`, { intent }));
-    const keepNote = async (path: string, was: string | null, note: string) => {
-        try {
-            await patch(path, { note, was });
-            await load();
-        } catch (e) {
-            // Neither is lost: both stand here, and the other one is what is on record.
-            const other = e instanceof ApiError && e.status === 409 ? (e.body as { current?: string | null }).current : undefined;
-            if (other !== undefined) await load();
-            problem = other === undefined ? say(e) : `${say(e)} On record: “${other ?? ''}”. Yours: “${note}”.`;
-        }
-    };
-    const noted = (shot: Shot, note: string) => keepNote(`shots/${shot.id}`, shot.note, note);
-    const trialNoted = (note: string) => running && keepNote(`trials/${running.id}`, running.note, note);
+    const note = (path: string, label: string, was: string | null) => (noting = { path, label, was, draft: was ?? '' });
     const change = (what: Record<string, unknown>) =>
         run(async () => (current.fitting = await patch<Fitting>(`fittings/${id}`, { version: (await loadFitting(id)).version, ...what })));
     const promote = () => change({ benchmarkSetupId: running!.setupId });
@@ -416,8 +406,9 @@
                     {/if}
                     {#if !asks}<div class="lower">
                             {#if view.shots.length || view.inLine}<StrikeMap shots={view.shots} hand={fitting.player.hand} inLine={view.inLine} />{/if}
-                            <TrialShots {view} {units} {leaveOut} {meant} {noted} {trialNoted} />
+                            <TrialShots {view} {units} {leaveOut} {meant} {note} />
                         </div>{/if}
+                    <NoteField bind:noting kept={() => void load()} />
                     <BayPlace {fitting} {bay} bays={view.bays} bind:player {hit} onchange={() => void load(true)} />
                     {#if !view.blind && shown.length > 1}<BlindStart {fitting} begin={blindBegin} />{/if}
                     <details bind:open={typing}>

@@ -9,44 +9,22 @@
         units,
         leaveOut,
         meant,
-        noted,
-        trialNoted,
+        note,
     }: {
         view: BayView;
         units: UnitChoice;
         leaveOut: (shot: Shot, reason: string | null) => void;
         meant: (shot: Shot, intent: string) => void;
-        noted: (shot: Shot, note: string) => void;
-        trialNoted: (note: string) => void;
+        note: (path: string, label: string, was: string | null) => void;
     } = $props();
-    let noting = $state<number | 'trial' | null>(null);
-    let draft = $state('');
     const running = $derived(view.running);
-
-    function openNote(of: number | 'trial', now: string) {
-        noting = of;
-        draft = now;
-    }
-    function keep(event: SubmitEvent, how: (note: string) => void) {
-        event.preventDefault();
-        how(draft);
-        noting = null;
-    }
 
     function choose(shot: Shot, value: string) {
         if (value.startsWith('meant:')) meant(shot, value.slice(6));
-        else if (value === 'note') openNote(shot.id, shot.note ?? '');
+        else if (value === 'note') note(`shots/${shot.id}`, `Note on shot ${shot.sequence}`, shot.note);
         else if (value) leaveOut(shot, value);
     }
-    const focus = (node: HTMLElement) => node.focus();
 </script>
-
-{#snippet noteField(label: string, how: (note: string) => void)}
-    <form onsubmit={(e) => keep(e, how)}>
-        <input aria-label={label} maxlength="500" bind:value={draft} use:focus onkeydown={(e) => e.key === 'Escape' && (noting = null)} />
-        <button class="plain">Keep</button>
-    </form>
-{/snippet}
 
 <div>
     <ol class="shots" aria-label="Shots of this trial">
@@ -54,9 +32,7 @@
             <li class:out={s.leftOut}>
                 <b>{s.sequence}</b>
                 <span>{figure('carryM', s.measured.carryM ?? s.computed.carryM, units)} · {figure('sideM', s.measured.sideM ?? s.computed.sideM, units)}</span>
-                {#if noting === s.id}
-                    {@render noteField(`Note on shot ${s.sequence}`, (note) => noted(s, note))}
-                {:else if s.leftOut}
+                {#if s.leftOut}
                     <span class="small">{s.leftOut.reason}</span><button class="plain" onclick={() => leaveOut(s, null)}
                         >Bring back<span class="visually-hidden"> shot {s.sequence}</span></button
                     >
@@ -79,11 +55,11 @@
         {/each}
     </ol>
     {#if running}
-        <p class="small trial">
-            {#if noting === 'trial'}{@render noteField(`Note on trial ${running.number}`, trialNoted)}{:else}
-                {running.note}
-                <button class="plain" onclick={() => openNote('trial', running.note)}>{running.note ? 'Change the note' : 'Note on this trial'}</button>
-            {/if}
+        <p class="small">
+            {running.note}
+            <button class="plain" onclick={() => note(`trials/${running.id}`, `Note on trial ${running.number}`, running.note)}
+                >{running.note ? 'Change the note' : 'Note on this trial'}</button
+            >
         </p>
     {/if}
 </div>
@@ -111,15 +87,6 @@
         width: 112px;
         padding: 1px 4px;
         border-color: var(--hair);
-    }
-    form {
-        display: flex;
-        gap: 4px;
-        flex: 1;
-    }
-    form input {
-        width: 100%;
-        padding: 1px 4px;
     }
     .hint {
         background: none;
