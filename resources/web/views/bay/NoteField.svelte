@@ -53,6 +53,7 @@
     }
     label {
         display: grid;
+        gap: 5px;
         font-size: var(--small);
     }
     form > :global(div) {
