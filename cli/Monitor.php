@@ -15,7 +15,7 @@ use Random\Randomizer;
 
 /**
  * A simulated launch monitor: a process of its own that posts to a bay over HTTP as a real one would (docs/api.yaml). It keeps every shot until the server has
- * acknowledged it, and sends again with the same id; so nothing is lost and nothing comes twice. With faults it does what monitors do.
+ * acknowledged it, on disk too (`Spool`), and sends again with the same id; so nothing is lost and nothing comes twice, even where it was killed and begun again. With faults it does what monitors do.
  */
 final class Monitor
 {
@@ -33,7 +33,7 @@ final class Monitor
     private string $holding = '';
 
     /** @param  list<string>  $faults */
-    public function __construct(private readonly string $address, private readonly int $bay, private readonly string $token, private readonly string $player, int $seed, private readonly array $faults = [])
+    public function __construct(private readonly string $address, private readonly int $bay, private readonly string $token, private readonly string $player, int $seed, private readonly array $faults = [], private readonly string $spoolFolder = '')
     {
         HiddenPlayers::named($player, Hand::Right);
         foreach ($faults as $fault) {
@@ -45,7 +45,7 @@ final class Monitor
     }
 
     /**
-     * Hits and posts until `count` shots are acknowledged.
+     * Hits and posts until `count` shots are acknowledged, and those that an earlier run left behind.
      *
      * @param  callable(string): void  $say
      * @return array{hit: int, stored: int, held: int}
@@ -55,10 +55,17 @@ final class Monitor
         $done = ['hit' => 0, 'stored' => 0, 'held' => 0];
         $run = bin2hex(random_bytes(4));
         $failed = 0;
-        while ($count > $done['stored'] + $done['held']) {
+        $spool = $this->spoolFolder === '' ? null : new Spool($this->spoolFolder, "bay-{$this->bay}-".substr(hash('sha256', $this->token), 0, 12));
+        $this->waiting = $spool?->takeOver() ?? [];
+        $due = $count + count($this->waiting);
+        if ($this->waiting !== []) {
+            $say(count($this->waiting).' shots of a run that was cut off are sent again');
+        }
+        while ($due > $done['stored'] + $done['held']) {
             if ($done['hit'] < $count) {
                 $shot = $this->hit($run, ++$done['hit']);
                 $this->waiting[$shot['id']] = $shot;
+                $spool?->keep($this->waiting);
             }
             if ($this->chance('reorder') && $done['hit'] < $count) {
                 continue; // kept back: goes out after the next one
@@ -81,12 +88,16 @@ final class Monitor
                 continue;
             }
             $failed = 0;
+            $before = count($this->waiting);
             foreach ($answers as $answer) {
                 if (isset($this->waiting[$answer['id']])) {
                     unset($this->waiting[$answer['id']]);
                     $done[$answer['status'] === 'stored' ? 'stored' : 'held']++;
                     $say("{$answer['id']} {$answer['status']}".($answer['reason'] === null ? '' : ": {$answer['reason']}"));
                 }
+            }
+            if (count($this->waiting) < $before) {
+                $spool?->keep($this->waiting);
             }
             usleep((int) (1e6 * $paceS));
         }

@@ -12,7 +12,7 @@ $options = getopt('', ['address:', 'bay:', 'token:', 'player:', 'seed:', 'count:
 $unknown = array_slice($argv, $rest);
 $text = static fn (string $name, string $default = ''): string => is_string($options[$name] ?? null) ? $options[$name] : $default;
 $help = 'bin/monitor --bay N --token TOKEN [--address URL] [--player '.implode('|', HiddenPlayers::NAMES).'] [--seed N] [--count N] [--pace SECONDS] [--faults '.implode(',', Monitor::FAULTS)."]\n"
-    ."A simulated launch monitor. The token is made on the bay screen, or taken from MINT_TOKEN. Hits with the setup that is in the hand; ends after --count shots (20).\n";
+    ."A simulated launch monitor. The token is made on the bay screen, or taken from MINT_TOKEN. Hits with the setup that is in the hand; ends after --count shots (20).\nWhat was not acknowledged when it was killed is sent by the next run for the same bay and token.\n";
 if (isset($options['help'])) {
     echo $help;
     exit(0);
@@ -30,7 +30,7 @@ try {
     if (! isset($options['bay']) || $token === '') {
         throw CoreException::invalid('bay', 'Say which bay and its token: --bay N --token TOKEN.');
     }
-    $monitor = new Monitor($text('address', 'http://127.0.0.1:8080'), (int) $text('bay'), $token, $text('player', 'steady'), (int) $text('seed', (string) random_int(1, 1 << 30)), array_values(array_filter(explode(',', $text('faults')))));
+    $monitor = new Monitor($text('address', 'http://127.0.0.1:8080'), (int) $text('bay'), $token, $text('player', 'steady'), (int) $text('seed', (string) random_int(1, 1 << 30)), array_values(array_filter(explode(',', $text('faults')))), __DIR__.'/../var/monitor');
     $done = $monitor->run((int) $text('count', '20'), (float) $text('pace', '2'), function (string $line): void {
         echo $line, "\n";
     });

@@ -1,6 +1,8 @@
+import { spawn } from 'node:child_process';
 import { expect, test } from '@playwright/test';
 import { begin, count, monitor, newBay, noRatings, toBay } from './atbay';
 import { addSetup, beginFitting, signIn } from './help';
+import { address } from './served';
 
 // bin/monitor as a process of its own, against the served application.
 
@@ -65,4 +67,51 @@ test('the simulated monitor says plainly what it cannot do', async ({ page }) =>
     await page.getByRole('button', { name: 'Revoke' }).click();
     await expect(page.getByRole('button', { name: 'Revoke' })).toHaveCount(0);
     await expect(monitor(bay, '--count', '1')).rejects.toThrow(/Make a new one on the bay screen/);
+});
+
+test('a monitor that is killed in the middle of posting leaves nothing behind: the next run sends it, once', async ({ page }) => {
+    await signIn(page);
+    await beginFitting(page, 'Cut Off', 'right', 'yards');
+    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
+    await toBay(page);
+    const bay = await newBay(page);
+    await noRatings(page);
+    await begin(page);
+    await expect(count(page)).toContainText('0 count');
+    // A first run that nobody answers, and one whose answers get lost on the way; both are killed while they wait.
+    for (const [to, seed, faults] of [
+        ['http://127.0.0.1:9', '5', 'no-club'],
+        [address(), '6', 'drop'],
+    ] as const) {
+        const run = spawn('bin/monitor', [
+            '--address',
+            to,
+            '--bay',
+            String(bay.id),
+            '--token',
+            bay.token,
+            '--count',
+            '30',
+            '--pace',
+            '0.02',
+            '--seed',
+            seed,
+            '--faults',
+            faults,
+        ]);
+        await new Promise<void>((done) => run.stdout.on('data', (text: Buffer) => text.toString().includes('waiting') && done()));
+        run.kill('SIGKILL');
+        await new Promise((done) => run.on('close', done));
+    }
+    const said = await monitor(bay, '--count', '2');
+    const [, left, stored] = said.match(/(\d+) shots of a run that was cut off are sent again[\s\S]*2 hit, (\d+) stored, 0 held/)!.map(Number);
+    expect(left).toBeGreaterThanOrEqual(1);
+    expect(stored).toBe(left! + 2);
+    // What the killed run had stored without hearing of it is not there twice.
+    const fitting = page.url().match(/fitting\/(\d+)/)![1];
+    const shots: { measured: Record<string, number> }[] = await (await page.request.get(`/api/fittings/${fitting}/shots`)).json();
+    expect(new Set(shots.map((s) => JSON.stringify(s.measured))).size).toBe(shots.length);
+    expect(shots.length).toBeGreaterThanOrEqual(left! + 2);
+    await expect(count(page)).toContainText(`${shots.length} count`);
+    expect(await monitor(bay, '--count', '1')).not.toContain('cut off');
 });

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Cli;
+
+/**
+ * What a monitor has hit and nobody has acknowledged yet, on disk: a run that was cut off in the middle leaves it behind, and the next run for the same bay sends it. Each
+ * run holds a lock on a file of its own, so that what is still in use is told from what was left.
+ */
+final class Spool
+{
+    /** @var resource */
+    private $file;
+
+    private readonly string $path;
+
+    private bool $empty = true;
+
+    /** @param  string  $for  names the bay; runs for the same bay find what others left */
+    public function __construct(private readonly string $folder, private readonly string $for)
+    {
+        if (! is_dir($folder) && ! @mkdir($folder, 0770, true) && ! is_dir($folder)) {
+            throw new \RuntimeException("The folder {$folder} cannot be made.");
+        }
+        $this->path = "{$folder}/{$for}-".bin2hex(random_bytes(6)).'.json';
+        $file = fopen($this->path, 'x+') ?: throw new \RuntimeException("{$this->path} cannot be written.");
+        flock($file, LOCK_EX);
+        $this->file = $file;
+    }
+
+    /**
+     * Takes over what runs that ended too early left behind. It is on this run's own file before theirs goes away.
+     *
+     * @return array<string, array<string, mixed>> shots by id
+     */
+    public function takeOver(): array
+    {
+        $taken = $left = [];
+        foreach (glob("{$this->folder}/{$this->for}-*.json") ?: [] as $path) {
+            $file = $path === $this->path ? false : @fopen($path, 'r');
+            if ($file !== false && flock($file, LOCK_EX | LOCK_NB)) {
+                $shots = json_decode((string) stream_get_contents($file), true);
+                $taken += is_array($shots) ? array_column($shots, null, 'id') : [];
+                $left[$path] = $file;
+            }
+        }
+        $this->keep($taken);
+        foreach ($left as $path => $file) {
+            @unlink($path);
+            fclose($file);
+        }
+
+        return $taken;
+    }
+
+    /** @param  array<string, array<string, mixed>>  $shots  by id; all that wait, on disk when this returns */
+    public function keep(array $shots): void
+    {
+        $this->empty = $shots === [];
+        $bytes = (string) json_encode(array_values($shots), JSON_PRESERVE_ZERO_FRACTION);
+        rewind($this->file);
+        fwrite($this->file, $bytes);
+        ftruncate($this->file, strlen($bytes));
+        fflush($this->file);
+    }
+
+    /** Where nothing waits any more, nothing is left behind. */
+    public function __destruct()
+    {
+        if ($this->empty) {
+            @unlink($this->path);
+        }
+    }
+}
