@@ -33,7 +33,7 @@ final class Monitor
     private string $holding = '';
 
     /** @param  list<string>  $faults */
-    public function __construct(private readonly string $address, private readonly int $bay, private readonly string $token, private readonly string $player, int $seed, private readonly array $faults = [], private readonly string $spoolFolder = '')
+    public function __construct(private readonly string $address, private readonly int $bay, private readonly string $token, private readonly string $player, int $seed, private readonly array $faults, private readonly string $spoolFolder)
     {
         HiddenPlayers::named($player, Hand::Right);
         foreach ($faults as $fault) {
@@ -55,8 +55,8 @@ final class Monitor
         $done = ['hit' => 0, 'stored' => 0, 'held' => 0];
         $run = bin2hex(random_bytes(4));
         $failed = 0;
-        $spool = $this->spoolFolder === '' ? null : new Spool($this->spoolFolder, "bay-{$this->bay}-".substr(hash('sha256', $this->token), 0, 12));
-        $this->waiting = $spool?->takeOver() ?? [];
+        $spool = new Spool($this->spoolFolder, "bay-{$this->bay}-".substr(hash('sha256', $this->token), 0, 12));
+        $this->waiting = $spool->takeOver();
         $due = $count + count($this->waiting);
         if ($this->waiting !== []) {
             $say(count($this->waiting).' shots of a run that was cut off are sent again');
@@ -65,7 +65,7 @@ final class Monitor
             if ($done['hit'] < $count) {
                 $shot = $this->hit($run, ++$done['hit']);
                 $this->waiting[$shot['id']] = $shot;
-                $spool?->keep($this->waiting);
+                $spool->keep($this->waiting);
             }
             if ($this->chance('reorder') && $done['hit'] < $count) {
                 continue; // kept back: goes out after the next one
@@ -88,7 +88,6 @@ final class Monitor
                 continue;
             }
             $failed = 0;
-            $before = count($this->waiting);
             foreach ($answers as $answer) {
                 if (isset($this->waiting[$answer['id']])) {
                     unset($this->waiting[$answer['id']]);
@@ -96,9 +95,7 @@ final class Monitor
                     $say("{$answer['id']} {$answer['status']}".($answer['reason'] === null ? '' : ": {$answer['reason']}"));
                 }
             }
-            if (count($this->waiting) < $before) {
-                $spool?->keep($this->waiting);
-            }
+            $spool->keep($this->waiting);
             usleep((int) (1e6 * $paceS));
         }
 

@@ -6,7 +6,8 @@ namespace MintCarry\Cli;
 
 /**
  * What a monitor has hit and nobody has acknowledged yet, on disk: a run that was cut off in the middle leaves it behind, and the next run for the same bay sends it. Each
- * run holds a lock on a file of its own, so that what is still in use is told from what was left.
+ * run holds a lock on a file of its own, so that what is still in use is told from what was left. Each line is all that waited at a moment: the last whole one counts, and
+ * one that was cut off while it was written takes nothing with it.
  */
 final class Spool
 {
@@ -24,7 +25,7 @@ final class Spool
             throw new \RuntimeException("The folder {$folder} cannot be made.");
         }
         $this->path = "{$folder}/{$for}-".bin2hex(random_bytes(6)).'.json';
-        $file = fopen($this->path, 'x+') ?: throw new \RuntimeException("{$this->path} cannot be written.");
+        $file = fopen($this->path, 'x') ?: throw new \RuntimeException("{$this->path} cannot be written.");
         flock($file, LOCK_EX);
         $this->file = $file;
     }
@@ -40,8 +41,8 @@ final class Spool
         foreach (glob("{$this->folder}/{$this->for}-*.json") ?: [] as $path) {
             $file = $path === $this->path ? false : @fopen($path, 'r');
             if ($file !== false && flock($file, LOCK_EX | LOCK_NB)) {
-                $shots = json_decode((string) stream_get_contents($file), true);
-                $taken += is_array($shots) ? array_column($shots, null, 'id') : [];
+                $lines = array_filter(array_map(fn (string $line): mixed => json_decode($line, true), explode("\n", (string) stream_get_contents($file))), is_array(...));
+                $taken += array_column(end($lines) ?: [], null, 'id');
                 $left[$path] = $file;
             }
         }
@@ -58,11 +59,7 @@ final class Spool
     public function keep(array $shots): void
     {
         $this->empty = $shots === [];
-        $bytes = (string) json_encode(array_values($shots), JSON_PRESERVE_ZERO_FRACTION);
-        rewind($this->file);
-        fwrite($this->file, $bytes);
-        ftruncate($this->file, strlen($bytes));
-        fflush($this->file);
+        fwrite($this->file, json_encode(array_values($shots), JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR)."\n");
     }
 
     /** Where nothing waits any more, nothing is left behind. */

@@ -45,8 +45,12 @@ final readonly class Calibration
             throw CoreException::invalid('shots', 'No shot carries a measured carry or apex: there is nothing to calibrate by.');
         }
         foreach ($used as [, $carry, $apex]) {
-            CoreException::requireWithin('carryM', $carry ?? 1.0, 1, 450, 'm');
-            CoreException::requireWithin('apexM', $apex ?? 0.0, 0, 110, 'm');
+            if ($carry !== null) {
+                CoreException::requireWithin('carryM', $carry, 1, 450, 'm');
+            }
+            if ($apex !== null) {
+                CoreException::requireWithin('apexM', $apex, 0, 110, 'm');
+            }
         }
         $x = [0.0, 0.0];
         $inverse = [[0.0, 0.0], [0.0, 0.0]];

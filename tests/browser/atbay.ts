@@ -1,5 +1,6 @@
 import { execFile } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
+import { addSetup, beginFitting, signIn } from './help';
 import { address } from './served';
 
 // What a fitter does in the bay again and again.
@@ -41,3 +42,24 @@ export async function noRatings(page: Page): Promise<void> {
 }
 export const carry = (page: Page) => page.locator('.carry span').first();
 export const count = (page: Page) => page.locator('.hand .small');
+/** A new fitting with the own club alone, in a bay of its own. */
+export async function inTheBay(page: Page, player: string, scale: 'yards' | 'metresKmh'): Promise<{ id: number; token: string }> {
+    await signIn(page);
+    await beginFitting(page, player, scale === 'yards' ? 'right' : 'left', scale);
+    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
+    await toBay(page);
+    return newBay(page);
+}
+/** And its first trial begun, without asking the player first. */
+export async function hitting(page: Page, player: string, scale: 'yards' | 'metresKmh'): Promise<{ id: number; token: string }> {
+    const bay = await inTheBay(page, player, scale);
+    await noRatings(page);
+    await begin(page);
+    await expect(count(page)).toContainText('0 count');
+    return bay;
+}
+/** What the application has of the fitting that is open: '' for itself, 'shots', 'bay'. */
+export async function recorded<T>(page: Page, what: string): Promise<T> {
+    const id = page.url().match(/fitting\/(\d+)/)![1];
+    return (await page.request.get(`/api/fittings/${id}/${what}`)).json() as Promise<T>;
+}

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { begin, carry, count, monitor, newBay, noRatings, toBay } from './atbay';
+import { begin, carry, count, hitting, monitor, newBay, noRatings, toBay } from './atbay';
 import { accessible, addSetup, beginFitting, signIn, watch } from './help';
 
 // The bay as the fitter works in it: live shots from a simulated monitor, by keys, with faults, and without a connection.
@@ -116,14 +116,7 @@ test('a left-hander in metres: strikes from the ball, sides in words, dark theme
 });
 
 test('a monitor with faults: dropped, doubled, reordered and nonsense shots, none lost and none twice', async ({ page }) => {
-    await signIn(page);
-    await beginFitting(page, 'Oren Tull', 'right', 'yards');
-    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
-    await toBay(page);
-    const bay = await newBay(page);
-    await noRatings(page);
-    await begin(page);
-    await expect(count(page)).toContainText('0 count');
+    const bay = await hitting(page, 'Oren Tull', 'yards');
     const said = await monitor(bay, '--count', '12', '--faults', 'drop,duplicate,reorder,nonsense,no-club');
     const [, stored, held] = said.match(/12 hit, (\d+) stored, (\d+) held/)!.map(Number);
     expect(stored! + held!).toBe(12);
@@ -146,14 +139,7 @@ test('a monitor with faults: dropped, doubled, reordered and nonsense shots, non
 });
 
 test('without a connection the screen says so, and catches up by itself', async ({ page, context }) => {
-    await signIn(page);
-    await beginFitting(page, 'Sunniva Lark', 'right', 'yards');
-    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
-    await toBay(page);
-    const bay = await newBay(page);
-    await noRatings(page);
-    await begin(page);
-    await expect(count(page)).toContainText('0 count');
+    const bay = await hitting(page, 'Sunniva Lark', 'yards');
     await context.setOffline(true);
     await expect(page.getByText('this screen catches up when it is back')).toBeVisible();
     await monitor(bay, '--count', '3');
@@ -258,13 +244,7 @@ test('by keys: how a shot was meant, a star, parking with a reason, the log, and
 });
 
 test('shots typed in the bay while the connection is gone are stored once when it is back', async ({ page, context }) => {
-    await signIn(page);
-    await beginFitting(page, 'Dorrit Hale', 'right', 'yards');
-    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
-    await toBay(page);
-    await newBay(page);
-    await noRatings(page);
-    await begin(page);
+    await hitting(page, 'Dorrit Hale', 'yards');
     await page.getByText('Type a shot', { exact: true }).click();
     await page.locator('#line-0-ballSpeedMps').fill('148');
     await page.locator('#line-0-launchDeg').fill('12.5');

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import { begin, count, monitor, newBay, noRatings, toBay } from './atbay';
+import { begin, count, hitting, inTheBay, monitor, newBay, noRatings, recorded, toBay } from './atbay';
 import { addSetup, beginFitting, signIn } from './help';
 import { address } from './served';
 
@@ -33,8 +33,7 @@ test('the simulated monitor hits what is in the hand, the same from the same see
         await expect(count(page)).toContainText('trial 2 · 0 count');
         expect(await monitor(bay, '--count', '4', '--player', 'slicer')).toContain('4 hit, 4 stored, 0 held');
         await expect(count(page)).toContainText('4 count');
-        const fitting = page.url().match(/fitting\/(\d+)/)![1];
-        hits.push(await (await page.request.get(`/api/fittings/${fitting}/shots`)).json());
+        hits.push(await recorded<Stored[]>(page, 'shots'));
     }
     const [one, two] = hits.map((shots) => shots.map((s) => s.measured));
     expect(one).toHaveLength(8);
@@ -52,11 +51,7 @@ test('the simulated monitor hits what is in the hand, the same from the same see
 });
 
 test('the simulated monitor says plainly what it cannot do', async ({ page }) => {
-    await signIn(page);
-    await beginFitting(page, 'No Token', 'left', 'metresKmh');
-    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
-    await toBay(page);
-    const bay = await newBay(page);
+    const bay = await inTheBay(page, 'No Token', 'metresKmh');
     await expect(monitor({ id: bay.id, token: 'guessed' }, '--count', '1')).rejects.toThrow(/does not open this bay/);
     await expect(monitor(bay, '--count', '1', '--player', 'nobody')).rejects.toThrow(/nobody/);
     await expect(monitor(bay, '--count', '1', '--faults', 'sneeze')).rejects.toThrow(/There is no fault 'sneeze'/);
@@ -70,35 +65,17 @@ test('the simulated monitor says plainly what it cannot do', async ({ page }) =>
 });
 
 test('a monitor that is killed in the middle of posting leaves nothing behind: the next run sends it, once', async ({ page }) => {
-    await signIn(page);
-    await beginFitting(page, 'Cut Off', 'right', 'yards');
-    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
-    await toBay(page);
-    const bay = await newBay(page);
-    await noRatings(page);
-    await begin(page);
-    await expect(count(page)).toContainText('0 count');
+    const bay = await hitting(page, 'Cut Off', 'yards');
     // A first run that nobody answers, and one whose answers get lost on the way; both are killed while they wait.
     for (const [to, seed, faults] of [
         ['http://127.0.0.1:9', '5', 'no-club'],
         [address(), '6', 'drop'],
     ] as const) {
-        const run = spawn('bin/monitor', [
-            '--address',
-            to,
-            '--bay',
-            String(bay.id),
-            '--token',
-            bay.token,
-            '--count',
-            '30',
-            '--pace',
-            '0.02',
-            '--seed',
-            seed,
-            '--faults',
-            faults,
-        ]);
+        const options = { address: to, bay: bay.id, token: bay.token, count: 30, pace: 0.02, seed, faults };
+        const run = spawn(
+            'bin/monitor',
+            Object.entries(options).flatMap(([name, value]) => [`--${name}`, String(value)]),
+        );
         await new Promise<void>((done) => run.stdout.on('data', (text: Buffer) => text.toString().includes('waiting') && done()));
         run.kill('SIGKILL');
         await new Promise((done) => run.on('close', done));
@@ -108,8 +85,7 @@ test('a monitor that is killed in the middle of posting leaves nothing behind: t
     expect(left).toBeGreaterThanOrEqual(1);
     expect(stored).toBe(left! + 2);
     // What the killed run had stored without hearing of it is not there twice.
-    const fitting = page.url().match(/fitting\/(\d+)/)![1];
-    const shots: { measured: Record<string, number> }[] = await (await page.request.get(`/api/fittings/${fitting}/shots`)).json();
+    const shots = await recorded<Stored[]>(page, 'shots');
     expect(new Set(shots.map((s) => JSON.stringify(s.measured))).size).toBe(shots.length);
     expect(shots.length).toBeGreaterThanOrEqual(left! + 2);
     await expect(count(page)).toContainText(`${shots.length} count`);

@@ -1,26 +1,16 @@
 import { expect, test, type Page } from '@playwright/test';
-import { begin, carry, count, newBay, noRatings, toBay } from './atbay';
-import { accessible, addSetup, beginFitting, signIn, watch } from './help';
+import { begin, carry, count, hitting, inTheBay, noRatings, recorded } from './atbay';
+import { accessible, watch } from './help';
 
 // What is kept of a session while hands are quick, connections are gone, and two screens are open.
 
-async function inTheBay(page: Page, player: string, scale: string): Promise<{ id: number; token: string }> {
-    await signIn(page);
-    await beginFitting(page, player, scale === 'yards' ? 'right' : 'left', scale);
-    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
-    await toBay(page);
-    return newBay(page);
-}
 /** A shot as a monitor sends it. */
 const shot = (id: string, sequence: number, spinRpm = 2400) => ({ id, sequence, values: { ballSpeedMps: 64, launchDeg: 12.5, spinRpm, directionDeg: 1 } });
 const off = (page: Page) => page.evaluate(() => (document.activeElement as HTMLElement).blur());
 
 test('a trial takes a note, the log tells it, and two screens lose neither of theirs', async ({ page, context }) => {
     const errors = watch(page);
-    await inTheBay(page, 'Mara Wend', 'yards');
-    await noRatings(page);
-    await begin(page);
-    await expect(count(page)).toContainText('0 count');
+    await hitting(page, 'Mara Wend', 'yards');
     await page.getByRole('button', { name: 'Note on this trial' }).click();
     await page.getByLabel('Note on trial 1').fill('wind got up');
     await page.keyboard.press('Enter');
@@ -89,10 +79,7 @@ test('keys faster than answers: each is taken once, in its order', async ({ page
 });
 
 test('many posts at once, doubled and in any order, are stored once each and stand in the sender’s order', async ({ page }) => {
-    const bay = await inTheBay(page, 'Tove Hallam', 'metresKmh');
-    await noRatings(page);
-    await begin(page);
-    await expect(count(page)).toContainText('0 count');
+    const bay = await hitting(page, 'Tove Hallam', 'metresKmh');
     const headers = { Authorization: `Bearer ${bay.token}` };
     const numbers = [7, 3, 12, 1, 9, 4, 11, 2, 8, 5, 10, 6];
     const answers = await Promise.all(
@@ -106,10 +93,9 @@ test('many posts at once, doubled and in any order, are stored once each and sta
     // Whichever of the two came first, both were answered with the same shot.
     for (const n of numbers) expect(new Set(answers.filter((a) => a.id === `p-${n}`).map((a) => a.shot)).size).toBe(1);
     await expect(count(page)).toContainText('12 count');
-    const fitting = page.url().match(/fitting\/(\d+)/)![1];
-    const stored: { sequence: number }[] = await (await page.request.get(`/api/fittings/${fitting}/shots`)).json();
+    const stored = await recorded<{ sequence: number }[]>(page, 'shots');
     expect(new Set(stored.map((s) => s.sequence)).size).toBe(12);
-    const view: { shots: { typed: { spinRpm: number } }[] } = await (await page.request.get(`/api/fittings/${fitting}/bay`)).json();
+    const view = await recorded<{ shots: { typed: { spinRpm: number } }[] }>(page, 'bay');
     expect(view.shots.map((s) => s.typed.spinRpm - 2300)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]);
     // A wrong token opens nothing, and says what to do.
     const refused = await page.request.post(`/api/bays/${bay.id}/shots`, { headers: { Authorization: 'Bearer guessed' }, data: shot('p-99', 99) });
@@ -118,10 +104,7 @@ test('many posts at once, doubled and in any order, are stored once each and sta
 });
 
 test('a bay that is opened without a connection says so, and comes by itself when it is back', async ({ page, context }) => {
-    await inTheBay(page, 'Edda Rusk', 'metresKmh');
-    await noRatings(page);
-    await begin(page);
-    await expect(count(page)).toContainText('0 count');
+    await hitting(page, 'Edda Rusk', 'metresKmh');
     await page.getByRole('button', { name: /Hit one/ }).click();
     await expect(count(page)).toContainText('1 count');
     await page.getByRole('link', { name: /^Bench/ }).click();

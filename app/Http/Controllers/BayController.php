@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\RunTrial;
 use App\Actions\TakeShots;
+use App\Http\Controllers\Concerns\KeepsNote;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\BayResource;
 use App\Models\Bay;
@@ -33,7 +34,7 @@ use Random\Randomizer;
 
 final class BayController
 {
-    use NamesUser;
+    use KeepsNote, NamesUser;
 
     /** All that the live screen of a fitting shows. */
     public function show(Request $request, Fitting $fitting): BayResource
@@ -78,10 +79,10 @@ final class BayController
     /** A note on a trial, or no ratings for it. A note that somebody else changed meanwhile is not overwritten. */
     public function trial(Request $request, Trial $trial): JsonResponse
     {
-        $given = $request->validate(['note' => ['sometimes', 'nullable', 'string', 'max:500'], 'was' => ['present_with:note', 'nullable', 'string', 'max:500'], 'ratingSkipped' => ['sometimes', 'boolean']]);
+        $given = $request->validate(self::NOTE + ['ratingSkipped' => ['sometimes', 'boolean']]);
         $note = array_key_exists('note', $given) ? (string) $given['note'] : null;
-        if ($note !== null && $trial->note !== (string) $given['was'] && $trial->note !== $note) {
-            return response()->json(['message' => 'This note was changed on another screen meanwhile. Both are shown; save the one that shall stand.', 'current' => $trial->note], 409);
+        if ($note !== null) {
+            self::requireSeen($trial->note, $given);
         }
         $fitting = Fitting::query()->findOrFail($trial->fitting_id);
         $words = match ($note) {

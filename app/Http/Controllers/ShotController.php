@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\StoreShots;
+use App\Http\Controllers\Concerns\KeepsNote;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\ShotResource;
 use App\Models\Fitting;
@@ -24,7 +25,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class ShotController
 {
-    use NamesUser;
+    use KeepsNote, NamesUser;
 
     public function index(Request $request, Fitting $fitting): JsonResponse
     {
@@ -67,9 +68,7 @@ final class ShotController
             'leftOut.reason' => ['required_with:leftOut', Rule::in(Shot::REASONS)],
             'leftOut.note' => ['sometimes', 'nullable', 'string', 'max:300'],
             'intent' => ['sometimes', Rule::in(Shot::INTENTS)],
-            'note' => ['sometimes', 'nullable', 'string', 'max:500'],
-            'was' => ['present_with:note', 'nullable', 'string', 'max:500'],
-        ]);
+        ] + self::NOTE);
         $user = self::user($request);
         $fitting = Fitting::query()->findOrFail($shot->fitting_id);
         $change = [];
@@ -86,9 +85,7 @@ final class ShotController
             $words[] = "shot {$shot->sequence} was meant {$given['intent']}";
         }
         if (array_key_exists('note', $given)) {
-            if (($shot->note ?? '') !== ($given['was'] ?? '') && ($shot->note ?? '') !== ($given['note'] ?? '')) {
-                return response()->json(['message' => 'This note was changed on another screen meanwhile. Both are shown; save the one that shall stand.', 'current' => $shot->note], 409);
-            }
+            self::requireSeen($shot->note, $given);
             $change['note'] = $given['note'];
             $words[] = "noted on shot {$shot->sequence}";
         }

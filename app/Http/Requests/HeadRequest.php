@@ -80,8 +80,8 @@ final class HeadRequest extends RackRequest
     /** A name that no other slot of this head has, whatever else stands in their place. */
     private function onlyOne(string $attribute, string $name, Closure $fail): void
     {
-        $names = array_map(fn (mixed $slot): string => is_array($slot) && is_string($slot['name'] ?? null) ? mb_strtolower(trim($slot['name'])) : '', (array) $this->input('slots'));
-        if (count(array_keys($names, mb_strtolower(trim($name)), true)) > 1) {
+        $same = array_filter((array) $this->input('slots'), fn (mixed $slot): bool => is_array($slot) && is_string($slot['name'] ?? null) && mb_strtolower(trim($slot['name'])) === mb_strtolower(trim($name)));
+        if (count($same) > 1) {
             $fail("Two slots are called '{$name}': each needs a name of its own.");
         }
     }

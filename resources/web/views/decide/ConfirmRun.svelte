@@ -47,14 +47,14 @@
         <summary>The rule</summary>
         <p class="small">{CONFIRM_RULE}</p>
     </details>
-    {#if past}{:else if open}
+    {#if open && !past}
         <p><a href="#/fitting/{fitting.id}/bay">To the bay: leg {run!.legs.length || 1} of 3</a></p>
-    {:else if chosen && chosen !== grounds.benchmark}
+    {:else if !past && chosen && chosen !== grounds.benchmark}
         <div class="row">
             <button class="quiet" disabled={busy} onclick={() => begin(false)}>{run ? 'Another run' : 'Confirm'} {chosen} against {grounds.benchmark}</button>
             {#if mayRest}<button class="plain" disabled={busy} onclick={() => begin(true)}>The player has rested</button>{/if}
         </div>
-    {:else}
+    {:else if !past}
         <p class="small">Choose another setup than the benchmark below to hold it against {grounds.benchmark} once more.</p>
     {/if}
     {#if problem}<Notice kind="error">{problem}</Notice>{/if}

@@ -90,7 +90,7 @@
         {@const units = fitting.player.units}
         {@const d = factor(units.distance)}
         {#if problem}<Notice kind="error">{problem}</Notice>{/if}
-        {#if cannot}
+        {#if cannot && !kept}
             <h1>Nothing to decide yet</h1>
             <p>{cannot} <a href="#/fitting/{fitting.id}/shots">To the shots</a></p>
             {#if decisions.length}<Decided {decisions} onchange={renew} onlook={look} />{/if}
