@@ -47,7 +47,7 @@ final class Commands
         'window' => ['The launch and spin of longest carry or total, and what 1 % costs.', Readers::FLIGHT_OPTIONS, 'in: clubSpeedMps [attackDeg] or ballSpeedMps spinLoftDeg, [head for]; out: launchDeg spinRpm carryM totalM dynamicLoftDeg within1Pct{launchDeg spinRpm}'],
         'calibrate' => ['Fits drag and lift to a bay’s measured carries and apexes.', [], 'in: shots[{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg] carryM and/or apexM}] [air]; out: dragOffset liftOffset sd residualBefore residualAfter n'],
         'compare' => ['Compares the setups of a fitting file, as the screen does.', [], 'in: a fitting file (docs/schemas/fitting.schema.json), by name or on standard input; out: benchmark rows sets field, and advice among the setups that were hit', true],
-        'find' => ['Judges every legal setup on the rack of a fitting file, as the finder does.', ['only'], 'in: a fitting file, by name or on standard input; --only all|stock|own; out: own pick best expectedLoss mayStop next learned trade setups', true],
+        'find' => ['Judges every legal setup on the rack of a fitting file, as the finder does.', ['only'], 'in: a fitting file, by name or on standard input; --only all|stock|order|own; out: own pick best expectedLoss mayStop next learned peculiar trade setups', true],
         'make' => ['Hits seeded shots for a made-up player.', ['seed'], 'in: player setup count; out: shots, with the delivery and strike that made them'],
     ];
 

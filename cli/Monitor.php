@@ -133,7 +133,7 @@ final class Monitor
             $this->side = is_array($now) && is_string($now['hand'] ?? null) ? $now['hand'] : 'right';
             $setup = is_array($effect) ? new SetupEffect(
                 new Head($effect['head']['loftDeg'], $effect['head']['massG'], $effect['head']['cgToeMm'], $effect['head']['cgBackMm'], $effect['head']['cgUpMm'], $effect['head']['inertiaGcm2']),
-                (string) $effect['headKey'], $effect['squaredLoftDeg'], $effect['soledFaceOpenDeg'], $effect['cgBackMm'], $effect['cgToeMm'],
+                (string) $effect['headKey'], $effect['squaredLoftDeg'], $effect['soledFaceOpenDeg'], $effect['cgBackMm'], $effect['cgToeMm'], (float) ($effect['swingWeightPoints'] ?? 0.0),
             ) : new SetupEffect;
             $this->maker = new ShotMaker($setup, $this->hand(), $this->random);
         }

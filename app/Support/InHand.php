@@ -6,7 +6,6 @@ namespace App\Support;
 
 use App\Models\Fitting;
 use App\Models\Setup;
-use MintCarry\Core\Club\Head;
 use MintCarry\Core\Impact\SetupEffect;
 
 /** The setup in the player's hand as the made-up player feels it: against the own club, whose mean delivery the player has. */
@@ -14,18 +13,10 @@ final class InHand
 {
     public static function effect(Fitting $fitting, Setup $setup): SetupEffect
     {
-        $own = Setup::query()->with(['rackHead.readings', 'rackHead.sleeve'])->where('fitting_id', $fitting->id)->orderBy('position')->first() ?? $setup;
-        $body = $setup->body() ?? Head::preset('middle', $setup->playing(1.0)->loftDeg);
-        $was = $own->body() ?? Head::preset('middle', $own->playing(1.0)->loftDeg);
+        $own = Setup::query()->with(['rackHead.readings', 'rackHead.sleeve', 'shaftPart', 'gripPart'])->where('fitting_id', $fitting->id)->orderBy('position')->first() ?? $setup;
+        [$here, $was] = [Judged::built($setup, $fitting->player->hand), Judged::built($own, $fitting->player->hand)];
 
-        return new SetupEffect(
-            $body,
-            $setup->head,
-            $setup->playing(1.0)->loftDeg - $own->playing(1.0)->loftDeg,
-            $setup->playing(0.0)->faceOpenDeg - $own->playing(0.0)->faceOpenDeg,
-            $body->cgBackMm - $was->cgBackMm,
-            $body->cgToeMm - $was->cgToeMm,
-        );
+        return new SetupEffect($here->body, $here->head, $here->squaredLoftDeg - $was->squaredLoftDeg, $here->soledFaceOpenDeg - $was->soledFaceOpenDeg, $here->body->cgBackMm - $was->body->cgBackMm, $here->body->cgToeMm - $was->body->cgToeMm, $here->heavierBy($was));
     }
 
     /** @return array<string, mixed> */
@@ -36,7 +27,7 @@ final class InHand
         return [
             'hand' => $fitting->player->hand->value,
             'setup' => $setup->tag,
-            'effect' => ['headKey' => $effect->headKey, 'squaredLoftDeg' => $effect->squaredLoftDeg, 'soledFaceOpenDeg' => $effect->soledFaceOpenDeg, 'cgBackMm' => $effect->cgBackMm, 'cgToeMm' => $effect->cgToeMm,
+            'effect' => ['headKey' => $effect->headKey, 'squaredLoftDeg' => $effect->squaredLoftDeg, 'soledFaceOpenDeg' => $effect->soledFaceOpenDeg, 'cgBackMm' => $effect->cgBackMm, 'cgToeMm' => $effect->cgToeMm, 'swingWeightPoints' => $effect->swingWeightPoints,
                 'head' => ['loftDeg' => $effect->head->loftDeg, 'massG' => $effect->head->massG, 'cgToeMm' => $effect->head->cgToeMm, 'cgBackMm' => $effect->head->cgBackMm, 'cgUpMm' => $effect->head->cgUpMm, 'inertiaGcm2' => $effect->head->inertiaGcm2]],
         ];
     }

@@ -18,6 +18,11 @@ final readonly class SwingWeight
 
     public const GRIP_BALANCE_MM = 100.0;
 
+    /** A driver's length where none was told: 45 in (common practice, no source). */
+    public const USUAL_LENGTH_MM = 1143.0;
+
+    private const POINT_OZ_IN = 1.75;
+
     private const OZ_IN_PER_G_MM = 1 / (28.349523125 * 25.4);
 
     private function __construct(public float $momentOzIn)
@@ -38,10 +43,16 @@ final readonly class SwingWeight
         return new self($moment * self::OZ_IN_PER_G_MM);
     }
 
+    /** Points for each gram at the head of a club of this length, all else the same. */
+    public static function pointsPerHeadG(?float $lengthMm): float
+    {
+        return (($lengthMm ?? self::USUAL_LENGTH_MM) - self::HEAD_SHORT_OF_LENGTH_MM - self::FULCRUM_MM) * self::OZ_IN_PER_G_MM / self::POINT_OZ_IN;
+    }
+
     /** Points above A0; D0 is 30. */
     public function points(): float
     {
-        return 30 + ($this->momentOzIn - 213.5) / 1.75;
+        return 30 + ($this->momentOzIn - 213.5) / self::POINT_OZ_IN;
     }
 
     /** As it is spoken: "D3.7". */

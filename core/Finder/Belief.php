@@ -9,11 +9,18 @@ use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Impact\Delivery;
 use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\Strike;
+use MintCarry\Core\Judging\Build;
 use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Statistics\Matrix;
 
+use function abs;
+use function array_combine;
 use function array_fill;
+use function array_keys;
+use function array_map;
+use function array_unique;
+use function array_values;
 use function count;
 use function max;
 use function min;
@@ -23,23 +30,32 @@ use function sqrt;
  * What is believed of one player, before and after shots: the mean swing, how far a change of the club reaches the ball, what each head does of its own, and the scatter from swing to swing.
  *
  * A linear-normal belief about θ, updated through the linearised impact model by iterated reweighted least squares (the loop of docs/judging.md, "The model"; a robust Bayesian linear update: t weights with 6 degrees of freedom). θ, in this order:
- * nine means (club speed m/s, attack °, path °, dynamic loft °, face °, toe mm, high mm, restitution, spin share), five factors (kF, kL, kb, kt, drift of speed in m/s per 20 shots), then for each head seven effects of its own (speed, loft, face, toe, high, restitution, spin),
+ * nine means (club speed m/s, attack °, path °, dynamic loft °, face °, toe mm, high mm, restitution, spin share), eight factors (`FACTORS`), then for each head, and for each build that is not the usual one, seven effects of its own (speed, loft, face, toe, high, restitution, spin),
  * then for each tested setup six quirks (speed, loft, face, toe, high, spin). Face + right; a left-hander is mirrored at the edge, so that the belief is that of a right-hander.
+ *
+ * How far the player squares the face, q, moves loft and face together: loft reaches the ball by 0.2 + 0.7 q, face by 0.6 − 0.45 q, each with a width of its own (common practice, no source).
  */
 final readonly class Belief
 {
     public const MEANS = 9;
 
-    public const FACTORS = ['kF', 'kL', 'kb', 'kt', 'drift'];
+    /** Places after the means: squaring; face and loft of the club that reach the ball apart from it; ° of loft for a mm of CG back, ° open for a mm toward the toe; drift of speed in m/s for 20 shots; mm of strike and m/s of speed for a point of swing weight. */
+    private const FACTORS = ['q' => 9, 'face' => 10, 'loft' => 11, 'kb' => 12, 'kt' => 13, 'drift' => 14, 'ks' => 15, 'kv' => 16];
+
+    private const PER_Q = ['face' => -0.45, 'loft' => 0.7];
+
+    /** What is told of a player, each a sum over factors. */
+    private const LEARNED = ['q' => ['q' => 1.0], 'kL' => ['loft' => 1.0, 'q' => self::PER_Q['loft']], 'kF' => ['face' => 1.0, 'q' => self::PER_Q['face']], 'kb' => ['kb' => 1.0], 'kt' => ['kt' => 1.0], 'ks' => ['ks' => 1.0], 'kv' => ['kv' => 1.0]];
 
     private const MEAN_SD = [2.2, 3.0, 4.0, 3.5, 4.0, 7.0, 6.0, 0.012, 0.08];
 
-    private const HEAD_SD = [0.36, 0.64, 0.8, 2.4, 2.4, 0.0064, 0.056];
+    /** Of a head, and of another shaft, length, ball, tee or cue (that as wide as a head's: assumption). */
+    private const EFFECT_SD = [0.36, 0.64, 0.8, 2.4, 2.4, 0.0064, 0.056];
 
     private const QUIRK_SD = [0.107, 0.36, 0.42, 1.2, 1.2, 0.024];
 
-    /** Where head effects and quirks act on the nine means. */
-    private const HEAD_AT = [0, 3, 4, 5, 6, 7, 8];
+    /** Where effects and quirks act on the nine means. */
+    private const EFFECT_AT = [0, 3, 4, 5, 6, 7, 8];
 
     private const QUIRK_AT = [0, 3, 4, 5, 6, 8];
 
@@ -63,10 +79,11 @@ final readonly class Belief
      * @param  array<int, array<int, float>>  $covariance  of θ
      * @param  array<int, array<int, float>>  $scatter  covariance of the first seven means from swing to swing
      * @param  array<string, int>  $heads  place of each head's effects in θ
+     * @param  array<string, int>  $builds  place of the effects of each build that is not the usual one, by its key
      * @param  array<string, int>  $quirks  place of each tested setup's quirks in θ
      * @param  float  $dof  how many shots the scatter is known from
      */
-    private function __construct(public Built $own, public array $mean, public array $covariance, public array $scatter, public array $heads, public array $quirks, public float $priorWidth, public float $dof, private float $sign)
+    private function __construct(public Built $own, public array $mean, public array $covariance, public array $scatter, private Build $usual, public array $heads, public array $builds, public array $quirks, public float $priorWidth, public float $dof, private float $sign)
     {
     }
 
@@ -74,24 +91,37 @@ final readonly class Belief
      * What is believed before any shot of this player but the speed is known.
      *
      * @param  list<string>  $heads  names of all heads on the rack
-     * @param  list<string>  $tested  tags of the setups that were hit
+     * @param  list<Built>  $tested  setups that were hit, in the order of hitting
+     * @param  float  $squares  how far the player is taken to square the face, 0 … 1
      * @param  float  $priorWidth  multiplies every prior SD; 1 is honest
      */
     public static function prior(Built $own, float $clubSpeedMps, array $heads, array $tested, float $squares, float $priorWidth = 1.0): self
     {
-        $mean = [$clubSpeedMps, 0.0, 0.0, $own->squaredLoftDeg + 2.5, 0.0, 0.0, 0.0, 0.0, 0.0, 0.6 - 0.45 * $squares, 0.2 + 0.7 * $squares, 0.35, 0.10, 0.0];
-        $sd = [...self::MEAN_SD, 0.45, 0.33, 0.15, 0.045, 0.45];
-        $at = $places = [];
+        // Less is known of a player of whom nobody said how they put the club down.
+        $qSd = abs($squares - 0.5) < 0.1 ? 0.3 : 0.25;
+        $apart = static fn (float $sd, string $what): float => sqrt($sd ** 2 - (self::PER_Q[$what] * $qSd) ** 2);
+        $mean = [$clubSpeedMps, 0.0, 0.0, $own->squaredLoftDeg + 2.5, 0.0, 0.0, 0.0, 0.0, 0.0, $squares, 0.6, 0.2, 0.35, 0.10, 0.0, -0.3, -0.045];
+        $sd = [...self::MEAN_SD, $qSd, $apart(0.45, 'face'), $apart(0.33, 'loft'), 0.15, 0.045, 0.45, 0.5, 0.067];
+        $add = static function (array $of) use (&$mean, &$sd): int {
+            $at = count($mean);
+            array_push($sd, ...$of);
+            array_push($mean, ...array_fill(0, count($of), 0.0));
+
+            return $at;
+        };
+        // The own club is the zero of all effects: what it does is in the means.
+        $none = static fn (array $of): array => array_fill(0, count($of), 1e-4);
+        $headAt = $buildAt = $quirkAt = [];
         foreach (array_values(array_unique([$own->head, ...$heads])) as $head) {
-            $at[$head] = count($mean);
-            // The own club is the zero of head effects: what it does is in the means.
-            array_push($sd, ...array_map(static fn (float $s): float => $head === $own->head ? 1e-4 : $s, self::HEAD_SD));
-            array_push($mean, ...array_fill(0, 7, 0.0));
+            $headAt[$head] = $add($head === $own->head ? $none(self::EFFECT_SD) : self::EFFECT_SD);
         }
-        foreach ($tested as $tag) {
-            $places[$tag] = count($mean);
-            array_push($sd, ...array_map(static fn (float $s): float => $tag === $own->tag ? 1e-4 : $s, self::QUIRK_SD));
-            array_push($mean, ...array_fill(0, 6, 0.0));
+        $usual = Build::usual($own->build(), array_map(static fn (Built $b): Build => $b->build(), $tested));
+        foreach ($tested as $built) {
+            $build = $built->build()->by($usual)->key();
+            if ($build !== $usual->key()) {
+                $buildAt[$build] ??= $add(self::EFFECT_SD);
+            }
+            $quirkAt[$built->tag] ??= $add($built->tag === $own->tag ? $none(self::QUIRK_SD) : self::QUIRK_SD);
         }
         $covariance = [];
         foreach ($sd as $i => $s) {
@@ -99,7 +129,7 @@ final readonly class Belief
             $covariance[$i][$i] = ($s * ($i < self::MEANS ? 1.0 : $priorWidth)) ** 2;
         }
 
-        return new self($own, $mean, $covariance, self::usualScatter(), $at, $places, $priorWidth, self::SCATTER_DOF, $own->hand->sign());
+        return new self($own, $mean, $covariance, self::usualScatter(), $usual, $headAt, $buildAt, $quirkAt, $priorWidth, self::SCATTER_DOF, $own->hand->sign());
     }
 
     /** @return list<list<float>> */
@@ -132,14 +162,14 @@ final readonly class Belief
         for ($i = 0; $i < self::MEANS; $i++) {
             $rows[$i] = [$i => 1.0];
         }
-        $rows[0][self::MEANS + 4] = $order;
-        $rows[3][self::MEANS + 1] = $loft;
-        $rows[3][self::MEANS + 2] = $back;
-        $rows[4][self::MEANS] = $open;
-        $rows[4][self::MEANS + 3] = $toe;
-        if (isset($this->heads[$built->head])) {
-            foreach (self::HEAD_AT as $k => $i) {
-                $rows[$i][$this->heads[$built->head] + $k] = 1.0;
+        $heavier = $built->heavierBy($this->own);
+        $rows[0] += [self::FACTORS['drift'] => $order, self::FACTORS['kv'] => $heavier];
+        $rows[3] += [self::FACTORS['loft'] => $loft, self::FACTORS['q'] => self::PER_Q['loft'] * $loft, self::FACTORS['kb'] => $back];
+        $rows[4] += [self::FACTORS['face'] => $open, self::FACTORS['q'] => self::PER_Q['face'] * $open, self::FACTORS['kt'] => $toe];
+        $rows[5] += [self::FACTORS['ks'] => $heavier];
+        foreach ([$this->heads[$built->head] ?? null, $this->builds[$built->build()->by($this->usual)->key()] ?? null] as $at) {
+            foreach ($at === null ? [] : self::EFFECT_AT as $k => $i) {
+                $rows[$i][$at + $k] = 1.0;
             }
         }
         if (isset($this->quirks[$built->tag])) {
@@ -170,6 +200,56 @@ final readonly class Belief
         }
 
         return $out;
+    }
+
+    /**
+     * What is believed of a factor: q (how far the face is squared), kL and kF (share of the club's loft and face that reaches the ball), kb and kt (° for a mm of CG back, toward the toe), ks and kv (mm of strike, m/s of speed for a point of swing weight).
+     *
+     * @return array{mean: float, sd: float}
+     */
+    public function factor(string $name): array
+    {
+        return $this->sum(array_combine(array_map(static fn (string $of): int => self::FACTORS[$of], array_keys(self::LEARNED[$name])), self::LEARNED[$name]));
+    }
+
+    /** @return list<string> names of the factors */
+    public static function factors(): array
+    {
+        return array_keys(self::LEARNED);
+    }
+
+    /**
+     * What is believed of effects of their own: by what they belong to (head or build) and value.
+     *
+     * @param  int  $at  where they begin in θ
+     * @return array<string, array{mean: float, sd: float}> speed m/s, loft °, face °, toe mm, high mm, spin share
+     */
+    public function effects(int $at): array
+    {
+        $out = [];
+        foreach (['speedMps' => 0, 'loftDeg' => 1, 'faceDeg' => 2, 'toeMm' => 3, 'highMm' => 4, 'spin' => 6] as $name => $k) {
+            $out[$name] = $this->sum([$at + $k => 1.0]);
+        }
+        $out['faceDeg']['mean'] *= $this->sign;
+
+        return $out;
+    }
+
+    /**
+     * @param  array<int, float>  $of  factor by place in θ
+     * @return array{mean: float, sd: float}
+     */
+    private function sum(array $of): array
+    {
+        $mean = $variance = 0.0;
+        foreach ($of as $i => $a) {
+            $mean += $a * $this->mean[$i];
+            foreach ($of as $j => $b) {
+                $variance += $a * $b * $this->covariance[$i][$j];
+            }
+        }
+
+        return ['mean' => $mean, 'sd' => sqrt($variance)];
     }
 
     /**
@@ -238,7 +318,7 @@ final readonly class Belief
             }
         }
 
-        return new self($this->own, array_values($theta), Matrix::inverse($lambda), $scatter, $this->heads, $this->quirks, $this->priorWidth, $weights, $this->sign);
+        return new self($this->own, array_values($theta), Matrix::inverse($lambda), $scatter, $this->usual, $this->heads, $this->builds, $this->quirks, $this->priorWidth, $weights, $this->sign);
     }
 
     /**

@@ -48,7 +48,7 @@ final readonly class Clouds
      * @param  array<int, array<int, array<int, float>>>  $seen  by setup, value and draw: mean face °, loft °, speed m/s as a right-hander's, what a trial would show
      * @param  list<bool>  $tested  by setup
      * @param  list<float>  $noise  variance of one shot's face, loft and speed
-     * @param  array<string, array{prior: float, priorSd: float, now: float, sd: float}>  $learned  of kF, kL, kb, kt
+     * @param  array<string, array{prior: float, priorSd: float, now: float, sd: float}>  $learned  of the factors of `Belief::factor`
      */
     private function __construct(public array $built, public array $figures, public array $seen, public array $tested, public array $noise, public array $learned)
     {
@@ -166,9 +166,9 @@ final readonly class Clouds
     private static function learned(Belief $prior, Belief $belief): array
     {
         $out = [];
-        foreach (['kF', 'kL', 'kb', 'kt'] as $k => $name) {
-            $i = Belief::MEANS + $k;
-            $out[$name] = ['prior' => $prior->mean[$i], 'priorSd' => sqrt($prior->covariance[$i][$i]), 'now' => $belief->mean[$i], 'sd' => sqrt($belief->covariance[$i][$i])];
+        foreach (Belief::factors() as $name) {
+            [$was, $is] = [$prior->factor($name), $belief->factor($name)];
+            $out[$name] = ['prior' => $was['mean'], 'priorSd' => $was['sd'], 'now' => $is['mean'], 'sd' => $is['sd']];
         }
 
         return $out;

@@ -13,6 +13,8 @@ use MintCarry\Core\Statistics\Matrix;
 use MintCarry\Core\Statistics\Normal;
 use Random\Randomizer;
 
+use function array_diff_key;
+use function array_key_first;
 use function array_sum;
 use function count;
 use function max;
@@ -36,8 +38,8 @@ final readonly class Finder
 
     /**
      * @param  list<Predicted>  $setups  best first
-     * @param  array<string, array{prior: float, priorSd: float, now: float, sd: float}>  $learned  of kF, kL, kb, kt
-     * @param  array{built: Built, value: float, changes: int}|null  $next  what to hit next
+     * @param  array<string, array{prior: float, priorSd: float, now: float, sd: float}>  $learned  of the factors of `Belief::factor`
+     * @param  array{built: Built, value: float, changes: int, turns: float, to: Built|null}|null  $next  what to hit next; turns: the chance that another setup than now is the best after it, to: which one most often
      */
     private function __construct(public Scoring $scoring, public array $setups, public Predicted $own, public Predicted $best, public Predicted $pick, public float $expectedLoss, public bool $mayStop, public array $learned, public ?array $next)
     {
@@ -69,7 +71,7 @@ final readonly class Finder
      * The trial worth most: by how much its four shots would lower the best expected score (knowledge gradient, in the linear-normal approximation of docs/judging.md). Among trials of near-equal value, the one with the fewest wrench changes, and of those the one expected to play best.
      *
      * @param  array<int, array<int, float>>  $scores  by setup and draw
-     * @return array{built: Built, value: float, changes: int}|null
+     * @return array{built: Built, value: float, changes: int, turns: float, to: Built|null}|null
      */
     private static function next(Clouds $clouds, array $scores, Pick $pick, ?callable $wrench, Randomizer $random): ?array
     {
@@ -120,20 +122,21 @@ final readonly class Finder
             }
             $l = Matrix::triangleInverse(Matrix::cholesky($v));
             $after = 0.0;
-            $deltas = [];
+            $deltas = $won = [];
             foreach ($near as $u) {
                 $c = [self::product($nearScores[$u], $y[0]), self::product($nearScores[$u], $y[1]), self::product($nearScores[$u], $y[2])];
-                $deltas[] = [$pick->means[$u], $c[0] * $l[0][0], $c[0] * $l[1][0] + $c[1] * $l[1][1], $c[0] * $l[2][0] + $c[1] * $l[2][1] + $c[2] * $l[2][2]];
+                $deltas[$u] = [$pick->means[$u], $c[0] * $l[0][0], $c[0] * $l[1][0] + $c[1] * $l[1][1], $c[0] * $l[2][0] + $c[1] * $l[2][1] + $c[2] * $l[2][2]];
             }
             foreach ($noise as [$x0, $x1, $x2]) {
-                $least = INF;
-                foreach ($deltas as [$m, $d0, $d1, $d2]) {
+                [$least, $first] = [INF, $pick->best];
+                foreach ($deltas as $u => [$m, $d0, $d1, $d2]) {
                     $value = $m + $d0 * $x0 + $d1 * $x1 + $d2 * $x2;
-                    $least = $value < $least ? $value : $least;
+                    [$least, $first] = $value < $least ? [$value, $u] : [$least, $first];
                 }
                 $after += $least / count($noise);
+                $won[$first] = ($won[$first] ?? 0) + 1;
             }
-            $found[] = ['built' => $clouds->built[$s], 'value' => max(0.0, $now - $after), 'changes' => $changes, 'score' => $pick->means[$s]];
+            $found[] = ['built' => $clouds->built[$s], 'value' => max(0.0, $now - $after), 'changes' => $changes, 'score' => $pick->means[$s], 'won' => $won];
         }
         if ($found === []) {
             return null;
@@ -142,7 +145,10 @@ final readonly class Finder
         $equal = array_values(array_filter($found, static fn (array $f): bool => $f['value'] >= self::NEAR_EQUAL * $most));
         usort($equal, static fn (array $a, array $b): int => [$a['changes'], $a['score']] <=> [$b['changes'], $b['score']]);
 
-        return ['built' => $equal[0]['built'], 'value' => $equal[0]['value'], 'changes' => $equal[0]['changes']];
+        $others = array_diff_key($equal[0]['won'], [$pick->best => 0]);
+        arsort($others);
+
+        return ['built' => $equal[0]['built'], 'value' => $equal[0]['value'], 'changes' => $equal[0]['changes'], 'turns' => array_sum($others) / count($noise), 'to' => $others === [] ? null : $clouds->built[array_key_first($others)]];
     }
 
     /**

@@ -6,31 +6,45 @@ namespace MintCarry\Core\Finder;
 
 use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\CoreException;
+use MintCarry\Core\Judging\Build;
 use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Record\FittingRecord;
+use MintCarry\Core\Record\SetupRecord;
+use MintCarry\Core\Record\ShotRecord;
 
-/** Every legal setup that the rack offers this player: heads of the hand, sleeve positions, weight arrangements, with the shaft, length, ball, tee and cue of the own club. */
+/** Every legal setup that the rack offers this player: heads of the hand, sleeve positions, weight arrangements, each with the shaft, length, ball, tee and cue of the own club and with every other that was hit. */
 final readonly class Offered
 {
-    public const WHICH = ['all', 'stock', 'own'];
+    /** All; what is in the studio; that and what can be ordered; or the head of the own club as it is built: no purchase. */
+    public const WHICH = ['all', 'stock', 'order', 'own'];
 
     /**
      * @param  list<Built>  $built
-     * @param  array<string, array{head: string, sleeve: string, masses: array<string, float>, weights: string, inStock: bool, orderable: bool, price: float|null, currency: string, setupTag: string|null, rackAt: int}>  $about  by tag; rackAt: place of the head in the record's rack
+     * @param  array<string, array{head: string, sleeve: string, masses: array<string, float>, weights: string, inStock: bool, orderable: bool, price: float|null, currency: string, setupTag: string|null, rackAt: int, with: array<string, string|float|null>, like: string}>  $about  by tag; rackAt: place of the head in the record's rack; with: what differs from the usual build; like: a setup that is built so
      * @param  list<string>  $left  what of the rack could not be used, and why
+     * @param  array<string, Build>  $builds  that were hit, by key
      */
-    private function __construct(public array $built, public array $about, public array $left)
+    private function __construct(public array $built, public array $about, public array $left, public Build $usual, public array $builds)
     {
     }
 
-    /** @param  string  $only  all, stock (what is in the studio), or own (the head of the own club: no purchase) */
+    /** @param  string  $only  one of `WHICH` */
     public static function by(FittingRecord $record, string $only = 'all'): self
     {
         $own = $record->own();
+        $tried = array_filter($record->setups, static fn (string $tag): bool => array_filter($record->shots[$tag] ?? [], static fn (ShotRecord $s): bool => $s->leftOut === null) !== [], ARRAY_FILTER_USE_KEY);
+        $usual = Build::usual($own->build(), array_values(array_map(static fn (SetupRecord $s): Build => $s->build(), $tried)));
+        $builds = [$usual->key() => $usual];
+        $like = [$usual->key() => $own->tag];
+        foreach ($tried as $setup) {
+            $build = $setup->build()->by($usual);
+            $builds[$build->key()] ??= $build;
+            $like[$build->key()] ??= $setup->tag;
+        }
         $hit = [];
         foreach ($record->setups as $setup) {
             if ($setup->racked !== null) {
-                $hit[self::key($setup->racked->label, $setup->sleeveLabel, $setup->masses)] ??= $setup;
+                $hit[self::key($setup->racked->label, $setup->sleeveLabel, $setup->masses, $setup->build()->by($usual))] ??= $setup;
             }
         }
         $built = $about = $left = $names = [];
@@ -38,7 +52,8 @@ final readonly class Offered
             // Two heads of one name are told apart, as they lie on the rack.
             $names[$head->label] = ($names[$head->label] ?? 0) + 1;
             $name = $head->label.($names[$head->label] > 1 ? " ({$names[$head->label]})" : '');
-            if ($head->retired || $head->hand !== $record->hand || ($only === 'own' && $head->label !== $own->racked?->label) || ($only === 'stock' && ! $head->isInStock())) {
+            $orderable = $head->isInStock() || isset($head->supply['leadDays']);
+            if ($head->retired || $head->hand !== $record->hand || ($only === 'own' && $head->label !== $own->racked?->label) || ($only === 'stock' && ! $head->isInStock()) || ($only === 'order' && ! $orderable)) {
                 continue;
             }
             try {
@@ -48,11 +63,14 @@ final readonly class Offered
                 foreach ($head->sleeve->positions as $position) {
                     [$squared, $soled] = [PlayingGeometry::present($straight, $position->tilts, 1.0), PlayingGeometry::present($straight, $position->tilts, 0.0)];
                     foreach ($arrangements as [$masses, $body, $weights]) {
-                        $same = $names[$head->label] > 1 ? null : ($hit[self::key($head->label, $position->label, $masses)] ?? null);
-                        $tag = $same->tag ?? "{$name}/{$position->label}/{$weights}";
-                        $built[] = new Built($tag, $name, $body, $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $position->label, $weights, $own->shaft, $own->lengthMm, $own->ball, $own->teeMm, $own->cue, null, false, $assumed, $record->hand);
-                        $about[$tag] = ['head' => $head->label, 'sleeve' => $position->label, 'masses' => $masses, 'weights' => $weights, 'inStock' => $head->isInStock(), 'orderable' => isset($head->supply['leadDays']) || $head->isInStock(),
-                            'price' => isset($head->supply['price']) ? (float) $head->supply['price'] : null, 'currency' => (string) ($head->supply['currency'] ?? ''), 'setupTag' => $same?->tag, 'rackAt' => $at];
+                        foreach ($only === 'own' ? [$usual->key() => $usual] : $builds as $key => $build) {
+                            $same = $names[$head->label] > 1 ? null : ($hit[self::key($head->label, $position->label, $masses, $build)] ?? null);
+                            $with = $build->beside($usual);
+                            $tag = $same->tag ?? implode('/', [$name, $position->label, $weights, ...array_map(strval(...), array_values($with))]);
+                            $built[] = new Built($tag, $name, $body, $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $position->label, $weights, $build->shaft, $build->lengthMm, $build->ball, $build->teeMm, $build->cue, null, false, $assumed, $record->hand);
+                            $about[$tag] = ['head' => $head->label, 'sleeve' => $position->label, 'masses' => $masses, 'weights' => $weights, 'inStock' => $head->isInStock(), 'orderable' => $orderable,
+                                'price' => isset($head->supply['price']) ? (float) $head->supply['price'] : null, 'currency' => (string) ($head->supply['currency'] ?? ''), 'setupTag' => $same?->tag, 'rackAt' => $at, 'with' => $with, 'like' => $like[$key]];
+                        }
                     }
                 }
             } catch (CoreException $e) {
@@ -60,7 +78,7 @@ final readonly class Offered
             }
         }
 
-        return new self($built, $about, $left);
+        return new self($built, $about, $left, $usual, $builds);
     }
 
     /** @return array{head: string, sleeve: string, masses: array<string, float>, weights: string, shaft: string, ball: string, teeMm: float|null, cue: string} as a change-over takes it */
@@ -70,10 +88,10 @@ final readonly class Offered
     }
 
     /** @param  array<string, float>  $masses */
-    private static function key(string $head, string $sleeve, array $masses): string
+    private static function key(string $head, string $sleeve, array $masses, Build $build): string
     {
         ksort($masses);
 
-        return "{$head}/{$sleeve}/".json_encode(array_map(floatval(...), $masses));
+        return "{$head}/{$sleeve}/".json_encode(array_map(floatval(...), $masses))."/{$build->key()}";
     }
 }

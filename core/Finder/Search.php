@@ -74,11 +74,36 @@ final class Search
         if ($this->beliefs === null) {
             $hit = $this->hit();
             $names = array_values(array_unique(array_map(static fn (Built $b): string => $b->head, [...$this->heads, ...$hit])));
-            $prior = Belief::prior($this->record->own()->built($this->record->hand), $this->clubSpeedMps, $names, array_map(static fn (Built $b): string => $b->tag, $hit), $this->record->brief->squares());
+            $prior = Belief::prior($this->record->own()->built($this->record->hand), $this->clubSpeedMps, $names, $hit, $this->record->brief->squares());
             $this->beliefs = [$prior, $prior->after($this->tested)];
         }
 
         return $this->beliefs;
+    }
+
+    /**
+     * What each head, and each shaft, length, ball, tee or cue that was hit beside the usual, is believed to do of its own; the own club does nothing of its own.
+     *
+     * @return list<array{head: string|null, with: array<string, string|float|null>, effects: array<string, array{mean: float, sd: float}>}> of what was hit
+     */
+    public function peculiar(): array
+    {
+        [, $belief] = $this->beliefs();
+        $own = $belief->own;
+        $out = $done = [];
+        foreach ($this->hit() as $built) {
+            if ($built->head !== $own->head && ! in_array($built->head, $done, true)) {
+                $done[] = $built->head;
+                $out[] = ['head' => $built->head, 'with' => [], 'effects' => $belief->effects($belief->heads[$built->head])];
+            }
+        }
+        foreach ($this->offered->builds as $key => $build) {
+            if (isset($belief->builds[$key])) {
+                $out[] = ['head' => null, 'with' => $build->beside($this->offered->usual), 'effects' => $belief->effects($belief->builds[$key])];
+            }
+        }
+
+        return $out;
     }
 
     /**

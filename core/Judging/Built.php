@@ -6,6 +6,7 @@ namespace MintCarry\Core\Judging;
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
+use MintCarry\Core\Club\SwingWeight;
 
 /** What a setup is made of, as far as judging needs it. Lofts and faces as it presents them under both address habits, face hand-relative, + = open. */
 final readonly class Built
@@ -38,6 +39,19 @@ final readonly class Built
     public function isSameHeadAs(self $other): bool
     {
         return $this->head === $other->head;
+    }
+
+    /** What it is made of beside head, sleeve and weights. */
+    public function build(): Build
+    {
+        return new Build($this->shaft, $this->lengthMm, $this->ball, $this->teeMm, $this->cue);
+    }
+
+    /** Swing-weight points above another setup: from both swing weights where they are known, else from what the heads weigh. */
+    public function heavierBy(self $other): float
+    {
+        return $this->swingWeightPoints !== null && $other->swingWeightPoints !== null ? $this->swingWeightPoints - $other->swingWeightPoints
+            : SwingWeight::pointsPerHeadG($this->lengthMm ?? $other->lengthMm) * ($this->body->massG - $other->body->massG);
     }
 
     /**

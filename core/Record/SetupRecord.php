@@ -11,6 +11,7 @@ use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Club\SleeveChange;
 use MintCarry\Core\Club\SleeveSystem;
+use MintCarry\Core\Judging\Build;
 use MintCarry\Core\Judging\Built;
 
 /**
@@ -76,6 +77,12 @@ final readonly class SetupRecord
 
         return new Built($this->tag, $this->head, $body ?? Head::preset('middle', max(5.0, min(19.0, $squared->loftDeg))), $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $this->sleeveLabel, $this->weights, $this->shaft, $this->lengthMm,
             $this->ball, $this->teeMm, $this->cue, $this->swingWeightPoints, $this->loftFromPrint, $body === null || $this->racked?->isCgAssumed() === true, $hand);
+    }
+
+    /** What it is made of beside head, sleeve and weights. */
+    public function build(): Build
+    {
+        return new Build($this->shaft, $this->lengthMm, $this->ball, $this->teeMm, $this->cue);
     }
 
     /** @return array{head: string, sleeve: string, masses: array<string, float>, weights: string, shaft: string, ball: string, teeMm: float|null, cue: string} as a change-over takes it */

@@ -19,6 +19,7 @@ use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\TieBreak;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Turf;
+use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
 
@@ -120,7 +121,9 @@ final class DecideReport
         if ($chosen->head === $own->head) {
             return null;
         }
-        $adjustable = array_values(array_filter($search->all(), static fn ($b): bool => $b->head === $own->head || $b->tag === $chosen->tag));
+        // Turned and weighted, nothing bought: another shaft is a purchase too.
+        $usual = $search->offered->usual;
+        $adjustable = array_values(array_filter($search->all(), static fn (Built $b): bool => $b->tag === $chosen->tag || ($b->head === $own->head && $b->build()->by($usual)->key() === $usual->key())));
         $clouds = $search->cloudsOf($adjustable);
         $scores = Priced::of($clouds, $record->brief)->scores;
         $at = $clouds->place($chosen->tag);

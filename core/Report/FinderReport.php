@@ -18,7 +18,7 @@ use MintCarry\Core\Record\FittingRecord;
 final class FinderReport
 {
     /**
-     * @param  string  $only  all, stock or own
+     * @param  string  $only  one of `Offered::WHICH`
      * @param  (callable(string, callable(): string): string)|null  $keep  a store for clouds (`Search::clouds`)
      * @return array<string, mixed> lengths m, angles °, gains in the scoring's unit
      *
@@ -32,6 +32,7 @@ final class FinderReport
             throw CoreException::invalid('rack', match (true) {
                 $offered->left !== [] => 'No legal setup for this hand is on the rack: '.implode(' ', $offered->left),
                 $only === 'own' => 'The own club is only described, not on the rack, so its other positions are not known. Put its head on the rack, or look at all heads.',
+                $only === 'order' && $record->rack !== [] => 'No head for this hand is in the studio or can be ordered. Look at all heads, or say on the rack what can be had.',
                 $only === 'stock' && $record->rack !== [] => 'No head for this hand is in the studio. Look at all heads, or say on the rack what is in stock.',
                 default => 'No legal setup for this hand is on the rack.',
             });
@@ -55,8 +56,9 @@ final class FinderReport
             'ties' => count(array_filter($found->setups, static fn (Predicted $p): bool => $p->tied)),
             'within' => count(array_filter($found->setups, static fn (Predicted $p): bool => $found->best->gain - $p->gain < $found->scoring->resolution())),
             'left' => $offered->left,
-            'next' => $found->next === null ? null : ['tag' => $found->next['built']->tag, 'value' => $found->next['value'], 'changes' => $found->next['changes']],
+            'next' => $found->next === null ? null : ['tag' => $found->next['built']->tag, 'value' => $found->next['value'], 'changes' => $found->next['changes'], 'turns' => $found->next['turns'], 'to' => $found->next['to']?->tag],
             'learned' => $found->learned,
+            'peculiar' => array_map(static fn (array $p): array => ['with' => (object) $p['with']] + $p, $search->peculiar()),
             'trade' => ['front' => $trade->front, 'perCarryM' => $trade->perCarryM, 'perShare' => $trade->perShare, 'level' => $trade->level, 'agreement' => $trade->agreement],
             'setups' => array_map(static fn (Predicted $p): array => self::setup($p, $offered, $squares), $found->setups),
         ];
@@ -75,7 +77,10 @@ final class FinderReport
             'sleeve' => $p->built->sleeve,
             'weights' => $p->built->weights,
             'masses' => $about === null ? null : (object) $about['masses'],
+            'with' => (object) ($about['with'] ?? $p->built->build()->by($offered->usual)->beside($offered->usual)),
+            'like' => $about['like'] ?? null,
             'inStock' => $about['inStock'] ?? true,
+            'orderable' => $about['orderable'] ?? true,
             'price' => $about['price'] ?? null,
             'currency' => $about['currency'] ?? '',
             'loftDeg' => $p->built->soledLoftDeg + $squares * ($p->built->squaredLoftDeg - $p->built->soledLoftDeg),

@@ -3,10 +3,6 @@
 declare(strict_types=1);
 
 use MintCarry\Core\Club\Hand;
-use MintCarry\Core\Club\HeadReading;
-use MintCarry\Core\Club\RackedHead;
-use MintCarry\Core\Club\SleeveSystem;
-use MintCarry\Core\Club\WeightSlot;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Finder\Clouds;
 use MintCarry\Core\Finder\Finder;
@@ -17,7 +13,6 @@ use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Corridor;
 use MintCarry\Core\Fitting\Pick;
 use MintCarry\Core\Fitting\Scoring;
-use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Strokes;
 use MintCarry\Core\Fitting\TieBreak;
@@ -26,7 +21,6 @@ use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Judging\Confirm;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Record\FittingRecord;
-use MintCarry\Core\Record\SetupRecord;
 use MintCarry\Core\Record\ShotRecord;
 use MintCarry\Core\Report\AdviceReport;
 use MintCarry\Core\Report\DecideReport;
@@ -35,42 +29,6 @@ use MintCarry\Core\Statistics\Matrix;
 use MintCarry\Core\Statistics\Normal;
 
 // What a decision rests on: who is picked and when the own club stays, ties, the confirm run, other schools and other days, and what a purchase is worth.
-
-/** Two heads on the rack; the second stands 1.5° stronger in loft and costs money. */
-function twoHeads(Hand $hand = Hand::Right): array
-{
-    $make = fn (string $label, float $loft, array $supply): RackedHead => new RackedHead($label, $hand, $stated = new HeadReading($loft, 58.0, 0.0), SleeveSystem::fromArray(['name' => 'Turn', 'kind' => 'single', 'tiltDeg' => 1.0, 'home' => 'N', 'positions' => [['label' => 'N', 'clockDeg' => 0], ['label' => 'F', 'clockDeg' => 180], ['label' => 'T', 'clockDeg' => 90]]], $stated),
-        cgBackMm: 34.0, slots: [new WeightSlot('heel', -36, 70, -13, 2, 14, false), new WeightSlot('toe', 38, 70, -13, 2, 14, false)], stockG: [4.0, 10.0, 4.0, 10.0], standard: ['heel' => 4.0, 'toe' => 10.0], supply: $supply);
-
-    return [$make('Own head', 10.5, []), $make('New head', 9.0, ['price' => 400.0, 'currency' => 'EUR'])];
-}
-/** A shot by ball data, mirrored for a left-hander. */
-function ballShot(int $i, float $mps, float $launch, float $direction, Hand $hand = Hand::Right): LaunchShot
-{
-    $s = $hand->sign();
-
-    return LaunchShot::of(['ballSpeedMps' => $mps + 0.5 * ($i % 3 - 1), 'launchDeg' => $launch + 0.7 * ($i % 4 - 1.5), 'spinRpm' => 2500 + 120.0 * ($i % 5 - 2), 'directionDeg' => $s * ($direction + 1.6 * ($i % 4 - 1.5)), 'spinAxisDeg' => $s * (2.0 * ($i % 3 - 1)), 'clubSpeedMps' => $mps / 1.46], new BallFlight);
-}
-/** @param  array<string, array{float, float, float, int}>  $hits  ball speed, launch, direction and shots by tag */
-function caseOf(array $hits, ?Brief $brief = null, Hand $hand = Hand::Right, array $confidence = []): FittingRecord
-{
-    [$own, $new] = twoHeads($hand);
-    $setups = [
-        'A' => new SetupRecord('A', 'Own head', $own, $own->sleeve, 'N', $own->standard, $own->sayWeights($own->standard)),
-        'B' => new SetupRecord('B', 'Own head', $own, $own->sleeve, 'F', $own->standard, $own->sayWeights($own->standard)),
-        'C' => new SetupRecord('C', 'New head', $new, $new->sleeve, 'N', $new->standard, $new->sayWeights($new->standard)),
-    ];
-    $sequence = 0;
-    $shots = [];
-    foreach ($setups as $tag => $_) {
-        [$mps, $launch, $direction, $n] = $hits[$tag] ?? [0, 0, 0, 0];
-        $shots[$tag] = $n === 0 ? [] : array_map(function (int $i) use ($mps, $launch, $direction, $hand, &$sequence): ShotRecord {
-            return new ShotRecord(ballShot($i, $mps, $launch, $direction, $hand), ++$sequence);
-        }, range(1, $n));
-    }
-
-    return new FittingRecord(7, $hand, $brief ?? new Brief, Screening::named('flagged'), new BallFlight, $setups, $shots, 'A', [$own, $new], 'A', $confidence);
-}
 
 it('solves a system as its inverse does', function (): void {
     $a = [[4.0, 1.0, 0.5], [1.0, 3.0, 0.2], [0.5, 0.2, 2.0]];

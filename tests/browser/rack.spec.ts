@@ -110,10 +110,11 @@ test('a gauge reading changes the playing loft that Compare shows', async ({ pag
 });
 
 test('a sleeve is edited beside its plane, and its print is checked', async ({ page }) => {
+    const sleeve = `Millrace ${test.info().retry + 1}`;
     await signIn(page);
     await toRack(page, '/sleeves');
     await page.getByRole('button', { name: 'Add a sleeve' }).click();
-    await page.getByLabel('Name').fill('Millrace');
+    await page.getByLabel('Name').fill(sleeve);
     await page.getByLabel('Kind').selectOption('card');
     await page.getByLabel('Label of position 1').fill('N');
     await page.getByRole('button', { name: 'Another position' }).click();
@@ -128,16 +129,16 @@ test('a sleeve is edited beside its plane, and its print is checked', async ({ p
     await expect(page.getByText("Two positions are labelled 'N'; each needs a label of its own.")).toBeVisible();
     await page.getByRole('button', { name: 'Remove position N' }).last().click();
     await page.getByRole('button', { name: 'Save the sleeve' }).click();
-    await expect(page.getByRole('row', { name: /Millrace/ })).toContainText('+1.5: print is off');
+    await expect(page.getByRole('row', { name: sleeve })).toContainText('+1.5: print is off');
     // One that setups stand at keeps its positions.
     await page.getByRole('button', { name: 'Open Saltbox' }).click();
     await page.getByRole('button', { name: 'Remove position −0.75' }).click();
     await page.getByRole('button', { name: 'Save the sleeve' }).click();
     await expect(page.getByRole('alert')).toContainText("Position '−0.75' is used by setup C of");
-    await page.getByRole('button', { name: 'Close' }).click();
-    await page.getByRole('button', { name: 'Open Millrace' }).click();
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
+    await page.getByRole('button', { name: `Open ${sleeve}` }).click();
     await page.getByRole('button', { name: 'Take off the rack' }).click();
-    await expect(page.getByRole('row', { name: /Millrace/ })).toHaveCount(0);
+    await expect(page.getByRole('row', { name: sleeve })).toHaveCount(0);
 });
 
 test('weights move the CG on the drawing, by pointer', async ({ page }) => {

@@ -71,7 +71,7 @@ final class HeadController
             $illegal = $e->getMessage();
         }
         $shaft = Part::query()->where('studio_id', $head->studio_id)->where('kind', 'shaft')->whereKey($given['shaftId'] ?? 0)->first();
-        $build = [(float) ($given['lengthMm'] ?? 1143), $shaft?->number('cutMassG') ?? $shaft?->number('rawMassG') ?? 60.0, $shaft?->number('balanceFromButtMm') ?? 560.0, (float) ($given['gripMassG'] ?? 50)];
+        $build = [(float) ($given['lengthMm'] ?? SwingWeight::USUAL_LENGTH_MM), $shaft?->number('cutMassG') ?? $shaft?->number('rawMassG') ?? 60.0, $shaft?->number('balanceFromButtMm') ?? 560.0, (float) ($given['gripMassG'] ?? 50)];
         $swing = SwingWeight::of($now->massG, ...$build);
 
         return response()->json([

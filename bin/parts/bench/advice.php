@@ -47,6 +47,11 @@ final class Hidden
 
     public float $kt;
 
+    /** Strike and speed for a point of swing weight. */
+    public float $ks;
+
+    public float $kv;
+
     public float $loose;
 
     /** Degrees that the face closes for each millimetre of strike toward the toe. */
@@ -77,6 +82,7 @@ final class Hidden
         // The own club is already played near the middle: the face is what brings it there.
         $this->mean[4] = 0.18 * $this->mean[2] + $n(0.9);
         [$this->kF, $this->kL, $this->kb, $this->kt] = [0.38 + $n(0.4), 0.55 + $n(0.3), max(0.0, 0.35 + $n(0.15)), 0.10 + $n(0.045)];
+        [$this->ks, $this->kv] = [-0.3 + $n(0.5), -0.045 + $n(0.067)];
         $this->loose = $u(0.75, 1.3);
         $this->closure = $u(-0.02, 0.05);
         $this->guides = $u(0, 1) < 0.25 ? $u(0.1, 0.4) : 0.0;
@@ -102,11 +108,12 @@ final class Hidden
         $same = $built->isSameHeadAs($own);
         $open = $this->kF * (1 - $this->guides) * ($built->soledFaceOpenDeg - $own->soledFaceOpenDeg) + $this->kt * ($built->body->cgToeMm - $own->body->cgToeMm);
         $loft = $this->kL * ($built->squaredLoftDeg - $own->squaredLoftDeg) + $this->kb * ($same ? 1.0 : 0.35) * ($built->body->cgBackMm - $own->body->cgBackMm);
+        $heavier = $built->heavierBy($own);
         $mishit = Normal::uniform($random) < 0.04;
-        $toe = $this->mean[5] + $head[3] + $quirk[3] + ($mishit ? (Normal::uniform($random) < 0.5 ? -1 : 1) * Normal::uniform($random, 11, 20) : $z(6.5));
+        $toe = $this->mean[5] + $head[3] + $quirk[3] + $this->ks * $heavier + ($mishit ? (Normal::uniform($random) < 0.5 ? -1 : 1) * Normal::uniform($random, 11, 20) : $z(6.5));
         $path = $z(1.5);
         $swing = [
-            max(20.0, $this->mean[0] + $head[0] + $quirk[0] - 0.3 * $order + $z(0.6)), $this->mean[1] + $z(1.1), $this->mean[2] + $path, $this->mean[3] + $loft + $head[1] + $quirk[1] + $z(1.2),
+            max(20.0, $this->mean[0] + $head[0] + $quirk[0] + $this->kv * $heavier - 0.3 * $order + $z(0.6)), $this->mean[1] + $z(1.1), $this->mean[2] + $path, $this->mean[3] + $loft + $head[1] + $quirk[1] + $z(1.2),
             $this->mean[4] + $open + $head[2] + $quirk[2] - $this->closure * ($toe - $this->mean[5]) + 0.35 * $path + $z(2.0), max(-40.0, min(40.0, $toe)), max(-22.0, min(22.0, $this->mean[6] + $head[4] + $quirk[4] + ($mishit ? -5.0 : 0.0) + $z(5.0))),
         ];
         try {
@@ -274,15 +281,13 @@ final class Advice
         $heads = array_values(array_unique(array_map(static fn (Built $b): string => $b->head, $rack)));
         // One setup of each head in turn, lofts and faces far apart, after the own club.
         $plan = [17, 46, 72, 118, 8, 55, 90, 101, 30];
-        $order = ['own' => 0.1];
         $tested = [['built' => $ownHere, 'shots' => $this->trial($player, $own, $own, self::PER_TRIAL, 0.1), 'order' => 0.1]];
         for ($k = 1; $k < intdiv($swings, self::PER_TRIAL); $k++) {
             $i = $plan[($k - 1) % count($plan)];
             $tested[] = ['built' => $mirrored[$i], 'shots' => $this->trial($player, $rack[$i], $own, self::PER_TRIAL, 0.2 * $k), 'order' => 0.2 * $k];
-            $order[$rack[$i]->tag] = 0.2 * $k;
         }
         $speeds = array_map(static fn (LaunchShot $s): float => $s->measured['clubSpeedMps'], $tested[0]['shots']);
-        $prior = Belief::prior($ownHere, $speeds === [] ? 44.0 : array_sum($speeds) / count($speeds), $heads, array_keys($order), 0.5, $this->priorWidth);
+        $prior = Belief::prior($ownHere, $speeds === [] ? 44.0 : array_sum($speeds) / count($speeds), $heads, array_column($tested, 'built'), 0.5, $this->priorWidth);
 
         return Finder::of(Clouds::of($prior, $prior->after($tested), $mirrored, new BallFlight, $this->random), $brief, $this->random);
     }

@@ -669,6 +669,17 @@ export interface Judging {
     rails: Finding[];
     next: NextMove | null;
 }
+export interface Build {
+    shaft: string;
+    lengthMm: number | null;
+    ball: string;
+    teeMm: number | null;
+    cue: string;
+}
+export interface Believed {
+    mean: number;
+    sd: number;
+}
 export interface FoundSetup {
     tag: string;
     /** letter of the setup in this fitting, where it was built or hit */
@@ -679,7 +690,12 @@ export interface FoundSetup {
     sleeve: string;
     weights: string;
     masses: Record<string, number> | null;
+    /** what differs from the usual shaft, length, ball, tee and cue */
+    with: Partial<Build>;
+    /** letter of a setup that is built so */
+    like: string | null;
     inStock: boolean;
+    orderable: boolean;
     price: number | null;
     currency: string;
     loftDeg: number;
@@ -713,8 +729,10 @@ export interface Found {
     ties: number;
     within: number;
     left: string[];
-    next: { tag: string; value: number; changes: number } | null;
+    next: { tag: string; value: number; changes: number; turns: number; to: string | null } | null;
     learned: Record<string, { prior: number; priorSd: number; now: number; sd: number }>;
+    /** what heads, and other shafts, lengths, balls, tees and cues, do of their own */
+    peculiar: { head: string | null; with: Partial<Build>; effects: Record<string, Believed> }[];
     trade: { front: string[]; perCarryM: number; perShare: number; level: number; agreement: number };
     setups: FoundSetup[];
 }

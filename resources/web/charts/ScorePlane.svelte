@@ -1,10 +1,10 @@
 <script lang="ts">
     import { scaleLinear, scaleOrdinal } from 'd3-scale';
-    import type { Found, Hand } from '../api/types';
+    import type { Found, Hand, UnitChoice } from '../api/types';
     import { plain, signed } from '../units/units';
     import { nameOf } from '../views/finder/words';
 
-    let { found, hand, chosen = null }: { found: Found; hand: Hand; chosen?: string | null } = $props();
+    let { found, hand, units, chosen = null }: { found: Found; hand: Hand; units: UnitChoice; chosen?: string | null } = $props();
     const W = 620;
     const H = 330;
     const LEFT = 46;
@@ -39,7 +39,7 @@
                 class:gain={s.gain > 0}
                 class:on={s.tag === chosen}
                 style:fill-opacity={0.12 + 0.75 * Math.min(1, Math.abs(s.gain) / most)}
-                stroke-dasharray={dash(s.head)}><title>{nameOf(s)}: {plain(s.loftDeg, 1)}°, gain {signed(s.gain, 3)}</title></circle
+                stroke-dasharray={dash(s.head)}><title>{nameOf(s, units)}: {plain(s.loftDeg, 1)}°, gain {signed(s.gain, 3)}</title></circle
             >
         {/each}
         <text x={(LEFT + W) / 2} y={H - 4} text-anchor="middle">face as this player delivers it, pointing as drawn</text>

@@ -10,10 +10,12 @@
     const H = 400;
     const LEFT = 52;
     const FOOT = 44;
+    /** The lines’ labels stand beside the plot, not among its dots. */
+    const RIGHT = 52;
     const k = $derived(factor(units.distance));
     const carries = $derived(found.setups.map((s) => s.carryM * k));
     const shares = $derived(found.setups.map((s) => s.share * 100));
-    const x = $derived(scaleLinear([Math.min(...carries) - 1, Math.max(...carries) + 1], [LEFT, W - 16]));
+    const x = $derived(scaleLinear([Math.min(...carries) - 1, Math.max(...carries) + 1], [LEFT, W - RIGHT]));
     const y = $derived(scaleLinear([Math.min(...shares) - 2, Math.max(...shares) + 2], [H - FOOT, 14]));
     const front = $derived(found.trade.front.map((t) => found.setups.find((s) => s.tag === t)!));
     const path = $derived(front.map((s, i) => `${i ? 'L' : 'M'}${x(s.carryM * k).toFixed(1)} ${y(s.share * 100).toFixed(1)}`).join(''));
@@ -24,11 +26,11 @@
         const step = found.unit === 'strokes' ? 0.02 : found.unit === 'm' ? 3 : 2;
         const best = Math.max(...found.setups.map((s) => s.gain));
         const least = Math.min(...found.setups.map((s) => s.gain));
-        const out: { gain: number; d: string; at: [number, number] }[] = [];
+        const out: { gain: number; d: string; at: number }[] = [];
         for (let g = Math.floor(best / step) * step; g >= least && out.length < 7; g -= step) {
             const shareAt = (carry: number) => ((g - t.level - (t.perCarryM * carry) / k) / t.perShare) * 100;
             const [x0, x1] = x.domain() as [number, number];
-            out.push({ gain: g, d: `M${x(x0)} ${y(shareAt(x0))}L${x(x1)} ${y(shareAt(x1))}`, at: [W - 18, y(shareAt(x1)) - 4] });
+            out.push({ gain: g, d: `M${x(x0)} ${y(shareAt(x0))}L${x(x1)} ${y(shareAt(x1))}`, at: y(shareAt(x1)) });
         }
         return out;
     });
@@ -36,23 +38,24 @@
 
 <figure>
     <svg viewBox="0 0 {W} {H}" role="img" aria-label="Carry against share in the corridor for every setup on the rack. The list holds the same figures.">
-        <clipPath id="trade"><rect x={LEFT} y="10" width={W - LEFT - 12} height={H - FOOT - 10} /></clipPath>
+        <clipPath id="trade"><rect x={LEFT} y="10" width={W - LEFT - RIGHT} height={H - FOOT - 10} /></clipPath>
         {#each x.ticks(6) as t (t)}<line x1={x(t)} x2={x(t)} y1="10" y2={H - FOOT} class="grid" /><text x={x(t)} y={H - FOOT + 18} text-anchor="middle"
                 >{t}</text
             >{/each}
-        {#each y.ticks(6) as t (t)}<line x1={LEFT} x2={W - 12} y1={y(t)} y2={y(t)} class="grid" /><text x={LEFT - 6} y={y(t) + 4} text-anchor="end">{t} %</text
+        {#each y.ticks(6) as t (t)}<line x1={LEFT} x2={W - RIGHT} y1={y(t)} y2={y(t)} class="grid" /><text x={LEFT - 6} y={y(t) + 4} text-anchor="end"
+                >{t} %</text
             >{/each}
+        {#each levels as l (l.gain)}
+            {#if l.at > 16 && l.at < H - FOOT - 4}<text x={W - RIGHT + 6} y={l.at + 4} class="small"
+                    >{found.unit === 'm' ? signed(l.gain * k, 0) : signed(l.gain, found.unit === 'strokes' ? 2 : 0)}</text
+                >{/if}
+        {/each}
         <g clip-path="url(#trade)">
-            {#each levels as l (l.gain)}
-                <path d={l.d} class="level" />
-                {#if l.at[1] > 24 && l.at[1] < H - FOOT - 6}<text x={l.at[0]} y={l.at[1]} text-anchor="end" class="small"
-                        >{found.unit === 'm' ? signed(l.gain * k, 0) : signed(l.gain, found.unit === 'strokes' ? 2 : 0)}</text
-                    >{/if}
-            {/each}
+            {#each levels as l (l.gain)}<path d={l.d} class="level" />{/each}
             <path d={path} class="front" />
             {#each found.setups as s (s.tag)}
                 {#if s.tested && s.setupTag}
-                    <Mark tag={s.setupTag} x={x(s.carryM * k)} y={y(s.share * 100)} r={8} title="{s.setupTag}: {nameOf(s)}, hit" />
+                    <Mark tag={s.setupTag} x={x(s.carryM * k)} y={y(s.share * 100)} r={8} title="{s.setupTag}: {nameOf(s, units)}, hit" />
                 {:else}
                     <circle
                         cx={x(s.carryM * k)}
@@ -62,12 +65,13 @@
                         class:best={s.tag === found.best || s.tag === found.pick}
                         class:on={s.tag === chosen}
                         role="presentation"
-                        onclick={() => onpick(s)}><title>{nameOf(s)}: {plain(s.carryM * k, 0)} {units.distance}, {plain(s.share * 100, 0)} %</title></circle
+                        onclick={() => onpick(s)}
+                        ><title>{nameOf(s, units)}: {plain(s.carryM * k, 0)} {units.distance}, {plain(s.share * 100, 0)} %</title></circle
                     >
                 {/if}
             {/each}
         </g>
-        <text x={(LEFT + W) / 2} y={H - 6} text-anchor="middle">predicted carry, {units.distance}</text>
+        <text x={(LEFT + W - RIGHT) / 2} y={H - 6} text-anchor="middle">predicted carry, {units.distance}</text>
         <text transform="translate(13,{H / 2}) rotate(-90)" text-anchor="middle">in the corridor, aim held</text>
     </svg>
     <figcaption class="small">

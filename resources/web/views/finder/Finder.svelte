@@ -11,19 +11,26 @@
     import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../state/session.svelte';
     import { factor, figure, plain, signed } from '../../units/units';
-    import { adviceText, gainText, learnedRows, nameOf, stopText } from './words';
+    import { adviceText, gainText, learnedRows, nameOf, nextText, peculiarRows, stopText } from './words';
 
     let { params }: { params: { id: string } } = $props();
     const ROOM = 25;
     let found = $state<Found | null>(null);
-    let only = $state<'all' | 'stock' | 'own'>('all');
+    type Which = 'all' | 'stock' | 'order' | 'own';
+    const WHICH: [Which, string][] = [
+        ['all', 'All on the rack'],
+        ['stock', 'In stock'],
+        ['order', 'In stock or to order'],
+        ['own', 'This head only: no purchase'],
+    ];
+    let only = $state<Which>('all');
     let problem = $state('');
     let busy = $state(false);
     let chosen = $state<string | null>(null);
     let done = $state('');
     let all = $state(false);
 
-    async function load(which: 'all' | 'stock' | 'own') {
+    async function load(which: Which) {
         busy = true;
         problem = '';
         try {
@@ -45,24 +52,28 @@
     const next = $derived(found?.setups.find((s) => s.tag === found!.next?.tag) ?? null);
     const list = $derived(found ? (all ? found.setups : found.setups.slice(0, ROOM)) : []);
 
-    /** Puts a found setup on the trail, branched from the own club, so that it can be hit. */
+    /** Puts a found setup on the trail, branched from the own club and built as one that was hit, so that it can be hit. */
     async function take(fitting: Fitting, s: FoundSetup) {
         problem = '';
         try {
             const own = fitting.setups[0]!;
+            const like = fitting.setups.find((x) => x.tag === s.like) ?? own;
             const made = await post<Setup>(`fittings/${fitting.id}/setups`, {
                 headId: s.headId,
                 sleeveLabel: s.sleeve,
                 masses: s.masses ?? {},
-                shaftId: own.shaftId,
-                shaft: own.shaft,
-                ...(own.lengthMm === null ? {} : { lengthMm: own.lengthMm }),
-                ballId: own.ballId,
-                ball: own.ball,
+                shaftId: like.shaftId,
+                shaft: like.shaft,
+                length: like.lengthMm,
+                gripId: like.gripId,
+                ballId: like.ballId,
+                ball: like.ball,
+                tee: like.teeMm,
+                cue: like.cue,
                 branchedFromId: own.id,
             });
             await loadFitting(fitting.id);
-            done = `${made.tag} is on the trail: ${nameOf(s)}.`;
+            done = `${made.tag} is on the trail: ${nameOf(s, fitting.player.units)}.`;
             await load(only);
         } catch (e) {
             problem = say(e);
@@ -78,7 +89,7 @@
             <h1>Finder</h1>
             <fieldset class="only">
                 <legend class="visually-hidden">Which setups</legend>
-                {#each [['all', 'All on the rack'], ['stock', 'In stock'], ['own', 'This head only: no purchase']] as const as [value, label] (value)}
+                {#each WHICH as [value, label] (value)}
                     <label><input type="radio" name="only" {value} bind:group={only} /> {label}</label>
                 {/each}
             </fieldset>
@@ -91,9 +102,10 @@
             {#if next && found.next}
                 <div class="next">
                     <p>
-                        <b>Hit this next: {nameOf(next)}</b> — of the trials that would teach about as much, the one with the fewest wrench changes ({found.next
-                            .changes}). Expected carry {signed(next.carryGainM * k, 0)}
+                        <b>Hit this next: {nameOf(next, units)}</b> — of the trials that would teach about as much, the one with the fewest wrench changes ({found
+                            .next.changes}). Expected carry {signed(next.carryGainM * k, 0)}
                         {units.distance} against the own club ({signed(next.carryGainInterval.low * k, 0)} to {signed(next.carryGainInterval.high * k, 0)}).
+                        {nextText(found, units)}
                     </p>
                     {#if next.setupTag}<span class="small">On the trail as {next.setupTag}.</span>{:else}<button onclick={() => take(fitting, next)}
                             >Put it on the trail</button
@@ -107,7 +119,7 @@
                         name="trade"
                         head={['Setup', `Carry ${units.distance}`, 'In the corridor %', `Gain ${found.unit}`, 'Chance %']}
                         rows={found.setups.map((s) => [
-                            nameOf(s),
+                            nameOf(s, units),
                             figure('carryM', s.carryM, units),
                             plain(s.share * 100, 0),
                             signed(s.gain, 3),
@@ -120,15 +132,15 @@
                         title="Loft and face, by gain"
                         name="score-plane"
                         head={['Setup', 'Loft °', 'Face open °', `Gain ${found.unit}`]}
-                        rows={found.setups.map((s) => [nameOf(s), plain(s.loftDeg, 1), signed(s.faceOpenDeg, 1), signed(s.gain, 3)])}
+                        rows={found.setups.map((s) => [nameOf(s, units), plain(s.loftDeg, 1), signed(s.faceOpenDeg, 1), signed(s.gain, 3)])}
                     >
-                        <ScorePlane {found} hand={fitting.player.hand} {chosen} />
+                        <ScorePlane {found} hand={fitting.player.hand} {units} {chosen} />
                     </Picture>
                 </section>
                 <section>
                     {#if one}
                         <div class="one">
-                            <b>{one.setupTag ? `${one.setupTag}: ` : ''}{nameOf(one)}</b>
+                            <b>{one.setupTag ? `${one.setupTag}: ` : ''}{nameOf(one, units)}</b>
                             <p class="small">
                                 Gain {gainText(one, found, units)}; without re-aiming {found.unit === 'strokes'
                                     ? `${signed(one.gainHeld, 3)} strokes`
@@ -139,7 +151,7 @@
                                 )}
                                 {units.distance}, best aim {plain(Math.abs(one.aimDeg), 1)}° {one.aimDeg < 0 ? 'left' : 'right'}.{one.price !== null
                                     ? ` ${plain(one.price, 0)} ${one.currency}.`
-                                    : ''}{one.inStock ? '' : ' Not in stock.'}
+                                    : ''}{one.inStock ? '' : one.orderable ? ' Not in stock, can be ordered.' : ' Not in stock.'}
                             </p>
                             {#if !one.setupTag && one.headId !== null}<button class="quiet" onclick={() => take(fitting, one)}>Put it on the trail</button>{/if}
                         </div>
@@ -156,12 +168,12 @@
                             >
                             <tbody>
                                 {#each list as s (s.tag)}
-                                    <tr class:tied={s.tied} class:chosen={s.tag === chosen}>
+                                    <tr class:tied={s.tied || s.tag === found.best} class:chosen={s.tag === chosen}>
                                         <td
                                             ><button class="plain name" onclick={() => (chosen = s.tag)}
                                                 >{#if s.setupTag}<Glyph tag={s.setupTag} r={8} />{/if}
-                                                {s.tag === found.own ? 'Own club' : nameOf(s)}</button
-                                            >{#if s.tag === found.pick}<em> pick</em>{/if}</td
+                                                {s.tag === found.own ? 'Own club' : nameOf(s, units)}</button
+                                            >{#if s.tag === found.pick}<em>&nbsp;pick</em>{:else if s.tag === found.best}<em>&nbsp;best</em>{/if}</td
                                         >
                                         <td
                                             >{found.unit === 'strokes' ? signed(s.gain, 3) : signed(s.gain * (found.unit === 'm' ? k : 1), 1)}
@@ -189,9 +201,26 @@
                     <table>
                         <thead><tr><th></th><th>usual</th><th>this player</th></tr></thead>
                         <tbody>
-                            {#each learnedRows(found) as [what, before, now] (what)}<tr><td>{what}</td><td>{before}</td><td>{now}</td></tr>{/each}
+                            {#each learnedRows(found, units) as [what, before, now] (what)}<tr><td>{what}</td><td>{before}</td><td>{now}</td></tr>{/each}
                         </tbody>
                     </table>
+                    {#if found.peculiar.length}
+                        <table>
+                            <caption class="small">Of its own, beside the own club</caption>
+                            <thead
+                                ><tr
+                                    ><th></th><th>strike toe <small>mm</small></th><th>high <small>mm</small></th><th>spin <small>%</small></th><th
+                                        >loft <small>°</small></th
+                                    ><th>club speed <small>{units.speed}</small></th></tr
+                                ></thead
+                            >
+                            <tbody>
+                                {#each peculiarRows(found, units) as row (row[0])}<tr
+                                        >{#each row as cell, i (i)}<td>{cell}</td>{/each}</tr
+                                    >{/each}
+                            </tbody>
+                        </table>
+                    {/if}
                     {#each found.left as l (l)}<p class="small warn">{l}</p>{/each}
                 </section>
             </div>

@@ -1,9 +1,25 @@
-import type { Found, FoundSetup, UnitChoice } from '../../api/types';
+import type { Believed, Build, Found, FoundSetup, UnitChoice } from '../../api/types';
+import { lengthText } from '../../units/setups';
 import { factor, plain, signed } from '../../units/units';
 
+/** What a setup is built of beside the usual: "Reedline 60 S, 44.50 in". */
+export const withText = (build: Partial<Build>, units: UnitChoice): string =>
+    [
+        build.shaft,
+        build.lengthMm == null ? '' : lengthText(build.lengthMm, units),
+        build.ball ? `ball ${build.ball}` : '',
+        build.teeMm == null ? '' : `tee ${plain(build.teeMm, 0)} mm`,
+        build.cue ? `cue: ${build.cue}` : '',
+    ]
+        .filter(Boolean)
+        .join(', ');
+
 /** "Tern 460 at N up, 12 g back" */
-export const nameOf = (s: FoundSetup): string =>
-    [s.head, s.sleeve && s.sleeve !== 'N' ? `at ${s.sleeve}` : '', s.weights].filter(Boolean).join(', ').replace(', at', ' at');
+export function nameOf(s: FoundSetup, units: UnitChoice): string {
+    const built = withText(s.with, units);
+    const name = [s.head, s.sleeve && s.sleeve !== 'N' ? `at ${s.sleeve}` : '', s.weights].filter(Boolean).join(', ').replace(', at', ' at');
+    return built ? `${name}, with ${built}` : name;
+}
 
 /** A gain with its interval in the scoring's own words. */
 export function gainText(s: FoundSetup, found: Found, units: UnitChoice): string {
@@ -21,8 +37,8 @@ export function adviceText(found: Found, units: UnitChoice): string {
     if (pick.tag === found.own)
         return best.tag === found.own
             ? `Nothing on the rack is expected to beat the own club. ${tied}`
-            : `Keep the own club for now: ${nameOf(best)} is expected to gain ${gainText(best, found, units)}, with a chance of ${plain(best.chance * 100, 0)} % that it gains at all; 80 % are asked for. ${tied}`;
-    return `${nameOf(pick)}: expected to gain ${gainText(pick, found, units)} over the own club, with a chance of ${plain(pick.chance * 100, 0)} %. ${tied}`;
+            : `Keep the own club for now: ${nameOf(best, units)} is expected to gain ${gainText(best, found, units)}, with a chance of ${plain(best.chance * 100, 0)} % that it gains at all; 80 % are asked for. ${tied}`;
+    return `${nameOf(pick, units)}: expected to gain ${gainText(pick, found, units)} over the own club, with a chance of ${plain(pick.chance * 100, 0)} %. ${tied}`;
 }
 
 export function stopText(found: Found): string {
@@ -32,15 +48,52 @@ export function stopText(found: Found): string {
         : `Expected loss of the pick: ${plain(found.expectedLoss, 3)} strokes; under 0.020 you may stop.`;
 }
 
-const FACTORS: Record<string, [string, (v: number) => string]> = {
-    kF: ['face of the club that reaches the ball', (v) => `${plain(v * 100, 0)} %`],
-    kL: ['loft of the sleeve that reaches the ball', (v) => `${plain(v * 100, 0)} %`],
+/** A figure of the scoring in its own unit: "0.004 strokes a drive". */
+function scored(value: number, found: Found, units: UnitChoice): string {
+    if (found.unit === 'strokes') return `${plain(value, 3)} strokes a drive`;
+    return found.unit === 'm' ? `${plain(value * factor(units.distance), 1)} ${units.distance}` : `${plain(value, 1)} points`;
+}
+
+/** What the next trial could change. */
+export function nextText(found: Found, units: UnitChoice): string {
+    if (!found.next) return '';
+    const to = found.setups.find((s) => s.tag === found.next!.to);
+    const worth = `Four shots of it are worth ${scored(found.next.value, found, units)} on average.`;
+    if (!to || found.next.turns < 0.02) return `${worth} They would hardly change which setup is best.`;
+    const name = to.tag === found.own ? 'the own club' : to.tag === found.next.tag ? 'this one' : nameOf(to, units);
+    return `${worth} In ${plain(found.next.turns * 100, 0)} % of cases they make another setup the best, most often ${name}.`;
+}
+
+const share = (v: number) => `${plain(v * 100, 0)} %`;
+const FACTORS: Record<string, [string, (v: number, units: UnitChoice) => string]> = {
+    q: ['squares the face at address (100 % fully)', share],
+    kF: ['face of the club that reaches the ball', share],
+    kL: ['loft of the sleeve that reaches the ball', share],
     kb: ['loft for a millimetre of CG back', (v) => `${plain(v, 2)}°`],
     kt: ['opening for a millimetre of CG toward the toe', (v) => `${plain(v, 2)}°`],
+    ks: ['strike for a point of swing weight, toe +', (v) => `${plain(v, 1)} mm`],
+    kv: ['club speed for a point of swing weight', (v, units) => `${plain(v * factor(units.speed), 2)} ${units.speed}`],
 };
 /** What was learned of this player, as rows: what, before, now. */
-export const learnedRows = (found: Found): [string, string, string][] =>
+export const learnedRows = (found: Found, units: UnitChoice): [string, string, string][] =>
     Object.entries(found.learned).map(([k, l]) => {
         const [words, say] = FACTORS[k] ?? [k, (v: number) => plain(v, 2)];
-        return [words, `${say(l.prior)} ± ${say(l.priorSd)}`, `${say(l.now)} ± ${say(l.sd)}`];
+        return [words, `${say(l.prior, units)} ± ${say(l.priorSd, units)}`, `${say(l.now, units)} ± ${say(l.sd, units)}`];
+    });
+
+/** What a head, or another shaft, does of its own, as a row: what, strike toward the toe and high in mm, spin in %, delivered loft in °, club speed. */
+export const peculiarRows = (found: Found, units: UnitChoice): string[][] =>
+    found.peculiar.map(({ head, with: build, effects }) => {
+        const say = (name: string, by: number, digits: number) => {
+            const e: Believed | undefined = effects[name];
+            return e ? `${signed(e.mean * by, digits)} ± ${plain(e.sd * by, digits)}` : '–';
+        };
+        return [
+            head ?? withText(build, units),
+            say('toeMm', 1, 0),
+            say('highMm', 1, 0),
+            say('spin', 100, 0),
+            say('loftDeg', 1, 1),
+            say('speedMps', factor(units.speed), 1),
+        ];
     });
