@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { browser } from './bin/parts/browser.mjs';
 import { address, addresses } from './tests/browser/served';
 
 export default defineConfig({
@@ -19,17 +20,6 @@ export default defineConfig({
         viewport: { width: 1280, height: 800 },
         screenshot: 'only-on-failure',
         contextOptions: { reducedMotion: 'reduce' },
-        launchOptions: {
-            executablePath: '/usr/bin/chromium',
-            args: [
-                '--no-sandbox',
-                '--disable-gpu',
-                '--disable-quic',
-                '--no-first-run',
-                '--disable-background-networking',
-                '--disable-component-update',
-                '--disable-sync',
-            ],
-        },
+        launchOptions: browser,
     },
 });

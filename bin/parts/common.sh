@@ -17,7 +17,8 @@ install_debian_packages() {
   command -v mariadbd >/dev/null || [ -x /usr/sbin/mariadbd ] || want+=(mariadb-server mariadb-client)
   [ -x /usr/sbin/php-fpm8.2 ] || want+=(php8.2-fpm)
   [ -x /usr/sbin/nginx ] || want+=(nginx-light)
-  [ -x /usr/bin/chromium ] || [ "${1:-}" != with-browser ] || want+=(chromium)
+  # The headless build, unless the full browser is there already (bin/parts/browser.mjs).
+  [ -x /usr/bin/chromium-headless-shell ] || [ -x /usr/bin/chromium ] || [ "${1:-}" != with-browser ] || want+=(chromium-headless-shell)
   for ext in pdo_mysql:mysql mbstring:mbstring intl:intl dom:xml curl:curl zip:zip apcu:apcu; do
     grep -qix "${ext%%:*}" <<<"$have" || want+=("php8.2-${ext##*:}")
   done

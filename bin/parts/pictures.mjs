@@ -1,11 +1,9 @@
 // Takes the pictures of the main views from the demo data. Usage: node bin/parts/pictures.mjs ADDRESS FOLDER [name …]
 import { chromium } from '@playwright/test';
+import { browser as launch } from './browser.mjs';
 
 const [address, folder, ...only] = process.argv.slice(2);
-const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
-});
+const browser = await chromium.launch(launch);
 
 async function page(width, height, theme) {
     const context = await browser.newContext({ viewport: { width, height }, reducedMotion: 'reduce' });
@@ -44,8 +42,14 @@ const at = async (p, id, step, ready) => {
     await p.locator(ready).first().waitFor();
 };
 if (wanted('day-book')) await shot(desk, 'day-book');
-if (wanted('brief')) { await at(desk, imke, 'brief', '.says'); await shot(desk, 'brief'); }
-if (wanted('bench')) { await at(desk, rafe, 'bench', 'section dl'); await shot(desk, 'bench'); }
+if (wanted('brief')) {
+    await at(desk, imke, 'brief', '.says');
+    await shot(desk, 'brief');
+}
+if (wanted('bench')) {
+    await at(desk, rafe, 'bench', 'section dl');
+    await shot(desk, 'bench');
+}
 if (wanted('builder')) {
     await at(desk, rafe, 'bench', 'section dl');
     await desk.getByRole('button', { name: 'New from B' }).click();
@@ -57,10 +61,16 @@ const rack = async (where, ready) => {
     await desk.goto(`${address}/#/rack${where}`);
     await desk.locator(ready).first().waitFor();
 };
-if (wanted('rack')) { await rack('', 'td'); await shot(desk, 'rack'); }
+if (wanted('rack')) {
+    await rack('', 'td');
+    await shot(desk, 'rack');
+}
 if (wanted('head')) {
     await rack('', 'td');
-    await desk.getByRole('row', { name: /Tern 460 left-handed/ }).getByRole('link').click();
+    await desk
+        .getByRole('row', { name: /Tern 460 left-handed/ })
+        .getByRole('link')
+        .click();
     await desk.getByRole('button', { name: 'Slot back: 12 g' }).click();
     await desk.getByRole('button', { name: 'Slot heel: empty, place 12 g here' }).click();
     await desk.getByText('CG heel').waitFor();
@@ -80,22 +90,41 @@ if (wanted('import')) {
     await desk.getByRole('button', { name: 'Set aside' }).click();
     await desk.locator('.drop').waitFor();
 }
-if (wanted('shots')) { await at(desk, rafe, 'shots', 'td'); await shot(desk, 'shots'); }
-if (wanted('compare')) { await at(desk, imke, 'compare', 'svg .contour'); await shot(desk, 'compare', true); }
-if (wanted('finder')) { await at(desk, imke, 'finder', 'svg .front'); await shot(desk, 'finder', true); }
-if (wanted('decide')) { await at(desk, imke, 'decide', '.verdict'); await shot(desk, 'decide'); }
-if (wanted('sheet')) { await at(desk, imke, 'sheet', 'article'); await shot(desk, 'sheet', true); }
+if (wanted('shots')) {
+    await at(desk, rafe, 'shots', 'td');
+    await shot(desk, 'shots');
+}
+if (wanted('compare')) {
+    await at(desk, imke, 'compare', 'svg .contour');
+    await shot(desk, 'compare', true);
+}
+if (wanted('finder')) {
+    await at(desk, imke, 'finder', 'svg .front');
+    await shot(desk, 'finder', true);
+}
+if (wanted('decide')) {
+    await at(desk, imke, 'decide', '.verdict');
+    await shot(desk, 'decide');
+}
+if (wanted('sheet')) {
+    await at(desk, imke, 'sheet', 'article');
+    await shot(desk, 'sheet', true);
+}
 
 // The bay needs shots: a made-up player hits some, in a bay of its own, for a player made for the picture.
 const bay = async (p, name) => {
     const token = decodeURIComponent((await p.context().cookies()).find((c) => c.name === 'XSRF-TOKEN').value);
-    const call = async (method, path, data) => (await p.request.fetch(`${address}/api/${path}`, { method, data, headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' } })).json();
+    const call = async (method, path, data) =>
+        (await p.request.fetch(`${address}/api/${path}`, { method, data, headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' } })).json();
     const id = await fitting(p, 'Rafe Quillon');
     const view = await call('GET', `fittings/${id}/bay`);
     await call('PATCH', `bays/${view.bays[0].id}`, { fittingId: id });
     const { setups } = await call('GET', `fittings/${id}`);
     if (view.trials.length === 0)
-        for (const [i, count] of [[0, 5], [1, 5]]) {
+        for (const [i, count] of [
+            [0, 5],
+            [1, 5],
+        ]) {
             await call('POST', `fittings/${id}/trials`, { setupId: setups[i].id });
             await call('POST', `fittings/${id}/simulate`, { count, player: 'fast' });
         }
@@ -121,6 +150,9 @@ const phone = await page(390, 844, 'light');
 if (wanted('phone-day-book') || wanted('phone-sheet')) {
     await signIn(phone);
     if (wanted('phone-day-book')) await shot(phone, 'phone-day-book');
-    if (wanted('phone-sheet')) { await at(phone, imke, 'sheet', 'article'); await shot(phone, 'phone-sheet', true); }
+    if (wanted('phone-sheet')) {
+        await at(phone, imke, 'sheet', 'article');
+        await shot(phone, 'phone-sheet', true);
+    }
 }
 await browser.close();
