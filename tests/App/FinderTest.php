@@ -28,7 +28,7 @@ it('judges every position and arrangement of the rack against the own club', fun
         ->and(collect($found['setups'])->firstWhere('tag', 'A'))->toMatchArray(['gain' => 0, 'chance' => 0.5, 'tested' => true])
         ->and($found['count'])->toBe(count($found['setups']))
         ->and($found['trade']['front'])->not->toBe([])
-        ->and(array_keys($found['learned']))->toBe(['kF', 'kL', 'kb', 'kt'])
+        ->and(array_keys($found['learned']))->toBe(['q', 'kL', 'kF', 'kb', 'kt', 'ks', 'kv'])
         ->and($found['next']['tag'])->not->toBe('A');
     $gains = array_column($found['setups'], 'gain');
     $sorted = $gains;
@@ -49,13 +49,27 @@ it('gives the same answer twice, and another after another trial', function (): 
 it('looks only at the own head, or only at what is in stock, where that is asked', function (): void {
     ($this->hit)($this->build($this->case, $this->head));
     $this->rackHead($this->user, ['label' => 'Plover 445', 'supply' => ['inStock' => false, 'price' => 380, 'currency' => 'EUR', 'leadDays' => 10]]);
-    $heads = fn (string $only): array => array_values(array_unique(array_column(($this->find)($only)->assertOk()->json('setups'), 'head')));
+    $heads = fn (string $only): array => collect(($this->find)($only)->assertOk()->json('setups'))->pluck('head')->unique()->sort()->values()->all();
     expect($heads('all'))->toHaveCount(2)
         ->and($heads('own'))->toBe(['Tern 460'])
-        ->and($heads('stock'))->toBe(['Tern 460']);
+        ->and($heads('stock'))->toBe(['Tern 460'])
+        ->and($heads('order'))->toBe(['Plover 445', 'Tern 460']);
     $other = collect(($this->find)()->json('setups'))->firstWhere('head', 'Plover 445');
     expect($other['price'])->toEqual(380)->and($other['inStock'])->toBeFalse();
     ($this->find)('cheap')->assertUnprocessable();
+});
+
+it('offers the shaft that was hit on every head, and names a setup that is built so', function (): void {
+    ($this->hit)($this->build($this->case, $this->head, ['shaft' => 'Reedline 55 R', 'length' => 1143]));
+    $plain = ($this->find)()->json('count');
+    ($this->hit)($this->build($this->case, $this->head, ['shaft' => 'Saltmarsh 65 X', 'length' => 1130, 'sleeveLabel' => '+1.4']), 152, 5);
+    $found = ($this->find)()->assertOk()->json();
+    $stiff = collect($found['setups'])->where('like', 'B');
+    expect($found['count'])->toBe(2 * $plain)
+        ->and($stiff)->toHaveCount($plain)
+        ->and($stiff->pluck('with.shaft')->unique()->all())->toBe(['Saltmarsh 65 X'])
+        ->and($found['peculiar'])->toHaveCount(1)
+        ->and(($this->find)('own')->json('setups.*.like'))->not->toContain('C');
 });
 
 it('says what it lacks', function (Closure $make, string $says): void {

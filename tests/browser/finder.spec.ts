@@ -102,6 +102,11 @@ for (const [player, hand] of [
         await page.getByRole('button', { name: 'Put it on the trail' }).first().click();
         await expect(page.getByText(/is on the trail:/)).toBeVisible({ timeout: 30_000 });
         await expect(page.getByRole('list', { name: 'Trail of setups' }).getByRole('listitem')).not.toHaveCount(before);
+        // It is built like the own club: only what the finder chose is another.
+        const id = page.url().match(/fitting\/(\d+)/)![1];
+        const { setups } = await (await page.request.get(`/api/fittings/${id}`)).json();
+        const [own, added] = [setups[0], setups.at(-1)];
+        for (const field of ['shaft', 'shaftId', 'gripId', 'lengthMm', 'ball', 'teeMm', 'cue']) expect(added[field], field).toEqual(own[field]);
         // The demo stays as it was for the tests after this one.
         await page.getByRole('link', { name: /^Bay/ }).click();
         await page.getByText('Log of this fitting').click();

@@ -295,7 +295,7 @@
                         </p>
                         <p class="line">{shotSentence(last, units)}{last.leftOut ? ` — left out: ${last.leftOut.reason}` : ''}</p>
                     {:else}
-                        <p class="carry"><span>–</span><small>no shot in this trial yet</small></p>
+                        <p class="carry"><small>No shot in this trial yet.</small></p>
                     {/if}
                     <p class="standing">
                         {#each view.standing.slice(0, big ? 3 : 5) as s (s.name)}<span class={s.word}
@@ -317,10 +317,11 @@
                             ></thead
                         >
                         <tbody>
-                            <tr
-                                ><td>{running?.tag ?? 'Trial'} <small>this trial</small></td>{#each MEANS as m (m)}<td>{meanText(m, view.means[m], units)}</td
-                                    >{/each}</tr
-                            >
+                            {#if running}<tr
+                                    ><td>{running.tag || 'Blind'} <small>this trial</small></td>{#each MEANS as m (m)}<td
+                                            >{meanText(m, view.means[m], units)}</td
+                                        >{/each}</tr
+                                >{/if}
                             <tr
                                 ><td>{benchmark?.tag} <small>held</small></td>{#each MEANS as m (m)}<td>{meanText(m, view.benchmarkMeans?.[m], units)}</td
                                     >{/each}</tr
