@@ -21,11 +21,14 @@ use function sqrt;
 /**
  * What each setup's shots may look like for this player: for every draw of the unknowns the mean carry, total, side and apex, and the spread of side and carry. Nothing here depends on what the brief plays for, so that a changed brief only prices anew.
  *
- * A draw holds θ of the belief, a quirk for each setup that nobody hit, the scatter (its scale by χ², Wilson & Hilferty 1931, from memory) and what the models themselves miss between two setups.
+ * Every setup has the same 64 draws of the unknowns; what was hit has 192 more. A draw holds θ of the belief, a quirk for each setup that nobody hit, the scatter (its scale by χ², Wilson & Hilferty 1931, from memory) and what the models themselves miss between two setups.
  */
 final readonly class Clouds
 {
-    private const DRAWS = 64;
+    public const DRAWS = 64;
+
+    /** A decision is about what was hit: there one draw more or less must not turn it. */
+    public const DRAWS_OF_HIT = 256;
 
     /** A mishit now and then widens the scatter: a share of shots with three times the variance. */
     private const MISHITS = 0.04;
@@ -44,8 +47,8 @@ final readonly class Clouds
 
     /**
      * @param  list<Built>  $built  the own club first
-     * @param  array<int, array<int, array<int, float>>>  $figures  by setup, figure and draw: carry, total, side (+ right), apex, spread of side, spread of carry, m
-     * @param  array<int, array<int, array<int, float>>>  $seen  by setup, value and draw: mean face °, loft °, speed m/s as a right-hander's, what a trial would show
+     * @param  array<int, array<int, array<int, float>>>  $figures  by setup, figure and draw (64, or 256 where it was hit): carry, total, side (+ right), apex, spread of side, spread of carry, m
+     * @param  array<int, array<int, array<int, float>>>  $seen  by setup, value and draw (64): mean face °, loft °, speed m/s as a right-hander's, what a trial would show
      * @param  list<bool>  $tested  by setup
      * @param  list<float>  $noise  variance of one shot's face, loft and speed
      * @param  array<string, array{prior: float, priorSd: float, now: float, sd: float}>  $learned  of the factors of `Belief::factor`
@@ -92,9 +95,10 @@ final readonly class Clouds
             $quirk = array_map(sqrt(...), $belief->quirkVariance($one));
             $place = crc32($one->tag);
             $isOwn = $one->tag === $own->tag;
+            $hit = isset($belief->quirks[$one->tag]);
             $shifts = [];
             $shown = [[], [], []];
-            foreach ($thetas as $d => $theta) {
+            foreach ($hit ? $thetas : array_slice($thetas, 0, self::DRAWS) as $d => $theta) {
                 $x = Belief::apply($rows, $theta);
                 foreach ($quirk as $i => $sd) {
                     $x[$i] += $sd * $spares[$d][($i + $place) % self::SPARES];
@@ -102,7 +106,9 @@ final readonly class Clouds
                 foreach ($day as $i => $more) {
                     $x[$i] += $more;
                 }
-                [$shown[0][], $shown[1][], $shown[2][]] = [$x[4], $x[3], $x[0]];
+                if ($d < self::DRAWS) {
+                    [$shown[0][], $shown[1][], $shown[2][]] = [$x[4], $x[3], $x[0]];
+                }
                 foreach ($at as $i => $v) {
                     $x[$i] -= $v;
                 }
@@ -117,7 +123,7 @@ final readonly class Clouds
             $built[] = $one;
             $figures[] = $clouds;
             $seen[] = $shown;
-            $tested[] = isset($belief->quirks[$one->tag]);
+            $tested[] = $hit;
         }
 
         return new self($built, $figures, $seen, $tested, [$belief->scatter[4][4], $belief->scatter[3][3], $belief->scatter[0][0]], self::learned($prior, $belief));
@@ -134,7 +140,7 @@ final readonly class Clouds
         $l = Matrix::cholesky($belief->covariance);
         $thetas = $spares = $scales = [];
         $w = 2 / (9 * $belief->dof);
-        for ($d = 0; $d < self::DRAWS; $d += 2) {
+        for ($d = 0; $d < self::DRAWS_OF_HIT; $d += 2) {
             $z = $spare = [];
             for ($i = 0; $i < $n; $i++) {
                 $z[] = Normal::draw($random);
@@ -189,15 +195,10 @@ final readonly class Clouds
     /** As bytes, to be kept while the shots and the rack stay as they are. */
     public function packed(): string
     {
-        $head = json_encode([array_map(static fn (Built $b): string => $b->tag, $this->built), $this->tested, $this->noise, $this->learned, $this->draws()], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
+        $head = json_encode([array_map(static fn (Built $b): string => $b->tag, $this->built), $this->tested, $this->noise, $this->learned], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
         $bytes = static fn (array $setups): string => implode('', array_map(static fn (array $columns): string => pack('e*', ...array_merge(...$columns)), $setups));
 
         return pack('V', strlen($head)).$head.$bytes($this->figures).$bytes($this->seen);
-    }
-
-    public function draws(): int
-    {
-        return count($this->figures[0][0] ?? []);
     }
 
     /**
@@ -208,30 +209,31 @@ final readonly class Clouds
     {
         $length = strlen($bytes) < 4 ? 0 : (int) (unpack('V', $bytes)[1] ?? 0);
         $head = json_decode(substr($bytes, 4, $length), true);
-        if (! is_array($head) || count($head) !== 5) {
+        if (! is_array($head) || count($head) !== 4) {
             return null;
         }
-        [$tags, $tested, $noise, $learned, $draws] = $head;
+        [$tags, $tested, $noise, $learned] = $head;
         $by = [];
         foreach ($built as $one) {
             $by[$one->tag] = $one;
         }
-        $column = 8 * $draws;
-        $of = count($tags) * $column;
-        if (array_diff($tags, array_keys($by)) !== [] || strlen($bytes) !== 4 + $length + $of * (self::FIGURES + self::SEEN)) {
+        $draws = array_map(static fn (bool $hit): int => $hit ? self::DRAWS_OF_HIT : self::DRAWS, $tested);
+        if (array_diff($tags, array_keys($by)) !== [] || strlen($bytes) !== 4 + $length + 8 * (self::FIGURES * array_sum($draws) + self::SEEN * self::DRAWS * count($tags))) {
             return null;
         }
-        $columns = static function (int $from, int $many) use ($bytes, $tags, $column, $draws): array {
+        $at = 4 + $length;
+        $columns = static function (int $many, int $of) use ($bytes, &$at): array {
             $out = [];
-            foreach ($tags as $s => $_) {
-                for ($k = 0; $k < $many; $k++) {
-                    $out[$s][$k] = array_values(unpack("e{$draws}", $bytes, $from + ($s * $many + $k) * $column) ?: []);
-                }
+            for ($k = 0; $k < $many; $k++) {
+                $out[] = array_values(unpack("e{$of}", $bytes, $at) ?: []);
+                $at += 8 * $of;
             }
 
             return $out;
         };
+        $figures = array_map(static fn (int $of): array => $columns(self::FIGURES, $of), $draws);
+        $seen = array_map(static fn (): array => $columns(self::SEEN, self::DRAWS), $tags);
 
-        return new self(array_values(array_map(static fn (string $tag): Built => $by[$tag], $tags)), $columns(4 + $length, self::FIGURES), $columns(4 + $length + $of * self::FIGURES, self::SEEN), $tested, $noise, $learned);
+        return new self(array_values(array_map(static fn (string $tag): Built => $by[$tag], $tags)), $figures, $seen, $tested, $noise, $learned);
     }
 }

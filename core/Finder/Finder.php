@@ -52,14 +52,13 @@ final readonly class Finder
         $scoring = $brief->scoring();
         $pick = Pick::among($priced->scores, 0, $scoring);
         $mean = static fn (array $v): float => array_sum($v) / count($v);
-        $minus = static fn (array $a, array $b): array => array_map(static fn (float $x, float $y): float => $x - $y, $a, $b);
         $setups = [];
         $ownCarries = $clouds->figures[0][0];
         foreach ($clouds->built as $s => $built) {
             [$carries, $totals, $sides, $apexes, $spreads] = $clouds->figures[$s];
-            $carryGains = $minus($carries, $ownCarries);
+            $carryGains = Pick::gaps($ownCarries, $carries);
             $setups[$s] = new Predicted($built, $mean($carries), Interval::middleOf($carries), $mean($totals), $mean($sides), Interval::middleOf($sides), $mean($spreads), $mean($apexes), $mean($priced->shares[$s]),
-                $pick->gain($s, 0), $pick->gainInterval($s, 0), $mean($priced->held[0]) - $mean($priced->held[$s]), $pick->chance($s, 0), $pick->losses[$s], $mean($priced->aims[$s]), $pick->isTied($s, $pick->best), $clouds->tested[$s], $mean($carryGains), Interval::middleOf($carryGains));
+                $pick->gain($s, 0), $pick->gainInterval($s, 0), $mean(Pick::gaps($priced->held[$s], $priced->held[0])), $pick->chance($s, 0), $pick->losses[$s], $mean($priced->aims[$s]), $pick->isTied($s, $pick->best), $clouds->tested[$s], $mean($carryGains), Interval::middleOf($carryGains));
         }
         $loss = $pick->losses[$pick->pick];
 
@@ -104,7 +103,7 @@ final readonly class Finder
         };
         $nearScores = [];
         foreach ($near as $u) {
-            $nearScores[$u] = $centred($scores[$u]);
+            $nearScores[$u] = $centred(array_slice($scores[$u], 0, Clouds::DRAWS));
         }
         $found = [];
         foreach ($candidates as $s) {

@@ -38,7 +38,7 @@ final readonly class Priced
         $scoring = $brief->scoring();
         $price = new Strokes($brief);
         $sign = ($clouds->built[0] ?? null)?->hand->sign() ?? 1;
-        $gust = array_map(static fn (float $z): float => $sign * $z * max(self::CROSSWIND_MPS, $brief->windMps / M_SQRT2) * self::DRIFT_PER_MPS, self::spread($clouds->draws()));
+        $gust = array_map(static fn (float $z): float => $sign * $z * max(self::CROSSWIND_MPS, $brief->windMps / M_SQRT2) * self::DRIFT_PER_MPS, self::spread(Clouds::DRAWS_OF_HIT));
         $scores = $strokes = $held = $shares = $aims = [];
         $isStrokes = $scoring === Scoring::FewestStrokes;
         foreach ($clouds->figures as $s => [$carries, $totals, $sides, $apexes, $sideSds, $carrySds]) {

@@ -29,17 +29,24 @@ final readonly class Pick
     {
     }
 
-    /** @param  array<int, array<int, float>>  $scores  by setup and draw, all setups under the same draws */
+    /** @param  array<int, array<int, float>>  $scores  by setup and draw, all setups under the same draws, some of them under more */
     public static function among(array $scores, int $own, Scoring $scoring): self
     {
-        $means = array_map(static fn (array $v): float => array_sum($v) / max(1, count($v)), $scores);
+        // What has fewer draws is told against the own club in the same draws.
+        $mean = static function (array $draws) use ($scores, $own): float {
+            $n = min(count($draws), count($scores[$own]));
+
+            return $n === 0 ? 0.0 : array_sum(array_slice($draws, 0, $n)) / $n - array_sum(array_slice($scores[$own], 0, $n)) / $n + array_sum($scores[$own]) / count($scores[$own]);
+        };
+        $means = array_map($mean, $scores);
+        $common = $scores === [] ? 0 : min(array_map(count(...), $scores));
         $least = [];
         foreach ($scores as $draws) {
-            foreach ($draws as $d => $value) {
-                $least[$d] = min($least[$d] ?? INF, $value);
+            for ($d = 0; $d < $common; $d++) {
+                $least[$d] = min($least[$d] ?? INF, $draws[$d]);
             }
         }
-        $clairvoyant = array_sum($least) / max(1, count($least));
+        $clairvoyant = $mean($least);
         $best = $own;
         foreach ($means as $s => $mean) {
             $best = $mean < $means[$best] ? $s : $best;
@@ -63,7 +70,7 @@ final readonly class Pick
 
     public function gainInterval(int $setup, int $over): Interval
     {
-        return Interval::middleOf(array_map(static fn (float $a, float $b): float => $b - $a, $this->scores[$setup], $this->scores[$over]));
+        return Interval::middleOf(self::gaps($this->scores[$setup], $this->scores[$over]));
     }
 
     /** Can a setup not be told from another: closer than the scoring resolves, or not surely worse? */
@@ -89,11 +96,25 @@ final readonly class Pick
      */
     private static function share(array $a, array $b): float
     {
-        $wins = 0;
-        foreach ($a as $d => $value) {
-            $wins += $value < $b[$d] ? 1 : 0;
+        $gaps = self::gaps($a, $b);
+
+        return count(array_filter($gaps, static fn (float $gap): bool => $gap > 0)) / max(1, count($gaps));
+    }
+
+    /**
+     * How much lower the first is, in the draws that both have.
+     *
+     * @param  array<int, float>  $a
+     * @param  array<int, float>  $b
+     * @return list<float>
+     */
+    public static function gaps(array $a, array $b): array
+    {
+        $out = [];
+        for ($d = 0, $n = min(count($a), count($b)); $d < $n; $d++) {
+            $out[] = $b[$d] - $a[$d];
         }
 
-        return $wins / max(1, count($a));
+        return $out;
     }
 }

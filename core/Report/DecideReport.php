@@ -229,7 +229,7 @@ final class DecideReport
             $pick = Pick::among(Priced::of($clouds, $brief)->scores, $own, $brief->scoring());
             $tag = $clouds->built[$pick->pick]->tag;
             $out[] = ['day' => $name, 'pick' => $tag, 'best' => $clouds->built[$pick->best]->tag, 'of' => $picked, 'gain' => $pick->gain($at, $own), 'interval' => $pick->gainInterval($at, $own), 'chance' => $pick->chance($at, $own), 'turns' => $tag !== $advice->pick,
-                'carryM' => array_sum($clouds->figures[$at][0]) / $clouds->draws()];
+                'carryM' => array_sum($clouds->figures[$at][0]) / count($clouds->figures[$at][0])];
         }
 
         return $out;

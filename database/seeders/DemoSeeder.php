@@ -91,7 +91,7 @@ final readonly class DemoSeeder
     private function finished(Studio $studio, User $fitter, array $heads): void
     {
         $fitting = $this->fitting($studio, 'Imke Dorsay', Hand::Left, ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'],
-            new Brief(shape: 'fade', miss: 'left', carryM: 192, handicap: 12, wants: ['hold a fade', 'fairways'], never: ['left'], wish: 'Keep a small fade, never the water on the left', windMps: 4, windFromDeg: 45, temperatureC: 14,
+            new Brief(shape: 'fade', miss: 'left', carryM: 192, handicap: 12, wants: ['hold a fade', 'fairways'], never: ['left'], wish: 'Keep a small fade, never the water on the left', turf: 'soft', windMps: 4, windFromDeg: 45, temperatureC: 14,
                 corridor: new Corridor(32, new Trouble('water', 28), new Trouble('rough')), holeLengthM: 345, sixIronApexM: 24, ball: 'Pebble Four', habit: 'soled', swings: 45, minutes: 75, money: 550, currency: 'EUR', purchase: 'adjust before buying', startSide: 'right', consent: true));
         $shots = new DemoShots(77);
         $own = $this->setup($fitting, $heads['plover left'], 'FL', ['heel' => 6.0, 'toe' => 6.0], 'Reedline 55 R', 1143);

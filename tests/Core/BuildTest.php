@@ -104,7 +104,11 @@ it('lays what another shaft does to that shaft, not to the head it was hit with'
     $prior = Belief::prior($own, 44.0, [], array_column($tested, 'built'), 0.5);
     $belief = $prior->after($tested);
     $clouds = Clouds::of($prior, $belief, [$stiff, $turned, $both], new BallFlight, new Randomizer(new Mt19937(3)));
-    $carry = fn (string $tag): float => array_sum($clouds->figures[$clouds->place($tag)][0]) / $clouds->draws();
+    $carry = function (string $tag) use ($clouds): float {
+        $carries = $clouds->figures[$clouds->place($tag)][0];
+
+        return array_sum($carries) / count($carries);
+    };
     expect($carry('B') - $carry('A'))->toBeGreaterThan(1.5)
         ->and($carry('untried, stiff') - $carry('untried'))->toBeGreaterThan(0.6 * ($carry('B') - $carry('A')))
         ->and($belief->effects(array_values($belief->builds)[0])['speedMps']['mean'])->toBeGreaterThan(0.5);
