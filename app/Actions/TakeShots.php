@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Bay;
 use App\Models\Fitting;
 use App\Models\HeldShot;
+use App\Support\LateShot;
 use App\Support\Live;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Query\Builder;
@@ -31,12 +32,12 @@ final class TakeShots
         return DB::transaction(function () use ($bay, $shots): array {
             // Bay, fitting, player and running trial in one go, locked: this is the path that fifty monitors take at once.
             $row = DB::table('bays')->leftJoin('fittings', 'fittings.id', '=', 'bays.fitting_id')->leftJoin('players', 'players.id', '=', 'fittings.player_id')->leftJoin('trials', 'trials.id', '=', 'fittings.running_trial_id')
-                ->where('bays.id', $bay->id)->lockForUpdate()->first(['fittings.*', 'players.hand as player_hand', 'trials.id as trial', 'trials.setup_id as trial_setup', 'trials.kind as trial_kind']) ?? throw (new ModelNotFoundException)->setModel(Bay::class);
-            $fitting = $row->id === null ? null : (new Fitting)->newFromBuilder(array_diff_key((array) $row, ['player_hand' => 1, 'trial' => 1, 'trial_setup' => 1, 'trial_kind' => 1]));
+                ->where('bays.id', $bay->id)->lockForUpdate()->first(['fittings.*', 'players.hand as player_hand', 'trials.id as trial', 'trials.setup_id as trial_setup', 'trials.kind as trial_kind', 'trials.number as trial_number', 'trials.created_at as trial_began']) ?? throw (new ModelNotFoundException)->setModel(Bay::class);
+            $fitting = $row->id === null ? null : (new Fitting)->newFromBuilder(array_diff_key((array) $row, ['player_hand' => 1, 'trial' => 1, 'trial_setup' => 1, 'trial_kind' => 1, 'trial_number' => 1, 'trial_began' => 1]));
             $answers = array_map(function (array $shot) use ($bay, $fitting, $row): array {
-                [$first, $last] = $this->before($bay, $fitting, $shot['id']);
+                [$first, $last, $latest] = $this->before($bay, $fitting, $shot['id']);
 
-                return $first ?? $this->take($bay, $fitting, $row, $shot, $last + 1);
+                return $first ?? $this->take($bay, $fitting, $row, $shot, $last + 1, $latest);
             }, $shots);
             if ($fitting !== null) {
                 DB::table('fittings')->where('id', $fitting->id)->update(['updated_at' => now()]);
@@ -48,29 +49,35 @@ final class TakeShots
     }
 
     /**
-     * The answer that this shot got when it came first, and the place of the fitting's last shot, in one look. A held shot that was put right is a shot too: the answer
+     * The answer that this shot got when it came first, the place of the fitting's last shot, and the sender's count of that if it came from here, in one look. A held shot that was put right is a shot too: the answer
      * stays the first one.
      *
-     * @return array{array{id: string, status: string, shot: int|null, reason: string|null}|null, int}
+     * @return array{array{id: string, status: string, shot: int|null, reason: string|null}|null, int, int|null}
      */
     private function before(Bay $bay, ?Fitting $fitting, string $id): array
     {
         $sent = fn (string $table, string $columns): Builder => DB::table($table)->where('bay_id', $bay->id)->where('sender_id', $id)->selectRaw($columns);
         $rows = $sent('held_shots', "'held' as status, null as number, reason")->unionAll($sent('shots', "'stored', id, null"))
-            ->unionAll(DB::table('shots')->where('fitting_id', $fitting?->id)->selectRaw("'last', max(sequence), null"))->get()->groupBy('status');
-        $last = (int) $rows['last'][0]->number;
+            ->unionAll(DB::table('shots')->where('fitting_id', $fitting?->id)->orderByDesc('sequence')->limit(1)->selectRaw("'last', sequence, if(bay_id = ?, sender_sequence, null)", [$bay->id]))->get()->groupBy('status');
+        $last = $rows['last'][0] ?? null;
         $first = $rows['held'][0] ?? $rows['stored'][0] ?? null;
 
-        return [$first === null ? null : ['id' => $id, 'status' => $first->status, 'shot' => $first->number === null ? null : (int) $first->number, 'reason' => $first->reason], $last];
+        return [$first === null ? null : ['id' => $id, 'status' => $first->status, 'shot' => $first->number === null ? null : (int) $first->number, 'reason' => $first->reason], (int) $last?->number, $last?->reason === null ? null : (int) $last->reason];
     }
 
     /**
-     * @param  \stdClass  $row  of the bay: trial, trial_setup, trial_kind, player_hand
+     * @param  \stdClass  $row  of the bay: trial, trial_setup, trial_kind, trial_number, trial_began, player_hand
      * @param  array{id: string, sequence: int|null, at: string|null, values: array<mixed>}  $shot
+     * @param  int|null  $latest  the sender's count of the shot before
      * @return array{id: string, status: string, shot: int|null, reason: string|null}
      */
-    private function take(Bay $bay, ?Fitting $fitting, \stdClass $row, array $shot, int $sequence): array
+    private function take(Bay $bay, ?Fitting $fitting, \stdClass $row, array $shot, int $sequence, ?int $latest): array
     {
+        // In the first trial there is none before it.
+        $late = $fitting === null || (int) $row->trial_number === 1 ? null : LateShot::trialOf($bay->id, $fitting->id, $row->trial, $shot['sequence'], $latest, $shot['at'], $row->trial_began);
+        if ($late !== null) {
+            $row = (object) (['trial' => $late->id, 'trial_setup' => $late->setup_id, 'trial_kind' => $late->kind] + (array) $row);
+        }
         if ($fitting === null || $row->trial === null) {
             return $this->hold($bay, $fitting, null, $shot, $fitting === null ? 'No fitting is in this bay.' : 'No trial is running: nobody said which setup is in the hand.');
         }
@@ -80,11 +87,12 @@ final class TakeShots
             return $this->hold($bay, $fitting, (int) $row->trial, $shot, mb_strimwidth(implode('; ', array_map(fn (Issue $i): string => $i->message, $refused)), 0, 290, '…'));
         }
         $warmUp = $row->trial_kind === 'warm-up';
+        $flags = [...array_map(fn (Issue $i): string => $i->message, $issues), ...($late === null ? [] : ["Came late: put with trial {$late->number}, in which it was hit by the monitor’s {$late->by}."])];
         $json = fn (mixed $v): string => json_encode($v, JSON_THROW_ON_ERROR);
         $stored = DB::table('shots')->insertGetId([
             'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $row->trial_setup, 'trial_id' => $row->trial, 'bay_id' => $bay->id, 'source' => 'monitor',
             'sequence' => $sequence, 'sender_id' => $shot['id'], 'sender_sequence' => $shot['sequence'],
-            'shot_key' => ShotRow::keyOf($values, $shot['at']), 'measured' => $json($values), 'typed' => $json($shot['values']), 'flags' => $json(array_map(fn (Issue $i): string => $i->message, $issues)), 'hit_at' => $shot['at'],
+            'shot_key' => ShotRow::keyOf($values, $shot['at']), 'measured' => $json($values), 'typed' => $json($shot['values']), 'flags' => $json($flags), 'hit_at' => $shot['at'],
             'left_out_reason' => $warmUp ? 'warm-up' : null, 'left_out_at' => $warmUp ? now() : null, 'created_at' => now(), 'updated_at' => now(),
         ]);
 

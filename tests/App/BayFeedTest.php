@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Models\Bay;
 use App\Models\HeldShot;
 use App\Models\Shot;
+use App\Models\Trial;
 use Illuminate\Testing\TestResponse;
 
 // What a launch monitor meets: the token, shots stored once, and the tray for what could not be stored.
@@ -19,6 +20,7 @@ beforeEach(function (): void {
     $this->patchJson("api/bays/{$this->bay}", ['fittingId' => $this->case->id])->assertOk();
     $this->begin = fn (string $kind = 'trial') => $this->actingAs($this->user)->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $this->a->id, 'kind' => $kind])->assertCreated();
     $this->good = ['ballSpeedMps' => ['value' => 150, 'unit' => 'mph'], 'launchDeg' => 12.5, 'spinRpm' => 2400];
+    $this->number = fn (Shot $shot): int => Trial::query()->findOrFail($shot->trial_id)->number;
     $this->post = function (array $body, ?string $token = null): TestResponse {
         $this->app['auth']->forgetGuards();
 
@@ -91,6 +93,61 @@ it('keeps the sender’s order for shots that come late or out of order', functi
     $shots = $this->actingAs($this->user)->getJson("api/fittings/{$this->case->id}/bay")->assertOk()->json('shots');
     expect(array_map(fn (array $s): float => $s['measured']['spinRpm'] - 2000, $shots))->toEqual([1, 2, 3]);
 });
+
+it('lays a shot that the network kept back to the setup that it was hit with, by the monitor’s count', function (): void {
+    ($this->begin)();
+    $b = $this->addSetup($this->case, ['head' => 'Tern 460']);
+    $send = fn (int $n) => ($this->post)(['id' => "s-{$n}", 'sequence' => $n, 'values' => ['spinRpm' => 2000 + $n] + $this->good])->assertOk()->json('results.0.status');
+    array_map($send, [1, 2, 4]);
+    $this->actingAs($this->user)->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $b->id])->assertCreated();
+    array_map($send, [5, 6]);
+    expect($send(3))->toBe('stored');
+    $late = Shot::query()->where('sender_sequence', 3)->firstOrFail();
+    expect($late->setup_id)->toBe($this->a->id)->and(($this->number)($late))->toBe(1)->and($late->flags[0])->toContain('Came late: put with trial 1')
+        ->and(Shot::query()->where('setup_id', $b->id)->pluck('sender_sequence')->all())->toBe([5, 6]);
+    // A monitor that begins to count anew is not late.
+    foreach ([1, 2, 3, 4] as $n) {
+        ($this->post)(['id' => "again-{$n}", 'sequence' => $n, 'values' => $this->good])->assertOk();
+    }
+    expect(Shot::query()->where('setup_id', $b->id)->count())->toBe(6);
+});
+
+it('and by its clock, however wrong that is', function (int $off): void {
+    ($this->begin)();
+    $b = $this->addSetup($this->case, ['head' => 'Tern 460']);
+    $start = now()->startOfSecond();
+    $at = fn (int $seconds): string => $start->copy()->addSeconds($seconds + $off)->toIso8601String();
+    $send = function (string $id, int $hit, int $comes) use ($start, $at): Shot {
+        $this->travelTo($start->copy()->addSeconds($comes));
+        ($this->post)(['id' => $id, 'at' => $at($hit), 'values' => $this->good])->assertOk();
+
+        return Shot::query()->where('sender_id', $id)->firstOrFail();
+    };
+    expect(($this->number)($send('a1', 10, 10)))->toBe(1);
+    $send('a2', 40, 40);
+    $this->travelTo($start->copy()->addSeconds(90));
+    $this->actingAs($this->user)->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $b->id])->assertCreated();
+    // Hit with A at 70 s, sent when B is in the hand.
+    expect($send('a3', 70, 120)->setup_id)->toBe($this->a->id)
+        ->and($send('b1', 110, 121)->setup_id)->toBe($b->id)
+        ->and($send('b2', 130, 130)->setup_id)->toBe($b->id);
+    // The trial has ended; what was hit in it and comes now is still its own, what was hit after it is held.
+    $this->travelTo($start->copy()->addSeconds(150));
+    $this->actingAs($this->user)->deleteJson("api/fittings/{$this->case->id}/trials")->assertOk();
+    expect(($this->number)($send('b3', 145, 160)))->toBe(2);
+    $this->travelTo($start->copy()->addSeconds(170));
+    expect(($this->post)(['id' => 'x', 'at' => $at(170), 'values' => $this->good])->json('results.0.status'))->toBe('held')
+        ->and(HeldShot::query()->value('reason'))->toContain('No trial is running');
+})->with(['right' => 0, 'an hour behind' => -3600, 'ten minutes ahead' => 600]);
+
+it('takes a time that cannot be read for none', function (string $at): void {
+    ($this->begin)();
+    ($this->post)(['id' => 's-1', 'at' => $at, 'values' => $this->good])->assertOk();
+    $this->travel(1)->minutes();
+    ($this->begin)();
+    ($this->post)(['id' => 's-2', 'at' => $at, 'values' => $this->good])->assertOk();
+    expect(Shot::query()->get()->map($this->number)->all())->toBe([1, 2]);
+})->with(['a time of day' => '10:42:07', 'words' => 'just now', 'no such day' => '2026-13-45T99:99:99Z', 'no zone' => '2026-11-25T10:00:00']);
 
 it('refuses a body that is no shot, and takes none of it', function (array $body): void {
     ($this->begin)();

@@ -26,8 +26,8 @@ use OpenApi\Attributes as OA;
 ])]
 #[OA\Schema(schema: 'Shot', type: 'object', required: ['id', 'values'], properties: [
     new OA\Property(property: 'id', type: 'string', maxLength: 64, description: 'The sender’s own id of this shot. Sending it again is safe: the answer is that of the first time.'),
-    new OA\Property(property: 'sequence', type: 'integer', minimum: 0, description: 'The sender’s count; shots that come late or out of order keep this order.'),
-    new OA\Property(property: 'at', type: 'string', maxLength: 60, description: 'When it was hit, as the monitor writes it.'),
+    new OA\Property(property: 'sequence', type: 'integer', minimum: 0, description: 'The sender’s count; shots that come late or out of order keep this order, and the setup they were hit with.'),
+    new OA\Property(property: 'at', type: 'string', maxLength: 60, description: 'When it was hit, as the monitor writes it. In ISO 8601 with its zone (2026-05-03T10:42:07Z) it lets a shot that the network kept back be laid to the setup it was hit with; the clock may be wrong.'),
     new OA\Property(property: 'values', type: 'object', description: 'At least ballSpeedMps, launchDeg and spinRpm; also clubSpeedMps, smash, attackDeg, pathDeg, faceDeg, dynamicLoftDeg, directionDeg, spinAxisDeg, backSpinRpm, sideSpinRpm, carryM, totalM, sideM, apexM, descentDeg, hangTimeS, strikeToeMm, strikeHighMm.', additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/Quantity')),
 ])]
 #[OA\Schema(schema: 'Answer', type: 'object', required: ['id', 'status', 'shot', 'reason'], properties: [
