@@ -116,7 +116,7 @@ for (const [player, hand] of [
             .click();
         await expect(page.getByText(/^added setup \w+ \(taken back\)/).first()).toBeVisible();
         await page.getByRole('link', { name: /^Finder/ }).click();
-        await page.getByLabel('In stock').check();
+        await page.getByLabel('In stock', { exact: true }).check();
         await expect(page.getByText(/cannot be told from the best/).first()).toBeVisible({ timeout: 30_000 });
         expect(errors).toEqual([]);
     });

@@ -157,6 +157,41 @@ test('no text is cut or overlapped by its neighbour on the trail', async ({ page
         }
 });
 
+test('a trail of fourteen folds its middle, keeps the benchmark in sight, and opens', async ({ page }) => {
+    await signIn(page);
+    await beginFitting(page, 'Maud Tenney', 'right', 'yards');
+    await page.evaluate(async () => {
+        const id = location.hash.match(/fitting\/(\d+)/)![1];
+        const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)![1]!);
+        const send = async (method: string, path: string, body: object) =>
+            (
+                await fetch(`/api/fittings/${id}${path}`, {
+                    method,
+                    headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token },
+                    body: JSON.stringify(body),
+                })
+            ).json();
+        const ids: number[] = [];
+        for (let i = 0; i < 14; i++)
+            ids.push((await send('POST', '/setups', { head: `Head ${i}`, statedLoftDeg: 9 + i / 4, ...(i ? { branchedFromId: ids[i > 5 ? 2 : 0] } : {}) })).id);
+        const { version } = await (await fetch(`/api/fittings/${id}`)).json();
+        await send('PATCH', '', { version, benchmarkSetupId: ids[6] });
+    });
+    await page.reload();
+    const trail = page.getByRole('list', { name: 'Trail of setups' });
+    await expect(trail.getByRole('button', { name: /between$/ })).toHaveText(['4 between', '4 between']);
+    await expect(trail.getByRole('listitem')).toHaveCount(8);
+    await expect(trail.locator('li', { hasText: 'benchmark' })).toContainText('Head 6');
+    await accessible(page);
+    await trail
+        .getByRole('button', { name: /between$/ })
+        .first()
+        .click();
+    await expect(trail.getByRole('listitem')).toHaveCount(14);
+    await expect(trail.locator('li', { hasText: 'Head 9' })).toContainText('from C');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
+});
+
 test('the sheet prints without the buttons of the screen', async ({ page }) => {
     await signIn(page);
     await page.getByRole('link', { name: /Imke Dorsay/ }).click();

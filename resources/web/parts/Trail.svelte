@@ -18,10 +18,20 @@
 
     const ROOM = 6;
     let unfolded = $state(false);
-    let folds = $derived(!unfolded && fitting.setups.length > ROOM);
-    let head = $derived(folds ? fitting.setups.slice(0, 2) : fitting.setups);
-    let tail = $derived(folds ? fitting.setups.slice(-3) : []);
-    let hidden = $derived(fitting.setups.length - 5);
+    /** The first two, the last three, and what is held or chosen stay; what lies between them folds, and says how many it is. */
+    const stops = $derived.by(() => {
+        const n = fitting.setups.length;
+        const stays = (s: Setup, i: number) =>
+            unfolded || n <= ROOM || i < 2 || i >= n - 3 || s.id === fitting.benchmarkSetupId || s.id === fitting.decision?.setupId || chosen.includes(s.tag);
+        const out: (Setup | { id: string; hidden: number })[] = [];
+        fitting.setups.forEach((s, i) => {
+            const last = out.at(-1);
+            if (stays(s, i)) out.push(s);
+            else if (last && 'hidden' in last) last.hidden++;
+            else out.push({ id: `fold ${s.id}`, hidden: 1 });
+        });
+        return out;
+    });
 
     function mark(setup: Setup): string {
         if (fitting.decision?.setupId === setup.id) return 'chosen';
@@ -54,11 +64,11 @@
 {/snippet}
 
 <ol class="no-print" aria-label="Trail of setups">
-    {#each head as setup (setup.id)}{@render stop(setup)}{/each}
-    {#if folds}
-        <li class="fold"><button class="quiet" onclick={() => (unfolded = true)}>{hidden} between</button></li>
-        {#each tail as setup (setup.id)}{@render stop(setup)}{/each}
-    {/if}
+    {#each stops as s (s.id)}
+        {#if 'hidden' in s}<li class="fold"><button class="quiet" onclick={() => (unfolded = true)}>{s.hidden} between</button></li>{:else}{@render stop(
+                s,
+            )}{/if}
+    {/each}
     {#if fitting.setups.length === 0}<li class="empty">The trail begins with the player’s own club.</li>{/if}
 </ol>
 
