@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { BayView, Shot, Standing, Summary } from '../../resources/web/api/types';
-import { budgetText, KEYS, meanText, mishitText, nextMove, repeatText, shotSentence, standingText } from '../../resources/web/views/bay/words';
+import { budgetText, KEYS, meanText, mishitText, nextMove, repeatText, shotSentence, standingShown, standingText } from '../../resources/web/views/bay/words';
 
 // What the bay says, without a page.
 
@@ -43,6 +43,19 @@ test('the last shot is a sentence in the player’s units, with its side in word
     expect(shotSentence(shot({ sideM: -12.2 }), metres)).toBe('launch 12.9°, 2412 rpm, 12 m left, ball 245.2 km/h');
     expect(shotSentence(shot({ sideM: 0.2 }), metres)).toContain('on the target line');
     expect(shotSentence(shot({}), yards)).toContain('side unknown');
+});
+
+test('of the standing four words are shown: what was declared, the side, and what the shots carry', () => {
+    const all = [
+        told('longer', 'open'),
+        told('straighter', 'open'),
+        told('faster ball', 'open'),
+        told('less spin', 'better'),
+        told('higher', 'worse'),
+        told('tighter', 'same'),
+    ];
+    expect(standingShown(all).map((s) => s.name)).toEqual(['longer', 'straighter', 'less spin', 'higher']);
+    expect(standingShown(all.slice(0, 3)).map((s) => s.name)).toEqual(['longer', 'straighter']);
 });
 
 test('a standing is a word and a mark', () => {
@@ -118,7 +131,7 @@ test('a blind trial says how far it is, and nothing more', () => {
 
 test('as good as the same is a word of its own', () => {
     expect(standingText(told('longer', 'same'))).toBe('longer =');
-    expect(nextMove(view({ standing: [told('longer', 'same')] }, 'B', 8), 'A')).toContain('As good as the same as A');
+    expect(nextMove(view({ standing: [told('longer', 'same')] }, 'B', 8), 'A')).toContain('As good as A: more shots are not worth it.');
 });
 
 test('no key of the bay is a letter, for letters are setups', () => {

@@ -14,12 +14,14 @@
 
 <script lang="ts">
     let { tag, r = 10, open = false, lettered = true }: { tag: string; r?: number; open?: boolean; lettered?: boolean } = $props();
-    let side = $derived(r * 2 + 14);
+    /** The star reaches farthest: 1.68 of the radius. */
+    let side = $derived(Math.max(r * 2 + 14, r * 3.4 + 3));
+    let letter = $derived(Math.max(12, r * 0.72));
 </script>
 
 <svg class="set-{toneOf(tag)}" width={side} height={side} viewBox="{-side / 2} {-side / 2} {side} {side}" aria-hidden="true">
     <path d={outline(tag, r)} transform={turned(tag)} class:open />
-    {#if lettered}<text text-anchor="middle" y="4.5" class:open>{tag}</text>{/if}
+    {#if lettered}<text text-anchor="middle" y={letter * 0.37} font-size={letter} class:open>{tag}</text>{/if}
 </svg>
 
 <style>
@@ -39,7 +41,6 @@
     text {
         fill: var(--sheet);
         font-weight: 700;
-        font-size: 12px;
     }
     text.open {
         fill: var(--c);

@@ -24,7 +24,7 @@
     import RatingCard from './RatingCard.svelte';
     import Shelve from './Shelve.svelte';
     import TrialShots from './TrialShots.svelte';
-    import { budgetText, INTENTS, KEYS, meanText, nextMove, repeatText, shotSentence, standingText } from './words';
+    import { budgetText, INTENTS, KEYS, meanText, nextMove, repeatText, shotSentence, standingShown, standingText } from './words';
 
     let { fitting }: { fitting: Fitting } = $props();
     const id = untrack(() => fitting.id);
@@ -272,7 +272,7 @@
                             <span class="small">trial {running.number} · {view.counted} count{budgetText(view.budget)}</span>
                         </div>
                     {:else if inHand && running}
-                        <Glyph tag={inHand.tag} r={20} />
+                        <Glyph tag={inHand.tag} r={15} />
                         <div>
                             <b>{running.kind === 'warm-up' ? 'Warm-up with ' : ''}{nameOf(inHand)}{inHand.starred ? ' ★' : ''}</b>
                             <span class="small"
@@ -298,7 +298,7 @@
                         <p class="carry"><small>No shot in this trial yet.</small></p>
                     {/if}
                     <p class="standing">
-                        {#each view.standing.slice(0, big ? 3 : 5) as s (s.name)}<span class={s.word}
+                        {#each standingShown(view.standing) as s (s.name)}<span class={s.word}
                                 >{standingText(s)}<span class="visually-hidden"> ({s.word})</span></span
                             >{/each}
                     </p>
@@ -362,6 +362,13 @@
                                         />{#if s.starred}<span class="star" title="starred">★</span>{/if}</label
                                     >
                                 {/each}
+                                {#if next && !shelf && next.id !== fitting.benchmarkSetupId}
+                                    <span class="row small">
+                                        {next.tag}: <button class="plain" onclick={() => (shelf = 'parked')}>Park <small>[</small></button>
+                                        <button class="plain" onclick={() => (shelf = 'dropped')}>Drop <small>]</small></button>
+                                        <button class="plain" onclick={star}>{next.starred ? 'Take the star off' : 'Star'} <small>*</small></button>
+                                    </span>
+                                {/if}
                             </div>
                             <div class="row">
                                 <button disabled={!ready} onclick={() => begin(next)}>Begin the trial <small>=</small></button>
@@ -378,15 +385,7 @@
                                 <button class="plain" onclick={() => (big = true)}>Big figures <small>0</small></button>
                                 <button class="plain" onclick={() => (helping = true)}>Keys <small>?</small></button>
                             </div>
-                            {#if next && shelf}
-                                <Shelve setup={next} bind:shelf done={() => void run(() => loadFitting(id))} />
-                            {:else if next && next.id !== fitting.benchmarkSetupId}
-                                <div class="row small">
-                                    {next.tag}: <button class="plain" onclick={() => (shelf = 'parked')}>Park <small>[</small></button>
-                                    <button class="plain" onclick={() => (shelf = 'dropped')}>Drop <small>]</small></button>
-                                    <button class="plain" onclick={star}>{next.starred ? 'Take the star off' : 'Star'} <small>*</small></button>
-                                </div>
-                            {/if}
+                            {#if next && shelf}<Shelve setup={next} bind:shelf done={() => void run(() => loadFitting(id))} />{/if}
                             {#each aside as s (s.id)}<p class="small">
                                     {s.tag}
                                     {s.shelf}: {s.shelfReason} <button class="plain" onclick={() => bringBack(s)}>Bring {s.tag} back</button>
@@ -410,18 +409,20 @@
                             <TrialShots {view} {units} {leaveOut} {meant} {note} />
                         </div>{/if}
                     <NoteField bind:noting kept={() => void load()} />
-                    <BayPlace {fitting} {bay} bays={view.bays} bind:player {hit} onchange={() => void load(true)} />
-                    {#if !view.blind && shown.length > 1}<BlindStart {fitting} begin={blindBegin} />{/if}
-                    <details bind:open={typing}>
-                        <summary>Type a shot</summary>
-                        {#if typing}<TypeShots
-                                {fitting}
-                                setupId={running?.setupId || null}
-                                onstored={(m) => ((stored = m), void run(() => loadFitting(id)))}
-                            />{/if}
-                        {#if stored}<p class="small" role="status">{stored}</p>{/if}
-                    </details>
-                    <LogList fittingId={id} stamp={view.lastDone?.id} onchange={() => void run(() => loadFitting(id))} />
+                    <div class="drawers">
+                        <BayPlace {fitting} {bay} bays={view.bays} bind:player {hit} onchange={() => void load(true)} />
+                        {#if !view.blind && shown.length > 1}<BlindStart {fitting} begin={blindBegin} />{/if}
+                        <details bind:open={typing}>
+                            <summary>Type a shot</summary>
+                            {#if typing}<TypeShots
+                                    {fitting}
+                                    setupId={running?.setupId || null}
+                                    onstored={(m) => ((stored = m), void run(() => loadFitting(id)))}
+                                />{/if}
+                            {#if stored}<p class="small" role="status">{stored}</p>{/if}
+                        </details>
+                        <LogList fittingId={id} stamp={view.lastDone?.id} onchange={() => void run(() => loadFitting(id))} />
+                    </div>
                 </aside>
             {:else}
                 <button class="plain leave" onclick={() => (big = false)}>All figures <small>0</small></button>
@@ -553,7 +554,16 @@
         background: var(--mint-wash);
     }
     .map {
-        max-width: 480px;
+        max-width: 400px;
+    }
+    /* Shut, they lie side by side; an open one has a row to itself. */
+    .drawers {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 6px 22px;
+    }
+    .drawers :global(details[open]) {
+        flex-basis: 100%;
     }
     .lower {
         display: grid;

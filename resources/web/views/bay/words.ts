@@ -52,6 +52,12 @@ const SIGNS: Record<string, string> = { better: '✓', worse: '✗', same: '=', 
 /** "longer ✓" — a word, and whether the shots carry it. */
 export const standingText = (s: Standing): string => `${s.name} ${SIGNS[s.word]}`;
 
+/** What is read in two seconds: the declared measure and the side always, of the others what the shots carry; four words at most. */
+export function standingShown(all: Standing[]): Standing[] {
+    const first = all.filter((s) => s.declared || s.name === 'straighter');
+    return [...first, ...all.filter((s) => !first.includes(s) && s.word !== 'open')].slice(0, 4);
+}
+
 /** The last shot as one would say it. */
 export function shotSentence(shot: Shot, units: UnitChoice): string {
     const at = (f: string) => shot.measured[f] ?? shot.computed[f];
@@ -111,7 +117,7 @@ export function nextMove(view: BayView, benchmarkTag: string | null): string {
     const also = others.length ? ` (${others.join(', ')})` : '';
     if (told?.word === 'better') return `${trial.tag} is ${told.name} than ${benchmarkTag}${also}. Hold it as benchmark, if it is the one to beat.`;
     if (told?.word === 'worse') return `${trial.tag} is not ${told.name}${also}. Back to ${benchmarkTag}, or the next setup.`;
-    if (told?.word === 'same') return `As good as the same as ${benchmarkTag}${also}: no more shots are worth it.`;
+    if (told?.word === 'same') return `As good as ${benchmarkTag}${also}: more shots are not worth it.`;
     return told?.moreShots
         ? `Can’t tell yet${also}: about ${told.moreShots} more would settle “${told.name}”.`
         : `Too close to tell by a few more shots${also}. Try a bigger change.`;
