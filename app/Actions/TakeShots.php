@@ -11,11 +11,14 @@ use App\Support\LateShot;
 use App\Support\Live;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Launch\Issue;
 use MintCarry\Core\Launch\ShotRow;
 use MintCarry\Core\Launch\TypedShot;
+use stdClass;
 
 /**
  * Takes shots from a monitor into the trial that runs in its bay. The sender's shot id makes it safe to send again: a repeat is answered as the first was. What cannot be
@@ -29,23 +32,56 @@ final class TakeShots
      */
     public function __invoke(Bay $bay, array $shots): array
     {
-        return DB::transaction(function () use ($bay, $shots): array {
-            // Bay, fitting, player and running trial in one go, locked: this is the path that fifty monitors take at once.
-            $row = DB::table('bays')->leftJoin('fittings', 'fittings.id', '=', 'bays.fitting_id')->leftJoin('players', 'players.id', '=', 'fittings.player_id')->leftJoin('trials', 'trials.id', '=', 'fittings.running_trial_id')
-                ->where('bays.id', $bay->id)->lockForUpdate()->first(['fittings.*', 'players.hand as player_hand', 'trials.id as trial', 'trials.setup_id as trial_setup', 'trials.kind as trial_kind', 'trials.number as trial_number', 'trials.created_at as trial_began']) ?? throw (new ModelNotFoundException)->setModel(Bay::class);
-            $fitting = $row->id === null ? null : (new Fitting)->newFromBuilder(array_diff_key((array) $row, ['player_hand' => 1, 'trial' => 1, 'trial_setup' => 1, 'trial_kind' => 1, 'trial_number' => 1, 'trial_began' => 1]));
-            $answers = array_map(function (array $shot) use ($bay, $fitting, $row): array {
-                [$first, $last, $latest] = $this->before($bay, $fitting, $shot['id']);
+        return DB::transaction(fn (): array => $this->all($bay, self::locked(DB::table('bays')->leftJoin('fittings', 'fittings.id', '=', 'bays.fitting_id')->leftJoin('trials', 'trials.id', '=', 'fittings.running_trial_id')->where('bays.id', $bay->id)), $shots));
+    }
 
-                return $first ?? $this->take($bay, $fitting, $row, $shot, $last + 1, $latest);
-            }, $shots);
-            if ($fitting !== null) {
-                DB::table('fittings')->where('id', $fitting->id)->update(['updated_at' => now()]);
-                DB::afterCommit(fn () => Live::changed($fitting));
-            }
+    /**
+     * A held shot with its values put right: into the fitting and the trial that it came in, whatever is in the bay and in the hand by now; into what runs now where nobody said then.
+     *
+     * @param  array<mixed>  $values
+     * @return array{id: string, status: string, shot: int|null, reason: string|null}
+     */
+    public function putRight(HeldShot $held, array $values): array
+    {
+        $bay = Bay::query()->findOrFail($held->bay_id);
+        $shot = ['id' => "held-{$held->id}-".Str::random(6), 'sequence' => $held->sender_sequence, 'at' => $held->body['at'] ?? null, 'values' => $values];
+        if ($held->fitting_id === null) {
+            return $this($bay, [$shot])[0];
+        }
 
-            return $answers;
-        });
+        return DB::transaction(fn (): array => $this->all($bay, self::locked(DB::table('fittings')
+            ->leftJoin('trials', fn (JoinClause $on) => $held->trial_id === null ? $on->on('trials.id', '=', 'fittings.running_trial_id') : $on->where('trials.id', $held->trial_id))
+            ->where('fittings.id', $held->fitting_id)), [$shot], $held->trial_id !== null))[0];
+    }
+
+    /** Fitting, player and trial in one go, locked: this is the path that fifty monitors take at once. */
+    private static function locked(Builder $query): stdClass
+    {
+        return $query->leftJoin('players', 'players.id', '=', 'fittings.player_id')->lockForUpdate()
+            ->first(['fittings.*', 'players.hand as player_hand', 'trials.id as trial', 'trials.setup_id as trial_setup', 'trials.kind as trial_kind', 'trials.number as trial_number', 'trials.created_at as trial_began']) ?? throw (new ModelNotFoundException)->setModel(Bay::class);
+    }
+
+    /**
+     * @param  list<array{id: string, sequence: int|null, at: string|null, values: array<mixed>}>  $shots
+     * @param  bool  $isSaid  is it known in which trial they were hit?
+     * @return list<array{id: string, status: string, shot: int|null, reason: string|null}>
+     */
+    private function all(Bay $bay, stdClass $row, array $shots, bool $isSaid = false): array
+    {
+        $fitting = $row->id === null ? null : (new Fitting)->newFromBuilder(array_diff_key((array) $row, ['player_hand' => 1, 'trial' => 1, 'trial_setup' => 1, 'trial_kind' => 1, 'trial_number' => 1, 'trial_began' => 1]));
+        $answers = array_map(function (array $shot) use ($bay, $fitting, $row, $isSaid): array {
+            [$first, $last, $latest] = $this->before($bay, $fitting, $shot['id']);
+            // In the first trial there is none before it.
+            $late = $first !== null || $fitting === null || $isSaid || (int) $row->trial_number === 1 ? null : LateShot::trialOf($bay->id, $fitting->id, $row->trial, $shot['sequence'], $latest, $shot['at'], $row->trial_began);
+
+            return $first ?? $this->take($bay, $fitting, $late === null ? $row : (object) (['trial' => $late->id, 'trial_setup' => $late->setup_id, 'trial_kind' => $late->kind] + (array) $row), $shot, $last + 1, $late === null ? null : "Came late: put with trial {$late->number}, in which it was hit by the monitor’s {$late->by}.");
+        }, $shots);
+        if ($fitting !== null) {
+            DB::table('fittings')->where('id', $fitting->id)->update(['updated_at' => now()]);
+            DB::afterCommit(fn () => Live::changed($fitting));
+        }
+
+        return $answers;
     }
 
     /**
@@ -66,18 +102,13 @@ final class TakeShots
     }
 
     /**
-     * @param  \stdClass  $row  of the bay: trial, trial_setup, trial_kind, trial_number, trial_began, player_hand
+     * @param  stdClass  $row  the fitting's, with trial, trial_setup, trial_kind and player_hand
      * @param  array{id: string, sequence: int|null, at: string|null, values: array<mixed>}  $shot
-     * @param  int|null  $latest  the sender's count of the shot before
+     * @param  string|null  $remark  told among its flags
      * @return array{id: string, status: string, shot: int|null, reason: string|null}
      */
-    private function take(Bay $bay, ?Fitting $fitting, \stdClass $row, array $shot, int $sequence, ?int $latest): array
+    private function take(Bay $bay, ?Fitting $fitting, stdClass $row, array $shot, int $sequence, ?string $remark): array
     {
-        // In the first trial there is none before it.
-        $late = $fitting === null || (int) $row->trial_number === 1 ? null : LateShot::trialOf($bay->id, $fitting->id, $row->trial, $shot['sequence'], $latest, $shot['at'], $row->trial_began);
-        if ($late !== null) {
-            $row = (object) (['trial' => $late->id, 'trial_setup' => $late->setup_id, 'trial_kind' => $late->kind] + (array) $row);
-        }
         if ($fitting === null || $row->trial === null) {
             return $this->hold($bay, $fitting, null, $shot, $fitting === null ? 'No fitting is in this bay.' : 'No trial is running: nobody said which setup is in the hand.');
         }
@@ -87,7 +118,7 @@ final class TakeShots
             return $this->hold($bay, $fitting, (int) $row->trial, $shot, mb_strimwidth(implode('; ', array_map(fn (Issue $i): string => $i->message, $refused)), 0, 290, '…'));
         }
         $warmUp = $row->trial_kind === 'warm-up';
-        $flags = [...array_map(fn (Issue $i): string => $i->message, $issues), ...($late === null ? [] : ["Came late: put with trial {$late->number}, in which it was hit by the monitor’s {$late->by}."])];
+        $flags = [...array_map(fn (Issue $i): string => $i->message, $issues), ...array_filter([$remark])];
         $json = fn (mixed $v): string => json_encode($v, JSON_THROW_ON_ERROR);
         $stored = DB::table('shots')->insertGetId([
             'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $row->trial_setup, 'trial_id' => $row->trial, 'bay_id' => $bay->id, 'source' => 'monitor',

@@ -217,6 +217,23 @@ it('lets the fitter take a held shot with its values put right, or set it aside'
         ->and($this->getJson("api/fittings/{$this->case->id}/bay")->json('held'))->toBe([]);
 });
 
+it('puts a held shot that is put right into the fitting and the trial it came in, whatever is there by now', function (): void {
+    ($this->begin)();
+    ($this->post)(['id' => 'h', 'values' => ['launchDeg' => 12]]);
+    $b = $this->addSetup($this->case, ['head' => 'Tern 460']);
+    $this->actingAs($this->user)->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $b->id])->assertCreated();
+    ($this->post)(['id' => 'i', 'values' => ['launchDeg' => 13]]);
+    $other = $this->fitting($this->user);
+    $c = $this->addSetup($other);
+    $this->actingAs($this->user)->patchJson("api/bays/{$this->bay}", ['fittingId' => $other->id])->assertOk();
+    $this->postJson("api/fittings/{$other->id}/trials", ['setupId' => $c->id])->assertCreated();
+    foreach (HeldShot::query()->orderBy('id')->get() as $held) {
+        $this->patchJson("api/held/{$held->id}", ['values' => $this->good])->assertOk();
+    }
+    expect(Shot::query()->orderBy('id')->pluck('setup_id')->all())->toBe([$this->a->id, $b->id])
+        ->and(Shot::query()->where('fitting_id', $other->id)->exists())->toBeFalse();
+});
+
 it('sets warm-up shots apart, and keeps the place that a trial was hit in', function (): void {
     ($this->begin)('warm-up');
     ($this->post)(['id' => 'w', 'values' => $this->good]);

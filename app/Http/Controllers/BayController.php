@@ -146,9 +146,8 @@ final class BayController
             throw ValidationException::withMessages(['held' => 'This shot has been settled already.']);
         }
         if ($given['values'] !== null) {
-            $bay = Bay::query()->findOrFail($held->bay_id);
-            DB::transaction(function () use ($held, $given, $bay, $take): void {
-                $answer = $take($bay, [['id' => "held-{$held->id}-".Str::random(6), 'sequence' => $held->sender_sequence, 'at' => $held->body['at'] ?? null, 'values' => $given['values']]])[0];
+            DB::transaction(function () use ($held, $given, $take): void {
+                $answer = $take->putRight($held, $given['values']);
                 if ($answer['status'] === 'held') {
                     throw ValidationException::withMessages(['values' => "{$answer['reason']}. The shot stays in the tray."]);
                 }
