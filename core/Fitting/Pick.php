@@ -6,6 +6,7 @@ namespace MintCarry\Core\Fitting;
 
 use MintCarry\Core\Statistics\Interval;
 
+use function array_filter;
 use function array_keys;
 use function array_map;
 use function array_sum;
@@ -14,7 +15,7 @@ use function max;
 use function min;
 
 /**
- * Which of several setups to pick, from plausible scores of each (lower = better): the best on average, unless the own club, which stays unless it is beaten with a probability of at least 0.8 and by more than the scoring resolves (docs/judging.md).
+ * Which of several setups to pick, from plausible scores of each (lower = better): the best on average, or the next that is as good by what the scoring resolves and surer. The own club stays unless it is beaten so with a probability of at least 0.8 and by more than the scoring resolves (docs/judging.md).
  */
 final readonly class Pick
 {
@@ -51,7 +52,16 @@ final readonly class Pick
         foreach ($means as $s => $mean) {
             $best = $mean < $means[$best] ? $s : $best;
         }
-        $picked = $best !== $own && self::share($scores[$best], $scores[$own]) >= self::KEEP_UNLESS && $scoring->resolution() < $means[$own] - $means[$best] ? $best : $own;
+        // As good as the best by what the scoring resolves: of those the first that is sure enough to leave the own club for.
+        $near = array_keys(array_filter($means, static fn (float $mean): bool => $mean - $means[$best] < $scoring->resolution() && $scoring->resolution() < $means[$own] - $mean));
+        usort($near, static fn (int $s, int $t): int => $means[$s] <=> $means[$t]);
+        $picked = $own;
+        foreach ($near as $s) {
+            if (self::share($scores[$s], $scores[$own]) >= self::KEEP_UNLESS) {
+                $picked = $s;
+                break;
+            }
+        }
 
         return new self($scores, $scoring, $own, $best, $picked, $means, array_map(static fn (float $m): float => max(0.0, $m - $clairvoyant), $means));
     }

@@ -50,6 +50,28 @@ it('keeps the own club unless it is beaten by more than the scoring resolves, ei
     'worse' => [[4.0, 4.0, 4.0, 4.0, 4.0], [4.2, 4.2, 4.2, 4.2, 4.2], 0],
 ]);
 
+it('takes of those that are as good as the best the first that is sure enough', function (array $third, int $picked): void {
+    $own = [4.0, 4.0, 4.0, 4.0, 4.0];
+    $best = [3.7, 3.7, 3.7, 4.1, 4.1]; // 3.86, three of five
+    $pick = Pick::among([$own, $best, $third], 0, Scoring::FewestStrokes);
+    expect($pick->best)->toBe(1)->and($pick->pick)->toBe($picked);
+})->with([
+    'as good, and sure' => [[3.87, 3.87, 3.87, 3.87, 3.87], 2],
+    'as good, and as unsure' => [[3.7, 3.7, 3.75, 4.1, 4.1], 0],
+    'sure, but not as good' => [[3.9, 3.9, 3.9, 3.9, 3.9], 0],
+]);
+
+it('tells what has fewer draws against the own club in the same draws', function (): void {
+    // The first two draws were unlucky for all; over all four the own club is at 4.0.
+    $pick = Pick::among([[4.4, 4.2, 3.8, 3.6], [4.3, 4.1]], 0, Scoring::FewestStrokes);
+    expect($pick->means[0])->toEqualWithDelta(4.0, 1e-9)
+        ->and($pick->means[1])->toEqualWithDelta(3.9, 1e-9)
+        ->and($pick->gain(1, 0))->toEqualWithDelta(0.1, 1e-9)
+        ->and($pick->gainInterval(1, 0)->low)->toEqualWithDelta(0.1, 1e-9)
+        ->and($pick->chance(1, 0))->toEqualWithDelta(1.0, 1e-9)
+        ->and($pick->losses[1])->toEqualWithDelta(0.0, 1e-9);
+});
+
 it('counts what a clairvoyant would gain, by hand', function (): void {
     // The least of each draw: 1, 2, 2; mean 5/3. Means: 2, 8/3.
     $pick = Pick::among([[1.0, 2.0, 3.0], [3.0, 3.0, 2.0]], 0, Scoring::FewestStrokes);

@@ -44,6 +44,17 @@ test('the advice keeps the own club until a gain is likely, and says how likely 
         'Keep the own club for now: Tern 460, 12 g back is expected to gain +0.020 strokes a drive (−0.01 to +0.05), with a chance of 74 % that it gains at all; 80 % are asked for. 12 of 40 cannot be told from the best; 5 are within what counts as a difference at all.',
     );
     expect(adviceText(found({ pick: 'x' }), yards)).toMatch(/^Tern 460, 12 g back: expected to gain/);
+    const near = found({
+        setups: [
+            setup({ tag: 'x', gain: 0.02, gainInterval: { low: 0, high: 0 }, chance: 0.797 }),
+            setup({ tag: 'y', sleeve: '+1.5', chance: 0.84 }),
+            setup({ tag: 'A' }),
+        ],
+    });
+    expect(adviceText(near, yards)).toContain('with a chance of just under 80 % that it gains at all');
+    expect(adviceText({ ...near, pick: 'y' }, yards)).toMatch(
+        /^Tern 460 at \+1.5, 12 g back: .* chance of 84 %\. Tern 460, 12 g back is expected to gain as much, less surely\./,
+    );
     expect(adviceText(found({ best: 'A' }), yards)).toContain('Nothing on the rack is expected to beat the own club.');
     expect(stopText(found({}))).toContain('0.031 strokes; under 0.020 you may stop');
     expect(stopText(found({ mayStop: true, expectedLoss: 0.012 }))).toMatch(/^You may stop/);

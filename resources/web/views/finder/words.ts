@@ -28,6 +28,9 @@ export function gainText(s: FoundSetup, found: Found, units: UnitChoice): string
     return `${signed(s.gain * k, d)} ${unit} (${signed(s.gainInterval.low * k, d)} to ${signed(s.gainInterval.high * k, d)})`;
 }
 
+/** A chance in whole per cent; just under what is asked for is not rounded up to it. */
+const chanceText = (p: number): string => (p < 0.8 && p >= 0.795 ? 'just under 80 %' : `${plain(p * 100, 0)} %`);
+
 /** What the finder advises, in a sentence or two. */
 export function adviceText(found: Found, units: UnitChoice): string {
     const pick = found.setups.find((s) => s.tag === found.pick);
@@ -37,8 +40,9 @@ export function adviceText(found: Found, units: UnitChoice): string {
     if (pick.tag === found.own)
         return best.tag === found.own
             ? `Nothing on the rack is expected to beat the own club. ${tied}`
-            : `Keep the own club for now: ${nameOf(best, units)} is expected to gain ${gainText(best, found, units)}, with a chance of ${plain(best.chance * 100, 0)} % that it gains at all; 80 % are asked for. ${tied}`;
-    return `${nameOf(pick, units)}: expected to gain ${gainText(pick, found, units)} over the own club, with a chance of ${plain(pick.chance * 100, 0)} %. ${tied}`;
+            : `Keep the own club for now: ${nameOf(best, units)} is expected to gain ${gainText(best, found, units)}, with a chance of ${chanceText(best.chance)} that it gains at all; 80 % are asked for. ${tied}`;
+    const sooner = best === pick ? '' : ` ${nameOf(best, units)} is expected to gain as much, less surely.`;
+    return `${nameOf(pick, units)}: expected to gain ${gainText(pick, found, units)} over the own club, with a chance of ${chanceText(pick.chance)}.${sooner} ${tied}`;
 }
 
 export function stopText(found: Found): string {
