@@ -92,7 +92,7 @@ test('only the declared measure makes a setup the one to beat', () => {
     expect(nextMove(view({ standing: [told('longer', 'open', { moreShots: 4 }), told('higher', 'better')] }), 'A')).toBe(
         'Can’t tell yet (higher): about 4 more would settle “longer”.',
     );
-    expect(nextMove(view({ standing: [told('longer', 'open')] }), 'A')).toBe('Too close to tell by a few more shots. Try a bigger change.');
+    expect(nextMove(view({ standing: [told('longer', 'open')] }), 'A')).toBe('Too close to tell: try a bigger change.');
 });
 
 test('shots left out are not counted toward a word', () => {

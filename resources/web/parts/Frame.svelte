@@ -43,7 +43,7 @@
 
 <style>
     main {
-        padding: 16px 20px 40px;
+        padding: 16px 20px 14px;
         display: grid;
         gap: var(--gap);
     }

@@ -120,7 +120,7 @@ export function nextMove(view: BayView, benchmarkTag: string | null): string {
     if (told?.word === 'same') return `As good as ${benchmarkTag}${also}: more shots are not worth it.`;
     return told?.moreShots
         ? `Can’t tell yet${also}: about ${told.moreShots} more would settle “${told.name}”.`
-        : `Too close to tell by a few more shots${also}. Try a bigger change.`;
+        : `Too close to tell${also}: try a bigger change.`;
 }
 
 /** Where a confirm run stands. */
