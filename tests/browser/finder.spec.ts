@@ -81,8 +81,8 @@ test('the next trial says what it could change, in the scoring’s unit', () => 
 
 test('what was learned is told with its width, before and now', () => {
     expect(learnedRows(found({}), yards)).toEqual([
-        ['loft of the sleeve that reaches the ball', '55 % ± 33 %', '80 % ± 10 %'],
-        ['club speed for a point of swing weight', '−0.10 mph ± 0.15 mph', '−0.20 mph ± 0.10 mph'],
+        ['loft of the sleeve that reaches the ball', '55 ± 33 %', '80 ± 10 %'],
+        ['club speed for a point of swing weight', '−0.10 ± 0.15 mph', '−0.20 ± 0.10 mph'],
     ]);
     expect(peculiarRows(found({}), yards)).toEqual([
         ['Tern 460', '−2 ± 1', '–', '+3 ± 2', '–', '+1.0 ± 0.4'],

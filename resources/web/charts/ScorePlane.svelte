@@ -26,7 +26,7 @@
         role="img"
         aria-label="Loft against face of every setup as this player delivers it, coloured by gain. The list holds the same figures."
     >
-        {#each x.ticks(6) as t (t)}<line x1={x(t)} x2={x(t)} y1="10" y2={H - FOOT} class="grid" /><text x={x(t)} y={H - FOOT + 18} text-anchor="middle"
+        {#each x.ticks(5) as t (t)}<line x1={x(t)} x2={x(t)} y1="10" y2={H - FOOT} class="grid" /><text x={x(t)} y={H - FOOT + 18} text-anchor="middle"
                 >{t === 0 ? 'square' : `${Math.abs(t)}° ${t * way > 0 ? 'open' : 'closed'}`}</text
             >{/each}
         {#each y.ticks(5) as t (t)}<line x1={LEFT} x2={W - 12} y1={y(t)} y2={y(t)} class="grid" /><text x={LEFT - 6} y={y(t) + 4} text-anchor="end">{t}°</text

@@ -68,21 +68,23 @@ export function nextText(found: Found, units: UnitChoice): string {
     return `${worth} In ${plain(found.next.turns * 100, 0)} % of cases they make another setup the best, most often ${name}.`;
 }
 
-const share = (v: number) => `${plain(v * 100, 0)} %`;
-const FACTORS: Record<string, [string, (v: number, units: UnitChoice) => string]> = {
-    q: ['squares the face at address (100 % fully)', share],
-    kF: ['face of the club that reaches the ball', share],
-    kL: ['loft of the sleeve that reaches the ball', share],
-    kb: ['loft for a millimetre of CG back', (v) => `${plain(v, 2)}°`],
-    kt: ['opening for a millimetre of CG toward the toe', (v) => `${plain(v, 2)}°`],
-    ks: ['strike for a point of swing weight, toe +', (v) => `${plain(v, 1)} mm`],
-    kv: ['club speed for a point of swing weight', (v, units) => `${plain(v * factor(units.speed), 2)} ${units.speed}`],
+/** Words, factor to the unit shown, places, unit. */
+type Look = [words: string, by: number, places: number, unit: string];
+const FACTORS: Record<string, (units: UnitChoice) => Look> = {
+    q: () => ['squares the face at address (100 % fully)', 100, 0, ' %'],
+    kF: () => ['face of the club that reaches the ball', 100, 0, ' %'],
+    kL: () => ['loft of the sleeve that reaches the ball', 100, 0, ' %'],
+    kb: () => ['loft for a millimetre of CG back', 1, 2, '°'],
+    kt: () => ['opening for a millimetre of CG toward the toe', 1, 2, '°'],
+    ks: () => ['strike for a point of swing weight, toe +', 1, 1, ' mm'],
+    kv: (units) => ['club speed for a point of swing weight', factor(units.speed), 2, ` ${units.speed}`],
 };
 /** What was learned of this player, as rows: what, before, now. */
 export const learnedRows = (found: Found, units: UnitChoice): [string, string, string][] =>
     Object.entries(found.learned).map(([k, l]) => {
-        const [words, say] = FACTORS[k] ?? [k, (v: number) => plain(v, 2)];
-        return [words, `${say(l.prior, units)} ± ${say(l.priorSd, units)}`, `${say(l.now, units)} ± ${say(l.sd, units)}`];
+        const [words, by, places, unit] = FACTORS[k]?.(units) ?? [k, 1, 2, ''];
+        const say = (value: number, sd: number) => `${plain(value * by, places)} ± ${plain(sd * by, places)}${unit}`;
+        return [words, say(l.prior, l.priorSd), say(l.now, l.sd)];
     });
 
 /** What a head, or another shaft, does of its own, as a row: what, strike toward the toe and high in mm, spin in %, delivered loft in °, club speed. */
