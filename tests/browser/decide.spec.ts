@@ -246,7 +246,7 @@ for (const [player, name, hand, unit, chosen] of [
         await page.getByLabel(/^Why/).fill('She trusts it.');
         await page.getByRole('button', { name: `Save the decision for ${chosen}` }).click();
         await expect(page.getByText(`Saved: ${chosen}.`)).toBeVisible();
-        await expect(page.getByText('Version 1, not locked').first()).toBeVisible();
+        await expect(page.getByText(/Version 1, not locked.*She trusts it\./)).toBeVisible();
         await page.getByRole('button', { name: `Lock the decision for ${chosen}` }).click();
         await expect(page.getByText(/Version 1, locked/).first()).toBeVisible();
         await expect(page.getByRole('button', { name: /^Save the decision/ })).toBeHidden();

@@ -55,18 +55,19 @@
                     >{/if}
             </div>
             {#if editing}
-                {#if !editing.setup && rack && rack.heads.some((h) => h.hand === fitting.player.hand)}
+                <!-- There before the rack is, so that nothing moves under a hand that is pressing a button below. -->
+                {#if !editing.setup && (!rack || rack.heads.some((h) => h.hand === fitting.player.hand))}
                     <div class="ways" role="group" aria-label="From the rack, or only described">
-                        <button class="quiet" aria-pressed={!described} onclick={() => (described = false)}>From the rack</button>
+                        <button class="quiet" disabled={!rack} aria-pressed={!described} onclick={() => (described = false)}>From the rack</button>
                         <button class="quiet" aria-pressed={described} onclick={() => (described = true)}>Only described</button>
                     </div>
                 {/if}
                 {#key editing}
-                    {#if described || !rack}
+                    {#if described}
                         <SetupForm {fitting} setup={editing.setup} from={editing.from} onsaved={saved} oncancel={() => (editing = null)} />
-                    {:else}
+                    {:else if rack}
                         <SetupBuilder {fitting} {rack} setup={editing.setup} from={editing.from} onsaved={saved} oncancel={() => (editing = null)} />
-                    {/if}
+                    {:else}<p class="small" role="status">Reading the rack …</p>{/if}
                 {/key}
             {/if}
             {#if fitting.setups.length === 0 && !editing}
