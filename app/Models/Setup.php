@@ -66,6 +66,9 @@ final class Setup extends Model
 
     public const SHELVES = ['', 'parked', 'dropped'];
 
+    /** What is loaded with a setup that is to be judged or hit with (`record`). */
+    public const MADE_OF = ['rackHead.readings', 'rackHead.sleeve', 'shaftPart', 'gripPart'];
+
     protected $guarded = [];
 
     protected function casts(): array

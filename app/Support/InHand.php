@@ -13,7 +13,7 @@ final class InHand
 {
     public static function effect(Fitting $fitting, Setup $setup): SetupEffect
     {
-        $own = Setup::query()->with(['rackHead.readings', 'rackHead.sleeve', 'shaftPart', 'gripPart'])->where('fitting_id', $fitting->id)->orderBy('position')->first() ?? $setup;
+        $own = Setup::query()->with(Setup::MADE_OF)->where('fitting_id', $fitting->id)->orderBy('position')->first() ?? $setup;
         [$here, $was] = [Judged::built($setup, $fitting->player->hand), Judged::built($own, $fitting->player->hand)];
 
         return new SetupEffect($here->body, $here->head, $here->squaredLoftDeg - $was->squaredLoftDeg, $here->soledFaceOpenDeg - $was->soledFaceOpenDeg, $here->body->cgBackMm - $was->body->cgBackMm, $here->body->cgToeMm - $was->body->cgToeMm, $here->heavierBy($was));

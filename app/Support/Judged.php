@@ -101,7 +101,7 @@ final class Judged
     {
         $fitting = $this->fitting;
         $setups = $shots = $tags = [];
-        foreach (Setup::query()->where('fitting_id', $fitting->id)->with(['rackHead.readings', 'rackHead.sleeve', 'shaftPart', 'gripPart'])->orderBy('position')->get() as $setup) {
+        foreach (Setup::query()->where('fitting_id', $fitting->id)->with(Setup::MADE_OF)->orderBy('position')->get() as $setup) {
             $setups[$setup->tag] = $setup->record();
             $tags[$setup->id] = $setup->tag;
             $shots[$setup->tag] = array_map(fn (array $s): ShotRecord => new ShotRecord($s['shot'], $s['sequence'], $s['leftOut']), $this->shots[$setup->id] ?? []);
@@ -123,7 +123,7 @@ final class Judged
     public function evidence(): array
     {
         /** @var \Illuminate\Database\Eloquent\Collection<int, Setup> $setups */
-        $setups = Setup::query()->with(['rackHead.readings', 'rackHead.sleeve', 'shaftPart', 'gripPart'])->whereIn('id', array_keys($this->sets))->get()->keyBy('id');
+        $setups = Setup::query()->with(Setup::MADE_OF)->whereIn('id', array_keys($this->sets))->get()->keyBy('id');
         $out = [];
         foreach ($this->sets as $id => $set) {
             $evidence = Evidence::of(self::built($setups[$id], $this->fitting->player->hand), $set, $this->fitting->flight());

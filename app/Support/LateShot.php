@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -36,7 +37,7 @@ final class LateShot
         if ($sequence === null || $latest === null || $latest <= $sequence) {
             return null;
         }
-        $next = DB::table('shots')->where('fitting_id', $fittingId)->where('bay_id', $bayId)->where('sender_sequence', '>=', $sequence)->orderBy('sender_sequence')->first(['sender_sequence', 'trial_id']);
+        $next = self::shots($bayId, $fittingId)->where('sender_sequence', '>=', $sequence)->orderBy('sender_sequence')->first(['sender_sequence', 'trial_id']);
 
         return $next === null || (int) $next->sender_sequence === $sequence ? null : self::trial(DB::table('trials')->where('id', $next->trial_id), $running, 'count');
     }
@@ -48,7 +49,7 @@ final class LateShot
             return null;
         }
         $behind = INF;
-        foreach (DB::table('shots')->where('fitting_id', $fittingId)->where('bay_id', $bayId)->whereNotNull('hit_at')->orderByDesc('sequence')->limit(20)->get(['hit_at', 'created_at']) as $shot) {
+        foreach (self::shots($bayId, $fittingId)->whereNotNull('hit_at')->orderByDesc('sequence')->limit(20)->get(['hit_at', 'created_at']) as $shot) {
             $then = self::seconds($shot->hit_at);
             $behind = $then === null ? $behind : min($behind, (float) strtotime("{$shot->created_at} UTC") - $then);
         }
@@ -58,10 +59,15 @@ final class LateShot
         }
         $moment = gmdate('Y-m-d H:i:s', (int) $ours);
 
-        return self::trial(DB::table('trials')->where('fitting_id', $fittingId)->where('created_at', '<=', $moment)->where(fn ($q) => $q->whereNull('ended_at')->orWhere('ended_at', '>=', gmdate('Y-m-d H:i:s', (int) ($ours - self::SLACK_S))))->orderByDesc('number'), $running, 'clock');
+        return self::trial(DB::table('trials')->where('fitting_id', $fittingId)->where('created_at', '<=', $moment)->where(fn (Builder $open): Builder => $open->whereNull('ended_at')->orWhere('ended_at', '>=', gmdate('Y-m-d H:i:s', (int) ($ours - self::SLACK_S))))->orderByDesc('number'), $running, 'clock');
     }
 
-    private static function trial(\Illuminate\Database\Query\Builder $trials, ?int $running, string $by): ?stdClass
+    private static function shots(int $bayId, int $fittingId): Builder
+    {
+        return DB::table('shots')->where('fitting_id', $fittingId)->where('bay_id', $bayId);
+    }
+
+    private static function trial(Builder $trials, ?int $running, string $by): ?stdClass
     {
         $trial = $trials->first(['id', 'setup_id', 'kind', 'number']);
         if ($trial === null || (int) $trial->id === $running) {

@@ -10,7 +10,6 @@ use MintCarry\Core\Judging\Build;
 use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\SetupRecord;
-use MintCarry\Core\Record\ShotRecord;
 
 /** Every legal setup that the rack offers this player: heads of the hand, sleeve positions, weight arrangements, each with the shaft, length, ball, tee and cue of the own club and with every other that was hit. */
 final readonly class Offered
@@ -32,7 +31,7 @@ final readonly class Offered
     public static function by(FittingRecord $record, string $only = 'all'): self
     {
         $own = $record->own();
-        $tried = array_filter($record->setups, static fn (string $tag): bool => array_filter($record->shots[$tag] ?? [], static fn (ShotRecord $s): bool => $s->leftOut === null) !== [], ARRAY_FILTER_USE_KEY);
+        $tried = array_intersect_key($record->setups, $record->sets());
         $usual = Build::usual($own->build(), array_values(array_map(static fn (SetupRecord $s): Build => $s->build(), $tried)));
         $builds = [$usual->key() => $usual];
         $like = [$usual->key() => $own->tag];

@@ -56,8 +56,9 @@ test('the advice keeps the own club until a gain is likely, and says how likely 
         /^Tern 460 at \+1.5, 12 g back: .* chance of 84 %\. Tern 460, 12 g back is expected to gain as much, less surely\./,
     );
     expect(adviceText(found({ best: 'A' }), yards)).toContain('Nothing on the rack is expected to beat the own club.');
-    expect(stopText(found({}))).toContain('0.031 strokes; under 0.020 you may stop');
-    expect(stopText(found({ mayStop: true, expectedLoss: 0.012 }))).toMatch(/^You may stop/);
+    expect(stopText(found({}), yards)).toContain('0.031 strokes; under 0.020 you may stop');
+    expect(stopText(found({ unit: 'm', expectedLoss: 2 }), yards)).toBe('Expected loss of the pick: 2.2 yd.');
+    expect(stopText(found({ mayStop: true, expectedLoss: 0.012 }), yards)).toMatch(/^You may stop/);
 });
 
 test('a setup is named with what it is built of beside the usual, in the player’s units', () => {

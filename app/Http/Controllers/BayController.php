@@ -172,7 +172,7 @@ final class BayController
             throw ValidationException::withMessages(['bay' => $bay === null ? 'This fitting is in no bay: choose one first.' : 'No trial is running: choose the setup in the hand first.']);
         }
         Gate::authorize('use', $bay);
-        $setup = Setup::query()->with(['rackHead.readings', 'rackHead.sleeve', 'shaftPart', 'gripPart'])->findOrFail($trial->setup_id);
+        $setup = Setup::query()->with(Setup::MADE_OF)->findOrFail($trial->setup_id);
         $maker = new ShotMaker(InHand::effect($fitting, $setup), $fitting->player->hand, new Randomizer(new Mt19937(random_int(0, PHP_INT_MAX))));
         $player = HiddenPlayers::named($given['player'], $fitting->player->hand);
         $shots = [];

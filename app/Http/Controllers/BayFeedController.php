@@ -81,7 +81,7 @@ final class BayFeedController
     {
         $fitting = self::bay($request)->fitting;
         $trial = $fitting?->running_trial_id === null ? null : Trial::query()->find($fitting->running_trial_id);
-        $setup = $trial === null ? null : Setup::query()->with(['rackHead.readings', 'rackHead.sleeve', 'shaftPart', 'gripPart'])->find($trial->setup_id);
+        $setup = $trial === null ? null : Setup::query()->with(Setup::MADE_OF)->find($trial->setup_id);
 
         return response()->json($fitting === null || $trial === null || $setup === null ? ['trial' => null] : ['trial' => $trial->number] + InHand::describe($fitting, $setup));
     }

@@ -176,7 +176,7 @@ final class JudgingResource extends JsonResource
     /** @return list<Built> settings of the benchmark's head that nobody hit yet: its sleeve positions, with the weights as they are */
     private static function candidates(Judged $judged): array
     {
-        $setup = Setup::query()->with(['rackHead.readings', 'rackHead.sleeve', 'shaftPart', 'gripPart'])->find($judged->fitting->benchmark_setup_id);
+        $setup = Setup::query()->with(Setup::MADE_OF)->find($judged->fitting->benchmark_setup_id);
         if ($setup?->rackHead === null) {
             return [];
         }

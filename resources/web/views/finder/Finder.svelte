@@ -98,7 +98,7 @@
         {#if problem}<Notice kind="error">{problem}</Notice>{/if}
         {#if done}<Notice kind="good">{done} <button class="plain" onclick={() => push(`/fitting/${fitting.id}/bay`)}>To the bay</button></Notice>{/if}
         {#if found}
-            <p class="advice">{adviceText(found, units)} {stopText(found)}</p>
+            <p class="advice">{adviceText(found, units)} {stopText(found, units)}</p>
             {#if next && found.next}
                 <div class="next">
                     <p>

@@ -45,17 +45,17 @@ export function adviceText(found: Found, units: UnitChoice): string {
     return `${nameOf(pick, units)}: expected to gain ${gainText(pick, found, units)} over the own club, with a chance of ${chanceText(pick.chance)}.${sooner} ${tied}`;
 }
 
-export function stopText(found: Found): string {
-    if (found.unit !== 'strokes') return `Expected loss of the pick: ${plain(found.expectedLoss, 1)} ${found.unit}.`;
-    return found.mayStop
-        ? `You may stop: the pick is expected to lose ${plain(found.expectedLoss, 3)} strokes against a clairvoyant’s, under 0.020.`
-        : `Expected loss of the pick: ${plain(found.expectedLoss, 3)} strokes; under 0.020 you may stop.`;
-}
-
 /** A figure of the scoring in its own unit: "0.004 strokes a drive". */
 function scored(value: number, found: Found, units: UnitChoice): string {
     if (found.unit === 'strokes') return `${plain(value, 3)} strokes a drive`;
     return found.unit === 'm' ? `${plain(value * factor(units.distance), 1)} ${units.distance}` : `${plain(value, 1)} points`;
+}
+
+export function stopText(found: Found, units: UnitChoice): string {
+    if (found.unit !== 'strokes') return `Expected loss of the pick: ${scored(found.expectedLoss, found, units)}.`;
+    return found.mayStop
+        ? `You may stop: the pick is expected to lose ${plain(found.expectedLoss, 3)} strokes against a clairvoyant’s, under 0.020.`
+        : `Expected loss of the pick: ${plain(found.expectedLoss, 3)} strokes; under 0.020 you may stop.`;
 }
 
 /** What the next trial could change. */
