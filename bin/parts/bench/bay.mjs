@@ -51,7 +51,10 @@ for (let i = 0; i < bays; i++) {
     const bay = await must(call('POST', '/api/bays', { body: { name: `Load bay ${i + 1} ${Date.now() % 1e8}` } }), 'bay');
     const { token } = await must(call('POST', `/api/bays/${bay.id}/token`), 'token');
     await must(call('PATCH', `/api/bays/${bay.id}`, { body: { fittingId: fitting.id } }), 'into the bay');
-    const view = await must(call('POST', `/api/fittings/${fitting.id}/trials`, { body: { setupId: setup.id } }), 'trial');
+    // From the second trial on it is asked of every shot whether it came late: the dearer path.
+    const begin = () => must(call('POST', `/api/fittings/${fitting.id}/trials`, { body: { setupId: setup.id } }), 'trial');
+    await begin();
+    const view = await begin();
     places.push({ fitting: fitting.id, bay: bay.id, token, live: view.live, posted: new Map(), seen: new Set() });
 }
 const posts = [];
@@ -76,6 +79,7 @@ async function monitor(place, i) {
                     body: {
                         id,
                         sequence: n,
+                        at: new Date().toISOString(),
                         values: { ballSpeedMps: 62 + (n % 7), launchDeg: 12.5, spinRpm: 2400 + n, directionDeg: (n % 5) - 2, spinAxisDeg: 1 },
                     },
                 });
