@@ -11,6 +11,7 @@ use App\Http\Controllers\FinderController;
 use App\Http\Controllers\FittingController;
 use App\Http\Controllers\FittingFileController;
 use App\Http\Controllers\HeadController;
+use App\Http\Controllers\HeldShotController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\JudgingController;
 use App\Http\Controllers\LogController;
@@ -22,6 +23,7 @@ use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SetupController;
 use App\Http\Controllers\ShotController;
 use App\Http\Controllers\SleeveController;
+use App\Http\Controllers\StudioController;
 use App\Http\Middleware\RoomToWrite;
 use Illuminate\Support\Facades\Route;
 
@@ -34,6 +36,7 @@ Route::prefix('api')->group(function (): void {
     Route::delete('session', [SessionController::class, 'destroy']);
 
     Route::middleware('auth')->group(function (): void {
+        Route::patch('studio', [StudioController::class, 'update']);
         Route::get('players', [PlayerController::class, 'index']);
         Route::get('fittings', [FittingController::class, 'index']);
         Route::post('fittings', [FittingController::class, 'store']);
@@ -53,6 +56,7 @@ Route::prefix('api')->group(function (): void {
             Route::delete('blind', [BlindController::class, 'reveal']);
             Route::get('blind/hand', [BlindController::class, 'hand']);
             Route::get('log', [LogController::class, 'index']);
+            Route::get('held', [HeldShotController::class, 'index']);
             Route::post('simulate', [BayController::class, 'simulate']);
             Route::post('setups', [SetupController::class, 'store']);
             Route::post('setups/preview', [SetupController::class, 'preview']);
@@ -86,7 +90,9 @@ Route::prefix('api')->group(function (): void {
         Route::post('trials/{trial}/ratings', [BayController::class, 'rate'])->can('use', 'trial');
         Route::post('log/{entry}/undo', [LogController::class, 'undo'])->can('use', 'entry');
         Route::patch('setups/{setup}/shelf', [SetupController::class, 'shelve'])->can('use', 'setup');
-        Route::patch('held/{held}', [BayController::class, 'settle'])->can('use', 'held');
+        Route::get('held/{held}', [HeldShotController::class, 'show'])->can('use', 'held');
+        Route::patch('held/{held}', [HeldShotController::class, 'update'])->can('use', 'held');
+        Route::delete('held/{held}', [HeldShotController::class, 'destroy'])->can('use', 'held');
         Route::get('rack', RackController::class);
         Route::get('rack.json', [RackFileController::class, 'json']);
         Route::get('rack.csv', [RackFileController::class, 'csv']);

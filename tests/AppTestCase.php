@@ -36,6 +36,15 @@ abstract class AppTestCase extends TestCase
         return User::query()->create(['studio_id' => $made->id, 'name' => 'A fitter', 'email' => uniqid().'@test.example', 'password' => 'a long password'])->load('studio');
     }
 
+    /** A fitter whose studio has switched simulated shots and stand-in readings on. */
+    public function practising(string $studio = 'Test studio'): User
+    {
+        $user = $this->fitter($studio);
+        $user->studio->update(['takes_simulated' => true]);
+
+        return $user;
+    }
+
     public function fitting(User $user, string $hand = 'right', Brief $brief = new Brief): Fitting
     {
         $player = Player::query()->create(['studio_id' => $user->studio_id, 'name' => 'P', 'hand' => $hand, 'units' => ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in']]);

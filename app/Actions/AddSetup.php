@@ -19,7 +19,7 @@ final readonly class AddSetup
     public function __invoke(Fitting $fitting, array $columns, ?int $branchedFromId = null): Setup
     {
         return DB::transaction(function () use ($fitting, $columns, $branchedFromId): Setup {
-            Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
+            $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             $position = (int) Setup::query()->where('fitting_id', $fitting->id)->max('position') + 1;
             $from = $branchedFromId === null ? null : Setup::query()->where('fitting_id', $fitting->id)->find($branchedFromId)?->id;
             $setup = ($this->build)(new Setup, $columns);
@@ -29,12 +29,13 @@ final readonly class AddSetup
                 'tag' => self::tag($position),
                 'position' => $position,
                 'is_baseline' => $position === 1,
-                'branched_from_id' => $from ?? ($position === 1 ? null : $fitting->benchmark_setup_id),
+                'branched_from_id' => $from ?? ($position === 1 ? null : $now->benchmark_setup_id),
             ])->save();
-            if ($fitting->benchmark_setup_id === null) {
-                $fitting->update(['benchmark_setup_id' => $setup->id]);
+            if ($now->benchmark_setup_id === null) {
+                $now->update(['benchmark_setup_id' => $setup->id]);
             }
-            $fitting->touch();
+            $now->touch();
+            $fitting->refresh();
 
             return $setup;
         });

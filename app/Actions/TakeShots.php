@@ -7,138 +7,182 @@ namespace App\Actions;
 use App\Models\Bay;
 use App\Models\Fitting;
 use App\Models\HeldShot;
-use App\Support\LateShot;
 use App\Support\Live;
+use App\Support\SenderRecord;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
-use Illuminate\Database\Query\Builder;
-use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Intake\Earlier;
+use MintCarry\Core\Intake\Placement;
+use MintCarry\Core\Intake\Post;
+use MintCarry\Core\Intake\PostedShot;
+use MintCarry\Core\Intake\Trial;
 use MintCarry\Core\Launch\Issue;
 use MintCarry\Core\Launch\ShotRow;
 use MintCarry\Core\Launch\TypedShot;
 use stdClass;
 
 /**
- * Takes shots from a monitor into the trial that runs in its bay. The sender's shot id makes it safe to send again: a repeat is answered as the first was. What cannot be
- * stored is kept whole in the hold tray with the reason.
+ * Takes shots from a monitor into the trial that they were hit in. Each gets an answer of its own: stored (this very shot is on record), held (kept whole in the tray,
+ * with the reason), or refused (it can never be read). What a repeat is: `Earlier`; where a shot belongs: `Placement`.
  */
 final class TakeShots
 {
-    /**
-     * @param  list<array{id: string, sequence: int|null, at: string|null, values: array<mixed>}>  $shots
-     * @return list<array{id: string, status: string, shot: int|null, reason: string|null}>
-     */
-    public function __invoke(Bay $bay, array $shots): array
-    {
-        return DB::transaction(fn (): array => $this->all($bay, self::locked(DB::table('bays')->leftJoin('fittings', 'fittings.id', '=', 'bays.fitting_id')->leftJoin('trials', 'trials.id', '=', 'fittings.running_trial_id')->where('bays.id', $bay->id)), $shots));
-    }
+    private const OF_TRIAL = ['player_hand' => 1, 'trial' => 1, 'trial_setup' => 1, 'trial_kind' => 1, 'trial_number' => 1, 'trial_began' => 1];
 
-    /**
-     * A held shot with its values put right: into the fitting and the trial that it came in, whatever is in the bay and in the hand by now; into what runs now where nobody said then.
-     *
-     * @param  array<mixed>  $values
-     * @return array{id: string, status: string, shot: int|null, reason: string|null}
-     */
-    public function putRight(HeldShot $held, array $values): array
+    /** @return list<array{id: string|null, status: string, shot: int|null, reason: string|null, doNotRepeat?: true}> */
+    public function __invoke(Bay $bay, Post $post): array
     {
-        $bay = Bay::query()->findOrFail($held->bay_id);
-        $shot = ['id' => "held-{$held->id}-".Str::random(6), 'sequence' => $held->sender_sequence, 'at' => $held->body['at'] ?? null, 'values' => $values];
-        if ($held->fitting_id === null) {
-            return $this($bay, [$shot])[0];
-        }
+        return DB::transaction(function () use ($bay, $post): array {
+            $row = self::inTheBay($bay->id);
+            $fitting = $row->id === null ? null : (new Fitting)->newFromBuilder(array_diff_key((array) $row, self::OF_TRIAL));
+            $answers = array_map(fn (PostedShot $shot): array => $this->answer($bay, $fitting, $row, $shot), $post->shots);
+            if ($fitting !== null && array_filter($answers, static fn (array $a): bool => $a['status'] !== 'refused') !== []) {
+                DB::table('fittings')->where('id', $fitting->id)->update(['updated_at' => now()]);
+                DB::afterCommit(fn () => Live::changed($fitting));
+            }
 
-        return DB::transaction(fn (): array => $this->all($bay, self::locked(DB::table('fittings')
-            ->leftJoin('trials', fn (JoinClause $on) => $held->trial_id === null ? $on->on('trials.id', '=', 'fittings.running_trial_id') : $on->where('trials.id', $held->trial_id))
-            ->where('fittings.id', $held->fitting_id)), [$shot], $held->trial_id !== null))[0];
+            return $answers;
+        }, 5);
     }
 
     /** Fitting, player and trial in one go, locked: this is the path that fifty monitors take at once. */
-    private static function locked(Builder $query): stdClass
+    private static function inTheBay(int $bayId): stdClass
     {
-        return $query->leftJoin('players', 'players.id', '=', 'fittings.player_id')->lockForUpdate()
-            ->first(['fittings.*', 'players.hand as player_hand', 'trials.id as trial', 'trials.setup_id as trial_setup', 'trials.kind as trial_kind', 'trials.number as trial_number', 'trials.created_at as trial_began']) ?? throw (new ModelNotFoundException)->setModel(Bay::class);
+        return DB::table('bays')->leftJoin('fittings', 'fittings.id', '=', 'bays.fitting_id')->leftJoin('trials', 'trials.id', '=', 'fittings.running_trial_id')->leftJoin('players', 'players.id', '=', 'fittings.player_id')
+            ->where('bays.id', $bayId)->lockForUpdate()->first(self::columns()) ?? throw (new ModelNotFoundException)->setModel(Bay::class);
     }
 
     /**
-     * @param  list<array{id: string, sequence: int|null, at: string|null, values: array<mixed>}>  $shots
-     * @param  bool  $isSaid  is it known in which trial they were hit?
-     * @return list<array{id: string, status: string, shot: int|null, reason: string|null}>
+     * A trial with its fitting and player, locked; without a trial, the one that runs.
+     *
+     * @return array{Fitting, stdClass}
      */
-    private function all(Bay $bay, stdClass $row, array $shots, bool $isSaid = false): array
+    public static function inTrial(int $fittingId, ?int $trialId): array
     {
-        $fitting = $row->id === null ? null : (new Fitting)->newFromBuilder(array_diff_key((array) $row, ['player_hand' => 1, 'trial' => 1, 'trial_setup' => 1, 'trial_kind' => 1, 'trial_number' => 1, 'trial_began' => 1]));
-        $answers = array_map(function (array $shot) use ($bay, $fitting, $row, $isSaid): array {
-            [$first, $last, $latest] = $this->before($bay, $fitting, $shot['id']);
-            // In the first trial there is none before it.
-            $late = $first !== null || $fitting === null || $isSaid || (int) $row->trial_number === 1 ? null : LateShot::trialOf($bay->id, $fitting->id, $row->trial, $shot['sequence'], $latest, $shot['at'], $row->trial_began);
+        $row = DB::table('fittings')->leftJoin('trials', fn ($on) => $trialId === null ? $on->on('trials.id', '=', 'fittings.running_trial_id') : $on->where('trials.id', $trialId))->leftJoin('players', 'players.id', '=', 'fittings.player_id')
+            ->where('fittings.id', $fittingId)->lockForUpdate()->first(self::columns());
 
-            return $first ?? $this->take($bay, $fitting, $late === null ? $row : (object) (['trial' => $late->id, 'trial_setup' => $late->setup_id, 'trial_kind' => $late->kind] + (array) $row), $shot, $last + 1, $late === null ? null : "Came late: put with trial {$late->number}, in which it was hit by the monitor’s {$late->by}.");
-        }, $shots);
-        if ($fitting !== null) {
-            DB::table('fittings')->where('id', $fitting->id)->update(['updated_at' => now()]);
+        return $row instanceof stdClass ? [(new Fitting)->newFromBuilder(array_diff_key((array) $row, self::OF_TRIAL)), $row] : throw (new ModelNotFoundException)->setModel(Fitting::class);
+    }
+
+    /** @return list<string> */
+    private static function columns(): array
+    {
+        return ['fittings.*', 'players.hand as player_hand', 'trials.id as trial', 'trials.setup_id as trial_setup', 'trials.kind as trial_kind', 'trials.number as trial_number', 'trials.created_at as trial_began'];
+    }
+
+    /** @return array{id: string|null, status: string, shot: int|null, reason: string|null, doNotRepeat?: true} */
+    private function answer(Bay $bay, ?Fitting $fitting, stdClass $row, PostedShot $shot): array
+    {
+        $refused = $shot->refusedFor ?? ($shot->source === 'simulated' && ! $bay->studio->takesSimulated() ? 'This studio takes no simulated shots: do not repeat it.' : null);
+        if ($refused !== null) {
+            return ['id' => $shot->id, 'status' => 'refused', 'shot' => null, 'reason' => $refused, 'doNotRepeat' => true];
+        }
+        $nowS = (float) now()->format('U.u');
+        $same = SenderRecord::same($bay->id, $shot);
+        if ($same?->isRepeatedBy($shot, $nowS) === true) {
+            return ['id' => $shot->id, 'status' => $same->status, 'shot' => $same->shot, 'reason' => $same->reason];
+        }
+        $recent = SenderRecord::recent($bay->id, $shot, $nowS);
+        $running = $row->trial === null ? null : new Trial((int) $row->trial, (int) $row->trial_number, (int) $row->id, SenderRecord::seconds($row->trial_began));
+        $place = Placement::of($shot, $recent, $nowS, $running, static fn (float $hitS): ?Trial => SenderRecord::trialAt($fitting?->id, $running?->id, $recent, $hitS));
+        $inBay = $fitting?->id;
+        if ($place->earlier !== null) {
+            [$fitting, $row] = self::inTrial($place->earlier->fittingId, $place->earlier->id);
+        }
+        $why = match (true) {
+            $same !== null => self::equals($same, $fitting),
+            $shot->heldFor !== null => $shot->heldFor,
+            $fitting === null => 'No fitting is in this bay.',
+            $row->trial === null => 'No trial is running: nobody said which setup is in the hand.',
+            $inBay !== null && $inBay !== $fitting->id => 'Came late: by the monitor’s clock it was hit in this trial, but another fitting was in the bay when it came.',
+            default => null,
+        };
+        if ($fitting !== null && $fitting->id !== $inBay) {
             DB::afterCommit(fn () => Live::changed($fitting));
         }
+        if ($why !== null) {
+            return $this->hold($bay, $fitting, $row->trial === null ? null : (int) $row->trial, $shot, $why);
+        }
+        [$stored, $why] = $this->store($bay, $fitting, $row, $shot, $shot->values, $place->run, array_filter([$place->remark, self::idUsedBefore($bay->id, $shot), ...$shot->remarks]));
 
-        return $answers;
+        return $stored === null ? $this->hold($bay, $fitting, (int) $row->trial, $shot, $why) : ['id' => $shot->id, 'status' => 'stored', 'shot' => $stored, 'reason' => null];
     }
 
     /**
-     * The answer that this shot got when it came first, the place of the fitting's last shot, and the sender's count of that if it came from here, in one look. A held shot that was put right is a shot too: the answer
-     * stays the first one.
+     * A held shot with its values put right, as a shot of the trial of the row.
      *
-     * @return array{array{id: string, status: string, shot: int|null, reason: string|null}|null, int, int|null}
+     * @param  array<mixed>  $values
+     * @return array{int|null, string} its number; or why it still cannot be read
      */
-    private function before(Bay $bay, ?Fitting $fitting, string $id): array
+    public function putRight(HeldShot $held, Fitting $fitting, stdClass $row, array $values): array
     {
-        $sent = fn (string $table, string $columns): Builder => DB::table($table)->where('bay_id', $bay->id)->where('sender_id', $id)->selectRaw($columns);
-        $rows = $sent('held_shots', "'held' as status, null as number, reason")->unionAll($sent('shots', "'stored', id, null"))
-            ->unionAll(DB::table('shots')->where('fitting_id', $fitting?->id)->orderByDesc('sequence')->limit(1)->selectRaw("'last', sequence, if(bay_id = ?, sender_sequence, null)", [$bay->id]))->get()->groupBy('status');
-        $last = $rows['last'][0] ?? null;
-        $first = $rows['held'][0] ?? $rows['stored'][0] ?? null;
+        $shot = $held->posted();
+        [$number, $why] = $this->store($held->bay, $fitting, $row, $shot, $values, 1, ["Was held: {$held->reason}"], $held->source);
+        if ($number !== null) {
+            // Nothing was sent like this: a repeat of what was sent is answered as that was.
+            DB::table('shots')->where('id', $number)->update(['sender_id' => null, 'sender_session' => null, 'content' => null]);
+        }
 
-        return [$first === null ? null : ['id' => $id, 'status' => $first->status, 'shot' => $first->number === null ? null : (int) $first->number, 'reason' => $first->reason], (int) $last?->number, $last?->reason === null ? null : (int) $last->reason];
+        return [$number, $why];
     }
 
     /**
      * @param  stdClass  $row  the fitting's, with trial, trial_setup, trial_kind and player_hand
-     * @param  array{id: string, sequence: int|null, at: string|null, values: array<mixed>}  $shot
-     * @param  string|null  $remark  told among its flags
-     * @return array{id: string, status: string, shot: int|null, reason: string|null}
+     * @param  array<mixed>  $values
+     * @param  array<string>  $remarks  told among its flags
+     * @return array{int|null, string} its number; or why it cannot be read
      */
-    private function take(Bay $bay, ?Fitting $fitting, stdClass $row, array $shot, int $sequence, ?string $remark): array
+    private function store(Bay $bay, Fitting $fitting, stdClass $row, PostedShot $shot, array $values, int $run, array $remarks, ?string $source = null): array
     {
-        if ($fitting === null || $row->trial === null) {
-            return $this->hold($bay, $fitting, null, $shot, $fitting === null ? 'No fitting is in this bay.' : 'No trial is running: nobody said which setup is in the hand.');
-        }
-        [$values, $issues] = TypedShot::read(self::quantities($shot['values']), Hand::from($row->player_hand), $fitting->flight());
+        [$read, $issues] = TypedShot::read(self::quantities($values), Hand::from($row->player_hand), $fitting->flight());
         $refused = array_values(array_filter($issues, fn (Issue $i): bool => $i->refused));
         if ($refused !== []) {
-            return $this->hold($bay, $fitting, (int) $row->trial, $shot, mb_strimwidth(implode('; ', array_map(fn (Issue $i): string => $i->message, $refused)), 0, 290, '…'));
+            return [null, implode('; ', array_map(fn (Issue $i): string => $i->message, $refused))];
         }
         $warmUp = $row->trial_kind === 'warm-up';
-        $flags = [...array_map(fn (Issue $i): string => $i->message, $issues), ...array_filter([$remark])];
         $json = fn (mixed $v): string => json_encode($v, JSON_THROW_ON_ERROR);
-        $stored = DB::table('shots')->insertGetId([
-            'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $row->trial_setup, 'trial_id' => $row->trial, 'bay_id' => $bay->id, 'source' => 'monitor',
-            'sequence' => $sequence, 'sender_id' => $shot['id'], 'sender_sequence' => $shot['sequence'],
-            'shot_key' => ShotRow::keyOf($values, $shot['at']), 'measured' => $json($values), 'typed' => $json($shot['values']), 'flags' => $json($flags), 'hit_at' => $shot['at'],
-            'left_out_reason' => $warmUp ? 'warm-up' : null, 'left_out_at' => $warmUp ? now() : null, 'created_at' => now(), 'updated_at' => now(),
-        ]);
 
-        return ['id' => $shot['id'], 'status' => 'stored', 'shot' => $stored, 'reason' => null];
+        return [DB::table('shots')->insertGetId([
+            'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $row->trial_setup, 'trial_id' => $row->trial, 'bay_id' => $bay->id, 'source' => $source ?? $shot->source,
+            'sequence' => (int) DB::table('shots')->where('fitting_id', $fitting->id)->max('sequence') + 1,
+            'sender_id' => $shot->id, 'sender_session' => $shot->session, 'content' => $shot->content, 'sender_sequence' => $shot->sequence, 'sender_run' => $run,
+            'shot_key' => ShotRow::keyOf($read, $shot->at), 'measured' => $json($read), 'typed' => $json($values), 'beside' => $shot->beside, 'flags' => $json([...array_map(fn (Issue $i): string => $i->message, $issues), ...array_values($remarks)]), 'hit_at' => $shot->at,
+            'left_out_reason' => $warmUp ? 'warm-up' : null, 'left_out_at' => $warmUp ? now() : null, 'created_at' => now(), 'updated_at' => now(),
+        ]), ''];
     }
 
-    /**
-     * @param  array{id: string, sequence: int|null, at: string|null, values: array<mixed>}  $shot
-     * @return array{id: string, status: string, shot: int|null, reason: string|null}
-     */
-    private function hold(Bay $bay, ?Fitting $fitting, ?int $trial, array $shot, string $reason): array
+    /** @return array{id: string|null, status: string, shot: int|null, reason: string|null} */
+    private function hold(Bay $bay, ?Fitting $fitting, ?int $trial, PostedShot $shot, string $reason): array
     {
-        HeldShot::query()->create(['studio_id' => $bay->studio_id, 'bay_id' => $bay->id, 'fitting_id' => $fitting?->id, 'trial_id' => $trial, 'sender_id' => $shot['id'], 'sender_sequence' => $shot['sequence'], 'body' => $shot, 'reason' => $reason]);
+        $reason = mb_strimwidth($reason, 0, 290, '…');
+        HeldShot::query()->create(['studio_id' => $bay->studio_id, 'bay_id' => $bay->id, 'fitting_id' => $fitting?->id, 'trial_id' => $trial, 'sender_id' => $shot->id, 'sender_session' => $shot->session, 'content' => $shot->content,
+            'sender_sequence' => $shot->sequence, 'source' => $shot->source, 'body' => $shot->raw, 'reason' => $reason]);
 
-        return ['id' => $shot['id'], 'status' => 'held', 'shot' => null, 'reason' => $reason];
+        return ['id' => $shot->id, 'status' => 'held', 'shot' => null, 'reason' => $reason];
+    }
+
+    /** The same id and the same values, too late for a repeat: the fitter says whether it is a shot of its own. */
+    private static function equals(Earlier $same, ?Fitting $fitting): string
+    {
+        $came = gmdate('j F Y, H:i', (int) $same->cameS).' UTC';
+        $shot = $same->shot === null ? null : DB::table('shots')->join('setups', 'setups.id', '=', 'shots.setup_id')->where('shots.id', $same->shot)->first(['shots.sequence', 'shots.fitting_id', 'setups.tag']);
+        $which = match (true) {
+            $shot === null => "a shot that was held ({$came})",
+            (int) $shot->fitting_id === $fitting?->id => "shot {$shot->sequence} with {$shot->tag} ({$came})",
+            default => "shot {$shot->sequence} of an earlier fitting ({$came})",
+        };
+
+        return "It equals {$which} in id and in every value. Take it if it is another shot, or discard it.";
+    }
+
+    /** An id should name one shot; this one named another. Both are kept. */
+    private static function idUsedBefore(int $bayId, PostedShot $shot): ?string
+    {
+        $before = SenderRecord::underItsId($bayId, $shot);
+
+        return $before?->sharesIdWith($shot) === true ? 'The monitor used the id “'.mb_strimwidth((string) $shot->id, 0, 40, '…').'” before for a shot with other values: taken as a shot of its own.' : null;
     }
 
     /**
@@ -149,6 +193,10 @@ final class TakeShots
      */
     private static function quantities(array $values): array
     {
-        return array_map(static fn (mixed $v): mixed => is_int($v) || is_float($v) ? ['value' => sprintf('%.6F', $v)] : (is_array($v) && (is_int($v['value'] ?? null) || is_float($v['value'] ?? null)) ? ['value' => sprintf('%.6F', $v['value'])] + $v : $v), array_filter($values, fn (mixed $v): bool => $v !== null));
+        return array_map(static fn (mixed $v): mixed => match (true) {
+            is_int($v) || is_float($v) => ['value' => sprintf('%.6F', $v)],
+            is_array($v) && (is_int($v['value'] ?? null) || is_float($v['value'] ?? null)) => ['value' => sprintf('%.6F', $v['value'])] + $v,
+            default => $v,
+        }, array_filter($values, fn (mixed $v): bool => $v !== null));
     }
 }

@@ -19,7 +19,7 @@ use Illuminate\Support\Carbon;
  * @property int $advised_setup_id
  * @property string $reason
  * @property array<string, mixed> $advice
- * @property int $number version: the same until it is locked, one more after it was reopened
+ * @property int $number version: 1, 2, 3 …
  * @property array<string, mixed>|null $proof what it rested on, kept when it was locked
  * @property Carbon|null $locked_at
  * @property Carbon|null $reopened_at

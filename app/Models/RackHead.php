@@ -91,6 +91,23 @@ final class RackHead extends Model
         return $this->sleeve?->system($this->stated()) ?? SleeveSystem::fixed();
     }
 
+    /**
+     * Of each quantity, the reading that is in force.
+     *
+     * @return array<string, Reading>
+     */
+    public function readingsInForce(): array
+    {
+        $out = [];
+        foreach ($this->readings as $reading) {
+            foreach (array_filter($reading->values) as $quantity => $values) {
+                $out[$quantity] = $reading;
+            }
+        }
+
+        return $out;
+    }
+
     /** The head as the core takes it, with its readings. */
     public function racked(): RackedHead
     {

@@ -20,6 +20,7 @@ use MintCarry\Core\Club\ReadingSet;
  * @property string $position
  * @property AddressHabit $read_as
  * @property string $way hand, gauge or balance
+ * @property string $source measured, or simulated by a stand-in
  * @property array<string, mixed> $typed
  * @property string $note
  * @property int $read_by
@@ -29,6 +30,8 @@ use MintCarry\Core\Club\ReadingSet;
 final class Reading extends Model
 {
     use BelongsToStudio;
+
+    public const SOURCES = ['measured', 'simulated'];
 
     protected $guarded = [];
 

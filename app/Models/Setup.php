@@ -46,6 +46,7 @@ use MintCarry\Core\Record\SetupRecord;
  * @property int|null $ball_id
  * @property float|null $tee_mm
  * @property float|null $swing_weight_points measured on the balance, points above A0
+ * @property string $swing_weight_source measured, or simulated by a stand-in
  * @property string $cue
  * @property array<string, mixed> $typed
  * @property string $shelf empty, parked or dropped
@@ -53,6 +54,7 @@ use MintCarry\Core\Record\SetupRecord;
  * @property bool $starred
  * @property int|null $shots_count
  * @property int|null $counted_count
+ * @property int|null $simulated_count
  * @property-read Fitting $fitting
  * @property-read RackHead|null $rackHead
  * @property-read Part|null $shaftPart
@@ -139,6 +141,13 @@ final class Setup extends Model
     public function isLieAssumed(): bool
     {
         return $this->rackHead !== null ? $this->rackHead->gauged()->inForce('lieDeg') === null : $this->measured_lie_deg === null;
+    }
+
+    /** Does what is known of it come from a stand-in? */
+    public function isReadByStandIn(): bool
+    {
+        return ($this->swing_weight_points !== null && $this->swing_weight_source === 'simulated')
+            || ($this->rackHead !== null && array_filter($this->rackHead->readingsInForce(), static fn (Reading $r): bool => $r->source === 'simulated') !== []);
     }
 
     /** A head from the rack at its home position with its standard weights: what a change of head brings with it. */

@@ -21,15 +21,19 @@ use WeakMap;
  * @property int $fitting_id
  * @property int $setup_id
  * @property int|null $import_file_id
- * @property string $source
+ * @property string $source typed, csv, monitor, file or simulated
  * @property int $sequence
  * @property int|null $line
  * @property string $shot_key
  * @property string|null $client_id
  * @property int|null $trial_id
  * @property int|null $bay_id
- * @property string|null $sender_id
+ * @property string|null $sender_id the sender's own id, to the byte
+ * @property string|null $sender_session the sending session that the id holds in
  * @property int|null $sender_sequence
+ * @property int $sender_run how often the sender's count had begun anew
+ * @property string|null $content tells what was sent from anything else
+ * @property string|null $beside JSON of what else was sent
  * @property string $intent
  * @property array<string, float|int> $measured
  * @property array<string, mixed> $typed

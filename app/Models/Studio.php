@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $id
  * @property string $name
  * @property bool $is_demo
+ * @property bool $takes_simulated somebody switched simulated shots and stand-in readings on
  */
 final class Studio extends Model
 {
@@ -17,6 +18,12 @@ final class Studio extends Model
 
     protected function casts(): array
     {
-        return ['is_demo' => 'boolean'];
+        return ['is_demo' => 'boolean', 'takes_simulated' => 'boolean'];
+    }
+
+    /** Made-up shots and readings exist only where everything is made up, or where somebody asked for them. */
+    public function takesSimulated(): bool
+    {
+        return $this->is_demo || $this->takes_simulated;
     }
 }

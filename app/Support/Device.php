@@ -19,7 +19,8 @@ final readonly class Device
 
     private string $address;
 
-    public function __construct(public string $name)
+    /** @param  bool  $takesSimulated  did the studio ask for made-up readings? Without that a stand-in is no device. */
+    public function __construct(public string $name, private bool $takesSimulated)
     {
         if (! in_array($name, self::NAMES, true)) {
             throw CoreException::invalid('device', "There is no device '{$name}'; there are gauge and balance.");
@@ -34,11 +35,37 @@ final readonly class Device
      * One reading of a piece. The stand-in is given the piece first; on a real device it lies there already.
      *
      * @param  array<string, mixed>  $piece  what the stand-in is to find
+     * @return array{values: array<string, float>, source: string}
+     */
+    public function reading(array $piece): array
+    {
+        $source = $this->source();
+
+        return ['values' => $this->read($piece, $source), 'source' => $source];
+    }
+
+    /**
+     * Where its readings come from: measured, or simulated by a stand-in.
+     *
+     * @throws CoreException where a stand-in answers a studio that asked for none
+     */
+    public function source(): string
+    {
+        $isStandIn = ($this->send('GET', '')['standIn'] ?? false) === true;
+        if ($isStandIn && ! $this->takesSimulated) {
+            throw CoreException::invalid('device', "No {$this->name} is connected: what answers is a stand-in that makes readings up. Read by eye and type it. To practise with made-up readings, switch them on in the bay.");
+        }
+
+        return $isStandIn ? 'simulated' : 'measured';
+    }
+
+    /**
+     * @param  array<string, mixed>  $piece
      * @return array<string, float>
      */
-    public function read(array $piece): array
+    private function read(array $piece, string $source): array
     {
-        if ($this->isStandIn()) {
+        if ($source === 'simulated') {
             $this->send('PUT', '/piece', $piece);
         }
         $values = $this->send('GET', '/reading')['values'] ?? null;
@@ -53,12 +80,13 @@ final readonly class Device
     /**
      * Reads the check piece: what it is certified for, and how far the device is off.
      *
-     * @return array{certified: array<string, float>, read: array<string, float>, off: array<string, float>}
+     * @return array{certified: array<string, float>, read: array<string, float>, off: array<string, float>, source: string}
      */
     public function check(): array
     {
+        $source = $this->source();
         $certified = array_map(floatval(...), (array) ($this->send('GET', '')['checkPiece'] ?? []));
-        $readings = array_map(fn (): array => $this->read(['checkPiece' => true]), range(1, 3));
+        $readings = array_map(fn (): array => $this->read(['checkPiece' => true], $source), range(1, 3));
         $read = [];
         foreach (array_keys($certified) as $quantity) {
             $values = array_column($readings, $quantity);
@@ -71,20 +99,15 @@ final readonly class Device
             $off[$quantity] = $value - $certified[$quantity];
         }
 
-        return ['certified' => $certified, 'read' => $read, 'off' => $off];
+        return ['certified' => $certified, 'read' => $read, 'off' => $off, 'source' => $source];
     }
 
     public function zero(): void
     {
-        if ($this->isStandIn()) {
+        if ($this->source() === 'simulated') {
             $this->send('PUT', '/piece', ['checkPiece' => true]);
         }
         $this->send('POST', '/zero');
-    }
-
-    private function isStandIn(): bool
-    {
-        return ($this->send('GET', '')['standIn'] ?? false) === true;
     }
 
     /**

@@ -34,7 +34,7 @@ final class FittingArchive
 {
     /** Columns of a setup and their names in the file. */
     private const SETUP = ['tag' => 'tag', 'head' => 'head', 'stated_loft_deg' => 'statedLoftDeg', 'measured_loft_deg' => 'measuredLoftDeg', 'measured_lie_deg' => 'measuredLieDeg', 'measured_face_open_deg' => 'measuredFaceOpenDeg', 'sleeve_label' => 'sleeveLabel', 'sleeve_loft_deg' => 'sleeveLoftDeg',
-        'sleeve_face_open_deg' => 'sleeveFaceOpenDeg', 'sleeve_lie_deg' => 'sleeveLieDeg', 'weights' => 'weights', 'masses' => 'masses', 'spec' => 'asBuilt', 'shaft' => 'shaft', 'length_mm' => 'lengthMm', 'ball' => 'ball', 'tee_mm' => 'teeMm', 'swing_weight_points' => 'swingWeightPoints', 'cue' => 'cue', 'note' => 'note',
+        'sleeve_face_open_deg' => 'sleeveFaceOpenDeg', 'sleeve_lie_deg' => 'sleeveLieDeg', 'weights' => 'weights', 'masses' => 'masses', 'spec' => 'asBuilt', 'shaft' => 'shaft', 'length_mm' => 'lengthMm', 'ball' => 'ball', 'tee_mm' => 'teeMm', 'swing_weight_points' => 'swingWeightPoints', 'swing_weight_source' => 'swingWeightSource', 'cue' => 'cue', 'note' => 'note',
         'shelf' => 'shelf', 'shelf_reason' => 'shelfReason'];
 
     private const SHOT = ['sequence' => 'sequence', 'measured' => 'measured', 'typed' => 'typed', 'flags' => 'flags', 'source' => 'source', 'intent' => 'intent', 'hit_at' => 'hitAt', 'note' => 'note', 'left_out_reason' => 'leftOut', 'left_out_note' => 'leftOutNote'];
@@ -168,6 +168,7 @@ final class FittingArchive
     private function write(array $data, FittingRecord $record): array
     {
         $mine = ['studio_id' => $this->user->studio_id];
+        $this->requireTaken($data);
         [$heads, $done] = $this->heads($data['rack'] ?? []);
         $parts = Part::query()->where('studio_id', $this->user->studio_id)->whereNull('retired_at')->get()->keyBy(fn (Part $p): string => "{$p->kind}/{$p->label}");
         $units = array_intersect_key((array) ($data['player']['units'] ?? []), ['speed' => 1, 'distance' => 1, 'height' => 1, 'length' => 1]);
@@ -205,6 +206,21 @@ final class FittingArchive
     }
 
     /**
+     * Made-up shots and readings do not come in where nobody asked for them.
+     *
+     * @param  array<string, mixed>  $data
+     */
+    private function requireTaken(array $data): void
+    {
+        $isSimulated = static fn (mixed $item): bool => is_array($item) && ($item['source'] ?? $item['swingWeightSource'] ?? '') === 'simulated';
+        $shots = count(array_filter((array) ($data['shots'] ?? []), $isSimulated));
+        $weights = count(array_filter((array) ($data['setups'] ?? []), $isSimulated));
+        if ($shots + $weights > 0 && ! $this->user->studio->takesSimulated()) {
+            throw CoreException::invalid('shots', implode(' and ', array_filter([$shots > 0 ? "{$shots} simulated ".($shots === 1 ? 'shot' : 'shots') : '', $weights > 0 ? "{$weights} swing ".($weights === 1 ? 'weight' : 'weights').' of a stand-in balance' : ''])).' in this file: this studio takes nothing made up. It is switched on in the bay.');
+        }
+    }
+
+    /**
      * Visits, trials, shots, ratings, decisions.
      *
      * @param  array<string, mixed>  $data
@@ -235,7 +251,7 @@ final class FittingArchive
         $rows = [];
         foreach (self::items($data, 'shots') as $i => $s) {
             $columns = self::columns($s, self::SHOT, "shots[{$i}]");
-            $rows[] = $mine + ['setup_id' => $setup($s, 'setup', "shots[{$i}]"), 'trial_id' => isset($s['trial']) ? $trials[(int) $s['trial']] : null, 'sequence' => (int) ($s['sequence'] ?? $i + 1), 'source' => mb_substr((string) ($columns['source'] ?? 'file'), 0, 8), 'shot_key' => md5("{$fitting->id}/{$i}"),
+            $rows[] = $mine + ['setup_id' => $setup($s, 'setup', "shots[{$i}]"), 'trial_id' => isset($s['trial']) ? $trials[(int) $s['trial']] : null, 'sequence' => (int) ($s['sequence'] ?? $i + 1), 'source' => mb_substr((string) ($columns['source'] ?? 'file'), 0, 12), 'shot_key' => md5("{$fitting->id}/{$i}"),
                 'measured' => json_encode((object) ($s['measured'] ?? []), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), 'typed' => json_encode((object) ($columns['typed'] ?? []), JSON_THROW_ON_ERROR), 'flags' => json_encode(array_values((array) ($columns['flags'] ?? [])), JSON_THROW_ON_ERROR),
                 'intent' => in_array($columns['intent'] ?? '', Shot::INTENTS, true) ? $columns['intent'] : 'normal', 'hit_at' => $columns['hit_at'] ?? null, 'note' => $columns['note'] ?? null, 'left_out_reason' => isset($columns['left_out_reason']) ? mb_substr((string) $columns['left_out_reason'], 0, 30) : null, 'left_out_note' => $columns['left_out_note'] ?? null,
                 'left_out_by' => isset($columns['left_out_reason']) ? $this->user->id : null, 'created_at' => now(), 'updated_at' => now()];

@@ -24,7 +24,7 @@ final class Journal
     private static ?array $open = null;
 
     /**
-     * Does something, all or nothing, and notes it. A journal inside a journal is part of it.
+     * Does something, all or nothing, and notes it. A journal inside a journal is part of it. The fitting is locked meanwhile: what is looked at inside stays as it is, whoever else presses at the same moment.
      *
      * @template T
      *
@@ -37,16 +37,17 @@ final class Journal
         if (self::$open !== null) {
             return $do();
         }
-        self::$open = [];
         try {
             return DB::transaction(function () use ($fitting, $user, $words, $do, $undoOf): mixed {
+                Fitting::query()->whereKey($fitting->id)->lockForUpdate()->value('id');
+                self::$open = []; // anew where another request held what this one needs, and it is tried again
                 $result = $do();
                 $words = is_string($words) ? $words : $words($result);
                 LogEntry::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'user_id' => $user->id, 'words' => mb_strimwidth($words, 0, 290, '…'), 'changes' => self::$open, 'undo_of' => $undoOf]);
                 DB::afterCommit(fn () => Live::changed($fitting));
 
                 return $result;
-            });
+            }, 5);
         } finally {
             self::$open = null;
         }
@@ -69,10 +70,11 @@ final class Journal
     /** Takes an entry back; the taking back is an entry of its own. */
     public static function takeBack(LogEntry $entry, Fitting $fitting, User $user): LogEntry
     {
-        if ($entry->undone_at !== null || $entry->changes === []) {
-            throw ValidationException::withMessages(['entry' => $entry->undone_at !== null ? 'That has been taken back already.' : 'That changed nothing that could be taken back.']);
-        }
         self::note($fitting, $user, "took back: {$entry->words}", function () use ($entry): void {
+            $entry->refresh();
+            if ($entry->undone_at !== null || $entry->changes === []) {
+                throw ValidationException::withMessages(['entry' => $entry->undone_at !== null ? 'That has been taken back already.' : 'That changed nothing that could be taken back.']);
+            }
             foreach (array_reverse($entry->changes) as $change) {
                 self::revert($change);
             }

@@ -55,7 +55,7 @@ final class RackFile
             'label' => $h->label, 'maker' => $h->maker, 'hand' => $h->hand->value, 'type' => $h->type, 'sleeve' => $h->sleeve->name ?? null, 'statedLoftDeg' => $h->stated_loft_deg, 'statedLieDeg' => $h->stated_lie_deg, 'statedFaceOpenDeg' => $h->stated_face_open_deg,
             'volumeCm3' => $h->volume_cm3, 'massG' => $h->mass_g, 'cgToeMm' => $h->cg_toe_mm, 'cgBackMm' => $h->cg_back_mm, 'cgUpMm' => $h->cg_up_mm, 'bulgeMm' => $h->bulge_mm, 'rollMm' => $h->roll_mm, 'inertiaGcm2' => $h->inertia_gcm2,
             'slots' => $h->slots, 'stockG' => $h->stock_g, 'standard' => $h->standard, 'supply' => $h->supply, 'note' => $h->note,
-            'readings' => $h->readings->map(fn (Reading $r): array => self::filled(['values' => $r->values, 'position' => $r->position, 'readAs' => $r->read_as->value, 'way' => $r->way, 'note' => $r->note, 'at' => $r->created_at->toIso8601String()]))->all(),
+            'readings' => $h->readings->map(fn (Reading $r): array => self::filled(['values' => $r->values, 'position' => $r->position, 'readAs' => $r->read_as->value, 'way' => $r->way, 'source' => $r->source, 'note' => $r->note, 'at' => $r->created_at->toIso8601String()]))->all(),
         ]);
     }
 
@@ -220,7 +220,14 @@ final class RackFile
         $system = $head->system();
         $head->save();
         foreach (array_values((array) ($item['readings'] ?? [])) as $r) {
-            $reading = new Reading(['studio_id' => $this->user->studio_id, 'head_id' => $head->id, 'values' => $r['values'] ?? [], 'position' => $r['position'] ?? $system->home, 'read_as' => $r['readAs'] ?? 'soled', 'way' => $r['way'] ?? 'hand', 'note' => $r['note'] ?? '', 'typed' => $r, 'read_by' => $this->user->id]);
+            $source = $r['source'] ?? 'measured';
+            if (! in_array($source, Reading::SOURCES, true)) {
+                throw CoreException::invalid('readings', 'The source of a reading is '.implode(' or ', Reading::SOURCES).'.');
+            }
+            if ($source === 'simulated' && ! $this->user->studio->takesSimulated()) {
+                throw CoreException::invalid('readings', 'it has readings of a stand-in, and this studio takes nothing made up. It is switched on in the bay.');
+            }
+            $reading = new Reading(['studio_id' => $this->user->studio_id, 'head_id' => $head->id, 'values' => $r['values'] ?? [], 'position' => $r['position'] ?? $system->home, 'read_as' => $r['readAs'] ?? 'soled', 'way' => $r['way'] ?? 'hand', 'source' => $source, 'note' => $r['note'] ?? '', 'typed' => $r, 'read_by' => $this->user->id]);
             $reading->set();
             $system->position($reading->position);
             $reading->save();

@@ -23,16 +23,22 @@ final class TypedShot
         $issues = [];
         foreach ($typed as $name => $given) {
             $measure = is_string($name) ? Measure::tryFrom($name) : null;
-            if ($measure === null || $measure->dimension() === Dimension::Text || ! is_array($given)) {
+            if ($measure === null || $measure->dimension() === Dimension::Text) {
                 $issues[] = new Issue((string) $name, true, "'{$name}' is not a measure of a shot");
 
                 continue;
             }
-            $text = is_scalar($given['value'] ?? '') ? trim((string) ($given['value'] ?? '')) : '';
+            $said = is_array($given) ? self::said($given) : null;
+            if ($said === null) {
+                $issues[] = new Issue($measure->value, true, "'{$name}' needs a number, or a value and its unit");
+
+                continue;
+            }
+            [$text, $named] = $said;
             if ($text === '') {
                 continue;
             }
-            $unit = is_string($given['unit'] ?? null) ? Unit::tryFrom($given['unit']) : $measure->unit();
+            $unit = $named === null ? $measure->unit() : Unit::tryFrom($named);
             $cell = Cell::parse($text);
             try {
                 $mark = self::mark($cell, $measure, $unit ?? Unit::Ratio);
@@ -54,6 +60,20 @@ final class TypedShot
         }
 
         return [$shot->measured, $issues];
+    }
+
+    /**
+     * Nothing is made of what is no text, no number and no unit: it would be another value than the one that was sent.
+     *
+     * @param  array<mixed>  $given
+     * @return array{string, string|null}|null the value as text and the unit it names; null where it is something else
+     */
+    private static function said(array $given): ?array
+    {
+        $value = $given['value'] ?? '';
+        $unit = $given['unit'] ?? null;
+
+        return array_diff_key($given, ['value' => 1, 'unit' => 1]) === [] && (is_string($value) || is_int($value) || is_float($value)) && ($unit === null || is_string($unit)) ? [trim((string) $value), $unit] : null;
     }
 
     /** "2,450" rpm is a thousands mark, "12,3" is not: the reading that lies where driver shots lie. */

@@ -42,7 +42,7 @@ final class FittingFile
     private const TOP = ['format', 'seed', 'exportedAt', 'player', 'brief', 'briefAgreedAt', 'screening', 'tieOrder', 'asksRatings', 'benchmark', 'rack', 'setups', 'visits', 'trials', 'shots', 'ratings', 'blinds', 'confirms', 'decisions', 'briefChanges'];
 
     private const SETUP = ['tag', 'head', 'onRack', 'branchedFrom', 'statedLoftDeg', 'measuredLoftDeg', 'measuredLieDeg', 'measuredFaceOpenDeg', 'sleeveLabel', 'sleeveLoftDeg', 'sleeveFaceOpenDeg', 'sleeveLieDeg', 'weights', 'masses', 'asBuilt',
-        'shaft', 'shaftPart', 'gripPart', 'ballPart', 'lengthMm', 'ball', 'teeMm', 'swingWeightPoints', 'swingWeightComputed', 'cue', 'note', 'shelf', 'shelfReason', 'starred'];
+        'shaft', 'shaftPart', 'gripPart', 'ballPart', 'lengthMm', 'ball', 'teeMm', 'swingWeightPoints', 'swingWeightSource', 'swingWeightComputed', 'cue', 'note', 'shelf', 'shelfReason', 'starred'];
 
     private const SHOT = ['setup', 'trial', 'sequence', 'measured', 'typed', 'flags', 'source', 'intent', 'hitAt', 'note', 'leftOut', 'leftOutNote'];
 

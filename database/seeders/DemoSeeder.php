@@ -142,6 +142,6 @@ final readonly class DemoSeeder
             $rows[] = ['setupId' => $setup->id, 'measured' => $measured, 'typed' => [], 'key' => ShotRow::keyOf($measured, null),
                 'flags' => array_map(fn ($issue): string => $issue->message, LaunchShot::of($measured, $flight)->issues())];
         }
-        ($this->storeShots)($fitting, $rows, 'demo');
+        ($this->storeShots)($fitting, $rows, 'simulated');
     }
 }

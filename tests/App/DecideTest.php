@@ -111,22 +111,23 @@ it('keeps a confirm run and a blind trial apart', function (): void {
 it('locks a decision with its grounds, refuses another, and makes a new version when it is reopened', function (): void {
     $save = fn (Setup $setup, string $why = 'feels right') => $this->postJson("{$this->url}/decisions", ['setupId' => $setup->id, 'reason' => $why]);
     $first = $save($this->b)->assertCreated()->assertJsonPath('version', 1)->json('id');
-    $second = $save($this->a)->assertCreated()->assertJsonPath('version', 1)->json('id');
+    expect($save($this->b)->assertCreated()->json('id'))->toBe($first); // pressed twice
+    $second = $save($this->a)->assertCreated()->assertJsonPath('version', 2)->json('id');
     $this->postJson("api/decisions/{$first}/lock")->assertUnprocessable(); // a newer one has been saved
     $locked = $this->postJson("api/decisions/{$second}/lock")->assertOk()->json();
     expect($locked['lockedAt'])->not->toBeNull()->and($locked['proof']['schools']['rows'])->toHaveCount(5)->and($locked['proof']['days'])->toHaveCount(9)
         ->and($this->getJson($this->url)->json('missing.decide'))->toBe('');
     $this->postJson("api/decisions/{$second}/lock")->assertUnprocessable();
-    $save($this->b)->assertStatus(409)->assertJsonFragment(['message' => 'The decision for A is locked as version 1. Reopen it with a reason; that makes a new version and keeps this one.']);
+    $save($this->b)->assertStatus(409)->assertJsonFragment(['message' => 'The decision for A is locked as version 2. Reopen it with a reason; that makes a new version and keeps this one.']);
     expect(Decision::query()->count())->toBe(2);
 
     $this->postJson("api/decisions/{$second}/reopen", ['why' => ''])->assertUnprocessable();
     $this->postJson("api/decisions/{$second}/reopen", ['why' => 'She broke the shaft'])->assertOk()->assertJsonPath('reopenWhy', 'She broke the shaft');
     $this->postJson("api/decisions/{$second}/reopen", ['why' => 'again'])->assertUnprocessable();
     expect($this->getJson($this->url)->json('missing.decide'))->toBe('reopened');
-    $save($this->b)->assertCreated()->assertJsonPath('version', 2);
+    $save($this->b)->assertCreated()->assertJsonPath('version', 3);
     $all = $this->getJson("{$this->url}/decisions")->json();
-    expect(array_column($all, 'version'))->toBe([2, 1, 1])
+    expect(array_column($all, 'version'))->toBe([3, 2, 1])
         ->and($this->getJson("api/decisions/{$all[0]['id']}")->json('proof'))->toBeNull()
         ->and($this->getJson("api/decisions/{$all[1]['id']}")->json('proof.brief.scoring'))->toBe('fewest strokes');
 });

@@ -12,7 +12,6 @@ use App\Http\Resources\BayResource;
 use App\Models\Bay;
 use App\Models\Blind;
 use App\Models\Fitting;
-use App\Models\HeldShot;
 use App\Models\Rating;
 use App\Models\Setup;
 use App\Models\Trial;
@@ -22,13 +21,14 @@ use App\Support\Journal;
 use App\Support\Live;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Impact\HiddenPlayers;
 use MintCarry\Core\Impact\ShotMaker;
+use MintCarry\Core\Intake\Post;
+use MintCarry\Core\Intake\PostedShot;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -47,11 +47,13 @@ final class BayController
     {
         $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'kind' => ['sometimes', Rule::in(Trial::KINDS)]]);
         $user = self::user($request);
-        if (Blind::open($fitting) !== null) {
-            throw ValidationException::withMessages(['setupId' => 'A blind trial is going on: go on to its next setting, or reveal it first.']);
-        }
-        Journal::note($fitting, $user, fn (Trial $t): string => ($t->kind === 'warm-up' ? 'began warm-up shots with ' : "began trial {$t->number} with ").$t->setup->tag,
-            fn (): Trial => $run->begin($fitting, $user, (int) $given['setupId'], $given['kind'] ?? 'trial'));
+        Journal::note($fitting, $user, fn (Trial $t): string => ($t->kind === 'warm-up' ? 'began warm-up shots with ' : "began trial {$t->number} with ").$t->setup->tag, function () use ($fitting, $user, $given, $run): Trial {
+            if (Blind::open($fitting) !== null) {
+                throw ValidationException::withMessages(['setupId' => 'A blind trial is going on: go on to its next setting, or reveal it first.']);
+            }
+
+            return $run->begin($fitting, $user, (int) $given['setupId'], $given['kind'] ?? 'trial');
+        });
 
         return response()->json((new BayResource($fitting->refresh()))->toArray($request), 201);
     }
@@ -138,34 +140,11 @@ final class BayController
         return response()->json(BayResource::bay($bay));
     }
 
-    /** Takes a held shot with the values put right, or sets it aside. Either way what the monitor sent stays on record. */
-    public function settle(Request $request, HeldShot $held, TakeShots $take): JsonResponse
-    {
-        $given = $request->validate(['values' => ['present', 'nullable', 'array']]);
-        if ($held->settled_at !== null) {
-            throw ValidationException::withMessages(['held' => 'This shot has been settled already.']);
-        }
-        if ($given['values'] !== null) {
-            DB::transaction(function () use ($held, $given, $take): void {
-                $answer = $take->putRight($held, $given['values']);
-                if ($answer['status'] === 'held') {
-                    throw ValidationException::withMessages(['values' => "{$answer['reason']}. The shot stays in the tray."]);
-                }
-            });
-        }
-        $held->update(['settled_at' => now()]);
-        $fitting = $held->fitting_id === null ? null : Fitting::query()->find($held->fitting_id);
-        if ($fitting !== null) {
-            Live::changed($fitting);
-        }
-
-        return response()->json(['settled' => true]);
-    }
-
     /** Hits shots with the setup in the hand, by a made-up player, through the bay's own intake. */
     public function simulate(Request $request, Fitting $fitting, TakeShots $take): JsonResponse
     {
         $given = $request->validate(['count' => ['required', 'integer', 'between:1,5'], 'player' => ['required', Rule::in(HiddenPlayers::NAMES)], 'clubData' => ['sometimes', 'boolean']]);
+        abort_unless($fitting->studio->takesSimulated(), 403, 'This studio takes no simulated shots. They are switched on in the bay, on its screen.');
         $bay = Bay::query()->where('studio_id', $fitting->studio_id)->where('fitting_id', $fitting->id)->first();
         $trial = $fitting->running_trial_id === null ? null : Trial::query()->find($fitting->running_trial_id);
         if ($bay === null || $trial === null) {
@@ -177,9 +156,9 @@ final class BayController
         $player = HiddenPlayers::named($given['player'], $fitting->player->hand);
         $shots = [];
         for ($i = 0; $i < $given['count']; $i++) {
-            $shots[] = ['id' => (string) Str::uuid(), 'sequence' => null, 'at' => null, 'values' => ShotMaker::seen($maker->hit($player), $given['clubData'] ?? true)];
+            $shots[] = PostedShot::made((string) Str::uuid(), ShotMaker::seen($maker->hit($player), $given['clubData'] ?? true), 'simulated');
         }
 
-        return response()->json(['results' => $take($bay, $shots)], 201);
+        return response()->json(['results' => $take($bay, Post::of($shots))], 201);
     }
 }

@@ -35,14 +35,11 @@ final class BlindController
             'shotsEach' => ['required', 'integer', 'between:1,10'],
         ], ['setupIds.min' => 'A blind trial takes two or three different setups.', 'setupIds.max' => 'A blind trial takes two or three different setups.']);
         $user = self::user($request);
-        if (Blind::open($fitting) !== null) {
-            throw ValidationException::withMessages(['blind' => 'A blind trial is going on: reveal it first.']);
-        }
-        if (Confirm::open($fitting) !== null) {
-            throw ValidationException::withMessages(['blind' => 'A confirm run is going on: finish it or end it first.']);
-        }
         $order = BlindOrder::of(array_values(array_map(intval(...), $given['setupIds'])), (int) $given['rounds'], new Randomizer);
         Journal::note($fitting, $user, 'began a blind trial of '.count($given['setupIds']).' settings', function () use ($fitting, $user, $order, $given, $run): void {
+            if (Blind::open($fitting) !== null || Confirm::open($fitting) !== null) {
+                throw ValidationException::withMessages(['blind' => Blind::open($fitting) !== null ? 'A blind trial is going on: reveal it first.' : 'A confirm run is going on: finish it or end it first.']);
+            }
             $blind = Blind::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setups' => $order, 'shots_each' => $given['shotsEach'], 'place' => 0, 'begun_by' => $user->id]);
             $run->begin($fitting, $user, $order[0], 'trial', $blind);
         });
@@ -50,15 +47,19 @@ final class BlindController
         return self::bay($request, $fitting, 201);
     }
 
-    /** The next setting is in the hand. */
+    /** The next setting is in the hand. Whoever says from which one (counted from 1) goes on once, however often it is pressed. */
     public function next(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
+        $given = $request->validate(['from' => ['sometimes', 'integer']]);
         $user = self::user($request);
-        $blind = self::openOf($fitting);
-        if ($blind->place + 1 >= count($blind->setups)) {
-            throw ValidationException::withMessages(['blind' => 'That was the last setting: reveal the blind trial.']);
-        }
-        Journal::note($fitting, $user, 'went on to the next blind setting', function () use ($fitting, $user, $blind, $run): void {
+        Journal::note($fitting, $user, 'went on to the next blind setting', function () use ($fitting, $user, $given, $run): void {
+            $blind = self::openOf($fitting);
+            if (isset($given['from']) && (int) $given['from'] !== $blind->place + 1) {
+                throw ValidationException::withMessages(['blind' => 'Setting '.($blind->place + 1).' is in the hand already, perhaps from another screen.']);
+            }
+            if ($blind->place + 1 >= count($blind->setups)) {
+                throw ValidationException::withMessages(['blind' => 'That was the last setting: reveal the blind trial.']);
+            }
             $blind->update(['place' => $blind->place + 1]);
             $run->begin($fitting, $user, $blind->setups[$blind->place], 'trial', $blind);
         });
@@ -69,8 +70,8 @@ final class BlindController
     /** Says which setting was which; from now on its shots are judged like any others. */
     public function reveal(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
-        $blind = self::openOf($fitting);
-        Journal::note($fitting, self::user($request), 'revealed the blind trial', function () use ($fitting, $blind, $run): void {
+        Journal::note($fitting, self::user($request), 'revealed the blind trial', function () use ($fitting, $run): void {
+            $blind = self::openOf($fitting);
             $run->end($fitting);
             $blind->update(['revealed_at' => now()]);
         });

@@ -38,9 +38,7 @@ final class ConfirmController
                 throw ValidationException::withMessages(['setupId' => 'Setup '.($judged->setups[$id]->tag ?? '?').' has no counted shot yet: there is nothing to confirm.']);
             }
         }
-        if (Confirm::open($fitting) !== null || Blind::open($fitting) !== null) {
-            throw ValidationException::withMessages(['setupId' => Confirm::open($fitting) !== null ? 'A confirm run is going on: finish it or end it first.' : 'A blind trial is going on: reveal it first.']);
-        }
+        self::requireNoneOpen($fitting);
         $until = ConfirmState::restsUntil($judged);
         $rested = (bool) ($given['rested'] ?? false);
         if ($until !== null && ! $rested) {
@@ -48,6 +46,7 @@ final class ConfirmController
         }
         $user = self::user($request);
         Journal::note($fitting, $user, 'began a confirm run of '.Setup::query()->whereKey($given['setupId'])->value('tag'), function () use ($fitting, $user, $given, $held, $run, $until): void {
+            self::requireNoneOpen($fitting);
             $run->end($fitting);
             Confirm::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'held_setup_id' => $held, 'setup_id' => (int) $given['setupId'], 'shots_each' => (int) ($given['shotsEach'] ?? 5), 'rested' => $until !== null, 'begun_by' => $user->id]);
         });
@@ -58,21 +57,23 @@ final class ConfirmController
     /** The next leg is in the hand; after the last the run is done. */
     public function next(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
-        $confirm = self::openOf($fitting);
-        $sets = ConfirmState::legs($confirm, new Judged($fitting));
-        $leg = count($sets);
-        $short = $leg === 0 ? 0 : $confirm->shots_each - $sets[$leg - 1]->count(); // of the leg that is being hit
-        if ($short > 0) {
-            throw ValidationException::withMessages(['confirm' => "This leg still needs {$short} counted ".($short === 1 ? 'shot' : 'shots').'.']);
-        }
         $user = self::user($request);
-        Journal::note($fitting, $user, $leg < ConfirmRule::LEGS ? 'went on to leg '.($leg + 1).' of the confirm run' : 'finished the confirm run', function () use ($fitting, $user, $confirm, $leg, $run): void {
+        Journal::note($fitting, $user, fn (int $leg): string => $leg < ConfirmRule::LEGS ? 'went on to leg '.($leg + 1).' of the confirm run' : 'finished the confirm run', function () use ($fitting, $user, $run): int {
+            $confirm = self::openOf($fitting);
+            $sets = ConfirmState::legs($confirm, new Judged($fitting->refresh()));
+            $leg = count($sets);
+            $short = $leg === 0 ? 0 : $confirm->shots_each - $sets[$leg - 1]->count(); // of the leg that is being hit
+            if ($short > 0) {
+                throw ValidationException::withMessages(['confirm' => "This leg still needs {$short} counted ".($short === 1 ? 'shot' : 'shots').'.']);
+            }
             if ($leg < ConfirmRule::LEGS) {
                 $run->begin($fitting, $user, $confirm->setupOfLeg($leg), 'trial', null, $confirm);
             } else {
                 $run->end($fitting);
                 $confirm->update(['ended_at' => now()]);
             }
+
+            return $leg;
         });
 
         return self::state($fitting);
@@ -81,13 +82,20 @@ final class ConfirmController
     /** Ends a run before its last leg; its shots stay and count. */
     public function end(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
-        $confirm = self::openOf($fitting);
-        Journal::note($fitting, self::user($request), 'ended the confirm run', function () use ($fitting, $confirm, $run): void {
+        Journal::note($fitting, self::user($request), 'ended the confirm run', function () use ($fitting, $run): void {
+            $confirm = self::openOf($fitting);
             $run->end($fitting);
             $confirm->update(['ended_at' => now()]);
         });
 
         return self::state($fitting);
+    }
+
+    private static function requireNoneOpen(Fitting $fitting): void
+    {
+        if (Confirm::open($fitting) !== null || Blind::open($fitting) !== null) {
+            throw ValidationException::withMessages(['setupId' => Confirm::open($fitting) !== null ? 'A confirm run is going on: finish it or end it first.' : 'A blind trial is going on: reveal it first.']);
+        }
     }
 
     private static function openOf(Fitting $fitting): Confirm

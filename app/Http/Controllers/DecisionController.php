@@ -8,6 +8,7 @@ use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\FittingResource;
 use App\Models\Decision;
 use App\Models\Fitting;
+use App\Models\Setup;
 use App\Support\ConfirmState;
 use App\Support\Journal;
 use App\Support\Judged;
@@ -55,7 +56,7 @@ final class DecisionController
         return self::answer($decision);
     }
 
-    /** Saves the decision with the advice as it stood. Choosing otherwise than advised asks for a reason. */
+    /** Saves the decision with the advice as it stood, as a version of its own. Choosing otherwise than advised asks for a reason. The same decision saved again is the same version. */
     public function store(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate(['setupId' => ['required', 'integer'], 'reason' => ['nullable', 'string', 'max:2000']]);
@@ -72,15 +73,16 @@ final class DecisionController
         }
         $user = self::user($request);
         $advisedId = array_key_first(array_filter($judged->setups, fn ($s): bool => $s->tag === $advice['pick']));
-        $decision = Journal::note($fitting, $user, "decided for {$chosen->tag}", function () use ($fitting, $chosen, $advisedId, $advice, $reason, $user): Decision {
-            // Another screen may be locking at the same moment.
+        $decision = DB::transaction(function () use ($fitting, $chosen, $advisedId, $advice, $reason, $user): Decision {
+            // Another screen may be saving or locking at the same moment.
             Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             $before = $fitting->decisions()->first();
             self::requireOpen($before);
+            $isTheSame = $before !== null && $before->reopened_at === null && $before->setup_id === $chosen->id && $before->reason === $reason && $before->advice == json_decode((string) json_encode($advice), true);
 
-            return Decision::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $chosen->id, 'advised_setup_id' => $advisedId ?? $chosen->id,
-                'reason' => $reason, 'advice' => $advice, 'decided_by' => $user->id, 'number' => $before === null ? 1 : $before->number + ($before->locked_at === null ? 0 : 1)]);
-        });
+            return $isTheSame ? $before : Journal::note($fitting, $user, "decided for {$chosen->tag}", fn (): Decision => Decision::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $chosen->id,
+                'advised_setup_id' => $advisedId ?? $chosen->id, 'reason' => $reason, 'advice' => $advice, 'decided_by' => $user->id, 'number' => (int) $fitting->decisions()->max('number') + 1]));
+        }, 5);
         $fitting->touch();
 
         return self::answer($decision, 201);
@@ -90,27 +92,38 @@ final class DecisionController
     public function lock(Request $request, Decision $decision): JsonResponse
     {
         $fitting = $decision->fitting;
-        self::requireLatest($fitting, $decision->refresh());
+        self::requireLatest($fitting, $decision);
         $user = self::user($request);
         $proof = self::groundsOf($fitting) + ['brief' => $fitting->brief()->toArray()];
         // Past the journal on purpose.
         Journal::note($fitting, $user, "locked the decision for {$decision->setup->tag} as version {$decision->number}", function () use ($fitting, $decision, $proof): void {
-            Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
-            self::requireLatest($fitting, $decision);
+            self::requireLatest($fitting, $decision->refresh());
+            self::requireReal($fitting);
             DB::table('decisions')->where('id', $decision->id)->update(['locked_at' => now(), 'proof' => json_encode($proof), 'updated_at' => now()]);
         });
 
         return self::answer($decision->refresh());
     }
 
+    /** What a real player will pay for does not rest on made-up shots. */
+    private static function requireReal(Fitting $fitting): void
+    {
+        $tags = $fitting->studio->is_demo ? [] : Setup::query()->where('fitting_id', $fitting->id)->whereHas('shots', fn ($shots) => $shots->where('source', 'simulated')->whereNull('left_out_reason'))->orderBy('position')->pluck('tag')->all();
+        if ($tags !== []) {
+            throw ValidationException::withMessages(['decision' => 'Simulated shots count in this fitting ('.implode(', ', $tags).'): a decision for a real player cannot be locked on them. Leave them out, or hit real ones.']);
+        }
+    }
+
     public function reopen(Request $request, Decision $decision): JsonResponse
     {
         $given = $request->validate(['why' => ['required', 'string', 'max:300']], ['why.required' => 'Say in a few words why it is reopened; the locked version stays on the record.']);
-        if (! $decision->isLocked()) {
-            throw ValidationException::withMessages(['decision' => 'Only a locked decision is reopened.']);
-        }
         $user = self::user($request);
-        Journal::note($decision->fitting, $user, "reopened version {$decision->number} of the decision: {$given['why']}", fn () => DB::table('decisions')->where('id', $decision->id)->update(['reopened_at' => now(), 'reopen_why' => $given['why'], 'updated_at' => now()]));
+        Journal::note($decision->fitting, $user, "reopened version {$decision->number} of the decision: {$given['why']}", function () use ($decision, $given): void {
+            if (! $decision->refresh()->isLocked()) {
+                throw ValidationException::withMessages(['decision' => 'Only a locked decision is reopened.']);
+            }
+            DB::table('decisions')->where('id', $decision->id)->update(['reopened_at' => now(), 'reopen_why' => $given['why'], 'updated_at' => now()]);
+        });
 
         return self::answer($decision->refresh());
     }

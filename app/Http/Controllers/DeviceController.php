@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Controllers\Concerns\NamesUser;
 use App\Models\RackHead;
 use App\Support\Device;
 use Illuminate\Http\JsonResponse;
@@ -13,15 +14,17 @@ use MintCarry\Core\Club\PlayingGeometry;
 
 final class DeviceController
 {
+    use NamesUser;
+
     /** How far a device is off on its check piece. */
-    public function check(string $device): JsonResponse
+    public function check(Request $request, string $device): JsonResponse
     {
-        return response()->json((new Device($device))->check());
+        return response()->json(self::device($request, $device)->check());
     }
 
-    public function zero(string $device): JsonResponse
+    public function zero(Request $request, string $device): JsonResponse
     {
-        (new Device($device))->zero();
+        self::device($request, $device)->zero();
 
         return response()->json(['zeroed' => true]);
     }
@@ -32,13 +35,18 @@ final class DeviceController
         $given = $request->validate(['position' => ['sometimes', 'nullable', 'string', 'max:12'], 'readAs' => ['sometimes', 'in:soled,squared']]);
         $truth = $head->truth ?? self::hidden($head);
         if ($device === 'balance') {
-            return response()->json(['values' => (new Device('balance'))->read(['massG' => $truth['massG']])]);
+            return response()->json(self::device($request, 'balance')->reading(['massG' => $truth['massG']]));
         }
         $system = $head->system();
         $position = (string) ($given['position'] ?? '');
         $shown = PlayingGeometry::present(new HeadReading($truth['loftDeg'], $truth['lieDeg'], $truth['faceOpenDeg']), $system->position($position === '' ? $system->home : $position)->tilts, ($given['readAs'] ?? 'soled') === 'squared' ? 1.0 : 0.0);
 
-        return response()->json(['values' => (new Device($device))->read(['loftDeg' => $shown->loftDeg, 'lieDeg' => $shown->lieDeg, 'faceOpenDeg' => $shown->faceOpenDeg])]);
+        return response()->json(self::device($request, $device)->reading(['loftDeg' => $shown->loftDeg, 'lieDeg' => $shown->lieDeg, 'faceOpenDeg' => $shown->faceOpenDeg]));
+    }
+
+    private static function device(Request $request, string $name): Device
+    {
+        return new Device($name, self::user($request)->studio->takesSimulated());
     }
 
     /**

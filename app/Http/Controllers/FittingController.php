@@ -28,7 +28,7 @@ final class FittingController
         $user = self::user($request);
         $wanted = trim($request->string('q')->limit(80, '')->value());
         $fittings = Fitting::query()->where('studio_id', $user->studio_id)
-            ->with(['player', 'setups' => fn ($q) => $q->with('rackHead.readings')->withCount(['shots as counted_count' => fn ($c) => $c->whereNull('left_out_reason')]), 'decisions' => fn ($q) => $q->with('setup')])
+            ->with(['player', 'setups' => fn ($q) => $q->with('rackHead.readings')->withCount(['shots as counted_count' => fn ($c) => $c->whereNull('left_out_reason'), 'shots as simulated_count' => fn ($c) => $c->where('source', 'simulated')]), 'decisions' => fn ($q) => $q->with('setup')])
             ->when($wanted !== '', function ($query) use ($wanted): void {
                 $like = '%'.addcslashes($wanted, '%_\\').'%';
                 $query->where(fn ($q) => $q->whereRelation('player', 'name', 'like', $like)->orWhereRelation('setups', 'head', 'like', $like)->orWhere('wants', 'like', $like));
@@ -40,6 +40,7 @@ final class FittingController
             'player' => ['id' => $f->player->id, 'name' => $f->player->name, 'hand' => $f->player->hand->value, 'units' => $f->player->units],
             'wants' => $f->wants,
             'setups' => $f->setups->map(fn ($s): array => ['tag' => $s->tag, 'counted' => (int) $s->counted_count])->all(),
+            'simulated' => (int) $f->setups->sum('simulated_count'),
             'decided' => $f->decisions->first()?->setup->tag,
             'missing' => FittingResource::missing($f, $f->setups->all(), $f->decisions->first()),
             'updatedAt' => $f->updated_at->toIso8601String(),

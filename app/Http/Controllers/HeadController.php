@@ -10,10 +10,12 @@ use App\Http\Resources\HeadResource;
 use App\Models\Part;
 use App\Models\RackHead;
 use App\Models\Reading;
+use App\Support\Device;
 use App\Support\Quantity;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\ReadingSet;
 use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Club\Weights;
@@ -95,6 +97,7 @@ final class HeadController
             'position' => ['sometimes', 'nullable', 'string', 'max:12'],
             'readAs' => ['required', Rule::in(['soled', 'squared'])],
             'way' => ['sometimes', Rule::in(['hand', 'gauge', 'balance'])],
+            'source' => ['sometimes', Rule::in(Reading::SOURCES)],
             'note' => ['sometimes', 'nullable', 'string', 'max:300'],
             'confirm' => ['sometimes', 'boolean'],
         ]);
@@ -105,7 +108,7 @@ final class HeadController
         }
         $position = (string) ($given['position'] ?? '');
         $head->system()->position($position === '' ? $head->system()->home : $position);
-        $reading = new Reading(['studio_id' => $head->studio_id, 'head_id' => $head->id, 'values' => array_filter($values), 'position' => $position === '' ? $head->system()->home : $position, 'read_as' => $given['readAs'], 'way' => $given['way'] ?? 'hand',
+        $reading = new Reading(['studio_id' => $head->studio_id, 'head_id' => $head->id, 'values' => array_filter($values), 'position' => $position === '' ? $head->system()->home : $position, 'read_as' => $given['readAs'], 'way' => $given['way'] ?? 'hand', 'source' => self::sourceOf($head, $given),
             'typed' => $given['values'], 'note' => $given['note'] ?? '', 'read_by' => $request->user()?->getAuthIdentifier()]);
         $doubtful = $reading->set()->doubtful();
         if ($doubtful !== [] && ! ($given['confirm'] ?? false)) {
@@ -118,6 +121,28 @@ final class HeadController
         $reading->save();
 
         return response()->json((new HeadResource($head->load(['sleeve', 'readings.fitter']), full: true))->toArray($request), 201);
+    }
+
+    /**
+     * What a stand-in read is made up, whatever the screen says of it.
+     *
+     * @param  array<string, mixed>  $given
+     */
+    private static function sourceOf(RackHead $head, array $given): string
+    {
+        $said = (string) ($given['source'] ?? 'measured');
+        $takes = $head->studio->takesSimulated();
+        if ($said === 'simulated' && ! $takes) {
+            throw ValidationException::withMessages(['source' => 'These are readings of a stand-in, and the studio takes nothing made up. Nothing was saved; what you typed is still here.']);
+        }
+        if ($said === 'simulated' || ! $takes || ($given['way'] ?? 'hand') === 'hand') {
+            return $said;
+        }
+        try {
+            return (new Device((string) $given['way'], $takes))->source();
+        } catch (CoreException) {
+            return $said; // it does not answer any more
+        }
     }
 
     private static function name(string $quantity): string

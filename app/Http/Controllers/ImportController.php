@@ -98,13 +98,17 @@ final class ImportController
         }
         $user = self::user($request);
         $result = Journal::note($file->fitting, $user, fn (array $r): string => "stored {$r['stored']} shots from {$file->name}", function () use ($file, $map, $shots, $store): array {
+            // Another screen may be storing it at the same moment.
+            if (ImportFile::query()->lockForUpdate()->findOrFail($file->id)->state === 'stored') {
+                throw ValidationException::withMessages(['file' => "'{$file->name}' has been stored already, from another screen; its shots are in the fitting."]);
+            }
             $result = $store($file->fitting, $shots, 'csv', $file);
             $file->update(['state' => 'stored', 'map' => $map->toArray(), 'stored_shots' => $result['stored']]);
             if ($file->signature !== null) {
                 RememberedMap::query()->updateOrCreate(['studio_id' => $file->studio_id, 'signature' => $file->signature], ['map' => $map->toArray()]);
             }
 
-            return $result;
+            return array_diff_key($result, ['differs' => 1]);
         });
 
         return response()->json($result, 201);

@@ -49,9 +49,9 @@ final class SessionController
             && ! $request->headers->has('Forwarded');
     }
 
-    /** @return array{name: string, studio: string, isDemo: bool}|null */
+    /** @return array{name: string, studio: string, isDemo: bool, takesSimulated: bool}|null */
     private function describe(?User $user): ?array
     {
-        return $user === null ? null : ['name' => $user->name, 'studio' => $user->studio->name, 'isDemo' => $user->studio->is_demo];
+        return $user === null ? null : ['name' => $user->name, 'studio' => $user->studio->name, 'isDemo' => $user->studio->is_demo, 'takesSimulated' => $user->studio->takesSimulated()];
     }
 }

@@ -9,10 +9,13 @@ use App\Actions\BuildSetup;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\SetupRequest;
 use App\Http\Resources\SetupResource;
+use App\Models\Blind;
 use App\Models\Fitting;
 use App\Models\Setup;
+use App\Models\Trial;
 use App\Support\Device;
 use App\Support\Journal;
+use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -25,7 +28,7 @@ final class SetupController
     use NamesUser;
 
     /** What a setup that was hit may still get: they tell more about what was hit, they do not change it. */
-    private const READINGS = ['measured_loft_deg', 'measured_lie_deg', 'measured_face_open_deg', 'swing_weight_points', 'note', 'typed'];
+    private const READINGS = ['measured_loft_deg', 'measured_lie_deg', 'measured_face_open_deg', 'swing_weight_points', 'swing_weight_source', 'note', 'typed'];
 
     /** What makes a setup that was built from the rack. */
     private const CHOICES = ['head_id', 'sleeve_label', 'masses', 'shaft_id', 'grip_id', 'ball_id', 'length_mm', 'tee_mm', 'cue'];
@@ -48,9 +51,9 @@ final class SetupController
     {
         $setup = self::unsaved($request, $fitting, $build);
         $setup->swing_weight_points = null;
-        $read = (new Device('balance'))->read(['swingWeightPoints' => $setup->swingWeight()?->points() ?? 30.0]);
+        $read = (new Device('balance', $fitting->studio->takesSimulated()))->reading(['swingWeightPoints' => $setup->swingWeight()?->points() ?? 30.0]);
 
-        return response()->json(['swingWeight' => SwingWeight::labelOf($read['swingWeightPoints'] ?? throw CoreException::invalid('device', 'The balance does not read swing weights: read it by eye and type it.'))]);
+        return response()->json(['swingWeight' => SwingWeight::labelOf($read['values']['swingWeightPoints'] ?? throw CoreException::invalid('device', 'The balance does not read swing weights: read it by eye and type it.')), 'source' => $read['source']]);
     }
 
     private static function unsaved(SetupRequest $request, Fitting $fitting, BuildSetup $build): Setup
@@ -68,21 +71,24 @@ final class SetupController
      */
     public function update(SetupRequest $request, Setup $setup, BuildSetup $build): JsonResponse
     {
-        if ($setup->shots()->exists()) {
+        Journal::note($setup->fitting, self::user($request), "changed setup {$setup->tag}", function () use ($request, $setup, $build): void {
+            if (! $setup->shots()->exists()) {
+                $build($setup, $request->columns())->save();
+
+                return;
+            }
             $asked = (clone $setup)->fill($request->columns());
             $changed = $setup->head_id !== null
                 ? array_intersect(array_keys($asked->getDirty()), self::CHOICES)
                 : array_diff(array_keys($asked->getDirty()), self::READINGS);
             if ($changed !== []) {
-                return response()->json(['message' => "Setup {$setup->tag} has shots, so what was hit stays as it is. Make a new setup from it; readings and the note can still be changed."], 409);
+                throw new HttpResponseException(response()->json(['message' => "Setup {$setup->tag} has shots, so what was hit stays as it is. Make a new setup from it; readings and the note can still be changed."], 409));
             }
             // What was hit keeps the rack of its day.
             $setup->fill(array_intersect_key($request->columns(), array_flip(self::READINGS)));
             $setup->playing(1.0);
-        } else {
-            $build($setup, $request->columns());
-        }
-        Journal::note($setup->fitting, self::user($request), "changed setup {$setup->tag}", fn () => $setup->save());
+            $setup->save();
+        });
 
         return response()->json((new SetupResource($setup->loadCount('shots')))->toArray($request));
     }
@@ -90,10 +96,18 @@ final class SetupController
     public function destroy(Request $request, Setup $setup): JsonResponse
     {
         $fitting = $setup->fitting;
-        if ($setup->shots()->exists() || $fitting->benchmark_setup_id === $setup->id) {
-            return response()->json(['message' => $fitting->benchmark_setup_id === $setup->id ? "Setup {$setup->tag} is the benchmark; make another one the benchmark first." : "Setup {$setup->tag} has shots and stays in the record."], 409);
-        }
-        Journal::note($fitting, self::user($request), "removed setup {$setup->tag}", fn () => $setup->delete());
+        Journal::note($fitting, self::user($request), "removed setup {$setup->tag}", function () use ($setup, $fitting): void {
+            $why = match (true) {
+                $fitting->refresh()->benchmark_setup_id === $setup->id => "Setup {$setup->tag} is the benchmark; make another one the benchmark first.",
+                $setup->shots()->exists() => "Setup {$setup->tag} has shots and stays in the record.",
+                Trial::query()->where('setup_id', $setup->id)->exists() || in_array($setup->id, Blind::open($fitting)->setups ?? [], true) => "Setup {$setup->tag} is or was in the hand and stays in the record.",
+                default => null,
+            };
+            if ($why !== null) {
+                throw new HttpResponseException(response()->json(['message' => $why], 409));
+            }
+            $setup->delete();
+        });
 
         return response()->json(['deleted' => true]);
     }

@@ -10,8 +10,10 @@ use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\ShotResource;
 use App\Models\Fitting;
 use App\Models\Shot;
+use App\Models\Trial;
 use App\Support\CsvCell;
 use App\Support\Journal;
+use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -57,10 +59,31 @@ final class ShotController
 
         $user = self::user($request);
 
-        return response()->json(Journal::note($fitting, $user, fn (array $r): string => "typed {$r['stored']} shot".($r['stored'] === 1 ? '' : 's'), fn (): array => $store($fitting, $read, 'typed')), 201);
+        return response()->json(Journal::note($fitting, $user, fn (array $r): string => "typed {$r['stored']} shot".($r['stored'] === 1 ? '' : 's'), function () use ($store, $fitting, $read): array {
+            $done = $store($fitting, $read, 'typed');
+            if ($done['differs'] !== []) {
+                throw new HttpResponseException(self::storedOtherwise($read, $done['differs']));
+            }
+
+            return array_diff_key($done, ['differs' => 1]);
+        }), 201);
     }
 
-    /** Leaves a shot out with a reason or brings it back, says how it was meant, or notes something. A note that somebody else changed meanwhile is not overwritten. */
+    /**
+     * A line that is on record already was changed since: perhaps the answer got lost. The person says whether it is another shot.
+     *
+     * @param  list<array{clientId: string, ...}>  $read
+     * @param  array<string, int>  $differs
+     */
+    private static function storedOtherwise(array $read, array $differs): JsonResponse
+    {
+        $lines = array_filter($read, static fn (array $shot): bool => isset($differs[$shot['clientId']]));
+        $says = implode(' ', array_map(static fn (int $i, array $shot): string => 'Line '.($i + 1)." is on record as shot {$differs[$shot['clientId']]}, with other values.", array_keys($lines), $lines));
+
+        return response()->json(['message' => "{$says} Nothing was saved; what you typed is still here. Is it another shot?", 'differs' => array_map(strval(...), array_keys($differs))], 409);
+    }
+
+    /** Leaves a shot out with a reason or brings it back, says how it was meant or in which trial it was hit, or notes something. A note that somebody else changed meanwhile is not overwritten. */
     public function update(Request $request, Shot $shot): JsonResponse
     {
         $given = $request->validate([
@@ -68,6 +91,7 @@ final class ShotController
             'leftOut.reason' => ['required_with:leftOut', Rule::in(Shot::REASONS)],
             'leftOut.note' => ['sometimes', 'nullable', 'string', 'max:300'],
             'intent' => ['sometimes', Rule::in(Shot::INTENTS)],
+            'trialId' => ['sometimes', 'integer', Rule::exists('trials', 'id')->where('fitting_id', $shot->fitting_id)],
         ] + self::NOTE);
         $user = self::user($request);
         $fitting = Fitting::query()->findOrFail($shot->fitting_id);
@@ -84,13 +108,18 @@ final class ShotController
             $change['intent'] = $given['intent'];
             $words[] = "shot {$shot->sequence} was meant {$given['intent']}";
         }
+        if (isset($given['trialId'])) {
+            $trial = Trial::query()->with('setup')->whereNotIn('id', Trial::hidden())->find($given['trialId']) ?? throw ValidationException::withMessages(['trialId' => 'A blind trial that goes on takes no shots of others: reveal it first.']);
+            $change += ['trial_id' => $trial->id, 'setup_id' => $trial->setup_id];
+            $words[] = "moved shot {$shot->sequence} to trial {$trial->number} with {$trial->setup->tag}";
+        }
         if (array_key_exists('note', $given)) {
             self::requireSeen($shot->note, $given);
             $change['note'] = $given['note'];
             $words[] = "noted on shot {$shot->sequence}";
         }
         if ($change === []) {
-            throw ValidationException::withMessages(['shot' => 'Say what of this shot changes: leftOut, intent or note.']);
+            throw ValidationException::withMessages(['shot' => 'Say what of this shot changes: leftOut, intent, trialId or note.']);
         }
         Journal::note($fitting, $user, implode(', ', $words), fn () => $shot->update($change));
         $fitting->touch();
@@ -110,13 +139,13 @@ final class ShotController
             if ($out === false) {
                 return;
             }
-            fputcsv($out, ['shot', 'setup', ...array_map(fn (Measure $m): string => $m->value, $fields), 'computed', 'leftOut', 'note', 'hitAt'], ',', '"', '');
+            fputcsv($out, ['shot', 'setup', ...array_map(fn (Measure $m): string => $m->value, $fields), 'computed', 'leftOut', 'note', 'hitAt', 'source'], ',', '"', '');
             foreach (Shot::revealed($fitting->shots())->lazy(500) as $shot) {
                 $read = $shot->launchShot($flight);
                 fputcsv($out, array_map(CsvCell::safe(...), [
                     (string) $shot->sequence, (string) $tags[$shot->setup_id],
                     ...array_map(fn (Measure $m): string => ($v = $read->value($m)) === null ? '' : (string) round($v, 4), $fields),
-                    implode(' ', array_keys($read->computed)), $shot->left_out_reason ?? '', $shot->note ?? '', $shot->hit_at ?? '',
+                    implode(' ', array_keys($read->computed)), $shot->left_out_reason ?? '', $shot->note ?? '', $shot->hit_at ?? '', $shot->source,
                 ]), ',', '"', '');
             }
             fclose($out);

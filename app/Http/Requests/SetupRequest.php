@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\Reading;
 use App\Models\User;
 use App\Support\Quantity;
 use Illuminate\Foundation\Http\FormRequest;
@@ -29,7 +30,7 @@ final class SetupRequest extends FormRequest
         $rules = ['headId' => ['sometimes', 'nullable', 'integer', Rule::exists('heads', 'id')->where('studio_id', $this->studioId())], 'head' => ['required_without:headId', 'nullable', 'string', 'max:80'],
             'isBaseline' => ['sometimes', 'boolean'], 'branchedFromId' => ['sometimes', 'nullable', 'integer'], 'length' => ['sometimes', 'nullable'], 'tee' => ['sometimes', 'nullable'],
             'masses' => ['sometimes', 'array', 'max:12'], 'masses.*' => ['nullable', 'numeric', 'between:0,60'], 'shaftId' => $part('shaft'), 'gripId' => $part('grip'), 'ballId' => $part('ball'),
-            'swingWeight' => ['sometimes', 'nullable', 'string', 'max:8']];
+            'swingWeight' => ['sometimes', 'nullable', 'string', 'max:8'], 'swingWeightSource' => ['sometimes', Rule::in(Reading::SOURCES)]];
         foreach (self::DEGREES as $key => [, $low, $high]) {
             $rules[$key] = [$key === 'statedLoftDeg' ? 'required_without:headId' : 'nullable', 'nullable', 'numeric', "between:{$low},{$high}"];
         }
@@ -77,6 +78,11 @@ final class SetupRequest extends FormRequest
         }
         $typed = trim((string) $this->validated('swingWeight', ''));
         $columns['swing_weight_points'] = $typed === '' ? null : SwingWeight::pointsOf($typed);
+        $columns['swing_weight_source'] = $typed === '' ? 'measured' : (string) $this->validated('swingWeightSource', 'measured');
+        $user = $this->user();
+        if ($columns['swing_weight_source'] === 'simulated' && ! ($user instanceof User && $user->studio->takesSimulated())) {
+            throw ValidationException::withMessages(['swingWeight' => 'This swing weight is a stand-in’s, and the studio takes nothing made up. Nothing was saved; what you typed is still here.']);
+        }
 
         return $columns + $this->fromRack();
     }

@@ -91,7 +91,8 @@ final class BayResource extends JsonResource
             'confirm' => ConfirmState::now($judged),
             'blind' => $blind === null ? null : ['place' => $blind->place + 1, 'of' => count($blind->setups), 'shotsEach' => $blind->shots_each],
             'asks' => self::asks($fitting, $trial, $shots->count()),
-            'held' => HeldShot::query()->where('fitting_id', $fitting->id)->whereNull('settled_at')->orderBy('id')->limit(50)->get()->map(fn (HeldShot $h): array => ['id' => $h->id, 'reason' => $h->reason, 'values' => (object) ($h->body['values'] ?? []), 'at' => $h->created_at->toIso8601String()])->all(),
+            'held' => HeldShot::waiting($fitting)->limit(50)->get()->map(HeldShotResource::line(...))->all(),
+            'heldInAll' => HeldShot::waiting($fitting)->count(),
         ];
     }
 

@@ -27,7 +27,7 @@ final class FittingResource extends JsonResource
     {
         /** @var Fitting $fitting */
         $fitting = $this->resource;
-        $setups = $fitting->setups()->with(Setup::MADE_OF)->withCount(['shots' => fn (Builder $q) => Shot::revealed($q), 'shots as counted_count' => fn (Builder $q) => Shot::revealed($q)->whereNull('left_out_reason')])->get();
+        $setups = $fitting->setups()->with(Setup::MADE_OF)->withCount(['shots' => fn (Builder $q) => Shot::revealed($q), 'shots as counted_count' => fn (Builder $q) => Shot::revealed($q)->whereNull('left_out_reason'), 'shots as simulated_count' => fn (Builder $q) => Shot::revealed($q)->where('source', 'simulated')])->get();
         $decision = $fitting->decisions()->with(['setup', 'fitter'])->first();
 
         return [

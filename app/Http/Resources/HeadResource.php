@@ -30,6 +30,7 @@ final class HeadResource extends JsonResource
         $body = $head->body();
         $off = $gauged->loftOffDeg();
         $home = $gauged->sleeve->plane($straight, 0.0);
+        $inForce = $head->readingsInForce();
 
         return [
             'id' => $head->id,
@@ -57,7 +58,7 @@ final class HeadResource extends JsonResource
             'supply' => (object) $head->supply,
             'note' => $head->note,
             'assumed' => $head->assumed(),
-            'measured' => (object) self::inForce($gauged),
+            'measured' => (object) self::inForce($head, $gauged),
             'loftOffDeg' => $off,
             'loftOffWarn' => $off !== null && abs($off) > HeadReadings::WARN_BEYOND_DEG,
             'home' => $home === [] ? null : array_values(array_filter($home, fn (array $p): bool => $p['label'] === $gauged->sleeve->home))[0] ?? $home[0],
@@ -67,28 +68,24 @@ final class HeadResource extends JsonResource
             'plane' => SleeveResource::plane($gauged->sleeve, $straight, $this->squares),
             'faceMap' => $body->faceMap(),
             'history' => $head->readings->reverse()->values()->map(fn (Reading $r): array => [
-                'id' => $r->id, 'values' => $r->values, 'position' => $r->position, 'readAs' => $r->read_as->value, 'way' => $r->way, 'note' => $r->note, 'by' => $r->fitter->name, 'at' => $r->created_at->toIso8601String(),
-                'inForce' => array_values(array_filter(array_keys($r->values), fn (string $q): bool => self::latest($head, $q)?->id === $r->id)),
+                'id' => $r->id, 'values' => $r->values, 'position' => $r->position, 'readAs' => $r->read_as->value, 'way' => $r->way, 'source' => $r->source, 'note' => $r->note, 'by' => $r->fitter->name, 'at' => $r->created_at->toIso8601String(),
+                'inForce' => array_values(array_filter(array_keys($r->values), fn (string $q): bool => ($inForce[$q] ?? null)?->id === $r->id)),
             ])->all(),
         ] : []);
     }
 
-    /** @return array<string, array{value: float, n: int, spread: float, position: string, readAs: string}> */
-    private static function inForce(HeadReadings $gauged): array
+    /** @return array<string, array{value: float, n: int, spread: float, position: string, readAs: string, source: string}> */
+    private static function inForce(RackHead $head, HeadReadings $gauged): array
     {
         $out = [];
+        $readings = $head->readingsInForce();
         foreach (array_keys(ReadingSet::QUANTITIES) as $quantity) {
             $set = $gauged->inForce($quantity);
             if ($set !== null) {
-                $out[$quantity] = ['value' => $set->mean($quantity), 'n' => count($set->values[$quantity]), 'spread' => $set->spread($quantity), 'position' => $set->position, 'readAs' => $set->readAs->value];
+                $out[$quantity] = ['value' => $set->mean($quantity), 'n' => count($set->values[$quantity]), 'spread' => $set->spread($quantity), 'position' => $set->position, 'readAs' => $set->readAs->value, 'source' => $readings[$quantity]->source ?? 'measured'];
             }
         }
 
         return $out;
-    }
-
-    private static function latest(RackHead $head, string $quantity): ?Reading
-    {
-        return $head->readings->last(fn (Reading $r): bool => ($r->values[$quantity] ?? []) !== []);
     }
 }

@@ -61,16 +61,18 @@ final class SetupResource extends JsonResource
                 'soled' => $present(0.0),
                 'lieAssumed' => $setup->isLieAssumed(),
                 'loftFromPrint' => $setup->isLoftFromPrint(),
+                'byStandIn' => $setup->isReadByStandIn(),
             ],
             'loftOffDeg' => $setup->loftOffDeg(),
             'body' => $body === null ? null : ['massG' => $body->massG, 'cgToeMm' => $body->cgToeMm, 'cgBackMm' => $body->cgBackMm, 'cgUpMm' => $body->cgUpMm, 'assumed' => $setup->rackHead?->assumed() ?? []],
-            'swingWeight' => $points === null ? null : ['label' => SwingWeight::labelOf($points), 'points' => $points, 'measured' => $setup->swing_weight_points !== null],
+            'swingWeight' => $points === null ? null : ['label' => SwingWeight::labelOf($points), 'points' => $points, 'measured' => $setup->swing_weight_points !== null, 'source' => $setup->swing_weight_points === null ? 'computed' : $setup->swing_weight_source],
             'warnings' => $body === null ? [] : EquipmentRules::warnings($body, $setup->rackHead?->volume_cm3, $setup->length_mm),
             'shelf' => $setup->shelf,
             'shelfReason' => $setup->shelf_reason,
             'starred' => $setup->starred,
             'shots' => $setup->shots_count ?? 0,
             'counted' => $setup->counted_count ?? 0,
+            'simulated' => $setup->simulated_count ?? 0,
         ];
     }
 }

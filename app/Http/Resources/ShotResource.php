@@ -27,6 +27,7 @@ final class ShotResource extends JsonResource
         return [
             'id' => $shot->id,
             'setupId' => $shot->setup_id,
+            'trialId' => $shot->trial_id,
             'sequence' => $shot->sequence,
             'line' => $shot->line,
             'source' => $shot->source,

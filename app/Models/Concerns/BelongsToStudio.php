@@ -7,7 +7,10 @@ namespace App\Models\Concerns;
 use App\Models\Studio;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
-/** @property int $studio_id */
+/**
+ * @property int $studio_id
+ * @property-read Studio $studio
+ */
 trait BelongsToStudio
 {
     /** @return BelongsTo<Studio, $this> */

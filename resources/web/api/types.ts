@@ -45,10 +45,11 @@ export interface Setup {
     ballId: number | null;
     teeMm: number | null;
     cue: string;
-    playing: { squared: Presented; soled: Presented; lieAssumed: boolean; loftFromPrint: boolean };
+    /** byStandIn: what is known of it was made up */
+    playing: { squared: Presented; soled: Presented; lieAssumed: boolean; loftFromPrint: boolean; byStandIn: boolean };
     loftOffDeg: number | null;
     body: { massG: number; cgToeMm: number; cgBackMm: number; cgUpMm: number; assumed: string[] } | null;
-    swingWeight: { label: string; points: number; measured: boolean } | null;
+    swingWeight: { label: string; points: number; measured: boolean; source: string } | null;
     warnings: string[];
     /** '', parked or dropped */
     shelf: string;
@@ -56,6 +57,8 @@ export interface Setup {
     starred: boolean;
     shots: number;
     counted: number;
+    /** of its shots, those that were made up */
+    simulated: number;
 }
 export type StepName = 'brief' | 'bench' | 'bay' | 'shots' | 'compare' | 'finder' | 'decide' | 'sheet';
 export interface Screening {
@@ -133,8 +136,17 @@ export interface Standing {
 export interface HeldShot {
     id: number;
     reason: string;
-    values: Record<string, unknown>;
     at: string;
+    source: string;
+}
+/** A held shot whole, as it was sent. */
+export interface HeldDetail extends HeldShot {
+    senderId: string;
+    session: string | null;
+    sequence: number | null;
+    hitAt: string | null;
+    values: Record<string, unknown>;
+    sent: string;
 }
 export interface DriftPoint {
     sequence: number;
@@ -176,7 +188,9 @@ export interface BayView {
     asks: { trialId: number; open: string[] } | null;
     lastDone: LogEntry | null;
     bays: Bay[];
+    /** the first of the tray */
     held: HeldShot[];
+    heldInAll: number;
 }
 export interface Trouble {
     kind: string;
@@ -290,6 +304,7 @@ export interface InForce {
     spread: number;
     position: string;
     readAs: string;
+    source: string;
 }
 export interface RackHead {
     id: number;
@@ -333,6 +348,7 @@ export interface HeadDetail extends RackHead {
         position: string;
         readAs: string;
         way: string;
+        source: string;
         note: string;
         by: string;
         at: string;
@@ -392,6 +408,8 @@ export interface DayBookEntry {
     player: Player;
     wants: string;
     setups: { tag: string; counted: number }[];
+    /** how many of its shots were made up */
+    simulated: number;
     decided: string | null;
     missing: Record<StepName, string>;
     updatedAt: string;
@@ -410,6 +428,7 @@ export interface Summary {
 export interface Shot {
     id: number;
     setupId: number;
+    trialId: number | null;
     sequence: number;
     line: number | null;
     source: string;
@@ -605,6 +624,8 @@ export interface SignedIn {
     name: string;
     studio: string;
     isDemo: boolean;
+    /** simulated shots and stand-in readings exist here */
+    takesSimulated: boolean;
 }
 /** One thing that the shots say; `kind` is worded by the screen, figures are in kept units. */
 export interface Finding {

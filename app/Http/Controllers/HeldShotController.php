@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\SettleHeldShot;
+use App\Http\Controllers\Concerns\NamesUser;
+use App\Http\Resources\HeldShotResource;
+use App\Models\Fitting;
+use App\Models\HeldShot;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** The tray of shots that a monitor sent and that could not be stored. */
+final class HeldShotController
+{
+    use NamesUser;
+
+    public function index(Fitting $fitting): JsonResponse
+    {
+        return response()->json(HeldShot::waiting($fitting)->limit(500)->get()->map(HeldShotResource::line(...))->all());
+    }
+
+    /** One of them whole, as it was sent. */
+    public function show(Request $request, HeldShot $held): JsonResponse
+    {
+        return response()->json((new HeldShotResource($held))->toArray($request));
+    }
+
+    /** Takes it with the values put right; without values it is discarded. */
+    public function update(Request $request, HeldShot $held, SettleHeldShot $settle): JsonResponse
+    {
+        $given = $request->validate(['values' => ['present', 'nullable', 'array']]);
+        if ($given['values'] === null) {
+            return $this->destroy($request, $held, $settle);
+        }
+
+        return response()->json(['settled' => true, 'shot' => $settle->take($held, self::user($request), $given['values'])]);
+    }
+
+    /** Discards it; the log can take that back. */
+    public function destroy(Request $request, HeldShot $held, SettleHeldShot $settle): JsonResponse
+    {
+        $settle->discard($held, self::user($request));
+
+        return response()->json(['settled' => true, 'shot' => null]);
+    }
+}

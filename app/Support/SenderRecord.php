@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use MintCarry\Core\Intake\Earlier;
+use MintCarry\Core\Intake\Placement;
+use MintCarry\Core\Intake\PostedShot;
+use MintCarry\Core\Intake\RecentShot;
+use MintCarry\Core\Intake\SenderClock;
+use MintCarry\Core\Intake\Trial;
+use stdClass;
+
+/** What a bay got before from the monitor that stands in it. Read under the lock of the bay. */
+final class SenderRecord
+{
+    /** The lag of a clock and the place of a count are read off so many shots. */
+    private const RECENT = 24;
+
+    private const MOMENT = 'Y-m-d H:i:s';
+
+    /** What came under this id with the same content, that of the same session first. */
+    public static function same(int $bayId, PostedShot $shot): ?Earlier
+    {
+        return self::latest($bayId, $shot, static fn (Builder $rows): Builder => $rows->where('content', $shot->content));
+    }
+
+    /** What came last under this id, whatever its content. */
+    public static function underItsId(int $bayId, PostedShot $shot): ?Earlier
+    {
+        return self::latest($bayId, $shot, static fn (Builder $rows): Builder => $rows);
+    }
+
+    /** @param  callable(Builder): Builder  $which */
+    private static function latest(int $bayId, PostedShot $shot, callable $which): ?Earlier
+    {
+        $of = static fn (string $table, string $columns): Builder => $which(DB::table($table)->where('bay_id', $bayId)->where('sender_id', $shot->id))
+            ->orderByRaw('sender_session <=> ? desc, id desc', [$shot->session])->limit(1)->selectRaw("{$columns}, sender_session, created_at");
+        $rows = $of('held_shots', "'held' as status, null as number, reason")->unionAll($of('shots', "'stored', id, null"))->get()
+            ->map(static fn (stdClass $row): Earlier => new Earlier($row->status, $row->number === null ? null : (int) $row->number, $row->reason, $row->sender_session, self::seconds($row->created_at)))->all();
+        // The one of its own session; of two, what came last.
+        usort($rows, static fn (Earlier $a, Earlier $b): int => [$b->session === $shot->session, $b->cameS] <=> [$a->session === $shot->session, $a->cameS]);
+
+        return $rows[0] ?? null;
+    }
+
+    /**
+     * The shots of the same sending session, newest first.
+     *
+     * @return list<RecentShot>
+     */
+    public static function recent(int $bayId, PostedShot $shot, float $nowS): array
+    {
+        $recent = [];
+        $before = $nowS;
+        foreach (DB::table('shots')->where('bay_id', $bayId)->whereNotNull('sender_id')->orderByDesc('id')->limit(self::RECENT)->get(['sender_session', 'sender_run', 'sender_sequence', 'hit_at', 'created_at', 'trial_id']) as $row) {
+            $cameS = self::seconds($row->created_at);
+            if ($row->sender_session !== $shot->session) {
+                continue;
+            }
+            if ($shot->session === null && abs($before - $cameS) > Placement::SILENCE_S) {
+                break;
+            }
+            $before = $cameS;
+            $recent[] = new RecentShot((int) $row->sender_run, $row->sender_sequence === null ? null : (int) $row->sender_sequence, SenderClock::seconds($row->hit_at), $cameS, $row->trial_id === null ? null : (int) $row->trial_id);
+        }
+
+        return $recent;
+    }
+
+    /**
+     * The latest trial but the running one that went on at a moment, in this fitting or in one whose shots came from this bay just before.
+     *
+     * @param  list<RecentShot>  $recent
+     */
+    public static function trialAt(?int $fittingId, ?int $running, array $recent, float $hitS): ?Trial
+    {
+        $row = DB::table('trials')->where('id', '!=', $running ?? 0)->where('created_at', '<=', gmdate(self::MOMENT, (int) ceil($hitS)))
+            ->where(fn (Builder $any): Builder => $any->where('fitting_id', $fittingId)->orWhereIn('id', array_values(array_filter(array_map(static fn (RecentShot $s): ?int => $s->trial, $recent)))))
+            ->where(fn (Builder $open): Builder => $open->whereNull('ended_at')->orWhere('ended_at', '>=', gmdate(self::MOMENT, (int) ($hitS - SenderClock::SLACK_S))))
+            ->orderByDesc('created_at')->orderByDesc('id')->first(['id', 'number', 'fitting_id', 'created_at']);
+
+        return $row === null ? null : new Trial((int) $row->id, (int) $row->number, (int) $row->fitting_id, self::seconds($row->created_at));
+    }
+
+    public static function seconds(string $moment): float
+    {
+        return (float) strtotime("{$moment} UTC");
+    }
+}
