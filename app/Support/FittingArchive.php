@@ -212,11 +212,11 @@ final class FittingArchive
      */
     private function requireTaken(array $data): void
     {
-        $isSimulated = static fn (mixed $item): bool => is_array($item) && ($item['source'] ?? $item['swingWeightSource'] ?? '') === 'simulated';
-        $shots = count(array_filter((array) ($data['shots'] ?? []), $isSimulated));
-        $weights = count(array_filter((array) ($data['setups'] ?? []), $isSimulated));
-        if ($shots + $weights > 0 && ! $this->user->studio->takesSimulated()) {
-            throw CoreException::invalid('shots', implode(' and ', array_filter([$shots > 0 ? "{$shots} simulated ".($shots === 1 ? 'shot' : 'shots') : '', $weights > 0 ? "{$weights} swing ".($weights === 1 ? 'weight' : 'weights').' of a stand-in balance' : ''])).' in this file: this studio takes nothing made up. It is switched on in the bay.');
+        $simulated = static fn (mixed $list, string $key = 'source'): int => count(array_filter((array) $list, static fn (mixed $item): bool => is_array($item) && ($item[$key] ?? '') === 'simulated'));
+        $found = array_filter(['simulated shots' => $simulated($data['shots'] ?? []), 'swing weights of a stand-in' => $simulated($data['setups'] ?? [], 'swingWeightSource'),
+            'readings of a stand-in' => array_sum(array_map(static fn (mixed $head): int => $simulated(is_array($head) ? $head['readings'] ?? [] : []), (array) ($data['rack']['heads'] ?? [])))]);
+        if ($found !== [] && ! $this->user->studio->takesSimulated()) {
+            throw CoreException::invalid('file', 'This file holds '.implode(', ', array_map(static fn (string $what, int $n): string => "{$what} ({$n})", array_keys($found), $found)).': this studio takes nothing made up. It is switched on in the bay.');
         }
     }
 

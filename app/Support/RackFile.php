@@ -33,6 +33,9 @@ final class RackFile
 
     private const HEAD = ['label', 'maker', 'hand', 'type', 'statedLoftDeg', 'statedLieDeg', 'statedFaceOpenDeg', 'volumeCm3', 'massG', 'cgToeMm', 'cgBackMm', 'cgUpMm', 'bulgeMm', 'rollMm', 'inertiaGcm2', 'slots', 'stockG', 'standard', 'supply', 'note'];
 
+    /** @var list<string> what the file holds and this studio does not take */
+    private array $leftOut = [];
+
     public function __construct(private readonly User $user)
     {
     }
@@ -87,9 +90,9 @@ final class RackFile
     }
 
     /**
-     * Adds what a file holds and the rack does not. All or nothing.
+     * Adds what a file holds and the rack does not. All or nothing, save for made-up readings where the studio takes none.
      *
-     * @return array{added: list<string>, there: list<string>}
+     * @return array{added: list<string>, there: list<string>, leftOut: list<string>}
      *
      * @throws ValidationException naming the item and the field
      */
@@ -106,7 +109,7 @@ final class RackFile
         }
         $keep ? DB::commit() : DB::rollBack();
 
-        return $done;
+        return $done + ['leftOut' => array_values(array_unique($this->leftOut))];
     }
 
     /**
@@ -225,7 +228,9 @@ final class RackFile
                 throw CoreException::invalid('readings', 'The source of a reading is '.implode(' or ', Reading::SOURCES).'.');
             }
             if ($source === 'simulated' && ! $this->user->studio->takesSimulated()) {
-                throw CoreException::invalid('readings', 'it has readings of a stand-in, and this studio takes nothing made up. It is switched on in the bay.');
+                $this->leftOut[] = "readings of {$label} by a stand-in";
+
+                continue;
             }
             $reading = new Reading(['studio_id' => $this->user->studio_id, 'head_id' => $head->id, 'values' => $r['values'] ?? [], 'position' => $r['position'] ?? $system->home, 'read_as' => $r['readAs'] ?? 'soled', 'way' => $r['way'] ?? 'hand', 'source' => $source, 'note' => $r['note'] ?? '', 'typed' => $r, 'read_by' => $this->user->id]);
             $reading->set();

@@ -20,11 +20,14 @@ use function round;
  * a count or a clock that contradicts is told to the fitter, who can move it.
  *
  * A clock that was set back looks like a shot that came late. It is believed to be late where the time of sending, the count, or an empty line since then says
- * so too, and on the lag alone for no more than five minutes.
+ * so too (the count for an hour), and on the lag alone for no more than five minutes.
  */
 final readonly class Placement
 {
     private const BELIEVED_S = 300.0;
+
+    /** With the count beside it, for an hour. */
+    private const COUNTED_S = 3600.0;
 
     /** A count that falls back by more than this is no shot out of order: it begins anew. */
     private const OUT_OF_ORDER = 3;
@@ -64,20 +67,38 @@ final readonly class Placement
         if ($late !== [] && count($late) === count($claims)) {
             $hitS = min($late);
             $at = $trialAt($hitS);
-            if ($at !== null && self::isBelieved($claims, $trialAt, $place === 'late', $hitS, $nowS, $inRun)) {
+            $isSaidByCount = $place === 'late' && in_array($at?->id, array_map(static fn (?RecentShot $s): ?int => $s?->trial, self::besideInCount($shot->sequence, $inRun)), true);
+            if ($at !== null && self::isBelieved($claims, $trialAt, $isSaidByCount, $hitS, $nowS, $inRun)) {
                 return new self($at, "Came late: put with trial {$at->number}, in which it was hit by the monitor’s clock.", $run);
             }
             $whose = $at === null ? 'before this trial began' : "in trial {$at->number}";
 
             return new self(null, sprintf('The monitor’s clock says it was hit %s before it came, %s; the clock may have been set. Look where it belongs.', self::span($nowS - $hitS), $whose), $run);
         }
-        $remark = match (true) {
-            $late !== [] => 'The monitor’s clock was set between hitting and sending. Look whether it belongs to this trial.',
-            $claims !== [] && max($claims) > $nowS + SenderClock::SLACK_S => sprintf('The monitor’s clock has jumped ahead by %s. Look whether the shot belongs to this trial.', self::span(max($claims) - $nowS)),
-            default => $count === null || ($claims !== [] && $place === 'late' && $count[1]) ? null : $count[0],
-        };
+        $remark = self::saidByClock($claims, $late !== [], $shot->sentAt !== null, $nowS)
+            ?? ($count === null || ($claims !== [] && $place === 'late' && $count[1]) ? null : $count[0]);
 
         return new self(null, $remark, $run);
+    }
+
+    /**
+     * What the clocks say against the running trial where they do not name an earlier one.
+     *
+     * @param  list<float>  $claims
+     */
+    private static function saidByClock(array $claims, bool $isOneLate, bool $isSendingTold, float $nowS): ?string
+    {
+        if ($claims === []) {
+            return null;
+        }
+        [$first, $last] = [min($claims), max($claims)];
+
+        return match (true) {
+            $isOneLate || $last - $first > self::BELIEVED_S => 'A clock was set since the shots before it. Look whether it belongs to this trial.',
+            $last > $nowS + SenderClock::SLACK_S => sprintf('The monitor’s clock has jumped ahead by %s. Look whether the shot belongs to this trial.', self::span($last - $nowS)),
+            ! $isSendingTold && $nowS - $first > self::BELIEVED_S => sprintf('The monitor’s clock says it was hit %s before it came. Look whether it belongs to this trial.', self::span($nowS - $first)),
+            default => null,
+        };
     }
 
     /**
@@ -103,14 +124,14 @@ final readonly class Placement
      * @param  callable(float): (Trial|null)  $trialAt
      * @param  list<RecentShot>  $inRun
      */
-    private static function isBelieved(array $claims, callable $trialAt, bool $isLateByCount, float $hitS, float $nowS, array $inRun): bool
+    private static function isBelieved(array $claims, callable $trialAt, bool $isSaidByCount, float $hitS, float $nowS, array $inRun): bool
     {
         if (count($claims) === 2) {
             return $trialAt($claims[0])?->id === $trialAt($claims[1])?->id;
         }
         $lag = SenderClock::lagS($inRun);
-        if ($lag === null || $isLateByCount) {
-            return true; // by the time of sending; by the count
+        if ($lag === null || ($isSaidByCount && $nowS - $hitS <= self::COUNTED_S)) {
+            return true; // by the time of sending; by the count, which has it beside a shot of that trial
         }
         $lineWasUp = array_filter($inRun, static fn (RecentShot $s): bool => $s->saidS !== null && abs($s->cameS - $s->saidS - $lag) <= SenderClock::SLACK_S && $s->cameS > $hitS + SenderClock::SLACK_S);
 
@@ -125,7 +146,7 @@ final readonly class Placement
     {
         return match (true) {
             $sequence === null || $counts === [] || $sequence > max($counts) => 'in order',
-            in_array($sequence, $counts, true) || $sequence < min($counts) - self::OUT_OF_ORDER => 'anew',
+            $sequence <= 1 || in_array($sequence, $counts, true) || $sequence < min($counts) - self::OUT_OF_ORDER => 'anew',
             default => 'late',
         };
     }
@@ -143,14 +164,11 @@ final readonly class Placement
             return null;
         }
         if ($place === 'late') {
-            $after = array_values(array_filter($inRun, static fn (RecentShot $s): bool => $s->sequence !== null && $s->sequence > $sequence));
-            $before = array_values(array_filter($inRun, static fn (RecentShot $s): bool => $s->sequence !== null && $s->sequence < $sequence));
-            usort($after, static fn (RecentShot $a, RecentShot $b): int => $a->sequence <=> $b->sequence);
-            usort($before, static fn (RecentShot $a, RecentShot $b): int => $b->sequence <=> $a->sequence);
+            [$before, $after] = self::besideInCount($sequence, $inRun);
             $isElsewhere = static fn (?RecentShot $s): bool => $s !== null && $s->trial !== $running?->id;
 
-            return $isElsewhere($after[0] ?? null) || $isElsewhere($before[0] ?? null)
-                ? ["By the monitor’s count, {$sequence}, it was hit before a shot that came earlier, perhaps in another trial. Look where it belongs.", ! $isElsewhere($after[0] ?? null)]
+            return $isElsewhere($after) || $isElsewhere($before)
+                ? ["By the monitor’s count, {$sequence}, it was hit before a shot that came earlier, perhaps in another trial. Look where it belongs.", ! $isElsewhere($after)]
                 : null;
         }
         $ofRun = self::counts($inRun);
@@ -158,6 +176,27 @@ final readonly class Placement
         $goesOn = $older !== [] && $sequence > max($older) && $sequence <= max($older) + self::OUT_OF_ORDER && ($ofRun === [] || $sequence > max($ofRun) + 1);
 
         return $goesOn ? ["The monitor’s count, {$sequence}, goes on from before it began anew. Look whether the shot belongs to this trial.", true] : null;
+    }
+
+    /**
+     * The shots of the run that were counted next before and next after.
+     *
+     * @param  list<RecentShot>  $inRun
+     * @return array{RecentShot|null, RecentShot|null}
+     */
+    private static function besideInCount(?int $sequence, array $inRun): array
+    {
+        [$before, $after] = [null, null];
+        foreach ($inRun as $s) {
+            if ($s->sequence !== null && $s->sequence < $sequence && $s->sequence > ($before->sequence ?? -1)) {
+                $before = $s;
+            }
+            if ($s->sequence !== null && $s->sequence > $sequence && $s->sequence < ($after->sequence ?? PHP_INT_MAX)) {
+                $after = $s;
+            }
+        }
+
+        return [$before, $after];
     }
 
     /**

@@ -18,7 +18,7 @@ beforeEach(function (): void {
         usleep(50_000);
     }
     config(['mintcarry.devices.balance' => "http://127.0.0.1:{$this->port}/balance"]);
-    $this->user = $this->fitter();
+    $this->user = $this->practising();
     $this->head = $this->rackHead($this->user);
     $this->case = $this->fitting($this->user);
     $this->actingAs($this->user);

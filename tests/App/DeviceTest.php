@@ -18,7 +18,7 @@ beforeEach(function (): void {
         usleep(50_000);
     }
     config(['mintcarry.devices' => ['gauge' => "http://127.0.0.1:{$this->port}/gauge", 'balance' => "http://127.0.0.1:{$this->port}/balance"]]);
-    $this->user = $this->fitter();
+    $this->user = $this->practising();
     $this->head = $this->rackHead($this->user);
     RackHead::query()->update(['truth' => json_encode(['loftDeg' => 9.2, 'lieDeg' => 58.6, 'faceOpenDeg' => 0.7, 'massG' => 201.4])]);
     $this->press = fn (string $device, array $body = []) => $this->postJson("api/heads/{$this->head['id']}/read/{$device}", $body);

@@ -42,7 +42,7 @@ it('comes back as it went: same file, same figures on every screen', function ()
 it('means the same in another studio, where its heads and parts are new', function (): void {
     $file = ($this->take)();
     $finder = $this->getJson("api/fittings/{$this->case->id}/finder")->json();
-    $other = $this->fitter('Another studio');
+    $other = $this->practising('Another studio');
     $made = $this->actingAs($other) === null ?: ($this->bring)($file)->assertOk()->json();
     expect($made['rack']['added'])->toContain('Tern 460', 'Plover 445', 'Reedline 55 R')
         ->and($this->getJson("api/fittings/{$this->case->id}")->status())->toBe(404);
@@ -103,7 +103,7 @@ it('takes a head along that was retired after it was hit, and leaves it retired'
     expect(collect($file['rack']['heads'])->firstWhere('label', 'Tern 460')['retired'])->toBeTrue();
     $found = collect($this->getJson("api/fittings/{$this->case->id}/finder")->assertOk()->json('setups'));
     expect($found->firstWhere('setupTag', 'D')['tested'])->toBeTrue()->and($found->where('head', 'Tern 460')->count())->toBe(3)->and($before)->not->toBeNull();
-    $this->actingAs($this->fitter('Elsewhere'));
+    $this->actingAs($this->practising('Elsewhere'));
     $made = ($this->bring)($file)->assertOk()->json();
     expect(Setup::query()->where('fitting_id', $made['fittingId'])->where('tag', 'D')->firstOrFail()->rackHead?->retired_at)->not->toBeNull();
 });

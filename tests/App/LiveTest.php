@@ -7,7 +7,7 @@ use App\Support\Live;
 // The tiny file that tells screens to look again.
 
 beforeEach(function (): void {
-    $this->user = $this->fitter();
+    $this->user = $this->practising();
     $this->case = $this->fitting($this->user);
     $this->setup = $this->addSetup($this->case);
     $this->actingAs($this->user);

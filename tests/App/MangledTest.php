@@ -55,7 +55,7 @@ dataset('writes', [
 ]);
 
 beforeEach(function (): void {
-    $user = $this->fitter();
+    $user = $this->practising();
     $fitting = $this->fitting($user);
     $setup = $this->addSetup($fitting);
     $other = $this->addSetup($fitting, ['head' => 'Other', 'stated_loft_deg' => 9]);

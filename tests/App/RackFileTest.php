@@ -10,7 +10,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 
 beforeEach(function (): void {
-    $this->user = $this->fitter();
+    $this->user = $this->practising();
     $this->actingAs($this->user);
     $this->import = fn (string $bytes, bool $keep = true): TestResponse => $this->post('api/rack/import', ['file' => UploadedFile::fake()->createWithContent('rack.json', $bytes), 'keep' => $keep ? '1' : '0'], ['Accept' => 'application/json']);
 });
