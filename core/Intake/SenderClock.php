@@ -7,20 +7,24 @@ namespace MintCarry\Core\Intake;
 use function abs;
 use function array_filter;
 use function array_map;
+use function array_slice;
 use function array_values;
 use function count;
 use function date_create_immutable;
+use function max;
 use function min;
 use function preg_match;
 
 /**
  * How far a sender's clock is behind ours: learned from the shots of its session, never from one alone. A shot that the network kept back comes with a larger
- * lag than the others, so the smallest lag that two shots agree on is the clock's. Where the latest two agree on another, though they were hit apart, the clock was set.
+ * lag than the others, so the smallest lag that two shots agree on is the clock's. Where the latest three agree on a larger one, though they were hit apart, the clock was set.
  */
 final class SenderClock
 {
     /** Both clocks are read to the second. */
     public const SLACK_S = 2.0;
+
+    private const SET_AFTER = 3;
 
     private const ISO = '/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:?\d\d)$/';
 
@@ -32,11 +36,10 @@ final class SenderClock
     {
         $timed = array_values(array_filter($recent, static fn (RecentShot $s): bool => $s->saidS !== null));
         $lags = array_map(static fn (RecentShot $s): float => $s->cameS - (float) $s->saidS, $timed);
-        if (count($lags) < 2) {
-            return null;
-        }
-        if (abs($lags[0] - $lags[1]) <= self::SLACK_S && abs($timed[0]->saidS - $timed[1]->saidS) > 2 * self::SLACK_S) {
-            return min($lags[0], $lags[1]);
+        $latest = array_slice($lags, 0, self::SET_AFTER);
+        $hit = array_map(static fn (RecentShot $s): float => (float) $s->saidS, array_slice($timed, 0, self::SET_AFTER));
+        if (count($latest) === self::SET_AFTER && max($latest) - min($latest) <= self::SLACK_S && max($hit) - min($hit) > 2 * self::SLACK_S) {
+            return min($latest);
         }
         $agreed = array_filter($lags, static fn (float $lag): bool => count(array_filter($lags, static fn (float $other): bool => abs($other - $lag) <= self::SLACK_S)) > 1);
 

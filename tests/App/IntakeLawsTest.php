@@ -43,7 +43,7 @@ final class Stream
 
     private int $promptInRun = 0;
 
-    private int $promptSinceSet = 2;
+    private int $promptSinceSet = 3;
 
     private ?int $trial = null;
 
@@ -70,6 +70,7 @@ final class Stream
             $what === 8 => $this->again($n),
             $what === 9 => $this->losesAnswer = true,
             $what === 10 => $this->toggleNetwork(),
+            $what >= 12 => $this->cutOff($n),
             default => $this->pass($n % 3 === 0 ? 90_000 : 60 + $n),
         };
         $this->now();
@@ -78,7 +79,7 @@ final class Stream
     /** A clock is set, by ten minutes or more; not again before its lag could be learned anew, for two steps could take each other back. */
     private function set(float &$clock, int $n): void
     {
-        if ($this->promptSinceSet < 2) {
+        if ($this->promptSinceSet < 3) {
             return;
         }
         $clock += ($n % 2 ? 1 : -1) * (600 + 97 * $n);
@@ -113,7 +114,7 @@ final class Stream
 
     private function begin(int $n): void
     {
-        $this->t += 45;
+        $this->t += 45 + $n % 37;
         $this->now();
         DB::table('trials')->where('fitting_id', $this->fitting)->whereNull('ended_at')->update(['ended_at' => now()]);
         $number = (int) DB::table('trials')->where('fitting_id', $this->fitting)->max('number') + 1;
@@ -134,6 +135,19 @@ final class Stream
         } elseif ($this->hasClock && $this->promptInRun >= 2) {
             // Only a clock can tell what came late, and only once its lag is known.
             [$this->isDown, $this->downSince] = [true, $this->t];
+        }
+    }
+
+    /** The line breaks, one more is hit, the club is changed, the line is back. */
+    private function cutOff(int $n): void
+    {
+        if (! $this->isDown) {
+            $this->toggleNetwork();
+            $this->hit($n);
+            $this->begin($n);
+        }
+        if ($this->isDown) {
+            $this->toggleNetwork();
         }
     }
 
@@ -276,7 +290,7 @@ it('has every acknowledged shot once, with the setup it was hit with or flagged,
     $user = $this->fitter();
     $bay = Bay::query()->create(['studio_id' => $user->studio_id, 'name' => 'Bay 1']);
     $streams = $shots = $late = $moved = $flagged = $held = 0;
-    (new Facade)->limitTo(340)->forAll(Generator\choose(0, 15), Generator\choose(0, 80), Generator\vector(22, Generator\tuple(Generator\choose(0, 11), Generator\choose(1, 100))))
+    (new Facade)->limitTo(340)->forAll(Generator\choose(0, 15), Generator\choose(0, 80), Generator\vector(22, Generator\tuple(Generator\choose(0, 13), Generator\choose(1, 100))))
         ->disableShrinking() // what failed is told whole
         ->then(function (int $mode, int $off, array $steps) use ($user, $bay, &$streams, &$shots, &$late, &$moved, &$flagged, &$held): void {
             DB::beginTransaction();

@@ -41,3 +41,31 @@ it('carries corridor, place and wish of an older fitting into its brief', functi
         ['corridor.widthM' => 41, 'corridor.left.kind' => 'rough', 'corridor.right.kind' => 'rough'],
     ],
 ]);
+
+it('lets a monitor go on where it was before ids held within a session', function (): void {
+    $user = $this->fitter();
+    $case = $this->fitting($user);
+    $setup = $this->addSetup($case);
+    $this->actingAs($user);
+    $bay = $this->postJson('api/bays', ['name' => 'Bay 1'])->json('id');
+    $token = $this->postJson("api/bays/{$bay}/token")->json('token');
+    $this->patchJson("api/bays/{$bay}", ['fittingId' => $case->id])->assertOk();
+    $this->postJson("api/fittings/{$case->id}/trials", ['setupId' => $setup->id])->assertCreated();
+    $send = function (array ...$shots) use ($bay, $token): array {
+        $this->app['auth']->forgetGuards();
+
+        return $this->postJson("api/bays/{$bay}/shots", ['shots' => $shots], ['Authorization' => "Bearer {$token}"])->assertOk()->json('results');
+    };
+    $good = ['id' => 's-1', 'sequence' => 1, 'at' => '10:42', 'values' => ['ballSpeedMps' => ['value' => 150.5, 'unit' => 'mph'], 'launchDeg' => 12, 'spinRpm' => 2400.5]];
+    $bad = ['id' => 'h', 'values' => ['launchDeg' => 12]];
+    $first = $send($good, ['values' => ['spinRpm' => 2500] + $good['values']] + $good, $bad, ['id' => 'S-1'] + $good);
+    /** @var Migration $migration */
+    $migration = require database_path('migrations/2026_11_28_000000_what_a_repeat_is.php');
+    $migration->down();
+    // The old key let each id be used once: what was used again keeps its shot under a name of its own.
+    expect(DB::table('shots')->orderBy('id')->pluck('sender_id')->map(fn (string $id): string => preg_replace('/\d+$/', 'N', $id))->all())->toBe(['s-N', 'again-N', 'again-N'])
+        ->and(Schema::hasColumn('shots', 'content'))->toBeFalse();
+    $migration->up();
+    expect($send($good, $bad))->toBe([$first[0], $first[2]])
+        ->and(DB::table('shots')->count())->toBe(3)->and(DB::table('held_shots')->count())->toBe(1);
+});

@@ -126,7 +126,9 @@ it('learns the lag of a clock from shots that agree, not from one', function (ar
     'one kept back among four' => [[['hit' => 10.0, 'came' => 70], ['hit' => 40.0, 'came' => 100], ['hit' => 60.0, 'came' => 170], ['hit' => 120.0, 'came' => 181]], 60.0],
     'a queue that came all at once' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 30.0, 'came' => 90], ['hit' => 50.0, 'came' => 90], ['hit' => 70.0, 'came' => 90]], 0.0],
     'two kept back together, hit together' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 30.0, 'came' => 90], ['hit' => 31.0, 'came' => 90]], 0.0],
-    'a clock that was set' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => -570.0, 'came' => 30], ['hit' => -540.0, 'came' => 60]], 600.0],
+    'a clock that was set' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => -570.0, 'came' => 30], ['hit' => -540.0, 'came' => 60], ['hit' => -510.0, 'came' => 90]], 600.0],
+    'a clock that was set ahead' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 630.0, 'came' => 30], ['hit' => 660.0, 'came' => 60]], -600.0],
+    'two kept back equally long' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 50.0, 'came' => 95], ['hit' => 130.0, 'came' => 175]], 0.0],
     'shots without a time' => [[['came' => 10], ['hit' => 20.0, 'came' => 20], ['came' => 25]], null],
 ]);
 

@@ -48,6 +48,7 @@ function setup(more: Partial<Setup>): Setup {
             soled: { loftDeg: 10.5, faceOpenDeg: 0, lieDeg: 58 },
             lieAssumed: true,
             loftFromPrint: true,
+            byStandIn: false,
         },
         shelf: '',
         shelfReason: '',

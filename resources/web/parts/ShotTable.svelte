@@ -9,6 +9,7 @@
     import Glyph from './Glyph.svelte';
     import Notice from './Notice.svelte';
     import Scroll from './Scroll.svelte';
+    import Simulated from './Simulated.svelte';
 
     let { fitting, shots = $bindable(), onchange, only = null }: { fitting: Fitting; shots: Shot[]; onchange: () => void; only?: string[] | null } = $props();
     const COLUMNS = ['carryM', 'totalM', 'sideM', 'ballSpeedMps', 'launchDeg', 'spinRpm', 'apexM', 'descentDeg', 'clubSpeedMps', 'strikeToeMm'];
@@ -50,6 +51,7 @@
                         <td class="value" class:computed={shot.computed[c] !== undefined}>{figure(c, shot.measured[c] ?? shot.computed[c], units)}</td>
                     {/each}
                     <td class="act">
+                        {#if shot.source === 'simulated'}<Simulated />{/if}
                         {#if shot.leftOut}
                             <span>{shot.leftOut.reason}</span>
                             <button class="plain" onclick={() => set(shot, null)}>Bring back<span class="visually-hidden"> shot {shot.sequence}</span></button>

@@ -3,6 +3,7 @@
     import { patch, post, remove, say } from '../../api/client';
     import type { Bay, Fitting } from '../../api/types';
     import Notice from '../../parts/Notice.svelte';
+    import { session } from '../../state/session.svelte';
     import { when } from '../../units/units';
 
     let {
@@ -29,6 +30,12 @@
             problem = say(e);
         }
     }
+    const simulates = $derived(session.user?.takesSimulated ?? false);
+    const switchTo = (takesSimulated: boolean) =>
+        act(async () => {
+            const now = await patch<{ takesSimulated: boolean }>('studio', { takesSimulated });
+            if (session.user) session.user.takesSimulated = now.takesSimulated;
+        });
     const enter = (id: number | null) =>
         act(async () => {
             if (bay && bay.id !== id) await patch(`bays/${bay.id}`, { fittingId: null });
@@ -38,7 +45,7 @@
 </script>
 
 <details bind:open>
-    <summary>{bay ? `In ${bay.name}${bay.tokenMadeAt ? '' : ', no monitor yet'}` : 'In no bay yet'} · simulated monitor</summary>
+    <summary>{bay ? `In ${bay.name}${bay.tokenMadeAt ? '' : ', no monitor yet'}` : 'In no bay yet'}{simulates ? ' · simulated monitor' : ''}</summary>
     <div class="row">
         <label
             >Bay <select value={bay?.id ?? ''} onchange={(e) => enter(e.currentTarget.value === '' ? null : Number(e.currentTarget.value))}
@@ -51,15 +58,17 @@
         <button class="quiet" disabled={!name.trim()} onclick={() => act(async () => (await post('bays', { name }), (name = '')))}>Add</button>
     </div>
     {#if bay}
-        <div class="row">
-            <label
-                >Made-up player <select bind:value={player}
-                    >{#each PLAYERS as p (p)}<option>{p}</option>{/each}</select
-                ></label
-            >
-            <button class="quiet" onclick={() => hit(1)}>Hit one <small>.</small></button>
-            <button class="quiet" onclick={() => hit(5)}>Hit five <small>,</small></button>
-        </div>
+        {#if simulates}
+            <div class="row">
+                <label
+                    >Made-up player <select bind:value={player}
+                        >{#each PLAYERS as p (p)}<option>{p}</option>{/each}</select
+                    ></label
+                >
+                <button class="quiet" onclick={() => hit(1)}>Hit one <small>.</small></button>
+                <button class="quiet" onclick={() => hit(5)}>Hit five <small>,</small></button>
+            </div>
+        {/if}
         <div class="row">
             <button class="plain" onclick={() => act(async () => (token = (await post<{ token: string }>(`bays/${bay.id}/token`, {})).token))}
                 >{bay.tokenMadeAt ? 'New token for the monitor' : 'Token for a monitor'}</button
@@ -71,6 +80,15 @@
         {#if token}<p class="small">
                 Shown once: <code>{token}</code> for <code>POST /api/bays/{bay.id}/shots</code>. The one before stopped working.
             </p>{/if}
+    {/if}
+    {#if session.user && !session.user.isDemo}
+        <p class="small">
+            {#if simulates}Simulated shots and stand-in readings are on in this studio, and marked wherever they show. <button
+                    class="plain"
+                    onclick={() => switchTo(false)}>Switch them off</button
+                >{:else}To practise without balls: <button class="plain" onclick={() => switchTo(true)}>Switch simulated shots and readings on</button>. They
+                are marked wherever they show, and no decision can be locked on them.{/if}
+        </p>
     {/if}
     {#if problem}<Notice kind="error">{problem}</Notice>{/if}
 </details>

@@ -1,36 +1,45 @@
 <script lang="ts">
-    import { patch, say } from '../../api/client';
-    import type { HeldShot } from '../../api/types';
+    import { get, patch, remove, say } from '../../api/client';
+    import type { HeldDetail, HeldShot } from '../../api/types';
     import Notice from '../../parts/Notice.svelte';
+    import Simulated from '../../parts/Simulated.svelte';
     import { MEASURES } from '../../units/units';
 
-    let { held, onsettled }: { held: HeldShot[]; onsettled: () => void } = $props();
+    let { held, inAll, onsettled }: { held: HeldShot[]; inAll: number; onsettled: () => void } = $props();
     const ASKED = ['ballSpeedMps', 'launchDeg', 'spinRpm'];
-    let open = $state<number | null>(null);
+    const SHOWN = 3;
+    let open = $state<HeldDetail | null>(null);
     let values = $state<Record<string, { value: string; unit?: string }>>({});
     let problem = $state('');
+    let all = $state(false);
 
-    /** What came, as it can be put right: a bare number is in the unit its field names. */
-    function begin(h: HeldShot) {
+    /** One of them whole, as it was sent; its values as they can be put right: a bare number is in the unit its field names. */
+    async function look(h: HeldShot) {
+        problem = '';
+        try {
+            open = await get<HeldDetail>(`held/${h.id}`);
+        } catch (e) {
+            problem = say(e);
+            return;
+        }
+        const sent = open.values;
         const text = (v: unknown) =>
             v && typeof v === 'object'
                 ? { value: String((v as { value?: unknown }).value ?? ''), unit: (v as { unit?: string }).unit }
                 : { value: v === undefined || v === null ? '' : String(v) };
-        values = Object.fromEntries([...new Set([...ASKED, ...Object.keys(h.values).filter((k) => MEASURES[k])])].map((k) => [k, text(h.values[k])]));
-        problem = '';
-        open = h.id;
+        values = Object.fromEntries([...new Set([...ASKED, ...Object.keys(sent).filter((k) => MEASURES[k])])].map((k) => [k, text(sent[k])]));
     }
     async function settle(h: HeldShot, take: boolean) {
         problem = '';
         try {
-            await patch(`held/${h.id}`, {
-                values: take ? Object.fromEntries(Object.entries($state.snapshot(values)).filter(([, v]) => v.value.trim() !== '')) : null,
-            });
+            if (take)
+                await patch(`held/${h.id}`, { values: Object.fromEntries(Object.entries($state.snapshot(values)).filter(([, v]) => v.value.trim() !== '')) });
+            else await remove(`held/${h.id}`);
             open = null;
-            onsettled();
         } catch (e) {
             problem = say(e);
         }
+        onsettled(); // another screen may have been first
     }
     const kept = (field: string) =>
         field.endsWith('Mps')
@@ -48,26 +57,33 @@
 
 {#if held.length}
     <Notice>
-        <b>{held.length} shot{held.length === 1 ? '' : 's'} held</b>
+        <b>{inAll} shot{inAll === 1 ? '' : 's'} held</b>
         <ul>
-            {#each held.slice(0, 3) as h (h.id)}
+            {#each all ? held : held.slice(0, SHOWN) as h (h.id)}
                 <li>
                     {h.reason}
-                    {#if open === h.id}
+                    {#if h.source === 'simulated'}<Simulated />{/if}
+                    {#if open?.id === h.id}
                         <form onsubmit={(e) => (e.preventDefault(), settle(h, true))}>
                             {#each Object.entries(values) as [k, v] (k)}<label
                                     >{MEASURES[k]?.label} <small>{v.unit ?? kept(k)}</small><input inputmode="decimal" bind:value={v.value} /></label
                                 >{/each}
                             <button>Take it</button>
                         </form>
-                        {#if problem}<p class="warn">{problem}</p>{/if}
+                        <details>
+                            <summary class="small">As it was sent{open.hitAt ? `, hit ${open.hitAt}` : ''}</summary>
+                            <code>{open.sent.slice(0, 2000)}{open.sent.length > 2000 ? ' …' : ''}</code>
+                        </details>
                     {:else}
-                        <button class="plain" onclick={() => begin(h)}>Put right</button>
+                        <button class="plain" onclick={() => look(h)}>Look</button>
                     {/if}
-                    <button class="plain" onclick={() => settle(h, false)}>Set aside</button>
+                    <button class="plain" onclick={() => settle(h, false)}>Discard</button>
                 </li>
             {/each}
         </ul>
+        {#if problem}<p class="warn">{problem}</p>{/if}
+        {#if held.length > SHOWN}<button class="plain" onclick={() => (all = !all)}>{all ? `The first ${SHOWN}` : `All ${inAll}`}</button>{/if}
+        {#if all && inAll > held.length}<span class="small">The first {held.length} are shown; settle some to see the others.</span>{/if}
     </Notice>
 {/if}
 
@@ -81,6 +97,13 @@
         flex-wrap: wrap;
         gap: 8px;
         align-items: end;
+    }
+    code {
+        display: block;
+        overflow-wrap: anywhere;
+        font-size: var(--small);
+        max-height: 160px;
+        overflow-y: auto;
     }
     label {
         display: grid;

@@ -8,9 +8,10 @@
     import StrikeMap from '../../charts/StrikeMap.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Simulated from '../../parts/Simulated.svelte';
     import TypeShots from '../shots/TypeShots.svelte';
     import { watchLive } from '../../state/live';
-    import { current, loadFitting } from '../../state/session.svelte';
+    import { current, loadFitting, session } from '../../state/session.svelte';
     import { nameOf } from '../../units/setups';
     import { figure, MEASURES, unitOf } from '../../units/units';
     import BayPlace from './BayPlace.svelte';
@@ -24,7 +25,7 @@
     import RatingCard from './RatingCard.svelte';
     import Shelve from './Shelve.svelte';
     import TrialShots from './TrialShots.svelte';
-    import { budgetText, INTENTS, KEYS, meanText, nextMove, repeatText, shotSentence, standingShown, standingText } from './words';
+    import { budgetText, INTENTS, KEYS, meanText, nextMove, SIMULATES, repeatText, shotSentence, standingShown, standingText } from './words';
 
     let { fitting }: { fitting: Fitting } = $props();
     const id = untrack(() => fitting.id);
@@ -153,7 +154,10 @@
             await remove(`fittings/${id}/trials`);
             await loadFitting(id);
         });
-    const hit = (count: number) => run(() => post(`fittings/${id}/simulate`, { count, player }));
+    /** Only where the studio asked for made-up shots. */
+    const simulates = $derived(session.user?.takesSimulated ?? false);
+    const hit = (count: number) => simulates && run(() => post(`fittings/${id}/simulate`, { count, player }));
+    const moveTo = (shot: Shot, trialId: number) => run(() => patch(`shots/${shot.id}`, { trialId }));
     const leaveOut = (shot: Shot, reason: string | null) => run(() => patch(`shots/${shot.id}`, { leftOut: reason === null ? null : { reason } }));
     const meant = (shot: Shot, intent: string) => run(() => patch(`shots/${shot.id}`, { intent }));
     const note = (path: string, label: string, was: string | null) => (noting = { path, label, was, draft: was ?? '' });
@@ -172,7 +176,7 @@
         });
     const blindNext = () =>
         move(async () => {
-            view = await post<BayView>(`fittings/${id}/blind/next`, {});
+            view = await post<BayView>(`fittings/${id}/blind/next`, { from: view?.blind?.place });
             showing = true;
         });
     const blindReveal = () =>
@@ -246,7 +250,7 @@
             Backspace: takeBack,
         };
         const what = act[event.key];
-        if (what) {
+        if (what && (simulates || !SIMULATES.includes(event.key))) {
             event.preventDefault();
             void what();
         }
@@ -293,7 +297,11 @@
                                 >{units.distance} carry{last.computed.carryM !== undefined ? ', computed' : ''}</small
                             >
                         </p>
-                        <p class="line">{shotSentence(last, units)}{last.leftOut ? ` — left out: ${last.leftOut.reason}` : ''}</p>
+                        <p class="line">
+                            {shotSentence(last, units)}{last.leftOut ? ` — left out: ${last.leftOut.reason}` : ''}
+                            {#if last.source === 'simulated'}<Simulated />{/if}
+                        </p>
+                        {#if last.flags.length}<p class="flags">{last.flags.join(' ')}</p>{/if}
                     {:else}
                         <p class="carry"><small>No shot in this trial yet.</small></p>
                     {/if}
@@ -395,7 +403,7 @@
                     {#if view.queue.tags.length > 1}<p class="small">
                             Not hit yet, by fewest wrench changes ({view.queue.wrenchChanges}): {view.queue.tags.join(', ')}.
                         </p>{/if}
-                    <HoldTray held={view.held} onsettled={() => void load()} />
+                    <HoldTray held={view.held} inAll={view.heldInAll} onsettled={() => void load(true)} />
                     <!-- While the wrench is out there is nothing to look at but what to do with it. -->
                     {#if asks}
                         <p class="small">The pictures come with the numbers.</p>
@@ -406,7 +414,7 @@
                     {/if}
                     {#if !asks}<div class="lower">
                             {#if view.shots.length || view.inLine}<StrikeMap shots={view.shots} hand={fitting.player.hand} inLine={view.inLine} />{/if}
-                            <TrialShots {view} {units} {leaveOut} {meant} {note} />
+                            <TrialShots {view} {units} {leaveOut} {meant} {moveTo} {note} />
                         </div>{/if}
                     <NoteField bind:noting kept={() => void load()} />
                     <div class="drawers">
@@ -434,7 +442,7 @@
     <section class="help" aria-label="Keys">
         <h2>Keys</h2>
         <dl>
-            {#each KEYS as [key, what] (key)}<dt><kbd>{key}</kbd></dt>
+            {#each simulates ? KEYS : KEYS.filter(([key]) => !SIMULATES.some((k) => key.includes(k))) as [key, what] (key)}<dt><kbd>{key}</kbd></dt>
                 <dd>{what}</dd>{/each}
         </dl>
         <button class="quiet" onclick={() => (helping = false)}>Close <small>?</small></button>
@@ -490,6 +498,10 @@
     }
     .line {
         font-size: 22px;
+    }
+    .flags {
+        color: var(--amber);
+        font-size: var(--lead);
     }
     .big .line {
         font-size: 32px;

@@ -9,18 +9,28 @@
         units,
         leaveOut,
         meant,
+        moveTo,
         note,
     }: {
         view: BayView;
         units: UnitChoice;
         leaveOut: (shot: Shot, reason: string | null) => void;
         meant: (shot: Shot, intent: string) => void;
+        moveTo: (shot: Shot, trialId: number) => void;
         note: (path: string, label: string, was: string | null) => void;
     } = $props();
     const running = $derived(view.running);
+    /** Trials that a shot can be moved to, the latest first. */
+    const others = $derived(
+        view.trials
+            .filter((t) => t.id !== running?.id && t.tag !== '')
+            .slice(-5)
+            .reverse(),
+    );
 
     function choose(shot: Shot, value: string) {
         if (value.startsWith('meant:')) meant(shot, value.slice(6));
+        else if (value.startsWith('trial:')) moveTo(shot, Number(value.slice(6)));
         else if (value === 'note') note(`shots/${shot.id}`, `Note on shot ${shot.sequence}`, shot.note);
         else if (value) leaveOut(shot, value);
     }
@@ -31,6 +41,7 @@
         {#each view.shots.slice(-5).reverse() as s (s.id)}
             <li class:out={s.leftOut}>
                 <b>{s.sequence}</b>
+                {#if s.source === 'simulated'}<span class="small" title="simulated">sim.<span class="visually-hidden"> simulated</span></span>{/if}
                 <span>{figure('carryM', s.measured.carryM ?? s.computed.carryM, units)} · {figure('sideM', s.measured.sideM ?? s.computed.sideM, units)}</span>
                 {#if s.leftOut}
                     <span class="small">{s.leftOut.reason}</span><button class="plain" onclick={() => leaveOut(s, null)}
@@ -40,14 +51,21 @@
                     {#if view.mishits[s.id]}<button class="hint" title={mishitText(view.mishits[s.id]!, units)} onclick={() => leaveOut(s, 'mishit')}
                             >mishit?<span class="visually-hidden"> Leave shot {s.sequence} out: {mishitText(view.mishits[s.id]!, units)}</span></button
                         >{/if}
-                    <select aria-label="Shot {s.sequence}" value="" onchange={(e) => (choose(s, e.currentTarget.value), (e.currentTarget.value = ''))}
-                        ><option value="">{s.intent === 'normal' ? 'counts' : s.intent}{s.note ? ' · note' : ''}</option>
+                    <select
+                        aria-label="Shot {s.sequence}"
+                        value=""
+                        onchange={(e) => (choose(s, e.currentTarget.value), (e.currentTarget.value = ''))}
+                        title={s.flags.join('; ')}
+                        ><option value="">{s.flags.length ? 'look · ' : ''}{s.intent === 'normal' ? 'counts' : s.intent}{s.note ? ' · note' : ''}</option>
                         <optgroup label="Leave out"
                             >{#each REASONS as r (r)}<option>{r}</option>{/each}</optgroup
                         >
                         <optgroup label="It was meant"
                             >{#each INTENTS as i (i)}<option value="meant:{i}">{i}</option>{/each}</optgroup
                         >
+                        {#if others.length}<optgroup label="It was hit in"
+                                >{#each others as t (t.id)}<option value="trial:{t.id}">trial {t.number} with {t.tag}</option>{/each}</optgroup
+                            >{/if}
                         <option value="note">Note …</option></select
                     >
                 {/if}

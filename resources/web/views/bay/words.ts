@@ -21,6 +21,9 @@ export const KEYS: [string, string][] = [
     ['?', 'these keys'],
 ];
 
+/** Keys that do nothing where the studio takes no simulated shots. */
+export const SIMULATES = ['.', ','];
+
 /** Why a shot looks like a mishit, with this player's usual beside it. */
 export function mishitText(reasons: MishitReason[], units: UnitChoice): string {
     return reasons

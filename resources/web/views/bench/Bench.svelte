@@ -104,7 +104,11 @@
                             </div>
                             {#if setup.swingWeight}<div>
                                     <dt>Swing weight</dt>
-                                    <dd>{setup.swingWeight.label}<small>{setup.swingWeight.measured ? ' measured' : ''}</small></dd>
+                                    <dd>
+                                        {setup.swingWeight.label}<small
+                                            >{setup.swingWeight.source === 'simulated' ? ' simulated' : setup.swingWeight.measured ? ' measured' : ''}</small
+                                        >
+                                    </dd>
                                 </div>{/if}
                             <div>
                                 <dt>Lie</dt>

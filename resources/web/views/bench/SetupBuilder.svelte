@@ -5,6 +5,7 @@
     import SetupPlane from '../../charts/SetupPlane.svelte';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Simulated from '../../parts/Simulated.svelte';
     import { changes, lengthText } from '../../units/setups';
     import { faceWords, factor, plain } from '../../units/units';
     import { loftAgainstPrint, supplyText } from '../rack/words';
@@ -33,6 +34,7 @@
         tee: inUnit(model?.teeMm, unit === 'in' ? 2 : 0),
         cue: model?.cue ?? '',
         swingWeight: untrack(() => (setup?.swingWeight?.measured ? setup.swingWeight.label : '')),
+        swingWeightSource: untrack(() => (setup?.swingWeight?.measured ? setup.swingWeight.source : 'measured')),
         note: untrack(() => setup?.note ?? ''),
     });
     let masses = $state<Record<string, number>>({ ...(model?.masses ?? {}) });
@@ -90,7 +92,8 @@
         busy = true;
         problem = '';
         try {
-            form.swingWeight = (await post<{ swingWeight: string }>(`fittings/${fitting.id}/setups/balance`, { ...body(), swingWeight: '' })).swingWeight;
+            const read = await post<{ swingWeight: string; source: string }>(`fittings/${fitting.id}/setups/balance`, { ...body(), swingWeight: '' });
+            [form.swingWeight, form.swingWeightSource] = [read.swingWeight, read.source];
         } catch (e) {
             problem = say(e);
         }
@@ -151,7 +154,10 @@
                 <Field label="Length" hint={unit} error={err('length')}><input inputmode="decimal" disabled={frozen} bind:value={form.length} /></Field>
                 <Field label="Tee height" hint={unit} error={err('tee')}><input inputmode="decimal" disabled={frozen} bind:value={form.tee} /></Field>
                 <div class="balance">
-                    <Field label="Swing weight" hint="measured" error={err('swingWeight')}><input placeholder="D2.5" bind:value={form.swingWeight} /></Field>
+                    <Field label="Swing weight" hint="measured" error={err('swingWeight')}
+                        ><input placeholder="D2.5" bind:value={form.swingWeight} oninput={() => (form.swingWeightSource = 'measured')} /></Field
+                    >
+                    {#if form.swingWeightSource === 'simulated'}<Simulated />{/if}
                     <button type="button" class="plain" disabled={busy || !head} onclick={weigh}>From the balance</button>
                 </div>
             </div>
@@ -181,7 +187,7 @@
                             <dt>Swing weight</dt>
                             <dd>
                                 {seen.swingWeight
-                                    ? `${seen.swingWeight.label}${seen.swingWeight.measured ? ' measured' : ' computed'}`
+                                    ? `${seen.swingWeight.label}${seen.swingWeight.source === 'simulated' ? ' simulated' : seen.swingWeight.measured ? ' measured' : ' computed'}`
                                     : 'needs shaft balance and length'}
                             </dd>
                         </div>

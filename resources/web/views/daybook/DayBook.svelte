@@ -6,6 +6,7 @@
     import FileIn from '../../parts/FileIn.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Simulated from '../../parts/Simulated.svelte';
     import TopBar from '../../parts/TopBar.svelte';
     import { when } from '../../units/units';
 
@@ -106,7 +107,9 @@
                                         open={s.counted === 0}
                                     />{/each}{#if entry.setups.length > 8}<small>+{entry.setups.length - 8}</small>{/if}</span
                             >
-                            <span class="state" class:done={entry.decided}>{waits(entry)}<small>{when(entry.updatedAt)}</small></span>
+                            <span class="state" class:done={entry.decided}
+                                >{waits(entry)}{#if entry.simulated}&nbsp;<Simulated />{/if}<small>{when(entry.updatedAt)}</small></span
+                            >
                         </a>
                     </li>
                 {/each}

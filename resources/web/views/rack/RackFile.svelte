@@ -5,6 +5,7 @@
     interface Seen {
         added: string[];
         there: string[];
+        leftOut: string[];
     }
     function done(answer: Seen): string {
         onchange();
@@ -28,6 +29,7 @@
             {#snippet look(seen: Seen, name: string, keep: () => void)}
                 {name}: {seen.added.length} new{seen.added.length ? ` (${seen.added.slice(0, 6).join(', ')}${seen.added.length > 6 ? ' …' : ''})` : ''}, {seen
                     .there.length} already here.
+                {#if seen.leftOut.length}Not taken, for this studio takes nothing made up: {seen.leftOut.join(', ')}.{/if}
                 {#if seen.added.length}<button class="plain" onclick={keep}>Add {seen.added.length} to the rack</button>{/if}
             {/snippet}
         </FileIn>

@@ -3,6 +3,7 @@
     import type { HeadDetail } from '../../api/types';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Simulated from '../../parts/Simulated.svelte';
     import { plain, when } from '../../units/units';
     import { checkText, QUANTITIES, stated } from './words';
 
@@ -13,6 +14,7 @@
     let position = $state(head.plane.home);
     let readAs = $state('soled');
     let way = $state('hand');
+    let source = $state('measured');
     let problem = $state('');
     let note = $state('');
     let canKeep = $state(false);
@@ -23,13 +25,18 @@
         busy = true;
         problem = note = '';
         try {
-            const { values: read } = await post<{ values: Record<string, number> }>(`heads/${head.id}/read/${device}`, { position, readAs });
+            const { values: read, source: from } = await post<{ values: Record<string, number>; source: string }>(`heads/${head.id}/read/${device}`, {
+                position,
+                readAs,
+            });
             for (const [q, value] of Object.entries(read)) {
                 const i = values[q]?.findIndex((v) => v.trim() === '') ?? -1;
                 if (i >= 0) values[q]![i] = String(value);
             }
             way = device;
-            note = `The ${device} read ${Object.entries(read)
+            // One made-up value makes the set made up.
+            if (from === 'simulated') source = from;
+            note = `The ${from === 'simulated' ? 'stand-in ' : ''}${device} read ${Object.entries(read)
                 .map(([q, v]) => `${QUANTITIES.find(([k]) => k === q)?.[1].toLowerCase() ?? q} ${plain(v, 1)}`)
                 .join(', ')}.`;
         } catch (e) {
@@ -55,8 +62,10 @@
         problem = note = '';
         canKeep = false;
         try {
-            onsaved(await post<HeadDetail>(`heads/${head.id}/readings`, { values: $state.snapshot(values), position, readAs, way, confirm }));
+            onsaved(await post<HeadDetail>(`heads/${head.id}/readings`, { values: $state.snapshot(values), position, readAs, way, source, confirm }));
             values = blank();
+            source = 'measured';
+            way = 'hand';
             note = 'Saved; in force from now on.';
         } catch (e) {
             problem = say(e);
@@ -79,7 +88,7 @@
                     <td
                         >{#if m}<b class:warn={q === 'loftDeg' && head.loftOffWarn}>{plain(m.value, digits)}</b><small
                                 >{m.n}× at {m.position || 'the fixed hosel'}, {m.readAs}</small
-                            >{:else}<small>not read: the stated value is used</small>{/if}</td
+                            >{#if m.source === 'simulated'}<Simulated />{/if}{:else}<small>not read: the stated value is used</small>{/if}</td
                     >
                     <td>{m && m.n > 1 ? plain(m.spread, digits) : '–'}</td>
                 </tr>
@@ -131,7 +140,7 @@
             <ul>
                 {#each head.history as h (h.id)}
                     <li class:old={h.inForce.length === 0}>
-                        {when(h.at)}, {h.by}, by {h.way} at {h.position || 'the fixed hosel'}, {h.readAs}:
+                        {when(h.at)}, {h.by}, by {h.source === 'simulated' ? `a stand-in ${h.way}` : h.way} at {h.position || 'the fixed hosel'}, {h.readAs}:
                         {Object.entries(h.values)
                             .map(([q, v]) => `${QUANTITIES.find(([k]) => k === q)?.[1].toLowerCase()} ${v.map((n) => plain(n, 1)).join(' / ')}`)
                             .join('; ')}{h.inForce.length ? '' : ' (no longer in force)'}

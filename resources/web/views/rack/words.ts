@@ -17,7 +17,7 @@ export function stated(head: RackHead, quantity: string): number | null {
 export function loftAgainstPrint(head: RackHead): string {
     if (head.loftOffDeg === null) return 'not on the gauge yet';
     const off = head.loftOffDeg;
-    const reads = `reads ${plain(head.statedLoftDeg - off, 1)}°`;
+    const reads = `${head.measured.loftDeg?.source === 'simulated' ? 'by a stand-in ' : ''}reads ${plain(head.statedLoftDeg - off, 1)}°`;
     return Math.abs(off) < 0.05 ? `${reads}, as printed` : `${reads}, ${plain(Math.abs(off), 1)}° ${off > 0 ? 'under' : 'over'} its print`;
 }
 

@@ -111,7 +111,10 @@
                             </div>
                             {#if s.swingWeight}<div>
                                     <dt>Swing weight</dt>
-                                    <dd>{s.swingWeight.label} {s.swingWeight.measured ? 'on the balance' : 'computed'}</dd>
+                                    <dd>
+                                        {s.swingWeight.label}
+                                        {s.swingWeight.source === 'simulated' ? 'simulated' : s.swingWeight.measured ? 'on the balance' : 'computed'}
+                                    </dd>
                                 </div>{/if}
                             <div>
                                 <dt>Ball it was fitted with</dt>

@@ -1,30 +1,21 @@
 <script lang="ts">
+    import { untrack } from 'svelte';
     import { ApiError, post, say } from '../../api/client';
     import type { Fitting } from '../../api/types';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
+    import { blank, forget, keep, keptLines, SEEN_EVERY_MS, type Line } from '../../state/typed';
     import { MEASURES, unitOf } from '../../units/units';
 
     let { fitting, onstored, setupId = null }: { fitting: Fitting; onstored: (message: string) => void; setupId?: number | null } = $props();
     const ALWAYS = ['ballSpeedMps', 'launchDeg', 'spinRpm'];
     const MORE = ['directionDeg', 'spinAxisDeg', 'clubSpeedMps', 'carryM', 'sideM', 'totalM', 'attackDeg', 'pathDeg', 'faceDeg', 'strikeToeMm', 'strikeHighMm'];
-    interface Line {
-        clientId: string;
-        values: Record<string, string>;
-    }
     // What is typed outlives a reload and a lost connection, until it is stored or the fitter signs out.
-    // svelte-ignore state_referenced_locally
-    const drawer = `typed-${fitting.id}`;
-    const blank = (): Line => ({ clientId: crypto.randomUUID?.() ?? String(Math.random()).slice(2), values: {} });
-    function kept(): Line[] {
-        try {
-            const lines = JSON.parse(localStorage.getItem(drawer) ?? '[]') as Line[];
-            return lines.length ? lines : [blank()];
-        } catch {
-            return [blank()];
-        }
-    }
-    let lines = $state<Line[]>(kept());
+    const id = untrack(() => fitting.id);
+    const found = keptLines(id);
+    let lines = $state<Line[]>(found.length ? found : [blank()]);
+    /** Lines that are on record with other values, perhaps because an answer got lost. */
+    let differs = $state<string[]>([]);
     let picked = $state<number | null>(null);
     let extra = $state<string[]>(['directionDeg', 'spinAxisDeg', 'carryM']);
     let problem = $state('');
@@ -33,7 +24,12 @@
     const fields = $derived([...ALWAYS, ...MORE.filter((m) => extra.includes(m))]);
     const chosen = $derived(picked ?? setupId ?? fitting.setups.find((s) => s.counted === 0)?.id ?? fitting.setups.at(-1)!.id);
 
-    $effect(() => localStorage.setItem(drawer, JSON.stringify(lines)));
+    const save = () => keep(id, $state.snapshot(lines));
+    $effect(save);
+    $effect(() => {
+        const timer = setInterval(save, SEEN_EVERY_MS);
+        return () => clearInterval(timer);
+    });
     const isFilled = (line: Line) => fields.some((f) => (line.values[f] ?? '').trim() !== '');
 
     function keys(event: KeyboardEvent, at: number) {
@@ -42,18 +38,21 @@
         if (at === lines.length - 1) lines.push(blank());
         setTimeout(() => document.getElementById(`line-${at + 1}-${ALWAYS[0]}`)?.focus());
     }
-    async function store(event: SubmitEvent) {
-        event.preventDefault();
+    const textOf = (line: Line) => JSON.stringify(fields.map((f) => [f, (line.values[f] ?? '').trim()]));
+    async function store(event?: SubmitEvent) {
+        event?.preventDefault();
         const filled = lines.filter(isFilled);
         problem = '';
+        differs = [];
         if (!filled.length) {
             problem = 'Type at least one shot: ball speed, launch angle and spin.';
             return;
         }
         busy = true;
         const typedUnit = (f: string) => (unitOf(f, units) === '°' ? 'deg' : unitOf(f, units));
+        const sent = new Map(filled.map((line) => [line.clientId, textOf(line)]));
         try {
-            const done = await post<{ stored: number }>(`fittings/${fitting.id}/shots`, {
+            const done = await post<{ stored: number; already: number }>(`fittings/${id}/shots`, {
                 setupId: chosen,
                 shots: filled.map((line) => ({
                     clientId: line.clientId,
@@ -62,12 +61,31 @@
                     ),
                 })),
             });
-            lines = [blank()];
-            onstored(`${done.stored} typed shot${done.stored === 1 ? '' : 's'} stored for ${fitting.setups.find((s) => s.id === chosen)?.tag}.`);
+            // What was typed or changed meanwhile stays.
+            const isStored = (line: Line) => sent.get(line.clientId) === textOf(line);
+            lines.filter(isStored).forEach((line) => forget(id, line.clientId));
+            const left = lines.filter((line) => !isStored(line));
+            lines = left.length ? left : [blank()];
+            const before = done.already ? `; ${done.already} ${done.already === 1 ? 'was' : 'were'} on record already` : '';
+            onstored(`${done.stored} typed shot${done.stored === 1 ? '' : 's'} stored for ${fitting.setups.find((s) => s.id === chosen)?.tag}${before}.`);
         } catch (e) {
             problem = say(e) + (e instanceof ApiError && e.status === 0 ? ' The lines are kept, also if this page is reloaded.' : '');
+            if (e instanceof ApiError && e.status === 409) differs = (e.body as { differs?: string[] } | null)?.differs ?? [];
         }
         busy = false;
+    }
+    /** They are shots of their own: under ids of their own. */
+    function storeAsOthers() {
+        lines = lines.map((line) => {
+            if (!differs.includes(line.clientId)) return line;
+            forget(id, line.clientId);
+            return { ...blank(), values: line.values };
+        });
+        void store();
+    }
+    function drop(line: Line) {
+        forget(id, line.clientId);
+        lines = lines.length > 1 ? lines.filter((l) => l.clientId !== line.clientId) : [blank()];
     }
 </script>
 
@@ -110,20 +128,15 @@
                                 /></td
                             >
                         {/each}
-                        <td
-                            ><button
-                                type="button"
-                                class="plain"
-                                aria-label="Remove line {i + 1}"
-                                onclick={() => (lines = lines.length > 1 ? lines.filter((l) => l !== line) : [blank()])}>×</button
-                            ></td
-                        >
+                        <td><button type="button" class="plain" aria-label="Remove line {i + 1}" onclick={() => drop(line)}>×</button></td>
                     </tr>
                 {/each}
             </tbody>
         </table>
     </Scroll>
-    {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+    {#if problem}<Notice kind="error"
+            >{problem}{#if differs.length}&nbsp;<button type="button" class="plain" onclick={storeAsOthers}>Yes, store it as another shot</button>{/if}</Notice
+        >{/if}
     <div class="row">
         <button type="button" class="quiet" onclick={() => lines.push(blank())}>Another shot <small>(Enter)</small></button>
         <button disabled={busy}>Store {lines.filter(isFilled).length || ''} shots</button>

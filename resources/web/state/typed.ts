@@ -1,0 +1,56 @@
+/**
+ * Shots that are being typed, kept on this device until they are on record: a line of its own each, so that two tabs never write over each other. A tab marks its lines as
+ * seen while it is open; lines that nobody has seen for a while were left by a tab that is gone, and the next one takes them over.
+ */
+export interface Line {
+    clientId: string;
+    values: Record<string, string>;
+}
+interface Kept extends Line {
+    tab: string;
+    seen: number;
+    order: number;
+}
+
+export const SEEN_EVERY_MS = 3000;
+const LEFT_AFTER_MS = 10_000;
+
+const name = (fitting: number, id: string) => `typed-${fitting}-${id}`;
+const fresh = (): string => crypto.randomUUID?.() ?? `${Date.now()}-${Math.random()}`;
+
+/** The same after a reload. */
+function tab(): string {
+    let id = sessionStorage.getItem('tab');
+    if (!id) sessionStorage.setItem('tab', (id = fresh()));
+    return id;
+}
+
+export const blank = (): Line => ({ clientId: fresh(), values: {} });
+
+/** What this tab typed before it was reloaded, and what tabs that are gone left behind. */
+export function keptLines(fitting: number): Line[] {
+    const mine = tab();
+    const found: Kept[] = [];
+    for (const key of Object.keys(localStorage).filter((k) => k.startsWith(`typed-${fitting}-`))) {
+        try {
+            const kept = JSON.parse(localStorage.getItem(key) ?? '') as Kept;
+            if (kept.tab === mine || Math.abs(Date.now() - kept.seen) > LEFT_AFTER_MS) found.push(kept);
+        } catch {
+            localStorage.removeItem(key); // not ours
+        }
+    }
+    return found.sort((a, b) => a.order - b.order).map(({ clientId, values }) => ({ clientId, values }));
+}
+
+/** Keeps the lines as they are now, and says that somebody is at them. */
+export function keep(fitting: number, lines: Line[]): void {
+    lines.forEach((line, order) => {
+        if (Object.values(line.values).some((v) => v.trim() !== ''))
+            localStorage.setItem(name(fitting, line.clientId), JSON.stringify({ ...line, tab: tab(), seen: Date.now(), order: Date.now() + order }));
+        else forget(fitting, line.clientId);
+    });
+}
+
+export function forget(fitting: number, clientId: string): void {
+    localStorage.removeItem(name(fitting, clientId));
+}
