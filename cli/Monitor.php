@@ -15,16 +15,24 @@ use Random\Randomizer;
 
 /**
  * A simulated launch monitor: a process of its own that posts to a bay over HTTP as a real one would (docs/api.yaml). It keeps every shot until the server has
- * acknowledged it, on disk too (`Spool`), and sends again with the same id; so nothing is lost and nothing comes twice, even where it was killed and begun again. With faults it does what monitors do.
+ * answered it, on disk too (`Spool`), and sends again with the same id; so nothing is lost and nothing comes twice, even where it was killed and begun again. With faults it does what
+ * monitors do: lose answers, send twice, send in another order, see no club, see nonsense, begin their count anew, use ids again, set their clock, name no session.
  */
 final class Monitor
 {
-    public const FAULTS = ['drop', 'duplicate', 'reorder', 'no-club', 'nonsense'];
+    public const FAULTS = ['drop', 'duplicate', 'reorder', 'no-club', 'nonsense', 'restart', 'reuse', 'step', 'nameless'];
 
     private const PATIENCE = 120;
 
-    /** @var array<string, array<string, mixed>> shots that were not acknowledged yet, by id */
+    /** @var array<string, array<string, mixed>> shots that were not answered yet, by a name that no other shot has */
     private array $waiting = [];
+
+    private string $session = '';
+
+    private int $count = 0;
+
+    /** How far the monitor's clock is off, s. */
+    private int $clock = 0;
 
     private readonly Randomizer $random;
 
@@ -45,15 +53,14 @@ final class Monitor
     }
 
     /**
-     * Hits and posts until `count` shots are acknowledged, and those that an earlier run left behind.
+     * Hits and posts until `count` shots are answered, and those that an earlier run left behind.
      *
      * @param  callable(string): void  $say
-     * @return array{hit: int, stored: int, held: int}
+     * @return array{hit: int, stored: int, held: int, refused: int}
      */
     public function run(int $count, float $paceS, callable $say): array
     {
-        $done = ['hit' => 0, 'stored' => 0, 'held' => 0];
-        $run = bin2hex(random_bytes(4));
+        $done = ['hit' => 0, 'stored' => 0, 'held' => 0, 'refused' => 0];
         $failed = 0;
         $spool = new Spool($this->spoolFolder, "bay-{$this->bay}-".substr(hash('sha256', $this->token), 0, 12));
         $this->waiting = $spool->takeOver();
@@ -61,23 +68,22 @@ final class Monitor
         if ($this->waiting !== []) {
             $say(count($this->waiting).' shots of a run that was cut off are sent again');
         }
-        while ($due > $done['stored'] + $done['held']) {
+        $this->restart();
+        while ($due > $done['stored'] + $done['held'] + $done['refused']) {
             if ($done['hit'] < $count) {
-                $shot = $this->hit($run, ++$done['hit']);
-                $this->waiting[$shot['id']] = $shot;
+                $this->misbehave($say);
+                $done['hit']++;
+                $this->waiting['shot '.bin2hex(random_bytes(8))] = $this->hit();
                 $spool->keep($this->waiting);
             }
             if ($this->chance('reorder') && $done['hit'] < $count) {
                 continue; // kept back: goes out after the next one
             }
-            $batch = array_values($this->waiting);
-            if ($this->has('reorder')) {
-                $batch = array_reverse($batch);
+            $names = array_slice(array_keys($this->has('reorder') ? array_reverse($this->waiting) : $this->waiting), 0, 50);
+            if ($this->chance('duplicate') && count($names) < 50) {
+                $names[] = $names[0];
             }
-            if ($this->chance('duplicate')) {
-                $batch[] = $batch[0];
-            }
-            $answers = $this->post(array_slice($batch, 0, 50));
+            $answers = $this->post(array_map(fn (string $name): array => $this->waiting[$name], $names));
             if ($answers === null) {
                 if (++$failed > self::PATIENCE) {
                     throw CoreException::invalid('address', "{$this->address} did not answer {$failed} times; ".count($this->waiting).' shots were not acknowledged.');
@@ -88,10 +94,10 @@ final class Monitor
                 continue;
             }
             $failed = 0;
-            foreach ($answers as $answer) {
-                if (isset($this->waiting[$answer['id']])) {
-                    unset($this->waiting[$answer['id']]);
-                    $done[$answer['status'] === 'stored' ? 'stored' : 'held']++;
+            foreach ($answers as $i => $answer) {
+                if (isset($this->waiting[$names[$i] ?? ''])) {
+                    unset($this->waiting[$names[$i]]);
+                    $done[in_array($answer['status'], ['stored', 'held'], true) ? $answer['status'] : 'refused']++;
                     $say("{$answer['id']} {$answer['status']}".($answer['reason'] === null ? '' : ": {$answer['reason']}"));
                 }
             }
@@ -102,15 +108,37 @@ final class Monitor
         return $done;
     }
 
-    /** @return array{id: string, sequence: int, at: string, values: array<string, mixed>} */
-    private function hit(string $run, int $number): array
+    /** Switched on: another session, and a count that begins at 1. */
+    private function restart(): void
+    {
+        $this->session = bin2hex(random_bytes(4));
+        $this->count = 0;
+    }
+
+    /** @param  callable(string): void  $say */
+    private function misbehave(callable $say): void
+    {
+        if ($this->count > 0 && $this->chance('restart')) {
+            $this->restart();
+            $say('restarted: counts from 1');
+        }
+        if ($this->chance('step')) {
+            $this->clock = $this->random->getInt(-36, 36) * 600;
+            $say("set its clock: off by {$this->clock} s");
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private function hit(): array
     {
         $values = ShotMaker::seen($this->maker()->hit(HiddenPlayers::named($this->player, $this->hand())), ! $this->has('no-club'));
         if ($this->chance('nonsense')) {
             $values['spinRpm'] = 99999.0;
         }
+        $this->count++;
 
-        return ['id' => "{$run}-{$number}", 'sequence' => $number, 'at' => gmdate('c'), 'values' => $values];
+        return ['id' => $this->has('reuse') ? (string) $this->count : "{$this->session}-{$this->count}", 'source' => 'simulated', 'sequence' => $this->count, 'at' => gmdate('c', time() + $this->clock), 'values' => $values]
+            + ($this->has('nameless') ? [] : ['session' => $this->session]);
     }
 
     private string $side = 'right';
@@ -124,9 +152,7 @@ final class Monitor
     private function maker(): ShotMaker
     {
         [$status, $now] = $this->send('GET', "/api/bays/{$this->bay}/hand", null);
-        if ($status === 401) {
-            throw CoreException::invalid('token', 'The token does not open this bay. Make a new one on the bay screen.');
-        }
+        self::requireWelcome($status, $now);
         $effect = $now['effect'] ?? null;
         if ($this->maker === null || (is_array($effect) && json_encode($effect) !== $this->holding)) {
             $this->holding = (string) json_encode($effect);
@@ -143,20 +169,30 @@ final class Monitor
 
     /**
      * @param  list<array<string, mixed>>  $shots
-     * @return list<array{id: string, status: string, reason: string|null}>|null null when there was no answer to count on
+     * @return list<array{id: string|null, status: string, reason: string|null}>|null in the order of the shots; null when there was no answer to count on
      */
     private function post(array $shots): ?array
     {
-        [$status, $body] = $this->send('POST', "/api/bays/{$this->bay}/shots", ['shots' => $shots]);
-        if ($status === 401) {
-            throw CoreException::invalid('token', 'The token does not open this bay. Make a new one on the bay screen.');
-        }
-        // A dropped connection: the server may have stored them, but its answer never came.
-        if ($status !== 200 || $this->chance('drop')) {
+        $sending = ['sentAt' => gmdate('c', time() + $this->clock)] + ($this->has('nameless') ? [] : ['session' => $this->session]);
+        [$status, $body] = $this->send('POST', "/api/bays/{$this->bay}/shots", $sending + ['shots' => $shots]);
+        self::requireWelcome($status, $body);
+        // A dropped connection: the server may have stored them, but its answer never came. 422: none of them can ever be read, and each answer says so.
+        if (! in_array($status, [200, 422], true) || $this->chance('drop')) {
             return null;
         }
 
         return is_array($body['results'] ?? null) ? array_values($body['results']) : null;
+    }
+
+    /** @param  array<string, mixed>|null  $answer */
+    private static function requireWelcome(int $status, ?array $answer): void
+    {
+        if ($status === 401) {
+            throw CoreException::invalid('token', 'The token does not open this bay. Make a new one on the bay screen.');
+        }
+        if ($status === 403) {
+            throw CoreException::invalid('bay', is_string($answer['message'] ?? null) ? $answer['message'] : 'This studio takes no simulated shots.');
+        }
     }
 
     /**

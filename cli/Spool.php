@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Cli;
 
 /**
- * What a monitor has hit and nobody has acknowledged yet, on disk: a run that was cut off in the middle leaves it behind, and the next run for the same bay sends it. Each
+ * What a monitor has hit and nobody has answered yet, on disk: a run that was cut off in the middle leaves it behind, and the next run for the same bay sends it. Each
  * run holds a lock on a file of its own, so that what is still in use is told from what was left. Each line is all that waited at a moment: the last whole one counts, and
  * one that was cut off while it was written takes nothing with it.
  */
@@ -33,7 +33,7 @@ final class Spool
     /**
      * Takes over what runs that ended too early left behind. It is on this run's own file before theirs goes away.
      *
-     * @return array<string, array<string, mixed>> shots by id
+     * @return array<string, array<string, mixed>> shots by their names
      */
     public function takeOver(): array
     {
@@ -42,7 +42,7 @@ final class Spool
             $file = $path === $this->path ? false : @fopen($path, 'r');
             if ($file !== false && flock($file, LOCK_EX | LOCK_NB)) {
                 $lines = array_filter(array_map(fn (string $line): mixed => json_decode($line, true), explode("\n", (string) stream_get_contents($file))), is_array(...));
-                $taken += array_column(end($lines) ?: [], null, 'id');
+                $taken += end($lines) ?: [];
                 $left[$path] = $file;
             }
         }
@@ -55,11 +55,11 @@ final class Spool
         return $taken;
     }
 
-    /** @param  array<string, array<string, mixed>>  $shots  by id; all that wait, on disk when this returns */
+    /** @param  array<string, array<string, mixed>>  $shots  by names that no other shot has; all that wait, on disk when this returns */
     public function keep(array $shots): void
     {
         $this->empty = $shots === [];
-        fwrite($this->file, json_encode(array_values($shots), JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR)."\n");
+        fwrite($this->file, json_encode((object) $shots, JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR)."\n");
     }
 
     /** Where nothing waits any more, nothing is left behind. */

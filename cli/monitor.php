@@ -34,7 +34,7 @@ try {
     $done = $monitor->run((int) $text('count', '20'), (float) $text('pace', '2'), function (string $line): void {
         echo $line, "\n";
     });
-    echo "{$done['hit']} hit, {$done['stored']} stored, {$done['held']} held\n";
+    echo "{$done['hit']} hit, {$done['stored']} stored, {$done['held']} held".($done['refused'] > 0 ? ", {$done['refused']} refused" : '')."\n";
 } catch (CoreException $e) {
     fwrite(STDERR, $e->getMessage()."\n".$help);
     exit(2);

@@ -33,7 +33,7 @@ final class Judged
     /** @var array<int, Setup> by setup id */
     public array $setups = [];
 
-    /** @var array<int, list<array{id: int, trial: int|null, sequence: int, shot: LaunchShot, leftOut: string|null}>> every shot by setup id */
+    /** @var array<int, list<array{id: int, trial: int|null, sequence: int, shot: LaunchShot, leftOut: string|null, simulated: bool}>> every shot by setup id */
     public array $shots = [];
 
     public ?string $benchmark = null;
@@ -47,10 +47,10 @@ final class Judged
     {
         $flight = $fitting->flight();
         $policy = $fitting->policy();
-        $shots = Shot::revealed(Shot::query())->where('fitting_id', $fitting->id)->orderBy('sequence')->get(['id', 'setup_id', 'trial_id', 'measured', 'left_out_reason', 'sequence'])->groupBy('setup_id');
+        $shots = Shot::revealed(Shot::query())->where('fitting_id', $fitting->id)->orderBy('sequence')->get(['id', 'setup_id', 'trial_id', 'measured', 'left_out_reason', 'sequence', 'source'])->groupBy('setup_id');
         foreach ($fitting->setups()->get() as $setup) {
             $this->setups[$setup->id] = $setup;
-            $this->shots[$setup->id] = $list = array_values($shots->get($setup->id)?->map(fn (Shot $s): array => ['id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason])->all() ?? []);
+            $this->shots[$setup->id] = $list = array_values($shots->get($setup->id)?->map(fn (Shot $s): array => ['id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason, 'simulated' => $s->source === 'simulated'])->all() ?? []);
             $set = $policy->of($setup->tag, $list);
             if ($set->count() > 0) {
                 $this->sets[$setup->id] = $set;

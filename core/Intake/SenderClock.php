@@ -36,10 +36,14 @@ final class SenderClock
     {
         $timed = array_values(array_filter($recent, static fn (RecentShot $s): bool => $s->saidS !== null));
         $lags = array_map(static fn (RecentShot $s): float => $s->cameS - (float) $s->saidS, $timed);
-        $latest = array_slice($lags, 0, self::SET_AFTER);
-        $hit = array_map(static fn (RecentShot $s): float => (float) $s->saidS, array_slice($timed, 0, self::SET_AFTER));
-        if (count($latest) === self::SET_AFTER && max($latest) - min($latest) <= self::SLACK_S && max($hit) - min($hit) > 2 * self::SLACK_S) {
-            return min($latest);
+        if (count($lags) >= self::SET_AFTER) {
+            /** @var non-empty-list<float> $latest */
+            $latest = array_slice($lags, 0, self::SET_AFTER);
+            /** @var non-empty-list<float> $hit */
+            $hit = array_map(static fn (RecentShot $s): float => (float) $s->saidS, array_slice($timed, 0, self::SET_AFTER));
+            if (max($latest) - min($latest) <= self::SLACK_S && max($hit) - min($hit) > 2 * self::SLACK_S) {
+                return min($latest);
+            }
         }
         $agreed = array_filter($lags, static fn (float $lag): bool => count(array_filter($lags, static fn (float $other): bool => abs($other - $lag) <= self::SLACK_S)) > 1);
 

@@ -10,6 +10,7 @@ use MintCarry\Core\Intake\Post;
 use MintCarry\Core\Intake\PostedShot;
 use MintCarry\Core\Intake\RecentShot;
 use MintCarry\Core\Intake\SenderClock;
+use MintCarry\Core\Intake\SenderOrder;
 use MintCarry\Core\Intake\Trial;
 
 // What a posted shot is, when it is a repeat, and which trial it was hit in.
@@ -194,4 +195,11 @@ it('says nothing of what there is no other place for', function (): void {
     expect(placed(['hit' => 99999.0, 'n' => 1], came(['hit' => 10.0, 'came' => 10, 'n' => 5], ['hit' => 20.0, 'came' => 20, 'n' => 6]), 30.0, $first))->toBe([null, null, 2])
         // Shots of another fitting came just before: there is one.
         ->and(placed(['hit' => 60.0], came(['hit' => 10.0, 'came' => 10, 'trial' => 7], ['hit' => 20.0, 'came' => 20, 'trial' => 7]), 130.0, new Trial(9, 1, 2, 100.0))[0])->toBe(1);
+});
+
+it('orders the shots of one run by its count, in the places that the run has', function (): void {
+    expect(SenderOrder::of([['s/1', 3], ['s/1', 1], ['s/1', 2]]))->toBe([1, 2, 0])
+        // A count that began anew comes after, whatever it counts; a shot without a count keeps its place.
+        ->and(SenderOrder::of([['s/1', 7], [null, null], ['s/2', 1], ['s/1', 6], ['s/2', 2]]))->toBe([3, 1, 2, 0, 4])
+        ->and(SenderOrder::of([['s/1', 5], ['s/1', 5]]))->toBe([0, 1])->and(SenderOrder::of([]))->toBe([]);
 });

@@ -69,5 +69,5 @@ it('says what is wrong with how bin/monitor was called', function (string $argum
 
 it('explains itself', function (): void {
     exec('cd '.escapeshellarg(dirname(__DIR__, 2)).' && bin/monitor --help', $out, $code);
-    expect($code)->toBe(0)->and(implode("\n", $out))->toContain('--faults drop,duplicate,reorder,no-club,nonsense');
+    expect($code)->toBe(0)->and(implode("\n", $out))->toContain('--faults drop,duplicate,reorder,no-club,nonsense,restart,reuse,step,nameless');
 });

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { begin, carry, count, hitting, monitor, newBay, noRatings, toBay } from './atbay';
+import { begin, carry, count, hitting, monitor, newBay, noRatings, recorded, toBay } from './atbay';
 import { accessible, addSetup, beginFitting, signIn, watch } from './help';
 
 // The bay as the fitter works in it: live shots from a simulated monitor, by keys, with faults, and without a connection.
@@ -128,18 +128,34 @@ test('a monitor with faults: dropped, doubled, reordered and nonsense shots, non
     await expect(count(page)).toContainText(`${stored} count`);
     await expect(page.getByText(`${held} shot${held === 1 ? '' : 's'} held`)).toBeVisible();
     await expect(page.getByText('This monitor gives no strike.')).toBeVisible();
-    // The fitter puts one right, and sets the others aside.
-    await page.getByRole('button', { name: 'Put right' }).first().click();
+    // The fitter puts one right, and discards the others.
+    await page.getByRole('button', { name: 'Look' }).first().click();
+    await expect(page.getByText('As it was sent')).toBeVisible();
     await page.getByRole('button', { name: 'Take it' }).click();
     await expect(page.getByText('The shot stays in the tray.')).toBeVisible();
     await page.getByLabel(/^Spin rate/).fill('2450');
     await page.getByRole('button', { name: 'Take it' }).click();
     await expect(count(page)).toContainText(`${stored! + 1} count`);
     for (let i = 1; i < held!; i++) {
-        await page.getByRole('button', { name: 'Set aside' }).first().click();
-        await expect(page.getByRole('button', { name: 'Set aside' })).toHaveCount(Math.min(3, held! - 1 - i));
+        await page.getByRole('button', { name: 'Discard' }).first().click();
+        await expect(page.getByRole('button', { name: 'Discard' })).toHaveCount(Math.min(3, held! - 1 - i));
     }
     await expect(page.getByText('held', { exact: false }).locator('b', { hasText: 'held' })).toHaveCount(0);
+});
+
+test('a monitor that restarts, counts from 1 again under the same ids and sets its clock: every shot once, with what was in the hand', async ({ page }) => {
+    const bay = await hitting(page, 'Anew Each Time', 'yards');
+    for (const [player, faults] of [
+        ['steady', 'restart,reuse,drop,nameless'],
+        ['fast', 'restart,reuse,duplicate,step'],
+        ['slow', 'reuse,step,nameless,drop'],
+    ] as const)
+        expect(await monitor(bay, '--count', '8', '--player', player, '--faults', faults)).toContain('8 hit, 8 stored, 0 held');
+    await expect(count(page)).toContainText('24 count');
+    const shots = await recorded<{ measured: unknown; source: string }[]>(page, 'shots');
+    expect(new Set(shots.map((s) => JSON.stringify(s.measured))).size).toBe(24);
+    expect(shots.every((s) => s.source === 'simulated')).toBe(true);
+    await expect(page.locator('header').getByText('simulated', { exact: true })).toBeVisible();
 });
 
 test('without a connection the screen says so, and catches up by itself', async ({ page, context }) => {

@@ -38,7 +38,7 @@ test('the simulated monitor hits what is in the hand, the same from the same see
     const [one, two] = hits.map((shots) => shots.map((s) => s.measured));
     expect(one).toHaveLength(8);
     expect(one).toEqual(two);
-    expect(hits[0]!.every((s) => s.source === 'monitor')).toBe(true);
+    expect(hits[0]!.every((s) => s.source === 'simulated')).toBe(true);
     // The same draws with four degrees more loft: every shot launches higher.
     const shots = hits[0]!.map((s) => s.measured);
     const own = hits[0]!.find((s) => s.sequence === 1)!.setupId;

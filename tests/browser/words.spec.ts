@@ -55,6 +55,7 @@ function setup(more: Partial<Setup>): Setup {
         starred: false,
         shots: 0,
         counted: 0,
+        simulated: 0,
         ...more,
     };
 }

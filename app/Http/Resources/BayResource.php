@@ -27,6 +27,7 @@ use MintCarry\Core\Club\Head;
 use MintCarry\Core\Fitting\Repeat;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Standing;
+use MintCarry\Core\Intake\SenderOrder;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Summary;
@@ -54,7 +55,8 @@ final class BayResource extends JsonResource
         $trial = $trials->firstWhere('id', $fitting->running_trial_id);
         $secret = $blind !== null && $trial?->blind_id === $blind->id;
         // The latest of the trial, in the sender's order; all of them are in the averages.
-        $shots = Shot::query()->where('trial_id', $trial->id ?? 0)->orderByDesc('sequence')->limit(self::SHOWN)->get()->sortBy(fn (Shot $s): array => [$s->sender_sequence ?? $s->sequence, $s->sequence])->values();
+        $shots = Shot::query()->where('trial_id', $trial->id ?? 0)->orderByDesc('sequence')->limit(self::SHOWN)->get()->reverse()->values();
+        $shots = collect(SenderOrder::of(array_values($shots->map(fn (Shot $s): array => [$s->sender_id === null ? null : "{$s->sender_session}/{$s->sender_run}", $s->sender_sequence])->all())))->map(fn (int $i): Shot => $shots[$i]);
         $set = $trial === null || $secret ? null : $judged->sets[$trial->setup_id] ?? null;
         $benchmark = $fitting->benchmark_setup_id === null ? null : $judged->sets[$fitting->benchmark_setup_id] ?? null;
         $last = $secret ? null : $trials->last();
@@ -73,7 +75,7 @@ final class BayResource extends JsonResource
         return $seldom + [
             'live' => Live::begin($fitting),
             'stamp' => $stamp,
-            'counts' => (object) array_map(fn (array $shots): array => ['shots' => count($shots), 'counted' => count(array_filter($shots, fn (array $s): bool => $s['leftOut'] === null))], $judged->shots),
+            'counts' => (object) array_map(fn (array $shots): array => ['shots' => count($shots), 'counted' => count(array_filter($shots, fn (array $s): bool => $s['leftOut'] === null)), 'simulated' => count(array_filter($shots, fn (array $s): bool => $s['simulated']))], $judged->shots),
             'running' => $trial === null ? null : self::trial($trial, $blind),
             'trials' => $trials->map(fn (Trial $t): array => self::trial($t, $blind))->all(),
             'shots' => $shots->map(fn (Shot $s): array => ($secret ? ['setupId' => 0] : []) + (new ShotResource($s, $flight))->toArray($request))->all(),

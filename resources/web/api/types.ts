@@ -161,7 +161,7 @@ export interface BayView {
     live: string;
     /** changes when anything but shots does */
     stamp: string;
-    counts: Record<string, { shots: number; counted: number }>;
+    counts: Record<string, { shots: number; counted: number; simulated: number }>;
     running: Trial | null;
     trials: Trial[];
     /** the latest of the trial */

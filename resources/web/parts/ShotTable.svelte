@@ -16,6 +16,8 @@
     const ROOM = 300;
     let problem = $state('');
     let asking = $state<number | null>(null);
+    /** of which shot the remarks are open */
+    let told = $state<number | null>(null);
     const units = $derived(fitting.player.units);
     const tagOf = $derived(new Map(fitting.setups.map((s) => [s.id, s.tag])));
     const rows = $derived(shots.filter((s) => !only || only.includes(tagOf.get(s.setupId) ?? '')));
@@ -64,14 +66,19 @@
                                 {#each REASONS as r (r)}<option>{r}</option>{/each}
                             </select>
                         {:else}
-                            {#if shot.flags.length}<span class="flag" title={shot.flags.join('; ')}
-                                    >look<span class="visually-hidden">: {shot.flags.join('; ')}</span></span
+                            {#if shot.flags.length}<button
+                                    class="flag"
+                                    aria-expanded={told === shot.id}
+                                    title={shot.flags.join('; ')}
+                                    onclick={() => (told = told === shot.id ? null : shot.id)}
+                                    >look<span class="visually-hidden"> at shot {shot.sequence}: {shot.flags.join('; ')}</span></button
                                 >{/if}
                             <button class="plain" onclick={() => (asking = shot.id)}>Leave out<span class="visually-hidden"> shot {shot.sequence}</span></button
                             >
                         {/if}
                     </td>
                 </tr>
+                {#if told === shot.id}<tr class="told"><td colspan={columns.length + 3}>{shot.flags.join(' ')}</td></tr>{/if}
             {/each}
         </tbody>
     </table>
@@ -107,6 +114,15 @@
         color: var(--amber);
         font-weight: 600;
         margin-right: 8px;
+        padding: 2px 2px;
+        min-height: 24px;
+        background: none;
+        border: 0;
         border-bottom: 1px dotted;
+    }
+    .told td {
+        color: var(--amber);
+        text-align: left;
+        white-space: normal;
     }
 </style>

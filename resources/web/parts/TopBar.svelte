@@ -1,6 +1,8 @@
 <script lang="ts">
     import { push } from 'svelte-spa-router';
     import { remove } from '../api/client';
+    import { madeUpText } from '../units/setups';
+    import Simulated from './Simulated.svelte';
     import { current, session } from '../state/session.svelte';
     import type { Fitting, StepName } from '../api/types';
 
@@ -16,6 +18,8 @@
         ['decide', 'Decide'],
         ['sheet', 'Sheet'],
     ];
+    /** Said on every screen of a fitting. */
+    const madeUp = $derived(fitting ? madeUpText(fitting.setups) : '');
     let dark = $state(document.documentElement.dataset.theme === 'dark');
 
     function flip() {
@@ -51,6 +55,7 @@
                     .turf} ground</span
             ></span
         >
+        {#if madeUp}<span title={madeUp}><Simulated /><span class="visually-hidden">: {madeUp}</span></span>{/if}
         <nav aria-label="Steps">
             {#each STEPS as [name, label], i (name)}
                 <a

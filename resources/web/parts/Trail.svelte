@@ -55,7 +55,7 @@
                 <b>{setup.isBaseline ? 'Own club' : `from ${parentOf(setup, fitting)?.tag ?? '–'}`}{setup.starred ? ' ★' : ''}</b>
                 <span class="what" title={setup.shelf ? `${setup.shelf}: ${setup.shelfReason}` : line(setup)}>{line(setup)}</span>
                 <span class="small"
-                    >{setup.counted} shot{setup.counted === 1 ? '' : 's'}{setup.simulated ? ' sim.' : ''}{#if mark(setup)}&nbsp;· <em
+                    >{setup.counted} shot{setup.counted === 1 ? '' : 's'}{setup.simulated ? `, ${setup.simulated} simulated` : ''}{#if mark(setup)}&nbsp;· <em
                             class={mark(setup).replace(' ', '-')}>{mark(setup)}</em
                         >{/if}</span
                 >

@@ -44,3 +44,16 @@ export function loftText(setup: Setup): string {
 
 /** Where trouble is drawn, m from the target line: where it was told to begin, else just beyond the corridor. */
 export const troubleAt = (t: Trouble, corridor: Corridor): number => t.atM ?? corridor.widthM / 2 + 8;
+
+/** What of a fitting was made up, in a sentence; empty where everything was hit and read. */
+export function madeUpText(setups: Setup[]): string {
+    const tags = (of: Setup[]) => of.map((s) => s.tag).join(', ');
+    const hit = setups.filter((s) => s.simulated > 0);
+    const read = setups.filter((s) => s.playing.byStandIn);
+    const shots = hit.reduce((n, s) => n + s.simulated, 0);
+    const parts = [
+        hit.length ? `${shots} of the shots ${shots === 1 ? 'is' : 'are'} simulated, not hit (${tags(hit)})` : '',
+        read.length ? `readings of a stand-in, not of a gauge (${tags(read)})` : '',
+    ];
+    return parts.filter(Boolean).join('; ');
+}

@@ -69,6 +69,7 @@
                                     >{MEASURES[k]?.label} <small>{v.unit ?? kept(k)}</small><input inputmode="decimal" bind:value={v.value} /></label
                                 >{/each}
                             <button>Take it</button>
+                            <button type="button" class="plain" onclick={() => settle(h, false)}>Discard</button>
                         </form>
                         <details>
                             <summary class="small">As it was sent{open.hitAt ? `, hit ${open.hitAt}` : ''}</summary>
@@ -76,8 +77,8 @@
                         </details>
                     {:else}
                         <button class="plain" onclick={() => look(h)}>Look</button>
+                        <button class="plain" onclick={() => settle(h, false)}>Discard</button>
                     {/if}
-                    <button class="plain" onclick={() => settle(h, false)}>Discard</button>
                 </li>
             {/each}
         </ul>

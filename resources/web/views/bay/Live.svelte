@@ -71,7 +71,7 @@
     function count(now: BayView) {
         for (const s of current.fitting?.id === id ? current.fitting.setups : []) {
             const c = now.counts[s.id];
-            if (c) [s.shots, s.counted] = [c.shots, c.counted];
+            if (c) [s.shots, s.counted, s.simulated] = [c.shots, c.counted, c.simulated];
         }
     }
     /** What only changes with the stamp is not sent again to a screen that has it. */
@@ -295,11 +295,10 @@
                         <p class="carry">
                             <span class:left={last.leftOut}>{figure('carryM', carry, units)}</span><small
                                 >{units.distance} carry{last.computed.carryM !== undefined ? ', computed' : ''}</small
-                            >
+                            >{#if last.source === 'simulated'}<Simulated />{/if}
                         </p>
                         <p class="line">
                             {shotSentence(last, units)}{last.leftOut ? ` — left out: ${last.leftOut.reason}` : ''}
-                            {#if last.source === 'simulated'}<Simulated />{/if}
                         </p>
                         {#if last.flags.length}<p class="flags">{last.flags.join(' ')}</p>{/if}
                     {:else}

@@ -2,7 +2,8 @@
     import type { Judgement, Setup } from '../../api/types';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
-    import { lengthText, loftText } from '../../units/setups';
+    import Simulated from '../../parts/Simulated.svelte';
+    import { lengthText, loftText, madeUpText } from '../../units/setups';
     import { faceWords, factor, plain, signed, when } from '../../units/units';
     import { givesUp, judgement, pct, sureness } from '../decide/words';
 
@@ -37,6 +38,7 @@
                         ><a href="/api/fittings/{fitting.id}/file" download>Fitting file</a> <button onclick={() => window.print()}>Print</button></span
                     >
                 </header>
+                {#if madeUpText(fitting.setups)}<p><Simulated /> {madeUpText(fitting.setups)}. This sheet is for practice.</p>{/if}
                 {#if fitting.brief.wish}<p class="wish">Wanted: {fitting.brief.wish}</p>{/if}
 
                 <section>
