@@ -46,8 +46,8 @@ final class RackFile
         return [
             'format' => self::FORMAT,
             'sleeves' => $this->mine(Sleeve::class)->orderBy('name')->get()->map(fn (Sleeve $s): array => $s->spec)->all(),
-            'heads' => $this->mine(RackHead::class)->with(['sleeve', 'readings'])->orderBy('label')->get()->map(self::head(...))->all(),
-            'parts' => $this->mine(Part::class)->orderBy('kind')->orderBy('label')->get()->map(self::part(...))->all(),
+            'heads' => $this->mine(RackHead::class)->with(['sleeve', 'readings'])->orderBy('label')->orderBy('id')->get()->map(self::head(...))->all(),
+            'parts' => $this->mine(Part::class)->orderBy('kind')->orderBy('label')->orderBy('id')->get()->map(self::part(...))->all(),
         ];
     }
 

@@ -29,6 +29,9 @@ final readonly class Placement
     /** With the count beside it, for an hour. */
     private const COUNTED_S = 3600.0;
 
+    /** Nobody swings another club so soon after the change, s; and clocks that are read to the second tell no better. */
+    private const CHANGE_S = 1.0;
+
     /** A count that falls back by more than this is no shot out of order: it begins anew. */
     private const OUT_OF_ORDER = 3;
 
@@ -76,6 +79,7 @@ final readonly class Placement
             return new self(null, sprintf('The monitor’s clock says it was hit %s before it came, %s; the clock may have been set. Look where it belongs.', self::span($nowS - $hitS), $whose), $run);
         }
         $remark = self::saidByClock($claims, $late !== [], $shot->sentAt !== null, $nowS)
+            ?? ($claims !== [] && $running !== null && $began <= $nowS && min($claims) < $began + self::CHANGE_S ? 'It was hit within a moment of the change to this trial. Look whether it belongs to the one before.' : null)
             ?? ($count === null || ($claims !== [] && $place === 'late' && $count[1]) ? null : $count[0]);
 
         return new self(null, $remark, $run);
@@ -146,7 +150,7 @@ final readonly class Placement
     {
         return match (true) {
             $sequence === null || $counts === [] || $sequence > max($counts) => 'in order',
-            $sequence <= 1 || in_array($sequence, $counts, true) || $sequence < min($counts) - self::OUT_OF_ORDER => 'anew',
+            ($sequence <= 1 && max($counts) > 1 + self::OUT_OF_ORDER) || in_array($sequence, $counts, true) || $sequence < min($counts) - self::OUT_OF_ORDER => 'anew',
             default => 'late',
         };
     }

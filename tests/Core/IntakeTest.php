@@ -157,6 +157,8 @@ it('lays a shot to the trial that runs unless a clock that is known says an earl
 
     return [
         'on time' => [['hit' => 120.0], $known, 120, null, null],
+        'as the trial began' => [['hit' => 99.0], $known, 103, null, 'within a moment of the change'],
+        'soon after it began' => [['hit' => 102.0], $known, 103, null, null],
         'late within the trial' => [['hit' => 105.0], $known, 160, null, null],
         'kept back, the line was empty since' => [['hit' => 70.0], $known, 120, 1, 'Came late: put with trial 1'],
         'kept back, though the line was up since: out of order, or the clock was set' => [['hit' => 70.0], $after, 130, null, '60 s before it came, in trial 1'],

@@ -55,9 +55,11 @@
                 <b>{setup.isBaseline ? 'Own club' : `from ${parentOf(setup, fitting)?.tag ?? '–'}`}{setup.starred ? ' ★' : ''}</b>
                 <span class="what" title={setup.shelf ? `${setup.shelf}: ${setup.shelfReason}` : line(setup)}>{line(setup)}</span>
                 <span class="small"
-                    >{setup.counted} shot{setup.counted === 1 ? '' : 's'}{setup.simulated ? `, ${setup.simulated} simulated` : ''}{#if mark(setup)}&nbsp;· <em
-                            class={mark(setup).replace(' ', '-')}>{mark(setup)}</em
-                        >{/if}</span
+                    >{setup.counted} shot{setup.counted === 1 ? '' : 's'}{setup.simulated === 0
+                        ? ''
+                        : setup.simulated >= setup.shots
+                          ? ', simulated'
+                          : `, ${setup.simulated} simulated`}{#if mark(setup)}&nbsp;· <em class={mark(setup).replace(' ', '-')}>{mark(setup)}</em>{/if}</span
                 >
             </span>
         </button>

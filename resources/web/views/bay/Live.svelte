@@ -8,6 +8,7 @@
     import StrikeMap from '../../charts/StrikeMap.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Scroll from '../../parts/Scroll.svelte';
     import Simulated from '../../parts/Simulated.svelte';
     import TypeShots from '../shots/TypeShots.svelte';
     import { watchLive } from '../../state/live';
@@ -317,24 +318,26 @@
                 {/if}
                 {#if view.lastDone}<p class="undo" role="status">You {view.lastDone.words}. <button class="plain" onclick={takeBack}>Undo</button></p>{/if}
                 {#if !big && !asks}
-                    <table>
-                        <thead
-                            ><tr
-                                ><th></th>{#each MEANS as m (m)}<th>{MEASURES[m]!.label} <small>{unitOf(m, units)}</small></th>{/each}</tr
-                            ></thead
-                        >
-                        <tbody>
-                            {#if running}<tr
-                                    ><td>{running.tag || 'Blind'} <small>this trial</small></td>{#each MEANS as m (m)}<td
-                                            >{meanText(m, view.means[m], units)}</td
-                                        >{/each}</tr
-                                >{/if}
-                            <tr
-                                ><td>{benchmark?.tag} <small>held</small></td>{#each MEANS as m (m)}<td>{meanText(m, view.benchmarkMeans?.[m], units)}</td
-                                    >{/each}</tr
+                    <Scroll label="Averages of this trial and of the benchmark">
+                        <table>
+                            <thead
+                                ><tr
+                                    ><th></th>{#each MEANS as m (m)}<th>{MEASURES[m]!.label} <small>{unitOf(m, units)}</small></th>{/each}</tr
+                                ></thead
                             >
-                        </tbody>
-                    </table>
+                            <tbody>
+                                {#if running}<tr
+                                        ><td>{running.tag || 'Blind'} <small>this trial</small></td>{#each MEANS as m (m)}<td
+                                                >{meanText(m, view.means[m], units)}</td
+                                            >{/each}</tr
+                                    >{/if}
+                                <tr
+                                    ><td>{benchmark?.tag} <small>held</small></td>{#each MEANS as m (m)}<td>{meanText(m, view.benchmarkMeans?.[m], units)}</td
+                                        >{/each}</tr
+                                >
+                            </tbody>
+                        </table>
+                    </Scroll>
                     <p class="small policy">
                         <label
                             >Averages of <select
@@ -461,6 +464,7 @@
     .now,
     aside {
         display: grid;
+        grid-template-columns: minmax(0, 1fr);
         gap: 8px;
         align-content: start;
     }
@@ -475,6 +479,7 @@
     }
     .carry {
         display: flex;
+        flex-wrap: wrap;
         align-items: baseline;
         gap: 14px;
         line-height: 0.9;

@@ -56,7 +56,7 @@
                         value=""
                         onchange={(e) => (choose(s, e.currentTarget.value), (e.currentTarget.value = ''))}
                         title={s.flags.join('; ')}
-                        ><option value="">{s.flags.length ? 'look · ' : ''}{s.intent === 'normal' ? 'counts' : s.intent}{s.note ? ' · note' : ''}</option>
+                        ><option value="">{s.intent === 'normal' ? 'counts' : s.intent}{s.flags.length ? ' · look' : ''}{s.note ? ' · note' : ''}</option>
                         <optgroup label="Leave out"
                             >{#each REASONS as r (r)}<option>{r}</option>{/each}</optgroup
                         >
@@ -102,7 +102,7 @@
     }
     select {
         margin-left: auto;
-        width: 112px;
+        width: 128px;
         padding: 1px 4px;
         border-color: var(--hair);
     }
