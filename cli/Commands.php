@@ -293,7 +293,7 @@ final class Commands
                 ['launch' => $l, 'delivery' => $d, 'strike' => $s, 'mishit' => $mishit] = $maker->hit($player);
                 $f = $flight->fly($l);
                 $out[] = ['ballSpeedMps' => $l->ballSpeedMps, 'launchDeg' => $l->launchDeg, 'directionDeg' => $l->directionDeg, 'spinRpm' => $l->spinRpm, 'spinAxisDeg' => $l->spinAxisDeg, 'carryM' => $f->carryM, 'totalM' => $f->totalM, 'sideM' => $f->sideM, 'apexM' => $f->apexM, 'descentDeg' => $f->descentDeg,
-                    'delivery' => get_object_vars($d), 'strike' => get_object_vars($s), 'mishit' => $mishit];
+                    'delivery' => get_object_vars($d), 'strike' => get_object_vars($s), 'mishit' => $mishit, 'source' => 'simulated'];
             }
 
             return ['shots' => $out];

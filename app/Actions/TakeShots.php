@@ -80,7 +80,7 @@ final class TakeShots
             return ['id' => $shot->id, 'status' => 'refused', 'shot' => null, 'reason' => $refused, 'doNotRepeat' => true];
         }
         $nowS = (float) now()->format('U.u');
-        $same = SenderRecord::same($bay->id, $shot);
+        [$same, $before, $last] = SenderRecord::underItsId($bay->id, $fitting?->id, $shot);
         if ($same?->isRepeatedBy($shot, $nowS) === true) {
             return ['id' => $shot->id, 'status' => $same->status, 'shot' => $same->shot, 'reason' => $same->reason];
         }
@@ -105,7 +105,7 @@ final class TakeShots
         if ($why !== null) {
             return $this->hold($bay, $fitting, $row->trial === null ? null : (int) $row->trial, $shot, $why);
         }
-        [$stored, $why] = $this->store($bay, $fitting, $row, $shot, $shot->values, $place->run, array_filter([$place->remark, self::idUsedBefore($bay->id, $shot), ...$shot->remarks]));
+        [$stored, $why] = $this->store($bay, $fitting, $row, $shot, $shot->values, $place->run, array_filter([$place->remark, self::idUsedBefore($before, $shot), ...$shot->remarks]), $fitting->id === $inBay ? $last : null);
 
         return $stored === null ? $this->hold($bay, $fitting, (int) $row->trial, $shot, $why) : ['id' => $shot->id, 'status' => 'stored', 'shot' => $stored, 'reason' => null];
     }
@@ -119,7 +119,7 @@ final class TakeShots
     public function putRight(HeldShot $held, Fitting $fitting, stdClass $row, array $values): array
     {
         $shot = $held->posted();
-        [$number, $why] = $this->store($held->bay, $fitting, $row, $shot, $values, 1, ["Was held: {$held->reason}"], $held->source);
+        [$number, $why] = $this->store($held->bay, $fitting, $row, $shot, $values, 1, ["Was held: {$held->reason}"], source: $held->source);
         if ($number !== null) {
             // Nothing was sent like this: a repeat of what was sent is answered as that was.
             DB::table('shots')->where('id', $number)->update(['sender_id' => null, 'sender_session' => null, 'content' => null]);
@@ -132,9 +132,10 @@ final class TakeShots
      * @param  stdClass  $row  the fitting's, with trial, trial_setup, trial_kind and player_hand
      * @param  array<mixed>  $values
      * @param  array<string>  $remarks  told among its flags
+     * @param  int|null  $last  number of the fitting's last shot, where it is known
      * @return array{int|null, string} its number; or why it cannot be read
      */
-    private function store(Bay $bay, Fitting $fitting, stdClass $row, PostedShot $shot, array $values, int $run, array $remarks, ?string $source = null): array
+    private function store(Bay $bay, Fitting $fitting, stdClass $row, PostedShot $shot, array $values, int $run, array $remarks, ?int $last = null, ?string $source = null): array
     {
         [$read, $issues] = TypedShot::read(self::quantities($values), Hand::from($row->player_hand), $fitting->flight());
         $refused = array_values(array_filter($issues, fn (Issue $i): bool => $i->refused));
@@ -146,7 +147,7 @@ final class TakeShots
 
         return [DB::table('shots')->insertGetId([
             'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $row->trial_setup, 'trial_id' => $row->trial, 'bay_id' => $bay->id, 'source' => $source ?? $shot->source,
-            'sequence' => (int) DB::table('shots')->where('fitting_id', $fitting->id)->max('sequence') + 1,
+            'sequence' => ($last ?? (int) DB::table('shots')->where('fitting_id', $fitting->id)->max('sequence')) + 1,
             'sender_id' => $shot->id, 'sender_session' => $shot->session, 'content' => $shot->content, 'sender_sequence' => $shot->sequence, 'sender_run' => $run,
             'shot_key' => ShotRow::keyOf($read, $shot->at), 'measured' => $json($read), 'typed' => $json($values), 'beside' => $shot->beside, 'flags' => $json([...array_map(fn (Issue $i): string => $i->message, $issues), ...array_values($remarks)]), 'hit_at' => $shot->at,
             'left_out_reason' => $warmUp ? 'warm-up' : null, 'left_out_at' => $warmUp ? now() : null, 'created_at' => now(), 'updated_at' => now(),
@@ -178,10 +179,8 @@ final class TakeShots
     }
 
     /** An id should name one shot; this one named another. Both are kept. */
-    private static function idUsedBefore(int $bayId, PostedShot $shot): ?string
+    private static function idUsedBefore(?Earlier $before, PostedShot $shot): ?string
     {
-        $before = SenderRecord::underItsId($bayId, $shot);
-
         return $before?->sharesIdWith($shot) === true ? 'The monitor used the id “'.mb_strimwidth((string) $shot->id, 0, 40, '…').'” before for a shot with other values: taken as a shot of its own.' : null;
     }
 

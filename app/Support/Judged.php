@@ -104,7 +104,7 @@ final class Judged
         foreach (Setup::query()->where('fitting_id', $fitting->id)->with(Setup::MADE_OF)->orderBy('position')->get() as $setup) {
             $setups[$setup->tag] = $setup->record();
             $tags[$setup->id] = $setup->tag;
-            $shots[$setup->tag] = array_map(fn (array $s): ShotRecord => new ShotRecord($s['shot'], $s['sequence'], $s['leftOut']), $this->shots[$setup->id] ?? []);
+            $shots[$setup->tag] = array_map(fn (array $s): ShotRecord => new ShotRecord($s['shot'], $s['sequence'], $s['leftOut'], $s['simulated']), $this->shots[$setup->id] ?? []);
         }
         $confidence = Rating::query()->toBase()->where('fitting_id', $fitting->id)->where('kind', 'confidence')->whereNotIn('trial_id', Trial::hidden())->selectRaw('setup_id, avg(stars) as stars')->groupBy('setup_id')->pluck('stars', 'setup_id');
         $last = Trial::query()->where('fitting_id', $fitting->id)->orderByDesc('number')->value('setup_id');

@@ -22,29 +22,28 @@ final class SenderRecord
 
     private const MOMENT = 'Y-m-d H:i:s';
 
-    /** What came under this id with the same content, that of the same session first. */
-    public static function same(int $bayId, PostedShot $shot): ?Earlier
+    /**
+     * What came under this id: with the same content, that of the same session first, and whatever its content; and the number of the fitting's last shot. In one look.
+     *
+     * @return array{Earlier|null, Earlier|null, int}
+     */
+    public static function underItsId(int $bayId, ?int $fittingId, PostedShot $shot): array
     {
-        return self::latest($bayId, $shot, static fn (Builder $rows): Builder => $rows->where('content', $shot->content));
-    }
+        $of = static fn (string $table, string $columns, bool $same): Builder => DB::table($table)->where('bay_id', $bayId)->where('sender_id', $shot->id)
+            ->when($same, static fn (Builder $rows): Builder => $rows->where('content', $shot->content))
+            ->orderByRaw('sender_session <=> ? desc, id desc', [$shot->session])->limit(1)->selectRaw("{$columns}, sender_session, created_at, ".(int) $same.' as same');
+        $rows = $of('held_shots', "'held' as status, null as number, reason", true)->unionAll($of('shots', "'stored', id, null", true))->unionAll($of('held_shots', "'held', null, reason", false))->unionAll($of('shots', "'stored', id, null", false))
+            ->unionAll(DB::table('shots')->where('fitting_id', $fittingId)->orderByDesc('sequence')->limit(1)->selectRaw("'last', sequence, null, null, created_at, 0"))->get();
+        $latest = static function (int $same) use ($rows, $shot): ?Earlier {
+            $found = $rows->filter(static fn (stdClass $row): bool => $row->status !== 'last' && (int) $row->same === $same)
+                ->map(static fn (stdClass $row): Earlier => new Earlier($row->status, $row->number === null ? null : (int) $row->number, $row->reason, $row->sender_session, self::seconds($row->created_at)))->values()->all();
+            // The one of its own session; of two, what came last.
+            usort($found, static fn (Earlier $a, Earlier $b): int => [$b->session === $shot->session, $b->cameS] <=> [$a->session === $shot->session, $a->cameS]);
 
-    /** What came last under this id, whatever its content. */
-    public static function underItsId(int $bayId, PostedShot $shot): ?Earlier
-    {
-        return self::latest($bayId, $shot, static fn (Builder $rows): Builder => $rows);
-    }
+            return $found[0] ?? null;
+        };
 
-    /** @param  callable(Builder): Builder  $which */
-    private static function latest(int $bayId, PostedShot $shot, callable $which): ?Earlier
-    {
-        $of = static fn (string $table, string $columns): Builder => $which(DB::table($table)->where('bay_id', $bayId)->where('sender_id', $shot->id))
-            ->orderByRaw('sender_session <=> ? desc, id desc', [$shot->session])->limit(1)->selectRaw("{$columns}, sender_session, created_at");
-        $rows = $of('held_shots', "'held' as status, null as number, reason")->unionAll($of('shots', "'stored', id, null"))->get()
-            ->map(static fn (stdClass $row): Earlier => new Earlier($row->status, $row->number === null ? null : (int) $row->number, $row->reason, $row->sender_session, self::seconds($row->created_at)))->all();
-        // The one of its own session; of two, what came last.
-        usort($rows, static fn (Earlier $a, Earlier $b): int => [$b->session === $shot->session, $b->cameS] <=> [$a->session === $shot->session, $a->cameS]);
-
-        return $rows[0] ?? null;
+        return [$latest(1), $latest(0), (int) $rows->firstWhere('status', 'last')?->number];
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Intake;
 
+use function count;
 use function is_string;
 use function json_decode;
 use function ltrim;
@@ -41,6 +42,12 @@ final class JsonSpans
         }
 
         return $members;
+    }
+
+    /** Does an object name a member twice? Readers of JSON disagree which of the two it means (RFC 8259, section 4). */
+    public static function isAmbiguous(string $json): bool
+    {
+        return count(self::between($json, '{') ?? []) > count(self::members($json) ?? []);
     }
 
     /** @return list<string>|null raw text of each element of a list; null where the text is no list */

@@ -35,6 +35,8 @@ final readonly class Placement
     /** A count that falls back by more than this is no shot out of order: it begins anew. */
     private const OUT_OF_ORDER = 3;
 
+    private const AT_ONCE_S = 10.0;
+
     /** A session without a name is over when nothing came for this long. */
     public const SILENCE_S = 6 * 3600.0;
 
@@ -55,7 +57,8 @@ final readonly class Placement
     {
         $run = $recent[0]->run ?? 1;
         $inRun = array_values(array_filter($recent, static fn (RecentShot $s): bool => $s->run === $run));
-        $place = self::placeOfCount($shot->sequence, self::counts($inRun));
+        $isAtOnce = $inRun !== [] && abs($nowS - $inRun[0]->cameS) <= self::AT_ONCE_S;
+        $place = self::placeOfCount($shot->sequence, self::counts($inRun), $isAtOnce);
         if ($place === 'anew') {
             [$run, $inRun] = [$run + 1, []];
         }
@@ -144,13 +147,14 @@ final readonly class Placement
 
     /**
      * @param  list<int>  $counts  of the run so far
+     * @param  bool  $isAtOnce  did it come on the heels of the one before? Nothing is switched off and on so quickly
      * @return string in order, late (its place is still empty) or anew
      */
-    private static function placeOfCount(?int $sequence, array $counts): string
+    private static function placeOfCount(?int $sequence, array $counts, bool $isAtOnce): string
     {
         return match (true) {
             $sequence === null || $counts === [] || $sequence > max($counts) => 'in order',
-            ($sequence <= 1 && max($counts) > 1 + self::OUT_OF_ORDER) || in_array($sequence, $counts, true) || $sequence < min($counts) - self::OUT_OF_ORDER => 'anew',
+            in_array($sequence, $counts, true) || (! $isAtOnce && ($sequence <= 1 || $sequence < min($counts) - self::OUT_OF_ORDER)) => 'anew',
             default => 'late',
         };
     }

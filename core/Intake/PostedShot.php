@@ -146,6 +146,9 @@ final readonly class PostedShot
     private static function of(string $id, array $shot, array $values, array $ofPost, ?string $broken, string $raw): self
     {
         $held = $broken === null ? [] : [$broken];
+        if (JsonSpans::isAmbiguous($raw) || JsonSpans::isAmbiguous(JsonSpans::members($raw)['values'] ?? '')) {
+            $held[] = 'It says something twice, and nobody can know which of the two is meant';
+        }
         // The time of sending is by the clock of the session that sends: it says nothing of a shot that is left over from another.
         $isLeftOver = isset($shot['session']) && $shot['session'] !== ($ofPost['session'] ?? null);
         $said = $shot + array_diff_key($ofPost, $isLeftOver ? ['sentAt' => 1] : []);

@@ -152,7 +152,7 @@ final class FittingFile
             if ($left !== null && ! is_string($left)) {
                 throw CoreException::invalid("shots[{$i}].leftOut", "'shots[{$i}].leftOut' must be a text: why the shot does not count.");
             }
-            $shots[$tag][] = new ShotRecord(LaunchShot::of(self::measured($item, $i), $flight), (int) $item->number('sequence', $i + 1), $left);
+            $shots[$tag][] = new ShotRecord(LaunchShot::of(self::measured($item, $i), $flight), (int) $item->number('sequence', $i + 1), $left, $item->raw('source') === 'simulated');
         }
         foreach ($shots as $tag => $list) {
             usort($list, static fn (ShotRecord $a, ShotRecord $b): int => $a->sequence <=> $b->sequence);

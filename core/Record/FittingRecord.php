@@ -52,6 +52,12 @@ final readonly class FittingRecord
     ) {
     }
 
+    /** How many of the shots that count were made up. */
+    public function simulatedShots(): int
+    {
+        return array_sum(array_map(static fn (array $shots): int => count(array_filter($shots, static fn (ShotRecord $s): bool => $s->isSimulated && $s->leftOut === null)), $this->shots));
+    }
+
     /** The own club: the first setup of the trail. */
     public function own(): SetupRecord
     {

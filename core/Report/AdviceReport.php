@@ -27,15 +27,14 @@ final class AdviceReport
     /** @return array<string, mixed> lengths m, gains in the scoring's unit */
     public static function of(FittingRecord $record): array
     {
-        return self::toArray(self::advice($record), array_map(strval(...), array_keys($record->setups)));
+        return self::toArray(self::advice($record), $record);
     }
 
-    /**
-     * @param  list<string>  $tags  of every setup of the fitting
-     * @return array<string, mixed>
-     */
-    public static function toArray(Advice $advice, array $tags): array
+    /** @return array<string, mixed> */
+    public static function toArray(Advice $advice, FittingRecord $record): array
     {
+        $tags = array_map(strval(...), array_keys($record->setups));
+
         return [
             'benchmark' => $advice->benchmark,
             'best' => $advice->best,
@@ -47,6 +46,7 @@ final class AdviceReport
             'unit' => $advice->scoring->unit(),
             'basis' => $advice->isModelled ? 'models' : 'shots',
             'notHit' => array_values(array_diff($tags, array_map(static fn (SetupJudgement $s): string => $s->tag, $advice->setups))),
+            'simulatedShots' => $record->simulatedShots(),
             'setups' => array_map(static fn (SetupJudgement $s): array => [
                 'tag' => $s->tag,
                 'n' => $s->n,

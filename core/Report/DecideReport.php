@@ -25,7 +25,6 @@ use MintCarry\Core\Record\FittingRecord;
 
 use function abs;
 use function array_filter;
-use function array_keys;
 use function array_map;
 use function array_unique;
 use function array_values;
@@ -55,7 +54,7 @@ final class DecideReport
         $search = Search::modelled($record);
         $advice = AdviceReport::by($search, $record);
 
-        return AdviceReport::toArray($advice, array_map(strval(...), array_keys($record->setups))) + [
+        return AdviceReport::toArray($advice, $record) + [
             'schools' => self::schools($record, $search),
             'worth' => $search === null ? null : self::worth($record, $search, $advice),
             'tieBreak' => self::tieBreak($record, $advice),

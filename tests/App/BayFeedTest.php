@@ -129,6 +129,10 @@ it('moves a shot to the trial it was hit in when the fitter says so, and back', 
     expect($entry['words'])->toBe('moved shot 2 to trial 1 with A');
     $this->postJson("api/log/{$entry['id']}/undo")->assertOk();
     expect(Shot::query()->findOrFail($shot)->setup_id)->toBe($b->id);
+    // Into warm-up shots and out of them.
+    $warm = $this->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $b->id, 'kind' => 'warm-up'])->json('running.id');
+    $this->patchJson("api/shots/{$shot}", ['trialId' => $warm])->assertOk()->assertJsonPath('leftOut.reason', 'warm-up');
+    $this->patchJson("api/shots/{$shot}", ['trialId' => $first->id])->assertOk()->assertJsonPath('leftOut', null);
     // A trial of another fitting is none of it.
     $other = $this->fitting($this->user);
     $c = $this->addSetup($other);

@@ -84,6 +84,13 @@ it('holds what can be told from other shots but not taken as it stands', functio
     ['"at":12', "'at' must be text"], ['"at":{}', "'at' must be text"], ['"at":"'.str_repeat('1', 61).'"', "'at' must be text"], ['"session":5', "'session' must be text"], ['"session":""', "'session' must be text"], ['"source":"dream"', "'source' is one of"], ['"source":4', "'source' must be text"],
 ]);
 
+it('holds a shot that says something twice', function (string $raw, bool $held): void {
+    expect(PostedShot::read($raw)->heldFor !== null)->toBe($held);
+})->with([
+    ['{"id":"a","values":{"spinRpm":2400,"spinRpm":9999}}', true], ['{"id":"a","id":"b","values":{}}', true], ['{"id":"a","values":{"launchDeg":1,"launch\u0044eg":2}}', true],
+    ['{"id":"a","values":{"a":{"value":1},"b":{"value":1}}}', false], ['{"id":"a","values":{}}', false],
+]);
+
 it('takes a whole number however it is written, and keeps what stands beside', function (): void {
     $shot = PostedShot::read('{"id":"a","sequence":7.0,"values":{},"mood":"fine","wind":{"from":"left"}}');
     expect($shot->sequence)->toBe(7)->and($shot->heldFor)->toBeNull()->and($shot->beside)->toBe('{"mood":"fine","wind":{"from":"left"}}')->and($shot->remarks)->toBe([]);
@@ -189,12 +196,15 @@ it('counts a count that begins anew as a new run, in which the clock is learned 
     expect(placed(['n' => 1, 'hit' => 70.0], $recent, 120))->toBe([null, null, 2])
         ->and(placed(['n' => 8, 'hit' => 70.0], $recent, 120)[2])->toBe(2)
         ->and(placed(['n' => 9, 'hit' => 110.0], $recent, 120)[2])->toBe(1)
-        ->and(placed(['n' => 5, 'hit' => 110.0], $recent, 120)[2])->toBe(1);
+        ->and(placed(['n' => 5, 'hit' => 110.0], $recent, 120)[2])->toBe(1)
+        ->and(placed(['n' => 2], $recent, 120)[2])->toBe(2)
+        // On the heels of the one before nothing was switched off and on: it is only out of order.
+        ->and(placed(['n' => 1], $recent, 45)[2])->toBe(1)->and(placed(['n' => 7], $recent, 45)[2])->toBe(2);
 });
 
 it('says nothing of what there is no other place for', function (): void {
     $first = new Trial(1, 1, 1, 0.0);
-    expect(placed(['hit' => 99999.0, 'n' => 1], came(['hit' => 10.0, 'came' => 10, 'n' => 5], ['hit' => 20.0, 'came' => 20, 'n' => 6]), 30.0, $first))->toBe([null, null, 2])
+    expect(placed(['hit' => 99999.0, 'n' => 1], came(['hit' => 10.0, 'came' => 10, 'n' => 5], ['hit' => 20.0, 'came' => 20, 'n' => 6]), 50.0, $first))->toBe([null, null, 2])
         // Shots of another fitting came just before: there is one.
         ->and(placed(['hit' => 60.0], came(['hit' => 10.0, 'came' => 10, 'trial' => 7], ['hit' => 20.0, 'came' => 20, 'trial' => 7]), 130.0, new Trial(9, 1, 2, 100.0))[0])->toBe(1);
 });

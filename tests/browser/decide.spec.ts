@@ -178,9 +178,10 @@ async function bring(page: Page, player: string, name: string): Promise<void> {
 }
 const steps = (page: Page, name: string) => page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: new RegExp(`^${name}`) });
 
-for (const [player, name, hand, unit, chosen] of [
-    ['Rafe Quillon', 'Emrys Talbot', 'right', 'yd', 'B'],
-    ['Imke Dorsay', 'Sunna Merrow', 'left', 'm', 'D'],
+for (const [player, name, hand, unit, chosen, version] of [
+    ['Rafe Quillon', 'Emrys Talbot', 'right', 'yd', 'B', 1],
+    // Her file brings a decision along.
+    ['Imke Dorsay', 'Sunna Merrow', 'left', 'm', 'D', 2],
 ] as const)
     test(`${hand}-handed, in ${unit}: compare, find, decide, confirm, lock, reopen`, async ({ page }) => {
         test.setTimeout(180_000);
@@ -246,13 +247,13 @@ for (const [player, name, hand, unit, chosen] of [
         await page.getByLabel(/^Why/).fill('She trusts it.');
         await page.getByRole('button', { name: `Save the decision for ${chosen}` }).click();
         await expect(page.getByText(`Saved: ${chosen}.`)).toBeVisible();
-        await expect(page.getByText(/Version 1, not locked.*She trusts it\./)).toBeVisible();
+        await expect(page.getByText(new RegExp(`Version ${version}, not locked.*She trusts it\\.`))).toBeVisible();
         await page.getByRole('button', { name: `Lock the decision for ${chosen}` }).click();
-        await expect(page.getByText(/Version 1, locked/).first()).toBeVisible();
+        await expect(page.getByText(`Version ${version}, locked`).first()).toBeVisible();
         await expect(page.getByRole('button', { name: /^Save the decision/ })).toBeHidden();
         await accessible(page);
         // What it rests on is kept with it, and can be looked at beside what holds now.
-        await page.getByRole('button', { name: 'What version 1 rested on' }).click();
+        await page.getByRole('button', { name: `What version ${version} rested on` }).click();
         await expect(page.getByText(/what it rested on when it was locked/)).toBeVisible();
         await expect(page.getByRole('region', { name: 'Picks by school and by which shots count' }).getByRole('row')).toHaveCount(6);
         await expect(page.getByRole('region', { name: 'Confirm run' })).toContainText(/Confirmed:|Overturned:|Still open:|Says nothing:/);
@@ -264,9 +265,9 @@ for (const [player, name, hand, unit, chosen] of [
         await page.getByLabel(`Setup ${chosen}`).check();
         await page.getByLabel(/^Why/).fill('Same again, new shaft.');
         await page.getByRole('button', { name: `Save the decision for ${chosen}` }).click();
-        await expect(page.getByText('Version 2, not locked')).toBeVisible();
+        await expect(page.getByText(`Version ${version + 1}, not locked`)).toBeVisible();
         await page.getByRole('link', { name: 'To the sheet' }).click();
-        await expect(page.getByText(/version 2, not locked/)).toBeVisible();
+        await expect(page.getByText(`version ${version + 1}, not locked`)).toBeVisible();
         await expect(page.getByRole('link', { name: 'Fitting file' })).toBeVisible();
         expect(errors).toEqual([]);
     });

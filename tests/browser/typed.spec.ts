@@ -99,6 +99,7 @@ test('a line begun while another is being stored is kept, and a line whose answe
     await expect(page.getByLabel('ball speed of shot 1')).toHaveValue('143');
     expect(await speeds(page)).toEqual([141, 142]);
     await page.getByRole('button', { name: 'Yes, store it as another shot' }).click();
+    await expect(page.getByText('Line 1 is on record')).toHaveCount(0);
     await expect(page.getByText('1 typed shot stored for A.')).toBeVisible();
     expect(await speeds(page)).toEqual([141, 142, 143]);
 });

@@ -94,6 +94,7 @@ function advice(more: Partial<Advice>): Advice {
         expectedLoss: 0.012,
         scoring: 'fewest strokes',
         unit: 'strokes',
+        simulatedShots: 0,
         notHit: [],
         setups: [judged('A'), judged('B')],
         ...more,

@@ -110,7 +110,13 @@ final class ShotController
         }
         if (isset($given['trialId'])) {
             $trial = Trial::query()->with('setup')->whereNotIn('id', Trial::hidden())->find($given['trialId']) ?? throw ValidationException::withMessages(['trialId' => 'A blind trial that goes on takes no shots of others: reveal it first.']);
-            $change += ['trial_id' => $trial->id, 'setup_id' => $trial->setup_id];
+            // Warm-up shots are kept apart, and what was taken for one counts again.
+            $apart = match (true) {
+                $trial->kind === 'warm-up' && $shot->left_out_reason === null => ['left_out_reason' => 'warm-up', 'left_out_at' => now()],
+                $trial->kind !== 'warm-up' && $shot->left_out_reason === 'warm-up' => ['left_out_reason' => null, 'left_out_note' => null, 'left_out_by' => null, 'left_out_at' => null],
+                default => [],
+            };
+            $change += ['trial_id' => $trial->id, 'setup_id' => $trial->setup_id] + $apart;
             $words[] = "moved shot {$shot->sequence} to trial {$trial->number} with {$trial->setup->tag}";
         }
         if (array_key_exists('note', $given)) {

@@ -488,6 +488,8 @@ export interface Advice {
     /** models, or shots where a setup was hit without ball data */
     basis: string;
     notHit: string[];
+    /** how many of the shots that it rests on were made up */
+    simulatedShots: number;
     setups: Judgement[];
 }
 export interface SchoolCell {

@@ -3,6 +3,7 @@
     import { say } from '../api/client';
     import type { Fitting, Setup, StepName } from '../api/types';
     import { current, loadFitting } from '../state/session.svelte';
+    import { madeUpText } from '../units/setups';
     import Notice from './Notice.svelte';
     import TopBar from './TopBar.svelte';
     import Trail from './Trail.svelte';
@@ -34,6 +35,7 @@
 <TopBar {fitting} {step} />
 {#if fitting}
     <Trail {fitting} {chosen} {onpick} {marks} />
+    {#if madeUpText(fitting.setups) && step !== 'sheet'}<p class="print-only">Simulated: {madeUpText(fitting.setups)}.</p>{/if}
     <main>{@render children(fitting)}</main>
 {:else if problem}
     <main><Notice kind="error">{problem}</Notice></main>
@@ -42,6 +44,15 @@
 {/if}
 
 <style>
+    .print-only {
+        display: none;
+        padding: 0 20px;
+    }
+    @media print {
+        .print-only {
+            display: block;
+        }
+    }
     main {
         padding: 16px 20px 14px;
         display: grid;

@@ -1,6 +1,8 @@
 <script lang="ts">
     import type { Snippet } from 'svelte';
     import { say } from '../api/client';
+    import { current } from '../state/session.svelte';
+    import { madeUpText } from '../units/setups';
     import { csv, png, save, svgText } from './export';
     import Scroll from './Scroll.svelte';
 
@@ -13,10 +15,12 @@
         problem = '';
         try {
             const svg = box?.querySelector('svg');
-            if (kind === 'csv') save(new Blob([csv(head, rows)], { type: 'text/csv' }), `${name}.csv`);
+            const madeUp = current.fitting ? madeUpText(current.fitting.setups) : '';
+            const remark = madeUp && `Simulated: ${madeUp}.`;
+            if (kind === 'csv') save(new Blob([csv(head, remark ? [...rows, [remark]] : rows)], { type: 'text/csv' }), `${name}.csv`);
             else if (!svg) problem = 'There is no picture to take yet.';
-            else if (kind === 'svg') save(new Blob([svgText(svg)], { type: 'image/svg+xml' }), `${name}.svg`);
-            else save(await png(svg), `${name}.png`);
+            else if (kind === 'svg') save(new Blob([svgText(svg, remark)], { type: 'image/svg+xml' }), `${name}.svg`);
+            else save(await png(svg, remark), `${name}.png`);
         } catch (e) {
             problem = say(e);
         }

@@ -13,7 +13,8 @@ const STYLES = [
     'text-anchor',
 ];
 
-export function svgText(svg: SVGSVGElement): string {
+/** @param remark what whoever sees the picture elsewhere must know of it; written below */
+export function svgText(svg: SVGSVGElement, remark = ''): string {
     const copy = svg.cloneNode(true) as SVGSVGElement;
     const from = [svg, ...svg.querySelectorAll<SVGElement>('*')];
     const to = [copy, ...copy.querySelectorAll<SVGElement>('*')];
@@ -23,8 +24,19 @@ export function svgText(svg: SVGSVGElement): string {
     });
     const { width, height } = svg.viewBox.baseVal;
     copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
+    const below = remark ? 20 : 0;
     copy.setAttribute('width', String(width));
-    copy.setAttribute('height', String(height));
+    copy.setAttribute('height', String(height + below));
+    if (remark) {
+        const { x, y } = svg.viewBox.baseVal;
+        copy.setAttribute('viewBox', `${x} ${y} ${width} ${height + below}`);
+        const text = document.createElementNS('http://www.w3.org/2000/svg', 'text');
+        text.setAttribute('x', String(x + 4));
+        text.setAttribute('y', String(y + height + 14));
+        text.setAttribute('style', `font: 600 11px ${getComputedStyle(document.body).fontFamily}; fill: ${getComputedStyle(document.body).color}`);
+        text.textContent = remark;
+        copy.append(text);
+    }
     copy.style.background = getComputedStyle(document.body).backgroundColor;
     return new XMLSerializer().serializeToString(copy);
 }
@@ -37,8 +49,8 @@ export function save(blob: Blob, name: string): void {
     setTimeout(() => URL.revokeObjectURL(link.href), 2000);
 }
 
-export async function png(svg: SVGSVGElement): Promise<Blob> {
-    const url = URL.createObjectURL(new Blob([svgText(svg)], { type: 'image/svg+xml' }));
+export async function png(svg: SVGSVGElement, remark = ''): Promise<Blob> {
+    const url = URL.createObjectURL(new Blob([svgText(svg, remark)], { type: 'image/svg+xml' }));
     const image = new Image();
     image.src = url;
     await image.decode();

@@ -427,6 +427,7 @@
                             {#if typing}<TypeShots
                                     {fitting}
                                     setupId={running?.setupId || null}
+                                    onbegin={() => (stored = '')}
                                     onstored={(m) => ((stored = m), void run(() => loadFitting(id)))}
                                 />{/if}
                             {#if stored}<p class="small" role="status">{stored}</p>{/if}

@@ -92,7 +92,7 @@
                 />
             </label>
         {:else}
-            <TypeShots {fitting} onstored={refresh} />
+            <TypeShots {fitting} onbegin={() => (note = '')} onstored={refresh} />
         {/if}
         {#if shots && shots.length && !preview}
             <ShotTable {fitting} {shots} onchange={async () => void (await loadFitting(params.id))} />

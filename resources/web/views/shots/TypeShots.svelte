@@ -7,7 +7,12 @@
     import { blank, forget, keep, keptLines, SEEN_EVERY_MS, type Line } from '../../state/typed';
     import { MEASURES, unitOf } from '../../units/units';
 
-    let { fitting, onstored, setupId = null }: { fitting: Fitting; onstored: (message: string) => void; setupId?: number | null } = $props();
+    let {
+        fitting,
+        onbegin,
+        onstored,
+        setupId = null,
+    }: { fitting: Fitting; onbegin: () => void; onstored: (message: string) => void; setupId?: number | null } = $props();
     const ALWAYS = ['ballSpeedMps', 'launchDeg', 'spinRpm'];
     const MORE = ['directionDeg', 'spinAxisDeg', 'clubSpeedMps', 'carryM', 'sideM', 'totalM', 'attackDeg', 'pathDeg', 'faceDeg', 'strikeToeMm', 'strikeHighMm'];
     // What is typed outlives a reload and a lost connection, until it is stored or the fitter signs out.
@@ -44,6 +49,7 @@
         const filled = lines.filter(isFilled);
         problem = '';
         differs = [];
+        onbegin();
         if (!filled.length) {
             problem = 'Type at least one shot: ball speed, launch angle and spin.';
             return;
