@@ -7,6 +7,7 @@ namespace MintCarry\Core\Intake;
 use function abs;
 use function array_filter;
 use function array_map;
+use function array_unique;
 use function array_values;
 use function count;
 use function in_array;
@@ -91,7 +92,7 @@ final readonly class Placement
     /**
      * What the clocks say against the running trial where they do not name an earlier one.
      *
-     * @param  list<float>  $claims
+     * @param  array<string, float>  $claims
      */
     private static function saidByClock(array $claims, bool $isOneLate, bool $isSendingTold, float $nowS): ?string
     {
@@ -112,7 +113,7 @@ final readonly class Placement
      * When it was hit by our clock, by each way of knowing: from the time of sending by the same clock, and from the lag of the session.
      *
      * @param  list<RecentShot>  $inRun
-     * @return list<float> s since 1970
+     * @return array<string, float> s since 1970, by how it is known: sent, lag, or least, the smaller lag that one shot alone speaks for
      */
     private static function claims(PostedShot $shot, array $inRun, float $nowS): array
     {
@@ -121,25 +122,27 @@ final readonly class Placement
             return [];
         }
         $sent = SenderClock::seconds($shot->sentAt);
-        $lag = SenderClock::lagS($inRun);
+        [$lag, $least] = SenderClock::lagS($inRun);
 
-        return [...($sent === null ? [] : [$nowS - ($sent - $said)]), ...($lag === null ? [] : [$said + $lag])];
+        return array_filter(['sent' => $sent === null ? null : $nowS - ($sent - $said), 'lag' => $lag === null ? null : $said + $lag, 'least' => $least === null ? null : $said + $least], static fn (?float $hitS): bool => $hitS !== null);
     }
 
     /**
-     * @param  list<float>  $claims
+     * Is a shot late that every clock says is late? They name the same trial, and something beside the lag says so too.
+     *
+     * @param  array<string, float>  $claims
      * @param  callable(float): (Trial|null)  $trialAt
      * @param  list<RecentShot>  $inRun
      */
     private static function isBelieved(array $claims, callable $trialAt, bool $isSaidByCount, float $hitS, float $nowS, array $inRun): bool
     {
-        if (count($claims) === 2) {
-            return $trialAt($claims[0])?->id === $trialAt($claims[1])?->id;
+        if (count(array_unique(array_map(static fn (float $claim): ?int => $trialAt($claim)?->id, $claims))) > 1) {
+            return false;
         }
-        $lag = SenderClock::lagS($inRun);
-        if ($lag === null || ($isSaidByCount && $nowS - $hitS <= self::COUNTED_S)) {
-            return true; // by the time of sending; by the count, which has it beside a shot of that trial
+        if (isset($claims['sent']) || ($isSaidByCount && $nowS - $hitS <= self::COUNTED_S)) {
+            return true;
         }
+        [$lag] = SenderClock::lagS($inRun);
         $lineWasUp = array_filter($inRun, static fn (RecentShot $s): bool => $s->saidS !== null && abs($s->cameS - $s->saidS - $lag) <= SenderClock::SLACK_S && $s->cameS > $hitS + SenderClock::SLACK_S);
 
         return $lineWasUp === [] && $nowS - $hitS <= self::BELIEVED_S;

@@ -26,28 +26,42 @@ final class SenderClock
 
     private const SET_AFTER = 3;
 
+    /** A network keeps shots back for minutes; a lag that is smaller by more than this is a clock gone wrong. */
+    private const KEPT_BACK_S = 300.0;
+
     private const ISO = '/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:?\d\d)$/';
 
     /**
      * @param  list<RecentShot>  $recent  newest first
-     * @return float|null s that the sender's clock is behind; null while it is not known
+     * @return array{float|null, float|null} s that the sender's clock is behind, null while it is not known; and a smaller lag that one shot alone speaks for: it cannot have come before
+     *                                       it was hit, so perhaps the others were all kept back
      */
-    public static function lagS(array $recent): ?float
+    public static function lagS(array $recent): array
     {
         $timed = array_values(array_filter($recent, static fn (RecentShot $s): bool => $s->saidS !== null));
         $lags = array_map(static fn (RecentShot $s): float => $s->cameS - (float) $s->saidS, $timed);
-        if (count($lags) >= self::SET_AFTER) {
-            /** @var non-empty-list<float> $latest */
-            $latest = array_slice($lags, 0, self::SET_AFTER);
-            /** @var non-empty-list<float> $hit */
-            $hit = array_map(static fn (RecentShot $s): float => (float) $s->saidS, array_slice($timed, 0, self::SET_AFTER));
-            if (max($latest) - min($latest) <= self::SLACK_S && max($hit) - min($hit) > 2 * self::SLACK_S) {
-                return min($latest);
-            }
+        $hit = array_map(static fn (RecentShot $s): float => (float) $s->saidS, $timed);
+        if ($lags === []) {
+            return [null, null];
+        }
+        $latest = array_slice($lags, 0, self::SET_AFTER);
+        if (self::isSet($latest, array_slice($hit, 0, self::SET_AFTER))) {
+            return [min($latest), null];
         }
         $agreed = array_filter($lags, static fn (float $lag): bool => count(array_filter($lags, static fn (float $other): bool => abs($other - $lag) <= self::SLACK_S)) > 1);
+        $known = $agreed === [] ? null : min($agreed);
+        $less = $known === null ? [] : array_filter($lags, static fn (float $lag): bool => $lag < $known - self::SLACK_S && $lag > $known - self::KEPT_BACK_S);
 
-        return $agreed === [] ? null : min($agreed);
+        return [$known, $less === [] ? null : min($less)];
+    }
+
+    /**
+     * @param  list<float>  $lags  the latest
+     * @param  list<float>  $hit  when they were hit by the sender's clock
+     */
+    private static function isSet(array $lags, array $hit): bool
+    {
+        return $lags !== [] && $hit !== [] && count($lags) === self::SET_AFTER && max($lags) - min($lags) <= self::SLACK_S && max($hit) - min($hit) > 2 * self::SLACK_S;
     }
 
     /** @return float|null s since 1970; null where the text is no moment of ISO 8601 with its zone */

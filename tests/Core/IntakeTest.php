@@ -124,8 +124,8 @@ function came(array ...$shots): array
     return array_reverse(array_map(fn (array $s): RecentShot => new RecentShot($s['run'] ?? 1, $s['n'] ?? null, $s['hit'] ?? null, (float) $s['came'], $s['trial'] ?? 1), $shots));
 }
 
-it('learns the lag of a clock from shots that agree, not from one', function (array $shots, ?float $lag): void {
-    expect(SenderClock::lagS(came(...$shots)))->toBe($lag);
+it('learns the lag of a clock from shots that agree, not from one', function (array $shots, ?float $lag, ?float $least = null): void {
+    expect(SenderClock::lagS(came(...$shots)))->toBe([$lag, $least]);
 })->with([
     'none' => [[], null],
     'one' => [[['hit' => 10.0, 'came' => 70]], null],
@@ -137,6 +137,8 @@ it('learns the lag of a clock from shots that agree, not from one', function (ar
     'a clock that was set' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => -570.0, 'came' => 30], ['hit' => -540.0, 'came' => 60], ['hit' => -510.0, 'came' => 90]], 600.0],
     'a clock that was set ahead' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 630.0, 'came' => 30], ['hit' => 660.0, 'came' => 60]], -600.0],
     'two kept back equally long' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 50.0, 'came' => 95], ['hit' => 130.0, 'came' => 175]], 0.0],
+    'one alone speaks for less' => [[['hit' => 10.0, 'came' => 10], ['hit' => 50.0, 'came' => 95], ['hit' => 130.0, 'came' => 175]], 45.0, 0.0],
+    'one absurd time' => [[['hit' => 10.0, 'came' => 10], ['hit' => 4e9, 'came' => 15], ['hit' => 20.0, 'came' => 20], ['hit' => -9e9, 'came' => 25]], 0.0],
     'shots without a time' => [[['came' => 10], ['hit' => 20.0, 'came' => 20], ['came' => 25]], null],
 ]);
 
