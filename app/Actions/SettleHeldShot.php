@@ -12,10 +12,16 @@ use App\Support\Journal;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
+use stdClass;
 
-/** Settles a held shot, once: takes it into the fitting and the trial that it came in, or discards it. Either way what the monitor sent stays on record. */
+/**
+ * Settles a held shot, once: takes it into the fitting and the trial that it came in, or discards it. Either way what the monitor sent
+ * stays on record.
+ */
 final readonly class SettleHeldShot
 {
+    private const STAYS = 'The shot stays in the tray.';
+
     public function __construct(private TakeShots $take)
     {
     }
@@ -31,30 +37,41 @@ final readonly class SettleHeldShot
         return $this->locked($held, function (HeldShot $held, Fitting $fitting) use ($user, $values): int {
             [$of, $row] = TakeShots::inTrial($fitting->id, $held->fitting_id === null ? null : $held->trial_id);
             if ($row->trial === null) {
-                throw ValidationException::withMessages(['held' => 'No trial is running: say which setup is in the hand first. The shot stays in the tray.']);
+                $says = 'No trial is running: say which setup is in the hand first. '.self::STAYS;
+                throw ValidationException::withMessages(['held' => $says]);
             }
+            $sequence = fn (int $shot): int => (int) DB::table('shots')->where('id', $shot)->value('sequence');
 
-            return Journal::note($fitting, $user, fn (int $shot): string => 'took a held shot as shot '.DB::table('shots')->where('id', $shot)->value('sequence'), function () use ($held, $of, $row, $user, $values): int {
-                [$shot, $why] = $this->take->putRight($held, $of, $row, $values);
-                if ($shot === null) {
-                    throw ValidationException::withMessages(['values' => "{$why}. The shot stays in the tray."]);
-                }
-                // Past the journal: to take this back would leave a shot on record and the same one in the tray.
-                DB::table('held_shots')->where('id', $held->id)->update(['settled_at' => now(), 'settled_how' => 'taken', 'settled_by' => $user->id, 'shot_id' => $shot, 'updated_at' => now()]);
-
-                return $shot;
-            });
+            return Journal::note($fitting, $user, fn (int $shot): string => "took a held shot as shot {$sequence($shot)}",
+                fn (): int => $this->become($held, $of, $row, $user, $values));
         });
+    }
+
+    /** @param  array<mixed>  $values */
+    private function become(HeldShot $held, Fitting $of, stdClass $row, User $user, array $values): int
+    {
+        [$shot, $why] = $this->take->putRight($held, $of, $row, $values);
+        if ($shot === null) {
+            throw ValidationException::withMessages(['values' => "{$why}. ".self::STAYS]);
+        }
+        // Not written down as a change: to take it back would leave a shot on record and the same one in the tray.
+        $settled = ['settled_at' => now(), 'settled_how' => 'taken', 'settled_by' => $user->id, 'shot_id' => $shot, 'updated_at' => now()];
+        DB::table('held_shots')->where('id', $held->id)->update($settled);
+
+        return $shot;
     }
 
     /** The log can take it back. */
     public function discard(HeldShot $held, User $user): void
     {
-        $this->locked($held, fn (HeldShot $held, Fitting $fitting): bool => Journal::note($fitting, $user, "discarded a held shot: {$held->reason}", fn (): bool => $held->update(['settled_at' => now(), 'settled_how' => 'discarded', 'settled_by' => $user->id])));
+        $settled = fn (): array => ['settled_at' => now(), 'settled_how' => 'discarded', 'settled_by' => $user->id];
+        $this->locked($held, fn (HeldShot $held, Fitting $fitting): bool => Journal::note($fitting, $user,
+            "discarded a held shot: {$held->reason}", fn (): bool => $held->update($settled())));
     }
 
     /**
-     * Locks in the order in which a monitor's post locks: the bay, then the rest. Where nobody was in the bay when it came, its fitting is the one that is there now.
+     * Locks in the order in which a monitor's post locks: the bay, then the rest. Where nobody was in the bay when it came, its fitting
+     * is the one that is there now.
      *
      * @template T
      *
@@ -69,7 +86,11 @@ final readonly class SettleHeldShot
             if ($now->settled_at !== null) {
                 throw ValidationException::withMessages(['held' => "This shot has been {$now->settled_how} already."]);
             }
-            $fitting = Fitting::query()->whereKey($now->fitting_id ?? $bay->fitting_id)->first() ?? throw ValidationException::withMessages(['held' => 'No fitting is in this bay: bring one in first. The shot stays in the tray.']);
+            $fitting = Fitting::query()->whereKey($now->fitting_id ?? $bay->fitting_id)->first();
+            if ($fitting === null) {
+                $says = 'No fitting is in this bay: bring one in first. '.self::STAYS;
+                throw ValidationException::withMessages(['held' => $says]);
+            }
 
             return $settle($now, $fitting);
         }, 5);

@@ -10,6 +10,8 @@ use App\Models\HeldShot;
 use App\Support\Live;
 use App\Support\SenderRecord;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Intake\Earlier;
@@ -23,19 +25,26 @@ use MintCarry\Core\Launch\TypedShot;
 use stdClass;
 
 /**
- * Takes shots from a monitor into the trial that they were hit in. Each gets an answer of its own: stored (this very shot is on record), held (kept whole in the tray,
- * with the reason), or refused (it can never be read). What a repeat is: `Earlier`; where a shot belongs: `Placement`.
+ * Takes shots from a monitor into the trial that they were hit in. Each gets an answer of its own: stored (this very shot is on record),
+ * held (kept whole in the tray, with the reason), or refused (it can never be read). What a repeat is: `Earlier`; where a shot belongs:
+ * `Placement`.
+ *
+ * @phpstan-type Answer array{id: string|null, status: string, shot: int|null, reason: string|null, doNotRepeat?: true}
  */
 final class TakeShots
 {
-    private const OF_TRIAL = ['player_hand' => 1, 'trial' => 1, 'trial_setup' => 1, 'trial_kind' => 1, 'trial_number' => 1, 'trial_began' => 1];
+    /** What a locked row tells beside its fitting. */
+    private const OF_TRIAL = [
+        'player_hand' => 'players.hand', 'trial' => 'trials.id', 'trial_setup' => 'trials.setup_id', 'trial_kind' => 'trials.kind',
+        'trial_number' => 'trials.number', 'trial_began' => 'trials.created_at',
+    ];
 
-    /** @return list<array{id: string|null, status: string, shot: int|null, reason: string|null, doNotRepeat?: true}> */
+    /** @return list<Answer> */
     public function __invoke(Bay $bay, Post $post): array
     {
         return DB::transaction(function () use ($bay, $post): array {
             $row = self::inTheBay($bay->id);
-            $fitting = $row->id === null ? null : (new Fitting)->newFromBuilder(array_diff_key((array) $row, self::OF_TRIAL));
+            $fitting = $row->id === null ? null : self::fittingOf($row);
             $answers = array_map(fn (PostedShot $shot): array => $this->answer($bay, $fitting, $row, $shot), $post->shots);
             if ($fitting !== null && array_filter($answers, static fn (array $a): bool => $a['status'] !== 'refused') !== []) {
                 DB::table('fittings')->where('id', $fitting->id)->update(['updated_at' => now()]);
@@ -49,8 +58,10 @@ final class TakeShots
     /** Fitting, player and trial in one go, locked: this is the path that fifty monitors take at once. */
     private static function inTheBay(int $bayId): stdClass
     {
-        return DB::table('bays')->leftJoin('fittings', 'fittings.id', '=', 'bays.fitting_id')->leftJoin('trials', 'trials.id', '=', 'fittings.running_trial_id')->leftJoin('players', 'players.id', '=', 'fittings.player_id')
-            ->where('bays.id', $bayId)->lockForUpdate()->first(self::columns()) ?? throw (new ModelNotFoundException)->setModel(Bay::class);
+        $bays = DB::table('bays')->leftJoin('fittings', 'fittings.id', '=', 'bays.fitting_id')
+            ->leftJoin('trials', 'trials.id', '=', 'fittings.running_trial_id')->where('bays.id', $bayId);
+
+        return self::locked($bays) ?? throw (new ModelNotFoundException)->setModel(Bay::class);
     }
 
     /**
@@ -60,22 +71,33 @@ final class TakeShots
      */
     public static function inTrial(int $fittingId, ?int $trialId): array
     {
-        $row = DB::table('fittings')->leftJoin('trials', fn ($on) => $trialId === null ? $on->on('trials.id', '=', 'fittings.running_trial_id') : $on->where('trials.id', $trialId))->leftJoin('players', 'players.id', '=', 'fittings.player_id')
-            ->where('fittings.id', $fittingId)->lockForUpdate()->first(self::columns());
+        $which = fn (JoinClause $on) => $trialId === null
+            ? $on->on('trials.id', '=', 'fittings.running_trial_id')
+            : $on->where('trials.id', $trialId);
+        $row = self::locked(DB::table('fittings')->leftJoin('trials', $which)->where('fittings.id', $fittingId));
 
-        return $row instanceof stdClass ? [(new Fitting)->newFromBuilder(array_diff_key((array) $row, self::OF_TRIAL)), $row] : throw (new ModelNotFoundException)->setModel(Fitting::class);
+        return $row === null ? throw (new ModelNotFoundException)->setModel(Fitting::class) : [self::fittingOf($row), $row];
     }
 
-    /** @return list<string> */
-    private static function columns(): array
+    private static function locked(Builder $rows): ?stdClass
     {
-        return ['fittings.*', 'players.hand as player_hand', 'trials.id as trial', 'trials.setup_id as trial_setup', 'trials.kind as trial_kind', 'trials.number as trial_number', 'trials.created_at as trial_began'];
+        $as = static fn (string $column, string $name): string => "{$column} as {$name}";
+        $beside = array_map($as, self::OF_TRIAL, array_keys(self::OF_TRIAL));
+        $row = $rows->leftJoin('players', 'players.id', '=', 'fittings.player_id')->lockForUpdate()->first(['fittings.*', ...$beside]);
+
+        return $row instanceof stdClass ? $row : null;
     }
 
-    /** @return array{id: string|null, status: string, shot: int|null, reason: string|null, doNotRepeat?: true} */
+    private static function fittingOf(stdClass $row): Fitting
+    {
+        return (new Fitting)->newFromBuilder(array_diff_key((array) $row, self::OF_TRIAL));
+    }
+
+    /** @return Answer */
     private function answer(Bay $bay, ?Fitting $fitting, stdClass $row, PostedShot $shot): array
     {
-        $refused = $shot->refusedFor ?? ($shot->source === 'simulated' && ! $bay->studio->takesSimulated() ? 'This studio takes no simulated shots: do not repeat it.' : null);
+        $isUnwanted = $shot->source === 'simulated' && ! $bay->studio->takesSimulated();
+        $refused = $shot->refusedFor ?? ($isUnwanted ? 'This studio takes no simulated shots: do not repeat it.' : null);
         if ($refused !== null) {
             return ['id' => $shot->id, 'status' => 'refused', 'shot' => null, 'reason' => $refused, 'doNotRepeat' => true];
         }
@@ -84,30 +106,44 @@ final class TakeShots
         if ($same?->isRepeatedBy($shot, $nowS) === true) {
             return ['id' => $shot->id, 'status' => $same->status, 'shot' => $same->shot, 'reason' => $same->reason];
         }
-        $recent = SenderRecord::recent($bay->id, $shot, $nowS);
-        $running = $row->trial === null ? null : new Trial((int) $row->trial, (int) $row->trial_number, (int) $row->id, SenderRecord::seconds($row->trial_began));
-        $place = Placement::of($shot, $recent, $nowS, $running, static fn (float $hitS): ?Trial => SenderRecord::trialAt($fitting?->id, $running?->id, $recent, $hitS));
         $inBay = $fitting?->id;
+        $place = self::place($bay, $row, $shot, $nowS);
         if ($place->earlier !== null) {
             [$fitting, $row] = self::inTrial($place->earlier->fittingId, $place->earlier->id);
+        }
+        if ($fitting !== null && $fitting->id !== $inBay) {
+            DB::afterCommit(fn () => Live::changed($fitting));
         }
         $why = match (true) {
             $same !== null => self::equals($same, $fitting),
             $shot->heldFor !== null => $shot->heldFor,
             $fitting === null => 'No fitting is in this bay.',
             $row->trial === null => 'No trial is running: nobody said which setup is in the hand.',
-            $inBay !== null && $inBay !== $fitting->id => 'Came late: by the monitor’s clock it was hit in this trial, but another fitting was in the bay when it came.',
+            $inBay !== null && $inBay !== $fitting->id => 'Came late: by the monitor’s clock it was hit in this trial, '
+                .'but another fitting was in the bay when it came.',
             default => null,
         };
-        if ($fitting !== null && $fitting->id !== $inBay) {
-            DB::afterCommit(fn () => Live::changed($fitting));
-        }
         if ($why !== null) {
-            return $this->hold($bay, $fitting, $row->trial === null ? null : (int) $row->trial, $shot, $why);
+            return $this->hold($bay, $fitting, $row, $shot, $why);
         }
-        [$stored, $why] = $this->store($bay, $fitting, $row, $shot, $shot->values, $place->run, array_filter([$place->remark, self::idUsedBefore($before, $shot), ...$shot->remarks]), $fitting->id === $inBay ? $last : null);
+        $remarks = array_filter([$place->remark, self::idUsedBefore($before, $shot), ...$shot->remarks]);
+        $last = $fitting->id === $inBay ? $last : null;
+        [$stored, $why] = $this->store($bay, $fitting, $row, $shot, $shot->values, $place->run, $remarks, $last);
 
-        return $stored === null ? $this->hold($bay, $fitting, (int) $row->trial, $shot, $why) : ['id' => $shot->id, 'status' => 'stored', 'shot' => $stored, 'reason' => null];
+        return $stored === null
+            ? $this->hold($bay, $fitting, $row, $shot, $why)
+            : ['id' => $shot->id, 'status' => 'stored', 'shot' => $stored, 'reason' => null];
+    }
+
+    private static function place(Bay $bay, stdClass $row, PostedShot $shot, float $nowS): Placement
+    {
+        $fitting = $row->id === null ? null : (int) $row->id;
+        $running = $row->trial === null || $fitting === null ? null
+            : new Trial((int) $row->trial, (int) $row->trial_number, $fitting, SenderRecord::seconds($row->trial_began));
+        $recent = SenderRecord::recent($bay->id, $shot, $nowS);
+        $trialAt = static fn (float $hitS): ?Trial => SenderRecord::trialAt($fitting, $running?->id, $recent, $hitS);
+
+        return Placement::of($shot, $recent, $nowS, $running, $trialAt);
     }
 
     /**
@@ -118,8 +154,8 @@ final class TakeShots
      */
     public function putRight(HeldShot $held, Fitting $fitting, stdClass $row, array $values): array
     {
-        $shot = $held->posted();
-        [$number, $why] = $this->store($held->bay, $fitting, $row, $shot, $values, 1, ["Was held: {$held->reason}"], source: $held->source);
+        $remarks = ["Was held: {$held->reason}"];
+        [$number, $why] = $this->store($held->bay, $fitting, $row, $held->posted(), $values, 1, $remarks, source: $held->source);
         if ($number !== null) {
             // Nothing was sent like this: a repeat of what was sent is answered as that was.
             DB::table('shots')->where('id', $number)->update(['sender_id' => null, 'sender_session' => null, 'content' => null]);
@@ -135,31 +171,48 @@ final class TakeShots
      * @param  int|null  $last  number of the fitting's last shot, where it is known
      * @return array{int|null, string} its number; or why it cannot be read
      */
-    private function store(Bay $bay, Fitting $fitting, stdClass $row, PostedShot $shot, array $values, int $run, array $remarks, ?int $last = null, ?string $source = null): array
-    {
+    private function store(
+        Bay $bay,
+        Fitting $fitting,
+        stdClass $row,
+        PostedShot $shot,
+        array $values,
+        int $run,
+        array $remarks,
+        ?int $last = null,
+        ?string $source = null,
+    ): array {
         [$read, $issues] = TypedShot::read(self::quantities($values), Hand::from($row->player_hand), $fitting->flight());
-        $refused = array_values(array_filter($issues, fn (Issue $i): bool => $i->refused));
+        $refused = array_filter($issues, fn (Issue $i): bool => $i->refused);
         if ($refused !== []) {
             return [null, implode('; ', array_map(fn (Issue $i): string => $i->message, $refused))];
         }
-        $warmUp = $row->trial_kind === 'warm-up';
+        $isWarmUp = $row->trial_kind === 'warm-up';
+        $flags = [...array_map(fn (Issue $i): string => $i->message, $issues), ...array_values($remarks)];
         $json = fn (mixed $v): string => json_encode($v, JSON_THROW_ON_ERROR);
 
         return [DB::table('shots')->insertGetId([
-            'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $row->trial_setup, 'trial_id' => $row->trial, 'bay_id' => $bay->id, 'source' => $source ?? $shot->source,
+            'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $row->trial_setup, 'trial_id' => $row->trial,
+            'bay_id' => $bay->id, 'source' => $source ?? $shot->source,
             'sequence' => ($last ?? (int) DB::table('shots')->where('fitting_id', $fitting->id)->max('sequence')) + 1,
-            'sender_id' => $shot->id, 'sender_session' => $shot->session, 'content' => $shot->content, 'sender_sequence' => $shot->sequence, 'sender_run' => $run,
-            'shot_key' => ShotRow::keyOf($read, $shot->at), 'measured' => $json($read), 'typed' => $json($values), 'beside' => $shot->beside, 'flags' => $json([...array_map(fn (Issue $i): string => $i->message, $issues), ...array_values($remarks)]), 'hit_at' => $shot->at,
-            'left_out_reason' => $warmUp ? 'warm-up' : null, 'left_out_at' => $warmUp ? now() : null, 'created_at' => now(), 'updated_at' => now(),
+            'sender_id' => $shot->id, 'sender_session' => $shot->session, 'content' => $shot->content,
+            'sender_sequence' => $shot->sequence, 'sender_run' => $run, 'shot_key' => ShotRow::keyOf($read, $shot->at),
+            'measured' => $json($read), 'typed' => $json($values), 'beside' => $shot->beside, 'flags' => $json($flags),
+            'hit_at' => $shot->at,
+            'left_out_reason' => $isWarmUp ? 'warm-up' : null, 'left_out_at' => $isWarmUp ? now() : null,
+            'created_at' => now(), 'updated_at' => now(),
         ]), ''];
     }
 
-    /** @return array{id: string|null, status: string, shot: int|null, reason: string|null} */
-    private function hold(Bay $bay, ?Fitting $fitting, ?int $trial, PostedShot $shot, string $reason): array
+    /** @return Answer */
+    private function hold(Bay $bay, ?Fitting $fitting, stdClass $row, PostedShot $shot, string $reason): array
     {
         $reason = mb_strimwidth($reason, 0, 290, '…');
-        HeldShot::query()->create(['studio_id' => $bay->studio_id, 'bay_id' => $bay->id, 'fitting_id' => $fitting?->id, 'trial_id' => $trial, 'sender_id' => $shot->id, 'sender_session' => $shot->session, 'content' => $shot->content,
-            'sender_sequence' => $shot->sequence, 'source' => $shot->source, 'body' => $shot->raw, 'reason' => $reason]);
+        HeldShot::query()->create([
+            'studio_id' => $bay->studio_id, 'bay_id' => $bay->id, 'fitting_id' => $fitting?->id, 'trial_id' => $row->trial,
+            'sender_id' => $shot->id, 'sender_session' => $shot->session, 'content' => $shot->content,
+            'sender_sequence' => $shot->sequence, 'source' => $shot->source, 'body' => $shot->raw, 'reason' => $reason,
+        ]);
 
         return ['id' => $shot->id, 'status' => 'held', 'shot' => null, 'reason' => $reason];
     }
@@ -168,7 +221,8 @@ final class TakeShots
     private static function equals(Earlier $same, ?Fitting $fitting): string
     {
         $came = gmdate('j F Y, H:i', (int) $same->cameS).' UTC';
-        $shot = $same->shot === null ? null : DB::table('shots')->join('setups', 'setups.id', '=', 'shots.setup_id')->where('shots.id', $same->shot)->first(['shots.sequence', 'shots.fitting_id', 'setups.tag']);
+        $shot = $same->shot === null ? null : DB::table('shots')->join('setups', 'setups.id', '=', 'shots.setup_id')
+            ->where('shots.id', $same->shot)->first(['shots.sequence', 'shots.fitting_id', 'setups.tag']);
         $which = match (true) {
             $shot === null => "a shot that was held ({$came})",
             (int) $shot->fitting_id === $fitting?->id => "shot {$shot->sequence} with {$shot->tag} ({$came})",
@@ -181,7 +235,11 @@ final class TakeShots
     /** An id should name one shot; this one named another. Both are kept. */
     private static function idUsedBefore(?Earlier $before, PostedShot $shot): ?string
     {
-        return $before?->sharesIdWith($shot) === true ? 'The monitor used the id “'.mb_strimwidth((string) $shot->id, 0, 40, '…').'” before for a shot with other values: taken as a shot of its own.' : null;
+        $id = mb_strimwidth((string) $shot->id, 0, 40, '…');
+
+        return $before?->sharesIdWith($shot) === true
+            ? "The monitor used the id “{$id}” before for a shot with other values: taken as a shot of its own."
+            : null;
     }
 
     /**
@@ -192,10 +250,13 @@ final class TakeShots
      */
     private static function quantities(array $values): array
     {
-        return array_map(static fn (mixed $v): mixed => match (true) {
-            is_int($v) || is_float($v) => ['value' => sprintf('%.6F', $v)],
-            is_array($v) && (is_int($v['value'] ?? null) || is_float($v['value'] ?? null)) => ['value' => sprintf('%.6F', $v['value'])] + $v,
+        $isNumber = static fn (mixed $v): bool => is_int($v) || is_float($v);
+        $plain = static fn (mixed $v): mixed => match (true) {
+            $isNumber($v) => ['value' => sprintf('%.6F', $v)],
+            is_array($v) && $isNumber($v['value'] ?? null) => ['value' => sprintf('%.6F', $v['value'])] + $v,
             default => $v,
-        }, array_filter($values, fn (mixed $v): bool => $v !== null));
+        };
+
+        return array_map($plain, array_filter($values, fn (mixed $v): bool => $v !== null));
     }
 }

@@ -77,7 +77,10 @@ final class HeldShot extends Model
      */
     public static function waiting(Fitting $fitting): Builder
     {
-        return self::query()->whereNull('settled_at')->where(fn ($any) => $any->where('fitting_id', $fitting->id)
-            ->orWhere(fn ($nobody) => $nobody->whereNull('fitting_id')->whereIn('bay_id', Bay::query()->where('fitting_id', $fitting->id)->select('id'))))->orderBy('id');
+        $itsBays = Bay::query()->where('fitting_id', $fitting->id)->select('id');
+
+        return self::query()->whereNull('settled_at')->orderBy('id')->where(fn ($any) => $any
+            ->where('fitting_id', $fitting->id)
+            ->orWhere(fn ($nobody) => $nobody->whereNull('fitting_id')->whereIn('bay_id', $itsBays)));
     }
 }

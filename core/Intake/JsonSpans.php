@@ -15,15 +15,16 @@ use function substr;
 use function trim;
 
 /**
- * Cuts JSON text (RFC 8259) at its outermost commas without reading what lies between: one member that is broken, too deep or no UTF-8 takes none of its neighbours
- * with it, and each can be kept to the byte. Knows strings and brackets and nothing else; text that breaks off ends its last member.
+ * Cuts JSON text (RFC 8259) at its outermost commas without reading what lies between: one member that is broken, too deep or no
+ * UTF-8 takes none of its neighbours with it, and each can be kept to the byte. Knows strings and brackets and nothing else; text that
+ * breaks off ends its last member.
  */
 final class JsonSpans
 {
     private const SPACE = " \t\r\n";
 
     /**
-     * @return array<string, string>|null raw text of each member of an object by its name, the last of equal names; null where the text is no object
+     * @return array<string, string>|null raw text of each member of an object by its name, the last of equal names; null for no object
      */
     public static function members(string $json): ?array
     {

@@ -15,13 +15,14 @@ use function intdiv;
 use function max;
 use function min;
 use function round;
+use function sprintf;
 
 /**
- * Which trial a shot was hit in. The trial that runs when it comes, unless the sender's clock, whose lag is known, says an earlier one. Nothing else moves a shot:
- * a count or a clock that contradicts is told to the fitter, who can move it.
+ * Which trial a shot was hit in. The trial that runs when it comes, unless the sender's clock, whose lag is known, says an earlier
+ * one. Nothing else moves a shot: a count or a clock that contradicts is told to the fitter, who can move it.
  *
- * A clock that was set back looks like a shot that came late. It is believed to be late where the time of sending, the count, or an empty line since then says
- * so too (the count for an hour), and on the lag alone for no more than five minutes.
+ * A clock that was set back looks like a shot that came late. It is believed to be late where the time of sending, the count, or an
+ * empty line since then says so too (the count for an hour), and on the lag alone for no more than five minutes.
  */
 final readonly class Placement
 {
@@ -36,10 +37,13 @@ final readonly class Placement
     /** A count that falls back by more than this is no shot out of order: it begins anew. */
     private const OUT_OF_ORDER = 3;
 
+    /** A shot that comes this soon after the one before came on its heels: nothing is switched off and on so quickly. */
     private const AT_ONCE_S = 10.0;
 
     /** A session without a name is over when nothing came for this long. */
     public const SILENCE_S = 6 * 3600.0;
+
+    private const LOOK = 'Look whether it belongs to this trial.';
 
     /**
      * @param  Trial|null  $earlier  the earlier trial that it was hit in; null where it belongs to what runs
@@ -63,30 +67,78 @@ final readonly class Placement
         if ($place === 'anew') {
             [$run, $inRun] = [$run + 1, []];
         }
-        $known = array_filter($recent, static fn (RecentShot $s): bool => $s->trial !== $running?->id);
-        if ($known === [] && ($running === null || $running->number === 1)) {
-            return new self(null, null, $run); // nothing before it
+        $elsewhere = array_filter($recent, static fn (RecentShot $s): bool => $s->trial !== $running?->id);
+        if ($elsewhere === [] && ($running === null || $running->number === 1)) {
+            return new self(null, null, $run); // there is no other place for it
         }
-        $count = self::saidByCount($shot->sequence, $place, $inRun, $recent, $run, $running);
         $claims = self::claims($shot, $inRun, $nowS);
-        $began = $running === null ? $nowS : $running->beganS;
+        $began = $running->beganS ?? $nowS;
         $late = array_filter($claims, static fn (float $hitS): bool => $hitS < min($began, $nowS) - SenderClock::SLACK_S);
         if ($late !== [] && count($late) === count($claims)) {
-            $hitS = min($late);
-            $at = $trialAt($hitS);
-            $isSaidByCount = $place === 'late' && in_array($at?->id, array_map(static fn (?RecentShot $s): ?int => $s?->trial, self::besideInCount($shot->sequence, $inRun)), true);
-            if ($at !== null && self::isBelieved($claims, $trialAt, $isSaidByCount, $hitS, $nowS, $inRun)) {
-                return new self($at, "Came late: put with trial {$at->number}, in which it was hit by the monitor’s clock.", $run);
-            }
-            $whose = $at === null ? 'before this trial began' : "in trial {$at->number}";
-
-            return new self(null, sprintf('The monitor’s clock says it was hit %s before it came, %s; the clock may have been set. Look where it belongs.', self::span($nowS - $hitS), $whose), $run);
+            return self::late($claims, $shot->sequence, $place === 'late', $inRun, $nowS, $trialAt, $run);
         }
-        $remark = self::saidByClock($claims, $late !== [], $shot->sentAt !== null, $nowS)
-            ?? ($claims !== [] && $running !== null && $began <= $nowS && min($claims) < $began + self::CHANGE_S ? 'It was hit within a moment of the change to this trial. Look whether it belongs to the one before.' : null)
-            ?? ($count === null || ($claims !== [] && $place === 'late' && $count[1]) ? null : $count[0]);
+        $remark = self::saidByClock($claims, $late !== [], $shot->sentAt !== null, $nowS);
+        $remark ??= $running !== null && $began <= $nowS && $claims !== [] && min($claims) < $began + self::CHANGE_S
+            ? 'It was hit within a moment of the change to this trial. Look whether it belongs to the one before.' : null;
+        $remark ??= $place === 'late'
+            ? self::saidByCount($shot->sequence, $inRun, $running, $claims !== [])
+            : self::goesOn($shot->sequence, $inRun, $recent, $run);
 
         return new self(null, $remark, $run);
+    }
+
+    /**
+     * Every clock says that it was hit before the running trial began.
+     *
+     * @param  non-empty-array<string, float>  $claims
+     * @param  list<RecentShot>  $inRun
+     * @param  callable(float): (Trial|null)  $trialAt
+     */
+    private static function late(
+        array $claims,
+        ?int $sequence,
+        bool $isOutOfOrder,
+        array $inRun,
+        float $nowS,
+        callable $trialAt,
+        int $run,
+    ): self {
+        $hitS = min($claims);
+        $at = $trialAt($hitS);
+        $beside = array_map(static fn (?RecentShot $s): ?int => $s?->trial, self::besideInCount($sequence, $inRun));
+        $isCounted = $isOutOfOrder && in_array($at?->id, $beside, true);
+        if ($at !== null && self::isBelieved($claims, $trialAt, $isCounted, $hitS, $nowS, $inRun)) {
+            $remark = "Came late: put with trial {$at->number}, in which it was hit by the monitor’s clock.";
+
+            return new self($at, $remark, $run);
+        }
+        $when = $at === null ? 'before this trial began' : "in trial {$at->number}";
+        $says = 'The monitor’s clock says it was hit %s before it came, %s; the clock may have been set. Look where it belongs.';
+
+        return new self(null, sprintf($says, self::span($nowS - $hitS), $when), $run);
+    }
+
+    /**
+     * Is a shot late that every clock says is late? They name the same trial, and something beside the lag says so too.
+     *
+     * @param  array<string, float>  $claims
+     * @param  callable(float): (Trial|null)  $trialAt
+     * @param  list<RecentShot>  $inRun
+     */
+    private static function isBelieved(array $claims, callable $trialAt, bool $isCounted, float $hitS, float $nowS, array $inRun): bool
+    {
+        if (count(array_unique(array_map(static fn (float $claim): ?int => $trialAt($claim)?->id, $claims))) > 1) {
+            return false;
+        }
+        if (isset($claims['sent']) || ($isCounted && $nowS - $hitS <= self::COUNTED_S)) {
+            return true;
+        }
+        [$lag] = SenderClock::lagS($inRun);
+        // A shot that came as usual since then: the line was up, and would have brought this one.
+        $usual = array_filter($inRun, static fn (RecentShot $s): bool => $s->saidS !== null && $s->cameS > $hitS + SenderClock::SLACK_S
+            && abs($s->cameS - $s->saidS - $lag) <= SenderClock::SLACK_S);
+
+        return $usual === [] && $nowS - $hitS <= self::BELIEVED_S;
     }
 
     /**
@@ -102,9 +154,10 @@ final readonly class Placement
         [$first, $last] = [min($claims), max($claims)];
 
         return match (true) {
-            $isOneLate || $last - $first > self::BELIEVED_S => 'A clock was set since the shots before it. Look whether it belongs to this trial.',
-            $last > $nowS + SenderClock::SLACK_S => sprintf('The monitor’s clock has jumped ahead by %s. Look whether the shot belongs to this trial.', self::span($last - $nowS)),
-            ! $isSendingTold && $nowS - $first > self::BELIEVED_S => sprintf('The monitor’s clock says it was hit %s before it came. Look whether it belongs to this trial.', self::span($nowS - $first)),
+            $isOneLate || $last - $first > self::BELIEVED_S => 'A clock was set since the shots before it. '.self::LOOK,
+            $last > $nowS + SenderClock::SLACK_S => 'The monitor’s clock has jumped ahead by '.self::span($last - $nowS).'. '.self::LOOK,
+            ! $isSendingTold && $nowS - $first > self::BELIEVED_S => 'The monitor’s clock says it was hit '
+                .self::span($nowS - $first).' before it came. '.self::LOOK,
             default => null,
         };
     }
@@ -123,70 +176,61 @@ final readonly class Placement
         }
         $sent = SenderClock::seconds($shot->sentAt);
         [$lag, $least] = SenderClock::lagS($inRun);
+        $claims = [
+            'sent' => $sent === null ? null : $nowS - ($sent - $said),
+            'lag' => $lag === null ? null : $said + $lag,
+            'least' => $least === null ? null : $said + $least,
+        ];
 
-        return array_filter(['sent' => $sent === null ? null : $nowS - ($sent - $said), 'lag' => $lag === null ? null : $said + $lag, 'least' => $least === null ? null : $said + $least], static fn (?float $hitS): bool => $hitS !== null);
-    }
-
-    /**
-     * Is a shot late that every clock says is late? They name the same trial, and something beside the lag says so too.
-     *
-     * @param  array<string, float>  $claims
-     * @param  callable(float): (Trial|null)  $trialAt
-     * @param  list<RecentShot>  $inRun
-     */
-    private static function isBelieved(array $claims, callable $trialAt, bool $isSaidByCount, float $hitS, float $nowS, array $inRun): bool
-    {
-        if (count(array_unique(array_map(static fn (float $claim): ?int => $trialAt($claim)?->id, $claims))) > 1) {
-            return false;
-        }
-        if (isset($claims['sent']) || ($isSaidByCount && $nowS - $hitS <= self::COUNTED_S)) {
-            return true;
-        }
-        [$lag] = SenderClock::lagS($inRun);
-        $lineWasUp = array_filter($inRun, static fn (RecentShot $s): bool => $s->saidS !== null && abs($s->cameS - $s->saidS - $lag) <= SenderClock::SLACK_S && $s->cameS > $hitS + SenderClock::SLACK_S);
-
-        return $lineWasUp === [] && $nowS - $hitS <= self::BELIEVED_S;
+        return array_filter($claims, static fn (?float $hitS): bool => $hitS !== null);
     }
 
     /**
      * @param  list<int>  $counts  of the run so far
-     * @param  bool  $isAtOnce  did it come on the heels of the one before? Nothing is switched off and on so quickly
      * @return string in order, late (its place is still empty) or anew
      */
     private static function placeOfCount(?int $sequence, array $counts, bool $isAtOnce): string
     {
         return match (true) {
             $sequence === null || $counts === [] || $sequence > max($counts) => 'in order',
-            in_array($sequence, $counts, true) || (! $isAtOnce && ($sequence <= 1 || $sequence < min($counts) - self::OUT_OF_ORDER)) => 'anew',
+            in_array($sequence, $counts, true) => 'anew',
+            ! $isAtOnce && ($sequence <= 1 || $sequence < min($counts) - self::OUT_OF_ORDER) => 'anew',
             default => 'late',
         };
     }
 
     /**
-     * What the count says against the running trial.
+     * What a count that comes late says against the running trial. Between shots of two trials a clock that is known settles it.
+     *
+     * @param  list<RecentShot>  $inRun
+     */
+    private static function saidByCount(?int $sequence, array $inRun, ?Trial $running, bool $isClockKnown): ?string
+    {
+        $isElsewhere = static fn (?RecentShot $s): bool => $s !== null && $s->trial !== $running?->id;
+        [$before, $after] = array_map($isElsewhere, self::besideInCount($sequence, $inRun));
+        $says = "By the monitor’s count, {$sequence}, it was hit before a shot that came earlier, perhaps in another trial.";
+
+        return $after || ($before && ! $isClockKnown) ? "{$says} Look where it belongs." : null;
+    }
+
+    /**
+     * A count that goes on from before it began anew: the shot may be left over from then.
      *
      * @param  list<RecentShot>  $inRun
      * @param  list<RecentShot>  $recent
-     * @return array{string, bool}|null a remark, and whether a clock may settle it
      */
-    private static function saidByCount(?int $sequence, string $place, array $inRun, array $recent, int $run, ?Trial $running): ?array
+    private static function goesOn(?int $sequence, array $inRun, array $recent, int $run): ?string
     {
-        if ($sequence === null) {
+        $older = self::counts(array_values(array_filter($recent, static fn (RecentShot $s): bool => $s->run < $run)));
+        if ($sequence === null || $older === []) {
             return null;
         }
-        if ($place === 'late') {
-            [$before, $after] = self::besideInCount($sequence, $inRun);
-            $isElsewhere = static fn (?RecentShot $s): bool => $s !== null && $s->trial !== $running?->id;
+        $isNextOfRun = $sequence <= max([0, ...self::counts($inRun)]) + 1;
+        $isNextOfOlder = $sequence > max($older) && $sequence <= max($older) + self::OUT_OF_ORDER;
 
-            return $isElsewhere($after) || $isElsewhere($before)
-                ? ["By the monitor’s count, {$sequence}, it was hit before a shot that came earlier, perhaps in another trial. Look where it belongs.", ! $isElsewhere($after)]
-                : null;
-        }
-        $ofRun = self::counts($inRun);
-        $older = self::counts(array_values(array_filter($recent, static fn (RecentShot $s): bool => $s->run < $run)));
-        $goesOn = $older !== [] && $sequence > max($older) && $sequence <= max($older) + self::OUT_OF_ORDER && ($ofRun === [] || $sequence > max($ofRun) + 1);
+        $says = "The monitor’s count, {$sequence}, goes on from before it began anew. ".self::LOOK;
 
-        return $goesOn ? ["The monitor’s count, {$sequence}, goes on from before it began anew. Look whether the shot belongs to this trial.", true] : null;
+        return $isNextOfOlder && ! ($isNextOfRun && $inRun !== []) ? $says : null;
     }
 
     /**
@@ -216,20 +260,23 @@ final readonly class Placement
      */
     private static function counts(array $shots): array
     {
-        return array_values(array_filter(array_map(static fn (RecentShot $s): ?int => $s->sequence, $shots), static fn (?int $n): bool => $n !== null));
+        $counts = array_map(static fn (RecentShot $s): ?int => $s->sequence, $shots);
+
+        return array_values(array_filter($counts, static fn (?int $n): bool => $n !== null));
     }
 
     /** A span of time as it is said: 50 s, 12 min, 1 h 5 min. */
     private static function span(float $seconds): string
     {
         $s = (int) round(abs($seconds));
-        if ($s < 120) {
-            return "{$s} s";
-        }
         [$hours, $minutes] = [intdiv($s, 3600), intdiv($s % 3600, 60)];
 
         return match (true) {
-            $hours === 0 => "{$minutes} min", $hours >= 48 => intdiv($hours, 24).' days', $minutes === 0 => "{$hours} h", default => "{$hours} h {$minutes} min",
+            $s < 120 => "{$s} s",
+            $hours === 0 => "{$minutes} min",
+            $hours >= 48 => intdiv($hours, 24).' days',
+            $minutes === 0 => "{$hours} h",
+            default => "{$hours} h {$minutes} min",
         };
     }
 }

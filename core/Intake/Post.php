@@ -41,7 +41,8 @@ final readonly class Post
         if ($spans === null || $spans === [] || count($spans) > self::MOST_SHOTS) {
             throw CoreException::invalid('shots', 'Send one shot, or a list of 1 to 50 under "shots". Nothing was taken.');
         }
-        $ofPost = array_map(static fn (string $raw): mixed => PostedShot::decode($raw)[0], array_intersect_key($members, ['session' => 1, 'sentAt' => 1, 'source' => 1]));
+        $whole = array_intersect_key($members, ['session' => 1, 'sentAt' => 1, 'source' => 1]);
+        $ofPost = array_map(static fn (string $raw): mixed => PostedShot::decode($raw)[0], $whole);
 
         return new self(array_map(static fn (string $raw): PostedShot => PostedShot::read($raw, $ofPost), $spans));
     }

@@ -29,8 +29,9 @@ use function rtrim;
 use function strlen;
 
 /**
- * One shot as a sender posted it. What nobody could ever read (no JSON, no id, no values, too large) is *refused*; what can be told from other shots but not be stored
- * as it stands is *held*; the rest is ready to be read as a shot. No value is ever changed on the way: a number too large for the machine is kept as its text.
+ * One shot as a sender posted it. What nobody could ever read (no JSON, no id, no values, too large) is *refused*; what can be told
+ * from other shots but not be stored as it stands is *held*; the rest is ready to be read as a shot. No value is ever changed on the
+ * way: a number too large for the machine is kept as its text.
  */
 final readonly class PostedShot
 {
@@ -83,7 +84,9 @@ final readonly class PostedShot
         }
         [$shot, $broken] = self::decode($raw);
         if (! is_array($shot) || ($shot !== [] && array_is_list($shot))) {
-            return self::refused(null, $shot === null && json_last_error() !== JSON_ERROR_NONE ? 'It is not JSON: '.json_last_error_msg() : 'It is not an object');
+            $isJson = $shot !== null || json_last_error() === JSON_ERROR_NONE;
+
+            return self::refused(null, $isJson ? 'It is not an object' : 'It is not JSON: '.json_last_error_msg());
         }
         $id = $shot['id'] ?? null;
         if (! is_string($id) || $id === '' || mb_strlen($id) > 64 || ($broken !== null && str_contains($id, "\u{FFFD}"))) {
@@ -104,7 +107,9 @@ final readonly class PostedShot
      */
     public static function made(string $id, array $values, string $source): self
     {
-        return self::read((string) json_encode(['id' => $id, 'source' => $source, 'values' => $values], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
+        $body = ['id' => $id, 'source' => $source, 'values' => $values];
+
+        return self::read(json_encode($body, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
     }
 
     /**
@@ -116,14 +121,17 @@ final readonly class PostedShot
     {
         // A power of three digits, or hundreds of digits: the only numbers that could run over.
         if (preg_match('/\d[eE][+-]?\d{3}|\d{200}/', $raw) === 1) {
-            $raw = (string) preg_replace_callback('/"(?:[^"\\\\]++|\\\\.)*+"|-?\d++(?:\.\d++)?(?:[eE][+-]?\d++)?/s', self::asTextIfTooLarge(...), $raw);
+            $stringOrNumber = '/"(?:[^"\\\\]++|\\\\.)*+"|-?\d++(?:\.\d++)?(?:[eE][+-]?\d++)?/s';
+            $raw = (string) preg_replace_callback($stringOrNumber, self::asTextIfTooLarge(...), $raw);
         }
         $read = json_decode($raw, true, self::DEPTH, JSON_BIGINT_AS_STRING);
         if (json_last_error() !== JSON_ERROR_UTF8) {
             return [$read, null];
         }
 
-        return [json_decode($raw, true, self::DEPTH, JSON_BIGINT_AS_STRING | JSON_INVALID_UTF8_SUBSTITUTE), 'It is not UTF-8; what could not be read stands as �'];
+        $read = json_decode($raw, true, self::DEPTH, JSON_BIGINT_AS_STRING | JSON_INVALID_UTF8_SUBSTITUTE);
+
+        return [$read, 'It is not UTF-8; what could not be read stands as �'];
     }
 
     /** @param  array<int, string>  $found */
@@ -181,13 +189,25 @@ final readonly class PostedShot
         $beside = $more === [] ? null : (string) json_encode($more, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES, self::DEPTH);
         $remarks = [];
         if ($beside !== null && strlen($beside) > self::MOST_BESIDE_BYTES) {
-            $remarks[] = 'What the monitor sent beside the values is larger than 4 kB and was not kept: '.mb_strimwidth(implode(', ', array_keys($more)), 0, 120, '…').'.';
+            $names = mb_strimwidth(implode(', ', array_keys($more)), 0, 120, '…');
+            $remarks[] = "What the monitor sent beside the values is larger than 4 kB and was not kept: {$names}.";
             $beside = null;
         }
 
-        return new self($id, $session, $sequence, $at, $sentAt, in_array($source, self::SOURCES, true) ? $source : 'monitor', $values, $beside, $remarks,
-            $held === [] ? null : implode('; ', $held), null, $broken === null ? $raw : (string) json_encode($shot, JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION, self::DEPTH),
-            self::contentOf($values, $shot['sequence'] ?? null, $shot['at'] ?? null));
+        return new self(
+            $id,
+            $session,
+            $sequence,
+            $at,
+            $sentAt,
+            in_array($source, self::SOURCES, true) ? $source : 'monitor',
+            $values,
+            $beside,
+            $remarks,
+            $held === [] ? null : implode('; ', $held),
+            raw: $broken === null ? $raw : (string) json_encode($shot, JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION, self::DEPTH),
+            content: self::contentOf($values, $shot['sequence'] ?? null, $shot['at'] ?? null),
+        );
     }
 
     /**
@@ -197,7 +217,9 @@ final readonly class PostedShot
      */
     public static function contentOf(array $values, mixed $sequence, mixed $at): string
     {
-        return hash('xxh128', (string) json_encode(self::sorted([$values, $sequence, $at]), JSON_UNESCAPED_UNICODE | JSON_PARTIAL_OUTPUT_ON_ERROR, self::DEPTH + 8));
+        $flags = JSON_UNESCAPED_UNICODE | JSON_PARTIAL_OUTPUT_ON_ERROR;
+
+        return hash('xxh128', (string) json_encode(self::sorted([$values, $sequence, $at]), $flags, self::DEPTH + 8));
     }
 
     private static function sorted(mixed $value): mixed

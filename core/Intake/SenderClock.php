@@ -16,8 +16,9 @@ use function min;
 use function preg_match;
 
 /**
- * How far a sender's clock is behind ours: learned from the shots of its session, never from one alone. A shot that the network kept back comes with a larger
- * lag than the others, so the smallest lag that two shots agree on is the clock's. Where the latest three agree on a larger one, though they were hit apart, the clock was set.
+ * How far a sender's clock is behind ours: learned from the shots of its session, never from one alone. A shot that the network kept
+ * back comes with a larger lag than the others, so the smallest lag that two shots agree on is the clock's. Where the latest three agree
+ * on a larger one, though they were hit apart, the clock was set.
  */
 final class SenderClock
 {
@@ -33,8 +34,9 @@ final class SenderClock
 
     /**
      * @param  list<RecentShot>  $recent  newest first
-     * @return array{float|null, float|null} s that the sender's clock is behind, null while it is not known; and a smaller lag that one shot alone speaks for: it cannot have come before
-     *                                       it was hit, so perhaps the others were all kept back
+     * @return array{float|null, float|null} s that the sender's clock is behind, null while it is not known; and a smaller lag that one
+     *                                       shot alone speaks for: it cannot have come before it was hit, so perhaps the others were
+     *                                       all kept back
      */
     public static function lagS(array $recent): array
     {
@@ -48,9 +50,13 @@ final class SenderClock
         if (self::isSet($latest, array_slice($hit, 0, self::SET_AFTER))) {
             return [min($latest), null];
         }
-        $agreed = array_filter($lags, static fn (float $lag): bool => count(array_filter($lags, static fn (float $other): bool => abs($other - $lag) <= self::SLACK_S)) > 1);
+        $near = static fn (float $lag): array => array_filter($lags, static fn (float $other): bool => abs($other - $lag) <= self::SLACK_S);
+        $agreed = array_filter($lags, static fn (float $lag): bool => count($near($lag)) > 1);
         $known = $agreed === [] ? null : min($agreed);
-        $less = $known === null ? [] : array_filter($lags, static fn (float $lag): bool => $lag < $known - self::SLACK_S && $lag > $known - self::KEPT_BACK_S);
+        if ($known === null) {
+            return [null, null];
+        }
+        $less = array_filter($lags, static fn (float $lag): bool => $lag < $known - self::SLACK_S && $lag > $known - self::KEPT_BACK_S);
 
         return [$known, $less === [] ? null : min($less)];
     }
@@ -61,7 +67,8 @@ final class SenderClock
      */
     private static function isSet(array $lags, array $hit): bool
     {
-        return $lags !== [] && $hit !== [] && count($lags) === self::SET_AFTER && max($lags) - min($lags) <= self::SLACK_S && max($hit) - min($hit) > 2 * self::SLACK_S;
+        return $lags !== [] && $hit !== [] && count($lags) === self::SET_AFTER
+            && max($lags) - min($lags) <= self::SLACK_S && max($hit) - min($hit) > 2 * self::SLACK_S;
     }
 
     /** @return float|null s since 1970; null where the text is no moment of ISO 8601 with its zone */

@@ -9,7 +9,10 @@ use function array_values;
 use function sort;
 use function usort;
 
-/** The order in which shots were hit: those of one run of a sender's count by that count, in the places that the run has among the shots as they came. */
+/**
+ * The order in which shots were hit: those of one run of a sender's count by that count, in the places that the run has among the shots
+ * as they came.
+ */
 final class SenderOrder
 {
     /**

@@ -26,6 +26,8 @@ final class DescribeApi extends Command
     {
         $api = (new Generator)->generate([app_path('Http')]);
 
-        return $api instanceof OpenApi ? $api->toYaml(Yaml::DUMP_OBJECT_AS_MAP | Yaml::DUMP_EMPTY_ARRAY_AS_SEQUENCE | Yaml::DUMP_MULTI_LINE_LITERAL_BLOCK) : '';
+        $flags = Yaml::DUMP_OBJECT_AS_MAP | Yaml::DUMP_EMPTY_ARRAY_AS_SEQUENCE | Yaml::DUMP_MULTI_LINE_LITERAL_BLOCK;
+
+        return $api instanceof OpenApi ? $api->toYaml($flags) : '';
     }
 }

@@ -18,7 +18,14 @@ final class HeldShotResource extends JsonResource
         $held = $this->resource;
         $sent = $held->posted();
 
-        return self::line($held) + ['senderId' => $held->sender_id, 'session' => $held->sender_session, 'sequence' => $sent->sequence, 'hitAt' => $sent->at, 'values' => (object) array_map(self::shown(...), $sent->values), 'sent' => $held->sent()];
+        return self::line($held) + [
+            'senderId' => $held->sender_id,
+            'session' => $held->sender_session,
+            'sequence' => $sent->sequence,
+            'hitAt' => $sent->at,
+            'values' => (object) array_map(self::shown(...), $sent->values),
+            'sent' => $held->sent(),
+        ];
     }
 
     /** @return array{id: int, reason: string, at: string, source: string} what the tray shows of each */
@@ -30,6 +37,10 @@ final class HeldShotResource extends JsonResource
     /** A value as a field can show it: what is nested too deep for that stands in the text that was sent. */
     private static function shown(mixed $value): mixed
     {
-        return is_array($value) ? (is_scalar($value['value'] ?? null) ? array_intersect_key($value, ['value' => 1, 'unit' => 1]) : ['value' => '…']) : $value;
+        if (! is_array($value)) {
+            return $value;
+        }
+
+        return is_scalar($value['value'] ?? null) ? array_intersect_key($value, ['value' => 1, 'unit' => 1]) : ['value' => '…'];
     }
 }

@@ -15,5 +15,7 @@
         font-size: var(--small);
         font-weight: 600;
         white-space: nowrap;
+        line-height: 1.35;
+        justify-self: start;
     }
 </style>

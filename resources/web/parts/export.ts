@@ -33,7 +33,10 @@ export function svgText(svg: SVGSVGElement, remark = ''): string {
         const text = document.createElementNS('http://www.w3.org/2000/svg', 'text');
         text.setAttribute('x', String(x + 4));
         text.setAttribute('y', String(y + height + 14));
-        text.setAttribute('style', `font: 600 11px ${getComputedStyle(document.body).fontFamily}; fill: ${getComputedStyle(document.body).color}`);
+        const { fontFamily, color } = getComputedStyle(document.body);
+        // One by one: an attribute of styles is what the Content-Security-Policy holds back.
+        for (const [name, value] of Object.entries({ 'font-size': '11px', 'font-weight': '600', 'font-family': fontFamily, fill: color }))
+            text.style.setProperty(name, value);
         text.textContent = remark;
         copy.append(text);
     }
