@@ -46,9 +46,14 @@ final class SenderClock
         if ($lags === []) {
             return [null, null];
         }
-        $latest = array_slice($lags, 0, self::SET_AFTER);
-        if (self::isSet($latest, array_slice($hit, 0, self::SET_AFTER))) {
-            return [min($latest), null];
+        // What came before the latest three that agree is of a clock as it was before it was set.
+        for ($i = 0; $i + self::SET_AFTER <= count($lags); $i++) {
+            if (self::isSet(array_slice($lags, $i, self::SET_AFTER), array_slice($hit, $i, self::SET_AFTER))) {
+                $lags = array_slice($lags, 0, $i + self::SET_AFTER);
+                if ($i === 0) {
+                    return [min($lags), null];
+                }
+            }
         }
         $near = static fn (float $lag): array => array_filter($lags, static fn (float $other): bool => abs($other - $lag) <= self::SLACK_S);
         $agreed = array_filter($lags, static fn (float $lag): bool => count($near($lag)) > 1);

@@ -138,6 +138,7 @@ it('learns the lag of a clock from shots that agree, not from one', function (ar
     'a clock that was set ahead' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 630.0, 'came' => 30], ['hit' => 660.0, 'came' => 60]], -600.0],
     'two kept back equally long' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 50.0, 'came' => 95], ['hit' => 130.0, 'came' => 175]], 0.0],
     'one alone speaks for less' => [[['hit' => 10.0, 'came' => 10], ['hit' => 50.0, 'came' => 95], ['hit' => 130.0, 'came' => 175]], 45.0, 0.0],
+    'set twice: what was before the first is forgotten' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 30.0, 'came' => 1530], ['hit' => 40.0, 'came' => 1540], ['hit' => 50.0, 'came' => 1550], ['hit' => 60.0, 'came' => 360]], 1500.0],
     'one absurd time' => [[['hit' => 10.0, 'came' => 10], ['hit' => 4e9, 'came' => 15], ['hit' => 20.0, 'came' => 20], ['hit' => -9e9, 'came' => 25]], 0.0],
     'shots without a time' => [[['came' => 10], ['hit' => 20.0, 'came' => 20], ['came' => 25]], null],
 ]);
