@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Journal\Journal;
 use App\Models\Bay;
 use App\Models\Fitting;
 use App\Models\HeldShot;
 use App\Models\User;
-use App\Support\Journal;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;

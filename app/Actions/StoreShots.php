@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Journal\Journal;
 use App\Models\Fitting;
 use App\Models\ImportFile;
 use App\Models\Shot;
 use App\Models\Trial;
-use App\Support\Journal;
 use Illuminate\Support\Facades\DB;
 use MintCarry\Core\Intake\PostedShot;
 use stdClass;

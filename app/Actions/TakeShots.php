@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Intake\SenderRecord;
+use App\Live\ChangeSignal;
 use App\Models\Bay;
 use App\Models\Fitting;
 use App\Models\HeldShot;
-use App\Support\Live;
-use App\Support\SenderRecord;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Database\Query\JoinClause;
@@ -48,7 +48,7 @@ final class TakeShots
             $answers = array_map(fn (PostedShot $shot): array => $this->answer($bay, $fitting, $row, $shot), $post->shots);
             if ($fitting !== null && array_filter($answers, static fn (array $a): bool => $a['status'] !== 'refused') !== []) {
                 DB::table('fittings')->where('id', $fitting->id)->update(['updated_at' => now()]);
-                DB::afterCommit(fn () => Live::changed($fitting));
+                DB::afterCommit(fn () => ChangeSignal::changed($fitting));
             }
 
             return $answers;
@@ -112,7 +112,7 @@ final class TakeShots
             [$fitting, $row] = self::inTrial($place->earlier->fittingId, $place->earlier->id);
         }
         if ($fitting !== null && $fitting->id !== $inBay) {
-            DB::afterCommit(fn () => Live::changed($fitting));
+            DB::afterCommit(fn () => ChangeSignal::changed($fitting));
         }
         $why = match (true) {
             $same !== null => self::equals($same, $fitting),

@@ -6,6 +6,7 @@ namespace Database\Seeders;
 
 use App\Actions\AddSetup;
 use App\Actions\StoreShots;
+use App\Fittings\FittingLoader;
 use App\Models\Bay;
 use App\Models\Decision;
 use App\Models\Fitting;
@@ -16,7 +17,6 @@ use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Studio;
 use App\Models\User;
-use App\Support\Judged;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Fitting\Brief;
@@ -107,7 +107,7 @@ final readonly class DemoSeeder
         Shot::query()->where('setup_id', $heel->id)->orderByDesc('sequence')->firstOrFail()
             ->update(['left_out_reason' => 'mishit', 'left_out_note' => 'Low heel, felt it at once', 'left_out_by' => $fitter->id, 'left_out_at' => now()]);
 
-        $judged = new Judged($fitting->refresh());
+        $judged = new FittingLoader($fitting->refresh());
         $advice = AdviceReport::of($judged->record());
         $pick = Setup::query()->where('fitting_id', $fitting->id)->where('tag', $advice['pick'])->firstOrFail();
         Decision::query()->create(['studio_id' => $studio->id, 'fitting_id' => $fitting->id, 'setup_id' => $pick->id, 'advised_setup_id' => $pick->id,

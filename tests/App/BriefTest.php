@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Support\Quantity;
+use App\Http\Input\Quantity;
 use Illuminate\Testing\TestResponse;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Units\Unit;

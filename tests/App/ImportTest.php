@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Exchange\CsvCell;
 use App\Models\ImportFile;
 use App\Models\Shot;
-use App\Support\CsvCell;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Support\Live;
+use App\Live\ChangeSignal;
 
 // The tiny file that tells screens to look again.
 
@@ -28,10 +28,10 @@ it('is there as soon as a screen asks, and holds nothing of the fitting', functi
 it('has a name that cannot be worked out from the fitting', function (): void {
     $other = $this->fitting($this->user);
     expect($this->key)->toMatch('/^[0-9a-f]{40}$/')
-        ->and(Live::key($other))->not->toBe($this->key)
-        ->and(Live::key($this->case))->toBe($this->key);
+        ->and(ChangeSignal::key($other))->not->toBe($this->key)
+        ->and(ChangeSignal::key($this->case))->toBe($this->key);
     config(['app.key' => 'another']);
-    expect(Live::key($this->case))->not->toBe($this->key);
+    expect(ChangeSignal::key($this->case))->not->toBe($this->key);
 });
 
 it('changes with every trial and every shot', function (): void {
@@ -40,7 +40,7 @@ it('changes with every trial and every shot', function (): void {
     $seen[] = ($this->held)();
     foreach ([1, 2] as $i) {
         $this->postJson("api/fittings/{$this->case->id}/simulate", ['count' => 1, 'player' => 'steady'])->assertCreated();
-        Live::changed($this->case); // what a commit does: the test's own transaction never commits
+        ChangeSignal::changed($this->case); // what a commit does: the test's own transaction never commits
         $seen[] = ($this->held)();
     }
     $this->deleteJson("api/fittings/{$this->case->id}/trials")->assertOk();
@@ -50,7 +50,7 @@ it('changes with every trial and every shot', function (): void {
 
 it('leaves no half-written file behind', function (): void {
     foreach (range(1, 20) as $i) {
-        Live::changed($this->case);
+        ChangeSignal::changed($this->case);
     }
     expect(glob(base_path('var/live/').'.*[0-9a-f]') ?: [])->toBe([]);
 });

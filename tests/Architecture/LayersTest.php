@@ -9,6 +9,22 @@ arch('the core is strict')->expect('MintCarry\Core')->toUseStrictTypes()
 arch('the application is strict')->expect('App')->toUseStrictTypes();
 arch('nothing is left behind')->expect(['dd', 'dump', 'ray', 'var_dump'])->not->toBeUsed();
 
+it('layers the core without a circle', function (): void {
+    // A folder may use those before it, and itself.
+    $layers = [['Units'], ['Statistics'], ['Air'], ['Club'], ['Flight'], ['Impact', 'Launch', 'Intake'], ['Fitting'], ['Judging'], ['Record'], ['Finder'], ['Report']];
+    $below = [];
+    foreach ($layers as $layer) {
+        foreach ($layer as $folder) {
+            foreach (glob(__DIR__."/../../core/{$folder}/*.php") ?: [] as $file) {
+                preg_match_all('/MintCarry\\\\Core\\\\([A-Z]\w*)\\\\/', (string) file_get_contents($file), $used);
+                expect(array_values(array_diff(array_unique($used[1]), $below, [$folder])))->toBe([], "core/{$folder}/".basename($file).' reaches up or aside');
+            }
+        }
+        $below = [...$below, ...$layer];
+    }
+    expect(array_map(basename(...), glob(__DIR__.'/../../core/*', GLOB_ONLYDIR) ?: []))->each->toBeIn($below);
+});
+
 it('keeps controllers free of arithmetic of the job', function (): void {
     foreach (glob(__DIR__.'/../../app/Http/Controllers/*.php') ?: [] as $file) {
         expect((string) file_get_contents($file))->not->toMatch('/\b(sqrt|sin|cos|tan|exp|log|array_sum)\(/', basename($file));

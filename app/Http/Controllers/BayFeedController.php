@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\TakeShots;
+use App\Devices\SimulatedSetup;
 use App\Models\Bay;
 use App\Models\Setup;
 use App\Models\Trial;
-use App\Support\InHand;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use MintCarry\Core\Intake\Post;
@@ -103,7 +103,7 @@ final class BayFeedController
         $trial = $fitting?->running_trial_id === null ? null : Trial::query()->find($fitting->running_trial_id);
         $setup = $trial === null ? null : Setup::query()->with(Setup::MADE_OF)->find($trial->setup_id);
 
-        return response()->json($fitting === null || $trial === null || $setup === null ? ['trial' => null] : ['trial' => $trial->number] + InHand::describe($fitting, $setup));
+        return response()->json($fitting === null || $trial === null || $setup === null ? ['trial' => null] : ['trial' => $trial->number] + SimulatedSetup::describe($fitting, $setup));
     }
 
     private static function bay(Request $request): Bay

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Fittings\FittingLoader;
 use App\Http\Controllers\Concerns\NamesUser;
+use App\Http\Input\BriefInput;
 use App\Http\Resources\FittingResource;
+use App\Journal\Journal;
 use App\Models\BriefChange;
 use App\Models\Fitting;
-use App\Support\BriefInput;
-use App\Support\Journal;
-use App\Support\Judged;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -63,7 +63,7 @@ final class BriefController
     public function outlook(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate(['brief' => ['sometimes', 'array']]);
-        $judged = new Judged($fitting);
+        $judged = new FittingLoader($fitting);
         $own = $judged->sets[$fitting->benchmark_setup_id ?? 0] ?? null;
 
         return response()->json(Outlook::of(BriefInput::read($given['brief'] ?? [], $fitting->brief()), $own?->summary(Measure::ClubSpeed)?->mean, $own?->summary(Measure::Attack)->mean ?? 0.0));

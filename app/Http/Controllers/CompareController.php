@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Fittings\FittingLoader;
 use App\Models\Fitting;
-use App\Support\Judged;
 use Illuminate\Http\JsonResponse;
 use MintCarry\Core\Report\CompareReport;
 
@@ -13,7 +13,7 @@ final class CompareController
 {
     public function __invoke(Fitting $fitting): JsonResponse
     {
-        $judged = new Judged($fitting);
+        $judged = new FittingLoader($fitting);
 
         return response()->json(CompareReport::between(array_values($judged->sets), $judged->benchmark, $fitting->brief()->corridor, $fitting->flight(), $judged->random(...)));
     }

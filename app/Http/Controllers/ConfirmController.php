@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\RunTrial;
+use App\Fittings\ConfirmState;
+use App\Fittings\FittingLoader;
 use App\Http\Controllers\Concerns\NamesUser;
+use App\Journal\Journal;
 use App\Models\Blind;
 use App\Models\Confirm;
 use App\Models\Fitting;
 use App\Models\Setup;
-use App\Support\ConfirmState;
-use App\Support\Journal;
-use App\Support\Judged;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -28,7 +28,7 @@ final class ConfirmController
     public function begin(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'shotsEach' => ['sometimes', 'integer', 'between:3,10'], 'rested' => ['sometimes', 'boolean']]);
-        $judged = new Judged($fitting);
+        $judged = new FittingLoader($fitting);
         $held = $fitting->benchmark_setup_id;
         if ($held === null || $held === (int) $given['setupId']) {
             throw ValidationException::withMessages(['setupId' => 'A confirm run holds a setup against the benchmark: choose another than the benchmark itself.']);
@@ -60,7 +60,7 @@ final class ConfirmController
         $user = self::user($request);
         Journal::note($fitting, $user, fn (int $leg): string => $leg < ConfirmRule::LEGS ? 'went on to leg '.($leg + 1).' of the confirm run' : 'finished the confirm run', function () use ($fitting, $user, $run): int {
             $confirm = self::openOf($fitting);
-            $sets = ConfirmState::legs($confirm, new Judged($fitting->refresh()));
+            $sets = ConfirmState::legs($confirm, new FittingLoader($fitting->refresh()));
             $leg = count($sets);
             $short = $leg === 0 ? 0 : $confirm->shots_each - $sets[$leg - 1]->count(); // of the leg that is being hit
             if ($short > 0) {
@@ -105,6 +105,6 @@ final class ConfirmController
 
     private static function state(Fitting $fitting, int $status = 200): JsonResponse
     {
-        return response()->json(ConfirmState::of(new Judged($fitting->refresh())), $status);
+        return response()->json(ConfirmState::of(new FittingLoader($fitting->refresh())), $status);
     }
 }

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Fittings\ConfirmState;
+use App\Fittings\FittingLoader;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\FittingResource;
+use App\Journal\Journal;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Setup;
-use App\Support\ConfirmState;
-use App\Support\Journal;
-use App\Support\Judged;
 use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -27,7 +27,7 @@ final class DecisionController
 
     public function advice(Fitting $fitting): JsonResponse
     {
-        return response()->json(AdviceReport::of((new Judged($fitting))->record()));
+        return response()->json(AdviceReport::of((new FittingLoader($fitting))->record()));
     }
 
     /** The advice with all that it rests on, and the confirm run. */
@@ -39,7 +39,7 @@ final class DecisionController
     /** @return array<string, mixed> */
     private static function groundsOf(Fitting $fitting): array
     {
-        $judged = new Judged($fitting);
+        $judged = new FittingLoader($fitting);
         $report = DecideReport::of($judged->record());
 
         return $report + ['confirm' => ConfirmState::of($judged)];
@@ -61,7 +61,7 @@ final class DecisionController
     {
         $given = $request->validate(['setupId' => ['required', 'integer'], 'reason' => ['nullable', 'string', 'max:2000']]);
         self::requireOpen($fitting->decisions()->first());
-        $judged = new Judged($fitting);
+        $judged = new FittingLoader($fitting);
         $advice = AdviceReport::of($judged->record());
         $chosen = $judged->setups[$given['setupId']] ?? null;
         if ($chosen === null || ! isset($judged->sets[$chosen->id])) {

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Devices\Device;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Models\RackHead;
-use App\Support\Device;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use MintCarry\Core\Club\HeadReading;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Fittings\FittingLoader;
 use App\Models\Fitting;
-use App\Support\Judged;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
@@ -19,7 +19,7 @@ final class FinderController
     public function __invoke(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate(['only' => ['sometimes', Rule::in(Offered::WHICH)]]);
-        $judged = new Judged($fitting);
+        $judged = new FittingLoader($fitting);
         $heads = $judged->heads()->values();
         $only = $given['only'] ?? 'all';
         $found = FinderReport::of($judged->record(), $only, fn (string $key, callable $make): string => self::kept("clouds:{$fitting->id}:{$only}", $key, $make));

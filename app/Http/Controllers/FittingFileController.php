@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Exchange\FittingArchive;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Controllers\Concerns\TakesFile;
 use App\Models\Fitting;
-use App\Support\FittingArchive;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;

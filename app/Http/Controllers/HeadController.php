@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Devices\Device;
 use App\Http\Controllers\Concerns\NamesUser;
+use App\Http\Input\Quantity;
 use App\Http\Requests\HeadRequest;
 use App\Http\Resources\HeadResource;
 use App\Models\Part;
 use App\Models\RackHead;
 use App\Models\Reading;
-use App\Support\Device;
-use App\Support\Quantity;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Fittings\FittingLoader;
 use App\Http\Resources\JudgingResource;
 use App\Models\Fitting;
-use App\Support\Judged;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -15,6 +15,6 @@ final class JudgingController
 {
     public function __invoke(Request $request, Fitting $fitting): JsonResponse
     {
-        return response()->json((new JudgingResource(new Judged($fitting)))->toArray($request));
+        return response()->json((new JudgingResource(new FittingLoader($fitting)))->toArray($request));
     }
 }

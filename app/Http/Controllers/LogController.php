@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Controllers\Concerns\NamesUser;
+use App\Http\Resources\LogEntryResource;
+use App\Journal\Journal;
 use App\Models\Fitting;
 use App\Models\LogEntry;
-use App\Support\Journal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -18,19 +19,13 @@ final class LogController
 
     public function index(Fitting $fitting): JsonResponse
     {
-        return response()->json(LogEntry::query()->where('fitting_id', $fitting->id)->with('user')->orderByDesc('id')->limit(300)->get()->map(self::entry(...))->all());
+        return response()->json(LogEntry::query()->where('fitting_id', $fitting->id)->with('user')->orderByDesc('id')->limit(300)->get()->map(LogEntryResource::of(...))->all());
     }
 
     public function undo(Request $request, LogEntry $entry): JsonResponse
     {
         $user = self::user($request);
 
-        return response()->json(self::entry(Journal::takeBack($entry, Fitting::query()->findOrFail($entry->fitting_id), $user)->load('user')));
-    }
-
-    /** @return array<string, mixed> */
-    public static function entry(LogEntry $entry): array
-    {
-        return ['id' => $entry->id, 'words' => $entry->words, 'by' => $entry->user->name, 'at' => $entry->created_at->toIso8601String(), 'undoable' => $entry->changes !== [] && $entry->undone_at === null, 'undone' => $entry->undone_at !== null];
+        return response()->json(LogEntryResource::of(Journal::takeBack($entry, Fitting::query()->findOrFail($entry->fitting_id), $user)->load('user')));
     }
 }

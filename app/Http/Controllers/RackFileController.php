@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Exchange\RackFile;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Controllers\Concerns\TakesFile;
-use App\Support\RackFile;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

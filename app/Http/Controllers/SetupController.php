@@ -6,15 +6,15 @@ namespace App\Http\Controllers;
 
 use App\Actions\AddSetup;
 use App\Actions\BuildSetup;
+use App\Devices\Device;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\SetupRequest;
 use App\Http\Resources\SetupResource;
+use App\Journal\Journal;
 use App\Models\Blind;
 use App\Models\Fitting;
 use App\Models\Setup;
 use App\Models\Trial;
-use App\Support\Device;
-use App\Support\Journal;
 use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\StoreShots;
+use App\Exchange\CsvCell;
 use App\Http\Controllers\Concerns\KeepsNote;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\ShotResource;
+use App\Journal\Journal;
 use App\Models\Fitting;
 use App\Models\Shot;
 use App\Models\Trial;
-use App\Support\CsvCell;
-use App\Support\Journal;
 use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Http\Controllers\LogController;
+use App\Fittings\ConfirmState;
+use App\Fittings\FittingLoader;
+use App\Live\ChangeSignal;
 use App\Models\Bay;
 use App\Models\Blind;
 use App\Models\Fitting;
@@ -15,9 +17,6 @@ use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
 use App\Models\Visit;
-use App\Support\ConfirmState;
-use App\Support\Judged;
-use App\Support\Live;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Carbon;
@@ -49,7 +48,7 @@ final class BayResource extends JsonResource
         /** @var Fitting $fitting */
         $fitting = $this->resource;
         $flight = $fitting->flight();
-        $judged = new Judged($fitting);
+        $judged = new FittingLoader($fitting);
         $blind = Blind::open($fitting);
         $trials = Trial::query()->where('fitting_id', $fitting->id)->with('setup')->withCount('shots')->orderBy('number')->get();
         $trial = $trials->firstWhere('id', $fitting->running_trial_id);
@@ -73,7 +72,7 @@ final class BayResource extends JsonResource
         ];
 
         return $seldom + [
-            'live' => Live::begin($fitting),
+            'live' => ChangeSignal::begin($fitting),
             'stamp' => $stamp,
             'counts' => (object) array_map(fn (array $shots): array => ['shots' => count($shots), 'counted' => count(array_filter($shots, fn (array $s): bool => $s['leftOut'] === null)), 'simulated' => count(array_filter($shots, fn (array $s): bool => $s['simulated']))], $judged->shots),
             'running' => $trial === null ? null : self::trial($trial, $blind),
@@ -132,10 +131,10 @@ final class BayResource extends JsonResource
     {
         $entry = LogEntry::query()->where('fitting_id', $fitting->id)->where('user_id', $request->user()?->getAuthIdentifier())->whereNull('undone_at')->whereNull('undo_of')->where('created_at', '>', now()->subHours(12))->with('user')->orderByDesc('id')->first();
 
-        return $entry === null ? null : LogController::entry($entry);
+        return $entry === null ? null : LogEntryResource::of($entry);
     }
 
-    private static function ofTrial(Fitting $fitting, Judged $judged, ?Trial $trial, bool $secret): ShotSet
+    private static function ofTrial(Fitting $fitting, FittingLoader $judged, ?Trial $trial, bool $secret): ShotSet
     {
         $flight = $fitting->flight();
         $shots = match (true) {
@@ -153,7 +152,7 @@ final class BayResource extends JsonResource
      * @param  array<int, Trial>  $trials
      * @return list<array{measure: string, value: float, moved: bool, since: int}>
      */
-    private static function repeat(Fitting $fitting, Judged $judged, Trial $trial, array $trials): array
+    private static function repeat(Fitting $fitting, FittingLoader $judged, Trial $trial, array $trials): array
     {
         $first = array_values(array_filter($trials, fn (Trial $t): bool => $t->setup_id === $trial->setup_id && $t->kind === 'trial' && $t->blind_id === null && $t->shots_count > 0 && $t->number < $trial->number))[0] ?? null;
         if ($first === null) {
@@ -187,7 +186,7 @@ final class BayResource extends JsonResource
     }
 
     /** @return list<array{setupId: int, steps: list<string>, wrenchChanges: int}> from what was in the hand last to every setup */
-    private static function changeOver(Judged $judged, ?Trial $last): array
+    private static function changeOver(FittingLoader $judged, ?Trial $last): array
     {
         $from = $last === null ? null : ($judged->setups[$last->setup_id] ?? null)?->parts();
 
@@ -199,7 +198,7 @@ final class BayResource extends JsonResource
     }
 
     /** @return array{tags: list<string>, wrenchChanges: int} setups that nobody has hit yet, in the order of fewest wrench changes */
-    private static function queue(Judged $judged, ?Trial $last): array
+    private static function queue(FittingLoader $judged, ?Trial $last): array
     {
         $waiting = array_values(array_filter($judged->setups, fn (Setup $s): bool => $s->shelf === '' && ! isset($judged->sets[$s->id]) && $s->id !== $last?->setup_id));
         [$order, $changes] = ChangeOver::order($last === null ? null : ($judged->setups[$last->setup_id] ?? null)?->parts(), array_map(fn (Setup $s): array => $s->parts(), $waiting));
@@ -242,7 +241,7 @@ final class BayResource extends JsonResource
     }
 
     /** @return list<array{sequence: int, trial: int|null, setupId: int, speedMps: float, club: bool, counts: bool}> club speed shot by shot, ball speed where no club was seen */
-    private static function drift(Fitting $fitting, Judged $judged, ?Blind $blind): array
+    private static function drift(Fitting $fitting, FittingLoader $judged, ?Blind $blind): array
     {
         /** @var list<array{id: int, trial: int|null, sequence: int, shot: LaunchShot, leftOut: string|null, setupId: int}> $all */
         $all = [];

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Fittings\FittingLoader;
 use App\Models\Setup;
 use App\Models\Trial;
-use App\Support\Judged;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use MintCarry\Core\Fitting\CorridorShare;
@@ -31,7 +31,7 @@ final class JudgingResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        /** @var Judged $judged */
+        /** @var FittingLoader $judged */
         $judged = $this->resource;
         $fitting = $judged->fitting;
         $squares = $fitting->brief()->squares();
@@ -114,7 +114,7 @@ final class JudgingResource extends JsonResource
      *
      * @return list<array{policy: string, word: string}>
      */
-    public static function flips(Judged $judged, int $id): array
+    public static function flips(FittingLoader $judged, int $id): array
     {
         $fitting = $judged->fitting;
         $word = static function (Screening $policy) use ($judged, $id, $fitting): ?string {
@@ -139,7 +139,7 @@ final class JudgingResource extends JsonResource
     }
 
     /** @return array<string, list<string>> what a setup was hit under, by tag */
-    private static function conditions(Judged $judged): array
+    private static function conditions(FittingLoader $judged): array
     {
         $out = [];
         foreach (Trial::query()->where('fitting_id', $judged->fitting->id)->where('kind', 'trial')->has('shots')->get(['id', 'setup_id', 'visit_id', 'place']) as $trial) {
@@ -156,7 +156,7 @@ final class JudgingResource extends JsonResource
     }
 
     /** @return list<float> club speed of what counts in the order it was hit, ball speed where no club was seen */
-    private static function speeds(Judged $judged): array
+    private static function speeds(FittingLoader $judged): array
     {
         $all = [];
         foreach ($judged->shots as $shots) {
@@ -174,7 +174,7 @@ final class JudgingResource extends JsonResource
     }
 
     /** @return list<Built> settings of the benchmark's head that nobody hit yet: its sleeve positions, with the weights as they are */
-    private static function candidates(Judged $judged): array
+    private static function candidates(FittingLoader $judged): array
     {
         $setup = Setup::query()->with(Setup::MADE_OF)->find($judged->fitting->benchmark_setup_id);
         if ($setup?->rackHead === null) {
@@ -185,7 +185,7 @@ final class JudgingResource extends JsonResource
             $other = (clone $setup)->forceFill(['sleeve_label' => $position->label, 'tag' => $position->label]);
             $hit = array_filter($judged->setups, fn (Setup $s): bool => $s->head_id === $setup->head_id && $s->sleeve_label === $position->label && $s->masses == $setup->masses);
             if ($hit === []) {
-                $out[] = Judged::built($other, $judged->fitting->player->hand);
+                $out[] = FittingLoader::built($other, $judged->fitting->player->hand);
             }
         }
 

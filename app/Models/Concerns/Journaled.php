@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models\Concerns;
 
-use App\Support\Journal;
+use App\Journal\Journal;
 
 /** Changes of this record are noted while the journal is open, so that they can be taken back. */
 trait Journaled

@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Exchange;
 
+use App\Http\Input\Quantity;
 use App\Http\Requests\HeadRequest;
 use App\Http\Requests\PartRequest;
 use App\Http\Requests\RackRequest;

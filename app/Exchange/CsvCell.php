@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Exchange;
 
 /** A cell that a spreadsheet will not run: text that begins like a formula gets an apostrophe; a plain number, also -12.3, stays one. */
 final class CsvCell

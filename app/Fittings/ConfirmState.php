@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Fittings;
 
 use App\Models\Confirm;
 use App\Models\Shot;
@@ -17,7 +17,7 @@ use MintCarry\Core\Report\AdviceReport;
 final class ConfirmState
 {
     /** @return array<string, mixed>|null null while there was none */
-    public static function of(Judged $judged): ?array
+    public static function of(FittingLoader $judged): ?array
     {
         $confirm = Confirm::last($judged->fitting);
         if ($confirm === null) {
@@ -49,7 +49,7 @@ final class ConfirmState
     }
 
     /** @return array{held: string, chosen: string, shotsEach: int, leg: int, tag: string|null, n: int, next: string|null}|null the leg that is being hit (0: none yet) and the one after it: what a bay needs while a run goes on */
-    public static function now(Judged $judged): ?array
+    public static function now(FittingLoader $judged): ?array
     {
         $confirm = Confirm::open($judged->fitting);
         if ($confirm === null) {
@@ -65,7 +65,7 @@ final class ConfirmState
     }
 
     /** @return list<ShotSet> counted shots of each leg begun */
-    public static function legs(Confirm $confirm, Judged $judged): array
+    public static function legs(Confirm $confirm, FittingLoader $judged): array
     {
         $flight = $judged->fitting->flight();
 
@@ -73,7 +73,7 @@ final class ConfirmState
     }
 
     /** Until when the player is to rest before a confirm run; null when they have. */
-    public static function restsUntil(Judged $judged): ?Carbon
+    public static function restsUntil(FittingLoader $judged): ?Carbon
     {
         $last = Shot::query()->where('fitting_id', $judged->fitting->id)->latest('created_at')->first(['created_at'])?->created_at;
         $until = $last?->addMinutes(Rule::PAUSE_MINUTES);

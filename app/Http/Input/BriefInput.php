@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Http\Input;
 
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Fitting\Brief;

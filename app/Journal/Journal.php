@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Journal;
 
+use App\Live\ChangeSignal;
 use App\Models\Fitting;
 use App\Models\LogEntry;
 use App\Models\User;
@@ -44,7 +45,7 @@ final class Journal
                 $result = $do();
                 $words = is_string($words) ? $words : $words($result);
                 LogEntry::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'user_id' => $user->id, 'words' => mb_strimwidth($words, 0, 290, '…'), 'changes' => self::$open, 'undo_of' => $undoOf]);
-                DB::afterCommit(fn () => Live::changed($fitting));
+                DB::afterCommit(fn () => ChangeSignal::changed($fitting));
 
                 return $result;
             }, 5);

@@ -2,19 +2,20 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Devices;
 
+use App\Fittings\FittingLoader;
 use App\Models\Fitting;
 use App\Models\Setup;
 use MintCarry\Core\Impact\SetupEffect;
 
 /** The setup in the player's hand as the made-up player feels it: against the own club, whose mean delivery the player has. */
-final class InHand
+final class SimulatedSetup
 {
     public static function effect(Fitting $fitting, Setup $setup): SetupEffect
     {
         $own = Setup::query()->with(Setup::MADE_OF)->where('fitting_id', $fitting->id)->orderBy('position')->first() ?? $setup;
-        [$here, $was] = [Judged::built($setup, $fitting->player->hand), Judged::built($own, $fitting->player->hand)];
+        [$here, $was] = [FittingLoader::built($setup, $fitting->player->hand), FittingLoader::built($own, $fitting->player->hand)];
 
         return new SetupEffect($here->body, $here->head, $here->squaredLoftDeg - $was->squaredLoftDeg, $here->soledFaceOpenDeg - $was->soledFaceOpenDeg, $here->body->cgBackMm - $was->body->cgBackMm, $here->body->cgToeMm - $was->body->cgToeMm, $here->heavierBy($was));
     }

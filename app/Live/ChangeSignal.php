@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Live;
 
 use App\Models\Fitting;
 
 /** Tells screens that something changed: a tiny file per fitting that the web server serves and screens poll. It holds a moment and nothing else; its name cannot be guessed. */
-final class Live
+final class ChangeSignal
 {
     public static function key(Fitting $fitting): string
     {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Fittings;
 
 use App\Models\Fitting;
 use App\Models\RackHead;
@@ -25,7 +25,7 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /** A fitting's shots as the core takes them, screened by the policy of the fitting. Those of a blind trial join when it is revealed. The same fitting always gets the same draws, so a figure never changes by itself. */
-final class Judged
+final class FittingLoader
 {
     /** @var array<int, ShotSet> by setup id */
     public array $sets = [];

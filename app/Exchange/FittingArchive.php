@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Exchange;
 
+use App\Fittings\FittingLoader;
 use App\Http\Requests\FittingRequest;
 use App\Models\Blind;
 use App\Models\BriefChange;
@@ -100,7 +101,7 @@ final class FittingArchive
      */
     private static function rack(Fitting $fitting, array $setups): array
     {
-        $heads = (new Judged($fitting))->heads();
+        $heads = (new FittingLoader($fitting))->heads();
         $gone = array_filter(array_map(fn (Setup $s): ?RackHead => $s->rackHead, array_values($setups)), fn (?RackHead $h): bool => $h !== null && ! $heads->contains('id', $h->id));
         $all = [...$heads->all(), ...array_values(array_combine(array_map(fn (RackHead $h): int => $h->id, $gone), $gone))];
         $parts = Part::query()->findMany(array_filter(array_merge(...array_map(fn (Setup $s): array => [$s->shaft_id, $s->grip_id, $s->ball_id], array_values($setups)))))->sortBy('id')->values();

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\RunTrial;
+use App\Http\Controllers\Concerns\KeepsNote;
+use App\Http\Controllers\Concerns\NamesUser;
+use App\Http\Resources\BayResource;
+use App\Journal\Journal;
+use App\Models\Blind;
+use App\Models\Fitting;
+use App\Models\Rating;
+use App\Models\Trial;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
+
+/** Trials: a set of shots hit with one setup, in one go. */
+final class TrialController
+{
+    use KeepsNote, NamesUser;
+
+    /** Begins a trial with a setup, or warm-up shots that are kept apart. The trial before it ends. */
+    public function store(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    {
+        $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'kind' => ['sometimes', Rule::in(Trial::KINDS)]]);
+        $user = self::user($request);
+        Journal::note($fitting, $user, fn (Trial $t): string => ($t->kind === 'warm-up' ? 'began warm-up shots with ' : "began trial {$t->number} with ").$t->setup->tag, function () use ($fitting, $user, $given, $run): Trial {
+            if (Blind::open($fitting) !== null) {
+                throw ValidationException::withMessages(['setupId' => 'A blind trial is going on: go on to its next setting, or reveal it first.']);
+            }
+
+            return $run->begin($fitting, $user, (int) $given['setupId'], $given['kind'] ?? 'trial');
+        });
+
+        return response()->json((new BayResource($fitting->refresh()))->toArray($request), 201);
+    }
+
+    public function destroy(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    {
+        Journal::note($fitting, self::user($request), 'ended the trial', fn () => $run->end($fitting));
+
+        return response()->json((new BayResource($fitting))->toArray($request));
+    }
+
+    /** A note on a trial, or no ratings for it. A note that somebody else changed meanwhile is not overwritten. */
+    public function update(Request $request, Trial $trial): JsonResponse
+    {
+        $given = $request->validate(self::NOTE + ['ratingSkipped' => ['sometimes', 'boolean']]);
+        $note = array_key_exists('note', $given) ? (string) $given['note'] : null;
+        if ($note !== null) {
+            self::requireSeen($trial->note, $given);
+        }
+        $fitting = Fitting::query()->findOrFail($trial->fitting_id);
+        $words = match ($note) {
+            null => "skipped the ratings of trial {$trial->number}",
+            '' => "took the note off trial {$trial->number}",
+            default => "noted on trial {$trial->number}: {$note}",
+        };
+        Journal::note($fitting, self::user($request), $words, fn () => $trial->update(array_filter(['note' => $note, 'rating_skipped' => $given['ratingSkipped'] ?? null], fn (mixed $v): bool => $v !== null)));
+
+        return response()->json((new BayResource($fitting))->toArray($request));
+    }
+
+    /** What the player says of the setup in the hand, 1 to 5, before seeing its numbers. */
+    public function rate(Request $request, Trial $trial): JsonResponse
+    {
+        $given = $request->validate(['kind' => ['required', Rule::in(Rating::KINDS)], 'stars' => ['required', 'integer', 'between:1,5']]);
+        $user = self::user($request);
+        $fitting = Fitting::query()->findOrFail($trial->fitting_id);
+        Journal::note($fitting, $user, "rated {$given['kind']} {$given['stars']} in trial {$trial->number}", fn () => Rating::query()->updateOrCreate(['trial_id' => $trial->id, 'kind' => $given['kind']],
+            ['studio_id' => $trial->studio_id, 'fitting_id' => $trial->fitting_id, 'setup_id' => $trial->setup_id, 'stars' => $given['stars'], 'rated_by' => $user->id]));
+
+        return response()->json((new BayResource($fitting))->toArray($request));
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\RunTrial;
+use App\Http\Controllers\Concerns\NamesUser;
+use App\Http\Resources\BayResource;
+use App\Journal\Journal;
+use App\Models\Fitting;
+use App\Models\Visit;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** Visits of a player: a fitting may have several. */
+final class VisitController
+{
+    use NamesUser;
+
+    /** Another visit begins now, whatever the clock says. */
+    public function store(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    {
+        $user = self::user($request);
+        Journal::note($fitting, $user, fn (Visit $v): string => "began visit {$v->number}", function () use ($fitting, $user, $run): Visit {
+            $run->end($fitting);
+
+            return Visit::now($fitting, $user, another: true);
+        });
+
+        return response()->json((new BayResource($fitting))->toArray($request), 201);
+    }
+}
