@@ -106,3 +106,19 @@ for (const [hand, scale, player] of [
         await accessible(page);
         expect(errors).toEqual([]);
     });
+
+test('a picture of simulated shots says so wherever it is taken', async ({ page }) => {
+    const errors = watch(page);
+    await signIn(page);
+    await page.getByRole('link', { name: /Rafe Quillon/ }).click();
+    await page.getByRole('link', { name: /^Compare/ }).click();
+    const map = page.getByRole('region', { name: 'Where they land' });
+    await expect(map.locator('svg')).toBeVisible();
+    const [svg] = await Promise.all([page.waitForEvent('download'), map.getByRole('button', { name: /^SVG/ }).click()]);
+    expect(readFileSync((await svg.path())!, 'utf8')).toMatch(/Simulated: \d+ of the shots are simulated, not hit \(A, B, C\)/);
+    const [csv] = await Promise.all([page.waitForEvent('download'), map.getByRole('button', { name: /^CSV/ }).click()]);
+    expect(readFileSync((await csv.path())!, 'utf8')).toContain('Simulated:');
+    await page.emulateMedia({ media: 'print' });
+    await expect(page.getByText(/^Simulated: \d+ of the shots/)).toBeVisible();
+    expect(errors).toEqual([]);
+});

@@ -139,3 +139,27 @@ test('another visit has trials of its own, and what was refused stays said until
     await page.getByRole('button', { name: /Begin the trial/ }).click();
     await expect(page.getByRole('alert')).toHaveCount(0);
 });
+
+test('a shot that came out of count is flagged, and moved to the trial it was hit in', async ({ page }) => {
+    const bay = await hitting(page, 'Moved Back', 'yards');
+    const send = async (n: number) => {
+        const answer = await page.request.post(`/api/bays/${bay.id}/shots`, {
+            headers: { Authorization: `Bearer ${bay.token}` },
+            data: shot(`m-${n}`, n, 2300 + n),
+        });
+        expect((await answer.json()).results[0].status).toBe('stored');
+    };
+    for (const n of [1, 2, 4]) await send(n);
+    await expect(count(page)).toContainText('3 count');
+    await page.getByRole('button', { name: /Begin the trial/ }).click();
+    await expect(count(page)).toContainText('trial 2');
+    for (const n of [5, 3]) await send(n);
+    await expect(page.getByText(/By the monitor’s count, 3, it was hit before a shot that came earlier/)).toHaveCount(0); // it is not the last one by its count
+    await page.getByRole('link', { name: /^Shots/ }).click();
+    await page.getByRole('button', { name: /^look at shot 5/ }).click();
+    await expect(page.getByText(/By the monitor’s count, 3, it was hit before a shot that came earlier/).last()).toBeVisible();
+    await page.getByLabel('Shot 5 was hit in another trial').selectOption('trial 1 with A');
+    await expect
+        .poll(async () => (await recorded<{ sequence: number; trialId: number }[]>(page, 'shots')).filter((s, _, all) => s.trialId === all[0]!.trialId).length)
+        .toBe(4);
+});

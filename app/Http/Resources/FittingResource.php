@@ -11,6 +11,7 @@ use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use MintCarry\Core\Fitting\TieBreak;
@@ -41,6 +42,7 @@ final class FittingResource extends JsonResource
             'createdAt' => $fitting->created_at->toIso8601String(),
             'updatedAt' => $fitting->updated_at->toIso8601String(),
             'setups' => SetupResource::collection($setups),
+            'trials' => self::trials($fitting),
             'ratings' => (object) self::ratings($fitting),
             'screening' => ['name' => $fitting->policy()->name, 'label' => $fitting->policy()->label(), 'warning' => $fitting->policy()->warning()],
             'asksRatings' => $fitting->asks_ratings,
@@ -48,6 +50,15 @@ final class FittingResource extends JsonResource
             'tieOrder' => $fitting->tie_order ?? TieBreak::CRITERIA,
             'missing' => self::missing($fitting, $setups->all(), $decision),
         ];
+    }
+
+    /** @return list<array{id: int, number: int, kind: string, tag: string}> which trials a shot can be moved to; none of a blind trial that goes on */
+    private static function trials(Fitting $fitting): array
+    {
+        /** @var Collection<int, Trial> $trials */
+        $trials = Trial::query()->with('setup')->where('fitting_id', $fitting->id)->orderBy('number')->whereNotIn('id', Trial::hidden())->get();
+
+        return array_values($trials->map(fn (Trial $t): array => ['id' => $t->id, 'number' => $t->number, 'kind' => $t->kind, 'tag' => $t->setup->tag])->all());
     }
 
     /** @return array<int, array<string, float>> mean of what the player said, by setup and kind; of a blind trial when it is revealed */

@@ -66,6 +66,12 @@ export interface Screening {
     label: string;
     warning: string;
 }
+export interface TrialName {
+    id: number;
+    number: number;
+    kind: string;
+    tag: string;
+}
 export interface Fitting {
     id: number;
     version: number;
@@ -78,6 +84,7 @@ export interface Fitting {
     createdAt: string;
     updatedAt: string;
     setups: Setup[];
+    trials: TrialName[];
     /** mean of what the player said, 1 to 5, by setup id and kind */
     ratings: Record<string, Record<string, number>>;
     screening: Screening;

@@ -23,10 +23,12 @@
     const rows = $derived(shots.filter((s) => !only || only.includes(tagOf.get(s.setupId) ?? '')));
     const columns = $derived(COLUMNS.filter((c) => rows.some((s) => s.measured[c] !== undefined || s.computed[c] !== undefined)));
 
-    async function set(shot: Shot, reason: string | null) {
+    const set = (shot: Shot, reason: string | null) => change(shot, { leftOut: reason === null ? null : { reason } });
+    const otherTrials = (shot: Shot) => fitting.trials.filter((t) => t.id !== shot.trialId).reverse();
+    async function change(shot: Shot, what: Record<string, unknown>) {
         problem = '';
         try {
-            const fresh = await patch<Shot>(`shots/${shot.id}`, { leftOut: reason === null ? null : { reason } });
+            const fresh = await patch<Shot>(`shots/${shot.id}`, what);
             shots = shots.map((s) => (s.id === fresh.id ? fresh : s));
             asking = null;
             onchange();
@@ -78,7 +80,19 @@
                         {/if}
                     </td>
                 </tr>
-                {#if told === shot.id}<tr class="told"><td colspan={columns.length + 3}>{shot.flags.join(' ')}</td></tr>{/if}
+                {#if told === shot.id}<tr class="told"
+                        ><td colspan={columns.length + 3}
+                            >{shot.flags.join(' ')}
+                            {#if otherTrials(shot).length}<select
+                                    aria-label="Shot {shot.sequence} was hit in another trial"
+                                    value=""
+                                    onchange={(e) => e.currentTarget.value && change(shot, { trialId: Number(e.currentTarget.value) })}
+                                    ><option value="">It was hit in …</option>{#each otherTrials(shot) as t (t.id)}<option value={t.id}
+                                            >{t.kind === 'warm-up' ? 'warm-up, ' : ''}trial {t.number} with {t.tag}</option
+                                        >{/each}</select
+                                >{/if}</td
+                        ></tr
+                    >{/if}
             {/each}
         </tbody>
     </table>
@@ -119,6 +133,10 @@
         background: none;
         border: 0;
         border-bottom: 1px dotted;
+    }
+    .told select {
+        width: auto;
+        margin-left: 12px;
     }
     .told td {
         color: var(--amber);
