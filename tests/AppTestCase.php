@@ -63,6 +63,21 @@ abstract class AppTestCase extends TestCase
     }
 
     /**
+     * A bay of the user's studio with this fitting in it, and the token of its monitor, through the API.
+     *
+     * @return array{int, string}
+     */
+    public function bay(User $user, Fitting $fitting): array
+    {
+        $this->actingAs($user);
+        $bay = $this->postJson('api/bays', ['name' => 'Bay 1'])->assertCreated()->json('id');
+        $token = $this->postJson("api/bays/{$bay}/token")->assertCreated()->json('token');
+        $this->patchJson("api/bays/{$bay}", ['fittingId' => $fitting->id])->assertOk();
+
+        return [$bay, $token];
+    }
+
+    /**
      * Posts typed shots.
      *
      * @param  list<array<string, string>>  $shots  values in mph, °, rpm

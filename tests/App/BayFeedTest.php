@@ -14,10 +14,7 @@ beforeEach(function (): void {
     $this->user = $this->fitter();
     $this->case = $this->fitting($this->user);
     $this->a = $this->addSetup($this->case);
-    $this->actingAs($this->user);
-    $this->bay = $this->postJson('api/bays', ['name' => 'Bay 1'])->assertCreated()->json('id');
-    $this->token = $this->postJson("api/bays/{$this->bay}/token")->assertCreated()->json('token');
-    $this->patchJson("api/bays/{$this->bay}", ['fittingId' => $this->case->id])->assertOk();
+    [$this->bay, $this->token] = $this->bay($this->user, $this->case);
     $this->begin = fn (string $kind = 'trial') => $this->actingAs($this->user)->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $this->a->id, 'kind' => $kind])->assertCreated();
     $this->good = ['ballSpeedMps' => ['value' => 150, 'unit' => 'mph'], 'launchDeg' => 12.5, 'spinRpm' => 2400];
     $this->number = fn (Shot $shot): int => Trial::query()->findOrFail($shot->trial_id)->number;

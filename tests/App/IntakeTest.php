@@ -15,10 +15,7 @@ beforeEach(function (): void {
     $this->user = $this->fitter();
     $this->case = $this->fitting($this->user);
     $this->a = $this->addSetup($this->case);
-    $this->actingAs($this->user);
-    $this->bay = $this->postJson('api/bays', ['name' => 'Bay 1'])->assertCreated()->json('id');
-    $this->token = $this->postJson("api/bays/{$this->bay}/token")->assertCreated()->json('token');
-    $this->patchJson("api/bays/{$this->bay}", ['fittingId' => $this->case->id])->assertOk();
+    [$this->bay, $this->token] = $this->bay($this->user, $this->case);
     $this->begin = fn (?int $setupId = null): int => $this->actingAs($this->user)->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $setupId ?? $this->a->id])->assertCreated()->json('running.id');
     ($this->begin)();
     $this->values = fn (float $spin = 2400): array => ['ballSpeedMps' => 67.5, 'launchDeg' => 12.5, 'spinRpm' => $spin];

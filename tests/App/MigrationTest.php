@@ -46,10 +46,7 @@ it('lets a monitor go on where it was before ids held within a session', functio
     $user = $this->fitter();
     $case = $this->fitting($user);
     $setup = $this->addSetup($case);
-    $this->actingAs($user);
-    $bay = $this->postJson('api/bays', ['name' => 'Bay 1'])->json('id');
-    $token = $this->postJson("api/bays/{$bay}/token")->json('token');
-    $this->patchJson("api/bays/{$bay}", ['fittingId' => $case->id])->assertOk();
+    [$bay, $token] = $this->bay($user, $case);
     $this->postJson("api/fittings/{$case->id}/trials", ['setupId' => $setup->id])->assertCreated();
     $send = function (array ...$shots) use ($bay, $token): array {
         $this->app['auth']->forgetGuards();
