@@ -286,10 +286,10 @@ final class FittingArchive
         $file = new RackFile($this->user);
         $done = $file->add(['sleeves' => $rack['sleeves'] ?? [], 'parts' => $rack['parts'] ?? []]);
         $mine = fn () => RackHead::query()->where('studio_id', $this->user->studio_id)->whereNull('retired_at')->with(['sleeve', 'readings']);
-        // When a head was read, and what it costs here, does not make it another head.
+        // When a head was read, and what it costs here, does not make it another head; nor that a file of before says no source.
         $same = function (array $head): string {
             unset($head['retired'], $head['supply'], $head['note'], $head['label']);
-            $head['readings'] = array_map(fn (array $r): array => array_diff_key($r, ['at' => 1, 'way' => 1, 'note' => 1]), $head['readings'] ?? []);
+            $head['readings'] = array_map(fn (array $r): array => array_diff_key($r, ['at' => 1, 'way' => 1, 'note' => 1]) + ['source' => 'measured'], $head['readings'] ?? []);
             ksort($head);
 
             return (string) json_encode(json_decode((string) json_encode($head), true), JSON_PRESERVE_ZERO_FRACTION | JSON_NUMERIC_CHECK);

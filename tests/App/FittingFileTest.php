@@ -7,6 +7,7 @@ use App\Models\Fitting;
 use App\Models\Player;
 use App\Models\RackHead;
 use App\Models\Rating;
+use App\Models\Reading;
 use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\User;
@@ -50,6 +51,18 @@ it('means the same in another studio, where its heads and parts are new', functi
     $plain = fn (array $found): array => array_map(fn (array $s): array => array_diff_key($s, ['headId' => 1]), $found['setups']);
     expect($plain($there))->toEqual($plain($finder))
         ->and(Setup::query()->where('fitting_id', $made['fittingId'])->where('tag', 'D')->firstOrFail()->rackHead?->studio_id)->toBe($other->studio_id);
+});
+
+it('finds the heads of a file of before on the rack, which says no source of their readings', function (): void {
+    Reading::query()->update(['source' => 'measured']);
+    $file = ($this->take)();
+    $heads = RackHead::query()->count();
+    foreach ($file['rack']['heads'] as &$head) {
+        foreach (array_keys($head['readings'] ?? []) as $i) {
+            unset($head['readings'][$i]['source']);
+        }
+    }
+    expect(($this->bring)($file)->assertOk()->json('rack.added'))->toBe([])->and(RackHead::query()->count())->toBe($heads);
 });
 
 it('looks before it stores', function (): void {
