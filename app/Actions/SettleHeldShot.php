@@ -64,9 +64,9 @@ final readonly class SettleHeldShot
     /** The log can take it back. */
     public function discard(HeldShot $held, User $user): void
     {
-        $settled = fn (): array => ['settled_at' => now(), 'settled_how' => 'discarded', 'settled_by' => $user->id];
+        $settled = ['settled_at' => now(), 'settled_how' => 'discarded', 'settled_by' => $user->id];
         $this->locked($held, fn (HeldShot $held, Fitting $fitting): bool => Journal::note($fitting, $user,
-            "discarded a held shot: {$held->reason}", fn (): bool => $held->update($settled())));
+            "discarded a held shot: {$held->reason}", fn (): bool => $held->update($settled)));
     }
 
     /**

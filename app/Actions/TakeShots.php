@@ -127,8 +127,8 @@ final class TakeShots
             return $this->hold($bay, $fitting, $row, $shot, $why);
         }
         $remarks = array_filter([$place->remark, self::idUsedBefore($before, $shot), ...$shot->remarks]);
-        $last = $fitting->id === $inBay ? $last : null;
-        [$stored, $why] = $this->store($bay, $fitting, $row, $shot, $shot->values, $place->run, $remarks, $last);
+        $columns = ['sender_run' => $place->run] + ($fitting->id === $inBay ? ['sequence' => $last + 1] : []);
+        [$stored, $why] = $this->store($bay, $fitting, $row, $shot, $shot->values, $remarks, $columns);
 
         return $stored === null
             ? $this->hold($bay, $fitting, $row, $shot, $why)
@@ -154,21 +154,17 @@ final class TakeShots
      */
     public function putRight(HeldShot $held, Fitting $fitting, stdClass $row, array $values): array
     {
-        $remarks = ["Was held: {$held->reason}"];
-        [$number, $why] = $this->store($held->bay, $fitting, $row, $held->posted(), $values, 1, $remarks, source: $held->source);
-        if ($number !== null) {
-            // Nothing was sent like this: a repeat of what was sent is answered as that was.
-            DB::table('shots')->where('id', $number)->update(['sender_id' => null, 'sender_session' => null, 'content' => null]);
-        }
+        // Nothing was sent like this: a repeat of what was sent is answered as that was.
+        $columns = ['sender_id' => null, 'sender_session' => null, 'content' => null, 'source' => $held->source];
 
-        return [$number, $why];
+        return $this->store($held->bay, $fitting, $row, $held->posted(), $values, ["Was held: {$held->reason}"], $columns);
     }
 
     /**
      * @param  stdClass  $row  the fitting's, with trial, trial_setup, trial_kind and player_hand
      * @param  array<mixed>  $values
      * @param  array<string>  $remarks  told among its flags
-     * @param  int|null  $last  number of the fitting's last shot, where it is known
+     * @param  array<string, mixed>  $columns  that are not as the shot says; its number in the fitting, where it is known
      * @return array{int|null, string} its number; or why it cannot be read
      */
     private function store(
@@ -177,10 +173,8 @@ final class TakeShots
         stdClass $row,
         PostedShot $shot,
         array $values,
-        int $run,
         array $remarks,
-        ?int $last = null,
-        ?string $source = null,
+        array $columns,
     ): array {
         [$read, $issues] = TypedShot::read(self::quantities($values), Hand::from($row->player_hand), $fitting->flight());
         $refused = array_filter($issues, fn (Issue $i): bool => $i->refused);
@@ -191,12 +185,12 @@ final class TakeShots
         $flags = [...array_map(fn (Issue $i): string => $i->message, $issues), ...array_values($remarks)];
         $json = fn (mixed $v): string => json_encode($v, JSON_THROW_ON_ERROR);
 
-        return [DB::table('shots')->insertGetId([
+        $columns['sequence'] ??= (int) DB::table('shots')->where('fitting_id', $fitting->id)->max('sequence') + 1;
+
+        return [DB::table('shots')->insertGetId($columns + [
             'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $row->trial_setup, 'trial_id' => $row->trial,
-            'bay_id' => $bay->id, 'source' => $source ?? $shot->source,
-            'sequence' => ($last ?? (int) DB::table('shots')->where('fitting_id', $fitting->id)->max('sequence')) + 1,
-            'sender_id' => $shot->id, 'sender_session' => $shot->session, 'content' => $shot->content,
-            'sender_sequence' => $shot->sequence, 'sender_run' => $run, 'shot_key' => ShotRow::keyOf($read, $shot->at),
+            'bay_id' => $bay->id, 'source' => $shot->source, 'sender_id' => $shot->id, 'sender_session' => $shot->session,
+            'content' => $shot->content, 'sender_sequence' => $shot->sequence, 'shot_key' => ShotRow::keyOf($read, $shot->at),
             'measured' => $json($read), 'typed' => $json($values), 'beside' => $shot->beside, 'flags' => $json($flags),
             'hit_at' => $shot->at,
             'left_out_reason' => $isWarmUp ? 'warm-up' : null, 'left_out_at' => $isWarmUp ? now() : null,
