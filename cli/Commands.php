@@ -13,7 +13,7 @@ use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Club\Weights;
 use MintCarry\Core\Club\WeightSlot;
 use MintCarry\Core\CoreException;
-use MintCarry\Core\Finder\Offered;
+use MintCarry\Core\Finder\RackCandidates;
 use MintCarry\Core\Fitting\LaunchWindow;
 use MintCarry\Core\Flight\Aerodynamics;
 use MintCarry\Core\Flight\BallFlight;
@@ -253,7 +253,7 @@ final class Commands
     private static function find(Options $options): callable
     {
         $only = $options->text('only', 'all');
-        if (! in_array($only, Offered::WHICH, true)) {
+        if (! in_array($only, RackCandidates::WHICH, true)) {
             throw CoreException::invalid('--only', "--only must be all, stock or own, not '{$only}'.");
         }
 

@@ -15,7 +15,7 @@ final class SimulatedSetup
     public static function effect(Fitting $fitting, Setup $setup): SetupEffect
     {
         $own = Setup::query()->with(Setup::MADE_OF)->where('fitting_id', $fitting->id)->orderBy('position')->first() ?? $setup;
-        [$here, $was] = [FittingLoader::built($setup, $fitting->player->hand), FittingLoader::built($own, $fitting->player->hand)];
+        [$here, $was] = [FittingLoader::spec($setup, $fitting->player->hand), FittingLoader::spec($own, $fitting->player->hand)];
 
         return new SetupEffect($here->body, $here->head, $here->squaredLoftDeg - $was->squaredLoftDeg, $here->soledFaceOpenDeg - $was->soledFaceOpenDeg, $here->body->cgBackMm - $was->body->cgBackMm, $here->body->cgToeMm - $was->body->cgToeMm, $here->heavierBy($was));
     }

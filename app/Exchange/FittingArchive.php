@@ -193,11 +193,11 @@ final class FittingArchive
             if (! in_array($columns['shelf'] ?? '', Setup::SHELVES, true)) {
                 throw CoreException::invalid('shelf', "setups[{$i}].shelf: a setup is parked, dropped or neither.");
             }
-            $built = $record->setups[(string) $item['tag']];
+            $spec = $record->setups[(string) $item['tag']];
             $setups[$item['tag']] = Setup::query()->create($mine + ['position' => $i + 1, 'is_baseline' => $i === 0, 'branched_from_id' => isset($item['branchedFrom']) ? ($setups[$item['branchedFrom']] ?? null)?->id : null, 'head_id' => $head?->id, 'starred' => (bool) ($item['starred'] ?? false), 'typed' => [],
                 'shaft_id' => $this->part($parts, 'shaft', $item), 'grip_id' => $this->part($parts, 'grip', $item), 'ball_id' => $this->part($parts, 'ball', $item)]
                 + ['stated_loft_deg' => $columns['stated_loft_deg'] ?? $head?->stated_loft_deg]
-                + ($head === null ? [] : ['head' => $head->label, 'masses' => $built->masses, 'weights' => $built->weights, 'spec' => $columns['spec'] ?? ['sleeve' => $head->sleeve?->spec, 'home' => $head->system()->home, 'stated' => ['loftDeg' => $head->stated_loft_deg, 'lieDeg' => $head->stated_lie_deg, 'faceOpenDeg' => $head->stated_face_open_deg]]])
+                + ($head === null ? [] : ['head' => $head->label, 'masses' => $spec->masses, 'weights' => $spec->weights, 'spec' => $columns['spec'] ?? ['sleeve' => $head->sleeve?->spec, 'home' => $head->system()->home, 'stated' => ['loftDeg' => $head->stated_loft_deg, 'lieDeg' => $head->stated_lie_deg, 'faceOpenDeg' => $head->stated_face_open_deg]]])
                 + $columns);
         }
         $fitting->update(['benchmark_setup_id' => isset($data['benchmark']) ? $setups[$data['benchmark']]->id : null]);

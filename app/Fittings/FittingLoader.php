@@ -13,10 +13,10 @@ use App\Models\Trial;
 use Illuminate\Database\Eloquent\Collection;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\RackedHead;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Fitting\Mishits;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\TieBreak;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Judging\Evidence;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Record\FittingRecord;
@@ -86,9 +86,9 @@ final class FittingLoader
     }
 
     /** What a setup is made of, as judging takes it. Its relations to the rack are to be loaded. */
-    public static function built(Setup $setup, Hand $hand): Built
+    public static function spec(Setup $setup, Hand $hand): SetupSpec
     {
-        return $setup->record()->built($hand);
+        return $setup->record()->spec($hand);
     }
 
     /** The whole fitting as the core takes it, with the rack of the player's hand. */
@@ -126,7 +126,7 @@ final class FittingLoader
         $setups = Setup::query()->with(Setup::MADE_OF)->whereIn('id', array_keys($this->sets))->get()->keyBy('id');
         $out = [];
         foreach ($this->sets as $id => $set) {
-            $evidence = Evidence::of(self::built($setups[$id], $this->fitting->player->hand), $set, $this->fitting->flight());
+            $evidence = Evidence::of(self::spec($setups[$id], $this->fitting->player->hand), $set, $this->fitting->flight());
             if ($evidence !== null) {
                 $out[$id] = $evidence;
             }

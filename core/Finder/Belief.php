@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Finder;
 
+use MintCarry\Core\Club\ClubBuild;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Impact\Delivery;
 use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\Strike;
-use MintCarry\Core\Judging\Build;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Statistics\Matrix;
 
@@ -83,7 +83,7 @@ final readonly class Belief
      * @param  array<string, int>  $quirks  place of each tested setup's quirks in θ
      * @param  float  $dof  how many shots the scatter is known from
      */
-    private function __construct(public Built $own, public array $mean, public array $covariance, public array $scatter, private Build $usual, public array $heads, public array $builds, public array $quirks, public float $priorWidth, public float $dof, private float $sign)
+    private function __construct(public SetupSpec $own, public array $mean, public array $covariance, public array $scatter, private ClubBuild $usual, public array $heads, public array $builds, public array $quirks, public float $priorWidth, public float $dof, private float $sign)
     {
     }
 
@@ -91,11 +91,11 @@ final readonly class Belief
      * What is believed before any shot of this player but the speed is known.
      *
      * @param  list<string>  $heads  names of all heads on the rack
-     * @param  list<Built>  $tested  setups that were hit, in the order of hitting
+     * @param  list<SetupSpec>  $tested  setups that were hit, in the order of hitting
      * @param  float  $squares  how far the player is taken to square the face, 0 … 1
      * @param  float  $priorWidth  multiplies every prior SD; 1 is honest
      */
-    public static function prior(Built $own, float $clubSpeedMps, array $heads, array $tested, float $squares, float $priorWidth = 1.0): self
+    public static function prior(SetupSpec $own, float $clubSpeedMps, array $heads, array $tested, float $squares, float $priorWidth = 1.0): self
     {
         // Less is known of a player of whom nobody said how they put the club down.
         $qSd = abs($squares - 0.5) < 0.1 ? 0.3 : 0.25;
@@ -115,13 +115,13 @@ final readonly class Belief
         foreach (array_values(array_unique([$own->head, ...$heads])) as $head) {
             $headAt[$head] = $add($head === $own->head ? $none(self::EFFECT_SD) : self::EFFECT_SD);
         }
-        $usual = Build::usual($own->build(), array_map(static fn (Built $b): Build => $b->build(), $tested));
-        foreach ($tested as $built) {
-            $build = $built->build()->by($usual)->key();
+        $usual = ClubBuild::usual($own->build(), array_map(static fn (SetupSpec $b): ClubBuild => $b->build(), $tested));
+        foreach ($tested as $spec) {
+            $build = $spec->build()->by($usual)->key();
             if ($build !== $usual->key()) {
                 $buildAt[$build] ??= $add(self::EFFECT_SD);
             }
-            $quirkAt[$built->tag] ??= $add($built->tag === $own->tag ? $none(self::QUIRK_SD) : self::QUIRK_SD);
+            $quirkAt[$spec->tag] ??= $add($spec->tag === $own->tag ? $none(self::QUIRK_SD) : self::QUIRK_SD);
         }
         $covariance = [];
         foreach ($sd as $i => $s) {
@@ -151,30 +151,30 @@ final readonly class Belief
      * @param  float  $order  how far into the session, in units of 20 shots
      * @return array<int, array<int, float>>
      */
-    public function rows(Built $built, float $order = 0.0): array
+    public function rows(SetupSpec $spec, float $order = 0.0): array
     {
-        $same = $built->isSameHeadAs($this->own);
-        $loft = $built->squaredLoftDeg - $this->own->squaredLoftDeg;
-        $open = $built->soledFaceOpenDeg - $this->own->soledFaceOpenDeg; // + = right for the right-hander that this is
-        $back = ($built->body->cgBackMm - $this->own->body->cgBackMm) * ($same ? 1.0 : 0.35);
-        $toe = $built->body->cgToeMm - $this->own->body->cgToeMm;
+        $same = $spec->isSameHeadAs($this->own);
+        $loft = $spec->squaredLoftDeg - $this->own->squaredLoftDeg;
+        $open = $spec->soledFaceOpenDeg - $this->own->soledFaceOpenDeg; // + = right for the right-hander that this is
+        $back = ($spec->body->cgBackMm - $this->own->body->cgBackMm) * ($same ? 1.0 : 0.35);
+        $toe = $spec->body->cgToeMm - $this->own->body->cgToeMm;
         $rows = [];
         for ($i = 0; $i < self::MEANS; $i++) {
             $rows[$i] = [$i => 1.0];
         }
-        $heavier = $built->heavierBy($this->own);
+        $heavier = $spec->heavierBy($this->own);
         $rows[0] += [self::FACTORS['drift'] => $order, self::FACTORS['kv'] => $heavier];
         $rows[3] += [self::FACTORS['loft'] => $loft, self::FACTORS['q'] => self::PER_Q['loft'] * $loft, self::FACTORS['kb'] => $back];
         $rows[4] += [self::FACTORS['face'] => $open, self::FACTORS['q'] => self::PER_Q['face'] * $open, self::FACTORS['kt'] => $toe];
         $rows[5] += [self::FACTORS['ks'] => $heavier];
-        foreach ([$this->heads[$built->head] ?? null, $this->builds[$built->build()->by($this->usual)->key()] ?? null] as $at) {
+        foreach ([$this->heads[$spec->head] ?? null, $this->builds[$spec->build()->by($this->usual)->key()] ?? null] as $at) {
             foreach ($at === null ? [] : self::EFFECT_AT as $k => $i) {
                 $rows[$i][$at + $k] = 1.0;
             }
         }
-        if (isset($this->quirks[$built->tag])) {
+        if (isset($this->quirks[$spec->tag])) {
             foreach (self::QUIRK_AT as $k => $i) {
-                $rows[$i][$this->quirks[$built->tag] + $k] = 1.0;
+                $rows[$i][$this->quirks[$spec->tag] + $k] = 1.0;
             }
         }
 
@@ -257,10 +257,10 @@ final readonly class Belief
      *
      * @return array<int, float> by place
      */
-    public function quirkVariance(Built $built): array
+    public function quirkVariance(SetupSpec $spec): array
     {
         $out = [];
-        if (! isset($this->quirks[$built->tag])) {
+        if (! isset($this->quirks[$spec->tag])) {
             foreach (self::QUIRK_AT as $k => $i) {
                 $out[$i] = (self::QUIRK_SD[$k] * $this->priorWidth) ** 2;
             }
@@ -272,7 +272,7 @@ final readonly class Belief
     /**
      * The belief after these shots.
      *
-     * @param  list<array{built: Built, shots: list<LaunchShot>, order: float}>  $tested  order: how far into the session the setup was hit, in units of 20 shots
+     * @param  list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float}>  $tested  order: how far into the session the setup was hit, in units of 20 shots
      */
     public function after(array $tested): self
     {
@@ -287,8 +287,8 @@ final readonly class Belief
         $usual = $scatter;
         $lambda = [];
         $weights = self::SCATTER_DOF;
-        $impacts = array_map(static fn (array $t): Impact => new Impact($t['built']->body), $tested);
-        $designs = array_map(fn (array $t): array => $this->rows($t['built'], $t['order']), $tested);
+        $impacts = array_map(static fn (array $t): Impact => new Impact($t['spec']->body), $tested);
+        $designs = array_map(fn (array $t): array => $this->rows($t['spec'], $t['order']), $tested);
         $seen = array_map(fn (array $t): array => $this->seen($t['shots']), $tested);
         for ($round = 0; $round < self::ROUNDS; $round++) {
             // First to where the shots are; only then what is left over is scatter, and a far shot counts less. Else a setup far from what was believed is taken for bad shots.

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Finder;
 
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Pick;
 use MintCarry\Core\Fitting\Scoring;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Statistics\Interval;
 use MintCarry\Core\Statistics\Matrix;
 use MintCarry\Core\Statistics\Normal;
@@ -22,7 +22,7 @@ use function max;
 /**
  * Every legal setup on the rack, judged for this player from what was hit.
  *
- * The clouds of each setup (`Clouds`) are priced by the brief's scoring, with the best aim within ±4° for each draw where the aim is free. Everything is told as a difference from the own club. The own club stays the
+ * The draws of each setup (`PredictedDraws`) are priced by the brief's scoring, with the best aim within ±4° for each draw where the aim is free. Everything is told as a difference from the own club. The own club stays the
  * pick unless another gains with a probability of at least 0.8 (`Pick`); the expected loss of the pick is what a clairvoyant would gain on it.
  */
 final readonly class Finder
@@ -39,50 +39,50 @@ final readonly class Finder
     /**
      * @param  list<Predicted>  $setups  best first
      * @param  array<string, array{prior: float, priorSd: float, now: float, sd: float}>  $learned  of the factors of `Belief::factor`
-     * @param  array{built: Built, value: float, changes: int, turns: float, to: Built|null}|null  $next  what to hit next; turns: the chance that another setup than now is the best after it, to: which one most often
+     * @param  array{spec: SetupSpec, value: float, changes: int, turns: float, to: SetupSpec|null}|null  $next  what to hit next; turns: the chance that another setup than now is the best after it, to: which one most often
      */
     private function __construct(public Scoring $scoring, public array $setups, public Predicted $own, public Predicted $best, public Predicted $pick, public float $expectedLoss, public bool $mayStop, public array $learned, public ?array $next)
     {
     }
 
-    /** @param  (callable(Built): (int|null))|null  $wrench  wrench changes from what is in the hand; null for a setup that cannot be hit here */
-    public static function of(Clouds $clouds, Brief $brief, Randomizer $random, ?callable $wrench = null): self
+    /** @param  (callable(SetupSpec): (int|null))|null  $wrench  wrench changes from what is in the hand; null for a setup that cannot be hit here */
+    public static function of(PredictedDraws $draws, Brief $brief, Randomizer $random, ?callable $wrench = null): self
     {
-        $priced = Priced::of($clouds, $brief);
+        $scored = ScoredDraws::of($draws, $brief);
         $scoring = $brief->scoring();
-        $pick = Pick::among($priced->scores, 0, $scoring);
+        $pick = Pick::among($scored->scores, 0, $scoring);
         $mean = static fn (array $v): float => array_sum($v) / count($v);
         $setups = [];
-        $ownCarries = $clouds->figures[0][0];
-        foreach ($clouds->built as $s => $built) {
-            [$carries, $totals, $sides, $apexes, $spreads] = $clouds->figures[$s];
+        $ownCarries = $draws->figures[0][0];
+        foreach ($draws->specs as $s => $spec) {
+            [$carries, $totals, $sides, $apexes, $spreads] = $draws->figures[$s];
             $carryGains = Pick::gaps($ownCarries, $carries);
-            $setups[$s] = new Predicted($built, $mean($carries), Interval::middleOf($carries), $mean($totals), $mean($sides), Interval::middleOf($sides), $mean($spreads), $mean($apexes), $mean($priced->shares[$s]),
-                $pick->gain($s, 0), $pick->gainInterval($s, 0), $mean(Pick::gaps($priced->held[$s], $priced->held[0])), $pick->chance($s, 0), $pick->losses[$s], $mean($priced->aims[$s]), $pick->isTied($s, $pick->best), $clouds->tested[$s], $mean($carryGains), Interval::middleOf($carryGains));
+            $setups[$s] = new Predicted($spec, $mean($carries), Interval::middleOf($carries), $mean($totals), $mean($sides), Interval::middleOf($sides), $mean($spreads), $mean($apexes), $mean($scored->shares[$s]),
+                $pick->gain($s, 0), $pick->gainInterval($s, 0), $mean(Pick::gaps($scored->held[$s], $scored->held[0])), $pick->chance($s, 0), $pick->losses[$s], $mean($scored->aims[$s]), $pick->isTied($s, $pick->best), $draws->tested[$s], $mean($carryGains), Interval::middleOf($carryGains));
         }
         $loss = $pick->losses[$pick->pick];
 
-        return new self($scoring, array_map(static fn (int $s): Predicted => $setups[$s], $pick->order()), $setups[0], $setups[$pick->best], $setups[$pick->pick], $loss, $scoring === Scoring::FewestStrokes && $loss < self::STOP_BELOW, $clouds->learned,
-            self::next($clouds, $priced->scores, $pick, $wrench, $random));
+        return new self($scoring, array_map(static fn (int $s): Predicted => $setups[$s], $pick->order()), $setups[0], $setups[$pick->best], $setups[$pick->pick], $loss, $scoring === Scoring::FewestStrokes && $loss < self::STOP_BELOW, $draws->learned,
+            self::next($draws, $scored->scores, $pick, $wrench, $random));
     }
 
     /**
      * The trial worth most: by how much its four shots would lower the best expected score (knowledge gradient, in the linear-normal approximation of docs/judging.md). Among trials of near-equal value, the one with the fewest wrench changes, and of those the one expected to play best.
      *
      * @param  array<int, array<int, float>>  $scores  by setup and draw
-     * @return array{built: Built, value: float, changes: int, turns: float, to: Built|null}|null
+     * @return array{spec: SetupSpec, value: float, changes: int, turns: float, to: SetupSpec|null}|null
      */
-    private static function next(Clouds $clouds, array $scores, Pick $pick, ?callable $wrench, Randomizer $random): ?array
+    private static function next(PredictedDraws $draws, array $scores, Pick $pick, ?callable $wrench, Randomizer $random): ?array
     {
         // Candidates: those that could still be the best, and the extremes of each head in loft and face.
         $order = $pick->order();
         $candidates = array_slice($order, 0, 24);
         $extremes = [];
-        foreach ($clouds->built as $s => $built) {
+        foreach ($draws->specs as $s => $spec) {
             foreach (['squaredLoftDeg', 'soledFaceOpenDeg'] as $field) {
                 foreach ([1, -1] as $way) {
-                    $key = "{$built->head}/{$field}/{$way}";
-                    if (! isset($extremes[$key]) || $way * $built->{$field} > $way * $clouds->built[$extremes[$key]]->{$field}) {
+                    $key = "{$spec->head}/{$field}/{$way}";
+                    if (! isset($extremes[$key]) || $way * $spec->{$field} > $way * $draws->specs[$extremes[$key]]->{$field}) {
                         $extremes[$key] = $s;
                     }
                 }
@@ -103,20 +103,20 @@ final readonly class Finder
         };
         $nearScores = [];
         foreach ($near as $u) {
-            $nearScores[$u] = $centred(array_slice($scores[$u], 0, Clouds::DRAWS));
+            $nearScores[$u] = $centred(array_slice($scores[$u], 0, PredictedDraws::DRAWS));
         }
         $found = [];
         foreach ($candidates as $s) {
-            $changes = $clouds->tested[$s] ? null : ($wrench === null ? 0 : $wrench($clouds->built[$s]));
+            $changes = $draws->tested[$s] ? null : ($wrench === null ? 0 : $wrench($draws->specs[$s]));
             if ($changes === null) {
                 continue;
             }
             // What four shots would show: mean face, loft and speed of this setup.
-            $y = array_map($centred, $clouds->seen[$s]);
+            $y = array_map($centred, $draws->seen[$s]);
             $v = [];
             for ($a = 0; $a < 3; $a++) {
                 for ($b = 0; $b < 3; $b++) {
-                    $v[$a][$b] = self::product($y[$a], $y[$b]) + ($a === $b ? $clouds->noise[$a] / self::TRIAL_SHOTS + 1e-6 : 0.0);
+                    $v[$a][$b] = self::product($y[$a], $y[$b]) + ($a === $b ? $draws->noise[$a] / self::TRIAL_SHOTS + 1e-6 : 0.0);
                 }
             }
             $l = Matrix::triangleInverse(Matrix::cholesky($v));
@@ -135,7 +135,7 @@ final readonly class Finder
                 $after += $least / count($noise);
                 $won[$first] = ($won[$first] ?? 0) + 1;
             }
-            $found[] = ['built' => $clouds->built[$s], 'value' => max(0.0, $now - $after), 'changes' => $changes, 'score' => $pick->means[$s], 'won' => $won];
+            $found[] = ['spec' => $draws->specs[$s], 'value' => max(0.0, $now - $after), 'changes' => $changes, 'score' => $pick->means[$s], 'won' => $won];
         }
         if ($found === []) {
             return null;
@@ -147,7 +147,7 @@ final readonly class Finder
         $others = array_diff_key($equal[0]['won'], [$pick->best => 0]);
         arsort($others);
 
-        return ['built' => $equal[0]['built'], 'value' => $equal[0]['value'], 'changes' => $equal[0]['changes'], 'turns' => array_sum($others) / count($noise), 'to' => $others === [] ? null : $clouds->built[array_key_first($others)]];
+        return ['spec' => $equal[0]['spec'], 'value' => $equal[0]['value'], 'changes' => $equal[0]['changes'], 'turns' => array_sum($others) / count($noise), 'to' => $others === [] ? null : $draws->specs[array_key_first($others)]];
     }
 
     /**

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Finder;
 
-use MintCarry\Core\Judging\Built;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Statistics\Interval;
 
 /** What is expected of one setup for this player. Gains are differences from the own club, + = better, in the scoring's unit; strokes too, and their held twin. */
 final readonly class Predicted
 {
     public function __construct(
-        public Built $built,
+        public SetupSpec $spec,
         public float $carryM,
         public Interval $carryInterval,
         public float $totalM,

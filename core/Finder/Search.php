@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Finder;
 
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Fitting\Brief;
-use MintCarry\Core\Fitting\Plausible;
+use MintCarry\Core\Fitting\PosteriorDraws;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Flight\BallFlight;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
 
@@ -19,7 +19,7 @@ use function array_unique;
 use function array_values;
 use function in_array;
 
-/** Belief and clouds of a fitting's record. All that judges the same shots draws the same luck, so that a setup has the same figures in the finder, in the decision and on the command line. */
+/** Belief and draws of a fitting's record. All that judges the same shots draws the same luck, so that a setup has the same figures in the finder, in the decision and on the command line. */
 final class Search
 {
     /** Club speed is about this share of ball speed with a driver: 1 / smash, where the club was not seen (common practice, no source). */
@@ -30,18 +30,18 @@ final class Search
     /** @var array{Belief, Belief}|null before and after the shots */
     private ?array $beliefs = null;
 
-    private ?Clouds $ofHit = null;
+    private ?PredictedDraws $ofHit = null;
 
     /**
-     * @param  list<array{built: Built, shots: list<\MintCarry\Core\Launch\LaunchShot>, order: float}>  $tested
-     * @param  list<Built>  $heads  every setup of the whole rack
+     * @param  list<array{spec: SetupSpec, shots: list<\MintCarry\Core\Launch\LaunchShot>, order: float}>  $tested
+     * @param  list<SetupSpec>  $heads  every setup of the whole rack
      */
-    private function __construct(private readonly FittingRecord $record, public readonly Offered $offered, private readonly array $tested, private readonly array $heads, private readonly float $clubSpeedMps)
+    private function __construct(private readonly FittingRecord $record, public readonly RackCandidates $candidates, private readonly array $tested, private readonly array $heads, private readonly float $clubSpeedMps)
     {
     }
 
     /**
-     * @param  string  $only  which setups of the rack are offered (`Offered::WHICH`); what is believed does not depend on it
+     * @param  string  $only  which setups of the rack are offered (`RackCandidates::WHICH`); what is believed does not depend on it
      *
      * @throws CoreException when there is no own club, or it was not hit
      */
@@ -49,9 +49,9 @@ final class Search
     {
         $own = $record->own();
         $set = $record->sets($screening)[$own->tag] ?? throw CoreException::invalid('baseline', "The own club {$own->tag} has no counted shot yet: hit it first. Everything is judged as a difference from it.");
-        $offered = Offered::by($record, $only);
+        $candidates = RackCandidates::by($record, $only);
 
-        return new self($record, $offered, $record->tested($screening), $only === 'all' ? $offered->built : Offered::by($record)->built,
+        return new self($record, $candidates, $record->tested($screening), $only === 'all' ? $candidates->specs : RackCandidates::by($record)->specs,
             $set->summary(Measure::ClubSpeed)->mean ?? ($set->summary(Measure::BallSpeed)->mean ?? self::USUAL_BALL_SPEED_MPS) / self::USUAL_SMASH);
     }
 
@@ -60,7 +60,7 @@ final class Search
     {
         try {
             $search = $record->isModelled($screening) ? self::of($record, screening: $screening) : null;
-            $search?->cloudsOfHit();
+            $search?->drawsOfHit();
 
             return $search;
         } catch (CoreException) {
@@ -73,8 +73,8 @@ final class Search
     {
         if ($this->beliefs === null) {
             $hit = $this->hit();
-            $names = array_values(array_unique(array_map(static fn (Built $b): string => $b->head, [...$this->heads, ...$hit])));
-            $prior = Belief::prior($this->record->own()->built($this->record->hand), $this->clubSpeedMps, $names, $hit, $this->record->brief->squares());
+            $names = array_values(array_unique(array_map(static fn (SetupSpec $b): string => $b->head, [...$this->heads, ...$hit])));
+            $prior = Belief::prior($this->record->own()->spec($this->record->hand), $this->clubSpeedMps, $names, $hit, $this->record->brief->squares());
             $this->beliefs = [$prior, $prior->after($this->tested)];
         }
 
@@ -91,15 +91,15 @@ final class Search
         [, $belief] = $this->beliefs();
         $own = $belief->own;
         $out = $done = [];
-        foreach ($this->hit() as $built) {
-            if ($built->head !== $own->head && ! in_array($built->head, $done, true)) {
-                $done[] = $built->head;
-                $out[] = ['head' => $built->head, 'with' => [], 'effects' => $belief->effects($belief->heads[$built->head])];
+        foreach ($this->hit() as $spec) {
+            if ($spec->head !== $own->head && ! in_array($spec->head, $done, true)) {
+                $done[] = $spec->head;
+                $out[] = ['head' => $spec->head, 'with' => [], 'effects' => $belief->effects($belief->heads[$spec->head])];
             }
         }
-        foreach ($this->offered->builds as $key => $build) {
+        foreach ($this->candidates->builds as $key => $build) {
             if (isset($belief->builds[$key])) {
-                $out[] = ['head' => null, 'with' => $build->beside($this->offered->usual), 'effects' => $belief->effects($belief->builds[$key])];
+                $out[] = ['head' => null, 'with' => $build->beside($this->candidates->usual), 'effects' => $belief->effects($belief->builds[$key])];
             }
         }
 
@@ -107,64 +107,64 @@ final class Search
     }
 
     /**
-     * Clouds of some setups: the same figures for each, whichever others are among them.
+     * Draws of some setups: the same figures for each, whichever others are among them.
      *
-     * @param  list<Built>  $setups
+     * @param  list<SetupSpec>  $setups
      * @param  BallFlight|null  $flight  another air or ground than the brief's
      * @param  array<int, float>  $day  another day's swing, added to the nine values
      *
      * @throws CoreException where the models give no ball for the own club
      */
-    public function cloudsOf(array $setups, ?BallFlight $flight = null, array $day = []): Clouds
+    public function drawsOf(array $setups, ?BallFlight $flight = null, array $day = []): PredictedDraws
     {
         [$prior, $belief] = $this->beliefs();
 
-        return Clouds::of($prior, $belief, $setups, $flight ?? $this->record->flight, $this->record->random(), $day);
+        return PredictedDraws::of($prior, $belief, $setups, $flight ?? $this->record->flight, $this->record->random(), $day);
     }
 
-    /** Clouds of what was hit alone, in a fraction of the time that the rack takes. */
-    public function cloudsOfHit(): Clouds
+    /** Draws of what was hit alone, in a fraction of the time that the rack takes. */
+    public function drawsOfHit(): PredictedDraws
     {
-        return $this->ofHit ??= $this->cloudsOf($this->hit());
+        return $this->ofHit ??= $this->drawsOf($this->hit());
     }
 
-    /** @return list<Built> */
+    /** @return list<SetupSpec> */
     public function hit(): array
     {
-        return array_map(static fn (array $t): Built => $t['built'], $this->tested);
+        return array_map(static fn (array $t): SetupSpec => $t['spec'], $this->tested);
     }
 
-    /** @return list<Built> what was hit, then what else the rack offers. Setups that were hit and are no longer on the rack stay in the judgement. */
+    /** @return list<SetupSpec> what was hit, then what else the rack offers. Setups that were hit and are no longer on the rack stay in the judgement. */
     public function all(): array
     {
-        $tags = array_map(static fn (Built $b): string => $b->tag, $this->hit());
+        $tags = array_map(static fn (SetupSpec $b): string => $b->tag, $this->hit());
 
-        return [...$this->hit(), ...array_values(array_filter($this->offered->built, static fn (Built $b): bool => ! in_array($b->tag, $tags, true)))];
+        return [...$this->hit(), ...array_values(array_filter($this->candidates->specs, static fn (SetupSpec $b): bool => ! in_array($b->tag, $tags, true)))];
     }
 
     /**
-     * Clouds of what was hit and of the rack.
+     * Draws of what was hit and of the rack.
      *
-     * @param  (callable(string, callable(): string): string)|null  $keep  a store for the bytes of clouds by key, so that a changed brief need not fly again
+     * @param  (callable(string, callable(): string): string)|null  $keep  a store for the bytes of draws by key, so that a changed brief need not fly again
      */
-    public function clouds(?callable $keep = null): Clouds
+    public function draws(?callable $keep = null): PredictedDraws
     {
         $all = $this->all();
-        $fly = fn (): Clouds => $this->cloudsOf($all);
+        $fly = fn (): PredictedDraws => $this->drawsOf($all);
         if ($keep === null) {
             return $fly();
         }
         $brief = $this->record->brief;
-        $key = hash('xxh128', serialize([self::models(), $this->record->seed, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf, $brief->squares(), $this->heads, array_map(static fn (array $t): array => [$t['built'], $t['order'], array_map(static fn ($s): array => $s->measured, $t['shots'])], $this->tested), $all]));
+        $key = hash('xxh128', serialize([self::models(), $this->record->seed, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf, $brief->squares(), $this->heads, array_map(static fn (array $t): array => [$t['spec'], $t['order'], array_map(static fn ($s): array => $s->measured, $t['shots'])], $this->tested), $all]));
         $made = null;
         $bytes = $keep($key, static function () use ($fly, &$made): string {
             return ($made = $fly())->packed();
         });
 
-        return $made ?? Clouds::unpacked($bytes, $all) ?? $fly();
+        return $made ?? PredictedDraws::unpacked($bytes, $all) ?? $fly();
     }
 
-    /** Changes whenever the code of the models does: clouds of older models are not used. */
+    /** Changes whenever the code of the models does: draws of older models are not used. */
     private static function models(): int
     {
         static $latest = 0;
@@ -177,12 +177,12 @@ final class Search
         return $latest;
     }
 
-    /** The clouds of what was hit as the advice takes them, under a brief. */
-    public static function plausible(Clouds $clouds, Brief $brief): Plausible
+    /** The draws of what was hit as the advice takes them, under a brief. */
+    public static function posterior(PredictedDraws $draws, Brief $brief): PosteriorDraws
     {
-        $priced = Priced::of($clouds, $brief);
-        $tags = array_map(static fn (Built $b): string => $b->tag, $clouds->built);
+        $scored = ScoredDraws::of($draws, $brief);
+        $tags = array_map(static fn (SetupSpec $b): string => $b->tag, $draws->specs);
 
-        return new Plausible(array_combine($tags, $priced->scores), array_combine($tags, $priced->strokes), array_combine($tags, $priced->held), array_combine($tags, $priced->aims));
+        return new PosteriorDraws(array_combine($tags, $scored->scores), array_combine($tags, $scored->strokes), array_combine($tags, $scored->held), array_combine($tags, $scored->aims));
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Finder;
 
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\Impact;
-use MintCarry\Core\Judging\Built;
 
 use function max;
 use function sqrt;
@@ -32,7 +32,7 @@ final readonly class Surface
      * @param  list<list<float>>  $curve  second derivatives, likewise
      * @param  list<list<float>>  $mixed  by figure and pair
      */
-    private function __construct(public Built $built, public array $at, public array $value, public array $slope, public array $curve, public array $mixed)
+    private function __construct(public SetupSpec $spec, public array $at, public array $value, public array $slope, public array $curve, public array $mixed)
     {
     }
 
@@ -40,9 +40,9 @@ final readonly class Surface
      * @param  array<int, float>  $at  the nine values of this setup for this player
      * @return self|null null where the models give no ball there
      */
-    public static function of(Built $built, array $at, BallFlight $flight): ?self
+    public static function of(SetupSpec $spec, array $at, BallFlight $flight): ?self
     {
-        $impact = new Impact($built->body);
+        $impact = new Impact($spec->body);
         $figures = static function (array $x) use ($impact, $flight): ?array {
             $launch = Belief::launch($impact, $x);
             if ($launch === null || $launch->launchDeg <= 0.5) {
@@ -84,7 +84,7 @@ final readonly class Surface
             $mixed[] = array_map(static fn (array $c): float => $c[0][1] === null || $c[1][1] === null || $c[2] === null ? 0.0 : ($c[2][$f] - $c[0][1][$f] - $c[1][1][$f] + $v) / ($c[0][0] * $c[1][0]), $corners);
         }
 
-        return new self($built, $at, $value, $slope, $curve, $mixed);
+        return new self($spec, $at, $value, $slope, $curve, $mixed);
     }
 
     /**

@@ -33,7 +33,7 @@ final readonly class Trade
         $most = -INF;
         foreach ($byCarry as $p) {
             if ($p->share > $most) {
-                $front[] = $p->built->tag;
+                $front[] = $p->spec->tag;
                 $most = $p->share;
             }
         }

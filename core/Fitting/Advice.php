@@ -43,11 +43,11 @@ final readonly class Advice
      * @param  list<ShotSet>  $sets  setups with at least one counted shot
      * @param  string  $benchmark  tag of the setup to beat
      * @param  Brief  $brief  corridor, holes, level, scoring, and whether the aim is free
-     * @param  Plausible|null  $plausible  by the models; null, or where a setup is missing from it: from the shots alone
+     * @param  PosteriorDraws|null  $posterior  by the models; null, or where a setup is missing from it: from the shots alone
      *
      * @throws CoreException when there is nothing to compare
      */
-    public static function of(array $sets, string $benchmark, Brief $brief, BallFlight $flight, \Random\Randomizer $random, ?Plausible $plausible = null): self
+    public static function of(array $sets, string $benchmark, Brief $brief, BallFlight $flight, \Random\Randomizer $random, ?PosteriorDraws $posterior = null): self
     {
         $tags = array_map(static fn (ShotSet $set): string => $set->tag, $sets);
         if ($sets === []) {
@@ -60,15 +60,15 @@ final readonly class Advice
         $pooled = SideEstimate::pooledSpread($sets);
         $start = clone $random->engine; // every share is drawn from the same start, so it is the same figure on every screen
         $scoring = $brief->scoring();
-        $isModelled = $plausible !== null && $plausible->has($tags);
-        $plausible = $isModelled ? $plausible : Plausible::ofShots($sets, $brief, $random);
-        $pick = Pick::among(array_map(static fn (string $tag): array => $plausible->scores[$tag], $tags), $own, $scoring);
+        $isModelled = $posterior !== null && $posterior->has($tags);
+        $posterior = $isModelled ? $posterior : PosteriorDraws::ofShots($sets, $brief, $random);
+        $pick = Pick::among(array_map(static fn (string $tag): array => $posterior->scores[$tag], $tags), $own, $scoring);
         $mean = static fn (array $values): float => array_sum($values) / max(1, count($values));
         $judged = [];
         foreach ($sets as $i => $set) {
             $side = SideEstimate::of($set, $pooled);
             $share = CorridorShare::of($side, $brief->corridor, new \Random\Randomizer(clone $start));
-            $differences = array_map(static fn (float $a, float $b): float => $a - $b, $plausible->strokes[$set->tag], $plausible->strokes[$benchmark]);
+            $differences = array_map(static fn (float $a, float $b): float => $a - $b, $posterior->strokes[$set->tag], $posterior->strokes[$benchmark]);
             $judged[] = new SetupJudgement(
                 $set->tag,
                 $set->count(),
@@ -81,10 +81,10 @@ final readonly class Advice
                 self::trade($set, $flight),
                 $mean($differences),
                 Interval::middleOf($differences),
-                $mean($plausible->held[$set->tag]) - $mean($plausible->held[$benchmark]),
+                $mean($posterior->held[$set->tag]) - $mean($posterior->held[$benchmark]),
                 $pick->chance($i, $own),
                 $pick->losses[$i],
-                $mean($plausible->aims[$set->tag]),
+                $mean($posterior->aims[$set->tag]),
                 $pick->gain($i, $own),
                 $pick->gainInterval($i, $own),
             );

@@ -26,7 +26,7 @@ final readonly class Repeat
         $out = [];
         foreach (self::USUAL as [$field, $usual]) {
             $measure = Measure::from($field);
-            $standing = Standing::between($field, $measure, $first->values($measure), $again->values($measure), 1, $usual, Standing::OTHER_Z);
+            $standing = LiveVerdict::between($field, $measure, $first->values($measure), $again->values($measure), 1, $usual, LiveVerdict::OTHER_Z);
             if ($standing !== null) {
                 $out[] = new self($measure, $standing->value, $standing->word !== 'open');
             }

@@ -84,7 +84,7 @@ final class Strokes
 
     /**
      * Where the middle of a cloud costs least, m. Corridor, rough and trouble make one valley, and a normal cloud keeps it one (Ibragimov 1956): golden section (Kiefer 1953; both from memory), so the nearest place that can be aimed at is the best aim.
-     * Kept for clouds alike, to 1 m of spread and 5 m of length: at the bottom of the valley that costs nothing that shows.
+     * Kept for draws alike, to 1 m of spread and 5 m of length: at the bottom of the valley that costs nothing that shows.
      */
     private function bestMiddle(float $sd, float $totalM): float
     {

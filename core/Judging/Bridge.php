@@ -43,15 +43,15 @@ final readonly class Bridge
     {
         $club = $a->hasClub() && $b->hasClub();
         $groups = ['club speed' => [0], 'strike' => [5, 6], $club ? 'attack and path' : 'delivery' => [1, 2], 'face' => [4], 'loft' => [3]];
-        $names = [...array_keys($groups), $a->built->isSameHeadAs($b->built) ? 'weights' : 'head', 'air'];
+        $names = [...array_keys($groups), $a->spec->isSameHeadAs($b->spec) ? 'weights' : 'head', 'air'];
         [$body, $air] = [count($groups), count($groups) + 1];
-        $impacts = [new Impact($a->built->body, $a->built->hand), new Impact($b->built->body, $b->built->hand)];
+        $impacts = [new Impact($a->spec->body, $a->spec->hand), new Impact($b->spec->body, $b->spec->hand)];
         // A cause that did not change moves nothing: it needs no switching.
         $live = [];
         foreach (array_values($groups) as $k => $fields) {
             $live[$k] = array_filter($fields, static fn (int $i): bool => abs($a->state[$i] - $b->state[$i]) > 1e-9) !== [];
         }
-        $live[$body] = $a->built->body != $b->built->body;
+        $live[$body] = $a->spec->body != $b->spec->body;
         $live[$air] = $a->flight !== $b->flight;
         $parts = Shapley::vectors($live, static function (array $switched) use ($groups, $a, $b, $impacts, $body, $air): array {
             $state = $a->state;
@@ -64,7 +64,7 @@ final readonly class Bridge
 
             return array_map(static fn (string $m): float => $figures[$m] ?? 0.0, self::MEASURES);
         });
-        $expected = CarryThrough::predict($a->built, $b->built, $squares);
+        $expected = CarryThrough::predict($a->spec, $b->spec, $squares);
         $slopes = array_map(static fn (int $i): array => self::slopes($a, $i), array_keys($a->state));
         $out = [];
         foreach (self::MEASURES as $m => $field) {
@@ -95,7 +95,7 @@ final readonly class Bridge
             [$scatter, $own] = self::LEFT_OVER[$field];
             $error = $scatter * sqrt(1 / max(1, $meanA->n) + 1 / max(1, $meanB->n));
             $rest = $meanB->mean - $meanA->mean - $sum;
-            $lines[] = ['cause' => $a->built->ball !== $b->built->ball ? 'ball and unexplained' : 'unexplained', 'happened' => $rest, 'repeats' => $rest * $own ** 2 / ($own ** 2 + $error ** 2), 'error' => $error, 'noise' => abs($rest) < $error];
+            $lines[] = ['cause' => $a->spec->ball !== $b->spec->ball ? 'ball and unexplained' : 'unexplained', 'happened' => $rest, 'repeats' => $rest * $own ** 2 / ($own ** 2 + $error ** 2), 'error' => $error, 'noise' => abs($rest) < $error];
             $out[$field] = new self(Measure::from($field), $meanB->mean - $meanA->mean, $lines, $club);
         }
 

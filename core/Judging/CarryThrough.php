@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Judging;
 
+use MintCarry\Core\Club\SetupSpec;
+
 use function abs;
 use function hypot;
 use function sqrt;
@@ -28,7 +30,7 @@ final readonly class CarryThrough
     }
 
     /** @param  float  $squares  how far the player squares the face at address, 0 … 1 */
-    public static function predict(Built $from, Built $to, float $squares): self
+    public static function predict(SetupSpec $from, SetupSpec $to, float $squares): self
     {
         $same = $to->isSameHeadAs($from);
         $loft = $to->squaredLoftDeg - $from->squaredLoftDeg;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Judging;
 
+use MintCarry\Core\Fitting\LiveVerdict;
 use MintCarry\Core\Fitting\Pick;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\ShotSet;
-use MintCarry\Core\Fitting\Standing;
 use MintCarry\Core\Launch\Measure;
 
 use function abs;
@@ -53,13 +53,13 @@ final readonly class Confirm
         $drift = [];
         foreach ([[Measure::ClubSpeed, 0.6], [Measure::Side, 14.0]] as [$measure, $usual]) {
             $measure = $measure === Measure::ClubSpeed && $before->values($measure) === [] ? Measure::BallSpeed : $measure;
-            $between = Standing::between('', $measure, $before->values($measure), $after->values($measure), 1, $usual, self::LIMIT_Z);
+            $between = LiveVerdict::between('', $measure, $before->values($measure), $after->values($measure), 1, $usual, self::LIMIT_Z);
             if ($between !== null) {
                 $drift[$measure->value] = $between->z;
             }
         }
         $z = null;
-        foreach (Standing::of(new ShotSet('', [...$before->shots, ...$after->shots]), $choice, $scoring) as $standing) {
+        foreach (LiveVerdict::of(new ShotSet('', [...$before->shots, ...$after->shots]), $choice, $scoring) as $standing) {
             if ($standing->declared) {
                 $z = $standing->name === 'straighter' ? -$standing->z : $standing->z;
             }

@@ -35,8 +35,8 @@ final class Diagnosis
     private static function strike(Evidence $e): array
     {
         $out = [];
-        [$lineToe, $lineHigh] = $e->built->body->inLineWithCg();
-        $tag = $e->built->tag;
+        [$lineToe, $lineHigh] = $e->spec->body->inLineWithCg();
+        $tag = $e->spec->tag;
         if ($e->isMeasured(5) && $e->isMeasured(6)) {
             [$toe, $high] = [$e->state[5] - $lineToe, $e->state[6] - $lineHigh];
             if ((abs($toe) > 5 && abs($toe) > self::CLEAR * $e->error[5]) || (abs($high) > 5 && abs($high) > self::CLEAR * $e->error[6])) {
@@ -63,7 +63,7 @@ final class Diagnosis
     private static function delivery(Evidence $e): array
     {
         $out = [];
-        $tag = $e->built->tag;
+        $tag = $e->spec->tag;
         $now = Evidence::figures($e->launch($e->state), $e->flight);
         if ($e->isMeasured(1) && $e->state[1] < -1.5 && $e->state[1] < -self::CLEAR * $e->error[1]) {
             $level = $e->state;
@@ -89,7 +89,7 @@ final class Diagnosis
     private static function ball(Evidence $e): array
     {
         $out = [];
-        $tag = $e->built->tag;
+        $tag = $e->spec->tag;
         $mean = static fn (Measure $m): ?Summary => $e->set->summary($m);
         [$speed, $launch, $spin] = [$mean(Measure::BallSpeed), $mean(Measure::LaunchAngle), $mean(Measure::Spin)];
         if ($speed !== null && $launch !== null && $spin !== null) {
@@ -110,7 +110,7 @@ final class Diagnosis
     private static function directions(Evidence $e, CorridorShare $share): array
     {
         $out = [];
-        $tag = $e->built->tag;
+        $tag = $e->spec->tag;
         if ($share->n >= 4 && $share->left > 0.12 && $share->right > 0.12) {
             $spread = $e->set->summary(Measure::Side)->sd ?? 0.0;
             $out[] = new Finding($tag, 'two-way miss', ['left' => $share->left, 'right' => $share->right, 'spreadM' => $spread], 40 * min($share->left, $share->right), $spread > 22);
@@ -142,8 +142,8 @@ final class Diagnosis
             $shift = $e->state[5] - $benchmark->state[5];
             $error = hypot($e->error[5], $benchmark->error[5]);
             if (abs($shift) > 4 && abs($shift) > 2 * $error) {
-                $heavier = $e->built->swingWeightPoints !== null && $benchmark->built->swingWeightPoints !== null ? $e->built->swingWeightPoints - $benchmark->built->swingWeightPoints : 0.0;
-                $out[] = new Finding($e->built->tag, $shift < 0 ? 'draws the strike to the heel' : 'draws the strike to the toe', ['shiftMm' => $shift, 'errorMm' => $error, 'heavierPoints' => $heavier, 'head' => $e->built->head], abs($shift) / 2);
+                $heavier = $e->spec->swingWeightPoints !== null && $benchmark->spec->swingWeightPoints !== null ? $e->spec->swingWeightPoints - $benchmark->spec->swingWeightPoints : 0.0;
+                $out[] = new Finding($e->spec->tag, $shift < 0 ? 'draws the strike to the heel' : 'draws the strike to the toe', ['shiftMm' => $shift, 'errorMm' => $error, 'heavierPoints' => $heavier, 'head' => $e->spec->head], abs($shift) / 2);
             }
         }
 

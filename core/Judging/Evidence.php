@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Judging;
 
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Flight\BallFlight;
@@ -47,12 +48,12 @@ final readonly class Evidence
      * @param  list<float>  $error  SD of each mean, from scatter and number of shots
      * @param  list<string>  $from  measured, estimated or assumed
      */
-    private function __construct(public Built $built, public ShotSet $set, public array $state, public array $error, public array $from, public BallFlight $flight, private Impact $impact)
+    private function __construct(public SetupSpec $spec, public ShotSet $set, public array $state, public array $error, public array $from, public BallFlight $flight, private Impact $impact)
     {
     }
 
     /** @return self|null null where the mean ball is none that a swing could have made, or no shot has ball speed, launch and spin */
-    public static function of(Built $built, ShotSet $set, BallFlight $flight): ?self
+    public static function of(SetupSpec $spec, ShotSet $set, BallFlight $flight): ?self
     {
         $mean = static fn (Measure $m): ?float => Summary::of($set->values($m))?->mean;
         [$speed, $launch, $spin] = [$mean(Measure::BallSpeed), $mean(Measure::LaunchAngle), $mean(Measure::Spin)];
@@ -72,7 +73,7 @@ final readonly class Evidence
         $direction = $mean(Measure::Direction);
         $axis = $mean(Measure::SpinAxis);
         try {
-            $estimate = DeliveryEstimate::of(new Launch($speed, $launch, $spin, $direction ?? 0.0, $axis ?? 0.0), $direction !== null, $axis !== null, $measured, $built->body, $built->hand)->values;
+            $estimate = DeliveryEstimate::of(new Launch($speed, $launch, $spin, $direction ?? 0.0, $axis ?? 0.0), $direction !== null, $axis !== null, $measured, $spec->body, $spec->hand)->values;
         } catch (CoreException) {
             return null;
         }
@@ -85,7 +86,7 @@ final readonly class Evidence
             $error[$i] = sqrt($variance / $n);
         }
 
-        return new self($built, $set, $state, $error, $from, $flight, new Impact($built->body, $built->hand));
+        return new self($spec, $set, $state, $error, $from, $flight, new Impact($spec->body, $spec->hand));
     }
 
     public function isMeasured(int $field): bool

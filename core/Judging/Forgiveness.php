@@ -57,7 +57,7 @@ final readonly class Forgiveness
                 $zones[] = ['zone' => "{$row} {$column}", 'n' => count($in), 'ballSpeedMps' => $mean(Measure::BallSpeed), 'spinRpm' => $mean(Measure::Spin), 'carryM' => $mean(Measure::Carry)];
             }
         }
-        [$lineToe, $lineHigh] = $e->built->body->inLineWithCg();
+        [$lineToe, $lineHigh] = $e->spec->body->inLineWithCg();
         $at = static function (float $toe, float $high) use ($e): ?array {
             $state = $e->state;
             [$state[5], $state[6]] = [max(-45.0, min(45.0, $toe)), max(-28.0, min(28.0, $high))];
@@ -105,7 +105,7 @@ final readonly class Forgiveness
             }
         }
 
-        return new self($e->built->tag, count($shots), $zones, $costs, $correction, is_infinite($worst) ? 0.0 : $worst, $where, $e->built->bodyAssumed);
+        return new self($e->spec->tag, count($shots), $zones, $costs, $correction, is_infinite($worst) ? 0.0 : $worst, $where, $e->spec->bodyAssumed);
     }
 
     private static function column(float $toe): string

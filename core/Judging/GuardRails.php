@@ -27,17 +27,17 @@ final class GuardRails
     {
         $out = [];
         foreach ($all as $e) {
-            $tag = $e->built->tag;
+            $tag = $e->spec->tag;
             if ($e->set->count() < self::FEW) {
                 $out[] = new Finding($tag, 'few shots', ['n' => (float) $e->set->count(), 'done' => 'intervals are wide, and no verdict is given under three shots']);
             }
-            if ($e->built->loftFromPrint) {
+            if ($e->spec->loftFromPrint) {
                 $out[] = new Finding($tag, 'printed loft', ['done' => 'the printed loft is used; heads are commonly 1° off, so put it on the gauge']);
             }
             if ($benchmark === null || $e === $benchmark) {
                 continue;
             }
-            $changed = $e->built->differsFrom($benchmark->built);
+            $changed = $e->spec->differsFrom($benchmark->spec);
             if (count($changed) > 1) {
                 $out[] = new Finding($tag, 'two changes', ['changed' => $changed, 'done' => 'the bridge says what each moved; which one to keep needs a trial with one change']);
             }
@@ -46,7 +46,7 @@ final class GuardRails
                     $out[] = new Finding($tag, "other {$what}", ['done' => $what === 'ball' ? 'its part is in what the bridge cannot explain' : 'it works through the strike, which the bridge shows']);
                 }
             }
-            $known = $conditions[$benchmark->built->tag] ?? [];
+            $known = $conditions[$benchmark->spec->tag] ?? [];
             // What the benchmark was hit under is known only where it was hit in a trial.
             foreach ($known === [] ? [] : array_diff($conditions[$tag] ?? [], $known) as $other) {
                 $out[] = new Finding($tag, 'other conditions', ['what' => $other, 'done' => 'hit the benchmark again under the same to compare']);
@@ -63,18 +63,18 @@ final class GuardRails
         if (! $e->isMeasured(4) || ! $benchmark->isMeasured(4)) {
             return [];
         }
-        $expected = CarryThrough::predict($benchmark->built, $e->built, $squares);
+        $expected = CarryThrough::predict($benchmark->spec, $e->spec, $squares);
         $seen = $e->state[4] - $benchmark->state[4];
         $error = hypot(hypot($e->error[4], $benchmark->error[4]), $expected->faceSdDeg);
 
         return abs($expected->faceRightDeg) >= 0.4 && $seen * $expected->faceRightDeg < 0 && abs($seen - $expected->faceRightDeg) > 2 * $error
-            ? [new Finding($e->built->tag, 'player compensating', ['expectedDeg' => $expected->faceRightDeg, 'seenDeg' => $seen, 'done' => 'a blind trial tells whether the player aims against what they see'])] : [];
+            ? [new Finding($e->spec->tag, 'player compensating', ['expectedDeg' => $expected->faceRightDeg, 'seenDeg' => $seen, 'done' => 'a blind trial tells whether the player aims against what they see'])] : [];
     }
 
     /** @return list<Finding> launch and loft move against each other */
     private static function contradiction(Evidence $e, Evidence $benchmark, float $squares): array
     {
-        $expected = CarryThrough::predict($benchmark->built, $e->built, $squares);
+        $expected = CarryThrough::predict($benchmark->spec, $e->spec, $squares);
         [$a, $b] = [$benchmark->set->summary(Measure::LaunchAngle), $e->set->summary(Measure::LaunchAngle)];
         if ($a === null || $b === null || abs($expected->loftDeg) < 0.5) {
             return [];
@@ -82,7 +82,7 @@ final class GuardRails
         $moved = Difference::between($a, $b);
 
         return $moved->isClear() && $moved->value * $expected->loftDeg < 0
-            ? [new Finding($e->built->tag, 'label and data disagree', ['expectedDeg' => $expected->loftDeg, 'seenDeg' => $moved->value, 'done' => 'the shots are believed, not the label; look at the sleeve and the gauge'])] : [];
+            ? [new Finding($e->spec->tag, 'label and data disagree', ['expectedDeg' => $expected->loftDeg, 'seenDeg' => $moved->value, 'done' => 'the shots are believed, not the label; look at the sleeve and the gauge'])] : [];
     }
 
     /**

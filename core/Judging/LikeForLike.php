@@ -59,7 +59,7 @@ final readonly class LikeForLike
         $ballTypical = count($all) === 0 ? 0.0 : array_sum(array_map(static fn (Evidence $e): float => (float) $e->set->summary(Measure::BallSpeed)?->mean, $all)) / count($all);
         $out = [];
         foreach ($all as $e) {
-            $out[$e->built->tag] = self::one($e, $typical, $ballTypical);
+            $out[$e->spec->tag] = self::one($e, $typical, $ballTypical);
         }
 
         return $out;
@@ -140,7 +140,7 @@ final readonly class LikeForLike
             $alike[$measure] = ['mean' => $moved->mean, 'error' => sqrt($variance / $moved->n + ($unsure[$measure] ?? 0.0) + $ballShare ** 2)];
         }
 
-        return new self($e->built->tag, $e->set->count(), $measured, $alike, $shifts, $ballTarget !== null ? ['ballSpeedMps'] : array_map(static fn (int $i): string => Evidence::FIELDS[$i]->value, $fields));
+        return new self($e->spec->tag, $e->set->count(), $measured, $alike, $shifts, $ballTarget !== null ? ['ballSpeedMps'] : array_map(static fn (int $i): string => Evidence::FIELDS[$i]->value, $fields));
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Judging;
 
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Launch\Measure;
 
 use function abs;
@@ -18,13 +19,13 @@ final readonly class NextMove
     private const WORTH_M = 1.5;
 
     /** @param  array<string, array{value: float, low: float, high: float}>  $effect  expected change by measure, kept units */
-    private function __construct(public Built $candidate, public string $mends, public array $effect)
+    private function __construct(public SetupSpec $candidate, public string $mends, public array $effect)
     {
     }
 
     /**
      * @param  list<Finding>  $findings  of the benchmark
-     * @param  list<Built>  $candidates  settings that nobody hit yet
+     * @param  list<SetupSpec>  $candidates  settings that nobody hit yet
      */
     public static function of(Evidence $benchmark, array $findings, array $candidates, float $squares): ?self
     {
@@ -73,9 +74,9 @@ final readonly class NextMove
     }
 
     /** @return array<string, array{value: float, low: float, high: float}>|null expected change of carry, total, side, spin and launch */
-    public static function effect(Evidence $from, Built $to, float $squares): ?array
+    public static function effect(Evidence $from, SetupSpec $to, float $squares): ?array
     {
-        $through = CarryThrough::predict($from->built, $to, $squares);
+        $through = CarryThrough::predict($from->spec, $to, $squares);
         $impact = new \MintCarry\Core\Impact\Impact($to->body, $to->hand);
         $at = static function (float $loft, float $face) use ($from, $impact): ?array {
             $state = $from->state;

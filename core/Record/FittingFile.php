@@ -278,15 +278,15 @@ final class FittingFile
             $onRack = self::flag($item, 'onRack', false);
             $racked = $onRack ? $heads[$label] ?? throw CoreException::invalid('head', "the head '{$label}' is not on the rack of this file.") : null;
             $stated = $item->number('statedLoftDeg', $racked?->stated->loftDeg);
-            $built = $item->object('asBuilt')?->only('sleeve', 'home', 'stated');
-            $at = $built?->object('stated');
-            $sleeve = $built?->object('sleeve')?->all();
+            $spec = $item->object('asBuilt')?->only('sleeve', 'home', 'stated');
+            $at = $spec?->object('stated');
+            $sleeve = $spec?->object('sleeve')?->all();
             $text = static fn (string $key): string => $item->has($key) && $item->raw($key) !== '' ? $item->text($key) : '';
             $masses = $item->has('masses') ? $item->numbers('masses') : ($racked->standard ?? []);
             $setup = new SetupRecord($tag, $label, $racked, match (true) {
                 $racked === null => null,
                 $sleeve !== null => SleeveSystem::fromArray($sleeve, new HeadReading($at?->number('loftDeg', $stated) ?? $stated, $at?->number('lieDeg', SetupRecord::USUAL_LIE_DEG) ?? SetupRecord::USUAL_LIE_DEG, $at?->number('faceOpenDeg', 0) ?? 0.0)),
-                $built !== null => SleeveSystem::fixed(),
+                $spec !== null => SleeveSystem::fixed(),
                 default => $racked->sleeve,
             }, $text('sleeveLabel'), $masses, $item->has('weights') ? $text('weights') : ($racked?->sayWeights($masses) ?? ''),
                 $racked !== null ? null : new HeadReading($item->optional('measuredLoftDeg') ?? $stated, $item->optional('measuredLieDeg') ?? SetupRecord::USUAL_LIE_DEG, $item->optional('measuredFaceOpenDeg') ?? 0.0),

@@ -6,13 +6,13 @@ namespace MintCarry\Core\Record;
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\RackedHead;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\TieBreak;
 use MintCarry\Core\Flight\BallFlight;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use Random\Engine\Mt19937;
@@ -94,14 +94,14 @@ final readonly class FittingRecord
     /**
      * What was hit, as the belief takes it.
      *
-     * @return list<array{built: Built, shots: list<LaunchShot>, order: float}>
+     * @return list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float}>
      */
     public function tested(?Screening $screening = null): array
     {
         $out = [];
         foreach ($this->sets($screening) as $tag => $set) {
             $sequences = array_map(static fn (ShotRecord $s): int => $s->sequence, array_filter($this->shots[$tag], static fn (ShotRecord $s): bool => $s->leftOut === null));
-            $out[] = ['built' => $this->setups[$tag]->built($this->hand), 'shots' => $set->shots, 'order' => $sequences === [] ? 0.0 : array_sum($sequences) / count($sequences) / 20];
+            $out[] = ['spec' => $this->setups[$tag]->spec($this->hand), 'shots' => $set->shots, 'order' => $sequences === [] ? 0.0 : array_sum($sequences) / count($sequences) / 20];
         }
 
         return $out;

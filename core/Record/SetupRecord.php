@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Record;
 
+use MintCarry\Core\Club\ClubBuild;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\Club\RackedHead;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Club\SleeveChange;
 use MintCarry\Core\Club\SleeveSystem;
-use MintCarry\Core\Judging\Build;
-use MintCarry\Core\Judging\Built;
 
 /**
  * A setup of a fitting: built from a head of the rack, or only described by what is printed and what was read of it. Angles in degrees, face + = open; lengths mm.
@@ -70,19 +70,19 @@ final readonly class SetupRecord
     }
 
     /** As judging takes it. A head that is only described is of the middle kind. */
-    public function built(Hand $hand): Built
+    public function spec(Hand $hand): SetupSpec
     {
         [$squared, $soled] = [$this->playing(1.0), $this->playing(0.0)];
         $body = $this->body();
 
-        return new Built($this->tag, $this->head, $body ?? Head::preset('middle', max(5.0, min(19.0, $squared->loftDeg))), $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $this->sleeveLabel, $this->weights, $this->shaft, $this->lengthMm,
+        return new SetupSpec($this->tag, $this->head, $body ?? Head::preset('middle', max(5.0, min(19.0, $squared->loftDeg))), $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $this->sleeveLabel, $this->weights, $this->shaft, $this->lengthMm,
             $this->ball, $this->teeMm, $this->cue, $this->swingWeightPoints, $this->loftFromPrint, $body === null || $this->racked?->isCgAssumed() === true, $hand);
     }
 
     /** What it is made of beside head, sleeve and weights. */
-    public function build(): Build
+    public function build(): ClubBuild
     {
-        return new Build($this->shaft, $this->lengthMm, $this->ball, $this->teeMm, $this->cue);
+        return new ClubBuild($this->shaft, $this->lengthMm, $this->ball, $this->teeMm, $this->cue);
     }
 
     /** @return array{head: string, sleeve: string, masses: array<string, float>, weights: string, shaft: string, ball: string, teeMm: float|null, cue: string} as a change-over takes it */

@@ -21,7 +21,7 @@ final class AdviceReport
     /** @param  Search|null  $search  of this record; null: by the shots alone */
     public static function by(?Search $search, FittingRecord $record): Advice
     {
-        return Advice::of(array_values($record->sets()), $record->benchmark ?? '', $record->brief, $record->flight, $record->random(), $search === null ? null : Search::plausible($search->cloudsOfHit(), $record->brief));
+        return Advice::of(array_values($record->sets()), $record->benchmark ?? '', $record->brief, $record->flight, $record->random(), $search === null ? null : Search::posterior($search->drawsOfHit(), $record->brief));
     }
 
     /** @return array<string, mixed> lengths m, gains in the scoring's unit */

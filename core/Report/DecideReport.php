@@ -7,19 +7,19 @@ namespace MintCarry\Core\Report;
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Air\Wind;
 use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\CoreException;
-use MintCarry\Core\Finder\Priced;
+use MintCarry\Core\Finder\ScoredDraws;
 use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\Outlook;
 use MintCarry\Core\Fitting\Pick;
-use MintCarry\Core\Fitting\Plausible;
+use MintCarry\Core\Fitting\PosteriorDraws;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\TieBreak;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Turf;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
 
@@ -78,14 +78,14 @@ final class DecideReport
             $sets = $record->sets($screening);
             $columns[$name] = [array_values($sets), match (true) {
                 ! isset($sets[$record->benchmark ?? '']) => null,
-                $name === $record->screening->name => $now?->cloudsOfHit(),
-                default => Search::modelled($record, $screening)?->cloudsOfHit(),
+                $name === $record->screening->name => $now?->drawsOfHit(),
+                default => Search::modelled($record, $screening)?->drawsOfHit(),
             }];
         }
         foreach (self::SCHOOLS as $scoring) {
             $brief = $record->brief->scoredBy($scoring);
             $cells = [];
-            foreach ($columns as [$sets, $clouds]) {
+            foreach ($columns as [$sets, $draws]) {
                 $tags = array_map(static fn ($s): string => $s->tag, $sets);
                 $own = array_search($record->benchmark, $tags, true);
                 if ($own === false || $sets === []) {
@@ -93,9 +93,9 @@ final class DecideReport
 
                     continue;
                 }
-                $plausible = $clouds === null ? null : Search::plausible($clouds, $brief);
-                $plausible = $plausible?->has($tags) === true ? $plausible : Plausible::ofShots($sets, $brief, $record->random());
-                $pick = Pick::among(array_map(static fn (string $t): array => $plausible->scores[$t], $tags), $own, $scoring);
+                $posterior = $draws === null ? null : Search::posterior($draws, $brief);
+                $posterior = $posterior?->has($tags) === true ? $posterior : PosteriorDraws::ofShots($sets, $brief, $record->random());
+                $pick = Pick::among(array_map(static fn (string $t): array => $posterior->scores[$t], $tags), $own, $scoring);
                 $tag = $tags[$pick->pick];
                 $cells[] = ['pick' => $tag, 'best' => $tags[$pick->best], 'gain' => $pick->gain($pick->best, $own), 'chance' => $pick->chance($pick->best, $own),
                     'ties' => array_values(array_map(static fn (int $i): string => $tags[$i], array_filter($pick->order(), static fn (int $i): bool => $pick->isTied($i, $pick->pick))))];
@@ -121,17 +121,17 @@ final class DecideReport
             return null;
         }
         // Turned and weighted, nothing bought: another shaft is a purchase too.
-        $usual = $search->offered->usual;
-        $adjustable = array_values(array_filter($search->all(), static fn (Built $b): bool => $b->tag === $chosen->tag || ($b->head === $own->head && $b->build()->by($usual)->key() === $usual->key())));
-        $clouds = $search->cloudsOf($adjustable);
-        $scores = Priced::of($clouds, $record->brief)->scores;
-        $at = $clouds->place($chosen->tag);
+        $usual = $search->candidates->usual;
+        $adjustable = array_values(array_filter($search->all(), static fn (SetupSpec $b): bool => $b->tag === $chosen->tag || ($b->head === $own->head && $b->build()->by($usual)->key() === $usual->key())));
+        $draws = $search->drawsOf($adjustable);
+        $scores = ScoredDraws::of($draws, $record->brief)->scores;
+        $at = $draws->place($chosen->tag);
         if ($at === null) {
             return null;
         }
         $pick = Pick::among($scores, 0, $record->brief->scoring());
         $best = array_values(array_filter($pick->order(), static fn (int $i): bool => $i !== $at))[0];
-        $adjusted = $clouds->built[$best];
+        $adjusted = $draws->specs[$best];
         $isStrokes = $record->brief->scoring() === Scoring::FewestStrokes;
         $supply = $chosen->racked->supply ?? [];
         [$gain, $interval] = [$pick->gain($at, $best), $pick->gainInterval($at, $best)];
@@ -139,7 +139,7 @@ final class DecideReport
         return [
             'tag' => $chosen->tag,
             'head' => $chosen->head,
-            'adjusted' => ['tag' => isset($record->setups[$adjusted->tag]) ? $adjusted->tag : null, 'sleeve' => $adjusted->sleeve, 'weights' => $adjusted->weights, 'isOwn' => $best === 0, 'tested' => $clouds->tested[$best], 'gainOverOwn' => $pick->gain($best, 0)],
+            'adjusted' => ['tag' => isset($record->setups[$adjusted->tag]) ? $adjusted->tag : null, 'sleeve' => $adjusted->sleeve, 'weights' => $adjusted->weights, 'isOwn' => $best === 0, 'tested' => $draws->tested[$best], 'gainOverOwn' => $pick->gain($best, 0)],
             'adjustable' => count($adjustable) > 2,
             'gain' => $gain,
             'interval' => $interval,
@@ -216,19 +216,19 @@ final class DecideReport
         $picked = $advice->pick === $advice->benchmark ? $advice->best : $advice->pick;
         foreach ($days as $name => [$on, $day]) {
             try {
-                $clouds = $on === null && $day === [] ? $search->cloudsOfHit() : $search->cloudsOf($search->hit(), $on, $day);
+                $draws = $on === null && $day === [] ? $search->drawsOfHit() : $search->drawsOf($search->hit(), $on, $day);
             } catch (CoreException) {
                 continue;
             }
-            $own = $clouds->place($advice->benchmark);
-            $at = $clouds->place($picked);
+            $own = $draws->place($advice->benchmark);
+            $at = $draws->place($picked);
             if ($own === null || $at === null) {
                 continue;
             }
-            $pick = Pick::among(Priced::of($clouds, $brief)->scores, $own, $brief->scoring());
-            $tag = $clouds->built[$pick->pick]->tag;
-            $out[] = ['day' => $name, 'pick' => $tag, 'best' => $clouds->built[$pick->best]->tag, 'of' => $picked, 'gain' => $pick->gain($at, $own), 'interval' => $pick->gainInterval($at, $own), 'chance' => $pick->chance($at, $own), 'turns' => $tag !== $advice->pick,
-                'carryM' => array_sum($clouds->figures[$at][0]) / count($clouds->figures[$at][0])];
+            $pick = Pick::among(ScoredDraws::of($draws, $brief)->scores, $own, $brief->scoring());
+            $tag = $draws->specs[$pick->pick]->tag;
+            $out[] = ['day' => $name, 'pick' => $tag, 'best' => $draws->specs[$pick->best]->tag, 'of' => $picked, 'gain' => $pick->gain($at, $own), 'interval' => $pick->gainInterval($at, $own), 'chance' => $pick->chance($at, $own), 'turns' => $tag !== $advice->pick,
+                'carryM' => array_sum($draws->figures[$at][0]) / count($draws->figures[$at][0])];
         }
 
         return $out;

@@ -5,21 +5,21 @@ declare(strict_types=1);
 namespace MintCarry\Core\Report;
 
 use MintCarry\Core\Club\ChangeOver;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Finder\Finder;
-use MintCarry\Core\Finder\Offered;
 use MintCarry\Core\Finder\Predicted;
+use MintCarry\Core\Finder\RackCandidates;
 use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Finder\Trade;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Record\FittingRecord;
 
 /** The finder's answer, as a screen or `bin/mint find` shows it: what is expected of each setup against the own club, the pick, what to hit next, what was learned of the player. */
 final class FinderReport
 {
     /**
-     * @param  string  $only  one of `Offered::WHICH`
-     * @param  (callable(string, callable(): string): string)|null  $keep  a store for clouds (`Search::clouds`)
+     * @param  string  $only  one of `RackCandidates::WHICH`
+     * @param  (callable(string, callable(): string): string)|null  $keep  a store for draws (`Search::draws`)
      * @return array<string, mixed> lengths m, angles °, gains in the scoring's unit
      *
      * @throws CoreException when there is no own club, it was not hit, or the rack offers nothing
@@ -27,10 +27,10 @@ final class FinderReport
     public static function of(FittingRecord $record, string $only = 'all', ?callable $keep = null): array
     {
         $search = Search::of($record, $only);
-        $offered = $search->offered;
-        if ($offered->built === []) {
+        $candidates = $search->candidates;
+        if ($candidates->specs === []) {
             throw CoreException::invalid('rack', match (true) {
-                $offered->left !== [] => 'No legal setup for this hand is on the rack: '.implode(' ', $offered->left),
+                $candidates->left !== [] => 'No legal setup for this hand is on the rack: '.implode(' ', $candidates->left),
                 $only === 'own' => 'The own club is only described, not on the rack, so its other positions are not known. Put its head on the rack, or look at all heads.',
                 $only === 'order' && $record->rack !== [] => 'No head for this hand is in the studio or can be ordered. Look at all heads, or say on the rack what can be had.',
                 $only === 'stock' && $record->rack !== [] => 'No head for this hand is in the studio. Look at all heads, or say on the rack what is in stock.',
@@ -39,52 +39,52 @@ final class FinderReport
         }
         $inHand = $record->setups[$record->inHand ?? ''] ?? $record->own();
         // What is not in the studio cannot be hit next.
-        $wrench = static fn (Built $b): ?int => ($offered->about[$b->tag]['inStock'] ?? true) === false ? null : ChangeOver::between($inHand->parts(), $offered->parts($b))->wrenchChanges;
-        $found = Finder::of($search->clouds($keep), $record->brief, $record->random(), $wrench);
+        $wrench = static fn (SetupSpec $b): ?int => ($candidates->about[$b->tag]['inStock'] ?? true) === false ? null : ChangeOver::between($inHand->parts(), $candidates->parts($b))->wrenchChanges;
+        $found = Finder::of($search->draws($keep), $record->brief, $record->random(), $wrench);
         $trade = Trade::of($found->setups);
         $squares = $record->brief->squares();
 
         return [
-            'own' => $found->own->built->tag,
+            'own' => $found->own->spec->tag,
             'scoring' => $found->scoring->value,
             'unit' => $found->scoring->unit(),
             'count' => count($found->setups),
-            'best' => $found->best->built->tag,
-            'pick' => $found->pick->built->tag,
+            'best' => $found->best->spec->tag,
+            'pick' => $found->pick->spec->tag,
             'expectedLoss' => $found->expectedLoss,
             'mayStop' => $found->mayStop,
             'ties' => count(array_filter($found->setups, static fn (Predicted $p): bool => $p->tied)),
             'within' => count(array_filter($found->setups, static fn (Predicted $p): bool => $found->best->gain - $p->gain < $found->scoring->resolution())),
-            'left' => $offered->left,
-            'next' => $found->next === null ? null : ['tag' => $found->next['built']->tag, 'value' => $found->next['value'], 'changes' => $found->next['changes'], 'turns' => $found->next['turns'], 'to' => $found->next['to']?->tag],
+            'left' => $candidates->left,
+            'next' => $found->next === null ? null : ['tag' => $found->next['spec']->tag, 'value' => $found->next['value'], 'changes' => $found->next['changes'], 'turns' => $found->next['turns'], 'to' => $found->next['to']?->tag],
             'learned' => $found->learned,
             'peculiar' => array_map(static fn (array $p): array => ['with' => (object) $p['with']] + $p, $search->peculiar()),
             'trade' => ['front' => $trade->front, 'perCarryM' => $trade->perCarryM, 'perShare' => $trade->perShare, 'level' => $trade->level, 'agreement' => $trade->agreement],
-            'setups' => array_map(static fn (Predicted $p): array => self::setup($p, $offered, $squares), $found->setups),
+            'setups' => array_map(static fn (Predicted $p): array => self::setup($p, $candidates, $squares), $found->setups),
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function setup(Predicted $p, Offered $offered, float $squares): array
+    private static function setup(Predicted $p, RackCandidates $candidates, float $squares): array
     {
-        $about = $offered->about[$p->built->tag] ?? null;
+        $about = $candidates->about[$p->spec->tag] ?? null;
 
         return [
-            'tag' => $p->built->tag,
-            'setupTag' => $about['setupTag'] ?? ($p->tested ? $p->built->tag : null),
-            'head' => $p->built->head,
+            'tag' => $p->spec->tag,
+            'setupTag' => $about['setupTag'] ?? ($p->tested ? $p->spec->tag : null),
+            'head' => $p->spec->head,
             'rackAt' => $about['rackAt'] ?? null,
-            'sleeve' => $p->built->sleeve,
-            'weights' => $p->built->weights,
+            'sleeve' => $p->spec->sleeve,
+            'weights' => $p->spec->weights,
             'masses' => $about === null ? null : (object) $about['masses'],
-            'with' => (object) ($about['with'] ?? $p->built->build()->by($offered->usual)->beside($offered->usual)),
+            'with' => (object) ($about['with'] ?? $p->spec->build()->by($candidates->usual)->beside($candidates->usual)),
             'like' => $about['like'] ?? null,
             'inStock' => $about['inStock'] ?? true,
             'orderable' => $about['orderable'] ?? true,
             'price' => $about['price'] ?? null,
             'currency' => $about['currency'] ?? '',
-            'loftDeg' => $p->built->soledLoftDeg + $squares * ($p->built->squaredLoftDeg - $p->built->soledLoftDeg),
-            'faceOpenDeg' => (1 - $squares) * $p->built->soledFaceOpenDeg,
+            'loftDeg' => $p->spec->soledLoftDeg + $squares * ($p->spec->squaredLoftDeg - $p->spec->soledLoftDeg),
+            'faceOpenDeg' => (1 - $squares) * $p->spec->soledFaceOpenDeg,
             'carryM' => $p->carryM,
             'carryGainM' => $p->carryGainM,
             'carryGainInterval' => $p->carryGainInterval,

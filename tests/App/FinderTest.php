@@ -120,7 +120,7 @@ it('answers all the same where what it would keep cannot be written', function (
     $first = ($this->find)()->assertOk()->json();
     $place = storage_path('framework/cache/blocked-'.bin2hex(random_bytes(4)));
     file_put_contents($place, 'a file where a folder should be');
-    config(['mintcarry.clouds_store' => 'blocked', 'cache.stores.blocked' => ['driver' => 'file', 'path' => $place]]);
+    config(['mintcarry.draws_store' => 'blocked', 'cache.stores.blocked' => ['driver' => 'file', 'path' => $place]]);
     try {
         expect(($this->find)()->assertOk()->json())->toEqual($first);
     } finally {

@@ -2,15 +2,15 @@
 
 declare(strict_types=1);
 
+use MintCarry\Core\Club\ClubBuild;
 use MintCarry\Core\Club\Head;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Finder\Belief;
-use MintCarry\Core\Finder\Clouds;
-use MintCarry\Core\Finder\Offered;
+use MintCarry\Core\Finder\PredictedDraws;
+use MintCarry\Core\Finder\RackCandidates;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\Impact;
-use MintCarry\Core\Judging\Build;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\SetupRecord;
@@ -23,9 +23,9 @@ use Random\Randomizer;
 // What a setup is made of beside head, sleeve and weights, and what the finder makes of it: shafts, lengths and balls where they were hit, swing weight, and how far the player squares the face.
 
 /** @param  array<string, mixed>  $more */
-function clubWith(string $tag, array $more = []): Built
+function clubWith(string $tag, array $more = []): SetupSpec
 {
-    return new Built(...$more + ['tag' => $tag, 'head' => 'Curlew L', 'body' => new Head, 'squaredLoftDeg' => 10.5, 'soledLoftDeg' => 10.5, 'soledFaceOpenDeg' => 0.0, 'shaft' => 'Reedline 55 R', 'lengthMm' => 1143.0]);
+    return new SetupSpec(...$more + ['tag' => $tag, 'head' => 'Curlew L', 'body' => new Head, 'squaredLoftDeg' => 10.5, 'soledLoftDeg' => 10.5, 'soledFaceOpenDeg' => 0.0, 'shaft' => 'Reedline 55 R', 'lengthMm' => 1143.0]);
 }
 /**
  * Shots that the model itself gives for these nine values, every one the same.
@@ -33,22 +33,22 @@ function clubWith(string $tag, array $more = []): Built
  * @param  array<int, float>  $at
  * @return list<LaunchShot>
  */
-function ballsOf(Built $built, array $at, int $n): array
+function ballsOf(SetupSpec $spec, array $at, int $n): array
 {
-    $ball = Belief::ball(new Impact($built->body), $at);
+    $ball = Belief::ball(new Impact($spec->body), $at);
 
     return array_map(fn (int $i): LaunchShot => LaunchShot::of(['clubSpeedMps' => $at[0], 'attackDeg' => $at[1], 'pathDeg' => $at[2], 'strikeToeMm' => $at[5], 'strikeHighMm' => $at[6]] + $ball, new BallFlight), range(1, $n));
 }
 
 it('takes what nobody said of a build, and what is as good as the same, from the usual one', function (): void {
-    $usual = Build::usual(new Build('', 1143.0, 'Pebble Four'), [new Build('Reedline 55 R', 1120.0), new Build('Saltmarsh 65 X', teeMm: 45.0)]);
-    expect($usual)->toEqual(new Build('Reedline 55 R', 1143.0, 'Pebble Four', 45.0))
-        ->and((new Build('', 1146.0, '', 42.0))->by($usual)->key())->toBe($usual->key())
-        ->and((new Build('', 1120.0))->by($usual)->beside($usual))->toBe(['lengthMm' => 1120.0])
-        ->and((new Build('Saltmarsh 65 X', ball: 'Slate'))->by($usual)->beside($usual))->toBe(['shaft' => 'Saltmarsh 65 X', 'ball' => 'Slate'])
-        ->and((new Build(cue: 'tee it high'))->by($usual)->beside($usual))->toBe(['cue' => 'tee it high'])
+    $usual = ClubBuild::usual(new ClubBuild('', 1143.0, 'Pebble Four'), [new ClubBuild('Reedline 55 R', 1120.0), new ClubBuild('Saltmarsh 65 X', teeMm: 45.0)]);
+    expect($usual)->toEqual(new ClubBuild('Reedline 55 R', 1143.0, 'Pebble Four', 45.0))
+        ->and((new ClubBuild('', 1146.0, '', 42.0))->by($usual)->key())->toBe($usual->key())
+        ->and((new ClubBuild('', 1120.0))->by($usual)->beside($usual))->toBe(['lengthMm' => 1120.0])
+        ->and((new ClubBuild('Saltmarsh 65 X', ball: 'Slate'))->by($usual)->beside($usual))->toBe(['shaft' => 'Saltmarsh 65 X', 'ball' => 'Slate'])
+        ->and((new ClubBuild(cue: 'tee it high'))->by($usual)->beside($usual))->toBe(['cue' => 'tee it high'])
         // A cue of the own club is not passed on: without one is another way to hit.
-        ->and((new Build)->by(new Build(cue: 'tee it high'))->cue)->toBe('');
+        ->and((new Build)->by(new ClubBuild(cue: 'tee it high'))->cue)->toBe('');
 });
 
 it('weighs two grams at the head as about 1.2 points of swing weight', function (): void {
@@ -67,12 +67,12 @@ it('expects a heavier head to be struck nearer the heel and swung slower, and le
     $heavy = clubWith('B', ['body' => new Head(massG: 212.0)]);
     $points = $heavy->heavierBy($own);
     $prior = Belief::prior($own, 44.0, [], [$own, $heavy], 0.5);
-    $at = fn (Belief $b, Built $of): array => Belief::apply($b->rows($of), $b->mean);
+    $at = fn (Belief $b, SetupSpec $of): array => Belief::apply($b->rows($of), $b->mean);
     expect($at($prior, $heavy)[5] - $at($prior, $own)[5])->toEqualWithDelta(-0.3 * $points, 1e-9)
         ->and($at($prior, $heavy)[0] - $at($prior, $own)[0])->toEqualWithDelta(-0.045 * $points, 1e-9);
     $swing = [44.0, 0.0, 0.0, 13.0, 0.0, 0.0, 0.0, 0.0, 0.0];
     $moved = [43.7, 0.0, 0.0, 13.0, 0.0, -7.0, 0.0, 0.0, 0.0];
-    $after = $prior->after([['built' => $own, 'shots' => ballsOf($own, $swing, 12), 'order' => 0.0], ['built' => $heavy, 'shots' => ballsOf($heavy, $moved, 12), 'order' => 0.0]]);
+    $after = $prior->after([['spec' => $own, 'shots' => ballsOf($own, $swing, 12), 'order' => 0.0], ['spec' => $heavy, 'shots' => ballsOf($heavy, $moved, 12), 'order' => 0.0]]);
     expect($after->factor('ks')['mean'])->toBeLessThan(-0.5)
         ->and($after->factor('ks')['sd'])->toBeLessThan($prior->factor('ks')['sd']);
 });
@@ -81,8 +81,8 @@ it('takes loft that comes through as a sign of a squared face, and then expects 
     $own = clubWith('A');
     $up = clubWith('B', ['squaredLoftDeg' => 13.5, 'soledFaceOpenDeg' => -4.0]);
     $prior = Belief::prior($own, 44.0, [], [$own, $up], 0.5);
-    $hit = fn (float $loft, float $face): Belief => $prior->after([['built' => $own, 'shots' => ballsOf($own, [44.0, 0.0, 0.0, 13.0, 0.0, 0.0, 0.0, 0.0, 0.0], 10), 'order' => 0.0],
-        ['built' => $up, 'shots' => ballsOf($up, [44.0, 0.0, 0.0, 13.0 + $loft, $face, 0.0, 0.0, 0.0, 0.0], 10), 'order' => 0.0]]);
+    $hit = fn (float $loft, float $face): Belief => $prior->after([['spec' => $own, 'shots' => ballsOf($own, [44.0, 0.0, 0.0, 13.0, 0.0, 0.0, 0.0, 0.0, 0.0], 10), 'order' => 0.0],
+        ['spec' => $up, 'shots' => ballsOf($up, [44.0, 0.0, 0.0, 13.0 + $loft, $face, 0.0, 0.0, 0.0, 0.0], 10), 'order' => 0.0]]);
     [$squares, $lets] = [$hit(2.8, -0.2), $hit(0.4, -2.6)];
     expect($squares->factor('q')['mean'])->toBeGreaterThan(0.55)
         ->and($lets->factor('q')['mean'])->toBeLessThan(0.45)
@@ -100,12 +100,12 @@ it('lays what another shaft does to that shaft, not to the head it was hit with'
     $stiff = clubWith('B', ['shaft' => 'Saltmarsh 65 X']);
     $turned = clubWith('untried', ['squaredLoftDeg' => 11.5]);
     $both = clubWith('untried, stiff', ['squaredLoftDeg' => 11.5, 'shaft' => 'Saltmarsh 65 X']);
-    $tested = [['built' => $own, 'shots' => ballsOf($own, [44.0, 0.0, 0.0, 13.0, 0.0, 0.0, 0.0, 0.0, 0.0], 12), 'order' => 0.0], ['built' => $stiff, 'shots' => ballsOf($stiff, [45.2, 0.0, 0.0, 12.2, 0.0, 0.0, 0.0, 0.0, 0.0], 12), 'order' => 0.0]];
-    $prior = Belief::prior($own, 44.0, [], array_column($tested, 'built'), 0.5);
+    $tested = [['spec' => $own, 'shots' => ballsOf($own, [44.0, 0.0, 0.0, 13.0, 0.0, 0.0, 0.0, 0.0, 0.0], 12), 'order' => 0.0], ['spec' => $stiff, 'shots' => ballsOf($stiff, [45.2, 0.0, 0.0, 12.2, 0.0, 0.0, 0.0, 0.0, 0.0], 12), 'order' => 0.0]];
+    $prior = Belief::prior($own, 44.0, [], array_column($tested, 'spec'), 0.5);
     $belief = $prior->after($tested);
-    $clouds = Clouds::of($prior, $belief, [$stiff, $turned, $both], new BallFlight, new Randomizer(new Mt19937(3)));
-    $carry = function (string $tag) use ($clouds): float {
-        $carries = $clouds->figures[$clouds->place($tag)][0];
+    $draws = PredictedDraws::of($prior, $belief, [$stiff, $turned, $both], new BallFlight, new Randomizer(new Mt19937(3)));
+    $carry = function (string $tag) use ($draws): float {
+        $carries = $draws->figures[$draws->place($tag)][0];
 
         return array_sum($carries) / count($carries);
     };
@@ -116,16 +116,16 @@ it('lays what another shaft does to that shaft, not to the head it was hit with'
 
 it('offers the rack with every shaft that was hit, and the own head without a purchase as it is built', function (): void {
     $plain = caseOf(['A' => [64.0, 12.0, 0.5, 6], 'B' => [64.5, 11.5, 0.0, 5]]);
-    $many = count(Offered::by($plain)->built);
+    $many = count(RackCandidates::by($plain)->specs);
     $setups = ['A' => new SetupRecord(...['shaft' => 'Reedline 55 R'] + get_object_vars($plain->setups['A'])), 'B' => new SetupRecord(...['shaft' => 'Saltmarsh 65 X'] + get_object_vars($plain->setups['B'])), 'C' => $plain->setups['C']];
     $record = new FittingRecord(...['setups' => $setups] + get_object_vars($plain));
-    $offered = Offered::by($record);
-    expect(count($offered->built))->toBe(2 * $many)
+    $candidates = RackCandidates::by($record);
+    expect(count($candidates->specs))->toBe(2 * $many)
         // B was hit with the other shaft; the same head at the same position with the usual one is another setup.
-        ->and($offered->about['B']['with'])->toBe(['shaft' => 'Saltmarsh 65 X'])->and($offered->about['B']['like'])->toBe('B')
-        ->and($offered->about['A']['with'])->toBe([])
-        ->and(count(array_unique(array_column($offered->built, 'tag'))))->toBe(2 * $many)
-        ->and(array_values(array_unique(array_column(Offered::by($record, 'own')->about, 'like'))))->toBe(['A']);
+        ->and($candidates->about['B']['with'])->toBe(['shaft' => 'Saltmarsh 65 X'])->and($candidates->about['B']['like'])->toBe('B')
+        ->and($candidates->about['A']['with'])->toBe([])
+        ->and(count(array_unique(array_column($candidates->specs, 'tag'))))->toBe(2 * $many)
+        ->and(array_values(array_unique(array_column(RackCandidates::by($record, 'own')->about, 'like'))))->toBe(['A']);
     $found = FinderReport::of($record);
     expect($found['count'])->toBe(2 * $many)
         ->and($found['peculiar'])->toHaveCount(1)
@@ -133,7 +133,7 @@ it('offers the rack with every shaft that was hit, and the own head without a pu
         ->and(array_keys($found['peculiar'][0]['effects']))->toBe(['speedMps', 'loftDeg', 'faceDeg', 'toeMm', 'highMm', 'spin']);
     // Without counted shots a shaft is no more than an idea.
     $aside = new FittingRecord(...['shots' => ['B' => array_map(fn (ShotRecord $s): ShotRecord => new ShotRecord($s->shot, $s->sequence, 'mishit'), $record->shots['B'])] + $record->shots] + get_object_vars($record));
-    expect(Offered::by($aside)->built)->toHaveCount($many);
+    expect(RackCandidates::by($aside)->specs)->toHaveCount($many);
 });
 
 it('does not count another shaft as turning and weighting the own head', function (): void {
@@ -160,7 +160,7 @@ it('offers what is in the studio or can be ordered, where that is asked', functi
     $record = caseOf(['A' => [64.0, 12.0, 0.5, 6]]);
     [$own, $new] = $record->rack;
     $rack = fn (array $supply): FittingRecord => new FittingRecord(...['rack' => [$own, new MintCarry\Core\Club\RackedHead(...['supply' => $supply] + array_diff_key(get_object_vars($new), ['body' => 0, 'gauged' => 0]))]] + get_object_vars($record));
-    $heads = fn (FittingRecord $r, string $only): array => array_values(array_unique(array_column(Offered::by($r, $only)->built, 'head')));
+    $heads = fn (FittingRecord $r, string $only): array => array_values(array_unique(array_column(RackCandidates::by($r, $only)->spec, 'head')));
     expect($heads($rack(['inStock' => false, 'leadDays' => 9]), 'order'))->toBe(['Own head', 'New head'])
         ->and($heads($rack(['inStock' => false]), 'order'))->toBe(['Own head'])
         ->and($heads($rack(['inStock' => false, 'leadDays' => 9]), 'stock'))->toBe(['Own head'])

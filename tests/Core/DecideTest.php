@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\CoreException;
-use MintCarry\Core\Finder\Clouds;
 use MintCarry\Core\Finder\Finder;
-use MintCarry\Core\Finder\Offered;
-use MintCarry\Core\Finder\Priced;
+use MintCarry\Core\Finder\PredictedDraws;
+use MintCarry\Core\Finder\RackCandidates;
+use MintCarry\Core\Finder\ScoredDraws;
 use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Corridor;
@@ -132,15 +132,15 @@ it('prices a drive at once as it does in parts', function (float $side, float $s
     expect($price->drive($side, $sd, $total, false))->toBe([$held, $held, 0.0, $side, $share]);
 })->with([[0.0, 12.0, 220.0], [30.0, 16.0, 240.0], [-9.0, 9.0, 190.0]]);
 
-it('keeps clouds as bytes, and gives back the same figures; bytes of other setups are refused', function (): void {
+it('keeps draws as bytes, and gives back the same figures; bytes of other setups are refused', function (): void {
     $record = caseOf(['A' => [64.0, 12.0, 1.0, 5], 'C' => [65.0, 13.0, -1.0, 4]]);
     $search = Search::of($record);
-    $clouds = $search->clouds();
-    $again = Clouds::unpacked($clouds->packed(), $search->all());
-    expect($again?->figures)->toBe($clouds->figures)->and($again?->seen)->toBe($clouds->seen)->and($again?->tested)->toBe($clouds->tested)->and($again?->learned)->toEqual($clouds->learned)
-        ->and(Clouds::unpacked($clouds->packed(), array_slice($search->all(), 3)))->toBeNull()
-        ->and(Clouds::unpacked('', $search->all()))->toBeNull()
-        ->and(Clouds::unpacked(substr($clouds->packed(), 0, -8), $search->all()))->toBeNull();
+    $draws = $search->draws();
+    $again = PredictedDraws::unpacked($draws->packed(), $search->all());
+    expect($again?->figures)->toBe($draws->figures)->and($again?->seen)->toBe($draws->seen)->and($again?->tested)->toBe($draws->tested)->and($again?->learned)->toEqual($draws->learned)
+        ->and(PredictedDraws::unpacked($draws->packed(), array_slice($search->all(), 3)))->toBeNull()
+        ->and(PredictedDraws::unpacked('', $search->all()))->toBeNull()
+        ->and(PredictedDraws::unpacked(substr($draws->packed(), 0, -8), $search->all()))->toBeNull();
 });
 
 it('flies anew when the shots change, and only prices anew when the brief does', function (): void {
@@ -250,34 +250,34 @@ it('breaks the decision’s tie by confidence where the player said it', functio
 
 it('offers each head of the hand at each position with arrangements of about the same mass, the standard one first', function (): void {
     $record = caseOf(['A' => [64.0, 12.0, 1.0, 5]]);
-    $offered = Offered::by($record);
+    $candidates = RackCandidates::by($record);
     $arrangements = count(twoHeads()[0]->arrangements());
-    expect(count($offered->built))->toBe(2 * 3 * $arrangements)
+    expect(count($candidates->specs))->toBe(2 * 3 * $arrangements)
         ->and(array_sum(twoHeads()[0]->arrangements()[0]))->toBe(14.0);
-    foreach ($offered->about as $about) {
+    foreach ($candidates->about as $about) {
         expect(abs(array_sum($about['masses']) - 14.0))->toBeLessThanOrEqual(4.0);
     }
-    expect($offered->about['A']['setupTag'])->toBe('A')->and($offered->about['C']['price'])->toBe(400.0);
+    expect($candidates->about['A']['setupTag'])->toBe('A')->and($candidates->about['C']['price'])->toBe(400.0);
     // The other hand's heads are no offer.
     $left = new FittingRecord(...['rack' => twoHeads(Hand::Left)] + get_object_vars($record));
-    expect(Offered::by($left)->built)->toBe([]);
+    expect(RackCandidates::by($left)->specs)->toBe([]);
 });
 
 it('scores a setup that is longer and no more scattered no worse', function (): void {
     $record = caseOf(['A' => [64.0, 12.0, 0.0, 8]]);
-    $clouds = Search::of($record)->clouds();
-    $priced = Priced::of($clouds, new Brief);
-    $order = array_keys($clouds->built);
+    $draws = Search::of($record)->draws();
+    $scored = ScoredDraws::of($draws, new Brief);
+    $order = array_keys($draws->specs);
     foreach ($order as $s) {
         foreach ($order as $t) {
             $better = true;
-            foreach ($clouds->figures[$s][1] as $d => $total) {
-                $better = $better && $total >= $clouds->figures[$t][1][$d] && abs($clouds->figures[$s][2][$d]) <= abs($clouds->figures[$t][2][$d]) && $clouds->figures[$s][4][$d] <= $clouds->figures[$t][4][$d] && $clouds->figures[$s][2][$d] * $clouds->figures[$t][2][$d] >= 0;
+            foreach ($draws->figures[$s][1] as $d => $total) {
+                $better = $better && $total >= $draws->figures[$t][1][$d] && abs($draws->figures[$s][2][$d]) <= abs($draws->figures[$t][2][$d]) && $draws->figures[$s][4][$d] <= $draws->figures[$t][4][$d] && $draws->figures[$s][2][$d] * $draws->figures[$t][2][$d] >= 0;
             }
             if ($better && $s !== $t) {
-                expect(array_sum($priced->strokes[$s]))->toBeLessThanOrEqual(array_sum($priced->strokes[$t]) + 1e-3);
+                expect(array_sum($scored->strokes[$s]))->toBeLessThanOrEqual(array_sum($scored->strokes[$t]) + 1e-3);
             }
         }
     }
-    expect(Finder::of($clouds, new Brief, $record->random())->setups)->toHaveCount(count($order));
+    expect(Finder::of($draws, new Brief, $record->random())->setups)->toHaveCount(count($order));
 });

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Finder\Belief;
-use MintCarry\Core\Finder\Clouds;
 use MintCarry\Core\Finder\Finder;
 use MintCarry\Core\Finder\Predicted;
+use MintCarry\Core\Finder\PredictedDraws;
 use MintCarry\Core\Finder\Surface;
 use MintCarry\Core\Finder\Trade;
 use MintCarry\Core\Fitting\Brief;
@@ -21,7 +22,6 @@ use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\PlayerModel;
 use MintCarry\Core\Impact\SetupEffect;
 use MintCarry\Core\Impact\ShotMaker;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Statistics\Matrix;
 use MintCarry\Core\Statistics\Normal;
@@ -36,23 +36,23 @@ function rackOf(Hand $hand = Hand::Right): array
     foreach (['Tern 460' => 0.0, 'Plover 445' => 0.8] as $head => $more) {
         foreach ([-1.5, 0.0, 1.5] as $p) {
             foreach ([-3.0, 3.0] as $toe) {
-                $out[] = new Built("{$head}/{$p}/{$toe}", $head, new Head(loftDeg: 10.5, cgToeMm: $toe, cgBackMm: 35 + 4 * $more), 10.5 + $more + $p, 10.5 + $more, -0.6 * $p, (string) $p, (string) $toe, hand: $hand);
+                $out[] = new SetupSpec("{$head}/{$p}/{$toe}", $head, new Head(loftDeg: 10.5, cgToeMm: $toe, cgBackMm: 35 + 4 * $more), 10.5 + $more + $p, 10.5 + $more, -0.6 * $p, (string) $p, (string) $toe, hand: $hand);
             }
         }
     }
 
     return $out;
 }
-function ownClub(Hand $hand = Hand::Right): Built
+function ownClub(Hand $hand = Hand::Right): SetupSpec
 {
-    return new Built('A', 'Curlew L', new Head, 10.5, 10.5, 0.0, hand: $hand);
+    return new SetupSpec('A', 'Curlew L', new Head, 10.5, 10.5, 0.0, hand: $hand);
 }
 /** @return list<LaunchShot> */
-function hitWith(Built $built, PlayerModel $player, int $n, int $seed, bool $club = true): array
+function hitWith(SetupSpec $spec, PlayerModel $player, int $n, int $seed, bool $club = true): array
 {
-    $own = ownClub($built->hand);
-    $effect = new SetupEffect($built->body, $built->head, $built->squaredLoftDeg - $own->squaredLoftDeg, $built->soledFaceOpenDeg - $own->soledFaceOpenDeg, $built->body->cgBackMm - $own->body->cgBackMm, $built->body->cgToeMm - $own->body->cgToeMm);
-    $maker = new ShotMaker($effect, $built->hand, new Randomizer(new Mt19937($seed)));
+    $own = ownClub($spec->hand);
+    $effect = new SetupEffect($spec->body, $spec->head, $spec->squaredLoftDeg - $own->squaredLoftDeg, $spec->soledFaceOpenDeg - $own->soledFaceOpenDeg, $spec->body->cgBackMm - $own->body->cgBackMm, $spec->body->cgToeMm - $own->body->cgToeMm);
+    $maker = new ShotMaker($effect, $spec->hand, new Randomizer(new Mt19937($seed)));
     $flight = new BallFlight;
 
     return array_map(fn (int $i): LaunchShot => LaunchShot::of(ShotMaker::seen($maker->hit($player), $club), $flight), range(1, $n));
@@ -61,17 +61,17 @@ function hitWith(Built $built, PlayerModel $player, int $n, int $seed, bool $clu
 function believed(PlayerModel $player, Hand $hand = Hand::Right, int $n = 4, array $at = [0, 5, 8], bool $club = true): array
 {
     $rack = rackOf($hand);
-    $tested = [['built' => ownClub($hand), 'shots' => hitWith(ownClub($hand), $player, $n, 11, $club), 'order' => 0.1]];
+    $tested = [['spec' => ownClub($hand), 'shots' => hitWith(ownClub($hand), $player, $n, 11, $club), 'order' => 0.1]];
     foreach ($at as $k => $i) {
-        $tested[] = ['built' => $rack[$i], 'shots' => hitWith($rack[$i], $player, $n, 21 + $k, $club), 'order' => 0.3 + 0.2 * $k];
+        $tested[] = ['spec' => $rack[$i], 'shots' => hitWith($rack[$i], $player, $n, 21 + $k, $club), 'order' => 0.3 + 0.2 * $k];
     }
-    $prior = Belief::prior(ownClub($hand), 44.0, ['Tern 460', 'Plover 445'], array_column($tested, 'built'), 0.5);
+    $prior = Belief::prior(ownClub($hand), 44.0, ['Tern 460', 'Plover 445'], array_column($tested, 'spec'), 0.5);
 
     return [$prior, $prior->after($tested)];
 }
 function findFor(Belief $prior, Belief $belief, ?Brief $brief = null, ?array $rack = null): Finder
 {
-    return Finder::of(Clouds::of($prior, $belief, $rack ?? rackOf($belief->own->hand), new BallFlight, new Randomizer(new Mt19937(5))), $brief ?? new Brief, new Randomizer(new Mt19937(6)));
+    return Finder::of(PredictedDraws::of($prior, $belief, $rack ?? rackOf($belief->own->hand), new BallFlight, new Randomizer(new Mt19937(5))), $brief ?? new Brief, new Randomizer(new Mt19937(6)));
 }
 
 it('factors as the algebra says by hand, and inverts', function (): void {
@@ -93,7 +93,7 @@ it('updates a mean as the textbook’s normal with known variance', function ():
     $prior = Belief::prior($own, 44.0, [], [$own], 0.5);
     $ball = Belief::ball(new Impact($own->body), Belief::apply($prior->rows($own), $prior->mean));
     $shots = array_map(fn (float $v): LaunchShot => LaunchShot::of(['clubSpeedMps' => $v] + $ball, new BallFlight), [46.0, 46.0, 46.0, 46.0]);
-    $after = $prior->after([['built' => $own, 'shots' => $shots, 'order' => 0.0]]);
+    $after = $prior->after([['spec' => $own, 'shots' => $shots, 'order' => 0.0]]);
     expect($after->mean[0])->toBeGreaterThan(44.3)->toBeLessThan(46.0)
         ->and($after->covariance[0][0])->toBeLessThan(0.2 * $prior->covariance[0][0])
         ->and(count($after->mean))->toBe(count($prior->mean));
@@ -125,13 +125,13 @@ it('learns more of how loft carries through from two lofts than from one', funct
 });
 
 it('predicts a cloud’s mean within 0.3 yd of flying every shot of it', function (array $at): void {
-    $built = ownClub();
+    $spec = ownClub();
     $flight = new BallFlight;
-    $surface = Surface::of($built, [...$at, 0.0, 0.0], $flight);
-    $scatter = Belief::prior($built, 44.0, [], [$built], 0.5)->scatter;
+    $surface = Surface::of($spec, [...$at, 0.0, 0.0], $flight);
+    $scatter = Belief::prior($spec, 44.0, [], [$spec], 0.5)->scatter;
     $l = Matrix::cholesky($scatter);
     $random = new Randomizer(new Mt19937(9));
-    $impact = new Impact($built->body);
+    $impact = new Impact($spec->body);
     foreach ([[0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0], [0.5, 0.6, -0.8, 0.8, 0.9, 2.0, -1.5, 0.004, 0.02]] as $shift) {
         $sum = [0.0, 0.0, 0.0];
         $n = 0;
@@ -165,12 +165,12 @@ it('predicts a cloud’s mean within 0.3 yd of flying every shot of it', functio
 
 it('tells the difference of two setups within 0.3 yd of flying them both', function (): void {
     $flight = new BallFlight;
-    foreach (rackOf() as $built) {
+    foreach (rackOf() as $spec) {
         $at = [45.0, 0.5, 0.0, 13.0, 0.5, 1.0, 1.0, 0.0, 0.0];
-        $surface = Surface::of($built, $at, $flight);
+        $surface = Surface::of($spec, $at, $flight);
         foreach ([[0.4, 0, 0, 0, 0, 0, 0, 0, 0], [0, 0, 0, 0.8, 0, 0, 0, 0, 0], [0, 0, 0, 0, 1.0, 0, 0, 0, 0], [0.3, 0, 0, 0.5, -0.6, 1.5, 1.0, 0.003, 0.02]] as $shift) {
             $x = array_map(fn (float $a, float $d): float => $a + $d, $at, $shift);
-            $flown = $flight->fly(Belief::launch(new Impact($built->body), $x) ?? new Launch(60, 12, 2500));
+            $flown = $flight->fly(Belief::launch(new Impact($spec->body), $x) ?? new Launch(60, 12, 2500));
             $none = array_fill(0, 7, array_fill(0, 7, 0.0));
             expect($surface->means([$shift], $none)[0][0])->toEqualWithDelta($flown->carryM, 0.27)
                 ->and($surface->means([$shift], $none)[0][2])->toEqualWithDelta($flown->sideM, 0.27);
@@ -222,17 +222,17 @@ it('gives a left-handed twin the mirrored pick, the same gains and the mirrored 
 
         return LaunchShot::of($m, new BallFlight);
     }, $shots);
-    $tested = [['built' => ownClub(Hand::Left), 'shots' => $mirror(hitWith(ownClub(), $right, 4, 11)), 'order' => 0.1]];
+    $tested = [['spec' => ownClub(Hand::Left), 'shots' => $mirror(hitWith(ownClub(), $right, 4, 11)), 'order' => 0.1]];
     foreach ([0, 5, 8] as $k => $i) {
-        $tested[] = ['built' => $rack[$i], 'shots' => $mirror(hitWith(rackOf()[$i], $right, 4, 21 + $k)), 'order' => 0.3 + 0.2 * $k];
+        $tested[] = ['spec' => $rack[$i], 'shots' => $mirror(hitWith(rackOf()[$i], $right, 4, 21 + $k)), 'order' => 0.3 + 0.2 * $k];
     }
-    $lp = Belief::prior(ownClub(Hand::Left), 44.0, ['Tern 460', 'Plover 445'], array_column($tested, 'built'), 0.5);
+    $lp = Belief::prior(ownClub(Hand::Left), 44.0, ['Tern 460', 'Plover 445'], array_column($tested, 'spec'), 0.5);
     $r = findFor($rp, $rb, $brief('water', 'rough'));
     $l = findFor($lp, $lp->after($tested), $brief('rough', 'water'));
-    expect($l->pick->built->tag)->toBe($r->pick->built->tag)
-        ->and($l->best->built->tag)->toBe($r->best->built->tag)
+    expect($l->pick->spec->tag)->toBe($r->pick->spec->tag)
+        ->and($l->best->spec->tag)->toBe($r->best->spec->tag)
         ->and($left->pathDeg)->toBe(-$right->pathDeg);
-    $of = fn (Finder $f): array => array_column(array_map(fn (Predicted $p): array => [$p->built->tag, $p], $f->setups), 1, 0);
+    $of = fn (Finder $f): array => array_column(array_map(fn (Predicted $p): array => [$p->spec->tag, $p], $f->setups), 1, 0);
     foreach ($of($r) as $tag => $p) {
         expect($of($l)[$tag]->gain)->toEqualWithDelta($p->gain, 1e-9)
             ->and($of($l)[$tag]->sideM)->toEqualWithDelta(-$p->sideM, 1e-9)
@@ -252,7 +252,7 @@ it('tells everything as a difference from the own club, which differs from itsel
 
 it('keeps the own club unless a gain is likely enough', function (): void {
     $found = findFor(...believed(new PlayerModel, n: 3, at: []));
-    expect($found->pick->built->tag === 'A' || $found->pick->chance >= Pick::KEEP_UNLESS)->toBeTrue()
+    expect($found->pick->spec->tag === 'A' || $found->pick->chance >= Pick::KEEP_UNLESS)->toBeTrue()
         ->and($found->pick->expectedLoss)->toBe($found->expectedLoss);
 });
 
@@ -270,7 +270,7 @@ it('puts on the front what nothing beats in both carry and share, and nothing el
     $front = Trade::of($found->setups)->front;
     foreach ($found->setups as $p) {
         $beaten = array_filter($found->setups, fn (Predicted $q): bool => $q->carryM >= $p->carryM && $q->share >= $p->share && ($q->carryM > $p->carryM || $q->share > $p->share)) !== [];
-        expect(in_array($p->built->tag, $front, true))->toBe(! $beaten);
+        expect(in_array($p->spec->tag, $front, true))->toBe(! $beaten);
     }
 });
 
@@ -286,11 +286,11 @@ it('offers to hit next what was not hit, can be hit, and needs few wrench change
     [$prior, $belief] = believed(new PlayerModel(headPeculiarity: 1.0));
     $rack = rackOf();
     $hit = [$rack[0]->tag, $rack[5]->tag, $rack[8]->tag, 'A'];
-    $clouds = Clouds::of($prior, $belief, $rack, new BallFlight, new Randomizer(new Mt19937(5)));
-    $found = Finder::of($clouds, new Brief, new Randomizer(new Mt19937(5)), fn (Built $b): ?int => $b->head === 'Plover 445' ? null : 1);
-    expect($found->next['built']->tag)->not->toBeIn($hit)
-        ->and($found->next['built']->head)->toBe('Tern 460');
-    $none = Finder::of($clouds, new Brief, new Randomizer(new Mt19937(5)), fn (): ?int => null);
+    $draws = PredictedDraws::of($prior, $belief, $rack, new BallFlight, new Randomizer(new Mt19937(5)));
+    $found = Finder::of($draws, new Brief, new Randomizer(new Mt19937(5)), fn (SetupSpec $b): ?int => $b->head === 'Plover 445' ? null : 1);
+    expect($found->next['spec']->tag)->not->toBeIn($hit)
+        ->and($found->next['spec']->head)->toBe('Tern 460');
+    $none = Finder::of($draws, new Brief, new Randomizer(new Mt19937(5)), fn (): ?int => null);
     expect($none->next)->toBeNull();
 });
 

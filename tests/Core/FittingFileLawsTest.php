@@ -91,9 +91,9 @@ it('leaves out what is left out: such a shot might as well not be there', functi
 
 it('offers no setup that the rack cannot build, and each only once', function (): void {
     $setups = answered('find', fittingFile())['setups'];
-    $built = array_map(fn (array $s): string => "{$s['head']}|{$s['sleeve']}|{$s['weights']}", $setups);
-    expect($built)->toBe(array_unique($built))->and(count($setups))->toBe(1 + 2 * 3);
-    foreach ($built as $one) {
+    $spec = array_map(fn (array $s): string => "{$s['head']}|{$s['sleeve']}|{$s['weights']}", $setups);
+    expect($spec)->toBe(array_unique($spec))->and(count($setups))->toBe(1 + 2 * 3);
+    foreach ($spec as $one) {
         // The sleeve has N and F; the slot takes 8, 10 or 12 g.
         expect($one)->toMatch('/^(Tern 460\|(N|F)\|(8|10|12) g back|Old one\|.*)$/');
     }

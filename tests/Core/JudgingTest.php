@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Fitting\Corridor;
 use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\ShotSet;
@@ -13,7 +14,6 @@ use MintCarry\Core\Impact\Delivery;
 use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\Strike;
 use MintCarry\Core\Judging\Bridge;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Judging\CarryThrough;
 use MintCarry\Core\Judging\Diagnosis;
 use MintCarry\Core\Judging\Evidence;
@@ -39,9 +39,9 @@ function sameFlight(): BallFlight
     return $flight ??= new BallFlight;
 }
 /** @param  array<string, mixed>  $more */
-function built(string $tag, array $more = []): Built
+function spec(string $tag, array $more = []): SetupSpec
 {
-    return new Built(...($more + ['tag' => $tag, 'head' => 'Tern 460', 'body' => new Head, 'squaredLoftDeg' => 10.5, 'soledLoftDeg' => 10.5, 'soledFaceOpenDeg' => 0.0]));
+    return new SetupSpec(...($more + ['tag' => $tag, 'head' => 'Tern 460', 'body' => new Head, 'squaredLoftDeg' => 10.5, 'soledLoftDeg' => 10.5, 'soledFaceOpenDeg' => 0.0]));
 }
 /**
  * Shots about a mean delivery (speed, attack, path, loft, face, toe, high), spread evenly so that the means are exactly those.
@@ -68,8 +68,8 @@ function swings(array $mean, int $n = 6, Hand $hand = Hand::Right, array $hide =
 /** @param  list<float>  $mean */
 function evidence(string $tag, array $mean, array $more = [], int $n = 6, array $hide = []): Evidence
 {
-    $built = built($tag, $more);
-    $found = Evidence::of($built, new ShotSet($tag, swings($mean, $n, $built->hand, $hide, 1.0, $built->body)), sameFlight());
+    $spec = built($tag, $more);
+    $found = Evidence::of($spec, new ShotSet($tag, swings($mean, $n, $spec->hand, $hide, 1.0, $spec->body)), sameFlight());
 
     return $found ?? throw new LogicException('no evidence');
 }
@@ -382,7 +382,7 @@ it('counts a head with its sleeve and weights as one change', function (): void 
     $a = evidence('A', USUAL, ['sleeve' => 'N', 'weights' => '12 g back']);
     $b = evidence('B', USUAL, ['head' => 'Plover 445', 'sleeve' => 'STD', 'weights' => '6 g heel']);
     expect(kinds(GuardRails::of([$a, $b], $a, [], [], 0.5)))->not->toContain('two changes')
-        ->and($b->built->differsFrom($a->built))->toBe(['head']);
+        ->and($b->spec->differsFrom($a->spec))->toBe(['head']);
 });
 
 it('sees speed fall through a session, few shots, and another visit', function (): void {

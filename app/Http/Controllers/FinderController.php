@@ -10,19 +10,19 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Validation\Rule;
-use MintCarry\Core\Finder\Offered;
+use MintCarry\Core\Finder\RackCandidates;
 use MintCarry\Core\Report\FinderReport;
 
-/** Every legal setup on the rack, predicted for this player. Clouds are kept for a while: where only the brief changed, they are priced anew and nothing is flown. */
+/** Every legal setup on the rack, predicted for this player. Draws are kept for a while: where only the brief changed, they are priced anew and nothing is flown. */
 final class FinderController
 {
     public function __invoke(Request $request, Fitting $fitting): JsonResponse
     {
-        $given = $request->validate(['only' => ['sometimes', Rule::in(Offered::WHICH)]]);
+        $given = $request->validate(['only' => ['sometimes', Rule::in(RackCandidates::WHICH)]]);
         $judged = new FittingLoader($fitting);
         $heads = $judged->heads()->values();
         $only = $given['only'] ?? 'all';
-        $found = FinderReport::of($judged->record(), $only, fn (string $key, callable $make): string => self::kept("clouds:{$fitting->id}:{$only}", $key, $make));
+        $found = FinderReport::of($judged->record(), $only, fn (string $key, callable $make): string => self::kept("draws:{$fitting->id}:{$only}", $key, $make));
         foreach ($found['setups'] as $i => $setup) {
             $found['setups'][$i]['headId'] = $setup['rackAt'] === null ? null : $heads[$setup['rackAt']]->id;
         }
@@ -31,13 +31,13 @@ final class FinderController
     }
 
     /**
-     * One place for each fitting and filter: newer clouds take that of older ones, so the store does not grow.
+     * One place for each fitting and filter: newer draws take that of older ones, so the store does not grow.
      *
      * @param  callable(): string  $make
      */
     private static function kept(string $place, string $key, callable $make): string
     {
-        $store = Cache::store((string) config('mintcarry.clouds_store'));
+        $store = Cache::store((string) config('mintcarry.draws_store'));
         $kept = $store->get($place);
         if (is_array($kept) && ($kept[0] ?? '') === $key) {
             return (string) $kept[1];

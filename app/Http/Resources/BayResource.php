@@ -23,9 +23,9 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 use MintCarry\Core\Club\ChangeOver;
 use MintCarry\Core\Club\Head;
+use MintCarry\Core\Fitting\LiveVerdict;
 use MintCarry\Core\Fitting\Repeat;
 use MintCarry\Core\Fitting\ShotSet;
-use MintCarry\Core\Fitting\Standing;
 use MintCarry\Core\Intake\SenderOrder;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
@@ -83,7 +83,7 @@ final class BayResource extends JsonResource
             'means' => self::means(self::ofTrial($fitting, $judged, $trial, $secret)),
             'benchmarkMeans' => $benchmark === null ? null : self::means($benchmark),
             'standing' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? []
-                : array_map(self::standing(...), Standing::of($benchmark, $set, $fitting->brief()->scoring())),
+                : array_map(self::standing(...), LiveVerdict::of($benchmark, $set, $fitting->brief()->scoring())),
             'flips' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? [] : JudgingResource::flips($judged, $trial->setup_id),
             'repeat' => $trial === null || $secret || $trial->kind === 'warm-up' ? [] : self::repeat($fitting, $judged, $trial, $trials->all()),
             'drift' => self::drift($fitting, $judged, $blind),
@@ -98,7 +98,7 @@ final class BayResource extends JsonResource
     }
 
     /** @return array<string, mixed> */
-    public static function standing(Standing $s): array
+    public static function standing(LiveVerdict $s): array
     {
         return ['name' => $s->name, 'measure' => $s->measure->value, 'word' => $s->word, 'value' => $s->value, 'interval' => $s->interval, 'declared' => $s->declared, 'moreShots' => $s->moreShots];
     }

@@ -9,13 +9,13 @@ use App\Models\Setup;
 use App\Models\Trial;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Fitting\CorridorShare;
+use MintCarry\Core\Fitting\LiveVerdict;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\SideEstimate;
-use MintCarry\Core\Fitting\Standing;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Judging\Bridge;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Judging\Diagnosis;
 use MintCarry\Core\Judging\Evidence;
 use MintCarry\Core\Judging\Finding;
@@ -55,15 +55,15 @@ final class JudgingResource extends JsonResource
                 'n' => $set->count(),
                 'clubSeen' => $e?->hasClub() ?? false,
                 'strikeSeen' => $e !== null && $e->isMeasured(5),
-                'standing' => $held === null || $isHeld ? [] : array_map(BayResource::standing(...), Standing::of($held, $set, $fitting->brief()->scoring())),
+                'standing' => $held === null || $isHeld ? [] : array_map(BayResource::standing(...), LiveVerdict::of($held, $set, $fitting->brief()->scoring())),
                 'flips' => $held === null || $isHeld ? [] : self::flips($judged, $id),
                 'delivery' => $e === null ? [] : array_map(fn (int $i): array => ['field' => Evidence::FIELDS[$i]->value, 'value' => $e->state[$i], 'error' => $e->error[$i], 'from' => $e->from[$i]], array_keys($e->state)),
-                'alike' => isset($alike[$set->tag]) ? self::alike($alike[$set->tag], $benchmark === null || $isHeld ? null : $alike[$benchmark->built->tag]) : null,
+                'alike' => isset($alike[$set->tag]) ? self::alike($alike[$set->tag], $benchmark === null || $isHeld ? null : $alike[$benchmark->spec->tag]) : null,
                 'bridges' => $e === null || $benchmark === null || $isHeld ? [] : array_values(array_map(fn (Bridge $b): array => ['measure' => $b->measure->value, 'difference' => $b->difference, 'lines' => $b->lines, 'clubSeen' => $b->clubSeen], Bridge::between($benchmark, $e, $squares))),
                 'forgiveness' => $e === null ? null : self::forgiveness(Forgiveness::of($e)),
                 'diagnosis' => array_map(self::finding(...), $found),
                 'path' => $e === null ? null : self::path($e),
-                'inLine' => $e === null ? null : ['toeMm' => $e->built->body->inLineWithCg()[0], 'highMm' => $e->built->body->inLineWithCg()[1], 'assumed' => $e->built->bodyAssumed],
+                'inLine' => $e === null ? null : ['toeMm' => $e->spec->body->inLineWithCg()[0], 'highMm' => $e->spec->body->inLineWithCg()[1], 'assumed' => $e->spec->bodyAssumed],
             ];
         }
 
@@ -118,7 +118,7 @@ final class JudgingResource extends JsonResource
     {
         $fitting = $judged->fitting;
         $word = static function (Screening $policy) use ($judged, $id, $fitting): ?string {
-            foreach (Standing::of($policy->of('', $judged->shots[$fitting->benchmark_setup_id ?? 0] ?? []), $policy->of('', $judged->shots[$id]), $fitting->brief()->scoring()) as $s) {
+            foreach (LiveVerdict::of($policy->of('', $judged->shots[$fitting->benchmark_setup_id ?? 0] ?? []), $policy->of('', $judged->shots[$id]), $fitting->brief()->scoring()) as $s) {
                 if ($s->declared) {
                     return $s->word;
                 }
@@ -173,7 +173,7 @@ final class JudgingResource extends JsonResource
         return array_values(array_filter($speeds, fn (?float $v): bool => $v !== null));
     }
 
-    /** @return list<Built> settings of the benchmark's head that nobody hit yet: its sleeve positions, with the weights as they are */
+    /** @return list<SetupSpec> settings of the benchmark's head that nobody hit yet: its sleeve positions, with the weights as they are */
     private static function candidates(FittingLoader $judged): array
     {
         $setup = Setup::query()->with(Setup::MADE_OF)->find($judged->fitting->benchmark_setup_id);
@@ -185,7 +185,7 @@ final class JudgingResource extends JsonResource
             $other = (clone $setup)->forceFill(['sleeve_label' => $position->label, 'tag' => $position->label]);
             $hit = array_filter($judged->setups, fn (Setup $s): bool => $s->head_id === $setup->head_id && $s->sleeve_label === $position->label && $s->masses == $setup->masses);
             if ($hit === []) {
-                $out[] = FittingLoader::built($other, $judged->fitting->player->hand);
+                $out[] = FittingLoader::spec($other, $judged->fitting->player->hand);
             }
         }
 

@@ -10,11 +10,12 @@ namespace MintCarry\Bench;
 use MintCarry\Core\Air\Wind;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Finder\Belief;
-use MintCarry\Core\Finder\Clouds;
 use MintCarry\Core\Finder\Finder;
 use MintCarry\Core\Finder\Predicted;
+use MintCarry\Core\Finder\PredictedDraws;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Corridor;
 use MintCarry\Core\Fitting\Strokes;
@@ -25,7 +26,6 @@ use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Impact\Delivery;
 use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\Strike;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Statistics\Normal;
 use Random\Engine\Mt19937;
@@ -100,15 +100,15 @@ final class Hidden
     }
 
     /** Hits one shot with a setup, in the bay or on the course. Everything right-handed; the bench mirrors at the edge. @return array{Launch, Delivery, Strike}|null */
-    public function hit(Built $built, Built $own, Randomizer $random, float $order = 0.0): ?array
+    public function hit(SetupSpec $spec, SetupSpec $own, Randomizer $random, float $order = 0.0): ?array
     {
-        $head = $this->heads[$built->head] ??= $built->head === $own->head ? array_fill(0, 7, 0.0) : $this->effect([0.36, 0.64, 0.8, 2.4, 2.4, 0.004, 0.056]);
-        $quirk = $this->quirks[$built->tag] ??= $built->tag === $own->tag ? array_fill(0, 7, 0.0) : $this->effect([0.107, 0.36, 0.42, 1.2, 1.2, 0.001, 0.024]);
+        $head = $this->heads[$spec->head] ??= $spec->head === $own->head ? array_fill(0, 7, 0.0) : $this->effect([0.36, 0.64, 0.8, 2.4, 2.4, 0.004, 0.056]);
+        $quirk = $this->quirks[$spec->tag] ??= $spec->tag === $own->tag ? array_fill(0, 7, 0.0) : $this->effect([0.107, 0.36, 0.42, 1.2, 1.2, 0.001, 0.024]);
         $z = fn (float $sd): float => $this->loose * $sd * Normal::draw($random);
-        $same = $built->isSameHeadAs($own);
-        $open = $this->kF * (1 - $this->guides) * ($built->soledFaceOpenDeg - $own->soledFaceOpenDeg) + $this->kt * ($built->body->cgToeMm - $own->body->cgToeMm);
-        $loft = $this->kL * ($built->squaredLoftDeg - $own->squaredLoftDeg) + $this->kb * ($same ? 1.0 : 0.35) * ($built->body->cgBackMm - $own->body->cgBackMm);
-        $heavier = $built->heavierBy($own);
+        $same = $spec->isSameHeadAs($own);
+        $open = $this->kF * (1 - $this->guides) * ($spec->soledFaceOpenDeg - $own->soledFaceOpenDeg) + $this->kt * ($spec->body->cgToeMm - $own->body->cgToeMm);
+        $loft = $this->kL * ($spec->squaredLoftDeg - $own->squaredLoftDeg) + $this->kb * ($same ? 1.0 : 0.35) * ($spec->body->cgBackMm - $own->body->cgBackMm);
+        $heavier = $spec->heavierBy($own);
         $mishit = Normal::uniform($random) < 0.04;
         $toe = $this->mean[5] + $head[3] + $quirk[3] + $this->ks * $heavier + ($mishit ? (Normal::uniform($random) < 0.5 ? -1 : 1) * Normal::uniform($random, 11, 20) : $z(6.5));
         $path = $z(1.5);
@@ -117,7 +117,7 @@ final class Hidden
             $this->mean[4] + $open + $head[2] + $quirk[2] - $this->closure * ($toe - $this->mean[5]) + 0.35 * $path + $z(2.0), max(-40.0, min(40.0, $toe)), max(-22.0, min(22.0, $this->mean[6] + $head[4] + $quirk[4] + ($mishit ? -5.0 : 0.0) + $z(5.0))),
         ];
         try {
-            $body = $built->body;
+            $body = $spec->body;
             $impact = new Impact(new Head($body->loftDeg, $body->massG, $body->cgToeMm, $body->cgBackMm, $body->cgUpMm, $body->inertiaGcm2, 290.0, 290.0, max(0.7, min(0.95, $this->restitution - 0.00006 * ($toe ** 2) / 4)), max(-0.6, min(0.0, $this->tangential))));
             $delivery = new Delivery($swing[0], $swing[1], $swing[2], max(2.0, $swing[3]), $swing[4]);
             $strike = new Strike($swing[5], $swing[6]);
@@ -138,14 +138,14 @@ final class Advice
     {
     }
 
-    /** Four heads, eight positions, four arrangements. @return list<Built> */
+    /** Four heads, eight positions, four arrangements. @return list<SetupSpec> */
     public static function rack(): array
     {
         $out = [];
         foreach ([['Head P', 33.0, -4.2, 200.0, 0.0], ['Head Q', 36.0, -3.8, 203.0, 0.4], ['Head R', 39.0, -3.4, 204.0, -0.3], ['Head S', 30.0, -4.6, 199.0, 0.7]] as [$name, $back, $up, $mass, $loftOff]) {
             foreach ([[0.0, 0.0], [0.75, -0.4], [1.5, -0.8], [-0.75, 0.4], [-1.5, 0.8], [0.0, 0.9], [0.0, -0.9], [0.75, 0.6]] as $p => [$loft, $face]) {
                 foreach ([[0.0, 0.0], [-2.6, 0.0], [2.6, 0.0], [0.0, -4.0]] as $w => [$toe, $moved]) {
-                    $out[] = new Built("{$name}/{$p}/{$w}", $name, new Head(10.5 + $loftOff, $mass, $toe, $back + $moved, $up), 10.5 + $loftOff + $loft, 10.5 + $loftOff, $face, (string) $p, (string) $w);
+                    $out[] = new SetupSpec("{$name}/{$p}/{$w}", $name, new Head(10.5 + $loftOff, $mass, $toe, $back + $moved, $up), 10.5 + $loftOff + $loft, 10.5 + $loftOff, $face, (string) $p, (string) $w);
                 }
             }
         }
@@ -165,7 +165,7 @@ final class Advice
         for ($i = 0; $i < $players; $i++) {
             $player = new Hidden($this->random, $i % 2 === 0 ? Hand::Right : Hand::Left);
             $rack = self::rack();
-            $own = new Built('own', 'Old club', new Head(10.5, 200.0, 0.0, 34.0, -4.0), 10.2 + Normal::draw($this->random), 10.2, 0.3 * Normal::draw($this->random));
+            $own = new SetupSpec('own', 'Old club', new Head(10.5, 200.0, 0.0, 34.0, -4.0), 10.2 + Normal::draw($this->random), 10.2, 0.3 * Normal::draw($this->random));
             $brief = fn (bool $free): Brief => new Brief(corridor: new Corridor(30.0, new Trouble(Normal::uniform($this->random) < 0.4 ? 'water' : 'rough'), new Trouble('trees')), aimFree: $free);
             $free = $brief(true);
             $truth = $this->truth($player, [$own, ...$rack], $own, $free);
@@ -179,21 +179,21 @@ final class Advice
                     $add("{$aim}: usual way, {$budget} swings", $costs[$usual] - $best);
                     $add("{$aim}: usual way worse than own, {$budget} swings", $costs[$usual] > $costs['own'] + 1e-9 ? 1.0 : 0.0);
                     $found = $this->ours($player, $rack, $own, $aim === 'free' ? $free : new Brief(corridor: $free->corridor, aimFree: false), $budget);
-                    $pick = $found->pick->built->tag;
+                    $pick = $found->pick->spec->tag;
                     $add("{$aim}: ours, {$budget} swings", $costs[$pick] - $best);
-                    $add("{$aim}: ours without the keep-own rule, {$budget} swings", $costs[$found->best->built->tag] - $best);
+                    $add("{$aim}: ours without the keep-own rule, {$budget} swings", $costs[$found->best->spec->tag] - $best);
                     $add("{$aim}: ours worse than own, {$budget} swings", $costs[$pick] > $costs['own'] + 1e-9 ? 1.0 : 0.0);
                     $add("{$aim}: ours, expected loss, {$budget} swings", $found->expectedLoss);
                     if ($aim === 'free' && $budget === 20) {
                         foreach (array_slice($found->setups, 0, count($found->setups), true) as $k => $p) {
-                            if ($p->built->tag === 'own' || $k % 8 !== 0) {
+                            if ($p->spec->tag === 'own' || $k % 8 !== 0) {
                                 continue;
                             }
                             $compared++;
                             $t = $truth['figures'];
                             $sign = $player->hand->sign();
-                            $covered['carry'] += $p->carryGainInterval->contains($t[$p->built->tag][0] - $t['own'][0]) ? 1 : 0;
-                            $covered['strokes'] += $p->gainInterval->contains($costs['own'] - $costs[$p->built->tag]) ? 1 : 0;
+                            $covered['carry'] += $p->carryGainInterval->contains($t[$p->spec->tag][0] - $t['own'][0]) ? 1 : 0;
+                            $covered['strokes'] += $p->gainInterval->contains($costs['own'] - $costs[$p->spec->tag]) ? 1 : 0;
                             $covered['side'] += $this->sideCovered($p, $found->own, $t, $sign) ? 1 : 0;
                         }
                     }
@@ -213,28 +213,28 @@ final class Advice
     {
         $half = ($p->sideInterval->high - $p->sideInterval->low) / 2;
 
-        return abs(($p->sideM - $own->sideM) - $sign * ($truth[$p->built->tag][1] - $truth['own'][1])) <= $half;
+        return abs(($p->sideM - $own->sideM) - $sign * ($truth[$p->spec->tag][1] - $truth['own'][1])) <= $half;
     }
 
     /**
      * What each setup truly costs this player on the course, in strokes, with the aim free and held; and its carry and side in the bay.
      *
-     * @param  list<Built>  $all
+     * @param  list<SetupSpec>  $all
      * @return array{free: array<string, float>, held: array<string, float>, figures: array<string, array{float, float}>}
      */
-    private function truth(Hidden $player, array $all, Built $own, Brief $brief): array
+    private function truth(Hidden $player, array $all, SetupSpec $own, Brief $brief): array
     {
         $free = $held = $figures = [];
         $price = new Strokes($brief, 0.0);
         $sign = $player->hand->sign();
         $seed = $this->random->getInt(0, PHP_INT_MAX);
-        foreach ($all as $built) {
+        foreach ($all as $spec) {
             // The same luck for every setup: differences are what counts.
             $random = new Randomizer(new Mt19937($seed));
             $sides = $totals = [];
             $carry = $bay = 0.0;
             for ($k = 0; $k < $this->truthShots; $k++) {
-                $hit = $player->hit($built, $own, $random);
+                $hit = $player->hit($spec, $own, $random);
                 if ($hit === null) {
                     continue;
                 }
@@ -246,20 +246,20 @@ final class Advice
             $mean = array_sum($sides) / $n;
             $sd = sqrt(array_sum(array_map(static fn (float $s): float => ($s - $mean) ** 2, $sides)) / max(1, $n - 1));
             $total = array_sum($totals) / $n;
-            $free[$built->tag] = $price->free($mean, $sd, $total)[0];
-            $held[$built->tag] = $price->held($mean, $sd, $total);
-            $figures[$built->tag] = [$carry / $n, $bay / $n];
+            $free[$spec->tag] = $price->free($mean, $sd, $total)[0];
+            $held[$spec->tag] = $price->held($mean, $sd, $total);
+            $figures[$spec->tag] = [$carry / $n, $bay / $n];
         }
 
         return ['free' => $free, 'held' => $held, 'figures' => $figures];
     }
 
     /** @return list<LaunchShot> */
-    private function trial(Hidden $player, Built $built, Built $own, int $n, float $order): array
+    private function trial(Hidden $player, SetupSpec $spec, SetupSpec $own, int $n, float $order): array
     {
         $shots = [];
         for ($k = 0; $k < $n; $k++) {
-            $hit = $player->hit($built, $own, $this->random, $order);
+            $hit = $player->hit($spec, $own, $this->random, $order);
             if ($hit !== null) {
                 [$ball, $club, $strike] = $hit;
                 $noise = fn (float $v, float $sd): float => $v + $sd * Normal::draw($this->random);
@@ -273,31 +273,31 @@ final class Advice
     }
 
     /** Hits the own club, then setups far apart. */
-    private function ours(Hidden $player, array $rack, Built $own, Brief $brief, int $swings): Finder
+    private function ours(Hidden $player, array $rack, SetupSpec $own, Brief $brief, int $swings): Finder
     {
         $hand = $player->hand;
-        $mirrored = array_map(static fn (Built $b): Built => new Built($b->tag, $b->head, $b->body, $b->squaredLoftDeg, $b->soledLoftDeg, $b->soledFaceOpenDeg, $b->sleeve, $b->weights, hand: $hand), $rack);
-        $ownHere = new Built('own', $own->head, $own->body, $own->squaredLoftDeg, $own->soledLoftDeg, $own->soledFaceOpenDeg, hand: $hand);
-        $heads = array_values(array_unique(array_map(static fn (Built $b): string => $b->head, $rack)));
+        $mirrored = array_map(static fn (SetupSpec $b): SetupSpec => new SetupSpec($b->tag, $b->head, $b->body, $b->squaredLoftDeg, $b->soledLoftDeg, $b->soledFaceOpenDeg, $b->sleeve, $b->weights, hand: $hand), $rack);
+        $ownHere = new SetupSpec('own', $own->head, $own->body, $own->squaredLoftDeg, $own->soledLoftDeg, $own->soledFaceOpenDeg, hand: $hand);
+        $heads = array_values(array_unique(array_map(static fn (SetupSpec $b): string => $b->head, $rack)));
         // One setup of each head in turn, lofts and faces far apart, after the own club.
         $plan = [17, 46, 72, 118, 8, 55, 90, 101, 30];
-        $tested = [['built' => $ownHere, 'shots' => $this->trial($player, $own, $own, self::PER_TRIAL, 0.1), 'order' => 0.1]];
+        $tested = [['spec' => $ownHere, 'shots' => $this->trial($player, $own, $own, self::PER_TRIAL, 0.1), 'order' => 0.1]];
         for ($k = 1; $k < intdiv($swings, self::PER_TRIAL); $k++) {
             $i = $plan[($k - 1) % count($plan)];
-            $tested[] = ['built' => $mirrored[$i], 'shots' => $this->trial($player, $rack[$i], $own, self::PER_TRIAL, 0.2 * $k), 'order' => 0.2 * $k];
+            $tested[] = ['spec' => $mirrored[$i], 'shots' => $this->trial($player, $rack[$i], $own, self::PER_TRIAL, 0.2 * $k), 'order' => 0.2 * $k];
         }
         $speeds = array_map(static fn (LaunchShot $s): float => $s->measured['clubSpeedMps'], $tested[0]['shots']);
-        $prior = Belief::prior($ownHere, $speeds === [] ? 44.0 : array_sum($speeds) / count($speeds), $heads, array_column($tested, 'built'), 0.5, $this->priorWidth);
+        $prior = Belief::prior($ownHere, $speeds === [] ? 44.0 : array_sum($speeds) / count($speeds), $heads, array_column($tested, 'spec'), 0.5, $this->priorWidth);
 
-        return Finder::of(Clouds::of($prior, $prior->after($tested), $mirrored, new BallFlight, $this->random), $brief, $this->random);
+        return Finder::of(PredictedDraws::of($prior, $prior->after($tested), $mirrored, new BallFlight, $this->random), $brief, $this->random);
     }
 
     /** The usual way in its strongest form: one factor at a time, best average strokes, and the old setup is kept unless the new leads by one standard error. */
-    private function usual(Hidden $player, array $rack, Built $own, Brief $brief, int $swings): string
+    private function usual(Hidden $player, array $rack, SetupSpec $own, Brief $brief, int $swings): string
     {
         $price = new Strokes($brief, 4.0);
-        $score = function (Built $built, int $n, float $order) use ($player, $own, $price, $brief): array {
-            $shots = $this->trial($player, $built, $own, $n, $order);
+        $score = function (SetupSpec $spec, int $n, float $order) use ($player, $own, $price, $brief): array {
+            $shots = $this->trial($player, $spec, $own, $n, $order);
             $sides = array_map(static fn (LaunchShot $s): float => (float) ($s->computed['sideM'] ?? 0.0), $shots);
             $totals = array_map(static fn (LaunchShot $s): float => (float) ($s->computed['totalM'] ?? 200.0), $shots);
             $m = max(1, count($shots));
@@ -320,7 +320,7 @@ final class Advice
         }
         $left = $trials - 1;
         $order = 0.2;
-        $try = function (Built $b) use (&$now, &$error, &$held, &$left, &$order, $score): void {
+        $try = function (SetupSpec $b) use (&$now, &$error, &$held, &$left, &$order, $score): void {
             if ($left-- <= 0) {
                 return;
             }

@@ -1,7 +1,7 @@
 <?php
 
 // How long the finder takes: 480 setups (5 heads × 8 positions × 12 arrangements), 12 shots of the own club and two others, 64 draws of the unknowns. php bin/parts/bench/finder.php
-// In full, with only the brief changed (clouds kept), and the grounds of a decision.
+// In full, with only the brief changed (draws kept), and the grounds of a decision.
 
 declare(strict_types=1);
 
@@ -68,5 +68,5 @@ FinderReport::of($record(new Brief), 'all', $keep);
 [$brief] = $time(static fn (int $k): array => FinderReport::of($record(new Brief(corridor: new Corridor(26.0 + $k, new Trouble('water')), holeLengthM: 350.0 + $k)), 'all', $keep));
 [$grounds] = $time(static fn (): array => DecideReport::of($record(new Brief)));
 printf("%d setups, full result             %7.0f ms   (target 2000)\n", $found['count'], $full);
-printf("only the brief changed              %7.0f ms   (target 300; %d clouds kept)\n", $brief, count($kept));
+printf("only the brief changed              %7.0f ms   (target 300; %d draws kept)\n", $brief, count($kept));
 printf("grounds of a decision               %7.0f ms\n", $grounds);

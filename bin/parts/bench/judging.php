@@ -9,18 +9,18 @@ namespace MintCarry\Bench;
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Fitting\Corridor;
 use MintCarry\Core\Fitting\CorridorShare;
+use MintCarry\Core\Fitting\LiveVerdict;
 use MintCarry\Core\Fitting\Mishits;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\SideEstimate;
-use MintCarry\Core\Fitting\Standing;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\PlayerModel;
 use MintCarry\Core\Impact\SetupEffect;
 use MintCarry\Core\Impact\ShotMaker;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Judging\Evidence;
 use MintCarry\Core\Judging\LikeForLike;
 use MintCarry\Core\Launch\LaunchShot;
@@ -120,7 +120,7 @@ final class Judging
         [$b] = $this->hit($maker, $player, 20, $faster);
         $panel = 0;
         for ($n = 3; $n <= 20; $n++) {
-            foreach (Standing::of($benchmark, new ShotSet('B', array_slice($b, 0, $n)), Scoring::Longest) as $told) {
+            foreach (LiveVerdict::of($benchmark, new ShotSet('B', array_slice($b, 0, $n)), Scoring::Longest) as $told) {
                 if ($told->word === 'better') {
                     if ($told->declared) {
                         return [1, 1, $n];
@@ -144,7 +144,7 @@ final class Judging
         $maker = new ShotMaker(new SetupEffect(new Head), Hand::Right, $this->random);
         $all = [];
         foreach (['A', 'B'] as $tag) {
-            $e = Evidence::of(new Built($tag, 'h', new Head, 10.5, 10.5, 0.0), new ShotSet($tag, $this->hit($maker, $player, 6)[0]), $this->flight);
+            $e = Evidence::of(new SetupSpec($tag, 'h', new Head, 10.5, 10.5, 0.0), new ShotSet($tag, $this->hit($maker, $player, 6)[0]), $this->flight);
             if ($e === null) {
                 return;
             }

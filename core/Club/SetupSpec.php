@@ -2,14 +2,10 @@
 
 declare(strict_types=1);
 
-namespace MintCarry\Core\Judging;
-
-use MintCarry\Core\Club\Hand;
-use MintCarry\Core\Club\Head;
-use MintCarry\Core\Club\SwingWeight;
+namespace MintCarry\Core\Club;
 
 /** What a setup is made of, as far as judging needs it. Lofts and faces as it presents them under both address habits, face hand-relative, + = open. */
-final readonly class Built
+final readonly class SetupSpec
 {
     /**
      * @param  string  $head  name of the head; the same name is the same head
@@ -42,9 +38,9 @@ final readonly class Built
     }
 
     /** What it is made of beside head, sleeve and weights. */
-    public function build(): Build
+    public function build(): ClubBuild
     {
-        return new Build($this->shaft, $this->lengthMm, $this->ball, $this->teeMm, $this->cue);
+        return new ClubBuild($this->shaft, $this->lengthMm, $this->ball, $this->teeMm, $this->cue);
     }
 
     /** Swing-weight points above another setup: from both swing weights where they are known, else from what the heads weigh. */

@@ -4,26 +4,26 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Finder;
 
+use MintCarry\Core\Club\ClubBuild;
 use MintCarry\Core\Club\PlayingGeometry;
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\CoreException;
-use MintCarry\Core\Judging\Build;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\SetupRecord;
 
 /** Every legal setup that the rack offers this player: heads of the hand, sleeve positions, weight arrangements, each with the shaft, length, ball, tee and cue of the own club and with every other that was hit. */
-final readonly class Offered
+final readonly class RackCandidates
 {
     /** All; what is in the studio; that and what can be ordered; or the head of the own club as it is built: no purchase. */
     public const WHICH = ['all', 'stock', 'order', 'own'];
 
     /**
-     * @param  list<Built>  $built
+     * @param  list<SetupSpec>  $specs
      * @param  array<string, array{head: string, sleeve: string, masses: array<string, float>, weights: string, inStock: bool, orderable: bool, price: float|null, currency: string, setupTag: string|null, rackAt: int, with: array<string, string|float|null>, like: string}>  $about  by tag; rackAt: place of the head in the record's rack; with: what differs from the usual build; like: a setup that is built so
      * @param  list<string>  $left  what of the rack could not be used, and why
-     * @param  array<string, Build>  $builds  that were hit, by key
+     * @param  array<string, ClubBuild>  $builds  that were hit, by key
      */
-    private function __construct(public array $built, public array $about, public array $left, public Build $usual, public array $builds)
+    private function __construct(public array $specs, public array $about, public array $left, public ClubBuild $usual, public array $builds)
     {
     }
 
@@ -32,7 +32,7 @@ final readonly class Offered
     {
         $own = $record->own();
         $tried = array_intersect_key($record->setups, $record->sets());
-        $usual = Build::usual($own->build(), array_values(array_map(static fn (SetupRecord $s): Build => $s->build(), $tried)));
+        $usual = ClubBuild::usual($own->build(), array_values(array_map(static fn (SetupRecord $s): ClubBuild => $s->build(), $tried)));
         $builds = [$usual->key() => $usual];
         $like = [$usual->key() => $own->tag];
         foreach ($tried as $setup) {
@@ -46,7 +46,7 @@ final readonly class Offered
                 $hit[self::key($setup->racked->label, $setup->sleeveLabel, $setup->masses, $setup->build()->by($usual))] ??= $setup;
             }
         }
-        $built = $about = $left = $names = [];
+        $specs = $about = $left = $names = [];
         foreach ($record->rack as $at => $head) {
             // Two heads of one name are told apart, as they lie on the rack.
             $names[$head->label] = ($names[$head->label] ?? 0) + 1;
@@ -66,7 +66,7 @@ final readonly class Offered
                             $same = $names[$head->label] > 1 ? null : ($hit[self::key($head->label, $position->label, $masses, $build)] ?? null);
                             $with = $build->beside($usual);
                             $tag = $same->tag ?? implode('/', [$name, $position->label, $weights, ...array_map(strval(...), array_values($with))]);
-                            $built[] = new Built($tag, $name, $body, $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $position->label, $weights, $build->shaft, $build->lengthMm, $build->ball, $build->teeMm, $build->cue, null, false, $assumed, $record->hand);
+                            $specs[] = new SetupSpec($tag, $name, $body, $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $position->label, $weights, $build->shaft, $build->lengthMm, $build->ball, $build->teeMm, $build->cue, null, false, $assumed, $record->hand);
                             $about[$tag] = ['head' => $head->label, 'sleeve' => $position->label, 'masses' => $masses, 'weights' => $weights, 'inStock' => $head->isInStock(), 'orderable' => $orderable,
                                 'price' => isset($head->supply['price']) ? (float) $head->supply['price'] : null, 'currency' => (string) ($head->supply['currency'] ?? ''), 'setupTag' => $same?->tag, 'rackAt' => $at, 'with' => $with, 'like' => $like[$key]];
                         }
@@ -77,17 +77,17 @@ final readonly class Offered
             }
         }
 
-        return new self($built, $about, $left, $usual, $builds);
+        return new self($specs, $about, $left, $usual, $builds);
     }
 
     /** @return array{head: string, sleeve: string, masses: array<string, float>, weights: string, shaft: string, ball: string, teeMm: float|null, cue: string} as a change-over takes it */
-    public function parts(Built $built): array
+    public function parts(SetupSpec $spec): array
     {
-        return ['head' => $built->head, 'sleeve' => $built->sleeve, 'masses' => $this->about[$built->tag]['masses'] ?? [], 'weights' => $built->weights, 'shaft' => $built->shaft, 'ball' => $built->ball, 'teeMm' => $built->teeMm, 'cue' => $built->cue];
+        return ['head' => $spec->head, 'sleeve' => $spec->sleeve, 'masses' => $this->about[$spec->tag]['masses'] ?? [], 'weights' => $spec->weights, 'shaft' => $spec->shaft, 'ball' => $spec->ball, 'teeMm' => $spec->teeMm, 'cue' => $spec->cue];
     }
 
     /** @param  array<string, float>  $masses */
-    private static function key(string $head, string $sleeve, array $masses, Build $build): string
+    private static function key(string $head, string $sleeve, array $masses, ClubBuild $build): string
     {
         ksort($masses);
 

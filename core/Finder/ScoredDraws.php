@@ -10,11 +10,11 @@ use MintCarry\Core\Fitting\Strokes;
 use MintCarry\Core\Statistics\Normal;
 
 /**
- * Clouds priced by a brief: for each setup and draw the score (lower = better), the strokes under the brief's aim and with the aim held, the share in the corridor with the aim held, and the best aim in degrees.
+ * PredictedDraws priced by a brief: for each setup and draw the score (lower = better), the strokes under the brief's aim and with the aim held, the share in the corridor with the aim held, and the best aim in degrees.
  *
  * Shots are hit in a bay; the course has wind. Each draw is priced in a crosswind of its own, the same for every setup: it moves nothing between them, but a setup that already leans far to one side has less room left.
  */
-final readonly class Priced
+final readonly class ScoredDraws
 {
     /** Crosswind of a course that nobody told of, SD in m/s (assumption); of a told wind, its share across where it may come from anywhere is 1/√2. */
     private const CROSSWIND_MPS = 2.0;
@@ -33,15 +33,15 @@ final readonly class Priced
     {
     }
 
-    public static function of(Clouds $clouds, Brief $brief): self
+    public static function of(PredictedDraws $draws, Brief $brief): self
     {
         $scoring = $brief->scoring();
         $price = new Strokes($brief);
-        $sign = ($clouds->built[0] ?? null)?->hand->sign() ?? 1;
-        $gust = array_map(static fn (float $z): float => $sign * $z * max(self::CROSSWIND_MPS, $brief->windMps / M_SQRT2) * self::DRIFT_PER_MPS, self::spread(Clouds::DRAWS_OF_HIT));
+        $sign = ($draws->specs[0] ?? null)?->hand->sign() ?? 1;
+        $gust = array_map(static fn (float $z): float => $sign * $z * max(self::CROSSWIND_MPS, $brief->windMps / M_SQRT2) * self::DRIFT_PER_MPS, self::spread(PredictedDraws::DRAWS_OF_HIT));
         $scores = $strokes = $held = $shares = $aims = [];
         $isStrokes = $scoring === Scoring::FewestStrokes;
-        foreach ($clouds->figures as $s => [$carries, $totals, $sides, $apexes, $sideSds, $carrySds]) {
+        foreach ($draws->figures as $s => [$carries, $totals, $sides, $apexes, $sideSds, $carrySds]) {
             $held[$s] = $strokes[$s] = $aims[$s] = $shares[$s] = $scores[$s] = [];
             foreach ($carries as $d => $carry) {
                 [$held[$s][$d], $cost, $aim, $middle, $shares[$s][$d]] = $price->drive($sides[$d] + $gust[$d] * $carry, $sideSds[$d], $totals[$d], $brief->aimFree);

@@ -16,7 +16,7 @@ use MintCarry\Core\Statistics\StudentT;
  * |z| > 2.5 for the brief's declared measure and 3.2 for any other, which keeps a false word rare under looking after every shot. "The same" where the difference and 1.64 of its standard errors stay within
  * what is worth telling apart (a margin for each measure). Spread is judged by the ratio of the two variances (F distribution, 99.7 %), which from a few shots is nearly always open. Rules and figures: docs/judging.md, "Verdict while hitting".
  */
-final readonly class Standing
+final readonly class LiveVerdict
 {
     public const FROM_SHOTS = 3;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Finder;
 
+use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Flight\BallFlight;
-use MintCarry\Core\Judging\Built;
 use MintCarry\Core\Statistics\Matrix;
 use MintCarry\Core\Statistics\Normal;
 use Random\Randomizer;
@@ -23,7 +23,7 @@ use function sqrt;
  *
  * Every setup has the same 64 draws of the unknowns; what was hit has 192 more. A draw holds θ of the belief, a quirk for each setup that nobody hit, the scatter (its scale by χ², Wilson & Hilferty 1931, from memory) and what the models themselves miss between two setups.
  */
-final readonly class Clouds
+final readonly class PredictedDraws
 {
     public const DRAWS = 64;
 
@@ -46,21 +46,21 @@ final readonly class Clouds
     private const SEEN = 3;
 
     /**
-     * @param  list<Built>  $built  the own club first
+     * @param  list<SetupSpec>  $specs  the own club first
      * @param  array<int, array<int, array<int, float>>>  $figures  by setup, figure and draw (64, or 256 where it was hit): carry, total, side (+ right), apex, spread of side, spread of carry, m
      * @param  array<int, array<int, array<int, float>>>  $seen  by setup, value and draw (64): mean face °, loft °, speed m/s as a right-hander's, what a trial would show
      * @param  list<bool>  $tested  by setup
      * @param  list<float>  $noise  variance of one shot's face, loft and speed
      * @param  array<string, array{prior: float, priorSd: float, now: float, sd: float}>  $learned  of the factors of `Belief::factor`
      */
-    private function __construct(public array $built, public array $figures, public array $seen, public array $tested, public array $noise, public array $learned)
+    private function __construct(public array $specs, public array $figures, public array $seen, public array $tested, public array $noise, public array $learned)
     {
     }
 
     /**
      * @param  Belief  $prior  before any shot
      * @param  Belief  $belief  after them
-     * @param  list<Built>  $rack  every setup to be judged, the own club among them or not
+     * @param  list<SetupSpec>  $rack  every setup to be judged, the own club among them or not
      * @param  array<int, float>  $day  another day's swing: added to the nine values by place
      *
      * @throws CoreException where the models give no ball for the own club
@@ -77,7 +77,7 @@ final readonly class Clouds
         $sign = $own->hand->sign();
         $scatter = array_map(static fn (array $row): array => array_map(static fn (float $v): float => $v * (1 + 2 * self::MISHITS), $row), $belief->scatter);
         [$thetas, $spares, $scales] = self::unknowns($belief, $random);
-        $built = $figures = $seen = $tested = [];
+        $specs = $figures = $seen = $tested = [];
         foreach ($all as $one) {
             $rows = $belief->rows($one);
             $at = Belief::apply($rows, $belief->mean);
@@ -115,18 +115,18 @@ final readonly class Clouds
                 $shifts[] = $x;
             }
             [$sideSd, $carrySd] = [$surface->spread(2, $scatter), $surface->spread(0, $scatter)];
-            $clouds = [[], [], [], [], [], []];
+            $draws = [[], [], [], [], [], []];
             foreach ($surface->means($shifts, $scatter) as $d => [$carry, $total, $side, $apex]) {
                 $missed = $isOwn ? [0.0, 0.0] : [self::MODEL_SD_M[0] * $spares[$d][($place + 11) % self::SPARES], self::MODEL_SD_M[1] * $spares[$d][($place + 23) % self::SPARES]];
-                [$clouds[0][], $clouds[1][], $clouds[2][], $clouds[3][], $clouds[4][], $clouds[5][]] = [$carry + $missed[0], $total + $missed[0], $sign * ($side + $missed[1]), $apex, $sideSd * $scales[$d], $carrySd * $scales[$d]];
+                [$draws[0][], $draws[1][], $draws[2][], $draws[3][], $draws[4][], $draws[5][]] = [$carry + $missed[0], $total + $missed[0], $sign * ($side + $missed[1]), $apex, $sideSd * $scales[$d], $carrySd * $scales[$d]];
             }
-            $built[] = $one;
-            $figures[] = $clouds;
+            $specs[] = $one;
+            $figures[] = $draws;
             $seen[] = $shown;
             $tested[] = $hit;
         }
 
-        return new self($built, $figures, $seen, $tested, [$belief->scatter[4][4], $belief->scatter[3][3], $belief->scatter[0][0]], self::learned($prior, $belief));
+        return new self($specs, $figures, $seen, $tested, [$belief->scatter[4][4], $belief->scatter[3][3], $belief->scatter[0][0]], self::learned($prior, $belief));
     }
 
     /**
@@ -183,7 +183,7 @@ final readonly class Clouds
     /** Place of a setup by its tag; null for one that is not judged. */
     public function place(string $tag): ?int
     {
-        foreach ($this->built as $s => $one) {
+        foreach ($this->specs as $s => $one) {
             if ($one->tag === $tag) {
                 return $s;
             }
@@ -195,17 +195,17 @@ final readonly class Clouds
     /** As bytes, to be kept while the shots and the rack stay as they are. */
     public function packed(): string
     {
-        $head = json_encode([array_map(static fn (Built $b): string => $b->tag, $this->built), $this->tested, $this->noise, $this->learned], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
+        $head = json_encode([array_map(static fn (SetupSpec $b): string => $b->tag, $this->specs), $this->tested, $this->noise, $this->learned], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
         $bytes = static fn (array $setups): string => implode('', array_map(static fn (array $columns): string => pack('e*', ...array_merge(...$columns)), $setups));
 
         return pack('V', strlen($head)).$head.$bytes($this->figures).$bytes($this->seen);
     }
 
     /**
-     * @param  list<Built>  $built  all that were judged, in any order
+     * @param  list<SetupSpec>  $specs  all that were judged, in any order
      * @return self|null null where the bytes are not those of these setups
      */
-    public static function unpacked(string $bytes, array $built): ?self
+    public static function unpacked(string $bytes, array $specs): ?self
     {
         $length = strlen($bytes) < 4 ? 0 : (int) (unpack('V', $bytes)[1] ?? 0);
         $head = json_decode(substr($bytes, 4, $length), true);
@@ -214,7 +214,7 @@ final readonly class Clouds
         }
         [$tags, $tested, $noise, $learned] = $head;
         $by = [];
-        foreach ($built as $one) {
+        foreach ($specs as $one) {
             $by[$one->tag] = $one;
         }
         $draws = array_map(static fn (bool $hit): int => $hit ? self::DRAWS_OF_HIT : self::DRAWS, $tested);
@@ -234,6 +234,6 @@ final readonly class Clouds
         $figures = array_map(static fn (int $of): array => $columns(self::FIGURES, $of), $draws);
         $seen = array_map(static fn (): array => $columns(self::SEEN, self::DRAWS), $tags);
 
-        return new self(array_values(array_map(static fn (string $tag): Built => $by[$tag], $tags)), $figures, $seen, $tested, $noise, $learned);
+        return new self(array_values(array_map(static fn (string $tag): SetupSpec => $by[$tag], $tags)), $figures, $seen, $tested, $noise, $learned);
     }
 }

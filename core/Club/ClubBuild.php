@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace MintCarry\Core\Judging;
+namespace MintCarry\Core\Club;
 
 use function abs;
 use function array_filter;
 
 /** What a setup is made of beside head, sleeve and weights: shaft, playing length mm, ball, tee height mm, cue. Empty or null: nobody said. */
-final readonly class Build
+final readonly class ClubBuild
 {
     /** Lengths and tees nearer than this are the same: two readings of one club differ by as much (assumption). */
     private const NEAR_MM = ['lengthMm' => 6.0, 'teeMm' => 5.0];
