@@ -22,7 +22,7 @@ final readonly class SettleHeldShot
 {
     private const STAYS = 'The shot stays in the tray.';
 
-    public function __construct(private TakeShots $take)
+    public function __construct(private TakeShots $take, private Journal $journal)
     {
     }
 
@@ -42,7 +42,7 @@ final readonly class SettleHeldShot
             }
             $sequence = fn (int $shot): int => (int) DB::table('shots')->where('id', $shot)->value('sequence');
 
-            return Journal::note($fitting, $user, fn (int $shot): string => "took a held shot as shot {$sequence($shot)}",
+            return $this->journal->record($fitting, $user, fn (int $shot): string => "took a held shot as shot {$sequence($shot)}",
                 fn (): int => $this->become($held, $of, $row, $user, $values));
         });
     }
@@ -65,7 +65,7 @@ final readonly class SettleHeldShot
     public function discard(HeldShot $held, User $user): void
     {
         $settled = ['settled_at' => now(), 'settled_how' => 'discarded', 'settled_by' => $user->id];
-        $this->locked($held, fn (HeldShot $held, Fitting $fitting): bool => Journal::note($fitting, $user,
+        $this->locked($held, fn (HeldShot $held, Fitting $fitting): bool => $this->journal->record($fitting, $user,
             "discarded a held shot: {$held->reason}", fn (): bool => $held->update($settled)));
     }
 

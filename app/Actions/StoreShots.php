@@ -65,7 +65,7 @@ final class StoreShots
             }
             // Nothing that was entered is ever lost: taken back, these shots are left out.
             foreach ($rows === [] ? [] : Shot::query()->where('fitting_id', $fitting->id)->where('sequence', '>', $sequence - count($rows))->pluck('id') as $id) {
-                Journal::notice('shots', (int) $id, ['left_out_reason' => 'other', 'left_out_note' => 'taken back'], ['left_out_reason' => null, 'left_out_note' => null]);
+                app(Journal::class)->track('shots', (int) $id, ['left_out_reason' => 'other', 'left_out_note' => 'taken back'], ['left_out_reason' => null, 'left_out_note' => null]);
             }
             $now->touch();
 

@@ -88,7 +88,7 @@ final class FittingArchive
             'shots' => $fitting->shots()->get()->map(fn (Shot $s): array => $filled(['setup' => $tag($s->setup_id), 'trial' => $number($s->trial_id)] + self::named($s, self::SHOT, [])))->values()->all(),
             'ratings' => Rating::query()->where('fitting_id', $fitting->id)->orderBy('id')->get()->map(fn (Rating $r): array => ['trial' => $number($r->trial_id), 'setup' => $tag($r->setup_id), 'kind' => $r->kind, 'stars' => $r->stars])->all(),
             'blinds' => $blinds->map(fn (Blind $b): array => ['setups' => array_map($tag, $b->setups), 'shotsEach' => $b->shots_each, 'revealedAt' => $b->revealed_at?->toIso8601String()])->all(),
-            'confirms' => $confirms->map(fn (Confirm $c): array => ['held' => $tag($c->held_setup_id), 'setup' => $tag($c->setup_id), 'shotsEach' => $c->shots_each, 'rested' => $c->rested, 'endedAt' => $c->ended_at?->toIso8601String()])->all(),
+            'confirms' => $confirms->map(fn (Confirm $c): array => ['held' => $tag($c->benchmark_setup_id), 'setup' => $tag($c->setup_id), 'shotsEach' => $c->shots_each, 'rested' => $c->rested, 'endedAt' => $c->ended_at?->toIso8601String()])->all(),
             'decisions' => $fitting->decisions()->get()->reverse()->values()->map(fn (Decision $d): array => $filled(['setup' => $tag($d->setup_id), 'advised' => $tag($d->advised_setup_id), 'reason' => $d->reason, 'version' => $d->number, 'advice' => $d->advice, 'proof' => $d->proof, 'at' => $d->created_at->toIso8601String(),
                 'lockedAt' => $d->locked_at?->toIso8601String(), 'reopenedAt' => $d->reopened_at?->toIso8601String(), 'reopenWhy' => $d->reopen_why]))->all(),
             'briefChanges' => BriefChange::query()->where('fitting_id', $fitting->id)->orderBy('id')->get()->map(fn (BriefChange $c): array => ['why' => $c->why, 'before' => $c->before, 'after' => $c->after, 'at' => $c->created_at->toIso8601String()])->all(),
@@ -242,7 +242,7 @@ final class FittingArchive
             $blinds[$i] = Blind::query()->create($mine + $by + ['setups' => array_map(fn (string $t): int => $setup(['t' => $t], 't', "blinds[{$i}]"), $tags), 'shots_each' => max(1, min(10, (int) ($b['shotsEach'] ?? 1))), 'place' => max(0, count($tags) - 1), 'revealed_at' => self::moment($b['revealedAt'] ?? null) ?? now()])->id;
         }
         foreach (self::items($data, 'confirms') as $i => $c) {
-            $confirms[$i] = Confirm::query()->create($mine + $by + ['held_setup_id' => $setup($c, 'held', "confirms[{$i}]"), 'setup_id' => $setup($c, 'setup', "confirms[{$i}]"), 'shots_each' => max(3, min(10, (int) ($c['shotsEach'] ?? 5))), 'rested' => (bool) ($c['rested'] ?? false), 'ended_at' => self::moment($c['endedAt'] ?? null) ?? now()])->id;
+            $confirms[$i] = Confirm::query()->create($mine + $by + ['benchmark_setup_id' => $setup($c, 'held', "confirms[{$i}]"), 'setup_id' => $setup($c, 'setup', "confirms[{$i}]"), 'shots_each' => max(3, min(10, (int) ($c['shotsEach'] ?? 5))), 'rested' => (bool) ($c['rested'] ?? false), 'ended_at' => self::moment($c['endedAt'] ?? null) ?? now()])->id;
         }
         foreach (self::items($data, 'trials') as $i => $t) {
             $trial = Trial::query()->create($mine + $by + ['setup_id' => $setup($t, 'setup', "trials[{$i}]"), 'number' => (int) $t['number'], 'kind' => $t['kind'] ?? 'trial', 'place' => (array) ($t['place'] ?? []), 'visit_id' => $visits[$t['visit'] ?? 0] ?? null, 'blind_id' => isset($t['blind']) ? ($blinds[$t['blind']] ?? null) : null,

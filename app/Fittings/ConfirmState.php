@@ -27,7 +27,7 @@ final class ConfirmState
         $sets = self::legs($confirm, $judged);
         $chance = 0.5;
         try {
-            $chance = AdviceReport::advice($judged->record()->heldAgainst($tag($confirm->held_setup_id)))->judgement($tag($confirm->setup_id))->chanceBetter;
+            $chance = AdviceReport::advice($judged->record()->withBenchmark($tag($confirm->benchmark_setup_id)))->judgement($tag($confirm->setup_id))->chanceBetter;
         } catch (CoreException) {
             // One of the two has no counted shot left: nothing to be confirmed against.
         }
@@ -35,7 +35,7 @@ final class ConfirmState
 
         return [
             'id' => $confirm->id,
-            'held' => $tag($confirm->held_setup_id),
+            'held' => $tag($confirm->benchmark_setup_id),
             'chosen' => $tag($confirm->setup_id),
             'shotsEach' => $confirm->shots_each,
             'rested' => $confirm->rested,
@@ -60,7 +60,7 @@ final class ConfirmState
         $id = $leg === 0 ? null : $confirm->setupOfLeg($leg - 1);
         $tag = fn (int $setup): string => $judged->setups[$setup]->tag ?? '?';
 
-        return ['held' => $tag($confirm->held_setup_id), 'chosen' => $tag($confirm->setup_id), 'shotsEach' => $confirm->shots_each, 'leg' => $leg, 'tag' => $id === null ? null : $tag($id), 'next' => $leg < Rule::LEGS ? $tag($confirm->setupOfLeg($leg)) : null,
+        return ['held' => $tag($confirm->benchmark_setup_id), 'chosen' => $tag($confirm->setup_id), 'shotsEach' => $confirm->shots_each, 'leg' => $leg, 'tag' => $id === null ? null : $tag($id), 'next' => $leg < Rule::LEGS ? $tag($confirm->setupOfLeg($leg)) : null,
             'n' => count(array_filter($judged->shots[$id ?? 0] ?? [], fn (array $s): bool => $s['trial'] === ($legs[$leg - 1] ?? 0) && $s['leftOut'] === null))];
     }
 

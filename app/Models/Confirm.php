@@ -17,7 +17,7 @@ use Illuminate\Support\Carbon;
  *
  * @property int $id
  * @property int $fitting_id
- * @property int $held_setup_id
+ * @property int $benchmark_setup_id
  * @property int $setup_id
  * @property int $shots_each
  * @property bool $rested
@@ -41,7 +41,7 @@ final class Confirm extends Model
     /** @return BelongsTo<Setup, $this> */
     public function held(): BelongsTo
     {
-        return $this->belongsTo(Setup::class, 'held_setup_id');
+        return $this->belongsTo(Setup::class, 'benchmark_setup_id');
     }
 
     /** @return BelongsTo<Setup, $this> */
@@ -69,6 +69,6 @@ final class Confirm extends Model
     /** Setup of a leg: 0 and 2 the benchmark, 1 the choice. */
     public function setupOfLeg(int $leg): int
     {
-        return $leg === 1 ? $this->setup_id : $this->held_setup_id;
+        return $leg === 1 ? $this->setup_id : $this->benchmark_setup_id;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Journal\Journal;
 use App\Models\Bay;
 use App\Models\Decision;
 use App\Models\Fitting;
@@ -30,6 +31,12 @@ use Symfony\Component\HttpFoundation\Response;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    public function register(): void
+    {
+        // One for each request: it holds what changed while an entry is open.
+        $this->app->scoped(Journal::class);
+    }
+
     public function boot(): void
     {
         Model::shouldBeStrict(! $this->app->environment('production'));

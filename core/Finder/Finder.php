@@ -58,7 +58,7 @@ final readonly class Finder
             [$carries, $totals, $sides, $apexes, $spreads] = $draws->figures[$s];
             $carryGains = Pick::gaps($ownCarries, $carries);
             $setups[$s] = new Predicted($spec, $mean($carries), Interval::middleOf($carries), $mean($totals), $mean($sides), Interval::middleOf($sides), $mean($spreads), $mean($apexes), $mean($scored->shares[$s]),
-                $pick->gain($s, 0), $pick->gainInterval($s, 0), $mean(Pick::gaps($scored->held[$s], $scored->held[0])), $pick->chance($s, 0), $pick->losses[$s], $mean($scored->aims[$s]), $pick->isTied($s, $pick->best), $draws->tested[$s], $mean($carryGains), Interval::middleOf($carryGains));
+                $pick->gain($s, 0), $pick->gainInterval($s, 0), $mean(Pick::gaps($scored->aimFixed[$s], $scored->aimFixed[0])), $pick->chance($s, 0), $pick->losses[$s], $mean($scored->aims[$s]), $pick->isTied($s, $pick->best), $draws->tested[$s], $mean($carryGains), Interval::middleOf($carryGains));
         }
         $loss = $pick->losses[$pick->pick];
 

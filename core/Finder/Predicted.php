@@ -22,7 +22,7 @@ final readonly class Predicted
         public float $share,
         public float $gain,
         public Interval $gainInterval,
-        public float $gainHeld,
+        public float $aimFixedGain,
         public float $chance,
         public float $expectedLoss,
         public float $aimDeg,

@@ -93,7 +93,7 @@ final readonly class PredictedDraws
                 continue;
             }
             $quirk = array_map(sqrt(...), $belief->quirkVariance($one));
-            $place = crc32($one->tag);
+            $salt = crc32($one->tag);
             $isOwn = $one->tag === $own->tag;
             $hit = isset($belief->quirks[$one->tag]);
             $shifts = [];
@@ -101,7 +101,7 @@ final readonly class PredictedDraws
             foreach ($hit ? $thetas : array_slice($thetas, 0, self::DRAWS) as $d => $theta) {
                 $x = Belief::apply($rows, $theta);
                 foreach ($quirk as $i => $sd) {
-                    $x[$i] += $sd * $spares[$d][($i + $place) % self::SPARES];
+                    $x[$i] += $sd * $spares[$d][($i + $salt) % self::SPARES];
                 }
                 foreach ($day as $i => $more) {
                     $x[$i] += $more;
@@ -117,7 +117,7 @@ final readonly class PredictedDraws
             [$sideSd, $carrySd] = [$surface->spread(2, $scatter), $surface->spread(0, $scatter)];
             $draws = [[], [], [], [], [], []];
             foreach ($surface->means($shifts, $scatter) as $d => [$carry, $total, $side, $apex]) {
-                $missed = $isOwn ? [0.0, 0.0] : [self::MODEL_SD_M[0] * $spares[$d][($place + 11) % self::SPARES], self::MODEL_SD_M[1] * $spares[$d][($place + 23) % self::SPARES]];
+                $missed = $isOwn ? [0.0, 0.0] : [self::MODEL_SD_M[0] * $spares[$d][($salt + 11) % self::SPARES], self::MODEL_SD_M[1] * $spares[$d][($salt + 23) % self::SPARES]];
                 [$draws[0][], $draws[1][], $draws[2][], $draws[3][], $draws[4][], $draws[5][]] = [$carry + $missed[0], $total + $missed[0], $sign * ($side + $missed[1]), $apex, $sideSd * $scales[$d], $carrySd * $scales[$d]];
             }
             $specs[] = $one;
@@ -180,8 +180,8 @@ final readonly class PredictedDraws
         return $out;
     }
 
-    /** Place of a setup by its tag; null for one that is not judged. */
-    public function place(string $tag): ?int
+    /** Index of a setup by its tag; null for one that is not judged. */
+    public function index(string $tag): ?int
     {
         foreach ($this->specs as $s => $one) {
             if ($one->tag === $tag) {

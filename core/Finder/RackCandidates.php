@@ -20,10 +20,10 @@ final readonly class RackCandidates
     /**
      * @param  list<SetupSpec>  $specs
      * @param  array<string, array{head: string, sleeve: string, masses: array<string, float>, weights: string, inStock: bool, orderable: bool, price: float|null, currency: string, setupTag: string|null, rackAt: int, with: array<string, string|float|null>, like: string}>  $about  by tag; rackAt: place of the head in the record's rack; with: what differs from the usual build; like: a setup that is built so
-     * @param  list<string>  $left  what of the rack could not be used, and why
+     * @param  list<string>  $unreadable  what of the rack could not be used, and why
      * @param  array<string, ClubBuild>  $builds  that were hit, by key
      */
-    private function __construct(public array $specs, public array $about, public array $left, public ClubBuild $usual, public array $builds)
+    private function __construct(public array $specs, public array $about, public array $unreadable, public ClubBuild $usual, public array $builds)
     {
     }
 
@@ -46,7 +46,7 @@ final readonly class RackCandidates
                 $hit[self::key($setup->racked->label, $setup->sleeveLabel, $setup->masses, $setup->build()->by($usual))] ??= $setup;
             }
         }
-        $specs = $about = $left = $names = [];
+        $specs = $about = $unreadable = $names = [];
         foreach ($record->rack as $at => $head) {
             // Two heads of one name are told apart, as they lie on the rack.
             $names[$head->label] = ($names[$head->label] ?? 0) + 1;
@@ -73,11 +73,11 @@ final readonly class RackCandidates
                     }
                 }
             } catch (CoreException $e) {
-                $left[] = "{$head->label}: {$e->getMessage()}";
+                $unreadable[] = "{$head->label}: {$e->getMessage()}";
             }
         }
 
-        return new self($specs, $about, $left, $usual, $builds);
+        return new self($specs, $about, $unreadable, $usual, $builds);
     }
 
     /** @return array{head: string, sleeve: string, masses: array<string, float>, weights: string, shaft: string, ball: string, teeMm: float|null, cue: string} as a change-over takes it */

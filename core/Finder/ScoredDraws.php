@@ -25,11 +25,11 @@ final readonly class ScoredDraws
     /**
      * @param  array<int, array<int, float>>  $scores
      * @param  array<int, array<int, float>>  $strokes
-     * @param  array<int, array<int, float>>  $held
+     * @param  array<int, array<int, float>>  $aimFixed
      * @param  array<int, array<int, float>>  $shares
      * @param  array<int, array<int, float>>  $aims
      */
-    private function __construct(public array $scores, public array $strokes, public array $held, public array $shares, public array $aims)
+    private function __construct(public array $scores, public array $strokes, public array $aimFixed, public array $shares, public array $aims)
     {
     }
 
@@ -39,12 +39,12 @@ final readonly class ScoredDraws
         $price = new Strokes($brief);
         $sign = ($draws->specs[0] ?? null)?->hand->sign() ?? 1;
         $gust = array_map(static fn (float $z): float => $sign * $z * max(self::CROSSWIND_MPS, $brief->windMps / M_SQRT2) * self::DRIFT_PER_MPS, self::spread(PredictedDraws::DRAWS_OF_HIT));
-        $scores = $strokes = $held = $shares = $aims = [];
+        $scores = $strokes = $aimFixed = $shares = $aims = [];
         $isStrokes = $scoring === Scoring::FewestStrokes;
         foreach ($draws->figures as $s => [$carries, $totals, $sides, $apexes, $sideSds, $carrySds]) {
-            $held[$s] = $strokes[$s] = $aims[$s] = $shares[$s] = $scores[$s] = [];
+            $aimFixed[$s] = $strokes[$s] = $aims[$s] = $shares[$s] = $scores[$s] = [];
             foreach ($carries as $d => $carry) {
-                [$held[$s][$d], $cost, $aim, $middle, $shares[$s][$d]] = $price->drive($sides[$d] + $gust[$d] * $carry, $sideSds[$d], $totals[$d], $brief->aimFree);
+                [$aimFixed[$s][$d], $cost, $aim, $middle, $shares[$s][$d]] = $price->drive($sides[$d] + $gust[$d] * $carry, $sideSds[$d], $totals[$d], $brief->aimFree);
                 $strokes[$s][$d] = $cost;
                 $aims[$s][$d] = $aim;
                 $scores[$s][$d] = $isStrokes ? $cost
@@ -52,7 +52,7 @@ final readonly class ScoredDraws
             }
         }
 
-        return new self($scores, $strokes, $held, $shares, $aims);
+        return new self($scores, $strokes, $aimFixed, $shares, $aims);
     }
 
     /**

@@ -86,7 +86,7 @@ final class Search
      *
      * @return list<array{head: string|null, with: array<string, string|float|null>, effects: array<string, array{mean: float, sd: float}>}> of what was hit
      */
-    public function peculiar(): array
+    public function ownEffects(): array
     {
         [, $belief] = $this->beliefs();
         $own = $belief->own;
@@ -183,6 +183,6 @@ final class Search
         $scored = ScoredDraws::of($draws, $brief);
         $tags = array_map(static fn (SetupSpec $b): string => $b->tag, $draws->specs);
 
-        return new PosteriorDraws(array_combine($tags, $scored->scores), array_combine($tags, $scored->strokes), array_combine($tags, $scored->held), array_combine($tags, $scored->aims));
+        return new PosteriorDraws(array_combine($tags, $scored->scores), array_combine($tags, $scored->strokes), array_combine($tags, $scored->aimFixed), array_combine($tags, $scored->aims));
     }
 }

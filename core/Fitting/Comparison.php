@@ -32,13 +32,13 @@ final readonly class Comparison
     /** @param  list<ShotSet>  $sets */
     public static function of(array $sets, ?string $benchmark, ?Randomizer $random = null): self
     {
-        $held = null;
+        $benchmarkSet = null;
         foreach ($sets as $set) {
-            $held = $set->tag === $benchmark ? $set : $held;
+            $benchmarkSet = $set->tag === $benchmark ? $set : $benchmarkSet;
         }
         $rows = [];
         foreach (self::MEASURES as $measure) {
-            $base = $held?->summary($measure);
+            $base = $benchmarkSet?->summary($measure);
             $cells = [];
             $known = false;
             foreach ($sets as $set) {
@@ -47,7 +47,7 @@ final readonly class Comparison
                 $cells[$set->tag] = [
                     'summary' => $summary,
                     'computed' => $set->computedCount($measure),
-                    'difference' => $summary !== null && $base !== null && $set !== $held ? self::difference($held, $set, $measure, $base, $summary, $random) : null,
+                    'difference' => $summary !== null && $base !== null && $set !== $benchmarkSet ? self::difference($benchmarkSet, $set, $measure, $base, $summary, $random) : null,
                 ];
             }
             if ($known) {
@@ -55,13 +55,13 @@ final readonly class Comparison
             }
         }
 
-        return new self($held?->tag, $rows);
+        return new self($benchmarkSet?->tag, $rows);
     }
 
-    private static function difference(?ShotSet $held, ShotSet $set, Measure $measure, Summary $base, Summary $summary, ?Randomizer $random): Difference
+    private static function difference(?ShotSet $benchmarkSet, ShotSet $set, Measure $measure, Summary $base, Summary $summary, ?Randomizer $random): Difference
     {
         $welch = Difference::between($base, $summary);
-        $a = $held?->raw($measure) ?? [];
+        $a = $benchmarkSet?->raw($measure) ?? [];
         $b = $set->raw($measure);
         if ($random === null || ! $set->isRobust() || ! in_array($measure, self::RESAMPLED, true) || count($a) < 4 || count($b) < 4) {
             return $welch;

@@ -23,10 +23,10 @@ final readonly class PosteriorDraws
     /**
      * @param  array<string, array<int, float>>  $scores
      * @param  array<string, array<int, float>>  $strokes
-     * @param  array<string, array<int, float>>  $held
+     * @param  array<string, array<int, float>>  $aimFixed
      * @param  array<string, array<int, float>>  $aims
      */
-    public function __construct(public array $scores, public array $strokes, public array $held, public array $aims)
+    public function __construct(public array $scores, public array $strokes, public array $aimFixed, public array $aims)
     {
     }
 
@@ -40,25 +40,25 @@ final readonly class PosteriorDraws
         $pooled = SideEstimate::pooledSpread($sets);
         $scoring = $brief->scoring();
         $price = new Strokes($brief, 0.0);
-        $scores = $strokes = $held = $aims = [];
+        $scores = $strokes = $aimFixed = $aims = [];
         foreach ($sets as $set) {
             $side = SideEstimate::of($set, $pooled);
             [$carryM, $carrySdM, $carryErrorM] = self::length($set->summary(Measure::Carry));
             [$totalM, , $totalErrorM] = self::length($set->summary(Measure::Total));
             $apexM = $set->summary(Measure::Apex)->mean ?? 0.0;
             $tag = $set->tag;
-            $scores[$tag] = $strokes[$tag] = $held[$tag] = $aims[$tag] = [];
+            $scores[$tag] = $strokes[$tag] = $aimFixed[$tag] = $aims[$tag] = [];
             for ($d = 0; $d < self::DRAWS; $d++) {
                 [$meanM, $sdM] = $side->draw($random);
                 $luck = Normal::draw($random); // carry and total go together
                 $total = $totalM + $totalErrorM * $luck;
-                [$held[$tag][$d], $best, $aims[$tag][$d], $middle] = $price->drive($meanM, $sdM, $total, $brief->aimFree);
-                $strokes[$tag][$d] = $best = min($best, $held[$tag][$d]);
+                [$aimFixed[$tag][$d], $best, $aims[$tag][$d], $middle] = $price->drive($meanM, $sdM, $total, $brief->aimFree);
+                $strokes[$tag][$d] = $best = min($best, $aimFixed[$tag][$d]);
                 $scores[$tag][$d] = $scoring->of(['strokes' => $best, 'share' => $price->share($middle, $sdM), 'carryM' => $carryM + $carryErrorM * $luck, 'carrySdM' => $carrySdM, 'totalM' => $total, 'apexM' => $apexM], $brief->weights);
             }
         }
 
-        return new self($scores, $strokes, $held, $aims);
+        return new self($scores, $strokes, $aimFixed, $aims);
     }
 
     /**

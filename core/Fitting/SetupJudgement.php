@@ -22,7 +22,7 @@ final readonly class SetupJudgement
         public ?LoftTrade $trade,
         public float $strokes,
         public Interval $strokesInterval,
-        public float $heldStrokes,
+        public float $aimFixedStrokes,
         public float $chanceBetter,
         public float $expectedLoss,
         public float $aimDeg,

@@ -46,7 +46,7 @@ final class Strokes
         [$this->leftAt, $this->rightAt] = $this->corridor->trouble();
     }
 
-    public function held(float $sideM, float $sdM, float $totalM): float
+    public function aimFixed(float $sideM, float $sdM, float $totalM): float
     {
         return $this->cost($sideM, sqrt($sdM ** 2 + $this->softEdgeM ** 2), $this->prices($totalM));
     }
@@ -70,16 +70,16 @@ final class Strokes
     {
         $sd = sqrt($sdM ** 2 + $this->softEdgeM ** 2);
         $prices = $this->prices($totalM);
-        $held = $this->cost($sideM, $sd, $prices);
+        $aimFixed = $this->cost($sideM, $sd, $prices);
         $share = $this->share($sideM, $sdM);
         if (! $aimFree) {
-            return [$held, $held, 0.0, $sideM, $share];
+            return [$aimFixed, $aimFixed, 0.0, $sideM, $share];
         }
         $perDegree = $totalM * M_PI / 180;
         $reach = self::AIM_LIMIT_DEG * $perDegree;
         $middle = max($sideM - $reach, min($sideM + $reach, $this->bestMiddle($sd, $totalM)));
 
-        return [$held, $this->cost($middle, $sd, $prices), ($middle - $sideM) / $perDegree, $middle, $share];
+        return [$aimFixed, $this->cost($middle, $sd, $prices), ($middle - $sideM) / $perDegree, $middle, $share];
     }
 
     /**

@@ -24,10 +24,10 @@ final readonly class TieBreak
 
     /**
      * @param  string|null  $choice  null while more than one is left
-     * @param  list<string>  $left  who is left at the end
-     * @param  list<array{criterion: string, known: bool, values: array<string, float|null>, left: list<string>}>  $steps
+     * @param  list<string>  $remaining  who remains at the end
+     * @param  list<array{criterion: string, known: bool, values: array<string, float|null>, remaining: list<string>}>  $steps
      */
-    private function __construct(public ?string $choice, public ?string $by, public array $left, public array $steps)
+    private function __construct(public ?string $choice, public ?string $by, public array $remaining, public array $steps)
     {
     }
 
@@ -40,28 +40,28 @@ final readonly class TieBreak
     public static function among(array $candidates, array $order): self
     {
         self::requireOrder($order);
-        $left = array_map(strval(...), array_keys($candidates));
+        $remaining = array_map(strval(...), array_keys($candidates));
         $steps = [];
         $by = null;
         foreach ($order as $criterion) {
-            if (count($left) < 2) {
+            if (count($remaining) < 2) {
                 break;
             }
             $values = [];
-            foreach ($left as $tag) {
+            foreach ($remaining as $tag) {
                 $values[$tag] = $candidates[$tag][$criterion] ?? null;
             }
             $told = array_filter($values, static fn (?float $v): bool => $v !== null);
-            $known = count($told) === count($left);
+            $known = count($told) === count($remaining);
             if ($known) {
                 $best = $criterion === 'confidence' ? max($told) : min($told);
-                $left = array_map(strval(...), array_keys(array_filter($told, static fn (float $v): bool => abs($v - $best) <= self::MARGIN[$criterion] + 1e-9)));
-                $by = count($left) === 1 ? $criterion : null;
+                $remaining = array_map(strval(...), array_keys(array_filter($told, static fn (float $v): bool => abs($v - $best) <= self::MARGIN[$criterion] + 1e-9)));
+                $by = count($remaining) === 1 ? $criterion : null;
             }
-            $steps[] = ['criterion' => $criterion, 'known' => $known, 'values' => $values, 'left' => $left];
+            $steps[] = ['criterion' => $criterion, 'known' => $known, 'values' => $values, 'remaining' => $remaining];
         }
 
-        return new self(count($left) === 1 ? $left[0] : null, $by, $left, $steps);
+        return new self(count($remaining) === 1 ? $remaining[0] : null, $by, $remaining, $steps);
     }
 
     /**

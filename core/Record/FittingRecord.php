@@ -68,7 +68,7 @@ final readonly class FittingRecord
     }
 
     /** The same fitting with another setup held. */
-    public function heldAgainst(string $benchmark): self
+    public function withBenchmark(string $benchmark): self
     {
         return new self(...['benchmark' => $benchmark] + get_object_vars($this));
     }

@@ -125,7 +125,7 @@ final class DecideReport
         $adjustable = array_values(array_filter($search->all(), static fn (SetupSpec $b): bool => $b->tag === $chosen->tag || ($b->head === $own->head && $b->build()->by($usual)->key() === $usual->key())));
         $draws = $search->drawsOf($adjustable);
         $scores = ScoredDraws::of($draws, $record->brief)->scores;
-        $at = $draws->place($chosen->tag);
+        $at = $draws->index($chosen->tag);
         if ($at === null) {
             return null;
         }
@@ -186,7 +186,7 @@ final class DecideReport
         }
         $broken = TieBreak::among($candidates, $record->tieOrder);
 
-        return ['order' => $record->tieOrder, 'choice' => $broken->choice, 'by' => $broken->by, 'left' => $broken->left, 'steps' => $broken->steps, 'wantedApexM' => $wanted];
+        return ['order' => $record->tieOrder, 'choice' => $broken->choice, 'by' => $broken->by, 'remaining' => $broken->remaining, 'steps' => $broken->steps, 'wantedApexM' => $wanted];
     }
 
     /**
@@ -220,8 +220,8 @@ final class DecideReport
             } catch (CoreException) {
                 continue;
             }
-            $own = $draws->place($advice->benchmark);
-            $at = $draws->place($picked);
+            $own = $draws->index($advice->benchmark);
+            $at = $draws->index($picked);
             if ($own === null || $at === null) {
                 continue;
             }

@@ -30,7 +30,7 @@ final class FinderReport
         $candidates = $search->candidates;
         if ($candidates->specs === []) {
             throw CoreException::invalid('rack', match (true) {
-                $candidates->left !== [] => 'No legal setup for this hand is on the rack: '.implode(' ', $candidates->left),
+                $candidates->unreadable !== [] => 'No legal setup for this hand is on the rack: '.implode(' ', $candidates->unreadable),
                 $only === 'own' => 'The own club is only described, not on the rack, so its other positions are not known. Put its head on the rack, or look at all heads.',
                 $only === 'order' && $record->rack !== [] => 'No head for this hand is in the studio or can be ordered. Look at all heads, or say on the rack what can be had.',
                 $only === 'stock' && $record->rack !== [] => 'No head for this hand is in the studio. Look at all heads, or say on the rack what is in stock.',
@@ -55,10 +55,10 @@ final class FinderReport
             'mayStop' => $found->mayStop,
             'ties' => count(array_filter($found->setups, static fn (Predicted $p): bool => $p->tied)),
             'within' => count(array_filter($found->setups, static fn (Predicted $p): bool => $found->best->gain - $p->gain < $found->scoring->resolution())),
-            'left' => $candidates->left,
+            'unreadable' => $candidates->unreadable,
             'next' => $found->next === null ? null : ['tag' => $found->next['spec']->tag, 'value' => $found->next['value'], 'changes' => $found->next['changes'], 'turns' => $found->next['turns'], 'to' => $found->next['to']?->tag],
             'learned' => $found->learned,
-            'peculiar' => array_map(static fn (array $p): array => ['with' => (object) $p['with']] + $p, $search->peculiar()),
+            'ownEffects' => array_map(static fn (array $p): array => ['with' => (object) $p['with']] + $p, $search->ownEffects()),
             'trade' => ['front' => $trade->front, 'perCarryM' => $trade->perCarryM, 'perShare' => $trade->perShare, 'level' => $trade->level, 'agreement' => $trade->agreement],
             'setups' => array_map(static fn (Predicted $p): array => self::setup($p, $candidates, $squares), $found->setups),
         ];
@@ -96,7 +96,7 @@ final class FinderReport
             'share' => $p->share,
             'gain' => $p->gain,
             'gainInterval' => $p->gainInterval,
-            'gainHeld' => $p->gainHeld,
+            'aimFixedGain' => $p->aimFixedGain,
             'chance' => $p->chance,
             'aimDeg' => $p->aimDeg,
             'tied' => $p->tied,

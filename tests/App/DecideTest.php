@@ -52,7 +52,7 @@ it('takes what the player said of confidence into the tie', function (): void {
         Rating::query()->create(['studio_id' => $this->user->studio_id, 'fitting_id' => $this->case->id, 'setup_id' => $setup->id, 'trial_id' => $of->id, 'kind' => 'confidence', 'stars' => $stars, 'rated_by' => $this->user->id]);
     }
     $tie = $this->getJson("{$this->url}/decide")->json('tieBreak');
-    if ($tie !== null && in_array('C', $tie['steps'][0]['left'], true)) {
+    if ($tie !== null && in_array('C', $tie['steps'][0]['remaining'], true)) {
         expect($tie['steps'][0]['criterion'])->toBe('confidence')->and($tie['steps'][0]['values']['C'])->toEqual(5)->and($tie['choice'])->toBe('C');
     }
     expect($tie)->not->toBeNull();

@@ -68,7 +68,7 @@ it('offers the shaft that was hit on every head, and names a setup that is built
     expect($found['count'])->toBe(2 * $plain)
         ->and($stiff)->toHaveCount($plain)
         ->and($stiff->pluck('with.shaft')->unique()->all())->toBe(['Saltmarsh 65 X'])
-        ->and($found['peculiar'])->toHaveCount(1)
+        ->and($found['ownEffects'])->toHaveCount(1)
         ->and(($this->find)('own')->json('setups.*.like'))->not->toContain('C');
 });
 

@@ -72,7 +72,7 @@ it('decides by the record as it stood, whatever is hit later', function (): void
     ($this->hit)($a, ['190', '194', '188', '192', '191'], ['40', '48', '52', '38', '44']);
     ($this->hit)($b, ['210', '212', '213', '209', '211'], ['2', '3', '-1', '0', '-3']);
     $advice = $this->getJson("api/fittings/{$this->case->id}/advice")->json();
-    expect($advice['pick'])->toBe('B')->and($advice['carried'])->toBeTrue();
+    expect($advice['pick'])->toBe('B')->and($advice['isConclusive'])->toBeTrue();
     $this->postJson("api/fittings/{$this->case->id}/decisions", ['setupId' => $b->id])->assertCreated()->assertJsonPath('by', 'A fitter')->assertJsonPath('reason', '');
     ($this->hit)($b, ['150', '151', '149', '152'], ['-60', '70', '-66', '80']);
     $kept = $this->getJson("api/fittings/{$this->case->id}/decisions")->json('0.advice');

@@ -124,14 +124,14 @@ it('has intervals of the share that hold the truth', function (): void {
 it('keeps the own club when the others are no better, and says it is a tie', function (): void {
     $advice = Advice::of([played('A', new PlayerModel, 8, 1), played('B', new PlayerModel, 5, 2)], 'A', new Brief, new BallFlight, seeded());
     expect($advice->pick)->toBe('A')
-        ->and($advice->carried)->toBeFalse()
+        ->and($advice->isConclusive)->toBeFalse()
         ->and($advice->ties)->toBe(['B']);
 });
 
 it('picks a setup that is plainly better, and says that the shots carry it', function (): void {
     $advice = Advice::of([landed('A', [42, 55, 38, 60, 47, 52, 44, 58, 50, 49], 190), landed('B', [2, -6, 5, -3, 1, 4, -8, 0, 3, -1], 205)], 'A', new Brief(corridor: new Corridor(30, right: new Trouble('water'))), new BallFlight, seeded());
     expect($advice->pick)->toBe('B')
-        ->and($advice->carried)->toBeTrue()
+        ->and($advice->isConclusive)->toBeTrue()
         ->and($advice->judgement('B')->chanceBetter)->toBeGreaterThan(0.95)
         ->and($advice->judgement('B')->strokes)->toBeLessThan(-0.2)
         ->and($advice->judgement('B')->strokesInterval->high)->toBeLessThan(0)
@@ -141,7 +141,7 @@ it('picks a setup that is plainly better, and says that the shots carry it', fun
 it('prices water on one side: the same spread is worth more away from it', function (): void {
     $sets = [landed('A', [-16, -9, -22, -13, -18, -11]), landed('B', [16, 9, 22, 13, 18, 11])];
     $advice = Advice::of($sets, 'A', new Brief(corridor: new Corridor(30, new Trouble('water', 22))), new BallFlight, seeded());
-    expect($advice->judgement('B')->heldStrokes)->toBeLessThan(-0.2);
+    expect($advice->judgement('B')->aimFixedStrokes)->toBeLessThan(-0.2);
 });
 
 it('gives a left-handed twin the mirrored advice', function (): void {

@@ -105,7 +105,7 @@ it('lays what another shaft does to that shaft, not to the head it was hit with'
     $belief = $prior->after($tested);
     $draws = PredictedDraws::of($prior, $belief, [$stiff, $turned, $both], new BallFlight, new Randomizer(new Mt19937(3)));
     $carry = function (string $tag) use ($draws): float {
-        $carries = $draws->figures[$draws->place($tag)][0];
+        $carries = $draws->figures[$draws->index($tag)][0];
 
         return array_sum($carries) / count($carries);
     };
@@ -128,9 +128,9 @@ it('offers the rack with every shaft that was hit, and the own head without a pu
         ->and(array_values(array_unique(array_column(RackCandidates::by($record, 'own')->about, 'like'))))->toBe(['A']);
     $found = FinderReport::of($record);
     expect($found['count'])->toBe(2 * $many)
-        ->and($found['peculiar'])->toHaveCount(1)
-        ->and((array) $found['peculiar'][0]['with'])->toBe(['shaft' => 'Saltmarsh 65 X'])
-        ->and(array_keys($found['peculiar'][0]['effects']))->toBe(['speedMps', 'loftDeg', 'faceDeg', 'toeMm', 'highMm', 'spin']);
+        ->and($found['ownEffects'])->toHaveCount(1)
+        ->and((array) $found['ownEffects'][0]['with'])->toBe(['shaft' => 'Saltmarsh 65 X'])
+        ->and(array_keys($found['ownEffects'][0]['effects']))->toBe(['speedMps', 'loftDeg', 'faceDeg', 'toeMm', 'highMm', 'spin']);
     // Without counted shots a shaft is no more than an idea.
     $aside = new FittingRecord(...['shots' => ['B' => array_map(fn (ShotRecord $s): ShotRecord => new ShotRecord($s->shot, $s->sequence, 'mishit'), $record->shots['B'])] + $record->shots] + get_object_vars($record));
     expect(RackCandidates::by($aside)->specs)->toHaveCount($many);

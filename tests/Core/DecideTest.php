@@ -90,10 +90,10 @@ it('breaks a tie in the fitter’s order, and passes over what is not known of a
     // C is within half a star of B; then B is 3.5 m nearer to the wanted apex.
     expect($broken->choice)->toBe('B')->and($broken->by)->toBe('apex')
         ->and(array_column($broken->steps, 'criterion'))->toBe(['confidence', 'apex'])
-        ->and($broken->steps[0]['left'])->toBe(['B', 'C']);
+        ->and($broken->steps[0]['remaining'])->toBe(['B', 'C']);
     expect(TieBreak::among($of, ['price', 'confidence'])->choice)->toBe('A');
     $unknown = TieBreak::among(['A' => ['confidence' => null, 'price' => 0.0], 'B' => ['confidence' => 5.0, 'price' => 0.0]], ['confidence', 'price']);
-    expect($unknown->choice)->toBeNull()->and($unknown->left)->toBe(['A', 'B'])->and($unknown->steps[0]['known'])->toBeFalse();
+    expect($unknown->choice)->toBeNull()->and($unknown->remaining)->toBe(['A', 'B'])->and($unknown->steps[0]['known'])->toBeFalse();
     expect(fn () => TieBreak::among($of, ['luck']))->toThrow(CoreException::class, "'luck' does not break a tie")
         ->and(fn () => TieBreak::among($of, ['price', 'price']))->toThrow(CoreException::class, 'once');
 });
@@ -125,7 +125,7 @@ it('counts a leg by as many shots as the run asks for', function (): void {
 it('prices a drive at once as it does in parts', function (float $side, float $sd, float $total): void {
     $price = new Strokes(new Brief(corridor: new Corridor(32.0, new Trouble('water', 24.0), new Trouble('trees'))));
     [$held, $free, $aim, $middle, $share] = $price->drive($side, $sd, $total, true);
-    expect($held)->toBe($price->held($side, $sd, $total))
+    expect($held)->toBe($price->aimFixed($side, $sd, $total))
         ->and([$free, $aim, $middle])->toBe($price->free($side, $sd, $total))
         ->and($share)->toBe($price->share($side, $sd))
         ->and($free)->toBeLessThanOrEqual($held + 1e-6);

@@ -60,7 +60,7 @@ it('prices a cloud of drives, and the best aim within 4°, as R’s integrals an
     $brief = new Brief(handicap: 0.0, holeLengthM: 370.0, corridor: new Corridor(32.0, new Trouble('water', 24.0), new Trouble('rough')));
     $price = new Strokes($brief, 0.0);
     // Prices are kept by the metre and joined by straight lines: at most a thousandth where the table bends.
-    expect($price->held($drive['side'], $drive['sd'], $drive['total']))->toEqualWithDelta($drive['held'], 1e-3)
+    expect($price->aimFixed($drive['side'], $drive['sd'], $drive['total']))->toEqualWithDelta($drive['held'], 1e-3)
         ->and($price->free($drive['side'], $drive['sd'], $drive['total'])[0])->toEqualWithDelta($drive['free'], 1.5e-3)
         ->and($price->share($drive['side'], $drive['sd']))->toEqualWithDelta($drive['share'], 1e-6);
 })->with(array_map(fn (array $drive): array => [array_map(floatval(...), $drive)], $r['drives']));

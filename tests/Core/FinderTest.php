@@ -189,7 +189,7 @@ it('prices a cloud as counting its drives one by one would', function (): void {
         $left = 370.0 - 225.0;
         $sum += 1 + ($side < -22 ? $table->afterTrouble(new Trouble('water', 22.0), $left, 370.0) : $table->from(abs($side) <= 16 ? 'fairway' : 'rough', $left));
     }
-    expect($price->held(-4.0, 14.0, 225.0))->toEqualWithDelta($sum / 40_000, 0.006);
+    expect($price->aimFixed(-4.0, 14.0, 225.0))->toEqualWithDelta($sum / 40_000, 0.006);
 });
 
 it('finds the aim that a fine search finds', function (float $side, float $sd): void {
@@ -197,12 +197,12 @@ it('finds the aim that a fine search finds', function (float $side, float $sd): 
     [$best, $aim, $middle] = $price->free($side, $sd, 230.0);
     $least = INF;
     for ($k = -200; $k <= 200; $k++) {
-        $least = min($least, $price->held($side + 230.0 * deg2rad($k / 50), $sd, 230.0));
+        $least = min($least, $price->aimFixed($side + 230.0 * deg2rad($k / 50), $sd, 230.0));
     }
     expect($best)->toEqualWithDelta($least, 3e-4)
         ->and(abs($aim))->toBeLessThanOrEqual(4.0)
         ->and($middle)->toEqualWithDelta($side + 230.0 * deg2rad($aim), 1e-9)
-        ->and($best)->toBeLessThanOrEqual($price->held($side, $sd, 230.0) + 1e-9);
+        ->and($best)->toBeLessThanOrEqual($price->aimFixed($side, $sd, 230.0) + 1e-9);
 })->with([[0.0, 14.0], [12.0, 16.0], [-20.0, 12.0], [40.0, 20.0]]);
 
 it('gives a left-handed twin the mirrored pick, the same gains and the mirrored aim', function (): void {

@@ -85,15 +85,15 @@ test('ties say who decides, and what was passed over', () => {
         order: ['confidence', 'apex', 'start side', 'price'],
         choice: 'B',
         by: 'apex',
-        left: ['B'],
+        remaining: ['B'],
         steps: [
-            { criterion: 'confidence', known: false, values: { A: null, B: 4 }, left: ['A', 'B'] },
-            { criterion: 'apex', known: true, values: { A: 6.096, B: 1.524 }, left: ['B'] },
+            { criterion: 'confidence', known: false, values: { A: null, B: 4 }, remaining: ['A', 'B'] },
+            { criterion: 'apex', known: true, values: { A: 6.096, B: 1.524 }, remaining: ['B'] },
         ],
         wantedApexM: 30.48,
     };
     expect(tieText(tie)).toBe('Among those that cannot be told apart, apex decides for B.');
-    expect(tieText({ ...tie, choice: null, by: null, left: ['A', 'B'] })).toBe('A and B stay level by all of it: the player chooses.');
+    expect(tieText({ ...tie, choice: null, by: null, remaining: ['A', 'B'] })).toBe('A and B stay level by all of it: the player chooses.');
     expect(criterionText('confidence', tie.steps[0], tie, fitting())).toBe('passed over: not known of all of them');
     expect(criterionText('apex', tie.steps[1], tie, fitting())).toBe('A 20 ft off, B 5 ft off, wanted 100 ft');
     expect(criterionText('price', undefined, tie, fitting())).toBe('not needed');

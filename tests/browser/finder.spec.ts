@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { Found, FoundSetup } from '../../resources/web/api/types';
-import { adviceText, learnedRows, nameOf, nextText, peculiarRows, stopText } from '../../resources/web/views/finder/words';
+import { adviceText, learnedRows, nameOf, nextText, ownEffectRows, stopText } from '../../resources/web/views/finder/words';
 import { accessible, signIn, watch } from './help';
 
 // The finder: its words without a page, and the screen on the demo fittings of both hands.
@@ -31,7 +31,7 @@ const found = (more: Partial<Found>): Found =>
         mayStop: false,
         learned: { kL: { prior: 0.55, priorSd: 0.33, now: 0.8, sd: 0.1 }, kv: { prior: -0.045, priorSd: 0.067, now: -0.09, sd: 0.045 } },
         next: { tag: 'x', value: 0.004, changes: 2, turns: 0.3, to: 'x' },
-        peculiar: [
+        ownEffects: [
             { head: 'Tern 460', with: {}, effects: { toeMm: { mean: -2.1, sd: 1.2 }, spin: { mean: 0.03, sd: 0.02 }, speedMps: { mean: 0.44704, sd: 0.2 } } },
             { head: null, with: { shaft: 'Reedline 60 S' }, effects: {} },
         ],
@@ -85,7 +85,7 @@ test('what was learned is told with its width, before and now', () => {
         ['loft of the sleeve that reaches the ball', '55 ± 33 %', '80 ± 10 %'],
         ['club speed for a point of swing weight', '−0.10 ± 0.15 mph', '−0.20 ± 0.10 mph'],
     ]);
-    expect(peculiarRows(found({}), yards)).toEqual([
+    expect(ownEffectRows(found({}), yards)).toEqual([
         ['Tern 460', '−2 ± 1', '–', '+3 ± 2', '–', '+1.0 ± 0.4'],
         ['Reedline 60 S', '–', '–', '–', '–', '–'],
     ]);

@@ -184,7 +184,7 @@ test('advice under another scoring is told in that scoring’s unit', () => {
         benchmark: 'A',
         best: 'B',
         pick: 'B',
-        carried: true,
+        isConclusive: true,
         ties: [],
         scoring: 'longest',
         unit: 'm',

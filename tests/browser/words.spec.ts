@@ -72,7 +72,7 @@ function judged(tag: string, more: Partial<Judgement> = {}): Judgement {
         spreadM: 12,
         strokes: 0,
         strokesInterval: { low: 0, high: 0 },
-        heldStrokes: 0,
+        aimFixedStrokes: 0,
         chanceBetter: 0.5,
         aimDeg: 0,
         gain: -(more.strokes ?? 0),
@@ -89,7 +89,7 @@ function advice(more: Partial<Advice>): Advice {
         best: 'B',
         pick: 'B',
         basis: 'models',
-        carried: true,
+        isConclusive: true,
         ties: [],
         expectedLoss: 0.012,
         scoring: 'fewest strokes',
@@ -187,7 +187,7 @@ test('a pick that the shots carry is said so', () => {
 });
 
 test('a tie is never called a win', () => {
-    const tie = advice({ carried: false, ties: ['C', 'D'] });
+    const tie = advice({ isConclusive: false, ties: ['C', 'D'] });
     expect(headline(tie)).toBe('B, though it cannot be told from C and D');
     expect(sureness(tie, fitting)).toContain('This is a tie');
     expect(list(['A', 'B', 'C'])).toBe('A, B and C');
@@ -195,7 +195,7 @@ test('a tie is never called a win', () => {
 });
 
 test('keeping the own club says what would have to be true for a change', () => {
-    const keep = advice({ pick: 'A', carried: false, ties: ['B'], setups: [judged('A'), judged('B', { strokes: -0.04, chanceBetter: 0.66 })] });
+    const keep = advice({ pick: 'A', isConclusive: false, ties: ['B'], setups: [judged('A'), judged('B', { strokes: -0.04, chanceBetter: 0.66 })] });
     expect(headline(keep)).toBe('Keep A for now: nothing hit so far surely beats it');
     expect(reason(keep, fitting)).toContain('B looks 0.04 strokes a driving hole better, with a chance of 66\u00a0%');
     const best = advice({ pick: 'A', best: 'A', setups: [judged('A'), judged('B', { strokes: 0.2 })] });

@@ -26,6 +26,10 @@ final class BlindController
 {
     use NamesUser;
 
+    public function __construct(private readonly Journal $journal)
+    {
+    }
+
     public function begin(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $given = $request->validate([
@@ -36,7 +40,7 @@ final class BlindController
         ], ['setupIds.min' => 'A blind trial takes two or three different setups.', 'setupIds.max' => 'A blind trial takes two or three different setups.']);
         $user = self::user($request);
         $order = BlindOrder::of(array_values(array_map(intval(...), $given['setupIds'])), (int) $given['rounds'], new Randomizer);
-        Journal::note($fitting, $user, 'began a blind trial of '.count($given['setupIds']).' settings', function () use ($fitting, $user, $order, $given, $run): void {
+        $this->journal->record($fitting, $user, 'began a blind trial of '.count($given['setupIds']).' settings', function () use ($fitting, $user, $order, $given, $run): void {
             if (Blind::open($fitting) !== null || Confirm::open($fitting) !== null) {
                 throw ValidationException::withMessages(['blind' => Blind::open($fitting) !== null ? 'A blind trial is going on: reveal it first.' : 'A confirm run is going on: finish it or end it first.']);
             }
@@ -52,7 +56,7 @@ final class BlindController
     {
         $given = $request->validate(['from' => ['sometimes', 'integer']]);
         $user = self::user($request);
-        Journal::note($fitting, $user, 'went on to the next blind setting', function () use ($fitting, $user, $given, $run): void {
+        $this->journal->record($fitting, $user, 'went on to the next blind setting', function () use ($fitting, $user, $given, $run): void {
             $blind = self::openOf($fitting);
             if (isset($given['from']) && (int) $given['from'] !== $blind->place + 1) {
                 throw ValidationException::withMessages(['blind' => 'Setting '.($blind->place + 1).' is in the hand already, perhaps from another screen.']);
@@ -70,7 +74,7 @@ final class BlindController
     /** Says which setting was which; from now on its shots are judged like any others. */
     public function reveal(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
-        Journal::note($fitting, self::user($request), 'revealed the blind trial', function () use ($fitting, $run): void {
+        $this->journal->record($fitting, self::user($request), 'revealed the blind trial', function () use ($fitting, $run): void {
             $blind = self::openOf($fitting);
             $run->end($fitting);
             $blind->update(['revealed_at' => now()]);

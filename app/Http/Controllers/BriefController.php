@@ -23,6 +23,10 @@ final class BriefController
 {
     use NamesUser;
 
+    public function __construct(private readonly Journal $journal)
+    {
+    }
+
     /** Saves the brief. The first time it is agreed; every later change is dated and says why. A newer version is never overwritten. */
     public function update(Request $request, Fitting $fitting): JsonResponse
     {
@@ -34,7 +38,7 @@ final class BriefController
                 return true;
             }
 
-            return Journal::note($now, $user, $now->brief_agreed_at === null ? 'agreed the brief' : 'changed the brief', function () use ($given, $now, $user): bool {
+            return $this->journal->record($now, $user, $now->brief_agreed_at === null ? 'agreed the brief' : 'changed the brief', function () use ($given, $now, $user): bool {
                 $before = $now->brief();
                 $after = BriefInput::read($given['brief'], $before);
                 $now->flight();

@@ -24,16 +24,20 @@ final class ConfirmController
 {
     use NamesUser;
 
+    public function __construct(private readonly Journal $journal)
+    {
+    }
+
     /** The run is planned; its first leg begins in the bay, when the wrench is away. */
     public function begin(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'shotsEach' => ['sometimes', 'integer', 'between:3,10'], 'rested' => ['sometimes', 'boolean']]);
         $judged = new FittingLoader($fitting);
-        $held = $fitting->benchmark_setup_id;
-        if ($held === null || $held === (int) $given['setupId']) {
+        $benchmark = $fitting->benchmark_setup_id;
+        if ($benchmark === null || $benchmark === (int) $given['setupId']) {
             throw ValidationException::withMessages(['setupId' => 'A confirm run holds a setup against the benchmark: choose another than the benchmark itself.']);
         }
-        foreach ([$held, (int) $given['setupId']] as $id) {
+        foreach ([$benchmark, (int) $given['setupId']] as $id) {
             if (! isset($judged->sets[$id])) {
                 throw ValidationException::withMessages(['setupId' => 'Setup '.($judged->setups[$id]->tag ?? '?').' has no counted shot yet: there is nothing to confirm.']);
             }
@@ -45,10 +49,10 @@ final class ConfirmController
             throw ValidationException::withMessages(['rested' => sprintf('The player hit less than %d minutes ago: pause until then, or say that they rested. The pause belongs to the rule, and what is said here is kept with the run.', ConfirmRule::PAUSE_MINUTES)]);
         }
         $user = self::user($request);
-        Journal::note($fitting, $user, 'began a confirm run of '.Setup::query()->whereKey($given['setupId'])->value('tag'), function () use ($fitting, $user, $given, $held, $run, $until): void {
+        $this->journal->record($fitting, $user, 'began a confirm run of '.Setup::query()->whereKey($given['setupId'])->value('tag'), function () use ($fitting, $user, $given, $benchmark, $run, $until): void {
             self::requireNoneOpen($fitting);
             $run->end($fitting);
-            Confirm::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'held_setup_id' => $held, 'setup_id' => (int) $given['setupId'], 'shots_each' => (int) ($given['shotsEach'] ?? 5), 'rested' => $until !== null, 'begun_by' => $user->id]);
+            Confirm::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'benchmark_setup_id' => $benchmark, 'setup_id' => (int) $given['setupId'], 'shots_each' => (int) ($given['shotsEach'] ?? 5), 'rested' => $until !== null, 'begun_by' => $user->id]);
         });
 
         return self::state($fitting, 201);
@@ -58,7 +62,7 @@ final class ConfirmController
     public function next(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $user = self::user($request);
-        Journal::note($fitting, $user, fn (int $leg): string => $leg < ConfirmRule::LEGS ? 'went on to leg '.($leg + 1).' of the confirm run' : 'finished the confirm run', function () use ($fitting, $user, $run): int {
+        $this->journal->record($fitting, $user, fn (int $leg): string => $leg < ConfirmRule::LEGS ? 'went on to leg '.($leg + 1).' of the confirm run' : 'finished the confirm run', function () use ($fitting, $user, $run): int {
             $confirm = self::openOf($fitting);
             $sets = ConfirmState::legs($confirm, new FittingLoader($fitting->refresh()));
             $leg = count($sets);
@@ -82,7 +86,7 @@ final class ConfirmController
     /** Ends a run before its last leg; its shots stay and count. */
     public function end(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
-        Journal::note($fitting, self::user($request), 'ended the confirm run', function () use ($fitting, $run): void {
+        $this->journal->record($fitting, self::user($request), 'ended the confirm run', function () use ($fitting, $run): void {
             $confirm = self::openOf($fitting);
             $run->end($fitting);
             $confirm->update(['ended_at' => now()]);

@@ -25,6 +25,10 @@ final class DecisionController
 {
     use NamesUser;
 
+    public function __construct(private readonly Journal $journal)
+    {
+    }
+
     public function advice(Fitting $fitting): JsonResponse
     {
         return response()->json(AdviceReport::of((new FittingLoader($fitting))->record()));
@@ -80,7 +84,7 @@ final class DecisionController
             self::requireOpen($before);
             $isTheSame = $before !== null && $before->reopened_at === null && $before->setup_id === $chosen->id && $before->reason === $reason && $before->advice == json_decode((string) json_encode($advice), true);
 
-            return $isTheSame ? $before : Journal::note($fitting, $user, "decided for {$chosen->tag}", fn (): Decision => Decision::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $chosen->id,
+            return $isTheSame ? $before : $this->journal->record($fitting, $user, "decided for {$chosen->tag}", fn (): Decision => Decision::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $chosen->id,
                 'advised_setup_id' => $advisedId ?? $chosen->id, 'reason' => $reason, 'advice' => $advice, 'decided_by' => $user->id, 'number' => (int) $fitting->decisions()->max('number') + 1]));
         }, 5);
         $fitting->touch();
@@ -96,7 +100,7 @@ final class DecisionController
         $user = self::user($request);
         $proof = self::groundsOf($fitting) + ['brief' => $fitting->brief()->toArray()];
         // Past the journal on purpose.
-        Journal::note($fitting, $user, "locked the decision for {$decision->setup->tag} as version {$decision->number}", function () use ($fitting, $decision, $proof): void {
+        $this->journal->record($fitting, $user, "locked the decision for {$decision->setup->tag} as version {$decision->number}", function () use ($fitting, $decision, $proof): void {
             self::requireLatest($fitting, $decision->refresh());
             self::requireReal($fitting);
             DB::table('decisions')->where('id', $decision->id)->update(['locked_at' => now(), 'proof' => json_encode($proof), 'updated_at' => now()]);
@@ -118,7 +122,7 @@ final class DecisionController
     {
         $given = $request->validate(['why' => ['required', 'string', 'max:300']], ['why.required' => 'Say in a few words why it is reopened; the locked version stays on the record.']);
         $user = self::user($request);
-        Journal::note($decision->fitting, $user, "reopened version {$decision->number} of the decision: {$given['why']}", function () use ($decision, $given): void {
+        $this->journal->record($decision->fitting, $user, "reopened version {$decision->number} of the decision: {$given['why']}", function () use ($decision, $given): void {
             if (! $decision->refresh()->isLocked()) {
                 throw ValidationException::withMessages(['decision' => 'Only a locked decision is reopened.']);
             }

@@ -22,6 +22,10 @@ final class FittingController
 {
     use NamesUser;
 
+    public function __construct(private readonly Journal $journal)
+    {
+    }
+
     /** The day book: newest first, searched by player, head or wish. */
     public function index(Request $request): JsonResponse
     {
@@ -100,7 +104,7 @@ final class FittingController
                 TieBreak::requireOrder($change['tie_order']);
                 $words[] = 'breaks a tie by '.implode(', then ', $change['tie_order']);
             }
-            Journal::note($now, $user, $words === [] ? 'changed the player' : implode(', ', $words), fn () => $now->fill($change + ['version' => $now->version + 1])->save());
+            $this->journal->record($now, $user, $words === [] ? 'changed the player' : implode(', ', $words), fn () => $now->fill($change + ['version' => $now->version + 1])->save());
             $player = array_filter(array_intersect_key((array) $request->validated(), ['name' => 1, 'hand' => 1, 'units' => 1]), fn (mixed $v): bool => $v !== null && $v !== '');
             if ($player !== []) {
                 $now->player->update($player);

@@ -27,7 +27,7 @@ final class ImportController
 {
     use NamesUser;
 
-    public function __construct(private readonly ReadLaunchFile $reader)
+    public function __construct(private readonly ReadLaunchFile $reader, private readonly Journal $journal)
     {
     }
 
@@ -97,7 +97,7 @@ final class ImportController
             throw ValidationException::withMessages(['setupId' => 'Say which setup these shots were hit with. Nothing was stored yet.']);
         }
         $user = self::user($request);
-        $result = Journal::note($file->fitting, $user, fn (array $r): string => "stored {$r['stored']} shots from {$file->name}", function () use ($file, $map, $shots, $store): array {
+        $result = $this->journal->record($file->fitting, $user, fn (array $r): string => "stored {$r['stored']} shots from {$file->name}", function () use ($file, $map, $shots, $store): array {
             // Another screen may be storing it at the same moment.
             if (ImportFile::query()->lockForUpdate()->findOrFail($file->id)->state === 'stored') {
                 throw ValidationException::withMessages(['file' => "'{$file->name}' has been stored already, from another screen; its shots are in the fitting."]);

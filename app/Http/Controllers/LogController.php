@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\LogEntryResource;
-use App\Journal\Journal;
+use App\Journal\Undo;
 use App\Models\Fitting;
 use App\Models\LogEntry;
 use Illuminate\Http\JsonResponse;
@@ -17,6 +17,10 @@ final class LogController
 {
     use NamesUser;
 
+    public function __construct(private readonly Undo $undo)
+    {
+    }
+
     public function index(Fitting $fitting): JsonResponse
     {
         return response()->json(LogEntry::query()->where('fitting_id', $fitting->id)->with('user')->orderByDesc('id')->limit(300)->get()->map(LogEntryResource::of(...))->all());
@@ -26,6 +30,6 @@ final class LogController
     {
         $user = self::user($request);
 
-        return response()->json(LogEntryResource::of(Journal::takeBack($entry, Fitting::query()->findOrFail($entry->fitting_id), $user)->load('user')));
+        return response()->json(LogEntryResource::of($this->undo->takeBack($entry, Fitting::query()->findOrFail($entry->fitting_id), $user)->load('user')));
     }
 }

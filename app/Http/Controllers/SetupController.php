@@ -27,6 +27,10 @@ final class SetupController
 {
     use NamesUser;
 
+    public function __construct(private readonly Journal $journal)
+    {
+    }
+
     /** What a setup that was hit may still get: they tell more about what was hit, they do not change it. */
     private const READINGS = ['measured_loft_deg', 'measured_lie_deg', 'measured_face_open_deg', 'swing_weight_points', 'swing_weight_source', 'note', 'typed'];
 
@@ -35,7 +39,7 @@ final class SetupController
 
     public function store(SetupRequest $request, Fitting $fitting, AddSetup $add): JsonResponse
     {
-        $setup = Journal::note($fitting, self::user($request), fn (Setup $s): string => "added setup {$s->tag}", fn (): Setup => $add($fitting, $request->columns(), $request->validated('branchedFromId') === null ? null : $request->integer('branchedFromId')));
+        $setup = $this->journal->record($fitting, self::user($request), fn (Setup $s): string => "added setup {$s->tag}", fn (): Setup => $add($fitting, $request->columns(), $request->validated('branchedFromId') === null ? null : $request->integer('branchedFromId')));
 
         return response()->json((new SetupResource($setup->refresh()))->toArray($request), 201);
     }
@@ -71,7 +75,7 @@ final class SetupController
      */
     public function update(SetupRequest $request, Setup $setup, BuildSetup $build): JsonResponse
     {
-        Journal::note($setup->fitting, self::user($request), "changed setup {$setup->tag}", function () use ($request, $setup, $build): void {
+        $this->journal->record($setup->fitting, self::user($request), "changed setup {$setup->tag}", function () use ($request, $setup, $build): void {
             if (! $setup->shots()->exists()) {
                 $build($setup, $request->columns())->save();
 
@@ -96,7 +100,7 @@ final class SetupController
     public function destroy(Request $request, Setup $setup): JsonResponse
     {
         $fitting = $setup->fitting;
-        Journal::note($fitting, self::user($request), "removed setup {$setup->tag}", function () use ($setup, $fitting): void {
+        $this->journal->record($fitting, self::user($request), "removed setup {$setup->tag}", function () use ($setup, $fitting): void {
             $why = match (true) {
                 $fitting->refresh()->benchmark_setup_id === $setup->id => "Setup {$setup->tag} is the benchmark; make another one the benchmark first.",
                 $setup->shots()->exists() => "Setup {$setup->tag} has shots and stays in the record.",
@@ -134,7 +138,7 @@ final class SetupController
             $change['starred'] = $given['starred'];
             $words[] = ($given['starred'] ? 'starred' : 'took the star off')." setup {$setup->tag}";
         }
-        Journal::note($setup->fitting, self::user($request), implode(', ', $words), fn () => $setup->update($change));
+        $this->journal->record($setup->fitting, self::user($request), implode(', ', $words), fn () => $setup->update($change));
 
         return response()->json((new SetupResource($setup->loadCount('shots')))->toArray($request));
     }

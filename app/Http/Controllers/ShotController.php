@@ -29,6 +29,10 @@ final class ShotController
 {
     use KeepsNote, NamesUser;
 
+    public function __construct(private readonly Journal $journal)
+    {
+    }
+
     public function index(Request $request, Fitting $fitting): JsonResponse
     {
         $flight = $fitting->flight();
@@ -59,7 +63,7 @@ final class ShotController
 
         $user = self::user($request);
 
-        return response()->json(Journal::note($fitting, $user, fn (array $r): string => "typed {$r['stored']} shot".($r['stored'] === 1 ? '' : 's'), function () use ($store, $fitting, $read): array {
+        return response()->json($this->journal->record($fitting, $user, fn (array $r): string => "typed {$r['stored']} shot".($r['stored'] === 1 ? '' : 's'), function () use ($store, $fitting, $read): array {
             $done = $store($fitting, $read, 'typed');
             if ($done['differs'] !== []) {
                 throw new HttpResponseException(self::storedOtherwise($read, $done['differs']));
@@ -127,7 +131,7 @@ final class ShotController
         if ($change === []) {
             throw ValidationException::withMessages(['shot' => 'Say what of this shot changes: leftOut, intent, trialId or note.']);
         }
-        Journal::note($fitting, $user, implode(', ', $words), fn () => $shot->update($change));
+        $this->journal->record($fitting, $user, implode(', ', $words), fn () => $shot->update($change));
         $fitting->touch();
 
         return response()->json((new ShotResource($shot, $fitting->flight()))->toArray($request));

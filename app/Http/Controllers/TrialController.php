@@ -23,12 +23,16 @@ final class TrialController
 {
     use KeepsNote, NamesUser;
 
+    public function __construct(private readonly Journal $journal)
+    {
+    }
+
     /** Begins a trial with a setup, or warm-up shots that are kept apart. The trial before it ends. */
     public function store(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'kind' => ['sometimes', Rule::in(Trial::KINDS)]]);
         $user = self::user($request);
-        Journal::note($fitting, $user, fn (Trial $t): string => ($t->kind === 'warm-up' ? 'began warm-up shots with ' : "began trial {$t->number} with ").$t->setup->tag, function () use ($fitting, $user, $given, $run): Trial {
+        $this->journal->record($fitting, $user, fn (Trial $t): string => ($t->kind === 'warm-up' ? 'began warm-up shots with ' : "began trial {$t->number} with ").$t->setup->tag, function () use ($fitting, $user, $given, $run): Trial {
             if (Blind::open($fitting) !== null) {
                 throw ValidationException::withMessages(['setupId' => 'A blind trial is going on: go on to its next setting, or reveal it first.']);
             }
@@ -41,7 +45,7 @@ final class TrialController
 
     public function destroy(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
-        Journal::note($fitting, self::user($request), 'ended the trial', fn () => $run->end($fitting));
+        $this->journal->record($fitting, self::user($request), 'ended the trial', fn () => $run->end($fitting));
 
         return response()->json((new BayResource($fitting))->toArray($request));
     }
@@ -60,7 +64,7 @@ final class TrialController
             '' => "took the note off trial {$trial->number}",
             default => "noted on trial {$trial->number}: {$note}",
         };
-        Journal::note($fitting, self::user($request), $words, fn () => $trial->update(array_filter(['note' => $note, 'rating_skipped' => $given['ratingSkipped'] ?? null], fn (mixed $v): bool => $v !== null)));
+        $this->journal->record($fitting, self::user($request), $words, fn () => $trial->update(array_filter(['note' => $note, 'rating_skipped' => $given['ratingSkipped'] ?? null], fn (mixed $v): bool => $v !== null)));
 
         return response()->json((new BayResource($fitting))->toArray($request));
     }
@@ -71,7 +75,7 @@ final class TrialController
         $given = $request->validate(['kind' => ['required', Rule::in(Rating::KINDS)], 'stars' => ['required', 'integer', 'between:1,5']]);
         $user = self::user($request);
         $fitting = Fitting::query()->findOrFail($trial->fitting_id);
-        Journal::note($fitting, $user, "rated {$given['kind']} {$given['stars']} in trial {$trial->number}", fn () => Rating::query()->updateOrCreate(['trial_id' => $trial->id, 'kind' => $given['kind']],
+        $this->journal->record($fitting, $user, "rated {$given['kind']} {$given['stars']} in trial {$trial->number}", fn () => Rating::query()->updateOrCreate(['trial_id' => $trial->id, 'kind' => $given['kind']],
             ['studio_id' => $trial->studio_id, 'fitting_id' => $trial->fitting_id, 'setup_id' => $trial->setup_id, 'stars' => $given['stars'], 'rated_by' => $user->id]));
 
         return response()->json((new BayResource($fitting))->toArray($request));

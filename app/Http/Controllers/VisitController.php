@@ -18,11 +18,15 @@ final class VisitController
 {
     use NamesUser;
 
+    public function __construct(private readonly Journal $journal)
+    {
+    }
+
     /** Another visit begins now, whatever the clock says. */
     public function store(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $user = self::user($request);
-        Journal::note($fitting, $user, fn (Visit $v): string => "began visit {$v->number}", function () use ($fitting, $user, $run): Visit {
+        $this->journal->record($fitting, $user, fn (Visit $v): string => "began visit {$v->number}", function () use ($fitting, $user, $run): Visit {
             $run->end($fitting);
 
             return Visit::now($fitting, $user, another: true);

@@ -44,10 +44,10 @@ final class JudgingResource extends JsonResource
         $ail = [];
         foreach ($judged->sets as $id => $set) {
             $e = $all[$id] ?? null;
-            $isHeld = $id === $fitting->benchmark_setup_id;
+            $isBenchmark = $id === $fitting->benchmark_setup_id;
             $share = CorridorShare::of(SideEstimate::of($set, $pooled), $fitting->brief()->corridor, $judged->random(), 120);
             $found = $e === null ? [] : Diagnosis::of($e, $share, $benchmark);
-            if ($isHeld) {
+            if ($isBenchmark) {
                 $ail = $found;
             }
             $setups[] = [
@@ -55,11 +55,11 @@ final class JudgingResource extends JsonResource
                 'n' => $set->count(),
                 'clubSeen' => $e?->hasClub() ?? false,
                 'strikeSeen' => $e !== null && $e->isMeasured(5),
-                'standing' => $held === null || $isHeld ? [] : array_map(BayResource::standing(...), LiveVerdict::of($held, $set, $fitting->brief()->scoring())),
-                'flips' => $held === null || $isHeld ? [] : self::flips($judged, $id),
+                'standing' => $held === null || $isBenchmark ? [] : array_map(BayResource::standing(...), LiveVerdict::of($held, $set, $fitting->brief()->scoring())),
+                'flips' => $held === null || $isBenchmark ? [] : self::flips($judged, $id),
                 'delivery' => $e === null ? [] : array_map(fn (int $i): array => ['field' => Evidence::FIELDS[$i]->value, 'value' => $e->state[$i], 'error' => $e->error[$i], 'from' => $e->from[$i]], array_keys($e->state)),
-                'alike' => isset($alike[$set->tag]) ? self::alike($alike[$set->tag], $benchmark === null || $isHeld ? null : $alike[$benchmark->spec->tag]) : null,
-                'bridges' => $e === null || $benchmark === null || $isHeld ? [] : array_values(array_map(fn (Bridge $b): array => ['measure' => $b->measure->value, 'difference' => $b->difference, 'lines' => $b->lines, 'clubSeen' => $b->clubSeen], Bridge::between($benchmark, $e, $squares))),
+                'alike' => isset($alike[$set->tag]) ? self::alike($alike[$set->tag], $benchmark === null || $isBenchmark ? null : $alike[$benchmark->spec->tag]) : null,
+                'bridges' => $e === null || $benchmark === null || $isBenchmark ? [] : array_values(array_map(fn (Bridge $b): array => ['measure' => $b->measure->value, 'difference' => $b->difference, 'lines' => $b->lines, 'clubSeen' => $b->clubSeen], Bridge::between($benchmark, $e, $squares))),
                 'forgiveness' => $e === null ? null : self::forgiveness(Forgiveness::of($e)),
                 'diagnosis' => array_map(self::finding(...), $found),
                 'path' => $e === null ? null : self::path($e),

@@ -247,7 +247,7 @@ final class Advice
             $sd = sqrt(array_sum(array_map(static fn (float $s): float => ($s - $mean) ** 2, $sides)) / max(1, $n - 1));
             $total = array_sum($totals) / $n;
             $free[$spec->tag] = $price->free($mean, $sd, $total)[0];
-            $held[$spec->tag] = $price->held($mean, $sd, $total);
+            $held[$spec->tag] = $price->aimFixed($mean, $sd, $total);
             $figures[$spec->tag] = [$carry / $n, $bay / $n];
         }
 
@@ -301,12 +301,12 @@ final class Advice
             $sides = array_map(static fn (LaunchShot $s): float => (float) ($s->computed['sideM'] ?? 0.0), $shots);
             $totals = array_map(static fn (LaunchShot $s): float => (float) ($s->computed['totalM'] ?? 200.0), $shots);
             $m = max(1, count($shots));
-            $each = array_map(static fn (float $side, float $total): float => $price->held($side, 1.0, $total), $sides, $totals);
+            $each = array_map(static fn (float $side, float $total): float => $price->aimFixed($side, 1.0, $total), $sides, $totals);
             $mean = array_sum($sides) / $m;
             $total = array_sum($totals) / $m;
             $var = array_sum(array_map(static fn (float $v): float => ($v - array_sum($each) / $m) ** 2, $each)) / max(1, $m - 1);
             // With a free aim the fitter looks at the pattern, not at where it points.
-            $value = $brief->aimFree ? array_sum(array_map(static fn (float $side, float $t): float => $price->held($side - $mean, 1.0, $t), $sides, $totals)) / $m : array_sum($each) / $m;
+            $value = $brief->aimFree ? array_sum(array_map(static fn (float $side, float $t): float => $price->aimFixed($side - $mean, 1.0, $t), $sides, $totals)) / $m : array_sum($each) / $m;
 
             return [$value, sqrt($var / $m), $total];
         };

@@ -475,7 +475,7 @@ export interface Judgement {
     spreadM: number;
     strokes: number;
     strokesInterval: Interval;
-    heldStrokes: number;
+    aimFixedStrokes: number;
     chanceBetter: number;
     aimDeg: number;
     gain: number;
@@ -487,7 +487,7 @@ export interface Advice {
     benchmark: string;
     best: string;
     pick: string;
-    carried: boolean;
+    isConclusive: boolean;
     ties: string[];
     expectedLoss: number;
     scoring: string;
@@ -534,8 +534,8 @@ export interface TieBreak {
     order: string[];
     choice: string | null;
     by: string | null;
-    left: string[];
-    steps: { criterion: string; known: boolean; values: Record<string, number | null>; left: string[] }[];
+    remaining: string[];
+    steps: { criterion: string; known: boolean; values: Record<string, number | null>; remaining: string[] }[];
     wantedApexM: number;
 }
 export interface OtherDay {
@@ -741,7 +741,7 @@ export interface FoundSetup {
     share: number;
     gain: number;
     gainInterval: Interval;
-    gainHeld: number;
+    aimFixedGain: number;
     chance: number;
     aimDeg: number;
     tied: boolean;
@@ -758,11 +758,11 @@ export interface Found {
     mayStop: boolean;
     ties: number;
     within: number;
-    left: string[];
+    unreadable: string[];
     next: { tag: string; value: number; changes: number; turns: number; to: string | null } | null;
     learned: Record<string, { prior: number; priorSd: number; now: number; sd: number }>;
     /** what heads, and other shafts, lengths, balls, tees and cues, do of their own */
-    peculiar: { head: string | null; with: Partial<Build>; effects: Record<string, Believed> }[];
+    ownEffects: { head: string | null; with: Partial<Build>; effects: Record<string, Believed> }[];
     trade: { front: string[]; perCarryM: number; perShare: number; level: number; agreement: number };
     setups: FoundSetup[];
 }

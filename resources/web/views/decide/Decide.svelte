@@ -100,7 +100,7 @@
                     is not in it.
                     <button class="plain" onclick={() => (kept = null)}>Back to now</button></Notice
                 >{/if}
-            <div class="pick" class:tie={!advice.carried}>
+            <div class="pick" class:tie={!advice.isConclusive}>
                 <Glyph tag={advice.pick} r={26} />
                 <div>
                     <p class="verdict">{headline(advice)}</p>
@@ -203,7 +203,7 @@
                                             : `${signed(s.strokesInterval.low, 2)} to ${signed(s.strokesInterval.high, 2)}`}</small
                                     ></td
                                 >
-                                <td>{s.tag === advice.benchmark ? '' : signed(s.heldStrokes, 2)}</td>
+                                <td>{s.tag === advice.benchmark ? '' : signed(s.aimFixedStrokes, 2)}</td>
                                 {#if advice.unit !== 'strokes'}<td
                                         >{s.tag === advice.benchmark ? '' : signed(s.gain * scale(advice, d), 1)}<small
                                             >{s.tag === advice.benchmark

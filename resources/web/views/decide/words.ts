@@ -30,7 +30,7 @@ export function corridorText(fitting: Fitting): string {
 /** The pick in one line. */
 export function headline(advice: Advice): string {
     if (advice.setups.length === 1) return `Only ${advice.pick} has been hit: there is nothing to choose between yet`;
-    if (advice.pick === advice.benchmark) return advice.carried ? `Keep ${advice.pick}` : `Keep ${advice.pick} for now: nothing hit so far surely beats it`;
+    if (advice.pick === advice.benchmark) return advice.isConclusive ? `Keep ${advice.pick}` : `Keep ${advice.pick} for now: nothing hit so far surely beats it`;
     return advice.ties.length ? `${advice.pick}, though it cannot be told from ${list(advice.ties)}` : `${advice.pick}`;
 }
 
@@ -72,7 +72,7 @@ export function givesUp(advice: Advice, fitting: Fitting): string {
 export function sureness(advice: Advice, fitting: Fitting): string {
     if (advice.setups.length < 2) return 'Hit a second setup.';
     const loss = `If the pick is wrong, it costs about ${isStrokes(advice) ? `${advice.expectedLoss.toFixed(2)} strokes a hole` : amount(advice.expectedLoss, advice, fitting)} on average.`;
-    if (advice.carried) return `The shots carry this. ${loss}`;
+    if (advice.isConclusive) return `The shots carry this. ${loss}`;
     return `This is a tie: the shots cannot tell ${advice.pick} from ${list(advice.ties)}. Decide by feel, height or price, or hit more. ${loss}`;
 }
 
@@ -185,7 +185,7 @@ export function worthText(worth: Worth | null, unit: string, fitting: Fitting): 
 
 export function tieText(tie: TieBreak): string {
     if (tie.choice) return `Among those that cannot be told apart, ${tie.by} decides for ${tie.choice}.`;
-    return `${list(tie.left)} stay level by all of it: the player chooses.`;
+    return `${list(tie.remaining)} stay level by all of it: the player chooses.`;
 }
 
 /** What a criterion said of those that were left. */

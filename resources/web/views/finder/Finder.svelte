@@ -11,7 +11,7 @@
     import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../state/session.svelte';
     import { factor, figure, plain, signed } from '../../units/units';
-    import { adviceText, gainText, learnedRows, nameOf, nextText, peculiarRows, stopText } from './words';
+    import { adviceText, gainText, learnedRows, nameOf, nextText, ownEffectRows, stopText } from './words';
 
     let { params }: { params: { id: string } } = $props();
     const ROOM = 25;
@@ -143,8 +143,8 @@
                             <b>{one.setupTag ? `${one.setupTag}: ` : ''}{nameOf(one, units)}</b>
                             <p class="small">
                                 Gain {gainText(one, found, units)}; without re-aiming {found.unit === 'strokes'
-                                    ? `${signed(one.gainHeld, 3)} strokes`
-                                    : `${signed(one.gainHeld, 3)} strokes held`}. Carry {figure('carryM', one.carryM, units)}
+                                    ? `${signed(one.aimFixedGain, 3)} strokes`
+                                    : `${signed(one.aimFixedGain, 3)} strokes held`}. Carry {figure('carryM', one.carryM, units)}
                                 {units.distance} ({signed(one.carryGainM * k, 0)}), side {figure('sideM', one.sideM, units)}, spread ± {plain(
                                     one.spreadM * k,
                                     0,
@@ -204,7 +204,7 @@
                             {#each learnedRows(found, units) as [what, before, now] (what)}<tr><td>{what}</td><td>{before}</td><td>{now}</td></tr>{/each}
                         </tbody>
                     </table>
-                    {#if found.peculiar.length}
+                    {#if found.ownEffects.length}
                         <table>
                             <caption class="small">Of its own, beside the own club</caption>
                             <thead
@@ -215,13 +215,13 @@
                                 ></thead
                             >
                             <tbody>
-                                {#each peculiarRows(found, units) as row (row[0])}<tr
+                                {#each ownEffectRows(found, units) as row (row[0])}<tr
                                         >{#each row as cell, i (i)}<td>{cell}</td>{/each}</tr
                                     >{/each}
                             </tbody>
                         </table>
                     {/if}
-                    {#each found.left as l (l)}<p class="small warn">{l}</p>{/each}
+                    {#each found.unreadable as why (why)}<p class="small warn">{why}</p>{/each}
                 </section>
             </div>
         {/if}

@@ -88,8 +88,8 @@ export const learnedRows = (found: Found, units: UnitChoice): [string, string, s
     });
 
 /** What a head, or another shaft, does of its own, as a row: what, strike toward the toe and high in mm, spin in %, delivered loft in °, club speed. */
-export const peculiarRows = (found: Found, units: UnitChoice): string[][] =>
-    found.peculiar.map(({ head, with: build, effects }) => {
+export const ownEffectRows = (found: Found, units: UnitChoice): string[][] =>
+    found.ownEffects.map(({ head, with: build, effects }) => {
         const say = (name: string, by: number, digits: number) => {
             const e: Believed | undefined = effects[name];
             return e ? `${signed(e.mean * by, digits)} ± ${plain(e.sd * by, digits)}` : '–';

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Journal;
+
+use App\Models\Fitting;
+use App\Models\LogEntry;
+use App\Models\User;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+
+/**
+ * Takes an entry of the journal back. The old values go in only where nobody changed them since; else it is refused, with the reason, and nothing is
+ * changed. The taking back is an entry of its own, which can be taken back too.
+ */
+final readonly class Undo
+{
+    public function __construct(private Journal $journal)
+    {
+    }
+
+    /** @throws ValidationException where it was taken back already, changed nothing, or cannot be taken back any more */
+    public function takeBack(LogEntry $entry, Fitting $fitting, User $user): LogEntry
+    {
+        $this->journal->record($fitting, $user, "took back: {$entry->words}", function () use ($entry): void {
+            $entry->refresh();
+            if ($entry->undone_at !== null) {
+                throw self::refused('That has been taken back already.');
+            }
+            if ($entry->changes === []) {
+                throw self::refused('That changed nothing that could be taken back.');
+            }
+            foreach (array_reverse($entry->changes) as $change) {
+                $this->revert($change);
+            }
+            $entry->update(['undone_at' => now()]);
+        }, $entry->id);
+
+        return $entry;
+    }
+
+    /** @param  array{table: string, id: int, before: array<string, mixed>|null, after: array<string, mixed>|null}  $change */
+    private function revert(array $change): void
+    {
+        ['table' => $table, 'id' => $id, 'before' => $before, 'after' => $after] = $change;
+        $row = DB::table($table)->where('id', $id)->lockForUpdate()->first();
+        if ($after === null) {
+            if ($row === null) {
+                DB::table($table)->insert((array) $before);
+            }
+            $this->journal->track($table, $id, null, []);
+
+            return;
+        }
+        if ($table === 'decisions' && ($row->locked_at ?? null) !== null) {
+            throw self::refused('The decision is locked: reopen it on Decide, which makes a new version.');
+        }
+        if ($row === null) {
+            throw self::refused('What was changed then is no longer there, so it cannot be taken back.');
+        }
+        if ($before === null) {
+            try {
+                DB::table($table)->where('id', $id)->delete();
+            } catch (QueryException) {
+                throw self::refused('Shots or other records were added to it since, so it stays.');
+            }
+            $this->journal->track($table, $id, (array) $row, null);
+
+            return;
+        }
+        foreach ($after as $column => $value) {
+            if ($row->{$column} != $value && ! self::isSameMoment($row->{$column}, $value)) {
+                throw self::refused('It was changed again since, perhaps on another screen: nothing was taken back.');
+            }
+        }
+        DB::table($table)->where('id', $id)->update($before + (property_exists($row, 'version') ? ['version' => $row->version + 1] : []));
+        $this->journal->track($table, $id, $after, $before);
+    }
+
+    private static function refused(string $why): ValidationException
+    {
+        return ValidationException::withMessages(['entry' => $why]);
+    }
+
+    /** The database and the framework write a moment in two ways. */
+    private static function isSameMoment(mixed $a, mixed $b): bool
+    {
+        return is_string($a) && is_string($b) && preg_match('/^\d{4}-\d\d-\d\d[ T]/', $a) === 1 && strtotime($a) === strtotime($b);
+    }
+}
