@@ -9,9 +9,11 @@ use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use MintCarry\Core\Club\ClubBuild;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\PlayingGeometry;
+use MintCarry\Core\Club\SetupParts;
 use MintCarry\Core\Club\SleeveChange;
 use MintCarry\Core\Club\SleeveSystem;
 use MintCarry\Core\Club\SwingWeight;
@@ -162,10 +164,13 @@ final class Setup extends Model
         return $this->rackHead?->bodyWith(array_map(floatval(...), $this->masses ?? $this->rackHead->standard));
     }
 
-    /** @return array{head: string, sleeve: string, masses: array<string, float>, weights: string, shaft: string, ball: string, teeMm: float|null, cue: string} as a change-over takes it */
-    public function parts(): array
+    /** All that it is made of, as a change-over takes it. */
+    public function parts(): SetupParts
     {
-        return ['head' => $this->head, 'sleeve' => $this->sleeve_label, 'masses' => array_map(floatval(...), $this->masses ?? []), 'weights' => $this->weights, 'shaft' => $this->shaft, 'ball' => $this->ball, 'teeMm' => $this->tee_mm, 'cue' => $this->cue];
+        return new SetupParts(
+            $this->head, $this->sleeve_label, array_map(floatval(...), $this->masses ?? []), $this->weights,
+            new ClubBuild($this->shaft, $this->length_mm, $this->ball, $this->tee_mm, $this->cue),
+        );
     }
 
     /** Swing weight from the parts, where all of them are known. */

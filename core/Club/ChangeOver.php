@@ -7,8 +7,6 @@ namespace MintCarry\Core\Club;
 /**
  * What has to be done with the wrench, and beside it, to get from one setup to another: step by step, in the order it is done. Several trials are queued in the order that
  * asks for the fewest wrench changes.
- *
- * @phpstan-type Parts array{head: string, sleeve: string, masses: array<string, float>, weights: string, shaft: string, ball: string, teeMm: float|null, cue: string}
  */
 final readonly class ChangeOver
 {
@@ -20,26 +18,23 @@ final readonly class ChangeOver
     {
     }
 
-    /**
-     * @param  Parts|null  $from  null when nothing was in the hand
-     * @param  Parts  $to
-     */
-    public static function between(?array $from, array $to): self
+    /** @param  SetupParts|null  $from  null when nothing was in the hand */
+    public static function between(?SetupParts $from, SetupParts $to): self
     {
         $steps = [];
         $wrench = 0;
-        $otherHead = $from === null || $from['head'] !== $to['head'];
+        $otherHead = $from === null || $from->head !== $to->head;
         if ($otherHead) {
-            $steps[] = "Head: {$to['head']}".($to['sleeve'] === '' ? '' : ", sleeve at {$to['sleeve']}").($to['weights'] === '' ? '' : ", {$to['weights']}");
+            $steps[] = "Head: {$to->head}".($to->sleeve === '' ? '' : ", sleeve at {$to->sleeve}").($to->weights === '' ? '' : ", {$to->weights}");
             $wrench++;
         } else {
-            if ($from['sleeve'] !== $to['sleeve']) {
-                $steps[] = "Sleeve: from {$from['sleeve']} to {$to['sleeve']}";
+            if ($from->sleeve !== $to->sleeve) {
+                $steps[] = "Sleeve: from {$from->sleeve} to {$to->sleeve}";
                 $wrench++;
             }
-            foreach (array_unique([...array_keys($from['masses']), ...array_keys($to['masses'])]) as $slot) {
-                $was = $from['masses'][$slot] ?? 0.0;
-                $now = $to['masses'][$slot] ?? 0.0;
+            foreach (array_unique([...array_keys($from->masses), ...array_keys($to->masses)]) as $slot) {
+                $was = $from->masses[$slot] ?? 0.0;
+                $now = $to->masses[$slot] ?? 0.0;
                 if ($was !== $now) {
                     $steps[] = match (true) {
                         $was === 0.0 => sprintf('Weights: %g g into %s', $now, $slot),
@@ -49,27 +44,27 @@ final readonly class ChangeOver
                     $wrench++;
                 }
             }
-            if ($from['masses'] === [] && $to['masses'] === [] && $from['weights'] !== $to['weights']) {
-                $steps[] = "Weights: {$to['weights']}";
+            if ($from->masses === [] && $to->masses === [] && $from->weights !== $to->weights) {
+                $steps[] = "Weights: {$to->weights}";
                 $wrench++;
             }
         }
-        if ($from === null || $from['shaft'] !== $to['shaft']) {
-            if ($to['shaft'] !== '') {
-                $steps[] = "Shaft: {$to['shaft']}";
+        if ($from === null || $from->build->shaft !== $to->build->shaft) {
+            if ($to->build->shaft !== '') {
+                $steps[] = "Shaft: {$to->build->shaft}";
                 $wrench += $otherHead ? 0 : 1; // another head goes onto another shaft in one go
             }
         }
         if ($wrench > 0) {
             $steps[] = 'Torque every screw to the maker’s click';
         }
-        foreach (['ball' => 'Ball', 'cue' => 'Cue'] as $part => $label) {
-            if (($from[$part] ?? '') !== $to[$part]) {
-                $steps[] = $to[$part] === '' ? "{$label}: none" : "{$label}: {$to[$part]}";
+        foreach ([['Ball', $from->build->ball ?? '', $to->build->ball], ['Cue', $from->build->cue ?? '', $to->build->cue]] as [$label, $was, $now]) {
+            if ($was !== $now) {
+                $steps[] = $now === '' ? "{$label}: none" : "{$label}: {$now}";
             }
         }
-        if ($to['teeMm'] !== null && ($from['teeMm'] ?? null) !== $to['teeMm']) {
-            $steps[] = sprintf('Tee: %.0f mm', $to['teeMm']);
+        if ($to->build->teeMm !== null && $from?->build->teeMm !== $to->build->teeMm) {
+            $steps[] = sprintf('Tee: %.0f mm', $to->build->teeMm);
         }
 
         return new self($steps, $wrench);
@@ -78,11 +73,10 @@ final readonly class ChangeOver
     /**
      * The order of several setups that takes the fewest wrench changes from what is in the hand; where orders are alike, the one given.
      *
-     * @param  Parts|null  $from
-     * @param  list<Parts>  $queue
+     * @param  list<SetupParts>  $queue
      * @return array{list<int>, int} places in the queue, and how many wrench changes they take
      */
-    public static function order(?array $from, array $queue): array
+    public static function order(?SetupParts $from, array $queue): array
     {
         // From place a in the queue (null: from what is in the hand) to place b.
         $cost = static fn (?int $a, int $b): int => self::between($a === null ? $from : $queue[$a], $queue[$b])->wrenchChanges;

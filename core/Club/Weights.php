@@ -14,11 +14,6 @@ final class Weights
     /** Heavier than this no driver head is built: the sum is refused. */
     public const MOST_HEAD_G = 260.0;
 
-    /** Delivered loft per mm of CG back, and its range; delivered face (open) per mm of CG toward the toe (assumptions, docs/physics.md). */
-    public const LOFT_DEG_PER_MM_BACK = [0.35, 0.2, 0.6];
-
-    public const OPEN_DEG_PER_MM_TOE = [0.10, 0.05, 0.15];
-
     /**
      * The head with weights in it.
      *
@@ -164,23 +159,5 @@ final class Weights
         $walk(0, $stockG, []);
 
         return $out;
-    }
-
-    /**
-     * What a move of the CG does to the delivered loft and face before anything was learned of the player: middle, low, high.
-     *
-     * @return array{loftDeg: array{float, float, float}, openDeg: array{float, float, float}}
-     */
-    public static function delivered(Head $from, Head $to): array
-    {
-        $back = $to->cgBackMm - $from->cgBackMm;
-        $toe = $to->cgToeMm - $from->cgToeMm;
-        $times = static function (array $per, float $mm): array {
-            $ends = [$per[1] * $mm, $per[2] * $mm];
-
-            return [$per[0] * $mm, min($ends), max($ends)];
-        };
-
-        return ['loftDeg' => $times(self::LOFT_DEG_PER_MM_BACK, $back), 'openDeg' => $times(self::OPEN_DEG_PER_MM_TOE, $toe)];
     }
 }

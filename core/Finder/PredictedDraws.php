@@ -7,6 +7,7 @@ namespace MintCarry\Core\Finder;
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Statistics\Matrix;
 use MintCarry\Core\Statistics\Normal;
 use Random\Randomizer;
@@ -107,7 +108,7 @@ final readonly class PredictedDraws
                     $x[$i] += $more;
                 }
                 if ($d < self::DRAWS) {
-                    [$shown[0][], $shown[1][], $shown[2][]] = [$x[4], $x[3], $x[0]];
+                    [$shown[0][], $shown[1][], $shown[2][]] = [$x[Swing::FACE], $x[Swing::LOFT], $x[Swing::CLUB_SPEED]];
                 }
                 foreach ($at as $i => $v) {
                     $x[$i] -= $v;
@@ -126,7 +127,7 @@ final readonly class PredictedDraws
             $tested[] = $hit;
         }
 
-        return new self($specs, $figures, $seen, $tested, [$belief->scatter[4][4], $belief->scatter[3][3], $belief->scatter[0][0]], self::learned($prior, $belief));
+        return new self($specs, $figures, $seen, $tested, array_map(static fn (int $i): float => $belief->scatter[$i][$i], [Swing::FACE, Swing::LOFT, Swing::CLUB_SPEED]), self::learned($prior, $belief));
     }
 
     /**
@@ -139,7 +140,7 @@ final readonly class PredictedDraws
         $n = count($belief->mean);
         $l = Matrix::cholesky($belief->covariance);
         $thetas = $spares = $scales = [];
-        $w = 2 / (9 * $belief->dof);
+        $w = 2 / (9 * $belief->scatterShots);
         for ($d = 0; $d < self::DRAWS_OF_HIT; $d += 2) {
             $z = $spare = [];
             for ($i = 0; $i < $n; $i++) {

@@ -10,6 +10,7 @@ use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\PosteriorDraws;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
 
@@ -22,11 +23,6 @@ use function in_array;
 /** Belief and draws of a fitting's record. All that judges the same shots draws the same luck, so that a setup has the same figures in the finder, in the decision and on the command line. */
 final class Search
 {
-    /** Club speed is about this share of ball speed with a driver: 1 / smash, where the club was not seen (common practice, no source). */
-    private const USUAL_SMASH = 1.46;
-
-    private const USUAL_BALL_SPEED_MPS = 65.0;
-
     /** @var array{Belief, Belief}|null before and after the shots */
     private ?array $beliefs = null;
 
@@ -52,7 +48,7 @@ final class Search
         $candidates = RackCandidates::by($record, $only);
 
         return new self($record, $candidates, $record->tested($screening), $only === 'all' ? $candidates->specs : RackCandidates::by($record)->specs,
-            $set->summary(Measure::ClubSpeed)->mean ?? ($set->summary(Measure::BallSpeed)->mean ?? self::USUAL_BALL_SPEED_MPS) / self::USUAL_SMASH);
+            $set->summary(Measure::ClubSpeed)->mean ?? ($set->summary(Measure::BallSpeed)->mean ?? PlayerPriors::BALL_SPEED_MPS) / PlayerPriors::SMASH);
     }
 
     /** The search where the models have something to work from: every setup that was hit has ball data, and the own club gives a flying ball; else null, and the shots speak for themselves. */

@@ -7,6 +7,7 @@ namespace MintCarry\Core\Finder;
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\Impact;
+use MintCarry\Core\Impact\Swing;
 
 use function max;
 use function sqrt;
@@ -21,7 +22,9 @@ final readonly class Surface
     public const FIGURES = ['carryM', 'totalM', 'sideM', 'apexM'];
 
     /** Pairs that work together: loft and face, face and toe, loft and toe, speed and face, path and face. */
-    private const PAIRS = [[3, 4], [4, 5], [3, 5], [0, 4], [2, 4]];
+    private const PAIRS = [
+        [Swing::LOFT, Swing::FACE], [Swing::FACE, Swing::TOE], [Swing::LOFT, Swing::TOE], [Swing::CLUB_SPEED, Swing::FACE], [Swing::PATH, Swing::FACE],
+    ];
 
     private const STEP = [0.8, 1.2, 1.6, 1.3, 1.8, 5.0, 4.0, 0.01, 0.05];
 
@@ -44,7 +47,7 @@ final readonly class Surface
     {
         $impact = new Impact($spec->body);
         $figures = static function (array $x) use ($impact, $flight): ?array {
-            $launch = Belief::launch($impact, $x);
+            $launch = Swing::of($x)->launch($impact);
             if ($launch === null || $launch->launchDeg <= 0.5) {
                 return null;
             }
@@ -99,7 +102,7 @@ final readonly class Surface
         $out = [];
         foreach ($this->value as $f => $base) {
             [$slope, $curve, $mixed] = [$this->slope[$f], $this->curve[$f], $this->mixed[$f]];
-            for ($i = 0; $i < 7; $i++) {
+            for ($i = 0; $i < Swing::SCATTERING; $i++) {
                 $base += 0.5 * $curve[$i] * $scatter[$i][$i];
             }
             foreach (self::PAIRS as $k => [$i, $j]) {
@@ -129,8 +132,8 @@ final readonly class Surface
     public function spread(int $figure, array $scatter): float
     {
         $sum = 0.0;
-        for ($i = 0; $i < 7; $i++) {
-            for ($j = 0; $j < 7; $j++) {
+        for ($i = 0; $i < Swing::SCATTERING; $i++) {
+            for ($j = 0; $j < Swing::SCATTERING; $j++) {
                 $sum += $this->slope[$figure][$i] * $scatter[$i][$j] * $this->slope[$figure][$j];
             }
             $sum += 0.5 * ($this->curve[$figure][$i] * $scatter[$i][$i]) ** 2;

@@ -11,6 +11,7 @@ use MintCarry\Core\Flight\Flight;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Impact\Delivery;
 use MintCarry\Core\Impact\Impact;
+use MintCarry\Core\Impact\PlayerPriors;
 
 /**
  * The launch and spin of longest carry or total that a swing can have, as a loft to deliver, and the band around it that costs no more than a share.
@@ -49,7 +50,7 @@ final readonly class LaunchWindow
         CoreException::requireWithin('ballSpeedMps', $ballSpeedMps, 10, 110, 'm/s');
         CoreException::requireWithin('spinLoftDeg', $spinLoftDeg, 3, 40, '°');
         $impact = new Impact($head);
-        $speed = $ballSpeedMps / 1.46;
+        $speed = $ballSpeedMps / PlayerPriors::SMASH;
         for ($i = 0; $i < 4; $i++) {
             $speed *= $ballSpeedMps / $impact->strike(new Delivery(min(80.0, $speed), 0, 0, $spinLoftDeg, 0))->ballSpeedMps;
         }

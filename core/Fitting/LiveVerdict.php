@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
+use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\FisherF;
 use MintCarry\Core\Statistics\Interval;
@@ -38,7 +39,7 @@ final readonly class LiveVerdict
     }
 
     /** The measures looked at live: name on the screen, which way is better, usual spread from shot to shot, and the difference that is worth telling. */
-    private const MEASURES = ['longer' => [Measure::Carry, 1, 12.0, 7.0], 'straighter' => [Measure::Side, -1, 9.0, 5.0], 'faster ball' => [Measure::BallSpeed, 1, 1.1, 0.7], 'less spin' => [Measure::Spin, -1, 320.0, 180.0], 'higher' => [Measure::Apex, 1, 4.5, 2.5]];
+    private const MEASURES = ['longer' => [Measure::Carry, 1, PlayerPriors::CARRY_SPREAD_M, 7.0], 'straighter' => [Measure::Side, -1, PlayerPriors::OFF_LINE_SPREAD_M, 5.0], 'faster ball' => [Measure::BallSpeed, 1, PlayerPriors::BALL_SPEED_SPREAD_MPS, 0.7], 'less spin' => [Measure::Spin, -1, PlayerPriors::SPIN_SPREAD_RPM, 180.0], 'higher' => [Measure::Apex, 1, PlayerPriors::APEX_SPREAD_M, 2.5]];
 
     /**
      * @return list<self> by measure; those that both sets have at least three values of

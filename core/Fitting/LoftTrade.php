@@ -10,6 +10,7 @@ use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Impact\Delivery;
 use MintCarry\Core\Impact\Impact;
+use MintCarry\Core\Impact\PlayerPriors;
 
 /**
  * What a setup's launch and spin cost against the best this player could have by delivering another loft with the same swing.
@@ -42,7 +43,7 @@ final readonly class LoftTrade
         $attack = $attackDeg ?? 0.0;
         $impact = new Impact(Head::preset('middle'));
         $loft = max(3.0, min(28.0, ($mean->launchDeg - 0.12 * $attack) / 0.88));
-        $speed = $clubSpeedMps ?? $mean->ballSpeedMps / 1.47;
+        $speed = $clubSpeedMps ?? $mean->ballSpeedMps / PlayerPriors::SMASH_OF_MEAN;
         $base = $impact->strike(new Delivery($speed, $attack, 0, $loft, 0));
         $reach = static function (float $change) use ($impact, $speed, $attack, $loft, $base, $mean, $flight, $for): array {
             $moved = $impact->strike(new Delivery($speed, $attack, 0, $loft + $change, 0));

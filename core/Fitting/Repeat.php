@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
+use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Launch\Measure;
 
 /** A setup hit again against the first time it was hit: what moved though the club did not. The rule of `Standing` with its limit for a measure that nobody declared. */
 final readonly class Repeat
 {
     /** Usual spread from shot to shot, kept units. */
-    private const USUAL = [['carryM', 12.0], ['clubSpeedMps', 0.7], ['ballSpeedMps', 1.1], ['spinRpm', 320.0], ['sideM', 16.0]];
+    private const USUAL = [['carryM', PlayerPriors::CARRY_SPREAD_M], ['clubSpeedMps', PlayerPriors::CLUB_SPEED_SPREAD_MPS], ['ballSpeedMps', PlayerPriors::BALL_SPEED_SPREAD_MPS], ['spinRpm', PlayerPriors::SPIN_SPREAD_RPM], ['sideM', PlayerPriors::SIDE_SPREAD_M]];
 
     /**
      * @param  bool  $moved  beyond what scatter explains

@@ -30,8 +30,6 @@ final readonly class DeliveryEstimate
 
     private const MEASURED_SD = [0.008, 0.6, 0.6, 0.8, 0.8, 1.5, 1.5, 0.02];
 
-    private const TYPICAL_SMASH = 1.46;
-
     private const STEP = [0.05, 0.1, 0.1, 0.1, 0.1, 0.5, 0.5, 0.002];
 
     private const NAMES = ['clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg', 'toeMm', 'highMm', 'restitution'];
@@ -69,7 +67,7 @@ final readonly class DeliveryEstimate
             $observed[] = $sign * $ball->spinAxisDeg;
             $noise[] = 1.0;
         }
-        $club = $measured['clubSpeedMps'] ?? $ball->ballSpeedMps / self::TYPICAL_SMASH;
+        $club = $measured['clubSpeedMps'] ?? $ball->ballSpeedMps / PlayerPriors::SMASH;
         $prior = [$club, $measured['attackDeg'] ?? 0.0, $measured['pathDeg'] ?? 0.0, $measured['dynamicLoftDeg'] ?? 13.0, $measured['faceDeg'] ?? 0.0, $measured['toeMm'] ?? 0.0, $measured['highMm'] ?? 0.0, 0.0];
         $sd = self::PRIOR_SD;
         foreach (self::NAMES as $i => $name) {

@@ -24,23 +24,23 @@ final readonly class PlayerModel
         public float $looseness = 1.0,
         public float $mishitShare = 0.05,
         /** Spreads (SD) from swing to swing. */
-        public float $clubSpeedSdMps = 0.56,
-        public float $attackSdDeg = 1.1,
-        public float $pathSdDeg = 1.5,
-        public float $faceSdDeg = 2.2,
-        public float $dynamicLoftSdDeg = 1.2,
+        public float $clubSpeedSdMps = PlayerPriors::SCATTER_SD[Swing::CLUB_SPEED],
+        public float $attackSdDeg = PlayerPriors::SCATTER_SD[Swing::ATTACK],
+        public float $pathSdDeg = PlayerPriors::SCATTER_SD[Swing::PATH],
+        public float $faceSdDeg = PlayerPriors::SCATTER_SD[Swing::FACE],
+        public float $dynamicLoftSdDeg = PlayerPriors::SCATTER_SD[Swing::LOFT],
         public float $toeSdMm = 6.0,
         public float $highSdMm = 5.0,
         /** Correlation of face and path from swing to swing. */
-        public float $faceWithPath = 0.3,
+        public float $faceWithPath = PlayerPriors::FACE_WITH_PATH,
         /** How far a change of presented loft and face reaches the delivery. */
         public float $loftCarriesThrough = 1.0,
-        public float $faceCarriesThrough = 0.6,
+        public float $faceCarriesThrough = PlayerPriors::FACE_CARRY_SOLED,
         /** How far the player squares the face, 0 … 1. */
         public float $squares = 0.5,
         /** Delivered loft per mm of CG back; delivered face (open) per mm of CG toward the toe. */
-        public float $loftPerMmBack = 0.35,
-        public float $openPerMmToe = 0.10,
+        public float $loftPerMmBack = PlayerPriors::LOFT_PER_CG_BACK_MM,
+        public float $openPerMmToe = PlayerPriors::OPEN_PER_CG_TOE_MM,
         /** Size of each head's own peculiarity, 0 = none, 1 = usual (strike 2.4 mm, spin 5.6 %, ball speed 0.6 %). */
         public float $headPeculiarity = 0.0,
         /** Swings until warm; speed is down by 3 % at the first. */

@@ -57,7 +57,7 @@ final class ShotMaker
         $s = $this->setup;
         $openDeg = (1 - $player->squares) * $s->soledFaceOpenDeg * $player->faceCarriesThrough * (1 - $player->steersAgainstFace) + $player->openPerMmToe * $s->cgToeMm;
         $loftDeg = $player->squares * $s->squaredLoftDeg * $player->loftCarriesThrough + $player->loftPerMmBack * $s->cgBackMm;
-        $speed = $player->clubSpeedMps * $this->freshness($player) - 0.045 * $s->swingWeightPoints;
+        $speed = $player->clubSpeedMps * $this->freshness($player) + PlayerPriors::SPEED_MPS_PER_POINT * $s->swingWeightPoints;
         $this->swings++;
         $delivery = new Delivery(
             max(8.0, $speed + $draw($player->clubSpeedSdMps)),

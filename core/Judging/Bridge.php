@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace MintCarry\Core\Judging;
 
 use MintCarry\Core\Impact\Impact;
+use MintCarry\Core\Impact\PlayerPriors;
+use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Shapley;
 
@@ -42,7 +44,7 @@ final readonly class Bridge
     public static function between(Evidence $a, Evidence $b, float $squares): array
     {
         $club = $a->hasClub() && $b->hasClub();
-        $groups = ['club speed' => [0], 'strike' => [5, 6], $club ? 'attack and path' : 'delivery' => [1, 2], 'face' => [4], 'loft' => [3]];
+        $groups = ['club speed' => [Swing::CLUB_SPEED], 'strike' => [Swing::TOE, Swing::HIGH], $club ? 'attack and path' : 'delivery' => [Swing::ATTACK, Swing::PATH], 'face' => [Swing::FACE], 'loft' => [Swing::LOFT]];
         $names = [...array_keys($groups), $a->spec->isSameHeadAs($b->spec) ? 'weights' : 'head', 'air'];
         [$body, $air] = [count($groups), count($groups) + 1];
         $impacts = [new Impact($a->spec->body, $a->spec->hand), new Impact($b->spec->body, $b->spec->hand)];
@@ -81,9 +83,9 @@ final readonly class Bridge
                     $s = hypot($a->error[$i], $b->error[$i]);
                     $seen = $b->state[$i] - $a->state[$i];
                     [$prior, $tau] = match ($i) {
-                        3 => [$expected->loftDeg, $expected->loftSdDeg],
-                        4 => [$expected->faceRightDeg, $expected->faceSdDeg],
-                        default => [0.0, Evidence::OWN_SHIFT[$i] * M_SQRT2],
+                        Swing::LOFT => [$expected->loftDeg, $expected->loftSdDeg],
+                        Swing::FACE => [$expected->faceRightDeg, $expected->faceSdDeg],
+                        default => [0.0, PlayerPriors::SETUP_SHIFT_SD[$i] * M_SQRT2],
                     };
                     $repeats += $slopes[$i][$m] * ($prior + ($seen - $prior) * $tau ** 2 / ($tau ** 2 + $s ** 2) - $seen);
                     $error = hypot($error, $slopes[$i][$m] * $s);
@@ -109,7 +111,7 @@ final readonly class Bridge
      */
     private static function slopes(Evidence $e, int $field): array
     {
-        $h = [0.3, 0.5, 0.5, 0.5, 0.5, 2.0, 2.0][$field];
+        $h = Swing::STEP[$field];
         $side = static function (float $by) use ($e, $field): ?array {
             $state = $e->state;
             $state[$field] += $by;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Judging;
 
 use MintCarry\Core\Club\SetupSpec;
+use MintCarry\Core\Impact\PlayerPriors;
 
 use function abs;
 use function hypot;
@@ -17,13 +18,10 @@ use function sqrt;
  */
 final readonly class CarryThrough
 {
-    public const HEAD_LOFT_SD_DEG = 0.64;
+    /** Places of loft and face among the effects of a head, and among the quirks of a setup. */
+    private const LOFT = 1;
 
-    public const HEAD_FACE_SD_DEG = 0.8;
-
-    public const QUIRK_LOFT_SD_DEG = 0.36;
-
-    public const QUIRK_FACE_SD_DEG = 0.42;
+    private const FACE = 2;
 
     private function __construct(public float $loftDeg, public float $loftSdDeg, public float $faceRightDeg, public float $faceSdDeg)
     {
@@ -35,20 +33,26 @@ final readonly class CarryThrough
         $same = $to->isSameHeadAs($from);
         $loft = $to->squaredLoftDeg - $from->squaredLoftDeg;
         $face = $to->soledFaceOpenDeg - $from->soledFaceOpenDeg;
-        $back = ($to->body->cgBackMm - $from->body->cgBackMm) * ($same ? 1.0 : 0.35);
+        $back = ($to->body->cgBackMm - $from->body->cgBackMm) * ($same ? 1.0 : PlayerPriors::BETWEEN_HEADS);
         $toe = $to->body->cgToeMm - $from->body->cgToeMm;
 
         return new self(
-            (0.2 + 0.7 * $squares) * $loft + 0.35 * $back,
-            sqrt((0.33 * $loft) ** 2 + (0.15 * $back) ** 2 + self::QUIRK_LOFT_SD_DEG ** 2 + ($same ? 0.0 : self::HEAD_LOFT_SD_DEG ** 2)),
-            $to->hand->sign() * ((0.6 - 0.45 * $squares) * $face + 0.10 * $toe),
-            sqrt((0.45 * $face) ** 2 + (0.045 * $toe) ** 2 + self::QUIRK_FACE_SD_DEG ** 2 + ($same ? 0.0 : self::HEAD_FACE_SD_DEG ** 2)),
+            PlayerPriors::loftCarryThrough($squares) * $loft + PlayerPriors::LOFT_PER_CG_BACK_MM * $back,
+            sqrt((PlayerPriors::LOFT_CARRY_SD * $loft) ** 2 + (PlayerPriors::LOFT_PER_CG_BACK_MM_SD * $back) ** 2 + self::own(self::LOFT, $same)),
+            $to->hand->sign() * (PlayerPriors::faceCarryThrough($squares) * $face + PlayerPriors::OPEN_PER_CG_TOE_MM * $toe),
+            sqrt((PlayerPriors::FACE_CARRY_SD * $face) ** 2 + (PlayerPriors::OPEN_PER_CG_TOE_MM_SD * $toe) ** 2 + self::own(self::FACE, $same)),
         );
+    }
+
+    /** Variance of what a setup, and another head, do of their own. */
+    private static function own(int $place, bool $sameHead): float
+    {
+        return PlayerPriors::QUIRK_SD[$place] ** 2 + ($sameHead ? 0.0 : PlayerPriors::OWN_EFFECT_SD[$place] ** 2);
     }
 
     /** Is a change of loft or face expected that is more than a quirk? */
     public function isChange(): bool
     {
-        return hypot($this->loftDeg, abs($this->faceRightDeg)) > self::QUIRK_LOFT_SD_DEG;
+        return hypot($this->loftDeg, abs($this->faceRightDeg)) > PlayerPriors::QUIRK_SD[self::LOFT];
     }
 }

@@ -7,6 +7,8 @@ namespace MintCarry\Core\Judging;
 use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\LoftTrade;
 use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Impact\PlayerPriors;
+use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Summary;
 
@@ -37,22 +39,22 @@ final class Diagnosis
         $out = [];
         [$lineToe, $lineHigh] = $e->spec->body->inLineWithCg();
         $tag = $e->spec->tag;
-        if ($e->isMeasured(5) && $e->isMeasured(6)) {
-            [$toe, $high] = [$e->state[5] - $lineToe, $e->state[6] - $lineHigh];
-            if ((abs($toe) > 5 && abs($toe) > self::CLEAR * $e->error[5]) || (abs($high) > 5 && abs($high) > self::CLEAR * $e->error[6])) {
+        if ($e->isMeasured(Swing::TOE) && $e->isMeasured(Swing::HIGH)) {
+            [$toe, $high] = [$e->state[Swing::TOE] - $lineToe, $e->state[Swing::HIGH] - $lineHigh];
+            if ((abs($toe) > 5 && abs($toe) > self::CLEAR * $e->error[Swing::TOE]) || (abs($high) > 5 && abs($high) > self::CLEAR * $e->error[Swing::HIGH])) {
                 $there = $e->state;
-                [$there[5], $there[6]] = [$lineToe, $lineHigh];
+                [$there[Swing::TOE], $there[Swing::HIGH]] = [$lineToe, $lineHigh];
                 [$now, $best] = [Evidence::figures($e->launch($e->state), $e->flight), Evidence::figures($e->launch($there), $e->flight)];
                 $cost = $now === null || $best === null ? 0.0 : $best['carryM'] - $now['carryM'];
-                $out[] = new Finding($tag, 'strike off the CG line', ['toeMm' => $toe, 'highMm' => $high, 'errorMm' => hypot($e->error[5], $e->error[6]), 'costM' => $cost], abs($cost) + 1);
+                $out[] = new Finding($tag, 'strike off the CG line', ['toeMm' => $toe, 'highMm' => $high, 'errorMm' => hypot($e->error[Swing::TOE], $e->error[Swing::HIGH]), 'costM' => $cost], abs($cost) + 1);
             }
         }
         $smash = $e->set->summary(Measure::Smash);
         $model = $e->launch($e->state);
         if ($e->hasClub() && $smash !== null && $model !== null && $smash->n >= 3) {
-            $expected = $model->ballSpeedMps / $e->state[0];
+            $expected = $model->ballSpeedMps / $e->state[Swing::CLUB_SPEED];
             if ($smash->mean < $expected - 0.03) {
-                $out[] = new Finding($tag, 'smash low for the strike', ['smash' => $smash->mean, 'expected' => $expected], 3.6 * $e->state[0] * ($expected - $smash->mean));
+                $out[] = new Finding($tag, 'smash low for the strike', ['smash' => $smash->mean, 'expected' => $expected], PlayerPriors::CARRY_M_PER_BALL_MPS * $e->state[Swing::CLUB_SPEED] * ($expected - $smash->mean));
             }
         }
 
@@ -65,21 +67,21 @@ final class Diagnosis
         $out = [];
         $tag = $e->spec->tag;
         $now = Evidence::figures($e->launch($e->state), $e->flight);
-        if ($e->isMeasured(1) && $e->state[1] < -1.5 && $e->state[1] < -self::CLEAR * $e->error[1]) {
+        if ($e->isMeasured(Swing::ATTACK) && $e->state[Swing::ATTACK] < -1.5 && $e->state[Swing::ATTACK] < -self::CLEAR * $e->error[Swing::ATTACK]) {
             $level = $e->state;
-            $level[1] = 0.0;
+            $level[Swing::ATTACK] = 0.0;
             $there = Evidence::figures($e->launch($level), $e->flight);
             $cost = $now === null || $there === null ? 0.0 : $there['carryM'] - $now['carryM'];
-            $out[] = new Finding($tag, 'attack down', ['attackDeg' => $e->state[1], 'errorDeg' => $e->error[1], 'costM' => $cost], $cost, $e->state[1] < -3);
+            $out[] = new Finding($tag, 'attack down', ['attackDeg' => $e->state[Swing::ATTACK], 'errorDeg' => $e->error[Swing::ATTACK], 'costM' => $cost], $cost, $e->state[Swing::ATTACK] < -3);
         }
-        $between = $e->state[4] - $e->state[2];
-        $error = hypot($e->error[2], $e->error[4]);
-        if ($e->isMeasured(2) && abs($between) > 2.5 && abs($between) > self::CLEAR * $error) {
+        $between = $e->state[Swing::FACE] - $e->state[Swing::PATH];
+        $error = hypot($e->error[Swing::PATH], $e->error[Swing::FACE]);
+        if ($e->isMeasured(Swing::PATH) && abs($between) > 2.5 && abs($between) > self::CLEAR * $error) {
             $square = $e->state;
-            $square[4] = $e->state[2];
+            $square[Swing::FACE] = $e->state[Swing::PATH];
             $there = Evidence::figures($e->launch($square), $e->flight);
-            $out[] = new Finding($tag, 'face to path', ['faceToPathDeg' => $between, 'faceDeg' => $e->state[4], 'pathDeg' => $e->state[2], 'errorDeg' => $error, 'faceFrom' => $e->from[4],
-                'sideM' => $now === null || $there === null ? 0.0 : $now['sideM'] - $there['sideM']], 2 * abs($between), abs($between) > 5 || abs($e->state[2]) > 6);
+            $out[] = new Finding($tag, 'face to path', ['faceToPathDeg' => $between, 'faceDeg' => $e->state[Swing::FACE], 'pathDeg' => $e->state[Swing::PATH], 'errorDeg' => $error, 'faceFrom' => $e->from[Swing::FACE],
+                'sideM' => $now === null || $there === null ? 0.0 : $now['sideM'] - $there['sideM']], 2 * abs($between), abs($between) > 5 || abs($e->state[Swing::PATH]) > 6);
         }
 
         return $out;
@@ -138,9 +140,9 @@ final class Diagnosis
     private static function against(Evidence $e, Evidence $benchmark): array
     {
         $out = [];
-        if ($e->isMeasured(5) && $benchmark->isMeasured(5)) {
-            $shift = $e->state[5] - $benchmark->state[5];
-            $error = hypot($e->error[5], $benchmark->error[5]);
+        if ($e->isMeasured(Swing::TOE) && $benchmark->isMeasured(Swing::TOE)) {
+            $shift = $e->state[Swing::TOE] - $benchmark->state[Swing::TOE];
+            $error = hypot($e->error[Swing::TOE], $benchmark->error[Swing::TOE]);
             if (abs($shift) > 4 && abs($shift) > 2 * $error) {
                 $heavier = $e->spec->swingWeightPoints !== null && $benchmark->spec->swingWeightPoints !== null ? $e->spec->swingWeightPoints - $benchmark->spec->swingWeightPoints : 0.0;
                 $out[] = new Finding($e->spec->tag, $shift < 0 ? 'draws the strike to the heel' : 'draws the strike to the toe', ['shiftMm' => $shift, 'errorMm' => $error, 'heavierPoints' => $heavier, 'head' => $e->spec->head], abs($shift) / 2);

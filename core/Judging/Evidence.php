@@ -12,7 +12,9 @@ use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Impact\Delivery;
 use MintCarry\Core\Impact\DeliveryEstimate;
 use MintCarry\Core\Impact\Impact;
+use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Impact\Strike;
+use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Summary;
@@ -34,14 +36,6 @@ final readonly class Evidence
     public const FIELDS = [Measure::ClubSpeed, Measure::Attack, Measure::Path, Measure::DynamicLoft, Measure::Face, Measure::StrikeToe, Measure::StrikeHigh];
 
     private const NAMES = ['clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg', 'toeMm', 'highMm'];
-
-    /** Usual scatter from swing to swing (docs/judging.md, "The model": Σ₀), and how many shots that is worth. */
-    public const SCATTER = [0.56, 1.1, 1.5, 1.2, 2.2, 7.0, 5.5];
-
-    private const SCATTER_DOF = 10;
-
-    /** How far a setup usually moves each of them for good: another head and the setup's own quirk together. Loft and face are what setups are for. */
-    public const OWN_SHIFT = [0.37, 0.5, 0.7, 0.73, 0.9, 2.7, 2.7];
 
     /**
      * @param  list<float>  $state  mean delivery and strike
@@ -80,7 +74,7 @@ final readonly class Evidence
         $state = $error = $from = [];
         foreach (self::NAMES as $i => $name) {
             $n = max(1, $own[$i]->n ?? $set->count());
-            $variance = (self::SCATTER_DOF * self::SCATTER[$i] ** 2 + (($own[$i] ?? null)?->sd === null ? 0.0 : ($n - 1) * $own[$i]->sd ** 2)) / (self::SCATTER_DOF + ($own[$i] ?? null ? max(0, $n - 1) : 0));
+            $variance = (PlayerPriors::SCATTER_SHOTS * PlayerPriors::SCATTER_SD[$i] ** 2 + (($own[$i] ?? null)?->sd === null ? 0.0 : ($n - 1) * $own[$i]->sd ** 2)) / (PlayerPriors::SCATTER_SHOTS + ($own[$i] ?? null ? max(0, $n - 1) : 0));
             $from[$i] = isset($own[$i]) ? 'measured' : $estimate[$name]->from;
             $state[$i] = isset($own[$i]) ? $own[$i]->mean : $estimate[$name]->value;
             $error[$i] = sqrt($variance / $n);
@@ -96,7 +90,7 @@ final readonly class Evidence
 
     public function hasClub(): bool
     {
-        return $this->isMeasured(0);
+        return $this->isMeasured(Swing::CLUB_SPEED);
     }
 
     /**
@@ -123,11 +117,7 @@ final readonly class Evidence
     /** @param  array<int, float>  $state */
     public static function strike(Impact $impact, array $state): ?Launch
     {
-        try {
-            return $impact->strike(new Delivery($state[0], $state[1], $state[2], $state[3], $state[4]), new Strike($state[5], $state[6]));
-        } catch (CoreException) {
-            return null;
-        }
+        return Swing::of($state)->strike($impact);
     }
 
     /**
@@ -157,7 +147,7 @@ final readonly class Evidence
         $weight = $sum;
         foreach ($all as $e) {
             foreach ($e->state as $i => $value) {
-                $w = 1 / ($e->error[$i] ** 2 + self::OWN_SHIFT[$i] ** 2);
+                $w = 1 / ($e->error[$i] ** 2 + PlayerPriors::SETUP_SHIFT_SD[$i] ** 2);
                 $sum[$i] += $w * $value;
                 $weight[$i] += $w;
             }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Judging;
 
+use MintCarry\Core\Impact\PlayerPriors;
+use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\Measure;
 
 use function abs;
@@ -60,7 +62,7 @@ final readonly class Forgiveness
         [$lineToe, $lineHigh] = $e->spec->body->inLineWithCg();
         $at = static function (float $toe, float $high) use ($e): ?array {
             $state = $e->state;
-            [$state[5], $state[6]] = [max(-45.0, min(45.0, $toe)), max(-28.0, min(28.0, $high))];
+            [$state[Swing::TOE], $state[Swing::HIGH]] = [max(-45.0, min(45.0, $toe)), max(-28.0, min(28.0, $high))];
 
             return Evidence::figures($e->launch($state), $e->flight);
         };
@@ -72,7 +74,7 @@ final readonly class Forgiveness
             $speed = $shot->value(Measure::BallSpeed);
             $club = $shot->value(Measure::ClubSpeed);
             if ($model !== null && $best !== null && $speed !== null) {
-                $pairs[] = [$best['ballSpeedMps'] - $model['ballSpeedMps'], -($club === null ? $speed : $speed * $e->state[0] / $club)];
+                $pairs[] = [$best['ballSpeedMps'] - $model['ballSpeedMps'], -($club === null ? $speed : $speed * $e->state[Swing::CLUB_SPEED] / $club)];
             }
         }
         $n = count($pairs);
@@ -93,12 +95,12 @@ final readonly class Forgiveness
             $costs[$name] = $best === null || $there === null ? ['ballSpeedMps' => 0.0, 'carryM' => 0.0, 'spinRpm' => 0.0, 'sideM' => 0.0]
                 : ['ballSpeedMps' => $correction * ($there['ballSpeedMps'] - $best['ballSpeedMps']), 'carryM' => $correction * ($there['carryM'] - $best['carryM']), 'spinRpm' => $there['spinRpm'] - $best['spinRpm'], 'sideM' => $there['sideM'] - $best['sideM']];
         }
-        $here = $at($e->state[5], $e->state[6]);
+        $here = $at($e->state[Swing::TOE], $e->state[Swing::HIGH]);
         $worst = INF;
         $where = '';
-        $sd = [Evidence::SCATTER[5], Evidence::SCATTER[6]];
+        $sd = [PlayerPriors::SCATTER_SD[Swing::TOE], PlayerPriors::SCATTER_SD[Swing::HIGH]];
         foreach (['heel' => [-1, 0], 'toe' => [1, 0], 'low' => [0, -1], 'high' => [0, 1]] as $name => [$x, $y]) {
-            $there = $at($e->state[5] + $x * self::WORST_SD * $sd[0], $e->state[6] + $y * self::WORST_SD * $sd[1]);
+            $there = $at($e->state[Swing::TOE] + $x * self::WORST_SD * $sd[0], $e->state[Swing::HIGH] + $y * self::WORST_SD * $sd[1]);
             $carry = $here === null || $there === null ? INF : ($e->set->summary(Measure::Carry)->mean ?? $here['carryM']) + $correction * ($there['carryM'] - $here['carryM']);
             if ($carry < $worst) {
                 [$worst, $where] = [$carry, $name];

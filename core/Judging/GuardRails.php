@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Judging;
 
+use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Difference;
 use MintCarry\Core\Statistics\Summary;
@@ -60,12 +61,12 @@ final class GuardRails
     /** @return list<Finding> the player works against the change */
     private static function compensation(Evidence $e, Evidence $benchmark, float $squares): array
     {
-        if (! $e->isMeasured(4) || ! $benchmark->isMeasured(4)) {
+        if (! $e->isMeasured(Swing::FACE) || ! $benchmark->isMeasured(Swing::FACE)) {
             return [];
         }
         $expected = CarryThrough::predict($benchmark->spec, $e->spec, $squares);
-        $seen = $e->state[4] - $benchmark->state[4];
-        $error = hypot(hypot($e->error[4], $benchmark->error[4]), $expected->faceSdDeg);
+        $seen = $e->state[Swing::FACE] - $benchmark->state[Swing::FACE];
+        $error = hypot(hypot($e->error[Swing::FACE], $benchmark->error[Swing::FACE]), $expected->faceSdDeg);
 
         return abs($expected->faceRightDeg) >= 0.4 && $seen * $expected->faceRightDeg < 0 && abs($seen - $expected->faceRightDeg) > 2 * $error
             ? [new Finding($e->spec->tag, 'player compensating', ['expectedDeg' => $expected->faceRightDeg, 'seenDeg' => $seen, 'done' => 'a blind trial tells whether the player aims against what they see'])] : [];

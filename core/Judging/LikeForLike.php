@@ -6,6 +6,8 @@ namespace MintCarry\Core\Judging;
 
 use MintCarry\Core\CoreException;
 use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Impact\PlayerPriors;
+use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Interval;
@@ -32,12 +34,10 @@ final readonly class LikeForLike
     public const MEASURES = ['carryM', 'totalM', 'spinRpm', 'launchDeg'];
 
     /** State fields that are the swing's: speed, attack, path, toe, high. */
-    private const LUCK = [0, 1, 2, 5, 6];
+    private const LUCK = [Swing::CLUB_SPEED, Swing::ATTACK, Swing::PATH, Swing::TOE, Swing::HIGH];
 
     /** How far setups usually differ in ball speed for good, m/s. */
     private const OWN_BALL_MPS = 1.0;
-
-    private const BALL_SCATTER_MPS = 1.1;
 
     /**
      * @param  array<string, Summary>  $measured  by measure
@@ -89,7 +89,7 @@ final readonly class LikeForLike
         $target = $e->state;
         $left = [];
         foreach ($fields as $i) {
-            $keep = Evidence::OWN_SHIFT[$i] ** 2 / (Evidence::OWN_SHIFT[$i] ** 2 + $e->error[$i] ** 2);
+            $keep = PlayerPriors::SETUP_SHIFT_SD[$i] ** 2 / (PlayerPriors::SETUP_SHIFT_SD[$i] ** 2 + $e->error[$i] ** 2);
             $target[$i] = $typical[$i] + $keep * ($e->state[$i] - $typical[$i]);
             $left[$i] = sqrt($keep) * $e->error[$i];
         }
@@ -97,7 +97,7 @@ final readonly class LikeForLike
         $ballTarget = null;
         $ballLeft = 0.0;
         if (! $e->hasClub() && $ball !== null) {
-            $error = sqrt((10 * self::BALL_SCATTER_MPS ** 2 + ($ball->n - 1) * ($ball->sd ?? 0.0) ** 2) / (9 + $ball->n)) / sqrt($ball->n);
+            $error = sqrt((10 * PlayerPriors::BALL_SPEED_SPREAD_MPS ** 2 + ($ball->n - 1) * ($ball->sd ?? 0.0) ** 2) / (9 + $ball->n)) / sqrt($ball->n);
             $keep = self::OWN_BALL_MPS ** 2 / (self::OWN_BALL_MPS ** 2 + $error ** 2);
             $ballTarget = $ballTypical + $keep * ($ball->mean - $ballTypical);
             $ballLeft = sqrt($keep) * $error;
@@ -136,7 +136,7 @@ final readonly class LikeForLike
             $measured[$measure] = $summary;
             $usual = ['carryM' => 5.0, 'totalM' => 7.0, 'spinRpm' => 180.0, 'launchDeg' => 1.0][$measure];
             $variance = (8 * $usual ** 2 + ($moved->n - 1) * ($moved->sd ?? 0.0) ** 2) / (7 + $moved->n);
-            $ballShare = $ballTarget === null ? 0.0 : (['carryM' => 3.6, 'totalM' => 3.9][$measure] ?? 0.0) * $ballLeft; // m per m/s of ball speed: about 2 yd per mph (common practice, no source)
+            $ballShare = $ballTarget === null ? 0.0 : (['carryM' => PlayerPriors::CARRY_M_PER_BALL_MPS, 'totalM' => PlayerPriors::TOTAL_M_PER_BALL_MPS][$measure] ?? 0.0) * $ballLeft;
             $alike[$measure] = ['mean' => $moved->mean, 'error' => sqrt($variance / $moved->n + ($unsure[$measure] ?? 0.0) + $ballShare ** 2)];
         }
 

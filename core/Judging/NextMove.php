@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Judging;
 
 use MintCarry\Core\Club\SetupSpec;
+use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\Measure;
 
 use function abs;
@@ -80,8 +81,8 @@ final readonly class NextMove
         $impact = new \MintCarry\Core\Impact\Impact($to->body, $to->hand);
         $at = static function (float $loft, float $face) use ($from, $impact): ?array {
             $state = $from->state;
-            $state[3] += $loft;
-            $state[4] += $face;
+            $state[Swing::LOFT] += $loft;
+            $state[Swing::FACE] += $face;
 
             return Evidence::figures(Evidence::strike($impact, $state), $from->flight);
         };

@@ -10,6 +10,7 @@ use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\Club\RackedHead;
+use MintCarry\Core\Club\SetupParts;
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Club\SleeveChange;
 use MintCarry\Core\Club\SleeveSystem;
@@ -85,9 +86,9 @@ final readonly class SetupRecord
         return new ClubBuild($this->shaft, $this->lengthMm, $this->ball, $this->teeMm, $this->cue);
     }
 
-    /** @return array{head: string, sleeve: string, masses: array<string, float>, weights: string, shaft: string, ball: string, teeMm: float|null, cue: string} as a change-over takes it */
-    public function parts(): array
+    /** All that it is made of, as a change-over takes it. */
+    public function parts(): SetupParts
     {
-        return ['head' => $this->head, 'sleeve' => $this->sleeveLabel, 'masses' => $this->masses, 'weights' => $this->weights, 'shaft' => $this->shaft, 'ball' => $this->ball, 'teeMm' => $this->teeMm, 'cue' => $this->cue];
+        return new SetupParts($this->head, $this->sleeveLabel, $this->masses, $this->weights, $this->build());
     }
 }

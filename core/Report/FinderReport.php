@@ -39,7 +39,7 @@ final class FinderReport
         }
         $inHand = $record->setups[$record->inHand ?? ''] ?? $record->own();
         // What is not in the studio cannot be hit next.
-        $wrench = static fn (SetupSpec $b): ?int => ($candidates->about[$b->tag]['inStock'] ?? true) === false ? null : ChangeOver::between($inHand->parts(), $candidates->parts($b))->wrenchChanges;
+        $wrench = static fn (SetupSpec $b): ?int => ($candidates->about[$b->tag]->inStock ?? true) === false ? null : ChangeOver::between($inHand->parts(), $candidates->parts($b))->wrenchChanges;
         $found = Finder::of($search->draws($keep), $record->brief, $record->random(), $wrench);
         $trade = Trade::of($found->setups);
         $squares = $record->brief->squares();
@@ -71,18 +71,18 @@ final class FinderReport
 
         return [
             'tag' => $p->spec->tag,
-            'setupTag' => $about['setupTag'] ?? ($p->tested ? $p->spec->tag : null),
+            'setupTag' => $about->setupTag ?? ($p->tested ? $p->spec->tag : null),
             'head' => $p->spec->head,
-            'rackAt' => $about['rackAt'] ?? null,
+            'rackAt' => $about?->rackAt,
             'sleeve' => $p->spec->sleeve,
             'weights' => $p->spec->weights,
-            'masses' => $about === null ? null : (object) $about['masses'],
-            'with' => (object) ($about['with'] ?? $p->spec->build()->by($candidates->usual)->beside($candidates->usual)),
-            'like' => $about['like'] ?? null,
-            'inStock' => $about['inStock'] ?? true,
-            'orderable' => $about['orderable'] ?? true,
-            'price' => $about['price'] ?? null,
-            'currency' => $about['currency'] ?? '',
+            'masses' => $about === null ? null : (object) $about->parts->masses,
+            'with' => (object) ($about->with ?? $p->spec->build()->by($candidates->usual)->beside($candidates->usual)),
+            'like' => $about?->like,
+            'inStock' => $about->inStock ?? true,
+            'orderable' => $about->orderable ?? true,
+            'price' => $about?->price,
+            'currency' => $about->currency ?? '',
             'loftDeg' => $p->spec->soledLoftDeg + $squares * ($p->spec->squaredLoftDeg - $p->spec->soledLoftDeg),
             'faceOpenDeg' => (1 - $squares) * $p->spec->soledFaceOpenDeg,
             'carryM' => $p->carryM,

@@ -3,11 +3,15 @@
 declare(strict_types=1);
 
 use MintCarry\Core\Club\ChangeOver;
+use MintCarry\Core\Club\ClubBuild;
+use MintCarry\Core\Club\SetupParts;
 
-/** @param  array<string, mixed>  $more @return array<string, mixed> */
-function parts(array $more = []): array
+/** @param  array<string, mixed>  $more  parts by name, those of the build among them */
+function parts(array $more = []): SetupParts
 {
-    return $more + ['head' => 'Tern 460', 'sleeve' => 'N', 'masses' => ['back' => 12.0], 'weights' => '12 g back', 'shaft' => 'Reedline', 'ball' => 'Pebble', 'teeMm' => 45.0, 'cue' => ''];
+    $of = $more + ['head' => 'Tern 460', 'sleeve' => 'N', 'masses' => ['back' => 12.0], 'weights' => '12 g back', 'shaft' => 'Reedline', 'ball' => 'Mallow', 'teeMm' => 45.0, 'cue' => ''];
+
+    return new SetupParts($of['head'], $of['sleeve'], $of['masses'], $of['weights'], new ClubBuild($of['shaft'], null, $of['ball'], $of['teeMm'], $of['cue']));
 }
 
 it('says nothing where nothing changes', function (): void {
@@ -49,7 +53,7 @@ it('puts queued setups into the order of fewest wrench changes', function (): vo
 });
 
 it('never does worse than the order given, however long the queue', function (int $count): void {
-    $queue = array_map(fn (int $i): array => parts(['sleeve' => ['N', '+0.75', '−0.75'][$i % 3], 'masses' => $i % 2 ? ['heel' => 12.0] : ['back' => 12.0], 'head' => $i % 5 === 4 ? 'Curlew L' : 'Tern 460']), range(0, $count - 1));
+    $queue = array_map(fn (int $i): SetupParts => parts(['sleeve' => ['N', '+0.75', '−0.75'][$i % 3], 'masses' => $i % 2 ? ['heel' => 12.0] : ['back' => 12.0], 'head' => $i % 5 === 4 ? 'Curlew L' : 'Tern 460']), range(0, $count - 1));
     $given = 0;
     $at = parts();
     foreach ($queue as $to) {

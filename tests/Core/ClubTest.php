@@ -15,6 +15,7 @@ use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Club\Weights;
 use MintCarry\Core\Club\WeightSlot;
 use MintCarry\Core\CoreException;
+use MintCarry\Core\Impact\PlayerPriors;
 
 uses(TestTrait::class);
 
@@ -185,7 +186,7 @@ it('never places a piece twice, nor one a slot does not take', function (): void
 });
 
 it('says what a moved CG does to delivered loft and face, with its width', function (): void {
-    $effect = Weights::delivered(new Head(cgBackMm: 33), new Head(cgBackMm: 35, cgToeMm: -3));
+    $effect = PlayerPriors::delivered(new Head(cgBackMm: 33), new Head(cgBackMm: 35, cgToeMm: -3));
     expect($effect['loftDeg'])->toEqualWithDelta([0.7, 0.4, 1.2], 1e-9)
         ->and($effect['openDeg'])->toEqualWithDelta([-0.3, -0.45, -0.15], 1e-9);
 });

@@ -255,9 +255,9 @@ it('offers each head of the hand at each position with arrangements of about the
     expect(count($candidates->specs))->toBe(2 * 3 * $arrangements)
         ->and(array_sum(twoHeads()[0]->arrangements()[0]))->toBe(14.0);
     foreach ($candidates->about as $about) {
-        expect(abs(array_sum($about['masses']) - 14.0))->toBeLessThanOrEqual(4.0);
+        expect(abs(array_sum($about->parts->masses) - 14.0))->toBeLessThanOrEqual(4.0);
     }
-    expect($candidates->about['A']['setupTag'])->toBe('A')->and($candidates->about['C']['price'])->toBe(400.0);
+    expect($candidates->about['A']->setupTag)->toBe('A')->and($candidates->about['C']->price)->toBe(400.0);
     // The other hand's heads are no offer.
     $left = new FittingRecord(...['rack' => twoHeads(Hand::Left)] + get_object_vars($record));
     expect(RackCandidates::by($left)->specs)->toBe([]);

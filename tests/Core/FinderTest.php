@@ -22,6 +22,7 @@ use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\PlayerModel;
 use MintCarry\Core\Impact\SetupEffect;
 use MintCarry\Core\Impact\ShotMaker;
+use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Statistics\Matrix;
 use MintCarry\Core\Statistics\Normal;
@@ -91,7 +92,7 @@ it('updates a mean as the textbook’s normal with known variance', function ():
     // Prior N(m, s²), n readings of variance v: precision 1/s² + n/v (Gelman et al., "Bayesian Data Analysis", 2.5; from memory). Club speed is seen alone, so it is such a case; t weights of near readings are 1.
     $own = ownClub();
     $prior = Belief::prior($own, 44.0, [], [$own], 0.5);
-    $ball = Belief::ball(new Impact($own->body), Belief::apply($prior->rows($own), $prior->mean));
+    $ball = Swing::of(Belief::apply($prior->rows($own), $prior->mean))->ball(new Impact($own->body));
     $shots = array_map(fn (float $v): LaunchShot => LaunchShot::of(['clubSpeedMps' => $v] + $ball, new BallFlight), [46.0, 46.0, 46.0, 46.0]);
     $after = $prior->after([['spec' => $own, 'shots' => $shots, 'order' => 0.0]]);
     expect($after->mean[0])->toBeGreaterThan(44.3)->toBeLessThan(46.0)
@@ -120,8 +121,8 @@ it('learns more of how loft carries through from two lofts than from one', funct
     $player = new PlayerModel(loftCarriesThrough: 1.0, squares: 1.0, mishitShare: 0.0);
     [$prior, $one] = believed($player, n: 8, at: []);
     [, $two] = believed($player, n: 8, at: [0, 4]);
-    expect($two->factor('kL')['sd'])->toBeLessThan(0.9 * $one->factor('kL')['sd'])
-        ->and($one->factor('kL')['sd'])->toEqualWithDelta($prior->factor('kL')['sd'], 1e-6);
+    expect($two->factor('loftCarryThrough')['sd'])->toBeLessThan(0.9 * $one->factor('loftCarryThrough')['sd'])
+        ->and($one->factor('loftCarryThrough')['sd'])->toEqualWithDelta($prior->factor('loftCarryThrough')['sd'], 1e-6);
 });
 
 it('predicts a cloud’s mean within 0.3 yd of flying every shot of it', function (array $at): void {
@@ -147,7 +148,7 @@ it('predicts a cloud’s mean within 0.3 yd of flying every shot of it', functio
                         $x[$i] += $way * $l[$i][$j] * $z[$j];
                     }
                 }
-                $ball = Belief::launch($impact, $x);
+                $ball = Swing::of($x)->launch($impact);
                 if ($ball !== null) {
                     $flown = $flight->fly($ball);
                     $sum = [$sum[0] + $flown->carryM, $sum[1] + $flown->sideM, $sum[2] + $flown->sideM ** 2];
@@ -170,7 +171,7 @@ it('tells the difference of two setups within 0.3 yd of flying them both', funct
         $surface = Surface::of($spec, $at, $flight);
         foreach ([[0.4, 0, 0, 0, 0, 0, 0, 0, 0], [0, 0, 0, 0.8, 0, 0, 0, 0, 0], [0, 0, 0, 0, 1.0, 0, 0, 0, 0], [0.3, 0, 0, 0.5, -0.6, 1.5, 1.0, 0.003, 0.02]] as $shift) {
             $x = array_map(fn (float $a, float $d): float => $a + $d, $at, $shift);
-            $flown = $flight->fly(Belief::launch(new Impact($spec->body), $x) ?? new Launch(60, 12, 2500));
+            $flown = $flight->fly(Swing::of($x)->launch(new Impact($spec->body)) ?? new Launch(60, 12, 2500));
             $none = array_fill(0, 7, array_fill(0, 7, 0.0));
             expect($surface->means([$shift], $none)[0][0])->toEqualWithDelta($flown->carryM, 0.27)
                 ->and($surface->means([$shift], $none)[0][2])->toEqualWithDelta($flown->sideM, 0.27);

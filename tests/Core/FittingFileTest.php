@@ -118,7 +118,7 @@ it('judges from one shot, with little said', function (): void {
     $found = FinderReport::of(FittingFile::read($one));
     $many = FinderReport::of(FittingFile::read(fittingFile()));
     expect($found['pick'])->toBe('A')->and($found['mayStop'])->toBeFalse()
-        ->and($found['learned']['kL']['sd'])->toBeGreaterThanOrEqual($many['learned']['kL']['sd']);
+        ->and($found['learned']['loftCarryThrough']['sd'])->toBeGreaterThanOrEqual($many['learned']['loftCarryThrough']['sd']);
 });
 
 it('is described by its published schema, key by key', function (): void {

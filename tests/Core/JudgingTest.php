@@ -39,7 +39,7 @@ function sameFlight(): BallFlight
     return $flight ??= new BallFlight;
 }
 /** @param  array<string, mixed>  $more */
-function spec(string $tag, array $more = []): SetupSpec
+function specOf(string $tag, array $more = []): SetupSpec
 {
     return new SetupSpec(...($more + ['tag' => $tag, 'head' => 'Tern 460', 'body' => new Head, 'squaredLoftDeg' => 10.5, 'soledLoftDeg' => 10.5, 'soledFaceOpenDeg' => 0.0]));
 }
@@ -68,7 +68,7 @@ function swings(array $mean, int $n = 6, Hand $hand = Hand::Right, array $hide =
 /** @param  list<float>  $mean */
 function evidence(string $tag, array $mean, array $more = [], int $n = 6, array $hide = []): Evidence
 {
-    $spec = built($tag, $more);
+    $spec = specOf($tag, $more);
     $found = Evidence::of($spec, new ShotSet($tag, swings($mean, $n, $spec->hand, $hide, 1.0, $spec->body)), sameFlight());
 
     return $found ?? throw new LogicException('no evidence');
@@ -157,8 +157,8 @@ it('is surer of a mean with more shots', function (): void {
 });
 
 it('says nothing of a setup without ball speed, launch or spin, nor of a ball that does not fly', function (): void {
-    $none = Evidence::of(built('A'), new ShotSet('A', [LaunchShot::of(['clubSpeedMps' => 45.0, 'carryM' => 200.0], sameFlight())]), sameFlight());
-    $topped = Evidence::of(built('A'), new ShotSet('A', [LaunchShot::of(['ballSpeedMps' => 40.0, 'launchDeg' => -2.0, 'spinRpm' => 900.0], sameFlight())]), sameFlight());
+    $none = Evidence::of(specOf('A'), new ShotSet('A', [LaunchShot::of(['clubSpeedMps' => 45.0, 'carryM' => 200.0], sameFlight())]), sameFlight());
+    $topped = Evidence::of(specOf('A'), new ShotSet('A', [LaunchShot::of(['ballSpeedMps' => 40.0, 'launchDeg' => -2.0, 'spinRpm' => 900.0], sameFlight())]), sameFlight());
     expect($none)->toBeNull()->and($topped)->toBeNull();
 });
 
@@ -339,7 +339,7 @@ it('sends a delivery to a coach, and a club to the fitter', function (): void {
 
 it('tells a two-way miss by its shares, though the mean is straight', function (): void {
     $wild = new ShotSet('A', swings(USUAL, 10, spread: 4.0));
-    $e = Evidence::of(built('A'), $wild, sameFlight());
+    $e = Evidence::of(specOf('A'), $wild, sameFlight());
     $share = shareOf($wild, 20.0);
     expect(abs($wild->summary(Measure::Side)->mean))->toBeLessThan(4.0)
         ->and($share->left)->toBeGreaterThan(0.12)
@@ -350,7 +350,7 @@ it('tells a two-way miss by its shares, though the mean is straight', function (
 
 it('sees a smash that is too low for the strike', function (): void {
     $shots = array_map(fn (LaunchShot $s): LaunchShot => LaunchShot::of(['ballSpeedMps' => 0.95 * $s->measured['ballSpeedMps']] + $s->measured, sameFlight()), swings(USUAL, 6));
-    $e = Evidence::of(built('A'), new ShotSet('A', $shots), sameFlight());
+    $e = Evidence::of(specOf('A'), new ShotSet('A', $shots), sameFlight());
     expect(kinds(Diagnosis::of($e, shareOf($e->set))))->toContain('smash low for the strike');
 });
 
@@ -406,21 +406,21 @@ it('sees a player work against the change, and a label that the shots contradict
 // --- Carry-through and next move --------------------------------------------------------------------------------------
 
 it('carries loft through when squared and face when soled, by trade practice', function (): void {
-    $to = built('B', ['squaredLoftDeg' => 12.5, 'soledFaceOpenDeg' => 2.0]);
-    $squared = CarryThrough::predict(built('A'), $to, 1.0);
-    $soled = CarryThrough::predict(built('A'), $to, 0.0);
+    $to = specOf('B', ['squaredLoftDeg' => 12.5, 'soledFaceOpenDeg' => 2.0]);
+    $squared = CarryThrough::predict(specOf('A'), $to, 1.0);
+    $soled = CarryThrough::predict(specOf('A'), $to, 0.0);
     expect($squared->loftDeg)->toEqualWithDelta(1.8, 1e-9)
         ->and($soled->loftDeg)->toEqualWithDelta(0.4, 1e-9)
         ->and($squared->faceRightDeg)->toEqualWithDelta(0.3, 1e-9)
         ->and($soled->faceRightDeg)->toEqualWithDelta(1.2, 1e-9)
-        ->and(CarryThrough::predict(built('A', ['hand' => Hand::Left]), built('B', ['hand' => Hand::Left, 'soledFaceOpenDeg' => 2.0]), 0.0)->faceRightDeg)->toEqualWithDelta(-1.2, 1e-9)
-        ->and(CarryThrough::predict(built('A'), built('B', ['head' => 'other']), 0.5)->loftSdDeg)->toBeGreaterThan(CarryThrough::predict(built('A'), built('B'), 0.5)->loftSdDeg);
+        ->and(CarryThrough::predict(specOf('A', ['hand' => Hand::Left]), specOf('B', ['hand' => Hand::Left, 'soledFaceOpenDeg' => 2.0]), 0.0)->faceRightDeg)->toEqualWithDelta(-1.2, 1e-9)
+        ->and(CarryThrough::predict(specOf('A'), specOf('B', ['head' => 'other']), 0.5)->loftSdDeg)->toBeGreaterThan(CarryThrough::predict(specOf('A'), specOf('B'), 0.5)->loftSdDeg);
 });
 
 it('names the setting that mends what ails the benchmark, with its interval, and none when all is well', function (): void {
     $spinny = evidence('A', [48.0, -1.0, 0.0, 18.0, 0.0, 0.0, 0.0], n: 10);
     $found = Diagnosis::of($spinny, shareOf($spinny->set));
-    $settings = [built('-1.5', ['sleeve' => '-1.5', 'squaredLoftDeg' => 9.0]), built('+1.5', ['sleeve' => '+1.5', 'squaredLoftDeg' => 12.0])];
+    $settings = [specOf('-1.5', ['sleeve' => '-1.5', 'squaredLoftDeg' => 9.0]), specOf('+1.5', ['sleeve' => '+1.5', 'squaredLoftDeg' => 12.0])];
     $next = NextMove::of($spinny, $found, $settings, 1.0);
     expect($next?->candidate->sleeve)->toBe('-1.5')
         ->and($next?->effect['spinRpm']['value'])->toBeLessThan(0.0)

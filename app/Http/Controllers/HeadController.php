@@ -20,6 +20,7 @@ use MintCarry\Core\Club\ReadingSet;
 use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Club\Weights;
 use MintCarry\Core\CoreException;
+use MintCarry\Core\Impact\PlayerPriors;
 
 final class HeadController
 {
@@ -84,7 +85,7 @@ final class HeadController
             'swingWeight' => $swing->label(),
             'swingWeightPoints' => $swing->points() - SwingWeight::of($standard->massG, ...$build)->points(),
             'fromStandard' => ['massG' => $now->massG - $standard->massG, 'toeMm' => $now->cgToeMm - $standard->cgToeMm, 'backMm' => $now->cgBackMm - $standard->cgBackMm, 'upMm' => $now->cgUpMm - $standard->cgUpMm],
-            'delivered' => Weights::delivered($standard, $now),
+            'delivered' => PlayerPriors::delivered($standard, $now),
         ]);
     }
 

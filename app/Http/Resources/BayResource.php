@@ -23,6 +23,7 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 use MintCarry\Core\Club\ChangeOver;
 use MintCarry\Core\Club\Head;
+use MintCarry\Core\Club\SetupParts;
 use MintCarry\Core\Fitting\LiveVerdict;
 use MintCarry\Core\Fitting\Repeat;
 use MintCarry\Core\Fitting\ShotSet;
@@ -201,7 +202,7 @@ final class BayResource extends JsonResource
     private static function queue(FittingLoader $judged, ?Trial $last): array
     {
         $waiting = array_values(array_filter($judged->setups, fn (Setup $s): bool => $s->shelf === '' && ! isset($judged->sets[$s->id]) && $s->id !== $last?->setup_id));
-        [$order, $changes] = ChangeOver::order($last === null ? null : ($judged->setups[$last->setup_id] ?? null)?->parts(), array_map(fn (Setup $s): array => $s->parts(), $waiting));
+        [$order, $changes] = ChangeOver::order($last === null ? null : ($judged->setups[$last->setup_id] ?? null)?->parts(), array_map(fn (Setup $s): SetupParts => $s->parts(), $waiting));
 
         return ['tags' => array_map(fn (int $i): string => $waiting[$i]->tag, $order), 'wrenchChanges' => $changes];
     }

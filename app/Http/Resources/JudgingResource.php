@@ -15,6 +15,7 @@ use MintCarry\Core\Fitting\LiveVerdict;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\SideEstimate;
 use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Judging\Bridge;
 use MintCarry\Core\Judging\Diagnosis;
 use MintCarry\Core\Judging\Evidence;
@@ -54,7 +55,7 @@ final class JudgingResource extends JsonResource
                 'tag' => $set->tag,
                 'n' => $set->count(),
                 'clubSeen' => $e?->hasClub() ?? false,
-                'strikeSeen' => $e !== null && $e->isMeasured(5),
+                'strikeSeen' => $e !== null && $e->isMeasured(Swing::TOE),
                 'standing' => $held === null || $isBenchmark ? [] : array_map(BayResource::standing(...), LiveVerdict::of($held, $set, $fitting->brief()->scoring())),
                 'flips' => $held === null || $isBenchmark ? [] : self::flips($judged, $id),
                 'delivery' => $e === null ? [] : array_map(fn (int $i): array => ['field' => Evidence::FIELDS[$i]->value, 'value' => $e->state[$i], 'error' => $e->error[$i], 'from' => $e->from[$i]], array_keys($e->state)),
