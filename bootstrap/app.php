@@ -1,13 +1,18 @@
 <?php
 
+use App\Http\Middleware\KnownKeys;
 use App\Http\Middleware\SecurityHeaders;
 use Illuminate\Auth\AuthenticationException;
+use Illuminate\Auth\Middleware\Authorize;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
-use MintCarry\Core\CoreException;
+use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\ModelFailure;
+use MintCarry\Core\Errors\UnreadableFile;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
 $app = Application::configure(basePath: dirname(__DIR__))
@@ -16,13 +21,24 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // The application is same-origin: no CORS (and no package for it, see compat/).
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        // Whose it is comes before what was said.
+        $middleware->appendToPriorityList(Authorize::class, KnownKeys::class);
         $middleware->redirectGuestsTo('/');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));
-        $exceptions->dontReport([CoreException::class]);
-        $exceptions->render(function (CoreException $e, Request $request) {
-            return response()->json(['message' => $e->getMessage(), 'errors' => [$e->field ?? 'file' => [$e->getMessage()]]], 422);
+        $exceptions->dontReport([InvalidInput::class, UnreadableFile::class]);
+        // A fault of ours is logged with what was being computed, and named by a reference that the person can quote.
+        $exceptions->context(fn (Throwable $e): array => $e instanceof ModelFailure ? ['computing' => $e->computing, 'reference' => $e->reference()] : []);
+        $exceptions->render(fn (ModelFailure $e, Request $request) => response()->json(['message' => $e->line(), 'reference' => $e->reference()], 500));
+        $exceptions->render(function (InvalidInput|UnreadableFile $e, Request $request) {
+            $field = $e instanceof InvalidInput ? $e->field : 'file';
+
+            return response()->json(['message' => $e->getMessage(), 'errors' => (object) [$field => [$e->getMessage()]]], 422);
+        });
+        // By field, also where a field has no name or a number for one.
+        $exceptions->render(function (ValidationException $e, Request $request) {
+            return $request->is('api/*') ? response()->json(['message' => $e->getMessage(), 'errors' => (object) $e->errors()], $e->status) : null;
         });
         $exceptions->render(function (AuthenticationException $e, Request $request) {
             return response()->json(['message' => 'You are signed out. Sign in again; what you typed is still on this screen.'], 401);

@@ -12,7 +12,7 @@ use MintCarry\Core\Club\SleeveChange;
 use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Club\Weights;
 use MintCarry\Core\Club\WeightSlot;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Finder\RackCandidates;
 use MintCarry\Core\Fitting\LaunchWindow;
 use MintCarry\Core\Flight\Aerodynamics;
@@ -31,6 +31,8 @@ use MintCarry\Core\Record\Item;
 use MintCarry\Core\Report\AdviceReport;
 use MintCarry\Core\Report\CompareReport;
 use MintCarry\Core\Report\FinderReport;
+use MintCarry\Core\Report\JudgingReport;
+use MintCarry\Core\Report\Sentences;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -47,7 +49,8 @@ final class Commands
         'window' => ['The launch and spin of longest carry or total, and what 1 % costs.', Readers::FLIGHT_OPTIONS, 'in: clubSpeedMps [attackDeg] or ballSpeedMps spinLoftDeg, [head for]; out: launchDeg spinRpm carryM totalM dynamicLoftDeg within1Pct{launchDeg spinRpm}'],
         'calibrate' => ['Fits drag and lift to a bay’s measured carries and apexes.', [], 'in: shots[{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg] carryM and/or apexM}] [air]; out: dragOffset liftOffset sd residualBefore residualAfter n'],
         'compare' => ['Compares the setups of a fitting file, as the screen does.', [], 'in: a fitting file (docs/schemas/fitting.schema.json), by name or on standard input; out: benchmark rows sets field, and advice among the setups that were hit', true],
-        'find' => ['Judges every legal setup on the rack of a fitting file, as the finder does.', ['only'], 'in: a fitting file, by name or on standard input; --only all|stock|order|own; out: own pick best expectedLoss mayStop next learned peculiar trade setups', true],
+        'judge' => ['Judges what was hit of a fitting file, as Compare does.', [], 'in: a fitting file, by name or on standard input; out: benchmark screening setups{verdicts flips delivery alike bridges forgiveness diagnosis path inLine} rails next failures, and what of it Compare says in words', true],
+        'find' => ['Judges every legal setup on the rack of a fitting file, as the finder does.', ['only'], 'in: a fitting file, by name or on standard input; --only all|stock|order|own; out: own pick best expectedLoss mayStop unreadable failures next learned ownEffects trade setups', true],
         'make' => ['Hits seeded shots for a made-up player.', ['seed'], 'in: player setup count; out: shots, with the delivery and strike that made them'],
     ];
 
@@ -63,9 +66,10 @@ final class Commands
             'window' => self::window($options),
             'calibrate' => self::calibrate(...),
             'compare' => self::compare(...),
+            'judge' => self::judge(...),
             'find' => self::find($options),
             'make' => self::shots($options),
-            default => throw CoreException::invalid('command', "'{$name}' is not a command; bin/mint alone lists them."),
+            default => throw InvalidInput::of('command', "'{$name}' is not a command; bin/mint alone lists them."),
         };
     }
 
@@ -75,7 +79,7 @@ final class Commands
         $flight = Readers::flight($options);
         $points = (int) $options->number('points', 0);
         if ($points < 0 || $points > 2000 || $points === 1) {
-            throw CoreException::invalid('--points', '--points must be 0, or from 2 to 2000.');
+            throw InvalidInput::of('--points', '--points must be 0, or from 2 to 2000.');
         }
 
         return static function (Item $item) use ($flight, $points): array {
@@ -93,7 +97,7 @@ final class Commands
     {
         $item->only('head', 'delivery', 'strike', 'hand');
         [$head, $assumed] = Readers::head($item->object('head'));
-        $given = $item->object('delivery')?->only('clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg') ?? throw CoreException::invalid('delivery', "'delivery' is missing.");
+        $given = $item->object('delivery')?->only('clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg') ?? throw InvalidInput::of('delivery', "'delivery' is missing.");
         $delivery = new Delivery($given->number('clubSpeedMps'), $given->number('attackDeg'), $given->number('pathDeg'), $given->number('dynamicLoftDeg'), $given->number('faceDeg'));
         $given->done();
         $at = $item->object('strike');
@@ -114,7 +118,7 @@ final class Commands
     private static function estimate(Item $item): array
     {
         $item->only('shot', 'head', 'hand');
-        $shot = $item->object('shot')?->only('ballSpeedMps', 'launchDeg', 'spinRpm', 'directionDeg', 'spinAxisDeg', 'clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg', 'toeMm', 'highMm') ?? throw CoreException::invalid('shot', "'shot' is missing.");
+        $shot = $item->object('shot')?->only('ballSpeedMps', 'launchDeg', 'spinRpm', 'directionDeg', 'spinAxisDeg', 'clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg', 'toeMm', 'highMm') ?? throw InvalidInput::of('shot', "'shot' is missing.");
         $launch = Readers::launch($shot);
         $measured = [];
         foreach (['clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg', 'toeMm', 'highMm'] as $name) {
@@ -140,14 +144,14 @@ final class Commands
     private static function sleeve(Item $item): array
     {
         $item->only('head', 'tilts', 'card', 'habit', 'squares', 'readAtTilts');
-        $head = Readers::reading($item->object('head') ?? throw CoreException::invalid('head', "'head' is missing."));
+        $head = Readers::reading($item->object('head') ?? throw InvalidInput::of('head', "'head' is missing."));
         $card = $item->object('card');
         $tilts = $item->objects('tilts');
         if (($card === null) === ! $item->has('tilts')) {
-            throw CoreException::invalid('tilts', "Give either 'tilts' or a 'card'.");
+            throw InvalidInput::of('tilts', "Give either 'tilts' or a 'card'.");
         }
         if ($item->has('habit') === $item->has('squares')) {
-            throw CoreException::invalid('habit', "Give either 'habit' (soled or squared) or 'squares' (0 to 1).");
+            throw InvalidInput::of('habit', "Give either 'habit' (soled or squared) or 'squares' (0 to 1).");
         }
         $squares = $item->optional('squares') ?? ($item->choice('habit', ['soled', 'squared']) === 'squared' ? 1.0 : 0.0);
         $readAt = Readers::tilts($item->objects('readAtTilts'));
@@ -169,12 +173,12 @@ final class Commands
     private static function weights(Item $item): array
     {
         $item->only('head', 'slots', 'masses', 'build');
-        $given = $item->object('head') ?? throw CoreException::invalid('head', "'head' is missing.");
+        $given = $item->object('head') ?? throw InvalidInput::of('head', "'head' is missing.");
         foreach (['massG', 'cgToeMm', 'cgBackMm', 'cgUpMm'] as $key) {
             $given->number($key);
         }
         if (! $given->has('inertiaGcm2')) {
-            throw CoreException::invalid('head.inertiaGcm2', "'head.inertiaGcm2' is missing.");
+            throw InvalidInput::of('head.inertiaGcm2', "'head.inertiaGcm2' is missing.");
         }
         [$empty] = Readers::head($given);
         $slots = array_map(static function (Item $slot): WeightSlot {
@@ -207,7 +211,7 @@ final class Commands
             [$head] = Readers::head($item->object('head'));
             $for = $item->choice('for', ['carry', 'total'], 'carry');
             if ($item->has('clubSpeedMps') === $item->has('ballSpeedMps')) {
-                throw CoreException::invalid('clubSpeedMps', "Give either 'clubSpeedMps' (and 'attackDeg') or 'ballSpeedMps' and 'spinLoftDeg'.");
+                throw InvalidInput::of('clubSpeedMps', "Give either 'clubSpeedMps' (and 'attackDeg') or 'ballSpeedMps' and 'spinLoftDeg'.");
             }
             $w = $item->has('clubSpeedMps')
                 ? LaunchWindow::forSwing($item->number('clubSpeedMps'), $item->number('attackDeg', 0), $flight, $for, $head)
@@ -242,11 +246,23 @@ final class Commands
         $record = FittingFile::read($file->all());
         try {
             $advice = AdviceReport::of($record);
-        } catch (CoreException $e) {
+        } catch (InvalidInput $e) {
             $advice = ['error' => ['code' => $e->reason, 'message' => $e->getMessage(), 'field' => $e->field]];
         }
 
         return CompareReport::of($record) + ['advice' => $advice];
+    }
+
+    /** @return array<string, mixed> */
+    private static function judge(Item $file): array
+    {
+        $record = FittingFile::read($file->all());
+        $report = JudgingReport::of($record);
+        $catalogue = json_decode((string) file_get_contents(__DIR__.'/../resources/messages/en.json'), true, flags: JSON_THROW_ON_ERROR);
+        $units = array_intersect_key((array) ($file->all()['player']['units'] ?? []), ['speed' => 1, 'distance' => 1]) + ['speed' => 'm/s', 'distance' => 'm'];
+        $sentences = new Sentences($catalogue, $record->hand, $units);
+
+        return $report + ['says' => $sentences->judging(json_decode(json_encode($report, JSON_THROW_ON_ERROR), true))];
     }
 
     /** @return callable(Item): array<string, mixed> */
@@ -254,7 +270,7 @@ final class Commands
     {
         $only = $options->text('only', 'all');
         if (! in_array($only, RackCandidates::WHICH, true)) {
-            throw CoreException::invalid('--only', "--only must be all, stock or own, not '{$only}'.");
+            throw InvalidInput::of('--only', "--only must be all, stock or own, not '{$only}'.");
         }
 
         return static fn (Item $file): array => FinderReport::of(FittingFile::read($file->all()), $only);
@@ -283,7 +299,7 @@ final class Commands
             $setup->raw('headKey');
             $setup->done();
             $count = $item->number('count', 10);
-            CoreException::requireWithin('count', $count, 1, 100_000);
+            InvalidInput::requireWithin('count', $count, 1, 100_000);
             $item->done();
             $maker = new ShotMaker($effect, $hand, $random);
             $player = new PlayerModel(...$values);

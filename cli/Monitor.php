@@ -6,7 +6,7 @@ namespace MintCarry\Cli;
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Impact\HiddenPlayers;
 use MintCarry\Core\Impact\SetupEffect;
 use MintCarry\Core\Impact\ShotMaker;
@@ -46,7 +46,7 @@ final class Monitor
         HiddenPlayers::named($player, Hand::Right);
         foreach ($faults as $fault) {
             if (! in_array($fault, self::FAULTS, true)) {
-                throw CoreException::invalid('faults', "There is no fault '{$fault}'; there are ".implode(', ', self::FAULTS).'.');
+                throw InvalidInput::of('faults', "There is no fault '{$fault}'; there are ".implode(', ', self::FAULTS).'.');
             }
         }
         $this->random = new Randomizer(new Mt19937($seed));
@@ -86,7 +86,7 @@ final class Monitor
             $answers = $this->post(array_map(fn (string $name): array => $this->waiting[$name], $names));
             if ($answers === null) {
                 if (++$failed > self::PATIENCE) {
-                    throw CoreException::invalid('address', "{$this->address} did not answer {$failed} times; ".count($this->waiting).' shots were not acknowledged.');
+                    throw InvalidInput::of('address', "{$this->address} did not answer {$failed} times; ".count($this->waiting).' shots were not acknowledged.');
                 }
                 $say('no answer; '.count($this->waiting).' waiting');
                 usleep(500_000);
@@ -188,10 +188,10 @@ final class Monitor
     private static function requireWelcome(int $status, ?array $answer): void
     {
         if ($status === 401) {
-            throw CoreException::invalid('token', 'The token does not open this bay. Make a new one on the bay screen.');
+            throw InvalidInput::of('token', 'The token does not open this bay. Make a new one on the bay screen.');
         }
         if ($status === 403) {
-            throw CoreException::invalid('bay', is_string($answer['message'] ?? null) ? $answer['message'] : 'This studio takes no simulated shots.');
+            throw InvalidInput::of('bay', is_string($answer['message'] ?? null) ? $answer['message'] : 'This studio takes no simulated shots.');
         }
     }
 

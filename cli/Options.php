@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Cli;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Record\Item;
 
 /** The options behind a command, `--name value`. Options that the command does not know are refused by name. */
@@ -26,9 +26,9 @@ final readonly class Options
             [$name, $inline] = array_pad(explode('=', $arguments[$i], 2), 2, null);
             $name = ltrim((string) $name, '-');
             if (! str_starts_with($arguments[$i], '--') || ! in_array($name, $known, true)) {
-                throw CoreException::invalid($arguments[$i], "Unknown option '{$arguments[$i]}'; this command knows ".($known === [] ? 'none' : '--'.implode(', --', $known)).'.');
+                throw InvalidInput::of($arguments[$i], "Unknown option '{$arguments[$i]}'; this command knows ".($known === [] ? 'none' : '--'.implode(', --', $known)).'.');
             }
-            $values[$name] = $inline ?? $arguments[++$i] ?? throw CoreException::invalid("--{$name}", "--{$name} needs a value.");
+            $values[$name] = $inline ?? $arguments[++$i] ?? throw InvalidInput::of("--{$name}", "--{$name} needs a value.");
         }
 
         return new self($values);
@@ -43,7 +43,7 @@ final readonly class Options
     {
         $value = $this->values[$name] ?? null;
         if ($value !== null && ! is_numeric($value)) {
-            throw CoreException::invalid("--{$name}", "--{$name} must be a number, not '{$value}'.");
+            throw InvalidInput::of("--{$name}", "--{$name} must be a number, not '{$value}'.");
         }
 
         return $value === null ? $default : (float) $value;

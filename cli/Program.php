@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace MintCarry\Cli;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\ModelFailure;
+use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Record\Item;
 
 /**
@@ -34,7 +36,7 @@ final readonly class Program
             return 0;
         }
         try {
-            [$what, $known, $shape, $takesFile] = (Commands::ALL[$name] ?? throw CoreException::invalid('command', "'{$name}' is not a command; bin/mint alone lists them.")) + [3 => false];
+            [$what, $known, $shape, $takesFile] = (Commands::ALL[$name] ?? throw InvalidInput::of('command', "'{$name}' is not a command; bin/mint alone lists them.")) + [3 => false];
             if (array_intersect($arguments, ['--help', '-h']) !== []) {
                 fwrite($this->out, "bin/mint {$name} — {$what}\n".($known === [] ? '' : 'options: --'.implode(', --', $known)."\n")."{$shape}\n");
 
@@ -42,7 +44,7 @@ final readonly class Program
             }
             $from = $takesFile && $arguments !== [] && ! str_starts_with($arguments[0], '--') ? array_shift($arguments) : '-';
             $do = Commands::make($name, Options::read($arguments, $known));
-        } catch (CoreException $e) {
+        } catch (InvalidInput|UnreadableFile|ModelFailure $e) {
             return $this->refuse($e);
         }
 
@@ -51,7 +53,7 @@ final readonly class Program
         }
         $file = is_file($from) ? @fopen($from, 'rb') : false;
 
-        return $file === false ? $this->refuse(CoreException::unreadable("The file '{$from}' cannot be read.")) : (new self($file, $this->out, $this->error))->feed($do);
+        return $file === false ? $this->refuse(UnreadableFile::because("The file '{$from}' cannot be read.")) : (new self($file, $this->out, $this->error))->feed($do);
     }
 
     /** @param  callable(Item): array<string, mixed>  $do */
@@ -62,13 +64,13 @@ final readonly class Program
             continue;
         }
         if ($first === '') {
-            return $this->refuse(CoreException::unreadable('Nothing came on standard input: give a JSON object or array.'));
+            return $this->refuse(UnreadableFile::because('Nothing came on standard input: give a JSON object or array.'));
         }
         if ($first[0] === '[') {
             return $this->whole($first.stream_get_contents($this->in), $do);
         }
         if ($first[0] !== '{') {
-            return $this->refuse(CoreException::unreadable('The input is not JSON: it must begin with { or [.'));
+            return $this->refuse(UnreadableFile::because('The input is not JSON: it must begin with { or [.'));
         }
         $data = json_decode($first, true);
         if ($data === null) {
@@ -84,13 +86,13 @@ final readonly class Program
     {
         $items = json_decode($json, true);
         if (! is_array($items) || ! array_is_list($items)) {
-            return $this->refuse(CoreException::unreadable('The input is not JSON: '.json_last_error_msg().'.'));
+            return $this->refuse(UnreadableFile::because('The input is not JSON: '.json_last_error_msg().'.'));
         }
         $out = [];
         foreach ($items as $index => $item) {
             try {
                 $out[] = $do(Item::of($item));
-            } catch (CoreException $e) {
+            } catch (InvalidInput|UnreadableFile|ModelFailure $e) {
                 return $this->refuse($e, $index);
             }
         }
@@ -108,7 +110,7 @@ final readonly class Program
             $lines = explode("\n", $json);
             $memory = fopen('php://temp', 'r+');
             if (count(array_filter($lines, static fn (string $l): bool => trim($l) !== '')) < 2 || $memory === false || ! $this->anyObject($lines)) {
-                return $this->refuse(CoreException::unreadable('The input is not JSON: '.json_last_error_msg().'.'));
+                return $this->refuse(UnreadableFile::because('The input is not JSON: '.json_last_error_msg().'.'));
             }
             fwrite($memory, implode("\n", array_slice($lines, 1)));
             rewind($memory);
@@ -117,7 +119,7 @@ final readonly class Program
         }
         try {
             fwrite($this->out, json_encode($do(Item::of($data)), self::JSON)."\n");
-        } catch (CoreException $e) {
+        } catch (InvalidInput|UnreadableFile|ModelFailure $e) {
             fwrite($this->out, json_encode(['index' => 0, 'error' => self::describe($e)], self::JSON)."\n");
 
             return 2;
@@ -150,10 +152,10 @@ final readonly class Program
             try {
                 $data = json_decode($line, true);
                 if ($data === null) {
-                    throw CoreException::unreadable('This line is not JSON: '.json_last_error_msg().'.');
+                    throw UnreadableFile::because('This line is not JSON: '.json_last_error_msg().'.');
                 }
                 fwrite($this->out, json_encode($do(Item::of($data)), self::JSON)."\n");
-            } catch (CoreException $e) {
+            } catch (InvalidInput|UnreadableFile|ModelFailure $e) {
                 fwrite($this->out, json_encode(['index' => $index, 'error' => self::describe($e)], self::JSON)."\n");
                 $code = 2;
             }
@@ -163,17 +165,20 @@ final readonly class Program
         return $code;
     }
 
-    private function refuse(CoreException $e, ?int $index = null): int
+    private function refuse(InvalidInput|UnreadableFile|ModelFailure $e, ?int $index = null): int
     {
-        fwrite($this->error, json_encode(['error' => ['code' => $e->reason, 'message' => $e->getMessage(), 'index' => $index, 'field' => $e->field]], self::JSON)."\n");
+        fwrite($this->error, json_encode(['error' => self::describe($e, $index)], self::JSON)."\n");
 
         return 2;
     }
 
-    /** @return array{code: string, message: string, field: ?string} */
-    private static function describe(CoreException $e): array
+    /** @return array{code: string, message: string, index?: int|null, field: ?string} */
+    private static function describe(InvalidInput|UnreadableFile|ModelFailure $e, int|false|null $index = false): array
     {
-        return ['code' => $e->reason, 'message' => $e->getMessage(), 'field' => $e->field];
+        $code = $e instanceof ModelFailure ? 'model_failure' : $e->reason;
+        $message = $e instanceof ModelFailure ? "{$e->line()} {$e->getMessage()}" : $e->getMessage();
+
+        return ['code' => $code, 'message' => $message] + ($index === false ? [] : ['index' => $index]) + ['field' => $e instanceof InvalidInput ? $e->field : null];
     }
 
     private function help(): void

@@ -10,7 +10,7 @@ use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\SleeveTilt;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Flight\Turf;
@@ -39,7 +39,7 @@ final class Readers
     public static function flight(Options $options): BallFlight
     {
         [$air, $wind] = self::air($options->object('air'));
-        $turf = Turf::tryFrom($options->text('turf', 'medium')) ?? throw CoreException::invalid('--turf', "--turf must be soft, medium or firm, not '{$options->text('turf', '')}'.");
+        $turf = Turf::tryFrom($options->text('turf', 'medium')) ?? throw InvalidInput::of('--turf', "--turf must be soft, medium or firm, not '{$options->text('turf', '')}'.");
 
         return new BallFlight($air, $wind, turf: $turf, riseM: $options->number('rise-m', 0), slopeDeg: $options->number('slope-deg', 0));
     }
@@ -76,7 +76,7 @@ final class Readers
         };
         $loft = $value('loftDeg', $middle->loftDeg);
         $mass = $value('massG', $middle->massG);
-        CoreException::requireWithin('head.massG', $mass, 120, 280, 'g');
+        InvalidInput::requireWithin('head.massG', $mass, 120, 280, 'g');
         $toe = $value('cgToeMm', $middle->cgToeMm);
         $back = $value('cgBackMm', $middle->cgBackMm);
         $up = $value('cgUpMm', $middle->cgUpMm);

@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 use MintCarry\Cli\Monitor;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Impact\HiddenPlayers;
 
 require __DIR__.'/../vendor/autoload.php';
@@ -19,23 +20,23 @@ if (isset($options['help'])) {
 }
 try {
     if ($unknown !== []) {
-        throw CoreException::invalid('option', "'{$unknown[0]}' is not an option of bin/monitor.");
+        throw InvalidInput::of('option', "'{$unknown[0]}' is not an option of bin/monitor.");
     }
     foreach (['bay' => FILTER_VALIDATE_INT, 'seed' => FILTER_VALIDATE_INT, 'count' => FILTER_VALIDATE_INT, 'pace' => FILTER_VALIDATE_FLOAT] as $name => $kind) {
         if (isset($options[$name]) && (filter_var($text($name), $kind) === false || (float) $text($name) < 0)) {
-            throw CoreException::invalid($name, "--{$name} needs a number.");
+            throw InvalidInput::of($name, "--{$name} needs a number.");
         }
     }
     $token = $text('token', (string) getenv('MINT_TOKEN'));
     if (! isset($options['bay']) || $token === '') {
-        throw CoreException::invalid('bay', 'Say which bay and its token: --bay N --token TOKEN.');
+        throw InvalidInput::of('bay', 'Say which bay and its token: --bay N --token TOKEN.');
     }
     $monitor = new Monitor($text('address', 'http://127.0.0.1:8080'), (int) $text('bay'), $token, $text('player', 'steady'), (int) $text('seed', (string) random_int(1, 1 << 30)), array_values(array_filter(explode(',', $text('faults')))), __DIR__.'/../var/monitor');
     $done = $monitor->run((int) $text('count', '20'), (float) $text('pace', '2'), function (string $line): void {
         echo $line, "\n";
     });
     echo "{$done['hit']} hit, {$done['stored']} stored, {$done['held']} held".($done['refused'] > 0 ? ", {$done['refused']} refused" : '')."\n";
-} catch (CoreException $e) {
+} catch (InvalidInput|UnreadableFile $e) {
     fwrite(STDERR, $e->getMessage()."\n".$help);
     exit(2);
 }

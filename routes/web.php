@@ -27,6 +27,7 @@ use App\Http\Controllers\SleeveController;
 use App\Http\Controllers\StudioController;
 use App\Http\Controllers\TrialController;
 use App\Http\Controllers\VisitController;
+use App\Http\Middleware\KnownKeys;
 use App\Http\Middleware\RoomToWrite;
 use Illuminate\Support\Facades\Route;
 
@@ -38,7 +39,7 @@ Route::prefix('api')->group(function (): void {
     Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
     Route::delete('session', [SessionController::class, 'destroy']);
 
-    Route::middleware('auth')->group(function (): void {
+    Route::middleware(['auth', KnownKeys::class])->group(function (): void {
         Route::patch('studio', [StudioController::class, 'update']);
         Route::get('players', [PlayerController::class, 'index']);
         Route::get('fittings', [FittingController::class, 'index']);
@@ -52,11 +53,11 @@ Route::prefix('api')->group(function (): void {
             Route::get('brief/changes', [BriefController::class, 'changes']);
             Route::get('bay', [BayController::class, 'show']);
             Route::post('trials', [TrialController::class, 'store']);
-            Route::delete('trials', [TrialController::class, 'destroy']);
+            Route::post('trials/end', [TrialController::class, 'end']);
             Route::post('visits', [VisitController::class, 'store']);
             Route::post('blind', [BlindController::class, 'begin']);
             Route::post('blind/next', [BlindController::class, 'next']);
-            Route::delete('blind', [BlindController::class, 'reveal']);
+            Route::post('blind/reveal', [BlindController::class, 'reveal']);
             Route::get('blind/hand', [BlindController::class, 'hand']);
             Route::get('log', [LogController::class, 'index']);
             Route::get('held', [HeldShotController::class, 'index']);
@@ -73,10 +74,10 @@ Route::prefix('api')->group(function (): void {
             Route::get('judging', JudgingController::class);
             Route::get('finder', FinderController::class);
             Route::get('advice', [DecisionController::class, 'advice']);
-            Route::get('decide', [DecisionController::class, 'grounds']);
+            Route::get('grounds', [DecisionController::class, 'grounds']);
             Route::post('confirm', [ConfirmController::class, 'begin']);
             Route::post('confirm/next', [ConfirmController::class, 'next']);
-            Route::delete('confirm', [ConfirmController::class, 'end']);
+            Route::post('confirm/end', [ConfirmController::class, 'end']);
             Route::get('file', [FittingFileController::class, 'export']);
             Route::get('decisions', [DecisionController::class, 'index']);
             Route::post('decisions', [DecisionController::class, 'store']);

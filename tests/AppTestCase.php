@@ -21,6 +21,20 @@ abstract class AppTestCase extends TestCase
 {
     use RefreshDatabase;
 
+    /**
+     * Every request of every test: what is answered must be what docs/api.yaml says, and what is taken must stand there.
+     *
+     * @param  string  $method
+     * @param  string  $uri
+     */
+    public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
+    {
+        $response = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+        AgreedApi::hold((string) $method, $this->app['router']->current(), $response->baseResponse);
+
+        return $response;
+    }
+
     public function createApplication()
     {
         $app = require __DIR__.'/../bootstrap/app.php';

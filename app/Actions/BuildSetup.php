@@ -8,7 +8,7 @@ use App\Models\Part;
 use App\Models\RackHead;
 use App\Models\Setup;
 use MintCarry\Core\Club\Weights;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * Fills a setup from what was chosen on the rack, and refuses what cannot be built. The setup keeps what the rack said of head and sleeve on that day, so that a
@@ -39,7 +39,7 @@ final class BuildSetup
                 'sleeve_label' => $setup->sleeve_label === '' ? $system->home : $system->position($setup->sleeve_label)->label,
                 'masses' => $masses,
                 'weights' => self::say($head, $masses),
-                'spec' => ['sleeve' => $head->sleeve?->spec, 'home' => $system->home, 'stated' => ['loftDeg' => $head->stated_loft_deg, 'lieDeg' => $head->stated_lie_deg, 'faceOpenDeg' => $head->stated_face_open_deg]],
+                'rack_snapshot' => $head->snapshot(),
                 'measured_loft_deg' => null, 'measured_lie_deg' => null, 'measured_face_open_deg' => null, 'sleeve_loft_deg' => null, 'sleeve_face_open_deg' => null, 'sleeve_lie_deg' => null,
             ]);
         }
@@ -55,6 +55,6 @@ final class BuildSetup
     {
         $text = $head->racked()->sayWeights($masses);
 
-        return mb_strlen($text) <= 120 ? $text : throw CoreException::invalid('masses', 'The weights of this setup are too many to write down.');
+        return mb_strlen($text) <= 120 ? $text : throw InvalidInput::of('masses', 'The weights of this setup are too many to write down.');
     }
 }

@@ -9,7 +9,8 @@ use App\Models\ImportFile;
 use App\Models\RememberedMap;
 use App\Models\Setup;
 use App\Models\Shot;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Launch\ColumnGuess;
 use MintCarry\Core\Launch\ColumnMap;
 use MintCarry\Core\Launch\Issue;
@@ -58,7 +59,7 @@ final class ReadLaunchFile
         $rows = [];
         try {
             $rows = $this->rows($file, $text, $map);
-        } catch (CoreException $e) {
+        } catch (InvalidInput|UnreadableFile $e) {
             $problem = $e->getMessage();
         }
         $kinds = array_count_values(array_map(static fn (ShotRow $row): string => $row->kind, $rows)) + ['shot' => 0, 'bad' => 0, 'summary' => 0, 'header' => 0, 'repeat' => 0];

@@ -29,7 +29,7 @@ final class RunTrial
                 'studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'setup_id' => $setupId, 'visit_id' => $visit->id, 'blind_id' => $blind?->id, 'confirm_id' => $confirm?->id,
                 'number' => (int) Trial::query()->where('fitting_id', $now->id)->max('number') + 1, 'kind' => $kind, 'begun_by' => $user->id,
                 // Shots are hit in a bay: no wind.
-                'place' => ['temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM, 'windMps' => 0, 'turf' => $brief->turf, 'ball' => Setup::query()->whereKey($setupId)->firstOrFail()->ball, 'monitor' => $bay->name ?? ''],
+                'conditions' => ['temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM, 'windMps' => 0, 'turf' => $brief->turf, 'ball' => Setup::query()->whereKey($setupId)->firstOrFail()->ball, 'monitor' => $bay->name ?? ''],
             ]);
             $now->update(['running_trial_id' => $trial->id]);
 

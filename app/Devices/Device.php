@@ -8,7 +8,7 @@ use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\PendingRequest;
 use Illuminate\Http\Client\Response;
 use Illuminate\Support\Facades\Http;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /** A gauge or balance at the address that the studio configured (docs/devices.md). Never at one that a request names. */
 final readonly class Device
@@ -23,11 +23,11 @@ final readonly class Device
     public function __construct(public string $name, private bool $takesSimulated)
     {
         if (! in_array($name, self::NAMES, true)) {
-            throw CoreException::invalid('device', "There is no device '{$name}'; there are gauge and balance.");
+            throw InvalidInput::of('device', "There is no device '{$name}'; there are gauge and balance.");
         }
         $this->address = rtrim((string) config("mintcarry.devices.{$name}"), '/');
         if ($this->address === '') {
-            throw CoreException::invalid('device', "No address is configured for the {$name}. Type what you read; everything else works without it.");
+            throw InvalidInput::of('device', "No address is configured for the {$name}. Type what you read; everything else works without it.");
         }
     }
 
@@ -47,13 +47,13 @@ final readonly class Device
     /**
      * Where its readings come from: measured, or simulated by a stand-in.
      *
-     * @throws CoreException where a stand-in answers a studio that asked for none
+     * @throws InvalidInput where a stand-in answers a studio that asked for none
      */
     public function source(): string
     {
         $isStandIn = ($this->send('GET', '')['standIn'] ?? false) === true;
         if ($isStandIn && ! $this->takesSimulated) {
-            throw CoreException::invalid('device', "No {$this->name} is connected: what answers is a stand-in that makes readings up. Read by eye and type it. To practise with made-up readings, switch them on in the bay.");
+            throw InvalidInput::of('device', "No {$this->name} is connected: what answers is a stand-in that makes readings up. Read by eye and type it. To practise with made-up readings, switch them on in the bay.");
         }
 
         return $isStandIn ? 'simulated' : 'measured';
@@ -136,8 +136,8 @@ final readonly class Device
         return is_array($json) ? $json : throw $this->failed('answered with something that is no reading');
     }
 
-    private function failed(string $how): CoreException
+    private function failed(string $how): InvalidInput
     {
-        return CoreException::invalid('device', "The {$this->name} at {$this->address} {$how}. Nothing typed was lost: read by eye and type it, or try again.");
+        return InvalidInput::of('device', "The {$this->name} at {$this->address} {$how}. Nothing typed was lost: read by eye and type it, or try again.");
     }
 }

@@ -8,10 +8,10 @@ use App\Models\Confirm;
 use App\Models\Shot;
 use App\Models\Trial;
 use Illuminate\Support\Carbon;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Judging\Confirm as Rule;
-use MintCarry\Core\Report\AdviceReport;
+use MintCarry\Core\Report\Grounds;
 
 /** The confirm run of a fitting as a screen shows it: its legs, what is to be hit now, and what it said. */
 final class ConfirmState
@@ -27,28 +27,28 @@ final class ConfirmState
         $sets = self::legs($confirm, $judged);
         $chance = 0.5;
         try {
-            $chance = AdviceReport::advice($judged->record()->withBenchmark($tag($confirm->benchmark_setup_id)))->judgement($tag($confirm->setup_id))->chanceBetter;
-        } catch (CoreException) {
+            $chance = Grounds::of($judged->record()->withBenchmark($tag($confirm->benchmark_setup_id)))->advice()->judgement($tag($confirm->setup_id))->chanceBetter;
+        } catch (InvalidInput) {
             // One of the two has no counted shot left: nothing to be confirmed against.
         }
         $rule = Rule::of($sets, $confirm->shots_each, $chance, $judged->fitting->brief()->scoring());
 
         return [
             'id' => $confirm->id,
-            'held' => $tag($confirm->benchmark_setup_id),
+            'benchmark' => $tag($confirm->benchmark_setup_id),
             'chosen' => $tag($confirm->setup_id),
             'shotsEach' => $confirm->shots_each,
             'rested' => $confirm->rested,
             'ended' => $confirm->ended_at?->toIso8601String(),
             'legs' => array_map(fn (ShotSet $set, int $leg): array => ['tag' => $tag($confirm->setupOfLeg($leg)), 'n' => $set->count()], $sets, array_keys($sets)),
-            'word' => $rule->word,
+            'verdict' => $rule->verdict,
             'drift' => (object) $rule->drift,
             'z' => $rule->z,
             'chance' => $rule->chance,
         ];
     }
 
-    /** @return array{held: string, chosen: string, shotsEach: int, leg: int, tag: string|null, n: int, next: string|null}|null the leg that is being hit (0: none yet) and the one after it: what a bay needs while a run goes on */
+    /** @return array{benchmark: string, chosen: string, shotsEach: int, leg: int, tag: string|null, n: int, next: string|null}|null the leg that is being hit (0: none yet) and the one after it: what a bay needs while a run goes on */
     public static function now(FittingLoader $judged): ?array
     {
         $confirm = Confirm::open($judged->fitting);
@@ -60,7 +60,7 @@ final class ConfirmState
         $id = $leg === 0 ? null : $confirm->setupOfLeg($leg - 1);
         $tag = fn (int $setup): string => $judged->setups[$setup]->tag ?? '?';
 
-        return ['held' => $tag($confirm->benchmark_setup_id), 'chosen' => $tag($confirm->setup_id), 'shotsEach' => $confirm->shots_each, 'leg' => $leg, 'tag' => $id === null ? null : $tag($id), 'next' => $leg < Rule::LEGS ? $tag($confirm->setupOfLeg($leg)) : null,
+        return ['benchmark' => $tag($confirm->benchmark_setup_id), 'chosen' => $tag($confirm->setup_id), 'shotsEach' => $confirm->shots_each, 'leg' => $leg, 'tag' => $id === null ? null : $tag($id), 'next' => $leg < Rule::LEGS ? $tag($confirm->setupOfLeg($leg)) : null,
             'n' => count(array_filter($judged->shots[$id ?? 0] ?? [], fn (array $s): bool => $s['trial'] === ($legs[$leg - 1] ?? 0) && $s['leftOut'] === null))];
     }
 

@@ -17,7 +17,6 @@ use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Fitting\Mishits;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\TieBreak;
-use MintCarry\Core\Judging\Evidence;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\ShotRecord;
@@ -110,29 +109,24 @@ final class FittingLoader
         $last = Trial::query()->where('fitting_id', $fitting->id)->orderByDesc('number')->value('setup_id');
 
         return new FittingRecord($fitting->seed ?? $fitting->id, $fitting->player->hand, $fitting->brief(), $fitting->policy(), $fitting->flight(), $setups, $shots, $this->benchmark, array_values(array_map(fn (RackHead $h): RackedHead => $h->racked(), $this->heads()->all())), $tags[$last ?? 0] ?? null,
-            $confidence->mapWithKeys(fn ($stars, $id): array => [$tags[$id] => (float) $stars])->all(), $fitting->tie_order ?? TieBreak::CRITERIA);
+            $confidence->mapWithKeys(fn ($stars, $id): array => [$tags[$id] => (float) $stars])->all(), $fitting->tie_order ?? TieBreak::CRITERIA, $this->conditions());
+    }
+
+    /** @return array<string, list<string>> what a setup was hit under in its trials, by tag */
+    private function conditions(): array
+    {
+        $trials = Trial::query()->where('fitting_id', $this->fitting->id)->where('kind', 'trial')->whereNotIn('id', Trial::hidden())->has('shots')
+            ->with('visit')->get(['id', 'setup_id', 'visit_id', 'conditions']);
+
+        return FittingRecord::conditionsOf(array_values($trials->map(fn (Trial $t): array => [
+            'tag' => $this->setups[$t->setup_id]->tag ?? '', 'visit' => $t->visit?->number, 'conditions' => $t->conditions,
+        ])->all()));
     }
 
     /** @return Collection<int, RackHead> of the player's hand, in the order of the record's rack */
     public function heads(): Collection
     {
         return $this->heads ??= RackHead::query()->where('studio_id', $this->fitting->studio_id)->whereNull('retired_at')->where('hand', $this->fitting->player->hand->value)->with(['sleeve', 'readings'])->orderBy('id')->get();
-    }
-
-    /** @return array<int, Evidence> by setup id; those whose shots let one say something of the swing */
-    public function evidence(): array
-    {
-        /** @var \Illuminate\Database\Eloquent\Collection<int, Setup> $setups */
-        $setups = Setup::query()->with(Setup::MADE_OF)->whereIn('id', array_keys($this->sets))->get()->keyBy('id');
-        $out = [];
-        foreach ($this->sets as $id => $set) {
-            $evidence = Evidence::of(self::spec($setups[$id], $this->fitting->player->hand), $set, $this->fitting->flight());
-            if ($evidence !== null) {
-                $out[$id] = $evidence;
-            }
-        }
-
-        return $out;
     }
 
     public function random(): Randomizer

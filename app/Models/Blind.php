@@ -16,7 +16,7 @@ use Illuminate\Support\Carbon;
  * @property int $fitting_id
  * @property list<int> $setups setup ids in the order they are hit
  * @property int $shots_each
- * @property int $place which of them is in the hand, from 0
+ * @property int $ordinal which of them is in the hand, from 0
  * @property Carbon|null $revealed_at
  */
 final class Blind extends Model

@@ -23,7 +23,7 @@ use Illuminate\Support\Carbon;
  * @property bool $rested
  * @property Carbon|null $ended_at
  * @property Carbon $created_at
- * @property-read Setup $held
+ * @property-read Setup $benchmark
  * @property-read Setup $chosen
  * @property-read Collection<int, Trial> $legs
  */
@@ -39,7 +39,7 @@ final class Confirm extends Model
     }
 
     /** @return BelongsTo<Setup, $this> */
-    public function held(): BelongsTo
+    public function benchmark(): BelongsTo
     {
         return $this->belongsTo(Setup::class, 'benchmark_setup_id');
     }

@@ -44,6 +44,7 @@ final class HeldShot extends Model
         return ['settled_at' => 'datetime'];
     }
 
+    /** @return Attribute<array<mixed>, array<mixed>|string> */
     protected function body(): Attribute
     {
         return Attribute::make(

@@ -18,6 +18,11 @@ final class Player extends Model
 {
     use BelongsToStudio;
 
+    /** Units that a player can read in. */
+    public const UNITS = ['speed' => ['mph', 'm/s', 'km/h'], 'distance' => ['yd', 'm'], 'height' => ['ft', 'm'], 'length' => ['in', 'mm']];
+
+    public const USUAL_UNITS = ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'];
+
     protected $guarded = [];
 
     protected function casts(): array

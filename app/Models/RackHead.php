@@ -37,7 +37,6 @@ use MintCarry\Core\Club\WeightSlot;
  * @property float|null $bulge_mm
  * @property float|null $roll_mm
  * @property array{array{float, float, float}, array{float, float, float}, array{float, float, float}}|null $inertia_gcm2
- * @property array<string, float>|null $truth what the stand-in gauge finds; made-up heads only, never sent to a screen
  * @property list<array<string, mixed>> $slots
  * @property list<float> $stock_g
  * @property array<string, float> $standard masses by slot, as the head comes
@@ -55,11 +54,9 @@ final class RackHead extends Model
 
     protected $guarded = [];
 
-    protected $hidden = ['truth'];
-
     protected function casts(): array
     {
-        return ['hand' => Hand::class, 'inertia_gcm2' => 'array', 'truth' => 'array', 'slots' => 'array', 'stock_g' => 'array', 'standard' => 'array', 'supply' => 'array', 'retired_at' => 'datetime',
+        return ['hand' => Hand::class, 'inertia_gcm2' => 'array', 'slots' => 'array', 'stock_g' => 'array', 'standard' => 'array', 'supply' => 'array', 'retired_at' => 'datetime',
             'stated_loft_deg' => 'float', 'stated_lie_deg' => 'float', 'stated_face_open_deg' => 'float', 'volume_cm3' => 'float', 'mass_g' => 'float', 'cg_toe_mm' => 'float', 'cg_back_mm' => 'float', 'cg_up_mm' => 'float', 'bulge_mm' => 'float', 'roll_mm' => 'float'];
     }
 
@@ -106,6 +103,19 @@ final class RackHead extends Model
         }
 
         return $out;
+    }
+
+    /**
+     * What the rack says of sleeve and print today: a setup that is built now keeps it.
+     *
+     * @return array{sleeve: array<string, mixed>|null, home: string, stated: array{loftDeg: float, lieDeg: float, faceOpenDeg: float}}
+     */
+    public function snapshot(): array
+    {
+        return [
+            'sleeve' => $this->sleeve?->spec, 'home' => $this->system()->home,
+            'stated' => ['loftDeg' => $this->stated_loft_deg, 'lieDeg' => $this->stated_lie_deg, 'faceOpenDeg' => $this->stated_face_open_deg],
+        ];
     }
 
     /** The head as the core takes it, with its readings. */

@@ -41,7 +41,7 @@ use MintCarry\Core\Record\SetupRecord;
  * @property string $ball
  * @property string $note
  * @property int|null $head_id head on the rack; null when it was only typed
- * @property array<string, mixed>|null $spec what the rack said of head and sleeve when the setup was built
+ * @property array<string, mixed>|null $rack_snapshot what the rack said of head and sleeve when the setup was built
  * @property array<string, float>|null $masses weights by slot
  * @property int|null $shaft_id
  * @property int|null $grip_id
@@ -78,7 +78,7 @@ final class Setup extends Model
     protected function casts(): array
     {
         return ['typed' => 'array', 'is_baseline' => 'boolean', 'starred' => 'boolean', 'stated_loft_deg' => 'float', 'measured_loft_deg' => 'float', 'measured_lie_deg' => 'float', 'measured_face_open_deg' => 'float',
-            'spec' => 'array', 'masses' => 'array', 'tee_mm' => 'float', 'swing_weight_points' => 'float', 'sleeve_loft_deg' => 'float', 'sleeve_face_open_deg' => 'float', 'sleeve_lie_deg' => 'float', 'length_mm' => 'float'];
+            'rack_snapshot' => 'array', 'masses' => 'array', 'tee_mm' => 'float', 'swing_weight_points' => 'float', 'sleeve_loft_deg' => 'float', 'sleeve_face_open_deg' => 'float', 'sleeve_lie_deg' => 'float', 'length_mm' => 'float'];
     }
 
     /** @return BelongsTo<Fitting, $this> */
@@ -124,9 +124,9 @@ final class Setup extends Model
     }
 
     /** What the head presents for a player who squares this much. */
-    public function playing(float $squares): PlayingGeometry
+    public function playing(float $squaringShare): PlayingGeometry
     {
-        return $this->record(false)->playing($squares);
+        return $this->record(false)->playing($squaringShare);
     }
 
     /** Stated minus measured loft, null while it was not read. */
@@ -155,7 +155,7 @@ final class Setup extends Model
     /** A head from the rack at its home position with its standard weights: what a change of head brings with it. */
     public function isAsItComes(): bool
     {
-        return $this->rackHead !== null && $this->sleeve_label === ($this->spec['home'] ?? '') && $this->masses == $this->rackHead->standard;
+        return $this->rackHead !== null && $this->sleeve_label === ($this->rack_snapshot['home'] ?? '') && $this->masses == $this->rackHead->standard;
     }
 
     /** The head with this setup's weights in it; null when it is not on the rack. */
@@ -187,8 +187,8 @@ final class Setup extends Model
 
     public function sleeveSystem(): SleeveSystem
     {
-        $stated = $this->spec['stated'] ?? [];
+        $stated = $this->rack_snapshot['stated'] ?? [];
 
-        return isset($this->spec['sleeve']) ? SleeveSystem::fromArray($this->spec['sleeve'], new HeadReading((float) ($stated['loftDeg'] ?? $this->stated_loft_deg), (float) ($stated['lieDeg'] ?? SetupRecord::USUAL_LIE_DEG), (float) ($stated['faceOpenDeg'] ?? 0))) : SleeveSystem::fixed();
+        return isset($this->rack_snapshot['sleeve']) ? SleeveSystem::fromArray($this->rack_snapshot['sleeve'], new HeadReading((float) ($stated['loftDeg'] ?? $this->stated_loft_deg), (float) ($stated['lieDeg'] ?? SetupRecord::USUAL_LIE_DEG), (float) ($stated['faceOpenDeg'] ?? 0))) : SleeveSystem::fixed();
     }
 }

@@ -19,7 +19,7 @@ use Illuminate\Support\Carbon;
  * @property int $setup_id
  * @property int $number
  * @property string $kind trial or warm-up
- * @property array<string, mixed> $place
+ * @property array<string, mixed> $conditions
  * @property int|null $visit_id
  * @property int|null $blind_id
  * @property int|null $confirm_id
@@ -31,6 +31,7 @@ use Illuminate\Support\Carbon;
  * @property Carbon $updated_at
  * @property int|null $shots_count
  * @property-read Setup $setup
+ * @property-read Visit|null $visit
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Shot> $shots
  */
 final class Trial extends Model
@@ -43,7 +44,7 @@ final class Trial extends Model
 
     protected function casts(): array
     {
-        return ['place' => 'array', 'rating_skipped' => 'boolean', 'ended_at' => 'datetime'];
+        return ['conditions' => 'array', 'rating_skipped' => 'boolean', 'ended_at' => 'datetime'];
     }
 
     /**
@@ -58,6 +59,12 @@ final class Trial extends Model
     public function setup(): BelongsTo
     {
         return $this->belongsTo(Setup::class);
+    }
+
+    /** @return BelongsTo<Visit, $this> */
+    public function visit(): BelongsTo
+    {
+        return $this->belongsTo(Visit::class);
     }
 
     /** @return HasMany<Shot, $this> */

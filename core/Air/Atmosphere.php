@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Air;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * The air a ball flies through.
@@ -26,7 +26,7 @@ final readonly class Atmosphere
     /**
      * @param  float|null  $pressureHpa  station pressure; when given it wins over the altitude
      *
-     * @throws CoreException when a value is outside what a golf course or bay can have
+     * @throws InvalidInput when a value is outside what a golf course or bay can have
      */
     public function __construct(
         public float $temperatureC = 18.0,
@@ -34,11 +34,11 @@ final readonly class Atmosphere
         public float $humidity = 0.5,
         ?float $pressureHpa = null,
     ) {
-        CoreException::requireWithin('temperatureC', $temperatureC, -30, 55, '°C');
-        CoreException::requireWithin('altitudeM', $altitudeM, -500, 5000, 'm');
-        CoreException::requireWithin('humidity', $humidity, 0, 1);
+        InvalidInput::requireWithin('temperatureC', $temperatureC, -30, 55, '°C');
+        InvalidInput::requireWithin('altitudeM', $altitudeM, -500, 5000, 'm');
+        InvalidInput::requireWithin('humidity', $humidity, 0, 1);
         if ($pressureHpa !== null) {
-            CoreException::requireWithin('pressureHpa', $pressureHpa, 500, 1100, 'hPa');
+            InvalidInput::requireWithin('pressureHpa', $pressureHpa, 500, 1100, 'hPa');
         }
 
         $this->pressurePa = $pressureHpa !== null

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Air;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * Steady wind. Described as golfers do: speed, and the direction it comes from on a clock face seen by the player,
@@ -20,8 +20,8 @@ final readonly class Wind
 
     public function __construct(public float $speedMps = 0.0, public float $fromDeg = 0.0)
     {
-        CoreException::requireWithin('windSpeedMps', $speedMps, 0, 40, 'm/s');
-        CoreException::requireWithin('windFromDeg', $fromDeg, -360, 360, '°');
+        InvalidInput::requireWithin('windSpeedMps', $speedMps, 0, 40, 'm/s');
+        InvalidInput::requireWithin('windFromDeg', $fromDeg, -360, 360, '°');
         $this->alongMps = -$speedMps * cos(deg2rad($fromDeg));
         $this->rightMps = -$speedMps * sin(deg2rad($fromDeg));
     }

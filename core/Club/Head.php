@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Club;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 use function is_finite;
 use function rad2deg;
@@ -23,7 +23,7 @@ final readonly class Head
     /**
      * @param  Matrix  $inertiaGcm2
      *
-     * @throws CoreException when a value is not one a driver head can have, or the tensor is not positive definite
+     * @throws InvalidInput when a value is not one a driver head can have, or the tensor is not positive definite
      */
     public function __construct(
         public float $loftDeg = 10.5,
@@ -37,15 +37,15 @@ final readonly class Head
         public float $effectiveRestitution = 0.87,
         public float $tangentialRestitution = -0.32,
     ) {
-        CoreException::requireWithin('loftDeg', $loftDeg, 4, 20, '°');
-        CoreException::requireWithin('massG', $massG, 50, 1e9, 'g');
-        CoreException::requireWithin('cgToeMm', $cgToeMm, -40, 40, 'mm');
-        CoreException::requireWithin('cgBackMm', $cgBackMm, 0, 80, 'mm');
-        CoreException::requireWithin('cgUpMm', $cgUpMm, -30, 30, 'mm');
-        CoreException::requireWithin('bulgeRadiusMm', $bulgeRadiusMm, 100, 1e7, 'mm');
-        CoreException::requireWithin('rollRadiusMm', $rollRadiusMm, 100, 1e7, 'mm');
-        CoreException::requireWithin('effectiveRestitution', $effectiveRestitution, 0, 1);
-        CoreException::requireWithin('tangentialRestitution', $tangentialRestitution, -1, 1);
+        InvalidInput::requireWithin('loftDeg', $loftDeg, 4, 20, '°');
+        InvalidInput::requireWithin('massG', $massG, 50, 1e9, 'g');
+        InvalidInput::requireWithin('cgToeMm', $cgToeMm, -40, 40, 'mm');
+        InvalidInput::requireWithin('cgBackMm', $cgBackMm, 0, 80, 'mm');
+        InvalidInput::requireWithin('cgUpMm', $cgUpMm, -30, 30, 'mm');
+        InvalidInput::requireWithin('bulgeRadiusMm', $bulgeRadiusMm, 100, 1e7, 'mm');
+        InvalidInput::requireWithin('rollRadiusMm', $rollRadiusMm, 100, 1e7, 'mm');
+        InvalidInput::requireWithin('effectiveRestitution', $effectiveRestitution, 0, 1);
+        InvalidInput::requireWithin('tangentialRestitution', $tangentialRestitution, -1, 1);
         self::requireTensor($inertiaGcm2);
     }
 
@@ -58,7 +58,7 @@ final readonly class Head
             'forgiving' => new self($loftDeg, 203, 0, 40, -3.5, $diagonal(3000, 3900, 5400)),
             'middle' => new self($loftDeg, 202, 0, 35, -4.0),
             'low-spin' => new self($loftDeg, 200, 0, 29, -4.5, $diagonal(2500, 2700, 4400)),
-            default => throw CoreException::invalid('preset', "'{$type}' is not a head preset; use forgiving, middle or low-spin."),
+            default => throw InvalidInput::of('preset', "'{$type}' is not a head preset; use forgiving, middle or low-spin."),
         };
     }
 
@@ -105,7 +105,7 @@ final readonly class Head
     /**
      * @param  array<mixed>  $tensor
      *
-     * @throws CoreException
+     * @throws InvalidInput
      */
     private static function requireTensor(array $tensor): void
     {
@@ -114,16 +114,16 @@ final readonly class Head
                 $row = $tensor[$i] ?? null;
                 $value = is_array($row) ? ($row[$j] ?? null) : null;
                 if (! is_float($value) && ! is_int($value) || ! is_finite((float) $value)) {
-                    throw CoreException::invalid('inertiaGcm2', 'The inertia tensor needs three rows of three finite numbers, g·cm².');
+                    throw InvalidInput::of('inertiaGcm2', 'The inertia tensor needs three rows of three finite numbers, g·cm².');
                 }
             }
         }
         /** @var Matrix $tensor */
         if (! Matrix3::isPositiveDefinite($tensor)) {
-            throw CoreException::invalid('inertiaGcm2', 'The inertia tensor is not symmetric and positive definite: no body can have it.');
+            throw InvalidInput::of('inertiaGcm2', 'The inertia tensor is not symmetric and positive definite: no body can have it.');
         }
         foreach ([0, 1, 2] as $i) {
-            CoreException::requireWithin("inertiaGcm2[{$i}][{$i}]", (float) $tensor[$i][$i], 100, 1e15, 'g·cm²');
+            InvalidInput::requireWithin("inertiaGcm2[{$i}][{$i}]", (float) $tensor[$i][$i], 100, 1e15, 'g·cm²');
         }
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Club;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * What the head presents after the sleeve: playing loft, face and lie, by exact rotations.
@@ -21,36 +21,36 @@ final readonly class PlayingGeometry
         public float $faceOpenDeg,
         public float $lieDeg,
         /** 1 = the player squares the face fully, 0 = the head is left on its sole. */
-        public float $squares,
+        public float $squaringShare,
     ) {
     }
 
     /** From nominal changes of a sleeve position; the tilt that makes them is found first. */
-    public static function of(HeadReading $head, SleeveChange $change, float $squares): self
+    public static function of(HeadReading $head, SleeveChange $change, float $squaringShare): self
     {
-        return self::present($head, SleeveCard::solve($head, $change, AddressHabit::Squared)->tilts(), $squares);
+        return self::present($head, SleeveCard::solve($head, $change, AddressHabit::Squared)->tilts(), $squaringShare);
     }
 
     /**
      * @param  HeadReading  $head  as read at `readAt`
      * @param  list<SleeveTilt>  $tilts  one for a single sleeve, two for two rings, none for a straight shaft
-     * @param  float  $squares  0 … 1
+     * @param  float  $squaringShare  0 … 1
      * @param  list<SleeveTilt>  $readAt  the position in which the gauge reading was taken
      * @param  AddressHabit  $readAs  how the head was held on the gauge
      *
-     * @throws CoreException when the geometry cannot be (a face that cannot be squared)
+     * @throws InvalidInput when the geometry cannot be (a face that cannot be squared)
      */
-    public static function present(HeadReading $head, array $tilts, float $squares, array $readAt = [], AddressHabit $readAs = AddressHabit::Soled): self
+    public static function present(HeadReading $head, array $tilts, float $squaringShare, array $readAt = [], AddressHabit $readAs = AddressHabit::Soled): self
     {
-        CoreException::requireWithin('squares', $squares, 0, 1);
+        InvalidInput::requireWithin('squares', $squaringShare, 0, 1);
         $straight = $readAt === [] && $readAs === AddressHabit::Soled ? $head : self::straighten($head, $readAt, $readAs);
         [$soledFace, $lie] = self::soled($straight, $tilts);
-        if ($squares === 0.0) {
+        if ($squaringShare === 0.0) {
             return new self($straight->loftDeg, $soledFace, $lie, 0.0);
         }
         $squaredLoft = self::squaredLoft($straight->loftDeg, $soledFace, $lie);
 
-        return new self($squares * $squaredLoft + (1 - $squares) * $straight->loftDeg, 0.0 + (1 - $squares) * $soledFace, $lie, $squares);
+        return new self($squaringShare * $squaredLoft + (1 - $squaringShare) * $straight->loftDeg, 0.0 + (1 - $squaringShare) * $soledFace, $lie, $squaringShare);
     }
 
     /**
@@ -100,7 +100,7 @@ final readonly class PlayingGeometry
         $c = $cross[1];
         $size = sqrt($b * $b + $c * $c);
         if ($size < abs($a)) {
-            throw CoreException::invalid('faceOpenDeg', 'This face cannot be turned square about the shaft.');
+            throw InvalidInput::of('faceOpenDeg', 'This face cannot be turned square about the shaft.');
         }
         $middle = atan2($c, $b);
         $open = acos(-$a / $size);

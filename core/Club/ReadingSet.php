@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Club;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /** Readings of one head taken in one go: some values, each read once or a few times, at one sleeve position, with the head held one way. */
 final readonly class ReadingSet
@@ -16,15 +16,15 @@ final readonly class ReadingSet
     public function __construct(public array $values, public string $position = '', public AddressHabit $readAs = AddressHabit::Soled)
     {
         if (array_filter($values, static fn (array $readings): bool => $readings !== []) === []) {
-            throw CoreException::invalid('values', 'A reading needs at least one value: loft, lie, face or mass.');
+            throw InvalidInput::of('values', 'A reading needs at least one value: loft, lie, face or mass.');
         }
         foreach ($values as $quantity => $readings) {
-            [$low, $high, $unit] = self::QUANTITIES[$quantity] ?? throw CoreException::invalid((string) $quantity, "'{$quantity}' is not something that is read of a head.");
+            [$low, $high, $unit] = self::QUANTITIES[$quantity] ?? throw InvalidInput::of((string) $quantity, "'{$quantity}' is not something that is read of a head.");
             foreach ($readings as $value) {
-                CoreException::requireWithin($quantity, $value, $low, $high, $unit);
+                InvalidInput::requireWithin($quantity, $value, $low, $high, $unit);
             }
             if (count($readings) > 10) {
-                throw CoreException::invalid($quantity, 'More than ten readings of one value are not one set.');
+                throw InvalidInput::of($quantity, 'More than ten readings of one value are not one set.');
             }
         }
     }
@@ -38,7 +38,7 @@ final readonly class ReadingSet
     {
         $readings = $this->values[$quantity] ?? [];
 
-        return $readings === [] ? throw CoreException::invalid($quantity, "{$quantity} was not read.") : array_sum($readings) / count($readings);
+        return $readings === [] ? throw InvalidInput::of($quantity, "{$quantity} was not read.") : array_sum($readings) / count($readings);
     }
 
     /** Largest minus smallest reading; 0 for a single one. */

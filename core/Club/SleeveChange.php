@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Club;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * The change that a sleeve position makes against the position in which the head was read, as printed or nominal values:
@@ -17,7 +17,7 @@ final readonly class SleeveChange
     {
         foreach (['loftDeg' => $loftDeg, 'faceOpenDeg' => $faceOpenDeg, 'lieDeg' => $lieDeg] as $field => $value) {
             if ($value !== null) {
-                CoreException::requireWithin("sleeve {$field}", $value, -6, 6, '°');
+                InvalidInput::requireWithin("sleeve {$field}", $value, -6, 6, '°');
             }
         }
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Club;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * An adjustable hosel with all its positions. Three kinds: "single" = one tilted bore that can be turned, "rings" = two tilted rings that are turned apart, "card" = only
@@ -17,7 +17,7 @@ final readonly class SleeveSystem
     /** Print rounds to half degrees or so: a position agrees with its print within this. */
     public const PRINT_WITHIN_DEG = 0.3;
 
-    private const MOST_POSITIONS = 40;
+    public const MOST_POSITIONS = 40;
 
     /** @param  array<string, SleevePosition>  $positions  by label, in the order given */
     private function __construct(public string $name, public string $kind, public string $home, public AddressHabit $printedFor, public array $positions)
@@ -31,37 +31,37 @@ final readonly class SleeveSystem
      * @param  array<string, mixed>  $spec
      * @param  HeadReading  $at  the head whose loft and lie the card was printed for
      *
-     * @throws CoreException that names the position and what is wrong with it
+     * @throws InvalidInput that names the position and what is wrong with it
      */
     public static function fromArray(array $spec, HeadReading $at = new HeadReading(10.5)): self
     {
         $name = self::text($spec['name'] ?? null, 'name');
         $kind = is_string($spec['kind'] ?? null) ? $spec['kind'] : '';
         if (! in_array($kind, self::KINDS, true)) {
-            throw CoreException::invalid('kind', 'A sleeve is single (one tilt, turned), rings (two rings) or card (printed changes only).');
+            throw InvalidInput::of('kind', 'A sleeve is single (one tilt, turned), rings (two rings) or card (printed changes only).');
         }
-        $for = AddressHabit::tryFrom(is_string($spec['printedFor'] ?? null) ? $spec['printedFor'] : 'squared') ?? throw CoreException::invalid('printedFor', 'Changes are printed for a squared or a soled face.');
+        $for = AddressHabit::tryFrom(is_string($spec['printedFor'] ?? null) ? $spec['printedFor'] : 'squared') ?? throw InvalidInput::of('printedFor', 'Changes are printed for a squared or a soled face.');
         $rows = is_array($spec['positions'] ?? null) ? array_values($spec['positions']) : [];
         if ($rows === [] || count($rows) > self::MOST_POSITIONS) {
-            throw CoreException::invalid('positions', sprintf('A sleeve has between 1 and %d positions, not %d.', self::MOST_POSITIONS, count($rows)));
+            throw InvalidInput::of('positions', sprintf('A sleeve has between 1 and %d positions, not %d.', self::MOST_POSITIONS, count($rows)));
         }
         $positions = [];
         foreach ($rows as $i => $row) {
             $row = is_array($row) ? $row : [];
             $label = self::text($row['label'] ?? null, "positions.{$i}.label", 12);
             if (isset($positions[$label])) {
-                throw CoreException::invalid("positions.{$i}.label", "Two positions are labelled '{$label}'; each needs a label of its own.");
+                throw InvalidInput::of("positions.{$i}.label", "Two positions are labelled '{$label}'; each needs a label of its own.");
             }
             try {
                 $printed = new SleeveChange(self::number($row, 'loftDeg'), self::number($row, 'faceOpenDeg'), self::number($row, 'lieDeg'));
                 $positions[$label] = new SleevePosition($label, self::tilts($kind, $spec, $row, $printed, $for, $at), $printed);
-            } catch (CoreException $e) {
-                throw CoreException::invalid("positions.{$i}", "Position '{$label}': ".$e->getMessage());
+            } catch (InvalidInput $e) {
+                throw InvalidInput::of("positions.{$i}", "Position '{$label}': ".$e->getMessage());
             }
         }
         $home = is_string($spec['home'] ?? null) && $spec['home'] !== '' ? $spec['home'] : (string) array_key_first($positions);
         if (! isset($positions[$home])) {
-            throw CoreException::invalid('home', "The home position '{$home}' is not one of ".implode(', ', array_keys($positions)).'.');
+            throw InvalidInput::of('home', "The home position '{$home}' is not one of ".implode(', ', array_keys($positions)).'.');
         }
 
         return new self($name, $kind, $home, $for, $positions);
@@ -75,7 +75,7 @@ final readonly class SleeveSystem
 
     public function position(string $label): SleevePosition
     {
-        return $this->positions[$label] ?? throw CoreException::invalid('position', "The sleeve {$this->name} has no position '{$label}'; it has ".implode(', ', array_keys($this->positions)).'.');
+        return $this->positions[$label] ?? throw InvalidInput::of('position', "The sleeve {$this->name} has no position '{$label}'; it has ".implode(', ', array_keys($this->positions)).'.');
     }
 
     public function home(): SleevePosition
@@ -89,10 +89,10 @@ final readonly class SleeveSystem
      * @param  HeadReading  $straight  the head with a straight shaft (`PlayingGeometry::straighten`)
      * @return list<array{label: string, loftDeg: float, faceOpenDeg: float, lieDeg: float}>
      */
-    public function plane(HeadReading $straight, float $squares): array
+    public function plane(HeadReading $straight, float $squaringShare): array
     {
-        return array_map(static function (SleevePosition $p) use ($straight, $squares): array {
-            $g = PlayingGeometry::present($straight, $p->tilts, $squares);
+        return array_map(static function (SleevePosition $p) use ($straight, $squaringShare): array {
+            $g = PlayingGeometry::present($straight, $p->tilts, $squaringShare);
 
             return ['label' => $p->label, 'loftDeg' => $g->loftDeg, 'faceOpenDeg' => $g->faceOpenDeg, 'lieDeg' => $g->lieDeg];
         }, array_values($this->positions));
@@ -106,7 +106,7 @@ final readonly class SleeveSystem
     public function check(HeadReading $stated): array
     {
         $straight = PlayingGeometry::straighten($stated, $this->home()->tilts, AddressHabit::Soled);
-        $at = static fn (SleevePosition $p, float $squares): PlayingGeometry => PlayingGeometry::present($straight, $p->tilts, $squares);
+        $at = static fn (SleevePosition $p, float $squaringShare): PlayingGeometry => PlayingGeometry::present($straight, $p->tilts, $squaringShare);
         $home = [$at($this->home(), 1.0), $at($this->home(), 0.0)];
         $out = [];
         foreach ($this->positions as $position) {
@@ -136,14 +136,14 @@ final readonly class SleeveSystem
             return SleeveCard::solve($at, $printed, $for)->tilts();
         }
         if ($kind === 'single') {
-            $tilt = self::number($spec, 'tiltDeg') ?? throw CoreException::invalid('tiltDeg', 'The tilt of the bore is missing.');
-            $clock = self::number($row, 'clockDeg') ?? throw CoreException::invalid('clockDeg', 'Where it points on the clock is missing.');
+            $tilt = self::number($spec, 'tiltDeg') ?? throw InvalidInput::of('tiltDeg', 'The tilt of the bore is missing.');
+            $clock = self::number($row, 'clockDeg') ?? throw InvalidInput::of('clockDeg', 'Where it points on the clock is missing.');
 
             return $tilt < 1e-9 ? [] : [new SleeveTilt($tilt, $clock)];
         }
         [$tilts, $clocks] = [$spec['ringTiltsDeg'] ?? null, $row['clocksDeg'] ?? null];
         if (! is_array($tilts) || ! is_array($clocks) || count($tilts) !== 2 || count($clocks) !== 2 || array_filter([...$tilts, ...$clocks], static fn (mixed $v): bool => ! is_numeric($v)) !== []) {
-            throw CoreException::invalid('clocksDeg', 'Two rings need two tilts and two places on the clock.');
+            throw InvalidInput::of('clocksDeg', 'Two rings need two tilts and two places on the clock.');
         }
 
         return array_map(static fn (mixed $tilt, mixed $clock): SleeveTilt => new SleeveTilt((float) $tilt, (float) $clock), array_values($tilts), array_values($clocks));
@@ -157,7 +157,7 @@ final readonly class SleeveSystem
             return null;
         }
         if (! is_numeric($value)) {
-            throw CoreException::invalid($key, "{$key} is not a number.");
+            throw InvalidInput::of($key, "{$key} is not a number.");
         }
 
         return (float) $value;
@@ -167,7 +167,7 @@ final readonly class SleeveSystem
     {
         $text = is_scalar($value) ? trim((string) $value) : '';
         if ($text === '' || mb_strlen($text) > $longest) {
-            throw CoreException::invalid($field, $text === '' ? 'A name is missing.' : "'{$text}' is too long; {$longest} letters fit.");
+            throw InvalidInput::of($field, $text === '' ? 'A name is missing.' : "'{$text}' is too long; {$longest} letters fit.");
         }
 
         return $text;

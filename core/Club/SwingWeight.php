@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Club;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * Swing weight from the moment about a point 14 in from the grip end. D0 = 213.5 oz·in, one point = 1.75 oz·in (common scale, from memory). The head's mass
@@ -31,11 +31,11 @@ final readonly class SwingWeight
 
     public static function of(float $headMassG, float $lengthMm, float $shaftMassG, float $shaftBalanceFromButtMm, float $gripMassG): self
     {
-        CoreException::requireWithin('headMassG', $headMassG, 120, 280, 'g');
-        CoreException::requireWithin('lengthMm', $lengthMm, 900, 1300, 'mm');
-        CoreException::requireWithin('shaftMassG', $shaftMassG, 20, 160, 'g');
-        CoreException::requireWithin('shaftBalanceFromButtMm', $shaftBalanceFromButtMm, 200, 900, 'mm');
-        CoreException::requireWithin('gripMassG', $gripMassG, 10, 150, 'g');
+        InvalidInput::requireWithin('headMassG', $headMassG, 120, 280, 'g');
+        InvalidInput::requireWithin('lengthMm', $lengthMm, 900, 1300, 'mm');
+        InvalidInput::requireWithin('shaftMassG', $shaftMassG, 20, 160, 'g');
+        InvalidInput::requireWithin('shaftBalanceFromButtMm', $shaftBalanceFromButtMm, 200, 900, 'mm');
+        InvalidInput::requireWithin('gripMassG', $gripMassG, 10, 150, 'g');
         $moment = $headMassG * ($lengthMm - self::HEAD_SHORT_OF_LENGTH_MM - self::FULCRUM_MM)
             + $shaftMassG * ($shaftBalanceFromButtMm - self::FULCRUM_MM)
             + $gripMassG * (self::GRIP_BALANCE_MM - self::FULCRUM_MM);
@@ -64,12 +64,12 @@ final readonly class SwingWeight
     /**
      * Points above A0 of a swing weight as it is written: "D3", "D 2.5", "c9".
      *
-     * @throws CoreException when it is not one
+     * @throws InvalidInput when it is not one
      */
     public static function pointsOf(string $label): float
     {
         if (preg_match('/^\s*([A-Ga-g])\s*(\d(?:[.,]\d+)?)\s*$/', $label, $m) !== 1) {
-            throw CoreException::invalid('swingWeight', "'{$label}' is not a swing weight; write a letter A to G and a number 0 to 9.9, such as D2.5.");
+            throw InvalidInput::of('swingWeight', "'{$label}' is not a swing weight; write a letter A to G and a number 0 to 9.9, such as D2.5.");
         }
 
         return 10 * (ord(strtoupper($m[1])) - ord('A')) + (float) str_replace(',', '.', $m[2]);

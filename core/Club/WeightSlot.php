@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Club;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /** A place in a head where a weight can sit, mm from face centre: + toe, + back, + up. */
 final readonly class WeightSlot
@@ -20,8 +20,8 @@ final readonly class WeightSlot
         /** May it be left empty? */
         public bool $mayBeEmpty = true,
     ) {
-        CoreException::requireWithin("{$name} toeMm", $toeMm, -80, 80, 'mm');
-        CoreException::requireWithin("{$name} backMm", $backMm, -10, 150, 'mm');
-        CoreException::requireWithin("{$name} upMm", $upMm, -60, 60, 'mm');
+        InvalidInput::requireWithin("{$name} toeMm", $toeMm, -80, 80, 'mm');
+        InvalidInput::requireWithin("{$name} backMm", $backMm, -10, 150, 'mm');
+        InvalidInput::requireWithin("{$name} upMm", $upMm, -60, 60, 'mm');
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Club;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * Masses in the slots of a head: what they do to mass, CG and inertia (parallel-axis theorem, products kept), and which arrangements are legal.
@@ -21,14 +21,14 @@ final class Weights
      * @param  list<WeightSlot>  $slots
      * @param  array<string, float>  $massesG  by slot name
      *
-     * @throws CoreException for a slot that is not there, a mass that cannot be, or a head too heavy
+     * @throws InvalidInput for a slot that is not there, a mass that cannot be, or a head too heavy
      */
     public static function place(Head $empty, array $slots, array $massesG): Head
     {
         $points = self::points($slots, $massesG);
         $mass = $empty->massG + array_sum($massesG);
         if ($mass > self::MOST_HEAD_G) {
-            throw CoreException::invalid('masses', sprintf('With these weights the head has %.1f g; no driver head has more than %.0f g.', $mass, self::MOST_HEAD_G));
+            throw InvalidInput::of('masses', sprintf('With these weights the head has %.1f g; no driver head has more than %.0f g.', $mass, self::MOST_HEAD_G));
         }
 
         return self::combine($empty, $points);
@@ -58,15 +58,15 @@ final class Weights
         foreach ($slots as $slot) {
             $grams = $massesG[$slot->name] ?? null;
             if ($grams === null && ! $slot->mayBeEmpty) {
-                throw CoreException::invalid("masses.{$slot->name}", "The slot {$slot->name} may not be left empty.");
+                throw InvalidInput::of("masses.{$slot->name}", "The slot {$slot->name} may not be left empty.");
             }
             if ($grams !== null && ($grams < $slot->fromG || $grams > $slot->toG)) {
-                throw CoreException::invalid("masses.{$slot->name}", sprintf('The slot %s takes %g to %g g, not %g g.', $slot->name, $slot->fromG, $slot->toG, $grams));
+                throw InvalidInput::of("masses.{$slot->name}", sprintf('The slot %s takes %g to %g g, not %g g.', $slot->name, $slot->fromG, $slot->toG, $grams));
             }
             if ($grams !== null) {
                 $at = array_search($grams, $stockG, false);
                 if ($at === false) {
-                    throw CoreException::invalid("masses.{$slot->name}", sprintf('There is no other %g g weight for %s: in stock are %s.', $grams, $slot->name, $stockG === [] ? 'none more' : implode(', ', array_map(static fn (float $g): string => sprintf('%g g', $g), $stockG))));
+                    throw InvalidInput::of("masses.{$slot->name}", sprintf('There is no other %g g weight for %s: in stock are %s.', $grams, $slot->name, $stockG === [] ? 'none more' : implode(', ', array_map(static fn (float $g): string => sprintf('%g g', $g), $stockG))));
                 }
                 unset($stockG[$at]);
                 $stockG = array_values($stockG);
@@ -89,8 +89,8 @@ final class Weights
         }
         $points = [];
         foreach ($massesG as $name => $grams) {
-            $slot = $places[$name] ?? throw CoreException::invalid("masses.{$name}", "This head has no slot '{$name}'; it has ".(implode(', ', array_keys($places)) ?: 'none').'.');
-            CoreException::requireWithin("masses.{$name}", $grams, 0, 60, 'g');
+            $slot = $places[$name] ?? throw InvalidInput::of("masses.{$name}", "This head has no slot '{$name}'; it has ".(implode(', ', array_keys($places)) ?: 'none').'.');
+            InvalidInput::requireWithin("masses.{$name}", $grams, 0, 60, 'g');
             $points[] = [$grams, -$slot->backMm, -$slot->toeMm, $slot->upMm];
         }
 

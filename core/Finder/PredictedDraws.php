@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace MintCarry\Core\Finder;
 
 use MintCarry\Core\Club\SetupSpec;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Statistics\Matrix;
 use MintCarry\Core\Statistics\Normal;
 use Random\Randomizer;
 
+use function array_filter;
 use function array_map;
 use function array_merge;
 use function array_values;
@@ -53,9 +54,11 @@ final readonly class PredictedDraws
      * @param  list<bool>  $tested  by setup
      * @param  list<float>  $noise  variance of one shot's face, loft and speed
      * @param  array<string, array{prior: float, priorSd: float, now: float, sd: float}>  $learned  of the factors of `Belief::factor`
+     * @param  list<ModelFailure>  $failures  setups that the models fail on; they are left out
      */
-    private function __construct(public array $specs, public array $figures, public array $seen, public array $tested, public array $noise, public array $learned)
-    {
+    private function __construct(
+        public array $specs, public array $figures, public array $seen, public array $tested, public array $noise, public array $learned, public array $failures = [],
+    ) {
     }
 
     /**
@@ -64,70 +67,89 @@ final readonly class PredictedDraws
      * @param  list<SetupSpec>  $rack  every setup to be judged, the own club among them or not
      * @param  array<int, float>  $day  another day's swing: added to the nine values by place
      *
-     * @throws CoreException where the models give no ball for the own club
+     * @throws ModelFailure where the models give no ball for the own club: then there is nothing to judge against
      */
     public static function of(Belief $prior, Belief $belief, array $rack, BallFlight $flight, Randomizer $random, array $day = []): self
     {
         $own = $belief->own;
-        $all = [$own];
-        foreach ($rack as $one) {
-            if ($one->tag !== $own->tag) {
-                $all[] = $one;
-            }
-        }
-        $sign = $own->hand->sign();
+        $others = array_values(array_filter($rack, static fn (SetupSpec $s): bool => $s->tag !== $own->tag));
         $scatter = array_map(static fn (array $row): array => array_map(static fn (float $v): float => $v * (1 + 2 * self::MISHITS), $row), $belief->scatter);
-        [$thetas, $spares, $scales] = self::unknowns($belief, $random);
-        $specs = $figures = $seen = $tested = [];
-        foreach ($all as $one) {
-            $rows = $belief->rows($one);
-            $at = Belief::apply($rows, $belief->mean);
-            foreach ($day as $i => $more) {
-                $at[$i] += $more;
-            }
-            $surface = Surface::of($one, $at, $flight);
-            if ($surface === null) {
-                if ($one->tag === $own->tag) {
-                    throw CoreException::invalid('baseline', 'The models give no flying ball for the own club: look at its shots.');
+        $unknowns = self::unknowns($belief, $random);
+        $specs = $figures = $seen = $tested = $failures = [];
+        foreach ([$own, ...$others] as $spec) {
+            try {
+                [$figures[], $seen[]] = self::ofSetup($spec, $belief, $scatter, $unknowns, $flight, $day);
+            } catch (ModelFailure $e) {
+                if ($spec === $own) {
+                    throw $e->within("The own club {$own->tag}");
                 }
+                $failures[] = $e->within("What to expect of {$spec->tag}");
 
                 continue;
             }
-            $quirk = array_map(sqrt(...), $belief->quirkVariance($one));
-            $salt = crc32($one->tag);
-            $isOwn = $one->tag === $own->tag;
-            $hit = isset($belief->quirks[$one->tag]);
-            $shifts = [];
-            $shown = [[], [], []];
-            foreach ($hit ? $thetas : array_slice($thetas, 0, self::DRAWS) as $d => $theta) {
-                $x = Belief::apply($rows, $theta);
-                foreach ($quirk as $i => $sd) {
-                    $x[$i] += $sd * $spares[$d][($i + $salt) % self::SPARES];
-                }
-                foreach ($day as $i => $more) {
-                    $x[$i] += $more;
-                }
-                if ($d < self::DRAWS) {
-                    [$shown[0][], $shown[1][], $shown[2][]] = [$x[Swing::FACE], $x[Swing::LOFT], $x[Swing::CLUB_SPEED]];
-                }
-                foreach ($at as $i => $v) {
-                    $x[$i] -= $v;
-                }
-                $shifts[] = $x;
+            $specs[] = $spec;
+            $tested[] = isset($belief->quirks[$spec->tag]);
+        }
+        $noise = array_map(static fn (int $i): float => $belief->scatter[$i][$i], [Swing::FACE, Swing::LOFT, Swing::CLUB_SPEED]);
+
+        return new self($specs, $figures, $seen, $tested, $noise, self::learned($prior, $belief), $failures);
+    }
+
+    /**
+     * One setup's figures and what a trial of it would show, by draw.
+     *
+     * @param  array<int, array<int, float>>  $scatter
+     * @param  array{list<array<int, float>>, list<list<float>>, list<float>}  $unknowns
+     * @param  array<int, float>  $day
+     * @return array{list<list<float>>, list<list<float>>}
+     *
+     * @throws ModelFailure
+     */
+    private static function ofSetup(SetupSpec $spec, Belief $belief, array $scatter, array $unknowns, BallFlight $flight, array $day): array
+    {
+        [$thetas, $spares, $scales] = $unknowns;
+        $rows = $belief->rows($spec);
+        $at = Belief::apply($rows, $belief->mean);
+        foreach ($day as $i => $more) {
+            $at[$i] += $more;
+        }
+        $surface = Surface::of($spec, $at, $flight);
+        $quirk = array_map(sqrt(...), $belief->quirkVariance($spec));
+        // Which of the spare numbers this setup takes: the same at every judgement.
+        $salt = crc32($spec->tag);
+        $shifts = [];
+        $shown = [[], [], []];
+        foreach (isset($belief->quirks[$spec->tag]) ? $thetas : array_slice($thetas, 0, self::DRAWS) as $d => $theta) {
+            $x = Belief::apply($rows, $theta);
+            foreach ($quirk as $i => $sd) {
+                $x[$i] += $sd * $spares[$d][($i + $salt) % self::SPARES];
             }
-            [$sideSd, $carrySd] = [$surface->spread(2, $scatter), $surface->spread(0, $scatter)];
-            $draws = [[], [], [], [], [], []];
-            foreach ($surface->means($shifts, $scatter) as $d => [$carry, $total, $side, $apex]) {
-                $missed = $isOwn ? [0.0, 0.0] : [self::MODEL_SD_M[0] * $spares[$d][($salt + 11) % self::SPARES], self::MODEL_SD_M[1] * $spares[$d][($salt + 23) % self::SPARES]];
-                [$draws[0][], $draws[1][], $draws[2][], $draws[3][], $draws[4][], $draws[5][]] = [$carry + $missed[0], $total + $missed[0], $sign * ($side + $missed[1]), $apex, $sideSd * $scales[$d], $carrySd * $scales[$d]];
+            foreach ($day as $i => $more) {
+                $x[$i] += $more;
             }
-            $specs[] = $one;
-            $figures[] = $draws;
-            $seen[] = $shown;
-            $tested[] = $hit;
+            if ($d < self::DRAWS) {
+                [$shown[0][], $shown[1][], $shown[2][]] = [$x[Swing::FACE], $x[Swing::LOFT], $x[Swing::CLUB_SPEED]];
+            }
+            foreach ($at as $i => $v) {
+                $x[$i] -= $v;
+            }
+            $shifts[] = $x;
+        }
+        $sign = $belief->own->hand->sign();
+        $isOwn = $spec->tag === $belief->own->tag;
+        [$sideSd, $carrySd] = [$surface->spread(2, $scatter), $surface->spread(0, $scatter)];
+        $draws = [[], [], [], [], [], []];
+        foreach ($surface->means($shifts, $scatter) as $d => [$carry, $total, $side, $apex]) {
+            $missed = $isOwn ? [0.0, 0.0] : [
+                self::MODEL_SD_M[0] * $spares[$d][($salt + 11) % self::SPARES], self::MODEL_SD_M[1] * $spares[$d][($salt + 23) % self::SPARES],
+            ];
+            $values = [$carry + $missed[0], $total + $missed[0], $sign * ($side + $missed[1]), $apex, $sideSd * $scales[$d], $carrySd * $scales[$d]];
+            foreach ($values as $f => $value) {
+                $draws[$f][] = $value;
+            }
         }
 
-        return new self($specs, $figures, $seen, $tested, array_map(static fn (int $i): float => $belief->scatter[$i][$i], [Swing::FACE, Swing::LOFT, Swing::CLUB_SPEED]), self::learned($prior, $belief));
+        return [$draws, $shown];
     }
 
     /**
@@ -196,7 +218,7 @@ final readonly class PredictedDraws
     /** As bytes, to be kept while the shots and the rack stay as they are. */
     public function packed(): string
     {
-        $head = json_encode([array_map(static fn (SetupSpec $b): string => $b->tag, $this->specs), $this->tested, $this->noise, $this->learned], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
+        $head = json_encode([array_map(static fn (SetupSpec $b): string => $b->tag, $this->specs), $this->tested, $this->noise, $this->learned, array_map(static fn (ModelFailure $f): array => [$f->computing, $f->why], $this->failures)], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
         $bytes = static fn (array $setups): string => implode('', array_map(static fn (array $columns): string => pack('e*', ...array_merge(...$columns)), $setups));
 
         return pack('V', strlen($head)).$head.$bytes($this->figures).$bytes($this->seen);
@@ -210,10 +232,10 @@ final readonly class PredictedDraws
     {
         $length = strlen($bytes) < 4 ? 0 : (int) (unpack('V', $bytes)[1] ?? 0);
         $head = json_decode(substr($bytes, 4, $length), true);
-        if (! is_array($head) || count($head) !== 4) {
+        if (! is_array($head) || count($head) !== 5) {
             return null;
         }
-        [$tags, $tested, $noise, $learned] = $head;
+        [$tags, $tested, $noise, $learned, $failed] = $head;
         $by = [];
         foreach ($specs as $one) {
             $by[$one->tag] = $one;
@@ -235,6 +257,7 @@ final readonly class PredictedDraws
         $figures = array_map(static fn (int $of): array => $columns(self::FIGURES, $of), $draws);
         $seen = array_map(static fn (): array => $columns(self::SEEN, self::DRAWS), $tags);
 
-        return new self(array_values(array_map(static fn (string $tag): SetupSpec => $by[$tag], $tags)), $figures, $seen, $tested, $noise, $learned);
+        return new self(array_values(array_map(static fn (string $tag): SetupSpec => $by[$tag], $tags)), $figures, $seen, $tested, $noise, $learned,
+            array_values(array_map(static fn (array $f): ModelFailure => ModelFailure::while($f[0], $f[1]), $failed)));
     }
 }

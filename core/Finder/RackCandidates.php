@@ -9,7 +9,7 @@ use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Club\SetupParts;
 use MintCarry\Core\Club\SetupSpec;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\SetupRecord;
 
@@ -64,7 +64,7 @@ final readonly class RackCandidates
                     $specs[] = $spec;
                     $about[$spec->tag] = $candidate;
                 }
-            } catch (CoreException $e) {
+            } catch (InvalidInput $e) {
                 $unreadable[] = "{$head->label}: {$e->getMessage()}";
             }
         }
@@ -116,7 +116,7 @@ final readonly class RackCandidates
      * @param  array<string, SetupRecord>  $hit  setups of the fitting, by what they are made of
      * @return list<array{SetupSpec, RackCandidate}>
      *
-     * @throws CoreException where the head cannot be computed with
+     * @throws InvalidInput where the head cannot be computed with
      */
     private static function ofHead(
         RackedHead $head, int $at, string $name, array $builds, ClubBuild $usual, array $like, array $hit, FittingRecord $record,

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace MintCarry\Core\Finder;
 
 use MintCarry\Core\Club\SetupSpec;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\PosteriorDraws;
 use MintCarry\Core\Fitting\Screening;
@@ -39,29 +40,26 @@ final class Search
     /**
      * @param  string  $only  which setups of the rack are offered (`RackCandidates::WHICH`); what is believed does not depend on it
      *
-     * @throws CoreException when there is no own club, or it was not hit
+     * @throws InvalidInput when there is no own club, or it was not hit
      */
     public static function of(FittingRecord $record, string $only = 'all', ?Screening $screening = null): self
     {
         $own = $record->own();
-        $set = $record->sets($screening)[$own->tag] ?? throw CoreException::invalid('baseline', "The own club {$own->tag} has no counted shot yet: hit it first. Everything is judged as a difference from it.");
+        $set = $record->sets($screening)[$own->tag] ?? throw InvalidInput::of('baseline', "The own club {$own->tag} has no counted shot yet: hit it first. Everything is judged as a difference from it.");
         $candidates = RackCandidates::by($record, $only);
 
         return new self($record, $candidates, $record->tested($screening), $only === 'all' ? $candidates->specs : RackCandidates::by($record)->specs,
             $set->summary(Measure::ClubSpeed)->mean ?? ($set->summary(Measure::BallSpeed)->mean ?? PlayerPriors::BALL_SPEED_MPS) / PlayerPriors::SMASH);
     }
 
-    /** The search where the models have something to work from: every setup that was hit has ball data, and the own club gives a flying ball; else null, and the shots speak for themselves. */
+    /**
+     * The search where the models have something to work from: every setup that was hit has ball data; else null, and the shots speak for themselves.
+     *
+     * @throws ModelFailure where the belief cannot be worked out
+     */
     public static function modelled(FittingRecord $record, ?Screening $screening = null): ?self
     {
-        try {
-            $search = $record->isModelled($screening) ? self::of($record, screening: $screening) : null;
-            $search?->drawsOfHit();
-
-            return $search;
-        } catch (CoreException) {
-            return null;
-        }
+        return $record->isModelled($screening) ? self::of($record, screening: $screening) : null;
     }
 
     /** @return array{Belief, Belief} before and after the shots */
@@ -70,7 +68,7 @@ final class Search
         if ($this->beliefs === null) {
             $hit = $this->hit();
             $names = array_values(array_unique(array_map(static fn (SetupSpec $b): string => $b->head, [...$this->heads, ...$hit])));
-            $prior = Belief::prior($this->record->own()->spec($this->record->hand), $this->clubSpeedMps, $names, $hit, $this->record->brief->squares());
+            $prior = Belief::prior($this->record->own()->spec($this->record->hand), $this->clubSpeedMps, $names, $hit, $this->record->brief->squaringShare());
             $this->beliefs = [$prior, $prior->after($this->tested)];
         }
 
@@ -109,7 +107,7 @@ final class Search
      * @param  BallFlight|null  $flight  another air or ground than the brief's
      * @param  array<int, float>  $day  another day's swing, added to the nine values
      *
-     * @throws CoreException where the models give no ball for the own club
+     * @throws ModelFailure where the models give no ball for the own club
      */
     public function drawsOf(array $setups, ?BallFlight $flight = null, array $day = []): PredictedDraws
     {
@@ -142,8 +140,9 @@ final class Search
      * Draws of what was hit and of the rack.
      *
      * @param  (callable(string, callable(): string): string)|null  $keep  a store for the bytes of draws by key, so that a changed brief need not fly again
+     * @param  string  $modelVersion  another one for other code of the models: what older models drew is not used
      */
-    public function draws(?callable $keep = null): PredictedDraws
+    public function draws(?callable $keep = null, string $modelVersion = ''): PredictedDraws
     {
         $all = $this->all();
         $fly = fn (): PredictedDraws => $this->drawsOf($all);
@@ -151,26 +150,13 @@ final class Search
             return $fly();
         }
         $brief = $this->record->brief;
-        $key = hash('xxh128', serialize([self::models(), $this->record->seed, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf, $brief->squares(), $this->heads, array_map(static fn (array $t): array => [$t['spec'], $t['order'], array_map(static fn ($s): array => $s->measured, $t['shots'])], $this->tested), $all]));
+        $key = hash('xxh128', serialize([$modelVersion, $this->record->seed, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf, $brief->squaringShare(), $this->heads, array_map(static fn (array $t): array => [$t['spec'], $t['order'], array_map(static fn ($s): array => $s->measured, $t['shots'])], $this->tested), $all]));
         $made = null;
         $bytes = $keep($key, static function () use ($fly, &$made): string {
             return ($made = $fly())->packed();
         });
 
         return $made ?? PredictedDraws::unpacked($bytes, $all) ?? $fly();
-    }
-
-    /** Changes whenever the code of the models does: draws of older models are not used. */
-    private static function models(): int
-    {
-        static $latest = 0;
-        foreach ($latest > 0 ? [] : ['Finder', 'Flight', 'Impact', 'Air', 'Club', 'Statistics'] as $folder) {
-            foreach (glob(dirname(__DIR__)."/{$folder}/*.php") ?: [] as $file) {
-                $latest = max($latest, (int) filemtime($file));
-            }
-        }
-
-        return $latest;
     }
 
     /** The draws of what was hit as the advice takes them, under a brief. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Finder;
 
 use MintCarry\Core\Club\SetupSpec;
+use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\Swing;
@@ -41,9 +42,10 @@ final readonly class Surface
 
     /**
      * @param  array<int, float>  $at  the nine values of this setup for this player
-     * @return self|null null where the models give no ball there
+     *
+     * @throws ModelFailure where the models give no flying ball there
      */
-    public static function of(SetupSpec $spec, array $at, BallFlight $flight): ?self
+    public static function of(SetupSpec $spec, array $at, BallFlight $flight): self
     {
         $impact = new Impact($spec->body);
         $figures = static function (array $x) use ($impact, $flight): ?array {
@@ -57,7 +59,7 @@ final readonly class Surface
         };
         $value = $figures($at);
         if ($value === null) {
-            return null;
+            throw ModelFailure::while("The setup {$spec->tag}", 'the models give no flying ball near its mean swing');
         }
         /** @var list<list<float>> $slope */
         $slope = [];

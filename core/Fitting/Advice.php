@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Launch\Measure;
@@ -45,17 +45,17 @@ final readonly class Advice
      * @param  Brief  $brief  corridor, holes, level, scoring, and whether the aim is free
      * @param  PosteriorDraws|null  $posterior  by the models; null, or where a setup is missing from it: from the shots alone
      *
-     * @throws CoreException when there is nothing to compare
+     * @throws InvalidInput when there is nothing to compare
      */
     public static function of(array $sets, string $benchmark, Brief $brief, BallFlight $flight, \Random\Randomizer $random, ?PosteriorDraws $posterior = null): self
     {
         $tags = array_map(static fn (ShotSet $set): string => $set->tag, $sets);
         if ($sets === []) {
-            throw CoreException::invalid('setups', 'No setup has a counted shot yet: read a file or type shots first.');
+            throw InvalidInput::of('setups', 'No setup has a counted shot yet: read a file or type shots first.');
         }
         $own = array_search($benchmark, $tags, true);
         if ($own === false) {
-            throw CoreException::invalid('benchmark', "The benchmark {$benchmark} has no counted shot: hit it first, or make another setup the benchmark.");
+            throw InvalidInput::of('benchmark', "The benchmark {$benchmark} has no counted shot: hit it first, or make another setup the benchmark.");
         }
         $pooled = SideEstimate::pooledSpread($sets);
         $start = clone $random->engine; // every share is drawn from the same start, so it is the same figure on every screen
@@ -101,7 +101,7 @@ final readonly class Advice
                 return $setup;
             }
         }
-        throw CoreException::invalid('setup', "There is no setup {$tag} among those judged.");
+        throw InvalidInput::of('setup', "There is no setup {$tag} among those judged.");
     }
 
     private static function trade(ShotSet $set, BallFlight $flight): ?LoftTrade

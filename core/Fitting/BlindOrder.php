@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use Random\Randomizer;
 
 /**
@@ -20,10 +20,10 @@ final class BlindOrder
     public static function of(array $setups, int $rounds, Randomizer $random): array
     {
         if (count($setups) < 2 || count($setups) > 3 || count(array_unique($setups)) !== count($setups)) {
-            throw CoreException::invalid('setups', 'A blind trial takes two or three different setups.');
+            throw InvalidInput::of('setups', 'A blind trial takes two or three different setups.');
         }
         if ($rounds < 1 || $rounds > 4) {
-            throw CoreException::invalid('rounds', 'A blind trial takes 1 to 4 rounds.');
+            throw InvalidInput::of('rounds', 'A blind trial takes 1 to 4 rounds.');
         }
         $order = [];
         for ($r = 0; $r < $rounds; $r++) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\Turf;
 
 use function is_finite;
@@ -33,8 +33,11 @@ final readonly class Brief
 
     public const LISTS = [
         'wants' => ['carry', 'run', 'fairways', 'height', 'lower flight', 'less spin', 'hold a draw', 'hold a fade', 'feel'],
-        'never' => ['left', 'right', 'two-way miss', 'low scooter', 'balloon'],
+        'never' => ['left', 'right', 'two-way miss', 'low runner', 'balloon'],
     ];
+
+    /** A word of before, and what is said today. */
+    private const OLDER = ['low scooter' => 'low runner'];
 
     /** Bounds and unit of each number. */
     public const NUMBERS = [
@@ -58,7 +61,7 @@ final readonly class Brief
      * @param  list<string>  $never
      * @param  array<string, float>  $weights  of the scoring "own weights": carry, run, fairways, height, 0 … 10
      *
-     * @throws CoreException naming the field that cannot be
+     * @throws InvalidInput naming the field that cannot be
      */
     public function __construct(
         public string $shape = 'unknown',
@@ -105,28 +108,28 @@ final readonly class Brief
         }
         foreach (self::NUMBERS as $field => [$low, $high, $unit]) {
             if ($values[$field] !== null) {
-                CoreException::requireWithin($field, $values[$field], $low, $high, $unit);
+                InvalidInput::requireWithin($field, $values[$field], $low, $high, $unit);
             }
         }
         foreach (self::TEXTS as $field => $longest) {
             if (mb_strlen($values[$field]) > $longest) {
-                throw CoreException::invalid($field, sprintf('%s has %d letters; %d fit.', ucfirst(self::LABELS[$field]), mb_strlen($values[$field]), $longest));
+                throw InvalidInput::of($field, sprintf('%s has %d letters; %d fit.', ucfirst(self::LABELS[$field]), mb_strlen($values[$field]), $longest));
             }
         }
         foreach ($weights as $name => $weight) {
             self::requireOneOf('weights', (string) $name, self::WEIGHTS);
-            CoreException::requireWithin("weights.{$name}", $weight, 0, 10);
+            InvalidInput::requireWithin("weights.{$name}", $weight, 0, 10);
         }
         if ($scoring === 'own weights' && array_sum($weights) <= 0) {
-            throw CoreException::invalid('weights', 'Own weights need at least one that is above 0: carry, run, fairways or height.');
+            throw InvalidInput::of('weights', 'Own weights need at least one that is above 0: carry, run, fairways or height.');
         }
         if ($minor && $consent && trim($guardian) === '') {
-            throw CoreException::invalid('guardian', 'For a minor it is the guardian who consents: write down who.');
+            throw InvalidInput::of('guardian', 'For a minor it is the guardian who consents: write down who.');
         }
     }
 
     /** How far this player is taken to square the face at address: 1 fully, 0 lets it sit. Priors of docs/physics.md, until shots say more. */
-    public function squares(): float
+    public function squaringShare(): float
     {
         return ['soled' => 0.2, 'squared' => 0.8, 'unknown' => 0.5][$this->habit];
     }
@@ -163,7 +166,7 @@ final readonly class Brief
     /**
      * @param  array<string, mixed>  $data  any of the fields; those not named keep their defaults
      *
-     * @throws CoreException for an unknown field or a value of the wrong kind
+     * @throws InvalidInput for an unknown field or a value of the wrong kind
      */
     public static function fromArray(array $data): self
     {
@@ -172,11 +175,11 @@ final readonly class Brief
             $values[$field] = match (true) {
                 $field === 'corridor' => self::corridor($value),
                 $field === 'weights' => self::weights($value),
-                isset(self::LISTS[$field]) => array_values(array_map(fn (mixed $v): string => is_scalar($v) ? (string) $v : throw CoreException::invalid($field, ucfirst(self::LABELS[$field]).' must be a list of words.'), (array) $value)),
+                isset(self::LISTS[$field]) => array_values(array_map(fn (mixed $v): string => is_scalar($v) ? self::OLDER[(string) $v] ?? (string) $v : throw InvalidInput::of($field, ucfirst(self::LABELS[$field]).' must be a list of words.'), (array) $value)),
                 isset(self::NUMBERS[$field]) => self::number($field, $value),
                 in_array($field, ['aimFree', 'consent', 'minor'], true) => (bool) $value,
                 isset(self::CHOICES[$field]), isset(self::TEXTS[$field]) => is_scalar($value) ? (string) $value : '',
-                default => throw CoreException::invalid((string) $field, "The brief has no field '{$field}'."),
+                default => throw InvalidInput::of((string) $field, "The brief has no field '{$field}'."),
             };
         }
 
@@ -208,7 +211,7 @@ final readonly class Brief
             is_array($t) && is_numeric($t['atM'] ?? null) ? (float) $t['atM'] : null,
         );
         if (! is_array($value) || ! is_numeric($value['widthM'] ?? null)) {
-            throw CoreException::invalid('corridor', 'The corridor needs a width.');
+            throw InvalidInput::of('corridor', 'The corridor needs a width.');
         }
 
         return new Corridor((float) $value['widthM'], $side($value['left'] ?? null), $side($value['right'] ?? null));
@@ -220,7 +223,7 @@ final readonly class Brief
         $weights = [];
         foreach (is_array($value) || is_object($value) ? (array) $value : [] as $name => $weight) {
             if (! is_numeric($weight) || ! is_finite((float) $weight)) {
-                throw CoreException::invalid('weights', "Own weights: '{$name}' is not a number.");
+                throw InvalidInput::of('weights', "Own weights: '{$name}' is not a number.");
             }
             $weights[(string) $name] = (float) $weight;
         }
@@ -231,10 +234,10 @@ final readonly class Brief
     private static function number(string $field, mixed $value): ?float
     {
         if ($value === null) {
-            return in_array($field, ['windMps', 'windFromDeg', 'altitudeM', 'temperatureC', 'holeLengthM'], true) ? throw CoreException::invalid($field, ucfirst(self::LABELS[$field]).' is missing.') : null;
+            return in_array($field, ['windMps', 'windFromDeg', 'altitudeM', 'temperatureC', 'holeLengthM'], true) ? throw InvalidInput::of($field, ucfirst(self::LABELS[$field]).' is missing.') : null;
         }
         if (! is_numeric($value) || ! is_finite((float) $value)) {
-            throw CoreException::invalid($field, ucfirst(self::LABELS[$field]).' is not a number.');
+            throw InvalidInput::of($field, ucfirst(self::LABELS[$field]).' is not a number.');
         }
 
         return (float) $value;
@@ -244,7 +247,7 @@ final readonly class Brief
     private static function requireOneOf(string $field, string $value, array $choices): void
     {
         if (! in_array($value, $choices, true)) {
-            throw CoreException::invalid($field, sprintf("%s: '%s' is not one of %s.", ucfirst(self::LABELS[$field]), $value, implode(', ', $choices)));
+            throw InvalidInput::of($field, sprintf("%s: '%s' is not one of %s.", ucfirst(self::LABELS[$field]), $value, implode(', ', $choices)));
         }
     }
 }

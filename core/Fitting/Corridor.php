@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /** The strip the drive should finish in, centred on the target line, and what waits on each side of it. */
 final readonly class Corridor
@@ -14,10 +14,10 @@ final readonly class Corridor
         public Trouble $left = new Trouble('rough'),
         public Trouble $right = new Trouble('rough'),
     ) {
-        CoreException::requireWithin('corridorWidthM', $widthM, 5, 120, 'm');
+        InvalidInput::requireWithin('corridorWidthM', $widthM, 5, 120, 'm');
         foreach (['left' => $left, 'right' => $right] as $side => $trouble) {
             if ($trouble->atM !== null && $trouble->atM < $widthM / 2) {
-                throw CoreException::invalid("{$side}.atM", sprintf('The %s on the %s begins %.1f m from the target line, inside the corridor, which reaches to %.1f m.', $trouble->kind, $side, $trouble->atM, $widthM / 2));
+                throw InvalidInput::of("{$side}.atM", sprintf('The %s on the %s begins %.1f m from the target line, inside the corridor, which reaches to %.1f m.', $trouble->kind, $side, $trouble->atM, $widthM / 2));
             }
         }
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * Strokes to hole out by distance and lie: the benchmark table of Broadie, "Every Shot Counts" (2014), for tour players,
@@ -71,7 +71,7 @@ final readonly class ExpectedStrokes
     public static function forHandicap(?float $handicap): self
     {
         $handicap ??= self::USUAL_HANDICAP;
-        CoreException::requireWithin('handicap', $handicap, -8, 54);
+        InvalidInput::requireWithin('handicap', $handicap, -8, 54);
 
         return new self(max(0.0, $handicap));
     }
@@ -80,7 +80,7 @@ final readonly class ExpectedStrokes
     public function from(string $lie, float $distanceM): float
     {
         $yards = max(60.0, min(600.0, $distanceM / 0.9144));
-        $column = self::LIES[$lie] ?? throw CoreException::invalid('lie', "'{$lie}' is not a lie; use tee, fairway, rough or recovery.");
+        $column = self::LIES[$lie] ?? throw InvalidInput::of('lie', "'{$lie}' is not a lie; use tee, fairway, rough or recovery.");
         $extra = $this->handicap * (self::EXTRA_STROKES + self::EXTRA_PER_YARD * $yards);
         if ($column < 2) {
             return self::tabled($column, $yards) + $extra;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Launch\Measure;
@@ -54,7 +54,7 @@ final readonly class LaunchSpinField
     public static function of(float $ballSpeedMps, BallFlight $flight, array $launch = [4.0, 22.0], array $spin = [1200.0, 4800.0], int $steps = 19): self
     {
         if ($steps < 2) {
-            throw CoreException::invalid('steps', 'A field needs at least two steps each way.');
+            throw InvalidInput::of('steps', 'A field needs at least two steps each way.');
         }
         $at = static fn (array $range, int $i): float => $range[0] + ($range[1] - $range[0]) * $i / ($steps - 1);
         $launches = array_map(static fn (int $i): float => $at($launch, $i), range(0, $steps - 1));

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Fitting;
 
 use MintCarry\Core\Club\Head;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Flight;
 use MintCarry\Core\Flight\Launch;
@@ -47,8 +47,8 @@ final readonly class LaunchWindow
     /** @param  string  $for carry or total */
     public static function forBall(float $ballSpeedMps, float $spinLoftDeg, BallFlight $flight, string $for = 'carry', Head $head = new Head, float $share = 0.01): self
     {
-        CoreException::requireWithin('ballSpeedMps', $ballSpeedMps, 10, 110, 'm/s');
-        CoreException::requireWithin('spinLoftDeg', $spinLoftDeg, 3, 40, '°');
+        InvalidInput::requireWithin('ballSpeedMps', $ballSpeedMps, 10, 110, 'm/s');
+        InvalidInput::requireWithin('spinLoftDeg', $spinLoftDeg, 3, 40, '°');
         $impact = new Impact($head);
         $speed = $ballSpeedMps / PlayerPriors::SMASH;
         for ($i = 0; $i < 4; $i++) {
@@ -63,7 +63,7 @@ final readonly class LaunchWindow
     private static function search(callable $launchAt, float $low, float $high, BallFlight $flight, string $for, float $share): self
     {
         if (! in_array($for, ['carry', 'total'], true)) {
-            throw CoreException::invalid('for', "A window is for carry or for total, not for '{$for}'.");
+            throw InvalidInput::of('for', "A window is for carry or for total, not for '{$for}'.");
         }
         $length = static function (float $loft) use ($launchAt, $flight, $for): float {
             $launch = $launchAt($loft);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Fitting;
 
 use MintCarry\Core\Impact\PlayerPriors;
+use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\FisherF;
 use MintCarry\Core\Statistics\Interval;
@@ -28,13 +29,12 @@ final readonly class LiveVerdict
     private const PRIOR_DOF = 8;
 
     /**
-     * @param  string  $word  better, worse, same or open
      * @param  Interval  $interval  95 % interval of the difference; of spread, of the ratio of the two
      * @param  float  $value  difference from the benchmark, kept unit; + = more
      * @param  bool  $declared  is it the one measure that the brief's scoring declares?
      * @param  int|null  $moreShots  about how many more with this setup would settle it; null when it is settled, cannot be told yet, or would take more than 30
      */
-    private function __construct(public string $name, public Measure $measure, public string $word, public float $value, public float $z, public ?int $moreShots, public Interval $interval, public bool $declared = false)
+    private function __construct(public string $name, public Measure $measure, public Verdict $verdict, public float $value, public float $z, public ?int $moreShots, public Interval $interval, public bool $declared = false)
     {
     }
 
@@ -61,6 +61,36 @@ final readonly class LiveVerdict
         return $tighter === null ? $out : [...$out, $tighter];
     }
 
+    /**
+     * Screening policies under which the verdict on the declared measure would be another than now.
+     *
+     * @param  list<array{shot: LaunchShot, leftOut: string|null}>  $benchmark  every shot of it
+     * @param  list<array{shot: LaunchShot, leftOut: string|null}>  $trial
+     * @return list<array{policy: string, verdict: Verdict}>
+     */
+    public static function flips(array $benchmark, array $trial, Screening $now, Scoring $scoring): array
+    {
+        $under = static function (Screening $policy) use ($benchmark, $trial, $scoring): ?Verdict {
+            foreach (self::of($policy->of('', $benchmark), $policy->of('', $trial), $scoring) as $one) {
+                if ($one->declared) {
+                    return $one->verdict;
+                }
+            }
+
+            return null;
+        };
+        $verdict = $under($now);
+        $out = [];
+        foreach (Screening::USUAL as $name) {
+            $other = $name === $now->name ? $verdict : $under(Screening::named($name));
+            if ($other !== null && $other !== $verdict) {
+                $out[] = ['policy' => Screening::named($name)->label(), 'verdict' => $other];
+            }
+        }
+
+        return $out;
+    }
+
     /** How the spread of side compares: the ratio of the two SDs. */
     private static function spread(ShotSet $benchmark, ShotSet $trial): ?self
     {
@@ -70,9 +100,9 @@ final readonly class LiveVerdict
         }
         $ratio = $b->sd / $a->sd;
         $within = static fn (float $tail): Interval => new Interval($ratio / sqrt(FisherF::quantile(1 - $tail, $b->n - 1, $a->n - 1)), $ratio / sqrt(FisherF::quantile($tail, $b->n - 1, $a->n - 1)));
-        $told = ! $within(0.00135)->contains(1.0);
+        $isTold = ! $within(0.00135)->contains(1.0);
 
-        return new self('tighter', Measure::Side, $told ? ($ratio < 1 ? 'better' : 'worse') : 'open', $ratio, 0.0, null, $within(0.025));
+        return new self('tighter', Measure::Side, $isTold ? ($ratio < 1 ? Verdict::Better : Verdict::Worse) : Verdict::Open, $ratio, 0.0, null, $within(0.025));
     }
 
     /**
@@ -93,14 +123,14 @@ final readonly class LiveVerdict
         $z = $value / ($s * sqrt(1 / $na + 1 / $nb));
         $error = $s * sqrt(1 / $na + 1 / $nb);
         $half = StudentT::quantile(0.975, self::PRIOR_DOF + $na + $nb - 2) * $error;
-        $word = match (true) {
-            abs($z) > $limit => $z * $way > 0 ? 'better' : 'worse',
-            abs($value) + 1.64 * $error < $margin => 'same',
-            default => 'open',
+        $verdict = match (true) {
+            abs($z) > $limit => $z * $way > 0 ? Verdict::Better : Verdict::Worse,
+            abs($value) + 1.64 * $error < $margin => Verdict::Same,
+            default => Verdict::Open,
         };
         $room = ($value / ($limit * $s)) ** 2 - 1 / $na;
-        $more = $word !== 'open' || $room <= 0 ? null : (int) max(1, ceil(1 / $room) - $nb);
+        $more = $verdict !== Verdict::Open || $room <= 0 ? null : (int) max(1, ceil(1 / $room) - $nb);
 
-        return new self($name, $measure, $word, $value, $z, $more !== null && $more <= 30 ? $more : null, new Interval($value - $half, $value + $half), $declared);
+        return new self($name, $measure, $verdict, $value, $z, $more !== null && $more <= 30 ? $more : null, new Interval($value - $half, $value + $half), $declared);
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Fitting;
 
 use MintCarry\Core\Club\Head;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Impact\Delivery;
@@ -54,7 +54,7 @@ final readonly class LoftTrade
                     max(300.0, $mean->spinRpm + $moved->spinRpm - $base->spinRpm),
                 );
                 $flown = $flight->fly($launch);
-            } catch (CoreException) {
+            } catch (InvalidInput) {
                 return [0.0, 0.0, 0.0];
             }
 

@@ -7,7 +7,7 @@ namespace MintCarry\Core\Fitting;
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Air\Wind;
 use MintCarry\Core\Club\Head;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Flight;
 use MintCarry\Core\Flight\Launch;
@@ -76,7 +76,7 @@ final readonly class Outlook
             };
         }
         if ($values === []) {
-            throw CoreException::invalid('clubSpeedMps', 'At this speed and attack no driver gets the ball into the air.');
+            throw InvalidInput::of('clubSpeedMps', 'At this speed and attack no driver gets the ball into the air.');
         }
         $target = (int) array_search(max($values), $values, true);
         $inside = array_values(array_filter($ridge, static fn (array $point, int $i): bool => $values[$i] >= 0.99 * $values[$target], ARRAY_FILTER_USE_BOTH));

@@ -7,7 +7,7 @@ namespace MintCarry\Core\Fitting;
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Launch\Measure;
 
-/** A setup hit again against the first time it was hit: what moved though the club did not. The rule of `Standing` with its limit for a measure that nobody declared. */
+/** A setup hit again against the first time it was hit: what moved though the club did not. The rule of `LiveVerdict` with its limit for a measure that nobody declared. */
 final readonly class Repeat
 {
     /** Usual spread from shot to shot, kept units. */
@@ -27,9 +27,9 @@ final readonly class Repeat
         $out = [];
         foreach (self::USUAL as [$field, $usual]) {
             $measure = Measure::from($field);
-            $standing = LiveVerdict::between($field, $measure, $first->values($measure), $again->values($measure), 1, $usual, LiveVerdict::OTHER_Z);
-            if ($standing !== null) {
-                $out[] = new self($measure, $standing->value, $standing->word !== 'open');
+            $verdict = LiveVerdict::between($field, $measure, $first->values($measure), $again->values($measure), 1, $usual, LiveVerdict::OTHER_Z);
+            if ($verdict !== null) {
+                $out[] = new self($measure, $verdict->value, $verdict->verdict !== Verdict::Open);
             }
         }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 
@@ -30,7 +30,7 @@ final readonly class Screening
     /**
      * @param  string  $name  all, flagged, robust, or "best K of N" with 1 ≤ K < N ≤ 20
      *
-     * @throws CoreException when there is no such policy
+     * @throws InvalidInput when there is no such policy
      */
     public static function named(string $name): self
     {
@@ -41,7 +41,7 @@ final readonly class Screening
             return new self($name, (int) $m[1], (int) $m[2]);
         }
 
-        throw CoreException::invalid('screening', "'{$name}' is not a screening policy; use all, flagged, robust, or best K of N such as 'best 6 of 8'.");
+        throw InvalidInput::of('screening', "'{$name}' is not a screening policy; use all, flagged, robust, or best K of N such as 'best 6 of 8'.");
     }
 
     /** As it is named on averages. */
@@ -59,13 +59,14 @@ final readonly class Screening
     }
 
     /**
-     * The shots of one setup that count, in their order.
+     * The shots of one setup that count, in their order. One that could not be computed never does.
      *
      * @param  list<array{shot: LaunchShot, leftOut: string|null}>  $shots
      */
     public function of(string $tag, array $shots): ShotSet
     {
-        $kept = array_values(array_filter($shots, fn (array $s): bool => $s['leftOut'] === null || ($this->name === 'all' && ! in_array($s['leftOut'], self::NEVER, true))));
+        $kept = array_values(array_filter($shots, fn (array $s): bool => $s['shot']->failure === null
+            && ($s['leftOut'] === null || ($this->name === 'all' && ! in_array($s['leftOut'], self::NEVER, true)))));
         if ($this->best < $this->of) {
             $carry = array_map(static fn (array $s): float => $s['shot']->value(Measure::Carry) ?? 0.0, $kept);
             arsort($carry);

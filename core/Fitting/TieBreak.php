@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 use function array_filter;
 use function array_keys;
@@ -35,7 +35,7 @@ final readonly class TieBreak
      * @param  array<string, array<string, float|null>>  $candidates  by tag and criterion: confidence in stars, distance from the wanted apex in m, degrees off the wanted start side, price; null = nobody knows
      * @param  list<string>  $order
      *
-     * @throws CoreException for a criterion that there is not
+     * @throws InvalidInput for a criterion that there is not
      */
     public static function among(array $candidates, array $order): self
     {
@@ -67,17 +67,17 @@ final readonly class TieBreak
     /**
      * @param  list<string>  $order
      *
-     * @throws CoreException
+     * @throws InvalidInput
      */
     public static function requireOrder(array $order): void
     {
         foreach ($order as $criterion) {
             if (! in_array($criterion, self::CRITERIA, true)) {
-                throw CoreException::invalid('tieOrder', "'{$criterion}' does not break a tie; use ".implode(', ', self::CRITERIA).'.');
+                throw InvalidInput::of('tieOrder', "'{$criterion}' does not break a tie; use ".implode(', ', self::CRITERIA).'.');
             }
         }
         if (count(array_unique($order)) !== count($order)) {
-            throw CoreException::invalid('tieOrder', 'Each thing that breaks a tie stands once in the order.');
+            throw InvalidInput::of('tieOrder', 'Each thing that breaks a tie stands once in the order.');
         }
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /** What waits on one side of the corridor, and how far from the target line it begins. */
 final readonly class Trouble
@@ -17,10 +17,10 @@ final readonly class Trouble
     public function __construct(public string $kind, public ?float $atM = null)
     {
         if (! in_array($kind, self::KINDS, true)) {
-            throw CoreException::invalid('trouble', "'{$kind}' is not a kind of trouble; use rough, trees, water or out of bounds.");
+            throw InvalidInput::of('trouble', "'{$kind}' is not a kind of trouble; use rough, trees, water or out of bounds.");
         }
         if ($atM !== null) {
-            CoreException::requireWithin('troubleAtM', $atM, 1, 150, 'm');
+            InvalidInput::requireWithin('troubleAtM', $atM, 1, 150, 'm');
         }
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Flight;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * Drag and lift of a golf ball as functions of the spin ratio S = ω r sin ψ / |u|:
@@ -38,8 +38,8 @@ final readonly class Aerodynamics
 
     public function __construct(public float $dragOffset = 0.0, public float $liftOffset = 0.0)
     {
-        CoreException::requireWithin('dragOffset', $dragOffset, -0.1, 0.2);
-        CoreException::requireWithin('liftOffset', $liftOffset, -0.07, 0.2);
+        InvalidInput::requireWithin('dragOffset', $dragOffset, -0.1, 0.2);
+        InvalidInput::requireWithin('liftOffset', $liftOffset, -0.07, 0.2);
     }
 
     public function drag(float $spinRatio): float

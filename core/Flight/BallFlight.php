@@ -6,7 +6,8 @@ namespace MintCarry\Core\Flight;
 
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Air\Wind;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\ModelFailure;
 
 use function abs;
 use function atan2;
@@ -48,9 +49,9 @@ final readonly class BallFlight
         private float $tolerance = self::TOLERANCE,
         private float $slopeDeg = 0.0,
     ) {
-        CoreException::requireWithin('slopeDeg', $slopeDeg, -15, 15, '°');
-        CoreException::requireWithin('riseM', $riseM, -100, 60, 'm');
-        CoreException::requireWithin('tolerance', $tolerance, 1e-13, 1e-1);
+        InvalidInput::requireWithin('slopeDeg', $slopeDeg, -15, 15, '°');
+        InvalidInput::requireWithin('riseM', $riseM, -100, 60, 'm');
+        InvalidInput::requireWithin('tolerance', $tolerance, 1e-13, 1e-1);
     }
 
     /**
@@ -58,7 +59,7 @@ final readonly class BallFlight
      *
      * @param  int  $points  how many points of the path to return, evenly spaced in time (0 for none)
      *
-     * @throws CoreException when the ball never reaches the height of the landing
+     * @throws InvalidInput when the ball never reaches the height of the landing
      */
     public function fly(Launch $launch, int $points = 0): Flight
     {
@@ -278,7 +279,7 @@ final readonly class BallFlight
                 }
                 if ($vz7 < 0 && $nz <= $ground) {
                     if ($apex < $ground) {
-                        throw CoreException::invalid('riseM', sprintf('This shot rises %.1f m and never reaches ground %.1f m above the tee.', $apex, $ground));
+                        throw InvalidInput::of('riseM', sprintf('This shot rises %.1f m and never reaches ground %.1f m above the tee.', $apex, $ground));
                     }
                     $seek = 2;
                     $h *= self::root($z - $ground, $h * $vz1, $nz - $ground, $h * $vz7);
@@ -325,11 +326,15 @@ final readonly class BallFlight
             $h *= $grow;
         }
         if ($seek !== 2) {
-            throw CoreException::invalid('ballSpeedMps', 'This shot does not come down within the time a flight can last.');
+            throw ModelFailure::while(self::named($launch), 'it does not come down within the time a flight can last');
         }
 
         [$runX, $runY] = (new Landing($this->turf, $this->slopeDeg))->run([$vx1, $vy1, $vz1], [$sx * $w1, $sy * $w1, $sz * $w1]);
         $knots[] = [$t, $x, $y, $z, $vx1, $vy1, $vz1];
+
+        if (! is_finite($x + $y + $runX + $runY + $t)) {
+            throw ModelFailure::while(self::named($launch), 'it ends nowhere');
+        }
 
         return new Flight(
             carryM: $x,
@@ -389,5 +394,14 @@ final readonly class BallFlight
         }
 
         return $out;
+    }
+
+    /** What was being flown, for whoever has to look into a failure. */
+    private static function named(Launch $launch): string
+    {
+        return sprintf(
+            'The flight of a ball at %.1f m/s, %.1f° up, %.1f° right, %.0f rpm about an axis of %.1f°',
+            $launch->ballSpeedMps, $launch->launchDeg, $launch->directionDeg, $launch->spinRpm, $launch->spinAxisDeg,
+        );
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Flight;
 
 use MintCarry\Core\Air\Atmosphere;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * Makes the flight model agree with one bay's monitor: from shots that carry launch data and a measured carry or apex, the offsets of the drag and lift
@@ -36,20 +36,20 @@ final readonly class Calibration
     /**
      * @param  list<array{Launch, ?float, ?float}>  $shots  launch, measured carry m, measured apex m
      *
-     * @throws CoreException where nothing was measured, or a carry (1 … 450 m) or apex (0 … 110 m) cannot be
+     * @throws InvalidInput where nothing was measured, or a carry (1 … 450 m) or apex (0 … 110 m) cannot be
      */
     public static function fit(array $shots, Atmosphere $air = new Atmosphere): self
     {
         $used = array_values(array_filter($shots, static fn (array $s): bool => $s[1] !== null || $s[2] !== null));
         if ($used === []) {
-            throw CoreException::invalid('shots', 'No shot carries a measured carry or apex: there is nothing to calibrate by.');
+            throw InvalidInput::of('shots', 'No shot carries a measured carry or apex: there is nothing to calibrate by.');
         }
         foreach ($used as [, $carry, $apex]) {
             if ($carry !== null) {
-                CoreException::requireWithin('carryM', $carry, 1, 450, 'm');
+                InvalidInput::requireWithin('carryM', $carry, 1, 450, 'm');
             }
             if ($apex !== null) {
-                CoreException::requireWithin('apexM', $apex, 0, 110, 'm');
+                InvalidInput::requireWithin('apexM', $apex, 0, 110, 'm');
             }
         }
         $x = [0.0, 0.0];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Impact;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 use function acos;
 use function cos;
@@ -24,11 +24,11 @@ final readonly class Delivery
         public float $dynamicLoftDeg,
         public float $faceDeg,
     ) {
-        CoreException::requireWithin('clubSpeedMps', $clubSpeedMps, 5, 80, 'm/s');
-        CoreException::requireWithin('attackDeg', $attackDeg, -25, 25, '°');
-        CoreException::requireWithin('pathDeg', $pathDeg, -30, 30, '°');
-        CoreException::requireWithin('dynamicLoftDeg', $dynamicLoftDeg, -10, 45, '°');
-        CoreException::requireWithin('faceDeg', $faceDeg, -30, 30, '°');
+        InvalidInput::requireWithin('clubSpeedMps', $clubSpeedMps, 5, 80, 'm/s');
+        InvalidInput::requireWithin('attackDeg', $attackDeg, -25, 25, '°');
+        InvalidInput::requireWithin('pathDeg', $pathDeg, -30, 30, '°');
+        InvalidInput::requireWithin('dynamicLoftDeg', $dynamicLoftDeg, -10, 45, '°');
+        InvalidInput::requireWithin('faceDeg', $faceDeg, -30, 30, '°');
     }
 
     /** Angle between the path of the head and the face normal, in three dimensions. */

@@ -6,7 +6,7 @@ namespace MintCarry\Core\Impact;
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Statistics\Matrix;
 
@@ -44,7 +44,7 @@ final readonly class DeliveryEstimate
      * @param  bool  $axisKnown  was the spin axis measured?
      * @param  array<string, float>  $measured  club values that were measured, by name as above
      *
-     * @throws CoreException when no swing could have made this shot
+     * @throws InvalidInput when no swing could have made this shot
      */
     public static function of(Launch $ball, bool $directionKnown, bool $axisKnown, array $measured, Head $head = new Head, Hand $hand = Hand::Right): self
     {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Impact;
 
 use MintCarry\Core\Club\Hand;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /** Made-up players for the simulated monitor, by a name that tells the fitter how they swing but not how they are made. All invented. */
 final class HiddenPlayers
@@ -24,7 +24,7 @@ final class HiddenPlayers
             'slicer' => new PlayerModel(clubSpeedMps: 41.0, attackDeg: -2.5, pathDeg: $s * -4.5, faceDeg: $s * -0.5, toeMm: -5.0, headPeculiarity: 1.0),
             'tiring' => new PlayerModel(warmUpSwings: 6, tiringPerSwing: 0.002, headPeculiarity: 1.0),
             'steers' => new PlayerModel(squares: 0.1, steersAgainstFace: 0.8, headPeculiarity: 1.0),
-            default => throw CoreException::invalid('player', "There is no made-up player '{$name}'; there are ".implode(', ', self::NAMES).'.'),
+            default => throw InvalidInput::of('player', "There is no made-up player '{$name}'; there are ".implode(', ', self::NAMES).'.'),
         };
     }
 }

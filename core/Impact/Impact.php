@@ -7,7 +7,7 @@ namespace MintCarry\Core\Impact;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\Matrix3;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\Aerodynamics;
 use MintCarry\Core\Flight\Launch;
 
@@ -42,7 +42,7 @@ final readonly class Impact
         $this->inverseInertia = [[$scaled(0, 0), $scaled(0, 1), $scaled(0, 2)], [$scaled(1, 0), $scaled(1, 1), $scaled(1, 2)], [$scaled(2, 0), $scaled(2, 1), $scaled(2, 2)]];
     }
 
-    /** @throws CoreException when the head moves away from the ball at the strike point, or the launch is not one a ball can have */
+    /** @throws InvalidInput when the head moves away from the ball at the strike point, or the launch is not one a ball can have */
     public function strike(Delivery $delivery, Strike $strike = new Strike): Launch
     {
         ['impulse' => $j, 'normal' => $n, 'turn' => [$cf, $sf, $cp, $sp]] = $this->impulse($delivery, $strike);
@@ -98,7 +98,7 @@ final readonly class Impact
 
         $un = $u[0] * $n[0] + $u[1] * $n[1] + $u[2] * $n[2];
         if ($un <= 0) {
-            throw CoreException::invalid('delivery', 'With this delivery the face moves away from the ball: there is no impact.');
+            throw InvalidInput::of('delivery', 'With this delivery the face moves away from the ball: there is no impact.');
         }
         $ut = [$u[0] - $un * $n[0], $u[1] - $un * $n[1], $u[2] - $un * $n[2]];
         $k = $this->compliance($r, $n);

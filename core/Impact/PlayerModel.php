@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Impact;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * A made-up player: mean delivery and strike with the setup they are used to, spreads, how a setup's change reaches the ball, and how the swing changes through a session.
@@ -51,11 +51,11 @@ final readonly class PlayerModel
         public float $steersAgainstFace = 0.0,
     ) {
         foreach (['clubSpeedSdMps' => $clubSpeedSdMps, 'attackSdDeg' => $attackSdDeg, 'pathSdDeg' => $pathSdDeg, 'faceSdDeg' => $faceSdDeg, 'dynamicLoftSdDeg' => $dynamicLoftSdDeg, 'toeSdMm' => $toeSdMm, 'highSdMm' => $highSdMm] as $name => $sd) {
-            CoreException::requireWithin($name, $sd, 0, 20);
+            InvalidInput::requireWithin($name, $sd, 0, 20);
         }
         foreach (['looseness' => [$looseness, 0, 5], 'mishitShare' => [$mishitShare, 0, 1], 'faceWithPath' => [$faceWithPath, -0.95, 0.95], 'loftCarriesThrough' => [$loftCarriesThrough, -1, 3],
             'faceCarriesThrough' => [$faceCarriesThrough, -1, 3], 'squares' => [$squares, 0, 1], 'headPeculiarity' => [$headPeculiarity, 0, 5], 'tiringPerSwing' => [$tiringPerSwing, 0, 0.05], 'steersAgainstFace' => [$steersAgainstFace, 0, 1]] as $name => [$value, $low, $high]) {
-            CoreException::requireWithin($name, $value, $low, $high);
+            InvalidInput::requireWithin($name, $value, $low, $high);
         }
     }
 }

@@ -6,7 +6,7 @@ namespace MintCarry\Core\Impact;
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Statistics\Normal;
 use Random\Engine\Mt19937;
@@ -37,7 +37,7 @@ final class ShotMaker
         for ($try = 1; ; $try++) {
             try {
                 return $this->swing($player);
-            } catch (CoreException $e) {
+            } catch (InvalidInput $e) {
                 if ($try >= 20) {
                     throw $e;
                 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Impact;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\Launch;
 
 use function max;
@@ -82,7 +82,7 @@ final readonly class Swing
                 new Delivery($this->clubSpeedMps, $this->attackDeg, $this->pathDeg, $this->loftDeg, $this->faceDeg),
                 new Strike($this->toeMm, $this->highMm),
             );
-        } catch (CoreException) {
+        } catch (InvalidInput) {
             return null;
         }
     }
@@ -106,7 +106,7 @@ final readonly class Swing
                 $ball->directionDeg,
                 $ball->spinAxisDeg,
             );
-        } catch (CoreException) {
+        } catch (InvalidInput) {
             return null;
         }
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Intake;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 use function array_filter;
 use function array_intersect_key;
@@ -26,11 +26,11 @@ final readonly class Post
     {
     }
 
-    /** @throws CoreException where the body as a whole is no post: too large, or no list of 1 to 50 under `shots` */
+    /** @throws InvalidInput where the body as a whole is no post: too large, or no list of 1 to 50 under `shots` */
     public static function read(string $bytes): self
     {
         if (strlen($bytes) > self::MOST_BYTES) {
-            throw CoreException::invalid('shots', 'The post is larger than 50 shots of 64 kB can be. Nothing was taken.');
+            throw InvalidInput::of('shots', 'The post is larger than 50 shots of 64 kB can be. Nothing was taken.');
         }
         $json = str_starts_with($bytes, "\u{FEFF}") ? substr($bytes, 3) : $bytes;
         $members = JsonSpans::members($json) ?? [];
@@ -39,7 +39,7 @@ final readonly class Post
         }
         $spans = JsonSpans::elements($members['shots']);
         if ($spans === null || $spans === [] || count($spans) > self::MOST_SHOTS) {
-            throw CoreException::invalid('shots', 'Send one shot, or a list of 1 to 50 under "shots". Nothing was taken.');
+            throw InvalidInput::of('shots', 'Send one shot, or a list of 1 to 50 under "shots". Nothing was taken.');
         }
         $whole = array_intersect_key($members, ['session' => 1, 'sentAt' => 1, 'source' => 1]);
         $ofPost = array_map(static fn (string $raw): mixed => PostedShot::decode($raw)[0], $whole);

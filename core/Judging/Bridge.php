@@ -38,10 +38,10 @@ final readonly class Bridge
     }
 
     /**
-     * @param  float  $squares  how far the player squares the face at address, 0 … 1
+     * @param  float  $squaringShare  how far the player squares the face at address, 0 … 1
      * @return array<string, self> by measure; those that both have a mean of
      */
-    public static function between(Evidence $a, Evidence $b, float $squares): array
+    public static function between(Evidence $a, Evidence $b, float $squaringShare): array
     {
         $club = $a->hasClub() && $b->hasClub();
         $groups = ['club speed' => [Swing::CLUB_SPEED], 'strike' => [Swing::TOE, Swing::HIGH], $club ? 'attack and path' : 'delivery' => [Swing::ATTACK, Swing::PATH], 'face' => [Swing::FACE], 'loft' => [Swing::LOFT]];
@@ -66,7 +66,7 @@ final readonly class Bridge
 
             return array_map(static fn (string $m): float => $figures[$m] ?? 0.0, self::MEASURES);
         });
-        $expected = CarryThrough::predict($a->spec, $b->spec, $squares);
+        $expected = CarryThrough::predict($a->spec, $b->spec, $squaringShare);
         $slopes = array_map(static fn (int $i): array => self::slopes($a, $i), array_keys($a->state));
         $out = [];
         foreach (self::MEASURES as $m => $field) {

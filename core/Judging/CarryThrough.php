@@ -27,8 +27,8 @@ final readonly class CarryThrough
     {
     }
 
-    /** @param  float  $squares  how far the player squares the face at address, 0 … 1 */
-    public static function predict(SetupSpec $from, SetupSpec $to, float $squares): self
+    /** @param  float  $squaringShare  how far the player squares the face at address, 0 … 1 */
+    public static function predict(SetupSpec $from, SetupSpec $to, float $squaringShare): self
     {
         $same = $to->isSameHeadAs($from);
         $loft = $to->squaredLoftDeg - $from->squaredLoftDeg;
@@ -37,17 +37,17 @@ final readonly class CarryThrough
         $toe = $to->body->cgToeMm - $from->body->cgToeMm;
 
         return new self(
-            PlayerPriors::loftCarryThrough($squares) * $loft + PlayerPriors::LOFT_PER_CG_BACK_MM * $back,
-            sqrt((PlayerPriors::LOFT_CARRY_SD * $loft) ** 2 + (PlayerPriors::LOFT_PER_CG_BACK_MM_SD * $back) ** 2 + self::own(self::LOFT, $same)),
-            $to->hand->sign() * (PlayerPriors::faceCarryThrough($squares) * $face + PlayerPriors::OPEN_PER_CG_TOE_MM * $toe),
-            sqrt((PlayerPriors::FACE_CARRY_SD * $face) ** 2 + (PlayerPriors::OPEN_PER_CG_TOE_MM_SD * $toe) ** 2 + self::own(self::FACE, $same)),
+            PlayerPriors::loftCarryThrough($squaringShare) * $loft + PlayerPriors::LOFT_PER_CG_BACK_MM * $back,
+            self::width((PlayerPriors::LOFT_CARRY_SD * $loft) ** 2 + (PlayerPriors::LOFT_PER_CG_BACK_MM_SD * $back) ** 2, self::LOFT, $same),
+            $to->hand->sign() * (PlayerPriors::faceCarryThrough($squaringShare) * $face + PlayerPriors::OPEN_PER_CG_TOE_MM * $toe),
+            self::width((PlayerPriors::FACE_CARRY_SD * $face) ** 2 + (PlayerPriors::OPEN_PER_CG_TOE_MM_SD * $toe) ** 2, self::FACE, $same),
         );
     }
 
-    /** Variance of what a setup, and another head, do of their own. */
-    private static function own(int $place, bool $sameHead): float
+    /** Width with what a setup, and another head, do of their own. */
+    private static function width(float $variance, int $place, bool $sameHead): float
     {
-        return PlayerPriors::QUIRK_SD[$place] ** 2 + ($sameHead ? 0.0 : PlayerPriors::OWN_EFFECT_SD[$place] ** 2);
+        return sqrt($variance + PlayerPriors::QUIRK_SD[$place] ** 2 + ($sameHead ? 0.0 : PlayerPriors::OWN_EFFECT_SD[$place] ** 2));
     }
 
     /** Is a change of loft or face expected that is more than a quirk? */

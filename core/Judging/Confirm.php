@@ -27,14 +27,13 @@ final readonly class Confirm
 
     public const LEGS = 3;
 
-    private const LIMIT_Z = 2.5;
+    public const LIMIT_Z = 2.5;
 
     /**
-     * @param  string  $word  running, drifted, confirmed, overturned or open
      * @param  array<string, float>  $drift  z between the two legs of the benchmark by measure
      * @param  float|null  $z  of the choice against both legs on the declared measure, + = better
      */
-    private function __construct(public string $word, public array $drift, public ?float $z, public float $chance)
+    private function __construct(public ConfirmVerdict $verdict, public array $drift, public ?float $z, public float $chance)
     {
     }
 
@@ -47,7 +46,7 @@ final readonly class Confirm
     {
         $done = array_filter($legs, static fn (ShotSet $s): bool => $s->count() >= $shotsEach);
         if (count($done) < self::LEGS) {
-            return new self('running', [], null, $chance);
+            return new self(ConfirmVerdict::Running, [], null, $chance);
         }
         [$before, $choice, $after] = $legs;
         $drift = [];
@@ -59,18 +58,18 @@ final readonly class Confirm
             }
         }
         $z = null;
-        foreach (LiveVerdict::of(new ShotSet('', [...$before->shots, ...$after->shots]), $choice, $scoring) as $standing) {
-            if ($standing->declared) {
-                $z = $standing->name === 'straighter' ? -$standing->z : $standing->z;
+        foreach (LiveVerdict::of(new ShotSet('', [...$before->shots, ...$after->shots]), $choice, $scoring) as $live) {
+            if ($live->declared) {
+                $z = $live->name === 'straighter' ? -$live->z : $live->z;
             }
         }
-        $word = match (true) {
-            array_filter($drift, static fn (float $d): bool => abs($d) > self::LIMIT_Z) !== [] => 'drifted',
-            $z !== null && $z < -self::LIMIT_Z, $chance < 0.5 => 'overturned',
-            $chance >= Pick::KEEP_UNLESS => 'confirmed',
-            default => 'open',
+        $verdict = match (true) {
+            array_filter($drift, static fn (float $d): bool => abs($d) > self::LIMIT_Z) !== [] => ConfirmVerdict::Drifted,
+            $z !== null && $z < -self::LIMIT_Z, $chance < 0.5 => ConfirmVerdict::Overturned,
+            $chance >= Pick::KEEP_UNLESS => ConfirmVerdict::Confirmed,
+            default => ConfirmVerdict::Open,
         };
 
-        return new self($word, $drift, $z, $chance);
+        return new self($verdict, $drift, $z, $chance);
     }
 }

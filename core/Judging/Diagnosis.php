@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Judging;
 
+use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\LoftTrade;
 use MintCarry\Core\Flight\Launch;
@@ -46,7 +47,7 @@ final class Diagnosis
                 [$there[Swing::TOE], $there[Swing::HIGH]] = [$lineToe, $lineHigh];
                 [$now, $best] = [Evidence::figures($e->launch($e->state), $e->flight), Evidence::figures($e->launch($there), $e->flight)];
                 $cost = $now === null || $best === null ? 0.0 : $best['carryM'] - $now['carryM'];
-                $out[] = new Finding($tag, 'strike off the CG line', ['toeMm' => $toe, 'highMm' => $high, 'errorMm' => hypot($e->error[Swing::TOE], $e->error[Swing::HIGH]), 'costM' => $cost], abs($cost) + 1);
+                $out[] = new Finding($tag, FindingKind::OffCgLine, ['toeMm' => $toe, 'highMm' => $high, 'errorMm' => hypot($e->error[Swing::TOE], $e->error[Swing::HIGH]), 'costM' => $cost], abs($cost) + 1);
             }
         }
         $smash = $e->set->summary(Measure::Smash);
@@ -54,7 +55,7 @@ final class Diagnosis
         if ($e->hasClub() && $smash !== null && $model !== null && $smash->n >= 3) {
             $expected = $model->ballSpeedMps / $e->state[Swing::CLUB_SPEED];
             if ($smash->mean < $expected - 0.03) {
-                $out[] = new Finding($tag, 'smash low for the strike', ['smash' => $smash->mean, 'expected' => $expected], PlayerPriors::CARRY_M_PER_BALL_MPS * $e->state[Swing::CLUB_SPEED] * ($expected - $smash->mean));
+                $out[] = new Finding($tag, FindingKind::SmashLow, ['smash' => $smash->mean, 'expectedSmash' => $expected], PlayerPriors::CARRY_M_PER_BALL_MPS * $e->state[Swing::CLUB_SPEED] * ($expected - $smash->mean));
             }
         }
 
@@ -72,7 +73,7 @@ final class Diagnosis
             $level[Swing::ATTACK] = 0.0;
             $there = Evidence::figures($e->launch($level), $e->flight);
             $cost = $now === null || $there === null ? 0.0 : $there['carryM'] - $now['carryM'];
-            $out[] = new Finding($tag, 'attack down', ['attackDeg' => $e->state[Swing::ATTACK], 'errorDeg' => $e->error[Swing::ATTACK], 'costM' => $cost], $cost, $e->state[Swing::ATTACK] < -3);
+            $out[] = new Finding($tag, FindingKind::AttackDown, ['attackDeg' => $e->state[Swing::ATTACK], 'errorDeg' => $e->error[Swing::ATTACK], 'costM' => $cost], $cost, $e->state[Swing::ATTACK] < -3);
         }
         $between = $e->state[Swing::FACE] - $e->state[Swing::PATH];
         $error = hypot($e->error[Swing::PATH], $e->error[Swing::FACE]);
@@ -80,7 +81,7 @@ final class Diagnosis
             $square = $e->state;
             $square[Swing::FACE] = $e->state[Swing::PATH];
             $there = Evidence::figures($e->launch($square), $e->flight);
-            $out[] = new Finding($tag, 'face to path', ['faceToPathDeg' => $between, 'faceDeg' => $e->state[Swing::FACE], 'pathDeg' => $e->state[Swing::PATH], 'errorDeg' => $error, 'faceFrom' => $e->from[Swing::FACE],
+            $out[] = new Finding($tag, FindingKind::FaceToPath, ['faceToPathDeg' => $between, 'faceDeg' => $e->state[Swing::FACE], 'pathDeg' => $e->state[Swing::PATH], 'errorDeg' => $error, 'faceFrom' => $e->from[Swing::FACE],
                 'sideM' => $now === null || $there === null ? 0.0 : $now['sideM'] - $there['sideM']], 2 * abs($between), abs($between) > 5 || abs($e->state[Swing::PATH]) > 6);
         }
 
@@ -97,12 +98,12 @@ final class Diagnosis
         if ($speed !== null && $launch !== null && $spin !== null) {
             $trade = LoftTrade::of(new Launch($speed->mean, $launch->mean, $spin->mean), $e->flight, $mean(Measure::ClubSpeed)?->mean, $mean(Measure::Attack)?->mean);
             if ($trade->costM > 2.0) {
-                $out[] = new Finding($tag, $trade->loftChangeDeg < 0 ? 'spin too high' : 'spin too low', ['spinRpm' => $spin->mean, 'launchDeg' => $launch->mean, 'bestSpinRpm' => $trade->bestSpinRpm, 'bestLaunchDeg' => $trade->bestLaunchDeg, 'loftChangeDeg' => $trade->loftChangeDeg, 'costM' => $trade->costM], $trade->costM);
+                $out[] = new Finding($tag, $trade->loftChangeDeg < 0 ? FindingKind::SpinTooHigh : FindingKind::SpinTooLow, ['spinRpm' => $spin->mean, 'launchDeg' => $launch->mean, 'bestSpinRpm' => $trade->bestSpinRpm, 'bestLaunchDeg' => $trade->bestLaunchDeg, 'loftChangeDeg' => $trade->loftChangeDeg, 'costM' => $trade->costM], $trade->costM);
             }
         }
         $descent = $mean(Measure::Descent);
         if ($descent !== null && ($descent->mean > 46 || $descent->mean < 30)) {
-            $out[] = new Finding($tag, $descent->mean > 46 ? 'descent too steep' : 'descent too shallow', ['descentDeg' => $descent->mean], abs($descent->mean - 38) / 3);
+            $out[] = new Finding($tag, $descent->mean > 46 ? FindingKind::DescentTooSteep : FindingKind::DescentTooShallow, ['descentDeg' => $descent->mean], abs($descent->mean - 38) / 3);
         }
 
         return $out;
@@ -115,7 +116,7 @@ final class Diagnosis
         $tag = $e->spec->tag;
         if ($share->n >= 4 && $share->left > 0.12 && $share->right > 0.12) {
             $spread = $e->set->summary(Measure::Side)->sd ?? 0.0;
-            $out[] = new Finding($tag, 'two-way miss', ['left' => $share->left, 'right' => $share->right, 'spreadM' => $spread], 40 * min($share->left, $share->right), $spread > 22);
+            $out[] = new Finding($tag, FindingKind::TwoWayMiss, ['leftShare' => $share->left, 'rightShare' => $share->right, 'spreadM' => $spread], 40 * min($share->left, $share->right), $spread > 22);
         }
         $side = $e->set->summary(Measure::Side);
         $curve = $e->set->summary(Measure::Curve);
@@ -127,10 +128,11 @@ final class Diagnosis
         $start = $side->mean - $curve->mean;
         $clear = abs($curve->mean) > self::CLEAR * ($curve->sd ?? INF) / sqrt($curve->n);
         $startClear = abs($start) > self::CLEAR * ($direction->sd ?? INF) / sqrt($direction->n) * $carry->mean * M_PI / 180;
+        $shape = ['curveM' => $curve->mean, 'startM' => $start, 'sideM' => $side->mean] + self::shape($start, $curve->mean, $e->spec->hand);
         if ($clear && abs($curve->mean) > 8 && abs($side->mean) < 0.4 * abs($curve->mean)) {
-            $out[] = new Finding($tag, 'curve hidden by a centred mean', ['curveM' => $curve->mean, 'startM' => $start, 'sideM' => $side->mean], 0.5 * abs($curve->mean));
+            $out[] = new Finding($tag, FindingKind::HiddenCurve, $shape, 0.5 * abs($curve->mean));
         } elseif (abs($side->mean) > 6 && ($clear || $startClear)) {
-            $out[] = new Finding($tag, abs($start) > abs($curve->mean) ? 'it starts there' : 'it curves there', ['curveM' => $curve->mean, 'startM' => $start, 'sideM' => $side->mean], 0.5 * abs($side->mean));
+            $out[] = new Finding($tag, abs($start) > abs($curve->mean) ? FindingKind::StartsThere : FindingKind::CurvesThere, $shape, 0.5 * abs($side->mean));
         }
 
         return $out;
@@ -145,10 +147,31 @@ final class Diagnosis
             $error = hypot($e->error[Swing::TOE], $benchmark->error[Swing::TOE]);
             if (abs($shift) > 4 && abs($shift) > 2 * $error) {
                 $heavier = $e->spec->swingWeightPoints !== null && $benchmark->spec->swingWeightPoints !== null ? $e->spec->swingWeightPoints - $benchmark->spec->swingWeightPoints : 0.0;
-                $out[] = new Finding($e->spec->tag, $shift < 0 ? 'draws the strike to the heel' : 'draws the strike to the toe', ['shiftMm' => $shift, 'errorMm' => $error, 'heavierPoints' => $heavier, 'head' => $e->spec->head], abs($shift) / 2);
+                $out[] = new Finding($e->spec->tag, $shift < 0 ? FindingKind::DrawsToHeel : FindingKind::DrawsToToe, ['shiftMm' => $shift, 'errorMm' => $error, 'heavierPoints' => $heavier, 'head' => $e->spec->head], abs($shift) / 2);
             }
         }
 
         return $out;
+    }
+
+    /**
+     * What a ball that starts and curves this way is called for this hand; under 3 m it has no name.
+     *
+     * @return array{start: string, curve: string}
+     */
+    private static function shape(float $startM, float $curveM, Hand $hand): array
+    {
+        $away = static fn (float $m): bool => $m * $hand->sign() > 0;
+
+        return [
+            'start' => match (true) {
+                abs($startM) < 3 => 'straight', $away($startM) => 'push', default => 'pull',
+            },
+            'curve' => match (true) {
+                abs($curveM) < 3 => 'straight',
+                abs($curveM) > 18 => $away($curveM) ? 'slice' : 'hook',
+                default => $away($curveM) ? 'fade' : 'draw',
+            },
+        ];
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Judging;
 
 use MintCarry\Core\Club\SetupSpec;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Launch;
@@ -68,7 +68,7 @@ final readonly class Evidence
         $axis = $mean(Measure::SpinAxis);
         try {
             $estimate = DeliveryEstimate::of(new Launch($speed, $launch, $spin, $direction ?? 0.0, $axis ?? 0.0), $direction !== null, $axis !== null, $measured, $spec->body, $spec->hand)->values;
-        } catch (CoreException) {
+        } catch (InvalidInput) {
             return null;
         }
         $state = $error = $from = [];

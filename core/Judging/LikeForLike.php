@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Judging;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Impact\Swing;
@@ -173,7 +173,7 @@ final readonly class LikeForLike
                     max(-80.0, min(80.0, $launch->spinAxisDeg + $is->spinAxisDeg - $was->spinAxisDeg)),
                 );
             }
-        } catch (CoreException) {
+        } catch (InvalidInput) {
             $new = $launch;
         }
         [$before, $after] = [$e->flight->fly($launch), $e->flight->fly($new)];

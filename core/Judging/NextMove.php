@@ -20,7 +20,7 @@ final readonly class NextMove
     private const WORTH_M = 1.5;
 
     /** @param  array<string, array{value: float, low: float, high: float}>  $effect  expected change by measure, kept units */
-    private function __construct(public SetupSpec $candidate, public string $mends, public array $effect)
+    private function __construct(public SetupSpec $candidate, public FindingKind $mends, public array $effect)
     {
     }
 
@@ -28,7 +28,7 @@ final readonly class NextMove
      * @param  list<Finding>  $findings  of the benchmark
      * @param  list<SetupSpec>  $candidates  settings that nobody hit yet
      */
-    public static function of(Evidence $benchmark, array $findings, array $candidates, float $squares): ?self
+    public static function of(Evidence $benchmark, array $findings, array $candidates, float $squaringShare): ?self
     {
         $wanted = self::wanted($benchmark, $findings);
         if ($wanted === null) {
@@ -38,7 +38,7 @@ final readonly class NextMove
         $best = null;
         $left = abs($change);
         foreach ($candidates as $candidate) {
-            $effect = self::effect($benchmark, $candidate, $squares);
+            $effect = self::effect($benchmark, $candidate, $squaringShare);
             if ($effect === null) {
                 continue;
             }
@@ -55,15 +55,15 @@ final readonly class NextMove
      * What should change, by which measure and how much.
      *
      * @param  list<Finding>  $findings
-     * @return array{string, string, float}|null
+     * @return array{FindingKind, string, float}|null
      */
     private static function wanted(Evidence $benchmark, array $findings): ?array
     {
         foreach ($findings as $f) {
-            if (in_array($f->kind, ['spin too high', 'spin too low'], true) && is_float($f->figures['loftChangeDeg'])) {
+            if (in_array($f->kind, [FindingKind::SpinTooHigh, FindingKind::SpinTooLow], true) && is_float($f->figures['loftChangeDeg'])) {
                 return [$f->kind, 'launchDeg', 0.85 * $f->figures['loftChangeDeg']];
             }
-            if (in_array($f->kind, ['it starts there', 'it curves there', 'face to path'], true)) {
+            if (in_array($f->kind, [FindingKind::StartsThere, FindingKind::CurvesThere, FindingKind::FaceToPath], true)) {
                 $side = $benchmark->set->summary(Measure::Side)->mean ?? 0.0;
                 if (abs($side) > 2 * self::WORTH_M) {
                     return [$f->kind, 'sideM', -$side];
@@ -75,9 +75,9 @@ final readonly class NextMove
     }
 
     /** @return array<string, array{value: float, low: float, high: float}>|null expected change of carry, total, side, spin and launch */
-    public static function effect(Evidence $from, SetupSpec $to, float $squares): ?array
+    public static function effect(Evidence $from, SetupSpec $to, float $squaringShare): ?array
     {
-        $through = CarryThrough::predict($from->spec, $to, $squares);
+        $through = CarryThrough::predict($from->spec, $to, $squaringShare);
         $impact = new \MintCarry\Core\Impact\Impact($to->body, $to->hand);
         $at = static function (float $loft, float $face) use ($from, $impact): ?array {
             $state = $from->state;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Launch;
 
 use MintCarry\Core\Club\Hand;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Units\Unit;
 
 /** How one column of a file is to be read. `measure` null = leave the column out. */
@@ -21,31 +21,31 @@ final readonly class Column
         public bool $zeroIsBlank = false,
     ) {
         if ($measure !== null && $measure->unit() !== null && ($unit === null || $unit->dimension() !== $measure->dimension())) {
-            throw CoreException::invalid('unit', sprintf('%s needs a unit of %s%s.', ucfirst($measure->label()), $measure->dimension()->value, $unit === null ? '' : ", not {$unit->value}"));
+            throw InvalidInput::of('unit', sprintf('%s needs a unit of %s%s.', ucfirst($measure->label()), $measure->dimension()->value, $unit === null ? '' : ", not {$unit->value}"));
         }
         if (! in_array($decimalMark, ['.', ','], true)) {
-            throw CoreException::invalid('decimalMark', "The decimal mark must be a dot or a comma, not '{$decimalMark}'.");
+            throw InvalidInput::of('decimalMark', "The decimal mark must be a dot or a comma, not '{$decimalMark}'.");
         }
         if ($plus !== null && $measure !== null && ! in_array($plus, $measure->signs(), true)) {
-            throw CoreException::invalid('plus', sprintf("For %s a plus cannot mean '%s'.", $measure->label(), $plus));
+            throw InvalidInput::of('plus', sprintf("For %s a plus cannot mean '%s'.", $measure->label(), $plus));
         }
     }
 
     /**
      * A cell's value in the kept unit and sign. A letter in the cell (L, R, toe …) wins over what a plus means in this column.
      *
-     * @throws CoreException when the cell points somewhere this measure cannot
+     * @throws InvalidInput when the cell points somewhere this measure cannot
      */
     public function kept(Cell $cell, float $magnitude, Hand $hand): float
     {
-        $measure = $this->measure ?? throw CoreException::invalid('measure', 'This column is left out.');
+        $measure = $this->measure ?? throw InvalidInput::of('measure', 'This column is left out.');
         $unit = $cell->unit ?? $this->unit;
         $kept = $measure->unit();
         $value = $unit !== null && $kept !== null ? $unit->to($kept, $magnitude) : $magnitude;
         $signs = $measure->signs();
         if ($signs === []) {
             if ($cell->side !== null) {
-                throw CoreException::invalid($measure->value, sprintf("%s cannot have a side ('%s')", $measure->label(), $cell->side));
+                throw InvalidInput::of($measure->value, sprintf("%s cannot have a side ('%s')", $measure->label(), $cell->side));
             }
 
             return $cell->negative ? -$value : $value;
@@ -60,7 +60,7 @@ final readonly class Column
             $side = 'down';
         }
         if (! in_array($side, $signs, true)) {
-            throw CoreException::invalid($measure->value, sprintf("%s cannot point to '%s'", $measure->label(), $side));
+            throw InvalidInput::of($measure->value, sprintf("%s cannot point to '%s'", $measure->label(), $side));
         }
 
         return match ($side) {
@@ -81,9 +81,9 @@ final readonly class Column
     public static function fromArray(array $data): self
     {
         $name = $data['measure'] ?? null;
-        $measure = is_string($name) && $name !== '' ? Measure::tryFrom($name) ?? throw CoreException::invalid('measure', "'{$name}' is not a measure.") : null;
+        $measure = is_string($name) && $name !== '' ? Measure::tryFrom($name) ?? throw InvalidInput::of('measure', "'{$name}' is not a measure.") : null;
         $unitName = $data['unit'] ?? null;
-        $unit = is_string($unitName) && $unitName !== '' ? Unit::tryFrom($unitName) ?? throw CoreException::invalid('unit', "'{$unitName}' is not a unit.") : null;
+        $unit = is_string($unitName) && $unitName !== '' ? Unit::tryFrom($unitName) ?? throw InvalidInput::of('unit', "'{$unitName}' is not a unit.") : null;
         $mark = $data['decimalMark'] ?? '.';
         $plus = $data['plus'] ?? null;
 

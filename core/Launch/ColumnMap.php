@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Launch;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /** How a whole file is to be read: where its header is, and what each column holds. */
 final readonly class ColumnMap
@@ -24,7 +24,7 @@ final readonly class ColumnMap
         foreach ($columns as $i => $column) {
             if ($column->measure !== null && $column->measure !== Measure::Note) {
                 if (isset($seen[$column->measure->value])) {
-                    throw CoreException::invalid('columns', sprintf('Columns %d and %d are both set to %s; set one of them aside.', $seen[$column->measure->value] + 1, $i + 1, $column->measure->label()));
+                    throw InvalidInput::of('columns', sprintf('Columns %d and %d are both set to %s; set one of them aside.', $seen[$column->measure->value] + 1, $i + 1, $column->measure->label()));
                 }
                 $seen[$column->measure->value] = $i;
             }
@@ -61,7 +61,7 @@ final readonly class ColumnMap
     {
         $columns = $data['columns'] ?? null;
         if (! is_array($columns)) {
-            throw CoreException::invalid('columns', 'The reading of the columns is missing.');
+            throw InvalidInput::of('columns', 'The reading of the columns is missing.');
         }
         $row = static fn (string $key): ?int => is_numeric($data[$key] ?? null) ? (int) $data[$key] : null;
 

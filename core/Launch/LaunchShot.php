@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Launch;
 
+use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Flight;
 use MintCarry\Core\Flight\Launch;
@@ -18,8 +19,9 @@ final readonly class LaunchShot
     /**
      * @param  array<string, float>  $measured  by field name (`Measure` value)
      * @param  array<string, float>  $computed  by field name; never a field that was measured
+     * @param  ModelFailure|null  $failure  why nothing could be computed: the shot is left out, whatever was measured of it
      */
-    private function __construct(public array $measured, public array $computed, private ?float $modelCarryM)
+    private function __construct(public array $measured, public array $computed, private ?float $modelCarryM, public ?ModelFailure $failure = null)
     {
     }
 
@@ -39,7 +41,12 @@ final readonly class LaunchShot
         if (isset($values['faceDeg'], $values['pathDeg']) && ! isset($values['faceToPathDeg'])) {
             $computed['faceToPathDeg'] = $values['faceDeg'] - $values['pathDeg'];
         }
-        $flown = self::flight($values, $flight);
+        $flown = $failure = null;
+        try {
+            $flown = self::flight($values, $flight);
+        } catch (ModelFailure $e) {
+            $failure = $e;
+        }
         if ($flown !== null) {
             $sideKnown = isset($values['directionDeg'], $values['spinAxisDeg']);
             $computed += [
@@ -58,7 +65,7 @@ final readonly class LaunchShot
             $computed['curveM'] = $values['sideM'] - $values['carryM'] * tan(deg2rad($values['directionDeg']));
         }
 
-        return new self($values, array_diff_key($computed, $values), $flown?->carryM);
+        return new self($values, array_diff_key($computed, $values), $flown?->carryM, $failure);
     }
 
     public function value(Measure $measure): ?float
@@ -95,6 +102,10 @@ final readonly class LaunchShot
             if (! isset($this->measured[$measure->value])) {
                 $issues[] = new Issue($measure->value, true, ucfirst($measure->label()).' is missing');
             }
+        }
+
+        if ($this->failure !== null) {
+            $issues[] = new Issue('carryM', false, $this->failure->line());
         }
 
         return [...$issues, ...$this->contradictions()];

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Launch;
 
 use MintCarry\Core\Club\Hand;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Units\Dimension;
 
@@ -23,7 +23,7 @@ final readonly class ShotFile
     {
         if ($this->map->missing() !== []) {
             $names = implode(', ', array_map(static fn (Measure $m): string => $m->label(), $this->map->missing()));
-            throw CoreException::invalid('columns', "No column is set to {$names}. A shot needs ball speed, launch angle and spin.");
+            throw InvalidInput::of('columns', "No column is set to {$names}. A shot needs ball speed, launch angle and spin.");
         }
         $header = $this->map->headerRow !== null ? ($this->file->rows[$this->map->headerRow][1] ?? []) : [];
         $first = $this->map->unitsRow !== null ? $this->map->unitsRow + 1 : ($this->map->headerRow !== null ? $this->map->headerRow + 1 : 0);
@@ -106,7 +106,7 @@ final readonly class ShotFile
             }
             try {
                 $values[$measure->value] = $column->kept($cell, $magnitude, $this->hand);
-            } catch (CoreException $e) {
+            } catch (InvalidInput $e) {
                 $issues[] = new Issue($measure->value, true, $e->getMessage());
             }
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Launch;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\UnreadableFile;
 
 /**
  * Turns the bytes of an uploaded file into rows of cells: finds the encoding (byte-order mark, UTF-16 without one, UTF-8, else
@@ -31,29 +31,29 @@ final readonly class TextFile
     {
     }
 
-    /** @throws CoreException when the bytes are not a table of text */
+    /** @throws UnreadableFile when the bytes are not a table of text */
     public static function read(string $bytes): self
     {
         if (strlen($bytes) > self::MAX_BYTES) {
-            throw CoreException::unreadable(sprintf('The file has %.1f MB; a launch file may have up to %d MB. Split it, or export fewer shots.', strlen($bytes) / 1e6, self::MAX_BYTES / 1e6));
+            throw UnreadableFile::because(sprintf('The file has %.1f MB; a launch file may have up to %d MB. Split it, or export fewer shots.', strlen($bytes) / 1e6, self::MAX_BYTES / 1e6));
         }
         if (trim($bytes, "\xEF\xBB\xBF\xFF\xFE \t\r\n\0") === '') {
-            throw CoreException::unreadable('The file is empty: there is nothing to read.');
+            throw UnreadableFile::because('The file is empty: there is nothing to read.');
         }
         foreach (self::SIGNATURES as $signature => $kind) {
             if (str_starts_with($bytes, $signature)) {
-                throw CoreException::unreadable("This is not a table of text but {$kind}.");
+                throw UnreadableFile::because("This is not a table of text but {$kind}.");
             }
         }
         [$text, $encoding] = self::decode($bytes);
         if (preg_match('/[\x00-\x08\x0E-\x1F]/', $text) === 1) {
-            throw CoreException::unreadable('This is not a table of text: it contains binary data.');
+            throw UnreadableFile::because('This is not a table of text: it contains binary data.');
         }
         $text = str_replace(["\r\n", "\r"], "\n", $text);
         $delimiter = self::delimiter($text);
         $rows = self::rows($text, $delimiter);
         if (count($rows) > self::MAX_ROWS + 60) {
-            throw CoreException::unreadable(sprintf('The file has %s rows; up to %s can be read at once. Split it in two.', number_format(count($rows)), number_format(self::MAX_ROWS)));
+            throw UnreadableFile::because(sprintf('The file has %s rows; up to %s can be read at once. Split it in two.', number_format(count($rows)), number_format(self::MAX_ROWS)));
         }
 
         return new self($encoding, $delimiter, $rows);
@@ -116,7 +116,7 @@ final readonly class TextFile
     {
         $stream = fopen('php://temp', 'r+');
         if ($stream === false) {
-            throw CoreException::unreadable('The file could not be opened in memory.');
+            throw UnreadableFile::because('The file could not be opened in memory.');
         }
         fwrite($stream, $text);
         rewind($stream);

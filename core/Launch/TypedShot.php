@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Launch;
 
 use MintCarry\Core\Club\Hand;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Units\Dimension;
 use MintCarry\Core\Units\Unit;
@@ -44,10 +44,10 @@ final class TypedShot
                 $mark = self::mark($cell, $measure, $unit ?? Unit::Ratio);
                 $magnitude = $cell->magnitude($mark);
                 if ($magnitude === null) {
-                    throw CoreException::invalid($measure->value, sprintf("%s '%s' is not a number", $measure->label(), mb_strimwidth($text, 0, 40, '…')));
+                    throw InvalidInput::of($measure->value, sprintf("%s '%s' is not a number", $measure->label(), mb_strimwidth($text, 0, 40, '…')));
                 }
                 $values[$measure->value] = (new Column($measure, $unit, $mark))->kept($cell, $magnitude, $hand);
-            } catch (CoreException $e) {
+            } catch (InvalidInput $e) {
                 $issues[] = new Issue($measure->value, true, $e->getMessage());
             }
         }

@@ -13,7 +13,8 @@ use MintCarry\Core\Club\ReadingSet;
 use MintCarry\Core\Club\SleeveChange;
 use MintCarry\Core\Club\SleeveSystem;
 use MintCarry\Core\Club\WeightSlot;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\TieBreak;
@@ -39,7 +40,14 @@ final class FittingFile
 
     private const MOST_SHOTS = 20_000;
 
-    private const TOP = ['format', 'seed', 'exportedAt', 'player', 'brief', 'briefAgreedAt', 'screening', 'tieOrder', 'asksRatings', 'benchmark', 'rack', 'setups', 'visits', 'trials', 'shots', 'ratings', 'blinds', 'confirms', 'decisions', 'briefChanges'];
+    /** Numbers of trials and visits, places of shots, and letters of a tag: no more is kept (`database/migrations`). */
+    public const MOST_TRIALS = 65_535;
+
+    public const MOST_SEQUENCE = 4_294_967_295;
+
+    public const LONGEST_TAG = 3;
+
+    private const TOP = ['format', 'madeBy', 'seed', 'exportedAt', 'player', 'brief', 'briefAgreedAt', 'screening', 'tieOrder', 'asksRatings', 'benchmark', 'rack', 'setups', 'visits', 'trials', 'shots', 'ratings', 'blinds', 'confirms', 'decisions', 'briefChanges'];
 
     private const SETUP = ['tag', 'head', 'onRack', 'branchedFrom', 'statedLoftDeg', 'measuredLoftDeg', 'measuredLieDeg', 'measuredFaceOpenDeg', 'sleeveLabel', 'sleeveLoftDeg', 'sleeveFaceOpenDeg', 'sleeveLieDeg', 'weights', 'masses', 'asBuilt',
         'shaft', 'shaftPart', 'gripPart', 'ballPart', 'lengthMm', 'ball', 'teeMm', 'swingWeightPoints', 'swingWeightSource', 'swingWeightComputed', 'cue', 'note', 'shelf', 'shelfReason', 'starred'];
@@ -53,13 +61,14 @@ final class FittingFile
      *
      * @return array<string, mixed>
      *
-     * @throws CoreException where it is not JSON, not a fitting, or of a later schema
+     * @throws UnreadableFile where it is not JSON
+     * @throws InvalidInput where it is not a fitting, or of a later schema
      */
     public static function parse(string $json): array
     {
         $data = json_decode($json, true);
         if (! is_array($data)) {
-            throw CoreException::unreadable('The file is not JSON: '.json_last_error_msg().'.');
+            throw UnreadableFile::because('The file is not JSON: '.json_last_error_msg().'.');
         }
         self::requireFormat($data);
 
@@ -73,17 +82,17 @@ final class FittingFile
         $format = $data['format'] ?? null;
         [$name, $ours] = explode('/', self::FORMAT);
         if (is_string($format) && preg_match('#^'.preg_quote($name, '#').'/(\d+)$#', $format, $m) === 1 && (int) $m[1] > (int) $ours) {
-            throw CoreException::invalid('format', "This file is of schema {$m[1]}; this version of Mint Carry reads schema {$ours}. Update Mint Carry to open it. The file is untouched.");
+            throw InvalidInput::of('format', "This file is of schema {$m[1]}; this version of Mint Carry reads schema {$ours}. Update Mint Carry to open it. The file is untouched.");
         }
         if ($format !== self::FORMAT) {
-            throw CoreException::invalid('format', "This is not a fitting file: its format should say '".self::FORMAT."'.");
+            throw InvalidInput::of('format', "This is not a fitting file: its format should say '".self::FORMAT."'.");
         }
     }
 
     /**
      * @param  array<mixed>  $data  as `parse` gives it
      *
-     * @throws CoreException with the place in the file
+     * @throws InvalidInput with the place in the file
      */
     public static function read(array $data): FittingRecord
     {
@@ -91,9 +100,9 @@ final class FittingFile
         $file = Item::of($data)->only(...self::TOP);
         $seed = $file->raw('seed') ?? 1;
         if (! is_int($seed) || $seed < 0 || $seed > 0xFFFFFFFF) {
-            throw CoreException::invalid('seed', "'seed' must be a whole number from 0 to 4294967295.");
+            throw InvalidInput::of('seed', "'seed' must be a whole number from 0 to 4294967295.");
         }
-        $player = $file->object('player')?->only('name', 'hand', 'units') ?? throw CoreException::invalid('player', "'player' is missing.");
+        $player = $file->object('player')?->only('name', 'hand', 'units') ?? throw InvalidInput::of('player', "'player' is missing.");
         $hand = Hand::from($player->choice('hand', ['right', 'left']));
         $brief = self::brief($file->raw('brief'));
         $flight = new BallFlight(new Atmosphere($brief->temperatureC, $brief->altitudeM), turf: $brief->turf());
@@ -106,13 +115,13 @@ final class FittingFile
         foreach ($file->objects('setups', true) as $item) {
             $setup = self::setup($item->only(...self::SETUP), $heads);
             if (isset($setups[$setup->tag])) {
-                throw CoreException::invalid('setups', "Two setups have the tag '{$setup->tag}'.");
+                throw InvalidInput::of('setups', "Two setups have the tag '{$setup->tag}'.");
             }
             $setups[$setup->tag] = $setup;
         }
         $known = static function (?string $tag, string $where) use ($setups): string {
             if ($tag === null || ! isset($setups[$tag])) {
-                throw CoreException::invalid($where, "{$where}: there is no setup '".($tag ?? '')."' in this file".($setups === [] ? '.' : '; it has '.implode(', ', array_keys($setups)).'.'));
+                throw InvalidInput::of($where, "{$where}: there is no setup '".($tag ?? '')."' in this file".($setups === [] ? '.' : '; it has '.implode(', ', array_keys($setups)).'.'));
             }
 
             return $tag;
@@ -126,33 +135,39 @@ final class FittingFile
         }
         [$order, $numbers] = [0, []];
         $inHand = null;
+        $hitUnder = $trialsHit = [];
         foreach ($file->objects('trials') as $i => $trial) {
             $trial->only('number', 'setup', 'kind', 'place', 'visit', 'blind', 'confirm', 'ratingSkipped', 'note', 'at');
-            $number = (int) $trial->number('number');
+            $number = $trial->whole('number', 1, self::MOST_TRIALS);
             if (isset($numbers[$number])) {
-                throw CoreException::invalid("trials[{$i}].number", "Two trials have the number {$number}.");
+                throw InvalidInput::of("trials[{$i}].number", "Two trials have the number {$number}.");
             }
             $numbers[$number] = $tag = $known($trial->text('setup'), "trials[{$i}].setup");
-            $trial->choice('kind', ['trial', 'warm-up'], 'trial');
+            $visit = $trial->has('visit') ? $trial->whole('visit', 1, self::MOST_TRIALS) : null;
+            if ($trial->choice('kind', ['trial', 'warm-up'], 'trial') === 'trial') {
+                $place = $trial->raw('place');
+                $hitUnder[$number] = ['tag' => $tag, 'visit' => $visit, 'conditions' => is_array($place) ? $place : []];
+            }
             [$order, $inHand] = $number >= $order ? [$number, $tag] : [$order, $inHand];
         }
         $shots = array_map(static fn (): array => [], $setups);
         $items = $file->objects('shots');
         if (count($items) > self::MOST_SHOTS) {
-            throw CoreException::invalid('shots', sprintf('A fitting file holds up to %d shots, not %d.', self::MOST_SHOTS, count($items)));
+            throw InvalidInput::of('shots', sprintf('A fitting file holds up to %d shots, not %d.', self::MOST_SHOTS, count($items)));
         }
         foreach ($items as $i => $item) {
             $item->only(...self::SHOT);
             $tag = $known($item->text('setup'), "shots[{$i}].setup");
             $trial = $item->optional('trial');
             if ($trial !== null && ! isset($numbers[(int) $trial])) {
-                throw CoreException::invalid("shots[{$i}].trial", sprintf('shots[%d]: there is no trial %d in this file.', $i, $trial));
+                throw InvalidInput::of("shots[{$i}].trial", sprintf('shots[%d]: there is no trial %d in this file.', $i, $trial));
             }
+            $trialsHit[(int) ($trial ?? 0)] = true;
             $left = $item->raw('leftOut');
             if ($left !== null && ! is_string($left)) {
-                throw CoreException::invalid("shots[{$i}].leftOut", "'shots[{$i}].leftOut' must be a text: why the shot does not count.");
+                throw InvalidInput::of("shots[{$i}].leftOut", "'shots[{$i}].leftOut' must be a text: why the shot does not count.");
             }
-            $shots[$tag][] = new ShotRecord(LaunchShot::of(self::measured($item, $i), $flight), (int) $item->number('sequence', $i + 1), $left, $item->raw('source') === 'simulated');
+            $shots[$tag][] = new ShotRecord(LaunchShot::of(self::measured($item, $i), $flight), $item->has('sequence') ? $item->whole('sequence', 0, self::MOST_SEQUENCE) : $i + 1, $left, $item->raw('source') === 'simulated');
         }
         foreach ($shots as $tag => $list) {
             usort($list, static fn (ShotRecord $a, ShotRecord $b): int => $a->sequence <=> $b->sequence);
@@ -160,24 +175,24 @@ final class FittingFile
         }
         $tieOrder = $file->raw('tieOrder') ?? TieBreak::CRITERIA;
         if (! is_array($tieOrder) || ! array_is_list($tieOrder)) {
-            throw CoreException::invalid('tieOrder', "'tieOrder' must be a list.");
+            throw InvalidInput::of('tieOrder', "'tieOrder' must be a list.");
         }
         $tieOrder = array_map(static fn (mixed $t): string => is_string($t) ? $t : '', $tieOrder);
         TieBreak::requireOrder($tieOrder);
         $screening = $file->raw('screening') ?? 'flagged';
 
-        return new FittingRecord($seed, $hand, $brief, Screening::named(is_string($screening) ? $screening : ''), $flight, $setups, $shots, $benchmark, $rack, $inHand, self::confidence($file->objects('ratings'), $known), $tieOrder);
+        return new FittingRecord($seed, $hand, $brief, Screening::named(is_string($screening) ? $screening : ''), $flight, $setups, $shots, $benchmark, $rack, $inHand, self::confidence($file->objects('ratings'), $known), $tieOrder, FittingRecord::conditionsOf(array_values(array_intersect_key($hitUnder, $trialsHit))));
     }
 
     private static function brief(mixed $data): Brief
     {
         if ($data !== null && (! is_array($data) || ($data !== [] && array_is_list($data)))) {
-            throw CoreException::invalid('brief', "'brief' must be a JSON object.");
+            throw InvalidInput::of('brief', "'brief' must be a JSON object.");
         }
         try {
             return Brief::fromArray((array) $data);
-        } catch (CoreException $e) {
-            throw CoreException::invalid("brief.{$e->field}", "brief: {$e->getMessage()}");
+        } catch (InvalidInput $e) {
+            throw InvalidInput::of("brief.{$e->field}", "brief: {$e->getMessage()}");
         }
     }
 
@@ -187,7 +202,7 @@ final class FittingFile
         $values = $shot->numbers('measured');
         foreach (array_keys($values) as $field) {
             if (Measure::tryFrom($field) === null) {
-                throw CoreException::invalid("shots[{$i}].measured.{$field}", "shots[{$i}]: '{$field}' is not a measure.");
+                throw InvalidInput::of("shots[{$i}].measured.{$field}", "shots[{$i}]: '{$field}' is not a measure.");
             }
         }
 
@@ -206,7 +221,7 @@ final class FittingFile
             $rating->only('trial', 'setup', 'kind', 'stars');
             $tag = $known($rating->text('setup'), "ratings[{$i}].setup");
             $value = $rating->number('stars');
-            CoreException::requireWithin("ratings[{$i}].stars", $value, 1, 5);
+            InvalidInput::requireWithin("ratings[{$i}].stars", $value, 1, 5);
             if ($rating->choice('kind', ['looks', 'feel', 'sound', 'confidence']) === 'confidence') {
                 $stars[$tag][] = $value;
             }
@@ -237,15 +252,15 @@ final class FittingFile
         $stated = new HeadReading($item->number('statedLoftDeg'), $item->number('statedLieDeg', SetupRecord::USUAL_LIE_DEG), $item->number('statedFaceOpenDeg', 0));
         $sleeve = $item->has('sleeve') ? $item->text('sleeve') : null;
         if ($sleeve !== null && ! isset($sleeves[$sleeve])) {
-            throw CoreException::invalid('rack', "Head '{$label}': the sleeve '{$sleeve}' is not in this file.");
+            throw InvalidInput::of('rack', "Head '{$label}': the sleeve '{$sleeve}' is not in this file.");
         }
         try {
             $slots = array_map(static fn (Item $s): WeightSlot => new WeightSlot($s->text('name'), $s->number('toeMm'), $s->number('backMm'), $s->number('upMm'), $s->number('fromG', 0), $s->number('toG', 40), self::flag($s, 'mayBeEmpty', true)), $item->objects('slots'));
-            $stock = array_map(static fn (mixed $g): float => is_int($g) || is_float($g) ? (float) $g : throw CoreException::invalid('stockG', 'stockG must be a list of masses in g.'), array_values((array) ($item->raw('stockG') ?? [])));
+            $stock = array_map(static fn (mixed $g): float => is_int($g) || is_float($g) ? (float) $g : throw InvalidInput::of('stockG', 'stockG must be a list of masses in g.'), array_values((array) ($item->raw('stockG') ?? [])));
             $readings = array_map(static function (Item $r): ReadingSet {
                 $values = [];
                 foreach ((array) $r->raw('values') as $quantity => $list) {
-                    $values[(string) $quantity] = array_map(static fn (mixed $v): float => is_int($v) || is_float($v) ? (float) $v : throw CoreException::invalid((string) $quantity, "A reading of {$quantity} is not a number."), array_values((array) $list));
+                    $values[(string) $quantity] = array_map(static fn (mixed $v): float => is_int($v) || is_float($v) ? (float) $v : throw InvalidInput::of((string) $quantity, "A reading of {$quantity} is not a number."), array_values((array) $list));
                 }
 
                 return new ReadingSet($values, $r->has('position') ? $r->text('position') : '', AddressHabit::from($r->choice('readAs', ['soled', 'squared'], 'soled')));
@@ -257,8 +272,8 @@ final class FittingFile
             $head->requireSound();
 
             return $head;
-        } catch (CoreException $e) {
-            throw CoreException::invalid('rack', "Head '{$label}': {$e->getMessage()}");
+        } catch (InvalidInput $e) {
+            throw InvalidInput::of('rack', "Head '{$label}': {$e->getMessage()}");
         }
     }
 
@@ -266,17 +281,20 @@ final class FittingFile
     {
         $value = $item->raw($key) ?? $default;
 
-        return is_bool($value) ? $value : throw CoreException::invalid($key, "'{$key}' must be true or false.");
+        return is_bool($value) ? $value : throw InvalidInput::of($key, "'{$key}' must be true or false.");
     }
 
     /** @param  array<string, RackedHead>  $heads */
     private static function setup(Item $item, array $heads): SetupRecord
     {
         $tag = $item->text('tag');
+        if (mb_strlen($tag) > self::LONGEST_TAG) {
+            throw InvalidInput::of('setups', "The tag '{$tag}' has ".mb_strlen($tag).' letters; a setup has 1 to '.self::LONGEST_TAG.'.');
+        }
         try {
             $label = $item->text('head');
             $onRack = self::flag($item, 'onRack', false);
-            $racked = $onRack ? $heads[$label] ?? throw CoreException::invalid('head', "the head '{$label}' is not on the rack of this file.") : null;
+            $racked = $onRack ? $heads[$label] ?? throw InvalidInput::of('head', "the head '{$label}' is not on the rack of this file.") : null;
             $stated = $item->number('statedLoftDeg', $racked?->stated->loftDeg);
             $spec = $item->object('asBuilt')?->only('sleeve', 'home', 'stated');
             $at = $spec?->object('stated');
@@ -297,8 +315,8 @@ final class FittingFile
             $setup->body();
 
             return $setup;
-        } catch (CoreException $e) {
-            throw CoreException::invalid($e->field ?? 'setups', "Setup {$tag}: {$e->getMessage()}");
+        } catch (InvalidInput $e) {
+            throw InvalidInput::of($e->field, "Setup {$tag}: {$e->getMessage()}");
         }
     }
 }

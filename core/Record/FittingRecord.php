@@ -7,7 +7,8 @@ namespace MintCarry\Core\Record;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Club\SetupSpec;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
@@ -35,6 +36,7 @@ final readonly class FittingRecord
      * @param  string|null  $inHand  tag of the setup that was hit last
      * @param  array<string, float>  $confidence  what the player said, 1 … 5, by tag
      * @param  list<string>  $tieOrder  what breaks a tie, first first (`TieBreak::CRITERIA`)
+     * @param  array<string, list<string>>  $conditions  what a setup was hit under in its trials, each as "what: value", by tag
      */
     public function __construct(
         public int $seed,
@@ -49,7 +51,49 @@ final readonly class FittingRecord
         public ?string $inHand = null,
         public array $confidence = [],
         public array $tieOrder = TieBreak::CRITERIA,
+        public array $conditions = [],
     ) {
+    }
+
+    /**
+     * What setups were hit under, each as "what: value", from their trials that have shots.
+     *
+     * @param  list<array{tag: string, visit: int|null, conditions: array<string, mixed>}>  $trials
+     * @return array<string, list<string>> by tag
+     */
+    public static function conditionsOf(array $trials): array
+    {
+        $out = [];
+        foreach ($trials as ['tag' => $tag, 'visit' => $visit, 'conditions' => $conditions]) {
+            $out[$tag][] = "visit: {$visit}";
+            foreach (['temperatureC' => 'air', 'altitudeM' => 'altitude', 'turf' => 'ground', 'monitor' => 'monitor'] as $field => $name) {
+                $value = $conditions[$field] ?? '';
+                if (is_scalar($value) && $value !== '') {
+                    $out[$tag][] = "{$name}: {$value}";
+                }
+            }
+        }
+
+        return array_map(static fn (array $all): array => array_values(array_unique($all)), $out);
+    }
+
+    /**
+     * Shots that could not be computed; they are left out.
+     *
+     * @return list<ModelFailure>
+     */
+    public function failures(): array
+    {
+        $out = [];
+        foreach ($this->shots as $tag => $shots) {
+            foreach ($shots as $s) {
+                if ($s->shot->failure !== null) {
+                    $out[] = $s->shot->failure->within("Shot {$s->sequence} of {$tag}, which is left out,");
+                }
+            }
+        }
+
+        return $out;
     }
 
     /** How many of the shots that count were made up. */
@@ -64,7 +108,7 @@ final readonly class FittingRecord
         foreach ($this->setups as $setup) {
             return $setup;
         }
-        throw CoreException::invalid('baseline', 'The finder needs the player’s own club: add it on the bench first.');
+        throw InvalidInput::of('baseline', 'The finder needs the player’s own club: add it on the bench first.');
     }
 
     /** The same fitting with another setup held. */
@@ -82,13 +126,19 @@ final readonly class FittingRecord
     {
         $out = [];
         foreach ($this->setups as $tag => $_) {
-            $set = ($screening ?? $this->screening)->of((string) $tag, array_map(static fn (ShotRecord $s): array => ['shot' => $s->shot, 'leftOut' => $s->leftOut], $this->shots[$tag] ?? []));
+            $set = ($screening ?? $this->screening)->of((string) $tag, $this->listed((string) $tag));
             if ($set->count() > 0) {
                 $out[(string) $tag] = $set;
             }
         }
 
         return $out;
+    }
+
+    /** @return list<array{shot: LaunchShot, leftOut: string|null}> every shot of a setup, as a screening policy takes them */
+    public function listed(string $tag): array
+    {
+        return array_map(static fn (ShotRecord $s): array => ['shot' => $s->shot, 'leftOut' => $s->leftOut], $this->shots[$tag] ?? []);
     }
 
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Record;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /** One JSON object of the input, read strictly: each key is asked for by name and type, and a key nobody asked for is refused by `done()`. */
 final class Item
@@ -20,7 +20,7 @@ final class Item
     public static function of(mixed $data, string $path = ''): self
     {
         if (! is_array($data) || ($data !== [] && array_is_list($data))) {
-            throw CoreException::invalid($path === '' ? 'item' : $path, ($path === '' ? 'An item' : "'{$path}'").' must be a JSON object.');
+            throw InvalidInput::of($path === '' ? 'item' : $path, ($path === '' ? 'An item' : "'{$path}'").' must be a JSON object.');
         }
 
         return new self($data, $path);
@@ -33,7 +33,7 @@ final class Item
 
     public function number(string $key, ?float $default = null): float
     {
-        return $this->optional($key) ?? $default ?? throw CoreException::invalid($this->name($key), "'{$this->name($key)}' is missing.");
+        return $this->optional($key) ?? $default ?? throw InvalidInput::of($this->name($key), "'{$this->name($key)}' is missing.");
     }
 
     public function optional(string $key): ?float
@@ -43,10 +43,21 @@ final class Item
             return null;
         }
         if (! is_int($value) && ! is_float($value) || ! is_finite((float) $value)) {
-            throw CoreException::invalid($this->name($key), "'{$this->name($key)}' must be a number.");
+            throw InvalidInput::of($this->name($key), "'{$this->name($key)}' must be a number.");
         }
 
         return (float) $value;
+    }
+
+    /** A whole number within [low, high]. */
+    public function whole(string $key, int $low, int $high): int
+    {
+        $value = $this->number($key);
+        if (floor($value) !== $value || $value < $low || $value > $high) {
+            throw InvalidInput::of($this->name($key), "'{$this->name($key)}' must be a whole number from {$low} to {$high}.");
+        }
+
+        return (int) $value;
     }
 
     /** @param  list<string>  $choices */
@@ -54,7 +65,7 @@ final class Item
     {
         $value = $this->take($key) ?? $default;
         if (! is_string($value) || ! in_array($value, $choices, true)) {
-            throw CoreException::invalid($this->name($key), "'{$this->name($key)}' must be one of ".implode(', ', $choices).'.');
+            throw InvalidInput::of($this->name($key), "'{$this->name($key)}' must be one of ".implode(', ', $choices).'.');
         }
 
         return $value;
@@ -64,7 +75,7 @@ final class Item
     {
         $value = $this->take($key);
         if (! is_string($value) || $value === '') {
-            throw CoreException::invalid($this->name($key), "'{$this->name($key)}' must be a text.");
+            throw InvalidInput::of($this->name($key), "'{$this->name($key)}' must be a text.");
         }
 
         return $value;
@@ -85,7 +96,7 @@ final class Item
             return [];
         }
         if (! is_array($value) || ! array_is_list($value)) {
-            throw CoreException::invalid($this->name($key), "'{$this->name($key)}' must be a list.");
+            throw InvalidInput::of($this->name($key), "'{$this->name($key)}' must be a list.");
         }
 
         return array_map(fn (int $i): self => self::of($value[$i], $this->name($key)."[{$i}]"), array_keys($value));
@@ -114,7 +125,7 @@ final class Item
             $row = is_array($raw) ? $raw[$i] ?? null : null;
             $value = is_array($row) ? $row[$j] ?? null : null;
             if (! is_int($value) && ! is_float($value)) {
-                throw CoreException::invalid($key, "'{$key}' must be three rows of three numbers, g·cm².");
+                throw InvalidInput::of($key, "'{$key}' must be three rows of three numbers, g·cm².");
             }
 
             return (float) $value;
@@ -141,7 +152,7 @@ final class Item
     {
         foreach (array_keys($this->data) as $key) {
             if (! in_array((string) $key, $keys, true)) {
-                throw CoreException::invalid($this->name((string) $key), "Unknown key '{$this->name((string) $key)}'; known here: ".implode(', ', $keys).'.');
+                throw InvalidInput::of($this->name((string) $key), "Unknown key '{$this->name((string) $key)}'; known here: ".implode(', ', $keys).'.');
             }
         }
 
@@ -153,7 +164,7 @@ final class Item
     {
         foreach (array_keys($this->data) as $key) {
             if (! isset($this->asked[(string) $key])) {
-                throw CoreException::invalid($this->name((string) $key), "Unknown key '{$this->name((string) $key)}'; known here: ".implode(', ', array_keys($this->asked)).'.');
+                throw InvalidInput::of($this->name((string) $key), "Unknown key '{$this->name((string) $key)}'; known here: ".implode(', ', array_keys($this->asked)).'.');
             }
         }
     }

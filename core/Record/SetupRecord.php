@@ -53,15 +53,27 @@ final readonly class SetupRecord
     /**
      * What the head presents for a player who squares this much: from the gauge where it was read and from the print where not. The sleeve is the one that the setup was built with, whatever the rack says of it today; readings are always the latest.
      *
-     * @param  float  $squares  0 … 1
+     * @param  float  $squaringShare  0 … 1
      */
-    public function playing(float $squares): PlayingGeometry
+    public function playing(float $squaringShare): PlayingGeometry
     {
         if ($this->racked !== null) {
-            return PlayingGeometry::present($this->racked->gauged()->straight(), ($this->sleeve ?? SleeveSystem::fixed())->position($this->sleeveLabel)->tilts, $squares);
+            return PlayingGeometry::present($this->racked->gauged()->straight(), $this->sleeveSystem()->position($this->sleeveLabel)->tilts, $squaringShare);
         }
 
-        return PlayingGeometry::of($this->described ?? new HeadReading(10.5, self::USUAL_LIE_DEG), $this->change ?? new SleeveChange, $squares);
+        return PlayingGeometry::of($this->described ?? new HeadReading(10.5, self::USUAL_LIE_DEG), $this->change ?? new SleeveChange, $squaringShare);
+    }
+
+    /** The sleeve as it was when the setup was built. */
+    public function sleeveSystem(): SleeveSystem
+    {
+        return $this->sleeve ?? SleeveSystem::fixed();
+    }
+
+    /** The same setup at another position of its sleeve, named by it. */
+    public function at(string $sleeveLabel): self
+    {
+        return new self(...['tag' => $sleeveLabel, 'sleeveLabel' => $sleeveLabel] + get_object_vars($this));
     }
 
     /** The head with this setup's weights in it; null when it is only described. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Report;
 
-use MintCarry\Core\Finder\Search;
+use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\SetupJudgement;
 use MintCarry\Core\Record\FittingRecord;
@@ -12,26 +12,19 @@ use MintCarry\Core\Record\FittingRecord;
 /** The advice among the setups that were hit: each one's judgement against the benchmark, the pick, what ties with it, and what was not hit. */
 final class AdviceReport
 {
-    /** By the models where they have something to work from, else by the shots alone. */
-    public static function advice(FittingRecord $record): Advice
-    {
-        return self::by(Search::modelled($record), $record);
-    }
-
-    /** @param  Search|null  $search  of this record; null: by the shots alone */
-    public static function by(?Search $search, FittingRecord $record): Advice
-    {
-        return Advice::of(array_values($record->sets()), $record->benchmark ?? '', $record->brief, $record->flight, $record->random(), $search === null ? null : Search::posterior($search->drawsOfHit(), $record->brief));
-    }
-
     /** @return array<string, mixed> lengths m, gains in the scoring's unit */
     public static function of(FittingRecord $record): array
     {
-        return self::toArray(self::advice($record), $record);
+        $grounds = Grounds::of($record);
+
+        return self::toArray($grounds->advice(), $record, $grounds->failures);
     }
 
-    /** @return array<string, mixed> */
-    public static function toArray(Advice $advice, FittingRecord $record): array
+    /**
+     * @param  list<ModelFailure>  $failures
+     * @return array<string, mixed>
+     */
+    public static function toArray(Advice $advice, FittingRecord $record, array $failures = []): array
     {
         $tags = array_map(strval(...), array_keys($record->setups));
 
@@ -47,6 +40,7 @@ final class AdviceReport
             'basis' => $advice->isModelled ? 'models' : 'shots',
             'notHit' => array_values(array_diff($tags, array_map(static fn (SetupJudgement $s): string => $s->tag, $advice->setups))),
             'simulatedShots' => $record->simulatedShots(),
+            'failures' => ModelFailure::toArrays($failures),
             'setups' => array_map(static fn (SetupJudgement $s): array => [
                 'tag' => $s->tag,
                 'n' => $s->n,

@@ -8,7 +8,7 @@ use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Air\Wind;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\SetupSpec;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Finder\ScoredDraws;
 use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Fitting\Advice;
@@ -20,6 +20,7 @@ use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\TieBreak;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Turf;
+use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
 
@@ -51,14 +52,16 @@ final class DecideReport
     /** @return array<string, mixed> lengths m, gains in the scoring's unit */
     public static function of(FittingRecord $record): array
     {
-        $search = Search::modelled($record);
-        $advice = AdviceReport::by($search, $record);
+        $grounds = Grounds::of($record);
+        $advice = $grounds->advice();
+        $search = $grounds->search;
+        [$days, $failures] = $search === null ? [[], []] : self::days($record, $search, $advice);
 
-        return AdviceReport::toArray($advice, $record) + [
-            'schools' => self::schools($record, $search),
+        return AdviceReport::toArray($advice, $record, [...$grounds->failures, ...$failures]) + [
+            'schools' => self::schools($record, $grounds),
             'worth' => $search === null ? null : self::worth($record, $search, $advice),
             'tieBreak' => self::tieBreak($record, $advice),
-            'days' => $search === null ? [] : self::days($record, $search, $advice),
+            'days' => $days,
         ];
     }
 
@@ -67,20 +70,15 @@ final class DecideReport
      *
      * @return array{policies: list<array{name: string, label: string}>, rows: list<array<string, mixed>>, unanimous: bool, picks: array<string, int>}
      */
-    private static function schools(FittingRecord $record, ?Search $now): array
+    private static function schools(FittingRecord $record, Grounds $now): array
     {
         $policies = array_values(array_unique([$record->screening->name, ...Screening::USUAL]));
         $rows = [];
         $picks = [];
         $columns = [];
         foreach ($policies as $name) {
-            $screening = Screening::named($name);
-            $sets = $record->sets($screening);
-            $columns[$name] = [array_values($sets), match (true) {
-                ! isset($sets[$record->benchmark ?? '']) => null,
-                $name === $record->screening->name => $now?->drawsOfHit(),
-                default => Search::modelled($record, $screening)?->drawsOfHit(),
-            }];
+            $grounds = $name === $record->screening->name ? $now : Grounds::of($record, Screening::named($name));
+            $columns[$name] = [$grounds->sets, $grounds->draws];
         }
         foreach (self::SCHOOLS as $scoring) {
             $brief = $record->brief->scoredBy($scoring);
@@ -93,8 +91,7 @@ final class DecideReport
 
                     continue;
                 }
-                $posterior = $draws === null ? null : Search::posterior($draws, $brief);
-                $posterior = $posterior?->has($tags) === true ? $posterior : PosteriorDraws::ofShots($sets, $brief, $record->random());
+                $posterior = $draws === null ? PosteriorDraws::ofShots($sets, $brief, $record->random()) : Search::posterior($draws, $brief);
                 $pick = Pick::among(array_map(static fn (string $t): array => $posterior->scores[$t], $tags), $own, $scoring);
                 $tag = $tags[$pick->pick];
                 $cells[] = ['pick' => $tag, 'best' => $tags[$pick->best], 'gain' => $pick->gain($pick->best, $own), 'chance' => $pick->chance($pick->best, $own),
@@ -149,7 +146,9 @@ final class DecideReport
             'price' => isset($supply['price']) ? (float) $supply['price'] : null,
             'currency' => (string) ($supply['currency'] ?? $record->brief->currency),
             'money' => $record->brief->money,
-            'told' => $interval->low > 0 ? 'more' : ($interval->high < 0 ? 'less' : 'open'),
+            'verdict' => match (true) {
+                $interval->low > 0 => WorthVerdict::More, $interval->high < 0 => WorthVerdict::Less, default => WorthVerdict::Open,
+            },
         ];
     }
 
@@ -192,7 +191,7 @@ final class DecideReport
     /**
      * The pick in other wind, on other ground, on a slower day, and with the low heel miss.
      *
-     * @return list<array<string, mixed>>
+     * @return array{list<array<string, mixed>>, list<ModelFailure>} the days, and those that the models failed on
      */
     private static function days(FittingRecord $record, Search $search, Advice $advice): array
     {
@@ -209,15 +208,17 @@ final class DecideReport
             'wind from the right' => [$flight($from(90)), []],
             'soft ground' => [$flight(new Wind, Turf::Soft), []],
             'firm ground' => [$flight(new Wind, Turf::Firm), []],
-            'slower by 3 mph' => [null, [0 => -self::SLOWER_MPS]],
-            'low heel miss' => [null, [5 => self::LOW_HEEL_MM[0], 6 => self::LOW_HEEL_MM[1]]],
+            'slower by 3 mph' => [null, [Swing::CLUB_SPEED => -self::SLOWER_MPS]],
+            'low heel miss' => [null, [Swing::TOE => self::LOW_HEEL_MM[0], Swing::HIGH => self::LOW_HEEL_MM[1]]],
         ];
-        $out = [];
+        $out = $failures = [];
         $picked = $advice->pick === $advice->benchmark ? $advice->best : $advice->pick;
         foreach ($days as $name => [$on, $day]) {
             try {
                 $draws = $on === null && $day === [] ? $search->drawsOfHit() : $search->drawsOf($search->hit(), $on, $day);
-            } catch (CoreException) {
+            } catch (ModelFailure $e) {
+                $failures[] = $e->within("The day “{$name}”");
+
                 continue;
             }
             $own = $draws->index($advice->benchmark);
@@ -231,6 +232,6 @@ final class DecideReport
                 'carryM' => array_sum($draws->figures[$at][0]) / count($draws->figures[$at][0])];
         }
 
-        return $out;
+        return [$out, $failures];
     }
 }

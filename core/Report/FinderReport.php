@@ -6,7 +6,8 @@ namespace MintCarry\Core\Report;
 
 use MintCarry\Core\Club\ChangeOver;
 use MintCarry\Core\Club\SetupSpec;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Finder\Finder;
 use MintCarry\Core\Finder\Predicted;
 use MintCarry\Core\Finder\RackCandidates;
@@ -20,16 +21,17 @@ final class FinderReport
     /**
      * @param  string  $only  one of `RackCandidates::WHICH`
      * @param  (callable(string, callable(): string): string)|null  $keep  a store for draws (`Search::draws`)
+     * @param  string  $modelVersion  another one for other code of the models
      * @return array<string, mixed> lengths m, angles °, gains in the scoring's unit
      *
-     * @throws CoreException when there is no own club, it was not hit, or the rack offers nothing
+     * @throws InvalidInput when there is no own club, it was not hit, or the rack offers nothing
      */
-    public static function of(FittingRecord $record, string $only = 'all', ?callable $keep = null): array
+    public static function of(FittingRecord $record, string $only = 'all', ?callable $keep = null, string $modelVersion = ''): array
     {
         $search = Search::of($record, $only);
         $candidates = $search->candidates;
         if ($candidates->specs === []) {
-            throw CoreException::invalid('rack', match (true) {
+            throw InvalidInput::of('rack', match (true) {
                 $candidates->unreadable !== [] => 'No legal setup for this hand is on the rack: '.implode(' ', $candidates->unreadable),
                 $only === 'own' => 'The own club is only described, not on the rack, so its other positions are not known. Put its head on the rack, or look at all heads.',
                 $only === 'order' && $record->rack !== [] => 'No head for this hand is in the studio or can be ordered. Look at all heads, or say on the rack what can be had.',
@@ -40,9 +42,10 @@ final class FinderReport
         $inHand = $record->setups[$record->inHand ?? ''] ?? $record->own();
         // What is not in the studio cannot be hit next.
         $wrench = static fn (SetupSpec $b): ?int => ($candidates->about[$b->tag]->inStock ?? true) === false ? null : ChangeOver::between($inHand->parts(), $candidates->parts($b))->wrenchChanges;
-        $found = Finder::of($search->draws($keep), $record->brief, $record->random(), $wrench);
+        $draws = $search->draws($keep, $modelVersion);
+        $found = Finder::of($draws, $record->brief, $record->random(), $wrench);
         $trade = Trade::of($found->setups);
-        $squares = $record->brief->squares();
+        $squaringShare = $record->brief->squaringShare();
 
         return [
             'own' => $found->own->spec->tag,
@@ -56,16 +59,17 @@ final class FinderReport
             'ties' => count(array_filter($found->setups, static fn (Predicted $p): bool => $p->tied)),
             'within' => count(array_filter($found->setups, static fn (Predicted $p): bool => $found->best->gain - $p->gain < $found->scoring->resolution())),
             'unreadable' => $candidates->unreadable,
+            'failures' => ModelFailure::toArrays([...$record->failures(), ...$draws->failures]),
             'next' => $found->next === null ? null : ['tag' => $found->next['spec']->tag, 'value' => $found->next['value'], 'changes' => $found->next['changes'], 'turns' => $found->next['turns'], 'to' => $found->next['to']?->tag],
             'learned' => $found->learned,
             'ownEffects' => array_map(static fn (array $p): array => ['with' => (object) $p['with']] + $p, $search->ownEffects()),
             'trade' => ['front' => $trade->front, 'perCarryM' => $trade->perCarryM, 'perShare' => $trade->perShare, 'level' => $trade->level, 'agreement' => $trade->agreement],
-            'setups' => array_map(static fn (Predicted $p): array => self::setup($p, $candidates, $squares), $found->setups),
+            'setups' => array_map(static fn (Predicted $p): array => self::setup($p, $candidates, $squaringShare), $found->setups),
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function setup(Predicted $p, RackCandidates $candidates, float $squares): array
+    private static function setup(Predicted $p, RackCandidates $candidates, float $squaringShare): array
     {
         $about = $candidates->about[$p->spec->tag] ?? null;
 
@@ -83,8 +87,8 @@ final class FinderReport
             'orderable' => $about->orderable ?? true,
             'price' => $about?->price,
             'currency' => $about->currency ?? '',
-            'loftDeg' => $p->spec->soledLoftDeg + $squares * ($p->spec->squaredLoftDeg - $p->spec->soledLoftDeg),
-            'faceOpenDeg' => (1 - $squares) * $p->spec->soledFaceOpenDeg,
+            'loftDeg' => $p->spec->soledLoftDeg + $squaringShare * ($p->spec->squaredLoftDeg - $p->spec->soledLoftDeg),
+            'faceOpenDeg' => (1 - $squaringShare) * $p->spec->soledFaceOpenDeg,
             'carryM' => $p->carryM,
             'carryGainM' => $p->carryGainM,
             'carryGainInterval' => $p->carryGainInterval,

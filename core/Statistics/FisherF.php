@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Statistics;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\ModelFailure;
 
 /** The F distribution through the regularised incomplete beta function (Abramowitz & Stegun 26.6.2, from memory); quantile by bisection. Checked against scipy in the tests. */
 final class FisherF
@@ -15,7 +16,7 @@ final class FisherF
     public static function cdf(float $f, float $above, float $below): float
     {
         if ($above <= 0 || $below <= 0) {
-            throw CoreException::invalid('dof', 'F needs positive degrees of freedom.');
+            throw ModelFailure::while('A quantile of F', 'it needs positive degrees of freedom');
         }
 
         return $f <= 0 ? 0.0 : StudentT::incompleteBeta($above * $f / ($above * $f + $below), $above / 2, $below / 2);
@@ -24,7 +25,7 @@ final class FisherF
     /** The F below which a share `p` of the distribution lies. */
     public static function quantile(float $p, float $above, float $below): float
     {
-        CoreException::requireWithin('p', $p, 1e-9, 1 - 1e-9);
+        InvalidInput::requireWithin('p', $p, 1e-9, 1 - 1e-9);
         $key = "{$p}/{$above}/{$below}";
         if (isset(self::$known[$key])) {
             return self::$known[$key];

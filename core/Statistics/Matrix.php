@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Statistics;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\ModelFailure;
 
 use function array_fill;
 use function count;
@@ -39,7 +39,7 @@ final class Matrix
                 $sum -= $row[$k] ** 2;
             }
             if ($sum <= 0) {
-                throw CoreException::invalid('matrix', 'The matrix is not positive definite.');
+                throw ModelFailure::while('A system of equations', 'the matrix is not positive definite');
             }
             $row[$i] = sqrt($sum);
             $l[$i] = array_values($row);

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Statistics;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\ModelFailure;
 
 /**
  * Student's t distribution. CDF through the regularised incomplete beta function (continued fraction by the modified Lentz method,
@@ -18,7 +19,7 @@ final class StudentT
     public static function cdf(float $t, float $dof): float
     {
         if ($dof <= 0 || is_nan($t)) {
-            throw CoreException::invalid('dof', 'Student t needs a positive number of degrees of freedom and a number.');
+            throw ModelFailure::while('A quantile of Student’s t', 'it needs a positive number of degrees of freedom and a number');
         }
         $tail = 0.5 * self::incompleteBeta($dof / ($dof + $t * $t), $dof / 2, 0.5);
 
@@ -28,7 +29,7 @@ final class StudentT
     /** The t below which a share `p` of the distribution lies. */
     public static function quantile(float $p, float $dof): float
     {
-        CoreException::requireWithin('p', $p, 1e-9, 1 - 1e-9);
+        InvalidInput::requireWithin('p', $p, 1e-9, 1 - 1e-9);
         if (abs($p - 0.5) < 1e-15) {
             return 0.0;
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Units;
 
+use MintCarry\Core\Errors\InvalidInput;
+
 /**
  * A unit as it is typed, shown or found in a file. Conversions happen only at the edges: the core runs on
  * m/s, m, deg, rpm, s, g and (for strike and club measures) mm.
@@ -64,7 +66,7 @@ enum Unit: string
     public function to(self $other, float $value): float
     {
         if ($this->dimension() !== $other->dimension()) {
-            throw \MintCarry\Core\CoreException::invalid('unit', "{$this->value} cannot be converted to {$other->value}.");
+            throw InvalidInput::of('unit', "{$this->value} cannot be converted to {$other->value}.");
         }
 
         return $value * $this->factor() / $other->factor();

@@ -7,6 +7,7 @@ namespace Database\Seeders;
 use App\Models\Part;
 use App\Models\RackHead;
 use App\Models\Reading;
+use App\Models\SimulatedHead;
 use App\Models\Sleeve;
 use App\Models\Studio;
 use App\Models\User;
@@ -67,7 +68,7 @@ final readonly class DemoRack
     {
         $head = RackHead::query()->create($columns + ['studio_id' => $this->studio->id, 'label' => $label, 'maker' => 'Shoreline Works', 'hand' => $hand, 'sleeve_id' => $this->sleeves[$sleeve]->id, 'stated_loft_deg' => $stated, 'stated_lie_deg' => 58, 'stated_face_open_deg' => 0]);
         if ($lofts !== []) {
-            $head->update(['truth' => ['loftDeg' => array_sum($lofts) / count($lofts) + 0.05, 'lieDeg' => $lie - 0.1, 'faceOpenDeg' => $face + 0.1, 'massG' => ($head->mass_g ?? 200) + 0.6]]);
+            SimulatedHead::query()->create(['head_id' => $head->id, 'truth' => ['loftDeg' => array_sum($lofts) / count($lofts) + 0.05, 'lieDeg' => $lie - 0.1, 'faceOpenDeg' => $face + 0.1, 'massG' => ($head->mass_g ?? 200) + 0.6]]);
             Reading::query()->create(['studio_id' => $this->studio->id, 'head_id' => $head->id, 'values' => ['loftDeg' => $lofts, 'lieDeg' => [$lie], 'faceOpenDeg' => [$face]], 'position' => $head->system()->home, 'read_as' => 'soled', 'way' => 'hand', 'source' => 'simulated', 'typed' => [], 'read_by' => $this->fitter->id]);
         }
 

@@ -1,7 +1,7 @@
 <script lang="ts">
     import Router from 'svelte-spa-router';
     import { get } from './api/client';
-    import type { SignedIn } from './api/types';
+    import type { SignedIn } from './api/generated/types';
     import { session } from './state/session.svelte';
     import Bay from './views/bay/Bay.svelte';
     import Bench from './views/bench/Bench.svelte';

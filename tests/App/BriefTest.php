@@ -53,7 +53,7 @@ it('refuses what no brief can be, by field, and keeps what stood', function (arr
     'a fourth kind of turf' => [['turf' => 'concrete'], 'turf'],
     'a speed in metres' => [['clubSpeedMps' => ['value' => '45', 'unit' => 'm']], 'clubSpeedMps'],
     'swings in words' => [['swings' => 'many'], 'swings'],
-    'a field that is none' => [['mood' => 'good'], 'mood'],
+    'a field that is none' => [['mood' => 'good'], 'brief.mood'],
     'own weights without weights' => [['scoring' => 'own weights'], 'weights'],
     'a minor without a guardian' => [['minor' => true, 'consent' => true], 'guardian'],
 ]);

@@ -89,9 +89,9 @@ it('weighs with the mass that was read instead of the stated one', function (): 
 });
 
 it('shows the plane for a player who squares as much as asked', function (): void {
-    $mixed = fn (float $squares): array => array_column($this->getJson("api/heads/{$this->head['id']}?squares={$squares}")->assertOk()->json('plane.mixed'), null, 'label')['+1.4'];
+    $mixed = fn (float $squaringShare): array => array_column($this->getJson("api/heads/{$this->head['id']}?squaringShare={$squaringShare}")->assertOk()->json('plane.mixed'), null, 'label')['+1.4'];
     expect($mixed(1)['faceOpenDeg'])->toEqualWithDelta(0, 1e-9)
         ->and($mixed(0)['loftDeg'])->toEqualWithDelta(10.5, 1e-9)
         ->and($mixed(0.8)['loftDeg'])->toBeGreaterThan($mixed(0.2)['loftDeg']);
-    $this->getJson("api/heads/{$this->head['id']}?squares=3")->assertUnprocessable();
+    $this->getJson("api/heads/{$this->head['id']}?squaringShare=3")->assertUnprocessable();
 });

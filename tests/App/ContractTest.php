@@ -2,154 +2,112 @@
 
 declare(strict_types=1);
 
+use App\Console\Commands\DescribeApi;
+use App\Http\Contract\Contract;
+use App\Http\Contract\TypeText;
 use App\Models\Fitting;
+use App\Models\RackHead;
 use App\Models\User;
 use Database\Seeders\DemoSeeder;
+use Illuminate\Support\Facades\Route;
 
-// What the front end's types say is what the server answers: every field of an interface is there, and no field comes that no interface knows.
+// The API is said once, in the attributes of the controllers. What routes really answer is held against it in every test of the application (tests/AgreedApi.php);
+// here is what no single request shows.
 
-/** @return array<string, array<string, string>> fields and their types by interface */
-function interfaces(): array
-{
-    $source = (string) file_get_contents(dirname(__DIR__, 2).'/resources/web/api/types.ts');
-    preg_match_all('/export interface (\w+)(?: extends \w+)? \{\n(.*?)\n\}/s', $source, $found, PREG_SET_ORDER);
-    $out = [];
-    foreach ($found as [, $name, $body]) {
-        preg_match_all('/^    (\w+)(\??): (.+?)(?:;|\{)?$/m', $body, $fields, PREG_SET_ORDER);
-        foreach ($fields as [, $field, , $type]) {
-            $out[$name][$field] = $type;
+it('describes every route, and no route that there is not', function (): void {
+    $real = [];
+    foreach (Route::getRoutes() as $route) {
+        foreach (str_starts_with($route->uri(), 'api/') ? array_diff($route->methods(), ['HEAD']) : [] as $method) {
+            $real[] = strtolower($method).' /'.$route->uri();
         }
     }
-
-    return $out;
-}
-
-/** @param  array<string, mixed>  $answer */
-function agree(string $interface, array $answer): void
-{
-    $fields = interfaces()[$interface];
-    $given = array_keys($answer);
-    sort($given);
-    $wanted = array_keys($fields);
-    sort($wanted);
-    expect($given)->toBe($wanted, "{$interface}: the server's fields and those of types.ts");
-    foreach ($fields as $field => $type) {
-        $value = $answer[$field];
-        if ($value === null) {
-            expect(str_contains($type, 'null'))->toBeTrue("{$interface}.{$field} came as null");
-        } elseif (preg_match('/^(number|string|boolean)(?: \| null)?$/', $type, $m) === 1) {
-            expect(match ($m[1]) {
-                'number' => is_int($value) || is_float($value), 'string' => is_string($value), default => is_bool($value)
-            })->toBeTrue("{$interface}.{$field} is not a {$m[1]}");
-        } elseif (str_ends_with($type, '[]')) {
-            expect($value)->toBeArray();
+    $said = [];
+    foreach (Contract::document()['paths'] as $path => $operations) {
+        foreach (array_keys($operations) as $method) {
+            $said[] = "{$method} {$path}";
         }
     }
-}
+    sort($real);
+    sort($said);
+    expect($said)->toBe($real);
+});
 
-beforeEach(function (): void {
+it('has the description and what the front end takes from it as the attributes say now', function (): void {
+    foreach (DescribeApi::files() as $path => $text) {
+        expect((string) file_get_contents(base_path($path)))->toBe($text, "{$path} is not as the attributes say: php artisan mint:api writes it anew.");
+    }
+});
+
+it('says of nothing that it could be anything', function (): void {
+    $bare = [];
+    $walk = function (mixed $schema, string $at) use (&$walk, &$bare): void {
+        if (is_array($schema) && ($schema['type'] ?? null) === 'object' && ! isset($schema['properties']) && ! isset($schema['additionalProperties'])) {
+            $bare[] = $at;
+        }
+        foreach (is_array($schema) ? $schema : [] as $key => $inner) {
+            $walk($inner, "{$at}/{$key}");
+        }
+    };
+    $document = Contract::document();
+    $walk($document['components']['schemas'], 'schemas');
+    $walk($document['paths'], 'paths');
+    expect($bare)->toBe([]);
+});
+
+it('answers the demo as it says, on every screen', function (): void {
     app(DemoSeeder::class)->run();
     $this->actingAs(User::query()->where('email', DemoSeeder::EMAIL)->firstOrFail());
-    $this->decided = Fitting::query()->whereHas('decisions')->firstOrFail()->id;
-});
-
-it('answers a fitting and its parts as typed', function (): void {
-    $fitting = $this->getJson("api/fittings/{$this->decided}")->assertOk()->json();
-    agree('Fitting', $fitting);
-    agree('Player', $fitting['player']);
-    agree('UnitChoice', $fitting['player']['units']);
-    agree('Setup', $fitting['setups'][0]);
-    agree('Presented', $fitting['setups'][0]['playing']['squared']);
-    agree('Decision', $fitting['decision']);
-    $whole = $this->getJson("api/decisions/{$fitting['decision']['id']}")->assertOk()->json();
-    agree('DecisionWithProof', array_diff_key($whole, $fitting['decision'])); // what it has beyond a Decision
-    expect(array_diff_key($fitting['decision'], $whole))->toBe([]);
-});
-
-it('answers the day book and who is signed in as typed', function (): void {
-    foreach ($this->getJson('api/fittings')->json() as $entry) {
-        agree('DayBookEntry', $entry);
-    }
-    agree('SignedIn', $this->getJson('api/session')->json('user'));
-});
-
-it('answers shots as typed', function (): void {
-    $shots = $this->getJson("api/fittings/{$this->decided}/shots")->json();
-    expect(count($shots))->toBeGreaterThan(10);
-    foreach ($shots as $shot) {
-        agree('Shot', $shot);
-    }
-});
-
-it('answers rack, head, outlook and bay as typed', function (): void {
-    $rack = $this->getJson('api/rack')->assertOk()->json();
-    agree('Rack', $rack);
-    foreach ($rack['parts'] as $part) {
-        agree('Part', $part);
-    }
-    foreach ($rack['heads'] as $head) {
-        agree('RackHead', $head);
-    }
-    $detail = $this->getJson("api/heads/{$rack['heads'][0]['id']}")->json();
-    expect(array_diff(array_keys($detail), [...array_keys(interfaces()['RackHead']), 'plane', 'faceMap', 'history']))->toBe([]);
-    agree('Plane', $detail['plane']);
-    agree('PlanePoint', $detail['plane']['mixed'][0]);
-    agree('Weighed', $this->postJson("api/heads/{$rack['heads'][0]['id']}/weigh", ['masses' => (object) []])->json());
-    $outlook = $this->postJson("api/fittings/{$this->decided}/brief/outlook", [])->json();
-    agree('Outlook', $outlook);
-    agree('RidgePoint', $outlook['ridge'][0]);
-    agree('Field', $outlook['field']);
-    agree('Brief', $this->getJson("api/fittings/{$this->decided}")->json('brief'));
-    $fitting = Fitting::query()->findOrFail($this->decided);
-    $bay = App\Models\Bay::query()->firstOrFail();
-    $this->patchJson("api/bays/{$bay->id}", ['fittingId' => $this->decided])->assertOk();
-    $this->postJson("api/fittings/{$this->decided}/trials", ['setupId' => $fitting->setups()->where('tag', 'B')->firstOrFail()->id])->assertCreated();
-    $this->postJson("api/fittings/{$this->decided}/simulate", ['count' => 3, 'player' => 'steady'])->assertCreated();
-    $view = $this->getJson("api/fittings/{$this->decided}/bay")->assertOk()->json();
-    agree('BayView', $view);
-    agree('Trial', $view['running']);
-    agree('Bay', $view['bays'][0]);
-    agree('Standing', $view['standing'][0]);
-    agree('DriftPoint', $view['drift'][0]);
-    agree('Shot', $view['shots'][0]);
-});
-
-it('answers comparison and advice as typed', function (): void {
-    $comparison = $this->getJson("api/fittings/{$this->decided}/comparison")->json();
-    agree('Comparison', $comparison);
-    foreach ($comparison['rows'] as $row) {
-        foreach ($row['cells'] as $cell) {
-            agree('ComparisonCell', $cell);
-            if ($cell['summary'] !== null) {
-                agree('Summary', $cell['summary']);
-            }
+    foreach (Fitting::query()->whereHas('shots')->get() as $fitting) {
+        foreach (['', '/bay', '/brief/changes', '/log', '/held', '/shots', '/files', '/comparison', '/judging', '/finder?only=all', '/advice', '/grounds', '/decisions', '/file'] as $what) {
+            $this->getJson("api/fittings/{$fitting->id}{$what}")->assertOk();
         }
+        $stamp = $this->getJson("api/fittings/{$fitting->id}/bay")->json('stamp');
+        expect($this->getJson("api/fittings/{$fitting->id}/bay?stamp={$stamp}")->assertOk()->json())->not->toHaveKey('bays');
     }
-    $advice = $this->getJson("api/fittings/{$this->decided}/advice")->json();
-    agree('Advice', $advice);
-    foreach ($advice['setups'] as $setup) {
-        agree('Judgement', $setup);
-        agree('Interval', $setup['strokesInterval']);
+    foreach (['session', 'players', 'fittings?q=dors', 'rack', 'rack.json', 'heads/'.RackHead::query()->value('id').'?squaringShare=0.3'] as $what) {
+        $this->getJson("api/{$what}")->assertOk();
     }
 });
 
-it('answers the grounds of a decision and a confirm run as typed', function (): void {
-    $url = "api/fittings/{$this->decided}";
-    $chosen = collect($this->getJson($url)->json('setups'))->firstWhere('tag', 'D')['id'];
-    $this->postJson("{$url}/confirm", ['setupId' => $chosen, 'rested' => true])->assertCreated();
-    $grounds = $this->getJson("{$url}/decide")->assertOk()->json();
-    // Grounds are an advice with more.
-    agree('Advice', array_intersect_key($grounds, interfaces()['Advice']));
-    agree('Grounds', array_diff_key($grounds, interfaces()['Advice']));
-    foreach ($grounds['schools']['rows'] as $row) {
-        agree('SchoolRow', $row);
-        agree('SchoolCell', $row['cells'][0]);
-    }
-    agree('Worth', $grounds['worth']);
-    agree('TieBreak', $grounds['tieBreak']);
-    array_map(fn (array $day) => agree('OtherDay', $day), $grounds['days']);
-    agree('ConfirmRun', $grounds['confirm']);
-    $found = $this->getJson("{$url}/finder")->json();
-    agree('Found', $found);
-    agree('FoundSetup', $found['setups'][0]);
+it('refuses a key that it does not know, by name, and keeps nothing', function (string $method, string $uri, array $body, string $unknown): void {
+    $user = $this->fitter();
+    $case = $this->fitting($user);
+    $head = $this->rackHead($user);
+    $uri = str_replace(['{fitting}', '{head}'], [(string) $case->id, (string) $head['id']], $uri);
+    $answer = $this->json($method, $uri, $body)->assertUnprocessable();
+    expect($answer->json('errors'))->toHaveKey($unknown)
+        ->and($answer->json('message'))->toContain("'{$unknown}' is not something this takes")->toContain('Nothing was saved')
+        ->and($this->getJson("api/fittings/{$case->id}")->json('version'))->toBe(1)
+        ->and($this->getJson("api/fittings/{$case->id}")->json('setups'))->toBe([]);
+})->with([
+    'a misspelt loft' => ['POST', 'api/fittings/{fitting}/setups', ['head' => 'Tern', 'statedLoft' => 10.5], 'statedLoft'],
+    'a column of the database' => ['PATCH', 'api/fittings/{fitting}', ['version' => 1, 'studio_id' => 1], 'studio_id'],
+    'inside a list' => ['POST', 'api/fittings/{fitting}/shots', ['setupId' => 1, 'shots' => [['clientId' => 'a', 'values' => [], 'spin' => 1]]], 'shots.0.spin'],
+    'inside an object' => ['PATCH', 'api/fittings/{fitting}/brief', ['version' => 1, 'brief' => ['corridor' => ['width' => 30]]], 'brief.corridor.width'],
+    'a field of the brief' => ['PATCH', 'api/fittings/{fitting}/brief', ['version' => 1, 'brief' => ['handycap' => 3]], 'brief.handycap'],
+    'a slot of a head' => ['PATCH', 'api/heads/{head}', ['slots' => [['name' => 'back', 'toeMm' => 0, 'backMm' => 100, 'upMm' => 0, 'gramms' => 3]]], 'slots.0.gramms'],
+    'behind the question mark' => ['GET', 'api/fittings/{fitting}/finder?onyl=own', [], 'onyl'],
+    'where nothing is taken' => ['POST', 'api/fittings/{fitting}/trials/end', ['now' => true], 'now'],
+]);
+
+it('tells whose a thing is before it looks at what was said', function (): void {
+    $theirs = $this->fitting($this->fitter('Other studio'));
+    $this->actingAs($this->fitter())->patchJson("api/fittings/{$theirs->id}", ['nonsense' => 1])->assertNotFound();
 });
+
+it('reads types as they are written', function (string $type, array $schema): void {
+    expect(json_decode((string) json_encode(TypeText::schema($type)), true))->toBe($schema);
+})->with([
+    ['integer', ['type' => 'integer']],
+    ['string | null', ['anyOf' => [['type' => 'string'], ['type' => 'null']]]],
+    ["'left' | 'right'", ['type' => 'string', 'enum' => ['left', 'right']]],
+    ['(Setup | null)[]', ['type' => 'array', 'items' => ['anyOf' => [['$ref' => '#/components/schemas/Setup'], ['type' => 'null']]]]],
+    ['[number, number]', ['type' => 'array', 'prefixItems' => [['type' => 'number'], ['type' => 'number']], 'minItems' => 2, 'maxItems' => 2]],
+    ['Record<string, integer>', ['type' => 'object', 'additionalProperties' => ['type' => 'integer']]],
+    ['{ tag: string; note?: string | null }', ['type' => 'object', 'properties' => ['tag' => ['type' => 'string'], 'note' => ['anyOf' => [['type' => 'string'], ['type' => 'null']]]],
+        'required' => ['tag'], 'additionalProperties' => false]],
+]);
+
+it('does not read what is no type', function (string $text): void {
+    TypeText::schema($text);
+})->with(['', 'strng', '{ tag string }', 'number |', '[number', 'string]'])->throws(LogicException::class);

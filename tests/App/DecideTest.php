@@ -25,7 +25,7 @@ beforeEach(function (): void {
 });
 
 it('gives the grounds of a decision with the same figures as the finder', function (): void {
-    $decide = $this->getJson("{$this->url}/decide")->assertOk()->json();
+    $decide = $this->getJson("{$this->url}/grounds")->assertOk()->json();
     $found = $this->getJson("{$this->url}/finder")->json();
     expect($decide['basis'])->toBe('models')->and($decide['confirm'])->toBeNull()
         ->and($decide['schools']['rows'])->toHaveCount(5)->and($decide['days'])->toHaveCount(9)
@@ -37,7 +37,7 @@ it('gives the grounds of a decision with the same figures as the finder', functi
 it('breaks ties in the order that the fitter set, and refuses an order that is none', function (): void {
     $version = fn (): int => $this->getJson($this->url)->json('version');
     $this->patchJson($this->url, ['version' => $version(), 'tieOrder' => ['price', 'confidence']])->assertOk()->assertJsonPath('tieOrder', ['price', 'confidence']);
-    expect($this->getJson("{$this->url}/decide")->json('tieBreak.order') ?? ['price', 'confidence'])->toBe(['price', 'confidence'])
+    expect($this->getJson("{$this->url}/grounds")->json('tieBreak.order') ?? ['price', 'confidence'])->toBe(['price', 'confidence'])
         ->and(LogEntry::query()->latest('id')->value('words'))->toContain('price, then confidence');
     $this->patchJson($this->url, ['version' => $version(), 'tieOrder' => ['luck']])->assertUnprocessable();
     expect($this->getJson($this->url)->json('tieOrder'))->toBe(['price', 'confidence']);
@@ -48,10 +48,10 @@ it('takes what the player said of confidence into the tie', function (): void {
     $trial = Trial::query()->findOrFail($this->postJson("{$this->url}/trials", ['setupId' => $same->id])->assertCreated()->json('running.id'));
     ($this->hit)($same, 146, 6, 3);
     foreach ([[$this->a, 2], [$this->b, 2], [$same, 5]] as $i => [$setup, $stars]) {
-        $of = $i === 2 ? $trial : Trial::query()->create(['studio_id' => $this->user->studio_id, 'fitting_id' => $this->case->id, 'setup_id' => $setup->id, 'number' => 10 + $i, 'place' => [], 'begun_by' => $this->user->id]);
+        $of = $i === 2 ? $trial : Trial::query()->create(['studio_id' => $this->user->studio_id, 'fitting_id' => $this->case->id, 'setup_id' => $setup->id, 'number' => 10 + $i, 'conditions' => [], 'begun_by' => $this->user->id]);
         Rating::query()->create(['studio_id' => $this->user->studio_id, 'fitting_id' => $this->case->id, 'setup_id' => $setup->id, 'trial_id' => $of->id, 'kind' => 'confidence', 'stars' => $stars, 'rated_by' => $this->user->id]);
     }
-    $tie = $this->getJson("{$this->url}/decide")->json('tieBreak');
+    $tie = $this->getJson("{$this->url}/grounds")->json('tieBreak');
     if ($tie !== null && in_array('C', $tie['steps'][0]['remaining'], true)) {
         expect($tie['steps'][0]['criterion'])->toBe('confidence')->and($tie['steps'][0]['values']['C'])->toEqual(5)->and($tie['choice'])->toBe('C');
     }
@@ -64,7 +64,7 @@ it('runs a confirm run: pause, three legs of counted shots, a word', function ()
     expect(Confirm::query()->count())->toBe(0);
     $this->travel(6)->minutes();
     $this->postJson("{$this->url}/confirm", ['setupId' => $this->a->id])->assertUnprocessable(); // the benchmark itself
-    $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'shotsEach' => 3])->assertCreated()->assertJsonPath('word', 'running')->assertJsonPath('rested', false);
+    $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'shotsEach' => 3])->assertCreated()->assertJsonPath('verdict', 'running')->assertJsonPath('rested', false);
     $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id])->assertUnprocessable(); // one at a time
     expect($this->getJson("{$this->url}/bay")->json('confirm'))->toMatchArray(['leg' => 0, 'tag' => null, 'next' => 'A', 'shotsEach' => 3]);
 
@@ -81,7 +81,7 @@ it('runs a confirm run: pause, three legs of counted shots, a word', function ()
     expect($done['ended'])->not->toBeNull()
         ->and(array_column($done['legs'], 'tag'))->toBe(['A', 'B', 'A'])
         ->and($done['chance'])->toEqual($chance)
-        ->and($done['word'])->toBe($chance >= 0.8 ? 'confirmed' : ($chance < 0.5 ? 'overturned' : 'open'))
+        ->and($done['verdict'])->toBe($chance >= 0.8 ? 'confirmed' : ($chance < 0.5 ? 'overturned' : 'open'))
         ->and($this->getJson("{$this->url}/bay")->json('confirm'))->toBeNull()
         // Its shots count like any others.
         ->and(Shot::query()->count())->toBe(21);
@@ -94,16 +94,16 @@ it('leaves out of a leg what does not count, and keeps the shots of a run that i
     ($this->hit)($this->a, 146, 5, 3);
     $this->patchJson('api/shots/'.Shot::query()->latest('id')->value('id'), ['leftOut' => ['reason' => 'mishit']])->assertOk();
     $this->postJson("{$this->url}/confirm/next", [])->assertUnprocessable();
-    $this->deleteJson("{$this->url}/confirm")->assertOk()->assertJsonPath('word', 'running');
+    $this->postJson("{$this->url}/confirm/end")->assertOk()->assertJsonPath('verdict', 'running');
     expect(Shot::query()->count())->toBe(17)->and($this->getJson("{$this->url}/bay")->json('confirm'))->toBeNull();
-    $this->deleteJson("{$this->url}/confirm")->assertUnprocessable();
+    $this->postJson("{$this->url}/confirm/end")->assertUnprocessable();
     expect(LogEntry::query()->pluck('words')->all())->toContain('began a confirm run of B', 'ended the confirm run');
 });
 
 it('keeps a confirm run and a blind trial apart', function (): void {
     $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'rested' => true])->assertCreated();
     $this->postJson("{$this->url}/blind", ['setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2])->assertUnprocessable();
-    $this->deleteJson("{$this->url}/confirm")->assertOk();
+    $this->postJson("{$this->url}/confirm/end")->assertOk();
     $this->postJson("{$this->url}/blind", ['setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2])->assertCreated();
     $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'rested' => true])->assertUnprocessable()->assertJsonFragment(['message' => 'A blind trial is going on: reveal it first.']);
 });
@@ -149,12 +149,12 @@ it('keeps what it rested on when it was locked, whatever is hit after', function
         // It is asked for by itself: a fitting and its list of decisions do not carry it about.
         ->and($this->getJson("{$this->url}/decisions")->json('0'))->not->toHaveKey('proof')
         ->and($this->getJson($this->url)->json('decision'))->not->toHaveKey('proof')
-        ->and($this->getJson("{$this->url}/decide")->json('setups'))->not->toEqual($proof['setups']);
+        ->and($this->getJson("{$this->url}/grounds")->json('setups'))->not->toEqual($proof['setups']);
 });
 
 it('says why nothing can be decided', function (): void {
     $empty = $this->fitting($this->user);
-    $this->getJson("api/fittings/{$empty->id}/decide")->assertUnprocessable();
+    $this->getJson("api/fittings/{$empty->id}/grounds")->assertUnprocessable();
     $this->addSetup($empty);
-    expect($this->getJson("api/fittings/{$empty->id}/decide")->assertUnprocessable()->json('message'))->toContain('No setup has a counted shot yet');
+    expect($this->getJson("api/fittings/{$empty->id}/grounds")->assertUnprocessable()->json('message'))->toContain('No setup has a counted shot yet');
 });

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Models\RackHead;
 use App\Models\Reading;
+use App\Models\SimulatedHead;
 
 // The stand-ins as they ship, in a process of their own, read over HTTP.
 
@@ -20,7 +20,7 @@ beforeEach(function (): void {
     config(['mintcarry.devices' => ['gauge' => "http://127.0.0.1:{$this->port}/gauge", 'balance' => "http://127.0.0.1:{$this->port}/balance"]]);
     $this->user = $this->practising();
     $this->head = $this->rackHead($this->user);
-    RackHead::query()->update(['truth' => json_encode(['loftDeg' => 9.2, 'lieDeg' => 58.6, 'faceOpenDeg' => 0.7, 'massG' => 201.4])]);
+    SimulatedHead::query()->create(['head_id' => $this->head['id'], 'truth' => ['loftDeg' => 9.2, 'lieDeg' => 58.6, 'faceOpenDeg' => 0.7, 'massG' => 201.4]]);
     $this->press = fn (string $device, array $body = []) => $this->postJson("api/heads/{$this->head['id']}/read/{$device}", $body);
 });
 
@@ -68,13 +68,13 @@ it('says plainly when a device does not answer, is not there, or talks nonsense'
 });
 
 it('asks only the address that is configured, whatever a request says', function (): void {
-    ($this->press)('gauge', ['address' => 'http://192.0.2.1/', 'url' => 'http://192.0.2.1/'])->assertOk();
+    ($this->press)('gauge', ['address' => 'http://192.0.2.1/'])->assertUnprocessable()->assertJsonValidationErrors('address');
     config(['mintcarry.devices.gauge' => "http://127.0.0.1:{$this->port}/nothing"]);
     expect(($this->press)('gauge')->assertUnprocessable()->json('message'))->toContain('There is a gauge and a balance here');
 });
 
 it('finds the same head off by the same amount every time, when nobody said what is true', function (): void {
-    RackHead::query()->update(['truth' => null]);
+    SimulatedHead::query()->delete();
     $this->postJson('api/devices/gauge/zero')->assertOk();
     $means = array_map(fn (): float => array_sum(array_map(fn (): float => (float) ($this->press)('gauge')->json('values.loftDeg'), range(1, 4))) / 4, range(1, 2));
     expect($means[0])->toEqualWithDelta($means[1], 0.25)

@@ -35,7 +35,7 @@ it('comes back as it went: same file, same figures on every screen', function ()
         ->and($made['rack']['added'])->toBe([])
         ->and(RackHead::query()->count())->toBe($heads)
         ->and(($this->without)(($this->take)($made['fittingId'])))->toEqual(($this->without)($file));
-    foreach (['comparison', 'advice', 'finder', 'decide'] as $screen) {
+    foreach (['comparison', 'advice', 'finder', 'grounds'] as $screen) {
         expect($this->getJson("api/fittings/{$made['fittingId']}/{$screen}")->assertOk()->json())->toEqual($this->getJson("api/fittings/{$this->case->id}/{$screen}")->json());
     }
 });
@@ -125,7 +125,7 @@ it('refuses to be written while a blind trial is going on, which it would give a
     $ids = Setup::query()->where('fitting_id', $this->case->id)->limit(2)->pluck('id')->all();
     $this->postJson("api/fittings/{$this->case->id}/blind", ['setupIds' => $ids, 'rounds' => 1, 'shotsEach' => 2])->assertCreated();
     $this->getJson("api/fittings/{$this->case->id}/file")->assertUnprocessable()->assertJsonValidationErrors('blind');
-    $this->deleteJson("api/fittings/{$this->case->id}/blind")->assertOk();
+    $this->postJson("api/fittings/{$this->case->id}/blind/reveal")->assertOk();
     ($this->take)();
 });
 

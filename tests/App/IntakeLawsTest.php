@@ -118,7 +118,7 @@ final class Stream
         $this->now();
         DB::table('trials')->where('fitting_id', $this->fitting)->whereNull('ended_at')->update(['ended_at' => now()]);
         $number = (int) DB::table('trials')->where('fitting_id', $this->fitting)->max('number') + 1;
-        $this->trial = DB::table('trials')->insertGetId(['studio_id' => $this->studio, 'fitting_id' => $this->fitting, 'setup_id' => $this->setups[$n % count($this->setups)], 'number' => $number, 'place' => '{}', 'begun_by' => $this->user, 'created_at' => now(), 'updated_at' => now()]);
+        $this->trial = DB::table('trials')->insertGetId(['studio_id' => $this->studio, 'fitting_id' => $this->fitting, 'setup_id' => $this->setups[$n % count($this->setups)], 'number' => $number, 'conditions' => '{}', 'begun_by' => $this->user, 'created_at' => now(), 'updated_at' => now()]);
         DB::table('fittings')->where('id', $this->fitting)->update(['running_trial_id' => $this->trial]);
         if ($this->isDown) {
             $this->toggleAfter(200);

@@ -175,7 +175,7 @@ it('shows in the bay what came while nobody was there, and takes it into what ru
     $this->patchJson("api/held/{$held->id}", ['values' => ($this->values)()])->assertOk();
     expect(Shot::query()->firstOrFail()->setup_id)->toBe($this->a->id);
     // Without a trial it stays.
-    $this->deleteJson("api/fittings/{$this->case->id}/trials")->assertOk();
+    $this->postJson("api/fittings/{$this->case->id}/trials/end")->assertOk();
     $this->patchJson("api/bays/{$this->bay}", ['fittingId' => null])->assertOk();
     ($this->shot)('b', 2500);
     $this->actingAs($this->user)->patchJson("api/bays/{$this->bay}", ['fittingId' => $this->case->id])->assertOk();

@@ -25,7 +25,7 @@ it('stands setups against the benchmark, like for like, with a bridge that adds 
     $told = ($this->judging)();
     $b = collect($told['setups'])->firstWhere('tag', 'B');
     expect($told['benchmark'])->toBe('A')
-        ->and(collect($b['standing'])->firstWhere('declared', true)['word'])->toBe('better')
+        ->and(collect($b['verdicts'])->firstWhere('declared', true)['verdict'])->toBe('better')
         ->and($b['clubSeen'])->toBeTrue()
         ->and($b['strikeSeen'])->toBeFalse()
         ->and(collect($b['alike']['rows'])->pluck('measure')->all())->toBe(['carryM', 'totalM', 'spinRpm', 'launchDeg'])
@@ -44,20 +44,20 @@ it('says what it cannot say', function (Closure $data, Closure $check): void {
     $check->call($this, ($this->judging)());
 })->with([
     'nothing hit' => [fn () => null, fn (array $t) => expect($t['setups'])->toBe([])->and($t['next'])->toBeNull()],
-    'no baseline' => [fn () => ($this->hit)($this->b, 150), fn (array $t) => expect($t['setups'][0]['standing'])->toBe([])->and($t['setups'][0]['bridges'])->toBe([])->and($t['setups'][0]['alike'])->not->toBeNull()],
+    'no baseline' => [fn () => ($this->hit)($this->b, 150), fn (array $t) => expect($t['setups'][0]['verdicts'])->toBe([])->and($t['setups'][0]['bridges'])->toBe([])->and($t['setups'][0]['alike'])->not->toBeNull()],
     'one shot' => [function (): void {
         ($this->hit)($this->a, 150, 6);
         ($this->hit)($this->b, 150, 1);
-    }, fn (array $t) => expect(collect($t['setups'])->firstWhere('tag', 'B')['standing'])->toBe([])->and(collect($t['rails'])->where('tag', 'B')->pluck('kind')->all())->toContain('few shots')],
+    }, fn (array $t) => expect(collect($t['setups'])->firstWhere('tag', 'B')['verdicts'])->toBe([])->and(collect($t['rails'])->where('tag', 'B')->pluck('kind')->all())->toContain('fewShots')],
     'identical setups' => [function (): void {
         ($this->hit)($this->a, 150);
         ($this->hit)($this->b, 150);
-    }, fn (array $t) => expect(collect($t['setups'])->firstWhere('tag', 'B')['standing'][0]['word'])->toBeIn(['open', 'same'])],
+    }, fn (array $t) => expect(collect($t['setups'])->firstWhere('tag', 'B')['verdicts'][0]['verdict'])->toBeIn(['open', 'same'])],
     'loft up, launch down' => [function (): void {
         $up = $this->addSetup($this->case, ['head' => 'Curlew L', 'measured_loft_deg' => 9.2, 'stated_loft_deg' => 9, 'sleeve_label' => '+3', 'sleeve_loft_deg' => 3.0]);
         ($this->hit)($this->a, 150, 8);
         $this->type($this->user, $this->case, $up, array_map(fn (int $i): array => ['ballSpeedMps' => '150', 'launchDeg' => (string) (8 + 0.2 * ($i % 3)), 'spinRpm' => '2400'], range(1, 8)))->assertCreated();
-    }, fn (array $t) => expect(collect($t['rails'])->pluck('kind')->all())->toContain('label and data disagree')],
+    }, fn (array $t) => expect(collect($t['rails'])->pluck('kind')->all())->toContain('labelAndDataDisagree')],
     'club data in one and not in the other' => [function (): void {
         ($this->hit)($this->a, 150, 6, ['clubSpeedMps' => '102']);
         ($this->hit)($this->b, 150);
@@ -88,7 +88,7 @@ it('names another visit than the benchmark’s, and a change of two things', fun
     $this->postJson($url, ['setupId' => $c->id])->assertCreated();
     ($this->hit)($c, 150);
     $kinds = collect(($this->judging)()['rails'])->where('tag', 'C')->pluck('kind')->all();
-    expect($kinds)->toContain('other conditions', 'two changes', 'other ball');
+    expect($kinds)->toContain('otherVisit', 'twoChanges', 'otherBall');
 });
 
 it('asks the database little, however many setups there are', function (): void {

@@ -43,7 +43,7 @@ it('changes with every trial and every shot', function (): void {
         ChangeSignal::changed($this->case); // what a commit does: the test's own transaction never commits
         $seen[] = ($this->held)();
     }
-    $this->deleteJson("api/fittings/{$this->case->id}/trials")->assertOk();
+    $this->postJson("api/fittings/{$this->case->id}/trials/end")->assertOk();
     $seen[] = ($this->held)();
     expect(array_unique($seen))->toHaveCount(5);
 });

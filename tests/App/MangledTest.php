@@ -49,7 +49,7 @@ dataset('writes', [
     'readings' => ['POST', 'api/heads/{head}/readings', ['values' => ['loftDeg' => ['10,1', 10.2, '10.0']], 'position' => 'N', 'readAs' => 'soled', 'way' => 'hand', 'note' => 'n', 'confirm' => true]],
     'a sleeve' => ['POST', 'api/sleeves', ['spec' => ['name' => 'S', 'kind' => 'single', 'tiltDeg' => 1, 'home' => 'N', 'printedFor' => 'squared', 'positions' => [['label' => 'N', 'clockDeg' => 90], ['label' => 'U', 'clockDeg' => 180, 'loftDeg' => 1, 'faceOpenDeg' => -1, 'lieDeg' => 0]]]]],
     'a sleeve’s check' => ['POST', 'api/sleeves/check', ['spec' => ['name' => 'S', 'kind' => 'rings', 'ringTiltsDeg' => [0.6, 0.6], 'home' => 'N', 'positions' => [['label' => 'N', 'clocksDeg' => [90, 270]], ['label' => 'U', 'clocksDeg' => [90, 90], 'loftDeg' => 1.2]]], 'loftDeg' => 10, 'lieDeg' => 58]],
-    'a shaft' => ['POST', 'api/parts', ['kind' => 'shaft', 'label' => 'Reed 60', 'data' => ['rawMassG' => 62, 'flex' => 'S', 'torqueDeg' => 3.5], 'supply' => ['price' => '90', 'inStock' => false]]],
+    'a shaft' => ['POST', 'api/parts', ['kind' => 'shaft', 'label' => 'Reed 60', 'data' => ['rawMassG' => 62, 'flex' => 'S', 'torqueDeg' => 3.5], 'supply' => ['price' => '90', 'currency' => 'EUR', 'inStock' => false]]],
     'a launch file’s mapping' => ['POST', 'api/files/{file}/preview', ['map' => MAP]],
     'a launch file' => ['POST', 'api/files/{file}/confirm', ['map' => MAP, 'setupId' => '{setup}', 'tags' => [['tag' => '', 'setupId' => '{setup}']]]],
 ]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Models\RackHead;
 use App\Models\Reading;
 use App\Models\Setup;
+use App\Models\SimulatedHead;
 use App\Models\Sleeve;
 use Illuminate\Testing\TestResponse;
 
@@ -210,12 +211,15 @@ it('keeps shafts, grips and balls, each with its own figures', function (array $
     $answer = $this->postJson('api/parts', $body);
     $field === null ? $answer->assertCreated() : $answer->assertUnprocessable()->assertJsonValidationErrors($field);
 })->with([
-    [['kind' => 'shaft', 'label' => 'S', 'data' => ['rawMassG' => '62,5', 'flex' => 'S', 'torqueDeg' => 4], 'supply' => ['price' => '120', 'inStock' => true]], null],
+    [['kind' => 'shaft', 'label' => 'S', 'data' => ['rawMassG' => '62,5', 'flex' => 'S', 'torqueDeg' => 4], 'supply' => ['price' => '120', 'currency' => 'EUR', 'inStock' => true]], null],
     [['kind' => 'ball', 'label' => 'S', 'data' => ['build' => 'soft']], null],
     [['kind' => 'shaft', 'label' => 'S', 'data' => ['rawMassG' => 900]], 'data.rawMassG'],
     [['kind' => 'grip', 'label' => 'S', 'data' => ['torqueDeg' => 4]], 'data'],
     [['kind' => 'glove', 'label' => 'S'], 'kind'],
-    [['kind' => 'ball', 'label' => 'S', 'supply' => ['price' => -4]], 'supply.price'],
+    [['kind' => 'ball', 'label' => 'S', 'supply' => ['price' => -4, 'currency' => 'EUR']], 'supply.price'],
+    [['kind' => 'ball', 'label' => 'S', 'supply' => ['price' => 40]], 'supply.currency'],
+    [['kind' => 'ball', 'label' => 'S', 'supply' => ['price' => '12x', 'currency' => 'EUR']], 'supply.price'],
+    [['kind' => 'ball', 'label' => 'S', 'supply' => ['price' => '1.200,50', 'currency' => 'EUR']], 'supply.price'],
 ]);
 
 it('takes a part off the rack and leaves it in the setups built with it', function (): void {
@@ -229,7 +233,7 @@ it('takes a part off the rack and leaves it in the setups built with it', functi
 });
 
 it('never sends what the stand-in gauge is to find', function (): void {
-    RackHead::query()->update(['truth' => json_encode(['loftDeg' => 9.123])]);
+    SimulatedHead::query()->create(['head_id' => $this->head['id'], 'truth' => ['loftDeg' => 9.123]]);
     foreach (['api/rack', "api/heads/{$this->head['id']}", 'api/rack.json'] as $uri) {
         expect((string) $this->getJson($uri)->getContent())->not->toContain('9.123');
     }

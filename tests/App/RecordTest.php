@@ -53,8 +53,8 @@ it('keeps with a trial the air, ground, ball and monitor it was hit with', funct
     $bay = $this->postJson('api/bays', ['name' => 'Bay 4'])->json('id');
     $this->patchJson("api/bays/{$bay}", ['fittingId' => $this->case->id])->assertOk();
     ($this->begin)($this->a);
-    expect(Trial::query()->firstOrFail()->place)->toHaveKeys(['temperatureC', 'altitudeM', 'windMps', 'turf', 'ball', 'monitor'])
-        ->and(Trial::query()->firstOrFail()->place['monitor'])->toBe('Bay 4');
+    expect(Trial::query()->firstOrFail()->conditions)->toHaveKeys(['temperatureC', 'altitudeM', 'windMps', 'turf', 'ball', 'monitor'])
+        ->and(Trial::query()->firstOrFail()->conditions['monitor'])->toBe('Bay 4');
 });
 
 it('asks for ratings once a setup has been hit, before its numbers, and not again', function (): void {
@@ -197,7 +197,7 @@ it('runs a blind trial that no answer gives away', function (): void {
     ($this->begin)($this->a);
     ($this->hit)($this->a, 3);
     $bay = $this->postJson("{$this->url}/blind", ['setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2])->assertCreated()->json();
-    expect($bay['blind'])->toBe(['place' => 1, 'of' => 2, 'shotsEach' => 2])
+    expect($bay['blind'])->toBe(['ordinal' => 1, 'of' => 2, 'shotsEach' => 2])
         ->and($bay['running']['setupId'])->toBe(0)
         ->and($bay['running']['tag'])->toBe('');
     $this->postJson("{$this->url}/trials", ['setupId' => $this->a->id])->assertUnprocessable();
@@ -206,7 +206,7 @@ it('runs a blind trial that no answer gives away', function (): void {
         Shot::query()->insert(array_map(fn (int $i): array => ['studio_id' => $this->case->studio_id, 'fitting_id' => $this->case->id, 'setup_id' => $order[$place], 'trial_id' => Trial::query()->latest('id')->value('id'), 'source' => 'monitor', 'sequence' => 100 + 10 * $place + $i,
             'shot_key' => "{$place}{$i}", 'measured' => json_encode(['ballSpeedMps' => 66, 'launchDeg' => 12, 'spinRpm' => 2400]), 'typed' => '{}', 'flags' => '[]'], [1, 2]));
         $bay = ($this->bay)();
-        $told = [$bay['changeOver'], $bay['queue']['tags'], $bay['standing'], $bay['inLine'], array_unique(array_column($bay['shots'], 'setupId'))];
+        $told = [$bay['changeOver'], $bay['queue']['tags'], $bay['verdicts'], $bay['inLine'], array_unique(array_column($bay['shots'], 'setupId'))];
         expect($told)->toBe([[], [], [], null, [0]])
             ->and(collect($this->getJson($this->url)->json('setups'))->sum('shots'))->toBe(3)
             ->and($this->getJson("{$this->url}/shots")->json())->toHaveCount(3)
@@ -216,11 +216,11 @@ it('runs a blind trial that no answer gives away', function (): void {
         }
     }
     $this->postJson("{$this->url}/blind/next")->assertUnprocessable();
-    $after = $this->deleteJson("{$this->url}/blind")->assertOk()->json();
+    $after = $this->postJson("{$this->url}/blind/reveal")->assertOk()->json();
     expect($after['blind'])->toBeNull()
         ->and(array_slice(array_column($after['trials'], 'setupId'), 1))->toBe($order)
         ->and($this->getJson("{$this->url}/shots")->json())->toHaveCount(7);
-    $this->deleteJson("{$this->url}/blind")->assertUnprocessable();
+    $this->postJson("{$this->url}/blind/reveal")->assertUnprocessable();
 });
 
 it('wants two or three settings of this fitting for a blind trial', function (Closure $ids): void {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Comparison;
@@ -95,8 +95,8 @@ it('prices twenty yards as published for each level', function (float $handicap,
 it('takes a middling level when nobody said one, and refuses one that is none', function (): void {
     expect(ExpectedStrokes::forHandicap(null)->handicap)->toBe(ExpectedStrokes::USUAL_HANDICAP)
         ->and(ExpectedStrokes::forHandicap(-3)->from('fairway', 140))->toBe(ExpectedStrokes::tour()->from('fairway', 140))
-        ->and(fn () => ExpectedStrokes::forHandicap(80))->toThrow(CoreException::class, 'handicap')
-        ->and(fn () => ExpectedStrokes::tour()->from('bunker', 140))->toThrow(CoreException::class, 'not a lie');
+        ->and(fn () => ExpectedStrokes::forHandicap(80))->toThrow(InvalidInput::class, 'handicap')
+        ->and(fn () => ExpectedStrokes::tour()->from('bunker', 140))->toThrow(InvalidInput::class, 'not a lie');
 });
 
 it('never says 100 % from four of four', function (): void {
@@ -196,11 +196,11 @@ it('prices each side by what waits there', function (): void {
 
 it('says what is missing', function (): void {
     $one = landed('A', [1.0]);
-    expect(fn () => Advice::of([], 'A', new Brief, new BallFlight, seeded()))->toThrow(CoreException::class, 'No setup has a counted shot')
-        ->and(fn () => Advice::of([$one], 'B', new Brief, new BallFlight, seeded()))->toThrow(CoreException::class, 'benchmark B')
+    expect(fn () => Advice::of([], 'A', new Brief, new BallFlight, seeded()))->toThrow(InvalidInput::class, 'No setup has a counted shot')
+        ->and(fn () => Advice::of([$one], 'B', new Brief, new BallFlight, seeded()))->toThrow(InvalidInput::class, 'benchmark B')
         ->and(Advice::of([$one], 'A', new Brief, new BallFlight, seeded())->pick)->toBe('A')
-        ->and(fn () => new Corridor(2))->toThrow(CoreException::class)
-        ->and(fn () => new Trouble('dragon'))->toThrow(CoreException::class);
+        ->and(fn () => new Corridor(2))->toThrow(InvalidInput::class)
+        ->and(fn () => new Trouble('dragon'))->toThrow(InvalidInput::class);
 });
 
 it('leaves side unknown where it was not measured', function (): void {

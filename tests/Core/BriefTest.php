@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Corridor;
 use MintCarry\Core\Fitting\Outlook;
@@ -34,7 +34,7 @@ it('refuses what cannot be, by field', function (array $data, string $field, str
     try {
         Brief::fromArray($data);
         $this->fail('was taken');
-    } catch (CoreException $e) {
+    } catch (InvalidInput $e) {
         expect($e->field)->toBe($field)->and($e->getMessage())->toContain($says);
     }
 })->with([
@@ -61,9 +61,9 @@ it('lets a null stand for what nobody said', function (): void {
 });
 
 it('squares by the habit it was told, with room either way', function (): void {
-    expect((new Brief(habit: 'squared'))->squares())->toBe(0.8)
-        ->and((new Brief(habit: 'soled'))->squares())->toBe(0.2)
-        ->and((new Brief)->squares())->toBe(0.5);
+    expect((new Brief(habit: 'squared'))->squaringShare())->toBe(0.8)
+        ->and((new Brief(habit: 'soled'))->squaringShare())->toBe(0.2)
+        ->and((new Brief)->squaringShare())->toBe(0.5);
 });
 
 it('finds the speed behind a typical carry', function (float $mph): void {

@@ -84,12 +84,12 @@ it('takes loft that comes through as a sign of a squared face, and then expects 
     $prior = Belief::prior($own, 44.0, [], [$own, $up], 0.5);
     $hit = fn (float $loft, float $face): Belief => $prior->after([['spec' => $own, 'shots' => ballsOf($own, [44.0, 0.0, 0.0, 13.0, 0.0, 0.0, 0.0, 0.0, 0.0], 10), 'order' => 0.0],
         ['spec' => $up, 'shots' => ballsOf($up, [44.0, 0.0, 0.0, 13.0 + $loft, $face, 0.0, 0.0, 0.0, 0.0], 10), 'order' => 0.0]]);
-    [$squares, $lets] = [$hit(2.8, -0.2), $hit(0.4, -2.6)];
-    expect($squares->factor('squaring')['mean'])->toBeGreaterThan(0.55)
+    [$squaringShare, $lets] = [$hit(2.8, -0.2), $hit(0.4, -2.6)];
+    expect($squaringShare->factor('squaring')['mean'])->toBeGreaterThan(0.55)
         ->and($lets->factor('squaring')['mean'])->toBeLessThan(0.45)
-        ->and($squares->factor('loftCarryThrough')['mean'])->toBeGreaterThan($lets->factor('loftCarryThrough')['mean'])
-        ->and($squares->factor('faceCarryThrough')['mean'])->toBeLessThan($lets->factor('faceCarryThrough')['mean'])
-        ->and($squares->factor('squaring')['sd'])->toBeLessThan($prior->factor('squaring')['sd']);
+        ->and($squaringShare->factor('loftCarryThrough')['mean'])->toBeGreaterThan($lets->factor('loftCarryThrough')['mean'])
+        ->and($squaringShare->factor('faceCarryThrough')['mean'])->toBeLessThan($lets->factor('faceCarryThrough')['mean'])
+        ->and($squaringShare->factor('squaring')['sd'])->toBeLessThan($prior->factor('squaring')['sd']);
     // Before any shot the widths are those of docs/judging.md.
     expect($prior->factor('loftCarryThrough'))->toEqualWithDelta(['mean' => 0.55, 'sd' => 0.33], 1e-9)
         ->and($prior->factor('faceCarryThrough'))->toEqualWithDelta(['mean' => 0.375, 'sd' => 0.45], 1e-9)

@@ -14,7 +14,7 @@ use MintCarry\Core\Club\SleeveTilt;
 use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Club\Weights;
 use MintCarry\Core\Club\WeightSlot;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Impact\PlayerPriors;
 
 uses(TestTrait::class);
@@ -58,7 +58,7 @@ it('mixes the two habits by how far the player squares', function (): void {
     $full = PlayingGeometry::present($head, $tilt, 1);
     expect($half->loftDeg)->toEqualWithDelta(($none->loftDeg + $full->loftDeg) / 2, 1e-12)
         ->and($half->faceOpenDeg)->toEqualWithDelta($none->faceOpenDeg / 2, 1e-12)
-        ->and(fn () => PlayingGeometry::present($head, $tilt, 1.2))->toThrow(CoreException::class);
+        ->and(fn () => PlayingGeometry::present($head, $tilt, 1.2))->toThrow(InvalidInput::class);
 });
 
 it('adds two rings as rotations, close to the sum of the tilts', function (): void {
@@ -117,7 +117,7 @@ it('knows what a printed +1.5 needs, and that it cannot be true on the sole', fu
 });
 
 it('refuses a loft no driver has', function (): void {
-    expect(fn () => new HeadReading(105))->toThrow(CoreException::class, 'loftDeg is 105 °');
+    expect(fn () => new HeadReading(105))->toThrow(InvalidInput::class, 'loftDeg is 105 °');
 });
 
 // Source: docs/physics.md worked values: 12 g over 70 mm in a 202 g head moves the CG 4.16 mm; 8 g over 60 mm 2.38 mm.
@@ -153,9 +153,9 @@ it('gives the same head whatever order the weights go in', function (): void {
 
 it('refuses slots that are not there and heads too heavy', function (): void {
     $slots = [new WeightSlot('back', 0, 90, 0)];
-    expect(fn () => Weights::place(new Head, $slots, ['toe' => 4.0]))->toThrow(CoreException::class, "no slot 'toe'; it has back")
-        ->and(fn () => Weights::place(new Head, $slots, ['back' => 59.0]))->toThrow(CoreException::class, 'no driver head has more than 260 g')
-        ->and(fn () => Weights::place(new Head, $slots, ['back' => -4.0]))->toThrow(CoreException::class);
+    expect(fn () => Weights::place(new Head, $slots, ['toe' => 4.0]))->toThrow(InvalidInput::class, "no slot 'toe'; it has back")
+        ->and(fn () => Weights::place(new Head, $slots, ['back' => 59.0]))->toThrow(InvalidInput::class, 'no driver head has more than 260 g')
+        ->and(fn () => Weights::place(new Head, $slots, ['back' => -4.0]))->toThrow(InvalidInput::class);
 });
 
 it('lists only legal arrangements, each once', function (): void {

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use MintCarry\Core\Club\Hand;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Finder\Finder;
 use MintCarry\Core\Finder\PredictedDraws;
 use MintCarry\Core\Finder\RackCandidates;
@@ -19,12 +19,14 @@ use MintCarry\Core\Fitting\TieBreak;
 use MintCarry\Core\Fitting\Trouble;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Judging\Confirm;
+use MintCarry\Core\Judging\ConfirmVerdict;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\ShotRecord;
 use MintCarry\Core\Report\AdviceReport;
 use MintCarry\Core\Report\DecideReport;
 use MintCarry\Core\Report\FinderReport;
+use MintCarry\Core\Report\WorthVerdict;
 use MintCarry\Core\Statistics\Matrix;
 use MintCarry\Core\Statistics\Normal;
 
@@ -94,8 +96,8 @@ it('breaks a tie in the fitter’s order, and passes over what is not known of a
     expect(TieBreak::among($of, ['price', 'confidence'])->choice)->toBe('A');
     $unknown = TieBreak::among(['A' => ['confidence' => null, 'price' => 0.0], 'B' => ['confidence' => 5.0, 'price' => 0.0]], ['confidence', 'price']);
     expect($unknown->choice)->toBeNull()->and($unknown->remaining)->toBe(['A', 'B'])->and($unknown->steps[0]['known'])->toBeFalse();
-    expect(fn () => TieBreak::among($of, ['luck']))->toThrow(CoreException::class, "'luck' does not break a tie")
-        ->and(fn () => TieBreak::among($of, ['price', 'price']))->toThrow(CoreException::class, 'once');
+    expect(fn () => TieBreak::among($of, ['luck']))->toThrow(InvalidInput::class, "'luck' does not break a tie")
+        ->and(fn () => TieBreak::among($of, ['price', 'price']))->toThrow(InvalidInput::class, 'once');
 });
 
 /** @return ShotSet legs of a confirm run */
@@ -105,7 +107,7 @@ function leg(float $mps, float $direction = 0.0, int $n = 5): ShotSet
 }
 
 it('confirms, overturns or leaves open by the rule, and says nothing when the player drifted', function (array $legs, float $chance, string $word): void {
-    expect(Confirm::of($legs, 5, $chance, Scoring::FewestStrokes)->word)->toBe($word);
+    expect(Confirm::of($legs, 5, $chance, Scoring::FewestStrokes)->verdict->value)->toBe($word);
 })->with([
     'no leg' => [fn () => [], 0.9, 'running'],
     'a leg that is short' => [fn () => [leg(66), leg(66), leg(66, 0, 4)], 0.9, 'running'],
@@ -118,8 +120,8 @@ it('confirms, overturns or leaves open by the rule, and says nothing when the pl
 ]);
 
 it('counts a leg by as many shots as the run asks for', function (): void {
-    expect(Confirm::of([leg(66, n: 3), leg(66, n: 3), leg(66, n: 3)], 3, 0.9, Scoring::Longest)->word)->toBe('confirmed')
-        ->and(Confirm::of([leg(66, n: 3), leg(66, n: 3), leg(66, n: 3)], 4, 0.9, Scoring::Longest)->word)->toBe('running');
+    expect(Confirm::of([leg(66, n: 3), leg(66, n: 3), leg(66, n: 3)], 3, 0.9, Scoring::Longest)->verdict)->toBe(ConfirmVerdict::Confirmed)
+        ->and(Confirm::of([leg(66, n: 3), leg(66, n: 3), leg(66, n: 3)], 4, 0.9, Scoring::Longest)->verdict)->toBe(ConfirmVerdict::Running);
 });
 
 it('prices a drive at once as it does in parts', function (float $side, float $sd, float $total): void {
@@ -210,7 +212,7 @@ it('asks what a purchase gains over the own club at its best setting, not as it 
         ->and($worth['adjusted']['gainOverOwn'])->toBeGreaterThanOrEqual(0.0)
         ->and($worth['gain'])->toEqualWithDelta($over - $worth['adjusted']['gainOverOwn'], 1e-9)
         ->and($worth['perRound'])->toEqualWithDelta(14 * $worth['gain'], 1e-9)
-        ->and($worth['told'])->toBeIn(['more', 'less', 'open']);
+        ->and($worth['verdict'])->toBeInstanceOf(WorthVerdict::class);
     // With the own head alone there is nothing to buy.
     expect(DecideReport::of(caseOf(['A' => [64.0, 11.0, 4.0, 8], 'B' => [66.0, 13.0, 0.0, 8]]))['worth'])->toBeNull();
 });

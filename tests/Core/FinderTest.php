@@ -5,6 +5,7 @@ declare(strict_types=1);
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\SetupSpec;
+use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Finder\Belief;
 use MintCarry\Core\Finder\Finder;
 use MintCarry\Core\Finder\Predicted;
@@ -85,7 +86,7 @@ it('factors as the algebra says by hand, and inverts', function (): void {
     foreach (Matrix::inverse($a) as $i => $row) {
         expect(Matrix::times($a, $row)[$i])->toEqualWithDelta(1.0, 1e-12);
     }
-    expect(fn () => Matrix::cholesky([[1.0, 2.0], [2.0, 1.0]]))->toThrow(MintCarry\Core\CoreException::class);
+    expect(fn () => Matrix::cholesky([[1.0, 2.0], [2.0, 1.0]]))->toThrow(ModelFailure::class);
 });
 
 it('updates a mean as the textbook’s normal with known variance', function (): void {

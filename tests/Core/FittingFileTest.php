@@ -2,7 +2,8 @@
 
 declare(strict_types=1);
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Record\FittingFile;
 use MintCarry\Core\Report\AdviceReport;
 use MintCarry\Core\Report\CompareReport;
@@ -52,7 +53,7 @@ it('names what is wrong with a file, and where', function (array $change, string
     try {
         FittingFile::read(array_replace_recursive(fittingFile(), $change));
         $this->fail('It was taken.');
-    } catch (CoreException $e) {
+    } catch (InvalidInput $e) {
         expect($e->getMessage())->toContain($says);
         if ($field !== null) {
             expect($e->field)->toBe($field);
@@ -83,8 +84,8 @@ it('names what is wrong with a file, and where', function (array $change, string
 ]);
 
 it('refuses what is not JSON, what is nothing, and a file that is not there', function (): void {
-    expect(fn () => FittingFile::parse('{"format":'))->toThrow(CoreException::class, 'not JSON')
-        ->and(fn () => FittingFile::parse('[]'))->toThrow(CoreException::class, 'not a fitting file');
+    expect(fn () => FittingFile::parse('{"format":'))->toThrow(UnreadableFile::class, 'not JSON')
+        ->and(fn () => FittingFile::parse('[]'))->toThrow(InvalidInput::class, 'not a fitting file');
     expect(mintRun(['find', '/nowhere/x.json']))->toMatchArray([0 => 2, 1 => ''])
         ->and(json_decode(mintRun(['find', '/nowhere/x.json'])[2], true)['error']['code'])->toBe('unreadable')
         ->and(mintRun(['find'], '')[0])->toBe(2)

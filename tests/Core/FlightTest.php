@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Air\Wind;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\Aerodynamics;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Launch;
@@ -114,7 +114,7 @@ it('lands where the ground is, and says so when it cannot', function (): void {
     $level = (new BallFlight)->fly(new Launch(64, 12, 2600));
     expect((new BallFlight(riseM: 8))->fly(new Launch(64, 12, 2600))->carryM)->toBeLessThan($level->carryM)
         ->and((new BallFlight(riseM: -8))->fly(new Launch(64, 12, 2600))->carryM)->toBeGreaterThan($level->carryM)
-        ->and(fn () => (new BallFlight(riseM: 40))->fly(new Launch(64, 12, 2600)))->toThrow(CoreException::class, 'never reaches');
+        ->and(fn () => (new BallFlight(riseM: 40))->fly(new Launch(64, 12, 2600)))->toThrow(InvalidInput::class, 'never reaches');
 });
 
 it('gives the path it flew', function (): void {
@@ -142,7 +142,7 @@ it('never answers with a number that is none, over the whole legal range', funct
 });
 
 it('refuses what no ball can do', function (array $launch, string $field): void {
-    expect(fn () => new Launch(...$launch))->toThrow(fn (CoreException $e) => expect($e->field)->toBe($field));
+    expect(fn () => new Launch(...$launch))->toThrow(fn (InvalidInput $e) => expect($e->field)->toBe($field));
 })->with([
     [[0.0, 12.0, 2500.0], 'ballSpeedMps'],
     [[-60.0, 12.0, 2500.0], 'ballSpeedMps'],
@@ -190,5 +190,5 @@ it('rolls farther down a slope than up it, and never for ever', function (): voi
         ->toBeLessThan(200)
         ->and($run(-4))->toBeGreaterThan($run(0))
         ->and($run(0))->toBeGreaterThan($run(4))
-        ->and(fn () => new BallFlight(slopeDeg: 30))->toThrow(CoreException::class);
+        ->and(fn () => new BallFlight(slopeDeg: 30))->toThrow(InvalidInput::class);
 });

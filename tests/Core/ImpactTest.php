@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Impact\Delivery;
 use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\PlayerModel;
@@ -74,7 +74,7 @@ it('never gains energy, and refuses a face that moves away', function (): void {
         $ball = 0.5 * 0.04593 * $l->ballSpeedMps ** 2 + 0.5 * 0.4 * 0.04593 * 0.021335 ** 2 * ($l->spinRpm * M_PI / 30) ** 2;
         expect($ball)->toBeLessThan(0.5 * 0.2 * (110 * 0.44704) ** 2);
     }
-    expect(fn () => new Delivery(0, 0, 0, 12, 0))->toThrow(CoreException::class);
+    expect(fn () => new Delivery(0, 0, 0, 12, 0))->toThrow(InvalidInput::class);
 });
 
 it('makes the same shots from the same seed', function (): void {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Intake\Earlier;
 use MintCarry\Core\Intake\JsonSpans;
 use MintCarry\Core\Intake\Placement;
@@ -108,7 +108,7 @@ it('tells content by values, count and time alone', function (): void {
 });
 
 it('reads one shot or up to 50', function (string $body): void {
-    expect(fn () => Post::read($body))->toThrow(CoreException::class, 'Nothing was taken');
+    expect(fn () => Post::read($body))->toThrow(InvalidInput::class, 'Nothing was taken');
 })->with(['no list' => '{"shots":"many"}', 'an empty one' => '{"shots":[]}', '51 of them' => '{"shots":['.implode(',', array_fill(0, 51, '{}')).']}', 'more than 50 can be' => str_repeat(' ', 3_300_000)]);
 
 it('knows a repeat within the session that is named, and within an hour where none is', function (?string $was, ?string $is, float $after, bool $repeat): void {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Record\FittingFile;
 use MintCarry\Core\Report\CompareReport;
 
@@ -45,7 +45,7 @@ it('reads a mangled fitting file whole or names the place, and compares what it 
     foreach (mangled(fittingFile(['shots' => array_slice(fittingFile()['shots'], 0, 3)])) as $what => $file) {
         try {
             $record = FittingFile::read($file);
-        } catch (CoreException $e) {
+        } catch (InvalidInput $e) {
             $refused++;
             expect($e->getMessage())->not->toBe('', $what);
 

@@ -8,7 +8,7 @@ use MintCarry\Core\Club\EquipmentRules;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\Matrix3;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\LaunchWindow;
 use MintCarry\Core\Flight\Aerodynamics;
 use MintCarry\Core\Flight\BallFlight;
@@ -187,7 +187,7 @@ it('has a window for a ball speed and spin loft, with that ball speed', function
     $w = LaunchWindow::forBall(66, 12, new BallFlight);
     expect($w->launch->ballSpeedMps)->toEqualWithDelta(66, 1.0)
         ->and($w->flight->carryM)->toBeGreaterThan((new BallFlight)->fly(new Launch(66, 8, $w->launch->spinRpm))->carryM)
-        ->and(fn () => LaunchWindow::forBall(66, 12, new BallFlight, 'height'))->toThrow(CoreException::class);
+        ->and(fn () => LaunchWindow::forBall(66, 12, new BallFlight, 'height'))->toThrow(InvalidInput::class);
 });
 
 // Trade facts: common practice, no source.
@@ -260,7 +260,7 @@ it('calibrates to a bay: the offsets come back, and little data moves little', f
         ->and($much->residualBeforeM)->toBeGreaterThan(8)
         ->and(abs($little->dragOffset))->toBeLessThan(abs($much->dragOffset))
         ->and($little->sd[0])->toBeGreaterThan($much->sd[0])
-        ->and(fn () => Calibration::fit([[new Launch(60, 12, 2500), null, null]]))->toThrow(CoreException::class, 'nothing to calibrate by');
+        ->and(fn () => Calibration::fit([[new Launch(60, 12, 2500), null, null]]))->toThrow(InvalidInput::class, 'nothing to calibrate by');
 });
 
 it('makes players that warm up, tire, and carry a setup’s change through as theirs', function (): void {
@@ -299,10 +299,10 @@ it('sends a left-hander’s toe weight left, and a heel weight right', function 
 });
 
 it('refuses a tensor that no body can have, and a mass that no head has', function (): void {
-    expect(fn () => new Head(inertiaGcm2: [[2800, 4000, 0], [4000, 3300, 0], [0, 0, 4900]]))->toThrow(CoreException::class, 'positive definite')
-        ->and(fn () => new Head(inertiaGcm2: [[2800, 10, 0], [0, 3300, 0], [0, 0, 4900]]))->toThrow(CoreException::class, 'symmetric')
-        ->and(fn () => new Head(massG: 0))->toThrow(CoreException::class)
-        ->and(fn () => Head::preset('huge'))->toThrow(CoreException::class, 'not a head preset');
+    expect(fn () => new Head(inertiaGcm2: [[2800, 4000, 0], [4000, 3300, 0], [0, 0, 4900]]))->toThrow(InvalidInput::class, 'positive definite')
+        ->and(fn () => new Head(inertiaGcm2: [[2800, 10, 0], [0, 3300, 0], [0, 0, 4900]]))->toThrow(InvalidInput::class, 'symmetric')
+        ->and(fn () => new Head(massG: 0))->toThrow(InvalidInput::class)
+        ->and(fn () => Head::preset('huge'))->toThrow(InvalidInput::class, 'not a head preset');
 });
 
 it('warns of what the equipment rules limit, and never says more than to check them', function (): void {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\HiddenPlayers;
@@ -51,7 +51,7 @@ it('bends as the name says, mirrored for the other hand', function (): void {
 });
 
 it('knows no other players', function (): void {
-    expect(fn () => HiddenPlayers::named('nobody', Hand::Right))->toThrow(CoreException::class, "no made-up player 'nobody'");
+    expect(fn () => HiddenPlayers::named('nobody', Hand::Right))->toThrow(InvalidInput::class, "no made-up player 'nobody'");
 });
 
 it('says what is wrong with how bin/monitor was called', function (string $arguments, string $says): void {

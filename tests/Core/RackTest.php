@@ -13,7 +13,7 @@ use MintCarry\Core\Club\ReadingSet;
 use MintCarry\Core\Club\SleeveSystem;
 use MintCarry\Core\Club\Weights;
 use MintCarry\Core\Club\WeightSlot;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 
 uses(TestTrait::class);
 
@@ -38,7 +38,7 @@ it('knows single, two-ring and card sleeves', function (): void {
 });
 
 it('refuses a sleeve that cannot be, naming the position', function (array $spec, string $says): void {
-    expect(fn () => SleeveSystem::fromArray($spec + ['name' => 'S', 'kind' => 'single', 'tiltDeg' => 1]))->toThrow(CoreException::class, $says);
+    expect(fn () => SleeveSystem::fromArray($spec + ['name' => 'S', 'kind' => 'single', 'tiltDeg' => 1]))->toThrow(InvalidInput::class, $says);
 })->with([
     'no name' => [['name' => ' ', 'positions' => [['label' => 'N', 'clockDeg' => 0]]], 'A name is missing'],
     'a fourth kind' => [['kind' => 'magnet'], 'single (one tilt, turned), rings'],
@@ -53,7 +53,7 @@ it('refuses a sleeve that cannot be, naming the position', function (array $spec
 ]);
 
 it('names the positions there are when asked for one that is not', function (): void {
-    expect(fn () => turned()->position('XX'))->toThrow(CoreException::class, "no position 'XX'; it has UP, L+");
+    expect(fn () => turned()->position('XX'))->toThrow(InvalidInput::class, "no position 'XX'; it has UP, L+");
 });
 
 it('checks the print against geometry', function (): void {
@@ -100,7 +100,7 @@ it('averages a set of readings, and doubts one that lies far from the others', f
 });
 
 it('refuses readings of nothing, of nonsense and of the impossible', function (array $values, string $says): void {
-    expect(fn () => new ReadingSet($values))->toThrow(CoreException::class, $says);
+    expect(fn () => new ReadingSet($values))->toThrow(InvalidInput::class, $says);
 })->with([
     [[], 'at least one value'],
     [['loftDeg' => []], 'at least one value'],
@@ -171,7 +171,7 @@ it('calls legal just what the list of arrangements holds', function (): void {
         try {
             Weights::requireLegal($slots, $stock, $masses);
             $legal = true;
-        } catch (CoreException) {
+        } catch (InvalidInput) {
             $legal = false;
         }
         expect($legal)->toBe($listed);
@@ -180,7 +180,7 @@ it('calls legal just what the list of arrangements holds', function (): void {
 
 it('says why an arrangement is not legal', function (array $masses, string $says): void {
     $slots = [new WeightSlot('front', 0, 12, -10, 2, 12), new WeightSlot('back', 0, 105, -12, 4, 20, false)];
-    expect(fn () => Weights::requireLegal($slots, [4.0, 14.0], $masses))->toThrow(CoreException::class, $says);
+    expect(fn () => Weights::requireLegal($slots, [4.0, 14.0], $masses))->toThrow(InvalidInput::class, $says);
 })->with([
     'empty' => [['front' => 4.0], 'back may not be left empty'],
     'too heavy' => [['front' => 14.0, 'back' => 4.0], 'front takes 2 to 12 g, not 14 g'],

@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 use MintCarry\Core\Club\Hand;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Launch\Cell;
 use MintCarry\Core\Launch\ColumnGuess;
@@ -52,7 +53,7 @@ it('reads every encoding people save in', function (string $bytes, string $name)
 ]);
 
 it('refuses what is no table of text, and says what it is', function (string $bytes, string $says): void {
-    expect(fn () => TextFile::read($bytes))->toThrow(CoreException::class, $says);
+    expect(fn () => TextFile::read($bytes))->toThrow(UnreadableFile::class, $says);
 })->with([
     'png' => ["\x89PNG\r\n\x1a\n....", 'picture (PNG)'],
     'jpeg' => ["\xFF\xD8\xFF\xE0", 'JPEG'],
@@ -175,9 +176,9 @@ it('knows the same shot when it meets it again, also in other units', function (
 });
 
 it('refuses a map without ball speed, launch or spin, and one measure twice', function (): void {
-    expect(fn () => readRows("Carry,Side\n200,4\n"))->toThrow(CoreException::class, 'ball speed, launch angle, spin rate')
-        ->and(fn () => ColumnMap::fromArray(['columns' => [['measure' => 'carryM', 'unit' => 'm'], ['measure' => 'carryM', 'unit' => 'm']]]))->toThrow(CoreException::class, 'both set to carry')
-        ->and(fn () => ColumnMap::fromArray(['columns' => [['measure' => 'carryM', 'unit' => 'rpm']]]))->toThrow(CoreException::class, 'needs a unit of length');
+    expect(fn () => readRows("Carry,Side\n200,4\n"))->toThrow(InvalidInput::class, 'ball speed, launch angle, spin rate')
+        ->and(fn () => ColumnMap::fromArray(['columns' => [['measure' => 'carryM', 'unit' => 'm'], ['measure' => 'carryM', 'unit' => 'm']]]))->toThrow(InvalidInput::class, 'both set to carry')
+        ->and(fn () => ColumnMap::fromArray(['columns' => [['measure' => 'carryM', 'unit' => 'rpm']]]))->toThrow(InvalidInput::class, 'needs a unit of length');
 });
 
 it('reads all the example files', function (string $name, int $shots, int $bad): void {

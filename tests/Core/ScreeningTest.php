@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\BlindOrder;
 use MintCarry\Core\Fitting\Mishits;
 use MintCarry\Core\Fitting\Repeat;
@@ -54,7 +54,7 @@ it('warns of what keeping the best does, and refuses policies that nobody named'
         ->and(Screening::named('flagged')->warning())->toBe('')
         ->and(Screening::named('best 6 of 8')->label())->toBe('best 6 of 8 by carry');
     foreach (['none', 'best 8 of 6', 'best 3 of 3', 'best 0 of 4', 'best 10 of 40', ''] as $wrong) {
-        expect(fn () => Screening::named($wrong))->toThrow(CoreException::class);
+        expect(fn () => Screening::named($wrong))->toThrow(InvalidInput::class);
     }
 });
 
@@ -111,7 +111,7 @@ it('draws blind orders that differ', function (): void {
 });
 
 it('refuses a blind trial of one, four or twice the same setting', function (array $setups, int $rounds): void {
-    expect(fn () => BlindOrder::of($setups, $rounds, new Randomizer))->toThrow(CoreException::class);
+    expect(fn () => BlindOrder::of($setups, $rounds, new Randomizer))->toThrow(InvalidInput::class);
 })->with([[[1], 2], [[1, 2, 3, 4], 2], [[1, 1], 2], [[1, 2], 0], [[1, 2], 5]]);
 
 it('says what moved when a setup is hit again, and that nothing did', function (): void {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Air\Wind;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Flight;
 use MintCarry\Core\Flight\Launch;
@@ -90,7 +90,7 @@ it('turns launch direction into side, and leaves curve alone', function (): void
 });
 
 it('refuses air and wind that nobody plays in, by name', function (callable $make, string $says): void {
-    expect($make)->toThrow(CoreException::class, $says);
+    expect($make)->toThrow(InvalidInput::class, $says);
 })->with([
     'colder than the pole' => [fn () => new Atmosphere(-80), 'temperature'],
     'above the highest mountain' => [fn () => new Atmosphere(18, 12000), 'altitude'],

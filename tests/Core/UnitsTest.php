@@ -5,7 +5,7 @@ declare(strict_types=1);
 use Eris\Generator;
 use Eris\TestTrait;
 use MintCarry\Core\Club\Hand;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Launch\ColumnGuess;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Launch\ShotFile;
@@ -32,7 +32,7 @@ it('converts exactly', function (Unit $from, Unit $to, float $value, float $conv
 ]);
 
 it('refuses to make a length of a speed', function (): void {
-    expect(fn () => Unit::MilesPerHour->to(Unit::Metres, 1))->toThrow(CoreException::class, 'mph cannot be converted to m');
+    expect(fn () => Unit::MilesPerHour->to(Unit::Metres, 1))->toThrow(InvalidInput::class, 'mph cannot be converted to m');
 });
 
 it('reads units as people write them', function (string $text, ?Unit $unit): void {
@@ -109,7 +109,7 @@ it('never falls over a file, whatever is in it', function (): void {
         $file = TextFile::read($text);
         try {
             $rows = (new ShotFile($file, ColumnGuess::of($file), Hand::Right))->rows();
-        } catch (CoreException $e) {
+        } catch (InvalidInput $e) {
             expect($e->getMessage())->not->toBe('');
 
             return;

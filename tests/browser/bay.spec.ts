@@ -42,7 +42,9 @@ test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a 
     await expect(page.getByRole('heading', { name: 'confidence?' })).toBeHidden();
     await expect(count(page)).toContainText('6 count');
     await expect(carry(page)).toHaveText(/^\d{3}$/);
-    await expect(page.locator('p.line')).toContainText(/launch \d+\.\d°, \d+ rpm, (\d+ yd (right|left)|on the target line), ball \d+\.\d mph, apex \d+ ft/);
+    await expect(page.locator('p.line')).toContainText(
+        /launch \d+\.\d°, \d+ rpm, (\d+ yd (right|left)|on the target line), ball \d+\.\d mph, apex \d+ ft/,
+    );
     await page.keyboard.press('-');
     await expect(page.getByText(/You left shot \d+ out: mishit\./)).toBeVisible();
     await expect(count(page)).toContainText('5 count');
@@ -143,7 +145,9 @@ test('a monitor with faults: dropped, doubled, reordered and nonsense shots, non
     await expect(page.getByText('held', { exact: false }).locator('b', { hasText: 'held' })).toHaveCount(0);
 });
 
-test('a monitor that restarts, counts from 1 again under the same ids and sets its clock: every shot once, with what was in the hand', async ({ page }) => {
+test('a monitor that restarts, counts from 1 again under the same ids and sets its clock: every shot once, with what was in the hand', async ({
+    page,
+}) => {
     const bay = await hitting(page, 'Anew Each Time', 'yards');
     for (const [player, faults] of [
         ['steady', 'restart,reuse,drop,nameless'],

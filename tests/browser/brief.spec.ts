@@ -21,7 +21,9 @@ test('a right-hander in yards: brief, what it means, own club and a head from th
     await page.getByLabel('Driving holes').fill('410');
     await page.getByLabel('Six-iron apex').fill('95');
     await page.getByLabel('At address').selectOption('squared');
-    await expect(page.getByRole('img', { name: /corridor from above: 32 yd wide, rough on the left, out of bounds from 25 on the right/ })).toBeVisible();
+    await expect(
+        page.getByRole('img', { name: /corridor from above: 32 yd wide, rough on the left, out of bounds from 25 on the right/ }),
+    ).toBeVisible();
     await expect(says(page)).toContainText('the out of bounds right');
     await expect(says(page)).toContainText('On holes of 410 yd, 10 yd more are worth 0.0');
     await expect(says(page)).toContainText('the six-iron’s is 95 ft');

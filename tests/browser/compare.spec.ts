@@ -1,38 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { findingText, railText, shapeWord } from '../../resources/web/views/compare/words';
-import type { Finding } from '../../resources/web/api/types';
 import { accessible, addSetup, beginFitting, signIn, watch } from './help';
 
-// Compare as the fitter and the player look at it, for both hands; and its words without a page.
-
-const yards = { speed: 'mph', distance: 'yd', height: 'ft', length: 'in' };
-const finding = (kind: string, figures: Finding['figures'], tag = 'B'): Finding => ({ tag, kind, figures, forCoach: false });
-
-test('a shape is called by its name for the hand that hits it', () => {
-    expect(shapeWord(8, -20, 'right')).toBe('push and hook');
-    expect(shapeWord(8, -20, 'left')).toBe('pull and slice');
-    expect(shapeWord(-6, 1, 'right')).toBe('pull');
-    expect(shapeWord(0, 9, 'right')).toBe('fade');
-    expect(shapeWord(0, 9, 'left')).toBe('draw');
-    expect(shapeWord(1, -1, 'left')).toBe('straight ball');
-});
-
-test('a finding is a sentence with its evidence in the player’s units and hand', () => {
-    const toPath = finding('face to path', { faceToPathDeg: 4.2, faceDeg: 2, pathDeg: -2.2, sideM: 18, faceFrom: 'measured' });
-    expect(findingText(toPath, 'right', yards)).toBe('The face is 4.2° open to the path: it moves the landing 20 yd to the right.');
-    expect(findingText(toPath, 'left', yards)).toContain('4.2° closed to the path');
-    expect(findingText(finding('strike off the CG line', { toeMm: -11, highMm: 1, costM: 6 }), 'right', yards)).toBe(
-        'The strike is 11 mm to the heel from the line of the CG, worth about 7 yd of carry.',
-    );
-    expect(findingText(finding('two-way miss', { left: 0.2, right: 0.24, spreadM: 20 }), 'right', yards)).toContain('20 % left of the corridor and 24 % right');
-    expect(findingText(finding('attack down', { attackDeg: -4, costM: 5 }), 'right', yards)).toBe(
-        'The attack is 4.0° down; level, at the same delivered loft, would be worth about 5 yd of carry.',
-    );
-    expect(railText(finding('two changes', { changed: ['shaft', 'length'], done: 'the bridge says what each moved' }), 'right', yards)).toBe(
-        'B: shaft and length changed at once — the bridge says what each moved.',
-    );
-});
+// Compare as the fitter and the player look at it, for both hands.
 
 /** Shots of two setups from the made-up players of the bay. */
 async function hitTwo(page: Page, player: string): Promise<void> {

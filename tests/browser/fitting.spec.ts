@@ -8,7 +8,13 @@ test('a right-hander in yards: two files in, compare, leave out a mishit, pick, 
     await signIn(page);
     await accessible(page);
     await beginFitting(page, 'Wilf Ambrose', 'right', 'yards');
-    await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '10.5', 'Measured loft': '8.9', Length: '45.5', Ball: 'Pebble Four' });
+    await addSetup(page, /own club/, {
+        Head: 'Curlew L',
+        'Stated loft': '10.5',
+        'Measured loft': '8.9',
+        Length: '45.5',
+        Ball: 'Pebble Four',
+    });
     await expect(page.getByText('print and gauge differ by 1.6°')).toBeVisible();
     await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'Measured loft': '10.4', 'Sleeve position': '+0.75', 'changes loft': '0.75' });
     await expect(page.getByText('2 things changed from A')).toBeVisible();

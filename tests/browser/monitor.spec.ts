@@ -81,7 +81,9 @@ test('a monitor that is killed in the middle of posting leaves nothing behind: t
         await new Promise((done) => run.on('close', done));
     }
     const said = await monitor(bay, '--count', '2');
-    const [, left, stored] = said.match(/(\d+) shots of a run that was cut off are sent again[\s\S]*2 hit, (\d+) stored, 0 held/)!.map(Number);
+    const [, left, stored] = said
+        .match(/(\d+) shots of a run that was cut off are sent again[\s\S]*2 hit, (\d+) stored, 0 held/)!
+        .map(Number);
     expect(left).toBeGreaterThanOrEqual(1);
     expect(stored).toBe(left! + 2);
     // What the killed run had stored without hearing of it is not there twice.

@@ -81,7 +81,9 @@ test('the gauge and the balance fill the fields at a press, and the check piece 
     await expect(reading(page, 'Mass', 1)).not.toHaveValue('');
     expect(Number(await reading(page, 'Loft', 1).inputValue())).toBeGreaterThan(10);
     expect(
-        await page.evaluate(async () => (await (await fetch('/api/rack')).json()).heads.find((h: { label: string }) => h.label === 'Dunlin 12').loftOffDeg),
+        await page.evaluate(
+            async () => (await (await fetch('/api/rack')).json()).heads.find((h: { label: string }) => h.label === 'Dunlin 12').loftOffDeg,
+        ),
     ).toBeNull();
 });
 
@@ -93,7 +95,9 @@ test('a gauge reading changes the playing loft that Compare shows', async ({ pag
     await expect(plays).toContainText('8.7°');
     const id = await page.evaluate(
         async () =>
-            (await (await fetch('/api/rack')).json()).heads.find((h: { label: string; hand: string }) => h.label === 'Tern 460' && h.hand === 'right').id,
+            (await (await fetch('/api/rack')).json()).heads.find(
+                (h: { label: string; hand: string }) => h.label === 'Tern 460' && h.hand === 'right',
+            ).id,
     );
     await page.goto(`/#/rack/head/${id}`);
     await reading(page, 'Loft', 1).fill('7.4');
@@ -189,7 +193,9 @@ test('shafts, grips and balls are kept, and the rack goes out and comes in', asy
         mimeType: 'application/json',
         buffer: Buffer.from('{"format":"mint-carry-rack/1","heads":[{"label":"X","hand":"right","statedLoftDeg":105}]}'),
     });
-    await expect(page.getByRole('alert')).toContainText("heads 1 ('X'): The stated loft field must be between 4 and 20. Nothing was added.");
+    await expect(page.getByRole('alert')).toContainText(
+        "heads 1 ('X'): The stated loft field must be between 4 and 20. Nothing was added.",
+    );
     await accessible(page);
     await page.goto('/#/rack/balls');
     await page.getByRole('button', { name: 'Take off Shingle One' }).click();

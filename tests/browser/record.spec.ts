@@ -5,7 +5,11 @@ import { accessible, watch } from './help';
 // What is kept of a session while hands are quick, connections are gone, and two screens are open.
 
 /** A shot as a monitor sends it. */
-const shot = (id: string, sequence: number, spinRpm = 2400) => ({ id, sequence, values: { ballSpeedMps: 64, launchDeg: 12.5, spinRpm, directionDeg: 1 } });
+const shot = (id: string, sequence: number, spinRpm = 2400) => ({
+    id,
+    sequence,
+    values: { ballSpeedMps: 64, launchDeg: 12.5, spinRpm, directionDeg: 1 },
+});
 const off = (page: Page) => page.evaluate(() => (document.activeElement as HTMLElement).blur());
 
 test('a trial takes a note, the log tells it, and two screens lose neither of theirs', async ({ page, context }) => {
@@ -98,7 +102,10 @@ test('many posts at once, doubled and in any order, are stored once each and sta
     const view = await recorded<{ shots: { typed: { spinRpm: number } }[] }>(page, 'bay');
     expect(view.shots.map((s) => s.typed.spinRpm - 2300)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]);
     // A wrong token opens nothing, and says what to do.
-    const refused = await page.request.post(`/api/bays/${bay.id}/shots`, { headers: { Authorization: 'Bearer guessed' }, data: shot('p-99', 99) });
+    const refused = await page.request.post(`/api/bays/${bay.id}/shots`, {
+        headers: { Authorization: 'Bearer guessed' },
+        data: shot('p-99', 99),
+    });
     expect(refused.status()).toBe(401);
     expect((await refused.json()).message).toContain('Make a new one on the bay screen');
 });
@@ -160,6 +167,11 @@ test('a shot that came out of count is flagged, and moved to the trial it was hi
     await expect(page.getByText(/By the monitor’s count, 3, it was hit before a shot that came earlier/).last()).toBeVisible();
     await page.getByLabel('Shot 5 was hit in another trial').selectOption('trial 1 with A');
     await expect
-        .poll(async () => (await recorded<{ sequence: number; trialId: number }[]>(page, 'shots')).filter((s, _, all) => s.trialId === all[0]!.trialId).length)
+        .poll(
+            async () =>
+                (await recorded<{ sequence: number; trialId: number }[]>(page, 'shots')).filter(
+                    (s, _, all) => s.trialId === all[0]!.trialId,
+                ).length,
+        )
         .toBe(4);
 });

@@ -64,7 +64,9 @@ test('lines of a tab that was shut are there in the next', async ({ page, contex
     await expect(next.getByLabel('ball speed of shot 1')).toHaveValue('230');
 });
 
-test('a line begun while another is being stored is kept, and a line whose answer got lost is not stored as another without being asked', async ({ page }) => {
+test('a line begun while another is being stored is kept, and a line whose answer got lost is not stored as another without being asked', async ({
+    page,
+}) => {
     await signIn(page);
     await beginFitting(page, 'Lost Answer', 'right', 'yards');
     await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
@@ -107,9 +109,13 @@ test('a line begun while another is being stored is kept, and a line whose answe
 test('a real studio takes nothing made up until it is switched on, and then it is marked', async ({ page }) => {
     const database = process.env.MINT_ADDRESSES ? `mintcarry_browser_${Number(process.env.TEST_PARALLEL_INDEX ?? 0) + 1}` : 'mintcarry';
     const email = `f${Date.now()}@real.example`;
-    const said = execFileSync('bash', ['-c', '. bin/parts/common.sh && DB_DATABASE="$1" artisan mint:fitter "$2" Fitter "$2"', 'artisan', database, email], {
-        encoding: 'utf8',
-    });
+    const said = execFileSync(
+        'bash',
+        ['-c', '. bin/parts/common.sh && DB_DATABASE="$1" artisan mint:fitter "$2" Fitter "$2"', 'artisan', database, email],
+        {
+            encoding: 'utf8',
+        },
+    );
     await page.goto('/');
     await page.getByLabel('E-mail').fill(email);
     await page.getByLabel('Password').fill(said.match(/password (\S+)/)![1]!);

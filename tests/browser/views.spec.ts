@@ -97,7 +97,8 @@ test('every shot that counts is on the landing map, and those left out are open'
     const map = page.getByRole('img', { name: /Where the shots land/ });
     await expect(map).toBeVisible();
     await expect(map.locator('title')).toHaveCount(3);
-    const x = async (shot: number) => (await map.locator('path', { has: page.locator('title', { hasText: new RegExp(`^Shot ${shot}\\b`) }) }).boundingBox())!.x;
+    const x = async (shot: number) =>
+        (await map.locator('path', { has: page.locator('title', { hasText: new RegExp(`^Shot ${shot}\\b`) }) }).boundingBox())!.x;
     expect(await x(2)).toBeLessThan(await x(3));
     expect(await x(3)).toBeLessThan(await x(1));
     await accessible(page);
@@ -173,7 +174,15 @@ test('a trail of fourteen folds its middle, keeps the benchmark in sight, and op
             ).json();
         const ids: number[] = [];
         for (let i = 0; i < 14; i++)
-            ids.push((await send('POST', '/setups', { head: `Head ${i}`, statedLoftDeg: 9 + i / 4, ...(i ? { branchedFromId: ids[i > 5 ? 2 : 0] } : {}) })).id);
+            ids.push(
+                (
+                    await send('POST', '/setups', {
+                        head: `Head ${i}`,
+                        statedLoftDeg: 9 + i / 4,
+                        ...(i ? { branchedFromId: ids[i > 5 ? 2 : 0] } : {}),
+                    })
+                ).id,
+            );
         const { version } = await (await fetch(`/api/fittings/${id}`)).json();
         await send('PATCH', '', { version, benchmarkSetupId: ids[6] });
     });

@@ -4,30 +4,37 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Http\Contract\Contract;
+use App\Http\Contract\TypeScript;
+use App\Http\Contract\Vocabulary;
 use Illuminate\Console\Command;
-use OpenApi\Annotations\OpenApi;
-use OpenApi\Generator;
-use Symfony\Component\Yaml\Yaml;
 
+/** Writes down the contract of the API: docs/api.yaml as the attributes describe it, and what the front end takes from it. A test fails while they differ. */
 final class DescribeApi extends Command
 {
     protected $signature = 'mint:api';
 
-    protected $description = 'Writes docs/api.yaml as the attributes of the controllers describe it';
+    protected $description = 'Writes docs/api.yaml and the generated types and vocabulary of the front end';
 
     public function handle(): int
     {
-        file_put_contents(base_path('docs/api.yaml'), self::text());
+        foreach (self::files() as $path => $text) {
+            @mkdir(dirname(base_path($path)), recursive: true);
+            file_put_contents(base_path($path), $text);
+        }
 
         return self::SUCCESS;
     }
 
-    public static function text(): string
+    /** @return array<string, string> text by path */
+    public static function files(): array
     {
-        $api = (new Generator)->generate([app_path('Http')]);
+        $document = Contract::document();
 
-        $flags = Yaml::DUMP_OBJECT_AS_MAP | Yaml::DUMP_EMPTY_ARRAY_AS_SEQUENCE | Yaml::DUMP_MULTI_LINE_LITERAL_BLOCK;
-
-        return $api instanceof OpenApi ? $api->toYaml($flags) : '';
+        return [
+            'docs/api.yaml' => Contract::yaml($document),
+            'resources/web/api/generated/types.ts' => TypeScript::of($document['components']['schemas']),
+            'resources/web/api/generated/vocabulary.ts' => Vocabulary::typeScript(),
+        ];
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\TakeShots;
 use App\Devices\SimulatedSetup;
+use App\Http\Contract\Answer;
 use App\Models\Bay;
 use App\Models\Setup;
 use App\Models\Trial;
@@ -15,7 +16,10 @@ use MintCarry\Core\Intake\Post;
 use OpenApi\Attributes as OA;
 
 /** What a launch monitor talks to, with the token of its bay. */
-#[OA\Info(version: '2', title: 'Mint Carry: bay feed', description: <<<'TXT'
+#[OA\Info(version: '2', title: 'Mint Carry', description: <<<'TXT'
+Everything under /api. What a launch monitor talks to comes first; all else is for the screens, with the session of a fitter.
+
+## The bay feed
 A launch monitor posts its shots to the bay it stands in. Angles in degrees, direction and side + right, strike + toward the toe and + high. A bare number is in the unit that its field names; {value, unit} says another.
 
 What a sender must do
@@ -43,7 +47,7 @@ TXT)]
         new OA\Property(property: 'unit', type: 'string', enum: ['m/s', 'mph', 'km/h', 'ft/s', 'kn', 'm', 'yd', 'ft', 'in', 'cm', 'mm', 'deg', 'rad', 'rpm', 's', 'ratio', '%']),
     ]),
 ])]
-#[OA\Schema(schema: 'Shot', type: 'object', required: ['id', 'values'], description: 'At most 64 kB. Keys that stand not here are kept beside the shot, up to 4 kB.', properties: [
+#[OA\Schema(schema: 'PostedShot', type: 'object', required: ['id', 'values'], description: 'At most 64 kB. Keys that stand not here are kept beside the shot, up to 4 kB.', properties: [
     new OA\Property(property: 'id', type: 'string', minLength: 1, maxLength: 64, description: 'The sender’s own id of this shot, within its session. Sending it again is safe: the answer is that of the first time.'),
     new OA\Property(property: 'session', type: 'string', minLength: 1, maxLength: 64, description: 'The sending session that the id belongs to; may stand once for the whole post.'),
     new OA\Property(property: 'sequence', type: 'integer', minimum: 0, description: 'The sender’s count; shots that come late or out of order keep this order.'),
@@ -52,34 +56,34 @@ TXT)]
     new OA\Property(property: 'source', type: 'string', enum: ['monitor', 'simulated'], description: 'simulated: made up, by a monitor that hits no balls. Refused where the studio takes none. May stand once for the whole post.'),
     new OA\Property(property: 'values', type: 'object', description: 'At least ballSpeedMps, launchDeg and spinRpm; also clubSpeedMps, smash, attackDeg, pathDeg, faceDeg, dynamicLoftDeg, directionDeg, spinAxisDeg, backSpinRpm, sideSpinRpm, carryM, totalM, sideM, apexM, descentDeg, hangTimeS, strikeToeMm, strikeHighMm.', additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/Quantity')),
 ])]
-#[OA\Schema(schema: 'Answer', type: 'object', required: ['id', 'status', 'shot', 'reason'], properties: [
+#[OA\Schema(schema: 'PostedAnswer', type: 'object', required: ['id', 'status', 'shot', 'reason'], properties: [
     new OA\Property(property: 'id', type: 'string', nullable: true, description: 'null where none could be read'),
     new OA\Property(property: 'status', type: 'string', enum: ['stored', 'held', 'refused'], description: 'stored: this very shot is on disk. held: kept whole in the bay’s tray for the fitter, with the reason. refused: it can never be read, nothing of it was kept'),
     new OA\Property(property: 'shot', type: 'integer', nullable: true),
     new OA\Property(property: 'reason', type: 'string', nullable: true),
     new OA\Property(property: 'doNotRepeat', type: 'boolean', description: 'true with refused'),
 ])]
-#[OA\Schema(schema: 'Answers', type: 'object', required: ['results'], properties: [new OA\Property(property: 'results', type: 'array', items: new OA\Items(ref: '#/components/schemas/Answer'), description: 'one for each shot, in their order')])]
+#[OA\Schema(schema: 'PostedAnswers', type: 'object', required: ['results'], properties: [new OA\Property(property: 'results', type: 'array', items: new OA\Items(ref: '#/components/schemas/PostedAnswer'), description: 'one for each shot, in their order')])]
 final class BayFeedController
 {
-    #[OA\Post(path: '/api/bays/{bay}/shots', operationId: 'postShots', summary: 'Posts one shot, or up to 50', security: [['bay' => []]],
+    #[OA\Post(path: '/api/bays/{bay}/shots', operationId: 'feed.store', summary: 'Posts one shot, or up to 50', security: [['bay' => []]],
         parameters: [new OA\Parameter(name: 'bay', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(oneOf: [
-            new OA\Schema(ref: '#/components/schemas/Shot'),
+            new OA\Schema(ref: '#/components/schemas/PostedShot'),
             new OA\Schema(type: 'object', required: ['shots'], properties: [
                 new OA\Property(property: 'session', type: 'string', description: 'for shots that name none'),
                 new OA\Property(property: 'sentAt', type: 'string', description: 'for shots that name none'),
                 new OA\Property(property: 'source', type: 'string', description: 'for shots that name none'),
-                new OA\Property(property: 'shots', type: 'array', minItems: 1, maxItems: 50, items: new OA\Items(ref: '#/components/schemas/Shot')),
+                new OA\Property(property: 'shots', type: 'array', minItems: 1, maxItems: 50, items: new OA\Items(ref: '#/components/schemas/PostedShot')),
             ]),
         ])),
         responses: [
-            new OA\Response(response: 200, description: 'Each shot has an answer of its own; at least one of them is stored or held', content: new OA\JsonContent(ref: '#/components/schemas/Answers')),
-            new OA\Response(response: 401, description: 'The token does not open this bay'),
-            new OA\Response(response: 422, description: 'No shot of the post can ever be read: nothing was taken; says what is wrong, and the answer of each where there are shots', content: new OA\JsonContent(ref: '#/components/schemas/Answers')),
-            new OA\Response(response: 500, description: 'A fault of ours: nothing of the post was taken; send it again'),
-            new OA\Response(response: 503, description: 'The disk is nearly full: nothing was taken; send again after the seconds in Retry-After'),
-            new OA\Response(response: 429, description: 'Too many posts; try again after the seconds in Retry-After'),
+            new OA\Response(response: 200, description: 'Each shot has an answer of its own; at least one of them is stored or held', content: new OA\JsonContent(ref: '#/components/schemas/PostedAnswers')),
+            new Answer('Problem', 401, 'The token does not open this bay'),
+            new Answer('Problem', 422, 'No shot of the post can ever be read: nothing was taken; says what is wrong, and the answer of each where there are shots'),
+            new Answer('Problem', 500, 'A fault of ours: nothing of the post was taken; send it again'),
+            new Answer('Problem', 503, 'The disk is nearly full: nothing was taken; send again after the seconds in Retry-After'),
+            new Answer('Problem', 429, 'Too many posts; try again after the seconds in Retry-After'),
         ])]
     public function store(Request $request, TakeShots $take): JsonResponse
     {
@@ -95,6 +99,11 @@ final class BayFeedController
     }
 
     /** What is in the player's hand now: for a simulated monitor, which has to hit with it. */
+    #[OA\Get(path: '/api/bays/{bay}/hand', operationId: 'feed.hand', summary: 'What is in the player’s hand, for a simulated monitor', security: [['bay' => []]],
+        responses: [
+            new Answer('{ trial: null } | Record<string, unknown>'), new Answer('Problem', 401, 'The token does not open this bay'),
+            new Answer('Problem', 403, 'This studio takes no simulated shots'), new Answer('Problem', 429, 'Too many posts; try again after the seconds in Retry-After'),
+        ])]
     public function hand(Request $request): JsonResponse
     {
         $bay = self::bay($request);

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\RunTrial;
+use App\Http\Contract\Answer;
+use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\BayResource;
 use App\Journal\Journal;
@@ -19,6 +21,7 @@ use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\ChangeOver;
 use MintCarry\Core\Fitting\BlindOrder;
+use OpenApi\Attributes as OA;
 use Random\Randomizer;
 
 /** A blind trial: two or three settings in an order drawn by the server, which no screen shows before it is revealed. */
@@ -30,6 +33,9 @@ final class BlindController
     {
     }
 
+    #[OA\Post(path: '/api/fittings/{fitting}/blind', operationId: 'blind.begin', summary: 'Begins a blind trial',
+        requestBody: new Takes(['setupIds' => 'integer[]', 'rounds' => 'integer', 'shotsEach' => 'integer']),
+        responses: [new Answer('BayView', 201)])]
     public function begin(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $given = $request->validate([
@@ -44,7 +50,7 @@ final class BlindController
             if (Blind::open($fitting) !== null || Confirm::open($fitting) !== null) {
                 throw ValidationException::withMessages(['blind' => Blind::open($fitting) !== null ? 'A blind trial is going on: reveal it first.' : 'A confirm run is going on: finish it or end it first.']);
             }
-            $blind = Blind::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setups' => $order, 'shots_each' => $given['shotsEach'], 'place' => 0, 'begun_by' => $user->id]);
+            $blind = Blind::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setups' => $order, 'shots_each' => $given['shotsEach'], 'ordinal' => 0, 'begun_by' => $user->id]);
             $run->begin($fitting, $user, $order[0], 'trial', $blind);
         });
 
@@ -52,26 +58,31 @@ final class BlindController
     }
 
     /** The next setting is in the hand. Whoever says from which one (counted from 1) goes on once, however often it is pressed. */
+    #[OA\Post(path: '/api/fittings/{fitting}/blind/next', operationId: 'blind.next', summary: 'Goes on to the next setting',
+        requestBody: new Takes(['from?' => 'integer']),
+        responses: [new Answer('BayView')])]
     public function next(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $given = $request->validate(['from' => ['sometimes', 'integer']]);
         $user = self::user($request);
         $this->journal->record($fitting, $user, 'went on to the next blind setting', function () use ($fitting, $user, $given, $run): void {
             $blind = self::openOf($fitting);
-            if (isset($given['from']) && (int) $given['from'] !== $blind->place + 1) {
-                throw ValidationException::withMessages(['blind' => 'Setting '.($blind->place + 1).' is in the hand already, perhaps from another screen.']);
+            if (isset($given['from']) && (int) $given['from'] !== $blind->ordinal + 1) {
+                throw ValidationException::withMessages(['blind' => 'Setting '.($blind->ordinal + 1).' is in the hand already, perhaps from another screen.']);
             }
-            if ($blind->place + 1 >= count($blind->setups)) {
+            if ($blind->ordinal + 1 >= count($blind->setups)) {
                 throw ValidationException::withMessages(['blind' => 'That was the last setting: reveal the blind trial.']);
             }
-            $blind->update(['place' => $blind->place + 1]);
-            $run->begin($fitting, $user, $blind->setups[$blind->place], 'trial', $blind);
+            $blind->update(['ordinal' => $blind->ordinal + 1]);
+            $run->begin($fitting, $user, $blind->setups[$blind->ordinal], 'trial', $blind);
         });
 
         return self::bay($request, $fitting);
     }
 
     /** Says which setting was which; from now on its shots are judged like any others. */
+    #[OA\Post(path: '/api/fittings/{fitting}/blind/reveal', operationId: 'blind.reveal', summary: 'Ends a blind trial and shows what was hit',
+        responses: [new Answer('BayView')])]
     public function reveal(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $this->journal->record($fitting, self::user($request), 'revealed the blind trial', function () use ($fitting, $run): void {
@@ -84,13 +95,15 @@ final class BlindController
     }
 
     /** What to do with the wrench now, for the fitter’s eyes only: asked for when the player looks away, part of no other answer. */
+    #[OA\Get(path: '/api/fittings/{fitting}/blind/hand', operationId: 'blind.hand', summary: 'What to do with the wrench, for the fitter’s eyes',
+        responses: [new Answer('{ tag: string; steps: string[] }')])]
     public function hand(Request $request, Fitting $fitting): JsonResponse
     {
         $blind = self::openOf($fitting);
         $setups = Setup::query()->where('fitting_id', $fitting->id)->get()->keyBy('id');
-        $to = $setups[$blind->setups[$blind->place]];
-        $before = $blind->place > 0 ? $blind->setups[$blind->place - 1] : Trial::query()->where('fitting_id', $fitting->id)->whereNull('blind_id')->orderByDesc('number')->value('setup_id');
-        $steps = ChangeOver::between($before === null ? null : $setups[$before]->parts(), $to->parts())->steps;
+        $to = $setups->findOrFail($blind->setups[$blind->ordinal]);
+        $before = $blind->ordinal > 0 ? $blind->setups[$blind->ordinal - 1] : Trial::query()->where('fitting_id', $fitting->id)->whereNull('blind_id')->orderByDesc('number')->value('setup_id');
+        $steps = ChangeOver::between($before === null ? null : $setups->findOrFail($before)->parts(), $to->parts())->steps;
 
         return response()->json(['tag' => $to->tag, 'steps' => $steps === [] ? ['It stays as it is: loosen and tighten the sleeve to the click, so that the player hears the same'] : $steps]);
     }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Fittings\FittingLoader;
+use App\Http\Contract\Answer;
+use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Input\BriefInput;
 use App\Http\Resources\FittingResource;
@@ -18,6 +20,7 @@ use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Outlook;
 use MintCarry\Core\Launch\Measure;
+use OpenApi\Attributes as OA;
 
 final class BriefController
 {
@@ -28,6 +31,9 @@ final class BriefController
     }
 
     /** Saves the brief. The first time it is agreed; every later change is dated and says why. A newer version is never overwritten. */
+    #[OA\Patch(path: '/api/fittings/{fitting}/brief', operationId: 'brief.update', summary: 'Agrees or changes the brief',
+        requestBody: new Takes(['version' => 'integer', 'brief' => 'TypedBrief', 'why?' => 'string | null']),
+        responses: [new Answer('Fitting')])]
     public function update(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate(['version' => ['required', 'integer'], 'brief' => ['present', 'array'], 'why' => ['sometimes', 'nullable', 'string', 'max:300']]);
@@ -64,6 +70,9 @@ final class BriefController
     }
 
     /** What a brief means, also one that is not saved yet. */
+    #[OA\Post(path: '/api/fittings/{fitting}/brief/outlook', operationId: 'brief.outlook', summary: 'What follows from a brief that is not saved',
+        requestBody: new Takes(['brief?' => 'TypedBrief']),
+        responses: [new Answer('Outlook')])]
     public function outlook(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate(['brief' => ['sometimes', 'array']]);
@@ -73,6 +82,8 @@ final class BriefController
         return response()->json(Outlook::of(BriefInput::read($given['brief'] ?? [], $fitting->brief()), $own?->summary(Measure::ClubSpeed)?->mean, $own?->summary(Measure::Attack)->mean ?? 0.0));
     }
 
+    #[OA\Get(path: '/api/fittings/{fitting}/brief/changes', operationId: 'brief.changes', summary: 'What was changed in the brief, and why',
+        responses: [new Answer('BriefChange[]')])]
     public function changes(Fitting $fitting): JsonResponse
     {
         return response()->json(BriefChange::query()->where('fitting_id', $fitting->id)->with('fitter')->orderByDesc('id')->get()->map(fn (BriefChange $c): array => [

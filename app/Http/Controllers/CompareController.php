@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Fittings\FittingLoader;
+use App\Http\Contract\Answer;
 use App\Models\Fitting;
 use Illuminate\Http\JsonResponse;
 use MintCarry\Core\Report\CompareReport;
+use OpenApi\Attributes as OA;
 
 final class CompareController
 {
+    #[OA\Get(path: '/api/fittings/{fitting}/comparison', operationId: 'compare', summary: 'The setups side by side',
+        responses: [new Answer('Comparison')])]
     public function __invoke(Fitting $fitting): JsonResponse
     {
         $judged = new FittingLoader($fitting);

@@ -7,6 +7,8 @@ namespace App\Http\Controllers;
 use App\Actions\RunTrial;
 use App\Fittings\ConfirmState;
 use App\Fittings\FittingLoader;
+use App\Http\Contract\Answer;
+use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Journal\Journal;
 use App\Models\Blind;
@@ -18,6 +20,7 @@ use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Judging\Confirm as ConfirmRule;
+use OpenApi\Attributes as OA;
 
 /** A confirm run: benchmark, choice, benchmark, after a pause. Each leg is a trial and is hit in the bay. */
 final class ConfirmController
@@ -29,6 +32,9 @@ final class ConfirmController
     }
 
     /** The run is planned; its first leg begins in the bay, when the wrench is away. */
+    #[OA\Post(path: '/api/fittings/{fitting}/confirm', operationId: 'confirm.begin', summary: 'Begins a confirm run',
+        requestBody: new Takes(['setupId' => 'integer', 'shotsEach?' => 'integer', 'rested?' => 'boolean']),
+        responses: [new Answer('ConfirmRun', 201)])]
     public function begin(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'shotsEach' => ['sometimes', 'integer', 'between:3,10'], 'rested' => ['sometimes', 'boolean']]);
@@ -59,6 +65,8 @@ final class ConfirmController
     }
 
     /** The next leg is in the hand; after the last the run is done. */
+    #[OA\Post(path: '/api/fittings/{fitting}/confirm/next', operationId: 'confirm.next', summary: 'Goes on to the next leg',
+        responses: [new Answer('ConfirmRun')])]
     public function next(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $user = self::user($request);
@@ -84,6 +92,8 @@ final class ConfirmController
     }
 
     /** Ends a run before its last leg; its shots stay and count. */
+    #[OA\Post(path: '/api/fittings/{fitting}/confirm/end', operationId: 'confirm.end', summary: 'Ends a confirm run',
+        responses: [new Answer('ConfirmRun')])]
     public function end(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $this->journal->record($fitting, self::user($request), 'ended the confirm run', function () use ($fitting, $run): void {

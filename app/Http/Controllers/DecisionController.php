@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Fittings\ConfirmState;
+use App\Fittings\FailureLog;
 use App\Fittings\FittingLoader;
+use App\Http\Contract\Answer;
+use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\FittingResource;
 use App\Journal\Journal;
@@ -19,6 +22,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Report\AdviceReport;
 use MintCarry\Core\Report\DecideReport;
+use OpenApi\Attributes as OA;
 
 /** What to decide, on what grounds, and what was decided. */
 final class DecisionController
@@ -29,12 +33,16 @@ final class DecisionController
     {
     }
 
+    #[OA\Get(path: '/api/fittings/{fitting}/advice', operationId: 'decision.advice', summary: 'The advice among the setups that were hit',
+        responses: [new Answer('Advice')])]
     public function advice(Fitting $fitting): JsonResponse
     {
-        return response()->json(AdviceReport::of((new FittingLoader($fitting))->record()));
+        return response()->json(FailureLog::noted(AdviceReport::of((new FittingLoader($fitting))->record()), $fitting));
     }
 
     /** The advice with all that it rests on, and the confirm run. */
+    #[OA\Get(path: '/api/fittings/{fitting}/grounds', operationId: 'decision.grounds', summary: 'The advice with all that it rests on',
+        responses: [new Answer('Grounds')])]
     public function grounds(Fitting $fitting): JsonResponse
     {
         return response()->json(self::groundsOf($fitting));
@@ -44,23 +52,30 @@ final class DecisionController
     private static function groundsOf(Fitting $fitting): array
     {
         $judged = new FittingLoader($fitting);
-        $report = DecideReport::of($judged->record());
+        $report = FailureLog::noted(DecideReport::of($judged->record()), $fitting);
 
         return $report + ['confirm' => ConfirmState::of($judged)];
     }
 
+    #[OA\Get(path: '/api/fittings/{fitting}/decisions', operationId: 'decision.index', summary: 'Versions of the decision, the latest first',
+        responses: [new Answer('Decision[]')])]
     public function index(Fitting $fitting): JsonResponse
     {
         return response()->json($fitting->decisions()->with(['setup', 'fitter'])->get()->map(FittingResource::decision(...))->all());
     }
 
     /** A decision with what it rested on when it was locked: grounds, confirm run and brief. */
+    #[OA\Get(path: '/api/decisions/{decision}', operationId: 'decision.show', summary: 'A decision with what it rested on',
+        responses: [new Answer('DecisionWithProof')])]
     public function show(Decision $decision): JsonResponse
     {
         return self::answer($decision);
     }
 
     /** Saves the decision with the advice as it stood, as a version of its own. Choosing otherwise than advised asks for a reason. The same decision saved again is the same version. */
+    #[OA\Post(path: '/api/fittings/{fitting}/decisions', operationId: 'decision.store', summary: 'Saves a decision with the advice as it stands',
+        requestBody: new Takes(['setupId' => 'integer', 'reason?' => 'string | null']),
+        responses: [new Answer('DecisionWithProof', 201)])]
     public function store(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate(['setupId' => ['required', 'integer'], 'reason' => ['nullable', 'string', 'max:2000']]);
@@ -93,13 +108,15 @@ final class DecisionController
     }
 
     /** Keeps the decision and its grounds as they are now. It is not taken back like other things: it is reopened, and a new version follows. */
+    #[OA\Post(path: '/api/decisions/{decision}/lock', operationId: 'decision.lock', summary: 'Locks a decision with its grounds',
+        responses: [new Answer('DecisionWithProof')])]
     public function lock(Request $request, Decision $decision): JsonResponse
     {
         $fitting = $decision->fitting;
         self::requireLatest($fitting, $decision);
         $user = self::user($request);
         $proof = self::groundsOf($fitting) + ['brief' => $fitting->brief()->toArray()];
-        // Past the journal on purpose.
+        // The journal says that it was locked, and cannot take it back: a lock is no tracked change.
         $this->journal->record($fitting, $user, "locked the decision for {$decision->setup->tag} as version {$decision->number}", function () use ($fitting, $decision, $proof): void {
             self::requireLatest($fitting, $decision->refresh());
             self::requireReal($fitting);
@@ -118,6 +135,9 @@ final class DecisionController
         }
     }
 
+    #[OA\Post(path: '/api/decisions/{decision}/reopen', operationId: 'decision.reopen', summary: 'Reopens a locked decision; the locked version stays',
+        requestBody: new Takes(['why' => 'string']),
+        responses: [new Answer('DecisionWithProof')])]
     public function reopen(Request $request, Decision $decision): JsonResponse
     {
         $given = $request->validate(['why' => ['required', 'string', 'max:300']], ['why.required' => 'Say in a few words why it is reopened; the locked version stays on the record.']);
@@ -148,6 +168,6 @@ final class DecisionController
 
     private static function answer(Decision $decision, int $status = 200): JsonResponse
     {
-        return response()->json(FittingResource::decision($decision->load(['setup', 'fitter'])) + ['proof' => $decision->proof], $status);
+        return response()->json(FittingResource::decision($decision->load(['setup', 'fitter'])) + ['proof' => FittingResource::asKept($decision, 'proof')], $status);
     }
 }

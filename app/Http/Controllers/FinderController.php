@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Fittings\FailureLog;
 use App\Fittings\FittingLoader;
+use App\Fittings\ModelVersion;
+use App\Http\Contract\Answer;
+use App\Http\Contract\Asks;
 use App\Models\Fitting;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -12,19 +16,23 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Validation\Rule;
 use MintCarry\Core\Finder\RackCandidates;
 use MintCarry\Core\Report\FinderReport;
+use OpenApi\Attributes as OA;
 
 /** Every legal setup on the rack, predicted for this player. Draws are kept for a while: where only the brief changed, they are priced anew and nothing is flown. */
 final class FinderController
 {
+    #[OA\Get(path: '/api/fittings/{fitting}/finder', operationId: 'finder', summary: 'Every legal setup on the rack, predicted for this player', parameters: [new Asks('only', "'all' | 'stock' | 'order' | 'own'")],
+        responses: [new Answer('Found')])]
     public function __invoke(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate(['only' => ['sometimes', Rule::in(RackCandidates::WHICH)]]);
         $judged = new FittingLoader($fitting);
         $heads = $judged->heads()->values();
         $only = $given['only'] ?? 'all';
-        $found = FinderReport::of($judged->record(), $only, fn (string $key, callable $make): string => self::kept("draws:{$fitting->id}:{$only}", $key, $make));
+        $keep = fn (string $key, callable $make): string => self::kept("draws:{$fitting->id}:{$only}", $key, $make);
+        $found = FailureLog::noted(FinderReport::of($judged->record(), $only, $keep, ModelVersion::now()), $fitting);
         foreach ($found['setups'] as $i => $setup) {
-            $found['setups'][$i]['headId'] = $setup['rackAt'] === null ? null : $heads[$setup['rackAt']]->id;
+            $found['setups'][$i]['headId'] = $setup['rackAt'] === null ? null : $heads[$setup['rackAt']]?->id;
         }
 
         return response()->json($found);

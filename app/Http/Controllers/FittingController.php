@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Contract\Answer;
+use App\Http\Contract\Asks;
+use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\FittingRequest;
 use App\Http\Resources\FittingResource;
@@ -17,6 +20,7 @@ use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\TieBreak;
+use OpenApi\Attributes as OA;
 
 final class FittingController
 {
@@ -27,6 +31,8 @@ final class FittingController
     }
 
     /** The day book: newest first, searched by player, head or wish. */
+    #[OA\Get(path: '/api/fittings', operationId: 'fitting.index', summary: 'The day book: the newest fittings, or those that fit what is searched', parameters: [new Asks('q', 'string')],
+        responses: [new Answer('DayBookEntry[]')])]
     public function index(Request $request): JsonResponse
     {
         $user = self::user($request);
@@ -51,6 +57,11 @@ final class FittingController
         ])->all());
     }
 
+    #[OA\Post(path: '/api/fittings', operationId: 'fitting.store', summary: 'Begins a fitting',
+        requestBody: new Takes([
+            'playerId?' => 'integer | null', 'name?' => 'string | null', 'hand?' => 'Hand | null', 'units?' => 'UnitChoice',
+        ]),
+        responses: [new Answer('Fitting', 201)])]
     public function store(FittingRequest $request): JsonResponse
     {
         $user = self::user($request);
@@ -72,12 +83,20 @@ final class FittingController
         return response()->json((new FittingResource($fitting->refresh()))->toArray($request), 201);
     }
 
+    #[OA\Get(path: '/api/fittings/{fitting}', operationId: 'fitting.show', summary: 'A fitting with its setups',
+        responses: [new Answer('Fitting')])]
     public function show(Fitting $fitting): FittingResource
     {
         return new FittingResource($fitting);
     }
 
     /** Changes fitting and player. Somebody else's newer version is never overwritten: the answer is 409 with what stands now. */
+    #[OA\Patch(path: '/api/fittings/{fitting}', operationId: 'fitting.update', summary: 'Changes player, benchmark or how shots are judged',
+        requestBody: new Takes([
+            'version' => 'integer', 'name?' => 'string | null', 'hand?' => 'Hand | null', 'units?' => 'UnitChoice', 'benchmarkSetupId?' => 'integer',
+            'screening?' => 'string', 'tieOrder?' => 'string[]', 'asksRatings?' => 'boolean',
+        ]),
+        responses: [new Answer('Fitting')])]
     public function update(FittingRequest $request, Fitting $fitting): JsonResponse
     {
         $user = self::user($request);

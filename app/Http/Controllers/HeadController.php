@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Devices\Device;
+use App\Http\Contract\Answer;
+use App\Http\Contract\Asks;
+use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Input\Quantity;
-use App\Http\Requests\HeadRequest;
 use App\Http\Resources\HeadResource;
 use App\Models\Part;
 use App\Models\RackHead;
 use App\Models\Reading;
+use App\Rack\HeadRules;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -19,33 +22,52 @@ use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\ReadingSet;
 use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Club\Weights;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Impact\PlayerPriors;
+use OpenApi\Attributes as OA;
 
 final class HeadController
 {
     use NamesUser;
 
     /** A head with its history; the setup plane also for a player who squares as much as asked. */
+    #[OA\Get(path: '/api/heads/{head}', operationId: 'head.show', summary: 'A head with its history', parameters: [new Asks('squaringShare', 'number')],
+        responses: [new Answer('HeadDetail')])]
     public function show(Request $request, RackHead $head): HeadResource
     {
-        $given = $request->validate(['squares' => ['sometimes', 'numeric', 'between:0,1']]);
+        $given = $request->validate(['squaringShare' => ['sometimes', 'numeric', 'between:0,1']]);
 
-        return new HeadResource($head->load(['sleeve', 'readings.fitter']), full: true, squares: (float) ($given['squares'] ?? 0.5));
+        return new HeadResource($head->load(['sleeve', 'readings.fitter']), full: true, squaringShare: (float) ($given['squaringShare'] ?? 0.5));
     }
 
-    public function store(HeadRequest $request): JsonResponse
+    #[OA\Post(path: '/api/heads', operationId: 'head.store', summary: 'Puts a head on the rack',
+        requestBody: new Takes([
+            'label?' => 'string', 'maker?' => 'string | null', 'hand?' => 'Hand', 'type?' => "'forgiving' | 'middle' | 'low-spin'", 'sleeveId?' => 'integer | null',
+            'statedLoftDeg?' => 'Typed', 'statedLieDeg?' => 'Typed', 'statedFaceOpenDeg?' => 'Typed', 'volumeCm3?' => 'Typed', 'massG?' => 'Typed',
+            'cgToeMm?' => 'Typed', 'cgBackMm?' => 'Typed', 'cgUpMm?' => 'Typed', 'bulgeMm?' => 'Typed', 'rollMm?' => 'Typed', 'inertiaGcm2?' => 'number[][] | null',
+            'slots?' => 'TypedSlot[]', 'stockG?' => '(number | string)[]', 'standard?' => 'Record<string, number | string>', 'supply?' => 'TypedSupply', 'note?' => 'string | null',
+        ]),
+        responses: [new Answer('HeadDetail', 201)])]
+    public function store(Request $request): JsonResponse
     {
         $user = self::user($request);
-        $head = RackHead::begin($user->studio_id, $request->columns());
+        $head = RackHead::begin($user->studio_id, (new HeadRules($user->studio_id, $request->all()))->columns());
         $head->save();
 
         return response()->json((new HeadResource($head->refresh()->load(['sleeve', 'readings.fitter']), full: true))->toArray($request), 201);
     }
 
-    public function update(HeadRequest $request, RackHead $head): JsonResponse
+    #[OA\Patch(path: '/api/heads/{head}', operationId: 'head.update', summary: 'Changes a head',
+        requestBody: new Takes([
+            'label?' => 'string', 'maker?' => 'string | null', 'hand?' => 'Hand', 'type?' => "'forgiving' | 'middle' | 'low-spin'", 'sleeveId?' => 'integer | null',
+            'statedLoftDeg?' => 'Typed', 'statedLieDeg?' => 'Typed', 'statedFaceOpenDeg?' => 'Typed', 'volumeCm3?' => 'Typed', 'massG?' => 'Typed',
+            'cgToeMm?' => 'Typed', 'cgBackMm?' => 'Typed', 'cgUpMm?' => 'Typed', 'bulgeMm?' => 'Typed', 'rollMm?' => 'Typed', 'inertiaGcm2?' => 'number[][] | null',
+            'slots?' => 'TypedSlot[]', 'stockG?' => '(number | string)[]', 'standard?' => 'Record<string, number | string>', 'supply?' => 'TypedSupply', 'note?' => 'string | null',
+        ]),
+        responses: [new Answer('HeadDetail')])]
+    public function update(Request $request, RackHead $head): JsonResponse
     {
-        $head->fill($request->columns())->load('sleeve');
+        $head->fill((new HeadRules($head->studio_id, $request->all(), $head))->columns())->load('sleeve');
         $head->requireSound();
         $head->save();
 
@@ -53,6 +75,8 @@ final class HeadController
     }
 
     /** Takes a head off the rack. Setups and readings keep it. */
+    #[OA\Delete(path: '/api/heads/{head}', operationId: 'head.destroy', summary: 'Takes a head off the rack; setups and readings keep it',
+        responses: [new Answer('{ retired: boolean }')])]
     public function destroy(RackHead $head): JsonResponse
     {
         $head->update(['retired_at' => now()]);
@@ -61,6 +85,11 @@ final class HeadController
     }
 
     /** CG, inertia and swing weight with other weights in. Stores nothing. */
+    #[OA\Post(path: '/api/heads/{head}/weigh', operationId: 'head.weigh', summary: 'What a head would be with other weights in',
+        requestBody: new Takes([
+            'masses' => 'Record<string, number | string>', 'shaftId?' => 'integer | null', 'gripMassG?' => 'number | null', 'lengthMm?' => 'number | null',
+        ]),
+        responses: [new Answer('Weighed')])]
     public function weigh(Request $request, RackHead $head): JsonResponse
     {
         $given = $request->validate(['masses' => ['present', 'array'], 'masses.*' => ['numeric'], 'shaftId' => ['nullable', 'integer'], 'gripMassG' => ['nullable', 'numeric'], 'lengthMm' => ['nullable', 'numeric']]);
@@ -70,7 +99,7 @@ final class HeadController
         $illegal = null;
         try {
             Weights::requireLegal($head->weightSlots(), $head->stock_g, $masses);
-        } catch (CoreException $e) {
+        } catch (InvalidInput $e) {
             $illegal = $e->getMessage();
         }
         $shaft = Part::query()->where('studio_id', $head->studio_id)->where('kind', 'shaft')->whereKey($given['shaftId'] ?? 0)->first();
@@ -90,6 +119,12 @@ final class HeadController
     }
 
     /** Keeps a set of readings. One that lies far from the others is asked about first. */
+    #[OA\Post(path: '/api/heads/{head}/readings', operationId: 'head.read', summary: 'Stores a reading of a head',
+        requestBody: new Takes([
+            'values' => 'Record<string, Typed | (number | string)[]>', 'position?' => 'string | null', 'readAs' => "'soled' | 'squared'", 'way?' => "'hand' | 'gauge' | 'balance'",
+            'source?' => "'measured' | 'simulated'", 'note?' => 'string | null', 'confirm?' => 'boolean',
+        ]),
+        responses: [new Answer('HeadDetail', 201)])]
     public function read(Request $request, RackHead $head): JsonResponse
     {
         $given = $request->validate([
@@ -141,7 +176,7 @@ final class HeadController
         }
         try {
             return (new Device((string) $given['way'], $takes))->source();
-        } catch (CoreException) {
+        } catch (InvalidInput) {
             return $said; // it does not answer any more
         }
     }

@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Actions\ReadLaunchFile;
 use App\Actions\StoreShots;
+use App\Http\Contract\Answer;
+use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Journal\Journal;
 use App\Models\Fitting;
@@ -22,6 +24,7 @@ use MintCarry\Core\Launch\ColumnMap;
 use MintCarry\Core\Launch\Issue;
 use MintCarry\Core\Launch\ShotRow;
 use MintCarry\Core\Launch\TextFile;
+use OpenApi\Attributes as OA;
 
 final class ImportController
 {
@@ -31,6 +34,8 @@ final class ImportController
     {
     }
 
+    #[OA\Get(path: '/api/fittings/{fitting}/files', operationId: 'import.index', summary: 'Launch files that were stored',
+        responses: [new Answer('{ id: integer; name: string; shots: integer; at: string }[]')])]
     public function index(Fitting $fitting): JsonResponse
     {
         return response()->json($fitting->files()->where('state', 'stored')->get(['id', 'name', 'stored_shots', 'updated_at'])
@@ -38,6 +43,9 @@ final class ImportController
     }
 
     /** Keeps the file as it came and answers with how it would be read. No shot is stored. */
+    #[OA\Post(path: '/api/fittings/{fitting}/files', operationId: 'import.store', summary: 'Keeps a launch file as it came, and shows how it would be read',
+        requestBody: new Takes(['file' => 'string'], isForm: true),
+        responses: [new Answer('Preview', 201)])]
     public function store(Request $request, Fitting $fitting): JsonResponse
     {
         $upload = $request->file('file');
@@ -60,6 +68,9 @@ final class ImportController
         return response()->json($this->reader->preview($file, $text, $map, $remembered), 201);
     }
 
+    #[OA\Post(path: '/api/files/{file}/preview', operationId: 'import.preview', summary: 'How a file would be read by this map',
+        requestBody: new Takes(['map' => 'ColumnMap']),
+        responses: [new Answer('Preview')])]
     public function preview(Request $request, ImportFile $file): JsonResponse
     {
         $given = $request->validate(['map' => ['required', 'array']]);
@@ -68,6 +79,11 @@ final class ImportController
     }
 
     /** Stores the shots as previewed: into one setup, or by the names in the setup column. */
+    #[OA\Post(path: '/api/files/{file}/confirm', operationId: 'import.confirm', summary: 'Stores the shots of a file',
+        requestBody: new Takes([
+            'map' => 'ColumnMap', 'setupId?' => 'integer | null', 'tags?' => '{ tag: string | null; setupId: integer | null; shots?: integer }[] | null',
+        ]),
+        responses: [new Answer('{ stored: integer; already: integer }', 201)])]
     public function confirm(Request $request, ImportFile $file, StoreShots $store): JsonResponse
     {
         $given = $request->validate(['map' => ['required', 'array'], 'setupId' => ['nullable', 'integer'], 'tags' => ['sometimes', 'nullable', 'array'], 'tags.*.tag' => ['present', 'nullable', 'string'], 'tags.*.setupId' => ['present', 'nullable', 'integer']]);
@@ -115,11 +131,15 @@ final class ImportController
     }
 
     /** The file as it came. Served as a download, never shown in the page. */
+    #[OA\Get(path: '/api/files/{file}/raw', operationId: 'import.raw', summary: 'A launch file as it came',
+        responses: [new Answer('application/octet-stream')])]
     public function raw(ImportFile $file): Response
     {
         return response($file->raw, 200, ['Content-Type' => 'application/octet-stream', 'Content-Disposition' => 'attachment; filename="launch-data-'.$file->id.'.csv"']);
     }
 
+    #[OA\Delete(path: '/api/files/{file}', operationId: 'import.destroy', summary: 'Sets a file aside that was not stored',
+        responses: [new Answer('{ deleted: boolean }')])]
     public function destroy(ImportFile $file): JsonResponse
     {
         if ($file->state === 'draft') {

@@ -4,17 +4,21 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Fittings\FailureLog;
 use App\Fittings\FittingLoader;
-use App\Http\Resources\JudgingResource;
+use App\Http\Contract\Answer;
 use App\Models\Fitting;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
+use MintCarry\Core\Report\JudgingReport;
+use OpenApi\Attributes as OA;
 
 /** What the shots of a fitting do and do not say. */
 final class JudgingController
 {
-    public function __invoke(Request $request, Fitting $fitting): JsonResponse
+    #[OA\Get(path: '/api/fittings/{fitting}/judging', operationId: 'judging', summary: 'What the shots do and do not say',
+        responses: [new Answer('Judging')])]
+    public function __invoke(Fitting $fitting): JsonResponse
     {
-        return response()->json((new JudgingResource(new FittingLoader($fitting)))->toArray($request));
+        return response()->json(FailureLog::noted(JudgingReport::of((new FittingLoader($fitting))->record()), $fitting));
     }
 }

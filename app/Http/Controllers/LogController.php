@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Contract\Answer;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\LogEntryResource;
 use App\Journal\Undo;
@@ -11,6 +12,7 @@ use App\Models\Fitting;
 use App\Models\LogEntry;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use OpenApi\Attributes as OA;
 
 /** Who did what when in a fitting, and taking it back. */
 final class LogController
@@ -21,11 +23,15 @@ final class LogController
     {
     }
 
+    #[OA\Get(path: '/api/fittings/{fitting}/log', operationId: 'log.index', summary: 'Who did what',
+        responses: [new Answer('LogEntry[]')])]
     public function index(Fitting $fitting): JsonResponse
     {
         return response()->json(LogEntry::query()->where('fitting_id', $fitting->id)->with('user')->orderByDesc('id')->limit(300)->get()->map(LogEntryResource::of(...))->all());
     }
 
+    #[OA\Post(path: '/api/log/{entry}/undo', operationId: 'log.undo', summary: 'Takes an entry back',
+        responses: [new Answer('LogEntry')])]
     public function undo(Request $request, LogEntry $entry): JsonResponse
     {
         $user = self::user($request);

@@ -4,32 +4,48 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Contract\Answer;
+use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
-use App\Http\Requests\PartRequest;
 use App\Http\Resources\PartResource;
 use App\Models\Part;
+use App\Rack\PartRules;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use OpenApi\Attributes as OA;
 
 final class PartController
 {
     use NamesUser;
 
-    public function store(PartRequest $request): JsonResponse
+    #[OA\Post(path: '/api/parts', operationId: 'part.store', summary: 'Puts a shaft, grip or ball on the rack',
+        requestBody: new Takes([
+            'kind?' => "'shaft' | 'grip' | 'ball'", 'label' => 'string', 'data?' => 'Record<string, number | string | null>', 'supply?' => 'TypedSupply',
+        ]),
+        responses: [new Answer('Part', 201)])]
+    public function store(Request $request): JsonResponse
     {
-        $user = self::user($request);
-        $part = Part::query()->create($request->columns() + ['studio_id' => $user->studio_id, 'kind' => $request->validated('kind')]);
+        $studio = self::user($request)->studio_id;
+        $part = Part::query()->create((new PartRules($studio, $request->all()))->columns() + ['studio_id' => $studio]);
 
         return response()->json((new PartResource($part->refresh()))->toArray($request), 201);
     }
 
-    public function update(PartRequest $request, Part $part): JsonResponse
+    #[OA\Patch(path: '/api/parts/{part}', operationId: 'part.update', summary: 'Changes a part',
+        requestBody: new Takes([
+            'kind?' => "'shaft' | 'grip' | 'ball'", 'label' => 'string', 'data?' => 'Record<string, number | string | null>', 'supply?' => 'TypedSupply',
+        ]),
+        responses: [new Answer('Part')])]
+    public function update(Request $request, Part $part): JsonResponse
     {
-        $part->update($request->columns());
+        $part->update((new PartRules($part->studio_id, $request->all(), $part))->columns());
 
         return response()->json((new PartResource($part))->toArray($request));
     }
 
     /** Takes it off the rack. Setups that were built with it keep it. */
+    #[OA\Delete(path: '/api/parts/{part}', operationId: 'part.destroy', summary: 'Takes a part off the rack; setups keep it',
+        responses: [new Answer('{ retired: boolean }')])]
     public function destroy(Part $part): JsonResponse
     {
         $part->update(['retired_at' => now()]);

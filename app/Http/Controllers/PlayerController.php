@@ -4,15 +4,19 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Contract\Answer;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Models\Player;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use OpenApi\Attributes as OA;
 
 final class PlayerController
 {
     use NamesUser;
 
+    #[OA\Get(path: '/api/players', operationId: 'player.index', summary: 'Players of the studio by name',
+        responses: [new Answer('Player[]')])]
     public function index(Request $request): JsonResponse
     {
         $user = self::user($request);

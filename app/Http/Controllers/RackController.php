@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Contract\Answer;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\HeadResource;
 use App\Http\Resources\PartResource;
@@ -13,12 +14,15 @@ use App\Models\RackHead;
 use App\Models\Sleeve;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use OpenApi\Attributes as OA;
 
 /** Everything on a studio's rack. */
 final class RackController
 {
     use NamesUser;
 
+    #[OA\Get(path: '/api/rack', operationId: 'rack', summary: 'Heads, sleeves and parts of the studio',
+        responses: [new Answer('Rack')])]
     public function __invoke(Request $request): JsonResponse
     {
         $user = self::user($request);

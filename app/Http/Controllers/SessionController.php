@@ -4,19 +4,27 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Contract\Answer;
+use App\Http\Contract\Takes;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
 
 final class SessionController
 {
+    #[OA\Get(path: '/api/session', operationId: 'session.show', summary: 'Who is signed in',
+        responses: [new Answer('{ user: SignedIn | null }')])]
     public function show(Request $request): JsonResponse
     {
         return response()->json(['user' => $this->describe($request->user())]);
     }
 
+    #[OA\Post(path: '/api/session', operationId: 'session.store', summary: 'Signs in',
+        requestBody: new Takes(['email' => 'string', 'password' => 'string']),
+        responses: [new Answer('{ user: SignedIn | null }')])]
     public function store(Request $request): JsonResponse
     {
         $given = $request->validate(['email' => 'required|string|max:255', 'password' => 'required|string|max:1000']);
@@ -32,6 +40,8 @@ final class SessionController
         return response()->json(['user' => $this->describe($request->user())]);
     }
 
+    #[OA\Delete(path: '/api/session', operationId: 'session.destroy', summary: 'Signs out',
+        responses: [new Answer('{ user: null }')])]
     public function destroy(Request $request): JsonResponse
     {
         Auth::logout();

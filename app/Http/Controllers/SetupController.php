@@ -7,6 +7,8 @@ namespace App\Http\Controllers;
 use App\Actions\AddSetup;
 use App\Actions\BuildSetup;
 use App\Devices\Device;
+use App\Http\Contract\Answer;
+use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\SetupRequest;
 use App\Http\Resources\SetupResource;
@@ -21,7 +23,8 @@ use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\SwingWeight;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
+use OpenApi\Attributes as OA;
 
 final class SetupController
 {
@@ -37,6 +40,15 @@ final class SetupController
     /** What makes a setup that was built from the rack. */
     private const CHOICES = ['head_id', 'sleeve_label', 'masses', 'shaft_id', 'grip_id', 'ball_id', 'length_mm', 'tee_mm', 'cue'];
 
+    #[OA\Post(path: '/api/fittings/{fitting}/setups', operationId: 'setup.store', summary: 'Adds a setup',
+        requestBody: new Takes([
+            'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean', 'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
+            'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null', 'gripId?' => 'integer | null', 'ballId?' => 'integer | null',
+            'swingWeight?' => 'string | null', 'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
+            'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed', 'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed',
+            'cue?' => 'string | null', 'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null', 'ball?' => 'string | null', 'note?' => 'string | null',
+        ]),
+        responses: [new Answer('Setup', 201)])]
     public function store(SetupRequest $request, Fitting $fitting, AddSetup $add): JsonResponse
     {
         $setup = $this->journal->record($fitting, self::user($request), fn (Setup $s): string => "added setup {$s->tag}", fn (): Setup => $add($fitting, $request->columns(), $request->validated('branchedFromId') === null ? null : $request->integer('branchedFromId')));
@@ -45,19 +57,37 @@ final class SetupController
     }
 
     /** What a setup would be, before it is added. Stores nothing. */
+    #[OA\Post(path: '/api/fittings/{fitting}/setups/preview', operationId: 'setup.preview', summary: 'A setup that is not saved, as it would play',
+        requestBody: new Takes([
+            'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean', 'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
+            'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null', 'gripId?' => 'integer | null', 'ballId?' => 'integer | null',
+            'swingWeight?' => 'string | null', 'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
+            'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed', 'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed',
+            'cue?' => 'string | null', 'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null', 'ball?' => 'string | null', 'note?' => 'string | null',
+        ]),
+        responses: [new Answer('Setup')])]
     public function preview(SetupRequest $request, Fitting $fitting, BuildSetup $build): JsonResponse
     {
         return response()->json((new SetupResource(self::unsaved($request, $fitting, $build)))->toArray($request));
     }
 
     /** The swing weight of the club as it lies on the balance. Fills a field on the screen; nothing is stored. */
+    #[OA\Post(path: '/api/fittings/{fitting}/setups/balance', operationId: 'setup.balance', summary: 'Reads the swing weight of a setup from the balance; nothing is stored',
+        requestBody: new Takes([
+            'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean', 'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
+            'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null', 'gripId?' => 'integer | null', 'ballId?' => 'integer | null',
+            'swingWeight?' => 'string | null', 'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
+            'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed', 'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed',
+            'cue?' => 'string | null', 'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null', 'ball?' => 'string | null', 'note?' => 'string | null',
+        ]),
+        responses: [new Answer('{ swingWeight: string; source: string }')])]
     public function balance(SetupRequest $request, Fitting $fitting, BuildSetup $build): JsonResponse
     {
         $setup = self::unsaved($request, $fitting, $build);
         $setup->swing_weight_points = null;
         $read = (new Device('balance', $fitting->studio->takesSimulated()))->reading(['swingWeightPoints' => $setup->swingWeight()?->points() ?? 30.0]);
 
-        return response()->json(['swingWeight' => SwingWeight::labelOf($read['values']['swingWeightPoints'] ?? throw CoreException::invalid('device', 'The balance does not read swing weights: read it by eye and type it.')), 'source' => $read['source']]);
+        return response()->json(['swingWeight' => SwingWeight::labelOf($read['values']['swingWeightPoints'] ?? throw InvalidInput::of('device', 'The balance does not read swing weights: read it by eye and type it.')), 'source' => $read['source']]);
     }
 
     private static function unsaved(SetupRequest $request, Fitting $fitting, BuildSetup $build): Setup
@@ -73,6 +103,15 @@ final class SetupController
      * Changes a setup that has no shots. One that has been hit is frozen, save for gauge readings and the note: they tell more about
      * what was hit, they do not change it.
      */
+    #[OA\Patch(path: '/api/setups/{setup}', operationId: 'setup.update', summary: 'Changes a setup',
+        requestBody: new Takes([
+            'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean', 'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
+            'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null', 'gripId?' => 'integer | null', 'ballId?' => 'integer | null',
+            'swingWeight?' => 'string | null', 'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
+            'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed', 'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed',
+            'cue?' => 'string | null', 'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null', 'ball?' => 'string | null', 'note?' => 'string | null',
+        ]),
+        responses: [new Answer('Setup')])]
     public function update(SetupRequest $request, Setup $setup, BuildSetup $build): JsonResponse
     {
         $this->journal->record($setup->fitting, self::user($request), "changed setup {$setup->tag}", function () use ($request, $setup, $build): void {
@@ -97,6 +136,8 @@ final class SetupController
         return response()->json((new SetupResource($setup->loadCount('shots')))->toArray($request));
     }
 
+    #[OA\Delete(path: '/api/setups/{setup}', operationId: 'setup.destroy', summary: 'Removes a setup that was never hit',
+        responses: [new Answer('{ deleted: boolean }')])]
     public function destroy(Request $request, Setup $setup): JsonResponse
     {
         $fitting = $setup->fitting;
@@ -117,6 +158,11 @@ final class SetupController
     }
 
     /** Parks or drops a setup with a reason, brings it back, or stars it. It keeps its letter, its shots and its place on the trail. */
+    #[OA\Patch(path: '/api/setups/{setup}/shelf', operationId: 'setup.shelve', summary: 'Parks, drops, brings back or stars a setup',
+        requestBody: new Takes([
+            'shelf?' => "'' | 'parked' | 'dropped' | null", 'reason?' => 'string | null', 'starred?' => 'boolean',
+        ]),
+        responses: [new Answer('Setup')])]
     public function shelve(Request $request, Setup $setup): JsonResponse
     {
         $given = $request->validate(['shelf' => ['sometimes', 'nullable', Rule::in(Setup::SHELVES)], 'reason' => ['sometimes', 'nullable', 'string', 'max:300'], 'starred' => ['sometimes', 'boolean']]);

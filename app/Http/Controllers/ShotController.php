@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Actions\StoreShots;
 use App\Exchange\CsvCell;
+use App\Http\Contract\Answer;
+use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\KeepsNote;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\ShotResource;
@@ -23,6 +25,7 @@ use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Launch\ShotRow;
 use MintCarry\Core\Launch\TypedShot;
 use MintCarry\Core\Units\Dimension;
+use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class ShotController
@@ -33,6 +36,8 @@ final class ShotController
     {
     }
 
+    #[OA\Get(path: '/api/fittings/{fitting}/shots', operationId: 'shot.index', summary: 'Every shot of a fitting',
+        responses: [new Answer('Shot[]')])]
     public function index(Request $request, Fitting $fitting): JsonResponse
     {
         $flight = $fitting->flight();
@@ -41,6 +46,11 @@ final class ShotController
     }
 
     /** Stores typed shots. All or none: one that cannot be read is named, and what was typed stays on the screen. */
+    #[OA\Post(path: '/api/fittings/{fitting}/shots', operationId: 'shot.store', summary: 'Stores typed shots',
+        requestBody: new Takes([
+            'setupId' => 'integer', 'shots' => '{ clientId: string; note?: string | null; values: Record<string, Typed> }[]',
+        ]),
+        responses: [new Answer('{ stored: integer; already: integer }', 201)])]
     public function store(Request $request, Fitting $fitting, StoreShots $store): JsonResponse
     {
         $given = $request->validate([
@@ -88,6 +98,11 @@ final class ShotController
     }
 
     /** Leaves a shot out with a reason or brings it back, says how it was meant or in which trial it was hit, or notes something. A note that somebody else changed meanwhile is not overwritten. */
+    #[OA\Patch(path: '/api/shots/{shot}', operationId: 'shot.update', summary: 'Leaves a shot out, brings it back, moves it, or says how it was meant',
+        requestBody: new Takes([
+            'leftOut?' => '{ reason: string; note?: string | null } | null', 'intent?' => 'string', 'trialId?' => 'integer', 'note?' => 'string | null', 'was?' => 'string | null',
+        ]),
+        responses: [new Answer('Shot')])]
     public function update(Request $request, Shot $shot): JsonResponse
     {
         $given = $request->validate([
@@ -113,7 +128,7 @@ final class ShotController
             $words[] = "shot {$shot->sequence} was meant {$given['intent']}";
         }
         if (isset($given['trialId'])) {
-            $trial = Trial::query()->with('setup')->whereNotIn('id', Trial::hidden())->find($given['trialId']) ?? throw ValidationException::withMessages(['trialId' => 'A blind trial that goes on takes no shots of others: reveal it first.']);
+            $trial = Trial::query()->with('setup')->whereNotIn('id', Trial::hidden())->whereKey((int) $given['trialId'])->first() ?? throw ValidationException::withMessages(['trialId' => 'A blind trial that goes on takes no shots of others: reveal it first.']);
             // Warm-up shots are kept apart, and what was taken for one counts again.
             $apart = match (true) {
                 $trial->kind === 'warm-up' && $shot->left_out_reason === null => ['left_out_reason' => 'warm-up', 'left_out_at' => now()],
@@ -138,6 +153,8 @@ final class ShotController
     }
 
     /** All shots of a fitting as CSV, in kept units. */
+    #[OA\Get(path: '/api/fittings/{fitting}/shots.csv', operationId: 'shot.export', summary: 'Every shot as a table',
+        responses: [new Answer('text/csv')])]
     public function export(Fitting $fitting): StreamedResponse
     {
         $fields = array_filter(Measure::cases(), fn (Measure $m): bool => $m->dimension() !== Dimension::Text);

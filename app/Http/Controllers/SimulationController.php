@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Actions\TakeShots;
 use App\Devices\SimulatedSetup;
+use App\Http\Contract\Answer;
+use App\Http\Contract\Takes;
 use App\Models\Bay;
 use App\Models\Fitting;
 use App\Models\Setup;
@@ -20,6 +22,7 @@ use MintCarry\Core\Impact\HiddenPlayers;
 use MintCarry\Core\Impact\ShotMaker;
 use MintCarry\Core\Intake\Post;
 use MintCarry\Core\Intake\PostedShot;
+use OpenApi\Attributes as OA;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -27,6 +30,9 @@ use Random\Randomizer;
 final class SimulationController
 {
     /** Hits shots with the setup in the hand, by a made-up player, through the bay's own intake. */
+    #[OA\Post(path: '/api/fittings/{fitting}/simulate', operationId: 'simulation.store', summary: 'Hits simulated shots',
+        requestBody: new Takes(['count' => 'integer', 'player' => 'string', 'clubData?' => 'boolean']),
+        responses: [new Answer('PostedAnswers', 201)])]
     public function store(Request $request, Fitting $fitting, TakeShots $take): JsonResponse
     {
         $given = $request->validate(['count' => ['required', 'integer', 'between:1,5'], 'player' => ['required', Rule::in(HiddenPlayers::NAMES)], 'clubData' => ['sometimes', 'boolean']]);

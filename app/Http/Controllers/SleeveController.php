@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Contract\Answer;
+use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\SleeveResource;
 use App\Models\RackHead;
@@ -14,11 +16,15 @@ use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\SleeveSystem;
+use OpenApi\Attributes as OA;
 
 final class SleeveController
 {
     use NamesUser;
 
+    #[OA\Post(path: '/api/sleeves', operationId: 'sleeve.store', summary: 'Adds a sleeve',
+        requestBody: new Takes(['spec' => 'SleeveSpec']),
+        responses: [new Answer('Sleeve', 201)])]
     public function store(Request $request): JsonResponse
     {
         $user = self::user($request);
@@ -30,6 +36,9 @@ final class SleeveController
     }
 
     /** Changes a sleeve. A position that a setup or a reading stands at cannot go. */
+    #[OA\Patch(path: '/api/sleeves/{sleeve}', operationId: 'sleeve.update', summary: 'Changes a sleeve',
+        requestBody: new Takes(['spec' => 'SleeveSpec']),
+        responses: [new Answer('Sleeve')])]
     public function update(Request $request, Sleeve $sleeve): JsonResponse
     {
         $spec = $this->spec($request);
@@ -45,6 +54,8 @@ final class SleeveController
         return response()->json((new SleeveResource($sleeve->loadCount('heads')))->toArray($request));
     }
 
+    #[OA\Delete(path: '/api/sleeves/{sleeve}', operationId: 'sleeve.destroy', summary: 'Takes a sleeve off the rack',
+        responses: [new Answer('{ retired: boolean }')])]
     public function destroy(Sleeve $sleeve): JsonResponse
     {
         $heads = $sleeve->heads()->whereNull('retired_at')->pluck('label');
@@ -57,6 +68,9 @@ final class SleeveController
     }
 
     /** What geometry says of a sleeve as it stands in the editor, for a head of this loft and lie. Stores nothing. */
+    #[OA\Post(path: '/api/sleeves/check', operationId: 'sleeve.check', summary: 'A sleeve’s print against its geometry; nothing is stored',
+        requestBody: new Takes(['spec' => 'SleeveSpec', 'loftDeg?' => 'number', 'lieDeg?' => 'number']),
+        responses: [new Answer('SleeveCheck')])]
     public function check(Request $request): JsonResponse
     {
         $given = $request->validate(['spec' => ['required', 'array'], 'loftDeg' => ['sometimes', 'numeric', 'between:4,20'], 'lieDeg' => ['sometimes', 'numeric', 'between:45,72']]);
@@ -71,7 +85,7 @@ final class SleeveController
     {
         $given = (array) $request->validate(['spec' => ['required', 'array']])['spec'];
         $system = SleeveSystem::fromArray($given);
-        $spec = ['name' => $system->name] + array_intersect_key($given, array_flip(['name', 'kind', 'home', 'printedFor', 'tiltDeg', 'ringTiltsDeg']));
+        $spec = array_filter(['name' => $system->name] + array_intersect_key($given, array_flip(['name', 'kind', 'home', 'printedFor', 'tiltDeg', 'ringTiltsDeg'])), fn (mixed $v): bool => $v !== null);
         $spec['positions'] = array_map(fn (mixed $p): array => array_filter(array_intersect_key((array) $p, array_flip(['label', 'clockDeg', 'clocksDeg', 'loftDeg', 'faceOpenDeg', 'lieDeg'])), fn (mixed $v): bool => $v !== null && $v !== ''), array_values((array) $given['positions']));
 
         return $spec;

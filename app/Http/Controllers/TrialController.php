@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\RunTrial;
+use App\Http\Contract\Answer;
+use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\KeepsNote;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\BayResource;
@@ -17,6 +19,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
 
 /** Trials: a set of shots hit with one setup, in one go. */
 final class TrialController
@@ -28,6 +31,9 @@ final class TrialController
     }
 
     /** Begins a trial with a setup, or warm-up shots that are kept apart. The trial before it ends. */
+    #[OA\Post(path: '/api/fittings/{fitting}/trials', operationId: 'trial.store', summary: 'Begins a trial with a setup',
+        requestBody: new Takes(['setupId' => 'integer', 'kind?' => "'trial' | 'warm-up'"]),
+        responses: [new Answer('BayView', 201)])]
     public function store(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'kind' => ['sometimes', Rule::in(Trial::KINDS)]]);
@@ -43,7 +49,9 @@ final class TrialController
         return response()->json((new BayResource($fitting->refresh()))->toArray($request), 201);
     }
 
-    public function destroy(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    #[OA\Post(path: '/api/fittings/{fitting}/trials/end', operationId: 'trial.end', summary: 'Ends the running trial',
+        responses: [new Answer('BayView')])]
+    public function end(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $this->journal->record($fitting, self::user($request), 'ended the trial', fn () => $run->end($fitting));
 
@@ -51,6 +59,9 @@ final class TrialController
     }
 
     /** A note on a trial, or no ratings for it. A note that somebody else changed meanwhile is not overwritten. */
+    #[OA\Patch(path: '/api/trials/{trial}', operationId: 'trial.update', summary: 'A note on a trial, or no rating of it',
+        requestBody: new Takes(['note?' => 'string | null', 'was?' => 'string | null', 'ratingSkipped?' => 'boolean']),
+        responses: [new Answer('BayView')])]
     public function update(Request $request, Trial $trial): JsonResponse
     {
         $given = $request->validate(self::NOTE + ['ratingSkipped' => ['sometimes', 'boolean']]);
@@ -70,6 +81,9 @@ final class TrialController
     }
 
     /** What the player says of the setup in the hand, 1 to 5, before seeing its numbers. */
+    #[OA\Post(path: '/api/trials/{trial}/ratings', operationId: 'trial.rate', summary: 'What the player says of a setup',
+        requestBody: new Takes(['kind' => "'looks' | 'feel' | 'sound' | 'confidence'", 'stars' => 'integer']),
+        responses: [new Answer('BayView')])]
     public function rate(Request $request, Trial $trial): JsonResponse
     {
         $given = $request->validate(['kind' => ['required', Rule::in(Rating::KINDS)], 'stars' => ['required', 'integer', 'between:1,5']]);

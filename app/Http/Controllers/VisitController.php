@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\RunTrial;
+use App\Http\Contract\Answer;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\BayResource;
 use App\Journal\Journal;
@@ -12,6 +13,7 @@ use App\Models\Fitting;
 use App\Models\Visit;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use OpenApi\Attributes as OA;
 
 /** Visits of a player: a fitting may have several. */
 final class VisitController
@@ -23,6 +25,8 @@ final class VisitController
     }
 
     /** Another visit begins now, whatever the clock says. */
+    #[OA\Post(path: '/api/fittings/{fitting}/visits', operationId: 'visit.store', summary: 'Begins another visit',
+        responses: [new Answer('BayView', 201)])]
     public function store(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
     {
         $user = self::user($request);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Input;
 
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Units\Unit;
 
@@ -55,6 +55,6 @@ final class BriefInput
         };
         $width = array_key_exists('widthM', $value) ? Quantity::read('corridor.widthM', 'Corridor width', $value['widthM'], Unit::Metres) : $stands['widthM'];
 
-        return ['widthM' => $width ?? throw CoreException::invalid('corridor.widthM', 'The corridor needs a width.'), 'left' => $side('left'), 'right' => $side('right')];
+        return ['widthM' => $width ?? throw InvalidInput::of('corridor.widthM', 'The corridor needs a width.'), 'left' => $side('left'), 'right' => $side('right')];
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Input;
 
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Launch\Cell;
+use MintCarry\Core\Units\PlainNumber;
 use MintCarry\Core\Units\Unit;
 
 /** A number as a person typed it, with its unit: `{"value": "31,5", "unit": "yd"}`. Converted here, at the edge; kept as typed beside. */
@@ -39,15 +40,13 @@ final class Quantity
         if ($input === null || is_int($input) || is_float($input)) {
             return $input === null ? null : (float) $input;
         }
-        $text = is_scalar($input) ? (string) preg_replace('/^[\s°]+|[\s°]+$/u', '', (string) $input) : '?';
+        $text = is_scalar($input) ? trim((string) $input) : '?';
         if ($text === '') {
             return null;
         }
-        $number = str_replace([',', "\u{2212}"], ['.', '-'], $text);
-        if (! is_numeric($number) || ! is_finite((float) $number)) {
-            throw ValidationException::withMessages([$field => sprintf("%s '%s' is not a number. Nothing was saved; what you typed is still here.", $label, mb_strimwidth($text, 0, 30, '…'))]);
-        }
 
-        return (float) $number;
+        return PlainNumber::read($text) ?? throw ValidationException::withMessages([$field => sprintf(
+            "%s '%s' is not a number. Nothing was saved; what you typed is still here.", $label, mb_strimwidth($text, 0, 30, '…'),
+        )]);
     }
 }

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\Player;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
 /** A new fitting for a new or a known player, or a change of player or benchmark. The brief has a request of its own. */
 final class FittingRequest extends FormRequest
 {
-    public const UNITS = ['speed' => ['mph', 'm/s', 'km/h'], 'distance' => ['yd', 'm'], 'height' => ['ft', 'm'], 'length' => ['in', 'mm']];
-
     /** @return array<string, mixed> */
     public function rules(): array
     {
@@ -22,7 +21,7 @@ final class FittingRequest extends FormRequest
             'name' => [$new ? 'required_without:playerId' : 'sometimes', 'nullable', 'string', 'max:80'],
             'hand' => [$new ? 'required_without:playerId' : 'sometimes', 'nullable', Rule::in(['right', 'left'])],
             'units' => ['sometimes', 'array'],
-            ...collect(self::UNITS)->mapWithKeys(fn (array $names, string $kind): array => ["units.{$kind}" => ['required_with:units', Rule::in($names)]])->all(),
+            ...collect(Player::UNITS)->mapWithKeys(fn (array $names, string $kind): array => ["units.{$kind}" => ['required_with:units', Rule::in($names)]])->all(),
             'benchmarkSetupId' => ['sometimes', 'integer'],
             'screening' => ['sometimes', 'string', 'max:20'],
             'tieOrder' => ['sometimes', 'array', 'min:1', 'max:4'],

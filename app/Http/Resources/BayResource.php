@@ -30,6 +30,7 @@ use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Intake\SenderOrder;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Report\JudgingReport;
 use MintCarry\Core\Statistics\Summary;
 use stdClass;
 
@@ -56,7 +57,7 @@ final class BayResource extends JsonResource
         $secret = $blind !== null && $trial?->blind_id === $blind->id;
         // The latest of the trial, in the sender's order; all of them are in the averages.
         $shots = Shot::query()->where('trial_id', $trial->id ?? 0)->orderByDesc('sequence')->limit(self::SHOWN)->get()->reverse()->values();
-        $shots = collect(SenderOrder::of(array_values($shots->map(fn (Shot $s): array => [$s->sender_id === null ? null : "{$s->sender_session}/{$s->sender_run}", $s->sender_sequence])->all())))->map(fn (int $i): Shot => $shots[$i]);
+        $shots = collect(SenderOrder::of(array_values($shots->map(fn (Shot $s): array => [$s->sender_id === null ? null : "{$s->sender_session}/{$s->sender_run}", $s->sender_sequence])->all())))->map(fn (int $i): ?Shot => $shots[$i])->filter()->values();
         $set = $trial === null || $secret ? null : $judged->sets[$trial->setup_id] ?? null;
         $benchmark = $fitting->benchmark_setup_id === null ? null : $judged->sets[$fitting->benchmark_setup_id] ?? null;
         $last = $secret ? null : $trials->last();
@@ -83,25 +84,20 @@ final class BayResource extends JsonResource
             'counted' => $trial === null ? 0 : Shot::query()->where('trial_id', $trial->id)->whereNull('left_out_reason')->count(),
             'means' => self::means(self::ofTrial($fitting, $judged, $trial, $secret)),
             'benchmarkMeans' => $benchmark === null ? null : self::means($benchmark),
-            'standing' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? []
-                : array_map(self::standing(...), LiveVerdict::of($benchmark, $set, $fitting->brief()->scoring())),
-            'flips' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? [] : JudgingResource::flips($judged, $trial->setup_id),
+            'verdicts' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? []
+                : array_map(JudgingReport::verdict(...), LiveVerdict::of($benchmark, $set, $fitting->brief()->scoring())),
+            'flips' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id ? []
+                : LiveVerdict::flips($judged->shots[$fitting->benchmark_setup_id ?? 0] ?? [], $judged->shots[$trial->setup_id], $fitting->policy(), $fitting->brief()->scoring()),
             'repeat' => $trial === null || $secret || $trial->kind === 'warm-up' ? [] : self::repeat($fitting, $judged, $trial, $trials->all()),
             'drift' => self::drift($fitting, $judged, $blind),
             'queue' => $secret ? ['tags' => [], 'wrenchChanges' => 0] : self::queue($judged, $last),
             'budget' => self::budget($fitting, $trials->last()),
             'confirm' => ConfirmState::now($judged),
-            'blind' => $blind === null ? null : ['place' => $blind->place + 1, 'of' => count($blind->setups), 'shotsEach' => $blind->shots_each],
+            'blind' => $blind === null ? null : ['ordinal' => $blind->ordinal + 1, 'of' => count($blind->setups), 'shotsEach' => $blind->shots_each],
             'asks' => self::asks($fitting, $trial, $shots->count()),
             'held' => HeldShot::waiting($fitting)->limit(50)->get()->map(HeldShotResource::line(...))->all(),
             'heldInAll' => HeldShot::waiting($fitting)->count(),
         ];
-    }
-
-    /** @return array<string, mixed> */
-    public static function standing(LiveVerdict $s): array
-    {
-        return ['name' => $s->name, 'measure' => $s->measure->value, 'word' => $s->word, 'value' => $s->value, 'interval' => $s->interval, 'declared' => $s->declared, 'moreShots' => $s->moreShots];
     }
 
     /** @return array{number: int, trials: int} the visit that goes on, or the one that would begin */

@@ -36,7 +36,7 @@ final class FittingResource extends JsonResource
             'version' => $fitting->version,
             'player' => ['id' => $fitting->player->id, 'name' => $fitting->player->name, 'hand' => $fitting->player->hand->value, 'units' => $fitting->player->units],
             'brief' => $fitting->brief()->toArray(),
-            'squares' => $fitting->brief()->squares(),
+            'squaringShare' => $fitting->brief()->squaringShare(),
             'briefAgreedAt' => $fitting->brief_agreed_at?->toIso8601String(),
             'benchmarkSetupId' => $fitting->benchmark_setup_id,
             'createdAt' => $fitting->created_at->toIso8601String(),
@@ -77,9 +77,18 @@ final class FittingResource extends JsonResource
     /** @return array<string, mixed> */
     public static function decision(Decision $decision): array
     {
-        return ['id' => $decision->id, 'setupId' => $decision->setup_id, 'tag' => $decision->setup->tag, 'advisedSetupId' => $decision->advised_setup_id, 'reason' => $decision->reason,
-            'by' => $decision->fitter->name, 'at' => $decision->created_at->toIso8601String(), 'advice' => $decision->advice,
-            'version' => $decision->number, 'lockedAt' => $decision->locked_at?->toIso8601String(), 'reopenedAt' => $decision->reopened_at?->toIso8601String(), 'reopenWhy' => $decision->reopen_why];
+        return [
+            'id' => $decision->id, 'setupId' => $decision->setup_id, 'tag' => $decision->setup->tag, 'advisedSetupId' => $decision->advised_setup_id,
+            'reason' => $decision->reason, 'by' => $decision->fitter->name, 'at' => $decision->created_at->toIso8601String(),
+            'advice' => self::asKept($decision, 'advice'), 'version' => $decision->number, 'lockedAt' => $decision->locked_at?->toIso8601String(),
+            'reopenedAt' => $decision->reopened_at?->toIso8601String(), 'reopenWhy' => $decision->reopen_why ?? '',
+        ];
+    }
+
+    /** JSON as it was kept: an empty object stays one, which PHP's arrays would not tell from an empty list. */
+    public static function asKept(Decision $decision, string $column): mixed
+    {
+        return json_decode((string) ($decision->getAttributes()[$column] ?? 'null'));
     }
 
     /**

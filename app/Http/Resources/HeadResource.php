@@ -15,7 +15,7 @@ use MintCarry\Core\Club\ReadingSet;
 /** @mixin RackHead */
 final class HeadResource extends JsonResource
 {
-    public function __construct(RackHead $head, private readonly bool $full = false, private readonly float $squares = 0.5)
+    public function __construct(RackHead $head, private readonly bool $full = false, private readonly float $squaringShare = 0.5)
     {
         parent::__construct($head);
     }
@@ -65,7 +65,7 @@ final class HeadResource extends JsonResource
             'body' => ['massG' => $body->massG, 'cgToeMm' => $body->cgToeMm, 'cgBackMm' => $body->cgBackMm, 'cgUpMm' => $body->cgUpMm, 'inertiaGcm2' => $body->inertiaGcm2],
             'warnings' => EquipmentRules::warnings($body, $head->volume_cm3),
         ] + ($this->full ? [
-            'plane' => SleeveResource::plane($gauged->sleeve, $straight, $this->squares),
+            'plane' => SleeveResource::plane($gauged->sleeve, $straight, $this->squaringShare),
             'faceMap' => $body->faceMap(),
             'history' => $head->readings->reverse()->values()->map(fn (Reading $r): array => [
                 'id' => $r->id, 'values' => $r->values, 'position' => $r->position, 'readAs' => $r->read_as->value, 'way' => $r->way, 'source' => $r->source, 'note' => $r->note, 'by' => $r->fitter->name, 'at' => $r->created_at->toIso8601String(),

@@ -19,8 +19,8 @@ final class SetupResource extends JsonResource
         /** @var Setup $setup */
         $setup = $this->resource;
         $record = $setup->record(false);
-        $present = function (float $squares) use ($record): array {
-            $g = $record->playing($squares);
+        $present = function (float $squaringShare) use ($record): array {
+            $g = $record->playing($squaringShare);
 
             return ['loftDeg' => $g->loftDeg, 'faceOpenDeg' => $g->faceOpenDeg, 'lieDeg' => $g->lieDeg];
         };
@@ -67,8 +67,8 @@ final class SetupResource extends JsonResource
             'body' => $body === null ? null : ['massG' => $body->massG, 'cgToeMm' => $body->cgToeMm, 'cgBackMm' => $body->cgBackMm, 'cgUpMm' => $body->cgUpMm, 'assumed' => $setup->rackHead?->assumed() ?? []],
             'swingWeight' => $points === null ? null : ['label' => SwingWeight::labelOf($points), 'points' => $points, 'measured' => $setup->swing_weight_points !== null, 'source' => $setup->swing_weight_points === null ? 'computed' : $setup->swing_weight_source],
             'warnings' => $body === null ? [] : EquipmentRules::warnings($body, $setup->rackHead?->volume_cm3, $setup->length_mm),
-            'shelf' => $setup->shelf,
-            'shelfReason' => $setup->shelf_reason,
+            'shelf' => $setup->shelf ?? '',
+            'shelfReason' => $setup->shelf_reason ?? '',
             'starred' => $setup->starred,
             'shots' => $setup->shots_count ?? 0,
             'counted' => $setup->counted_count ?? 0,

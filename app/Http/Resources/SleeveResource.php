@@ -36,8 +36,8 @@ final class SleeveResource extends JsonResource
     }
 
     /** @return array<string, mixed> loft, face and lie at every position: on the sole, squared, and half-way */
-    public static function plane(SleeveSystem $system, HeadReading $straight, float $squares = 0.5): array
+    public static function plane(SleeveSystem $system, HeadReading $straight, float $squaringShare = 0.5): array
     {
-        return ['home' => $system->home, 'squares' => $squares, 'soled' => $system->plane($straight, 0.0), 'squared' => $system->plane($straight, 1.0), 'mixed' => $system->plane($straight, $squares)];
+        return ['home' => $system->home, 'squaringShare' => $squaringShare, 'soled' => $system->plane($straight, 0.0), 'squared' => $system->plane($straight, 1.0), 'mixed' => $system->plane($straight, $squaringShare)];
     }
 }

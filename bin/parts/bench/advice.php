@@ -11,7 +11,7 @@ use MintCarry\Core\Air\Wind;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\SetupSpec;
-use MintCarry\Core\CoreException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Finder\Belief;
 use MintCarry\Core\Finder\Finder;
 use MintCarry\Core\Finder\Predicted;
@@ -124,7 +124,7 @@ final class Hidden
             $ball = $impact->strike($delivery, $strike);
 
             return [new Launch($ball->ballSpeedMps * (1 + $head[5] + $quirk[5]), max(0.7, $ball->launchDeg), max(400.0, $ball->spinRpm * (1 + $head[6] + $quirk[6])), $ball->directionDeg, $ball->spinAxisDeg), $delivery, $strike];
-        } catch (CoreException) {
+        } catch (InvalidInput) {
             return null;
         }
     }

@@ -24,7 +24,11 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
     try {
         response = await fetch(`/api/${path}`, {
             method,
-            headers: { Accept: 'application/json', 'X-XSRF-TOKEN': token(), ...(body !== undefined && !isForm ? { 'Content-Type': 'application/json' } : {}) },
+            headers: {
+                Accept: 'application/json',
+                'X-XSRF-TOKEN': token(),
+                ...(body !== undefined && !isForm ? { 'Content-Type': 'application/json' } : {}),
+            },
             body: body === undefined ? undefined : isForm ? body : JSON.stringify(body),
         });
     } catch {

@@ -1,10 +1,11 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { Brief, Trouble, UnitChoice } from '../api/types';
-    import { troubleAt } from '../units/setups';
-    import { factor, plain } from '../units/units';
+    import type { Brief, Trouble, UnitChoice } from '../api/generated/types';
+    import { troubleAt } from '../format/setups';
+    import { factor, plain } from '../format/units';
 
-    let { brief, units }: { brief: Pick<Brief, 'corridor' | 'holeLengthM' | 'carryM' | 'windMps' | 'windFromDeg'>; units: UnitChoice } = $props();
+    let { brief, units }: { brief: Pick<Brief, 'corridor' | 'holeLengthM' | 'carryM' | 'windMps' | 'windFromDeg'>; units: UnitChoice } =
+        $props();
     const W = 430;
     const H = 158;
     const FOOT = 24;
@@ -26,9 +27,9 @@
     <svg
         viewBox="0 0 {W} {H}"
         role="img"
-        aria-label="The corridor from above: {plain(brief.corridor.widthM * k, 0)} {units.distance} wide, {label(brief.corridor.left)} on the left, {label(
-            brief.corridor.right,
-        )} on the right."
+        aria-label="The corridor from above: {plain(brief.corridor.widthM * k, 0)} {units.distance} wide, {label(
+            brief.corridor.left,
+        )} on the left, {label(brief.corridor.right)} on the right."
     >
         <rect x="0" y="0" width={W} height={H - FOOT} class="rough" />
         {#each sides as s (s.name)}

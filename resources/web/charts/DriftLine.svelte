@@ -1,7 +1,7 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { DriftPoint, Fitting, Trial } from '../api/types';
-    import { factor, plain } from '../units/units';
+    import type { DriftPoint, Fitting, Trial } from '../api/generated/types';
+    import { factor, plain } from '../format/units';
 
     let { fitting, drift, trials }: { fitting: Fitting; drift: DriftPoint[]; trials: Trial[] } = $props();
     const W = 590;
@@ -24,11 +24,21 @@
     <figure>
         <svg viewBox="0 0 {W} {H}" role="img" aria-label="{drift[0]!.club ? 'Club' : 'Ball'} speed shot by shot, trials as bands.">
             {#each bands as b, i (b.t.id)}
-                <rect x={b.from} y="4" width={b.to - b.from} height={H - 20} class="band" class:odd={i % 2} class:warm={b.t.kind === 'warm-up'} />
+                <rect
+                    x={b.from}
+                    y="4"
+                    width={b.to - b.from}
+                    height={H - 20}
+                    class="band"
+                    class:odd={i % 2}
+                    class:warm={b.t.kind === 'warm-up'}
+                />
                 <text x={(b.from + b.to) / 2} y={H - 4} text-anchor="middle">{b.t.kind === 'warm-up' ? 'warm-up' : b.t.tag}</text>
             {/each}
-            {#each y.ticks(3) as t (t)}<line x1={LEFT} x2={W} y1={y(t)} y2={y(t)} class="grid" /><text x={LEFT - 5} y={y(t) + 4} text-anchor="end"
-                    >{plain(t, 0)}</text
+            {#each y.ticks(3) as t (t)}<line x1={LEFT} x2={W} y1={y(t)} y2={y(t)} class="grid" /><text
+                    x={LEFT - 5}
+                    y={y(t) + 4}
+                    text-anchor="end">{plain(t, 0)}</text
                 >{/each}
             <path d={path} class="speed" />
             {#each drift as d, i (d.sequence)}<circle cx={x(i)} cy={y(d.speedMps * k)} r="3" class:out={!d.counts} />{/each}

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { Hand, HeadDetail } from '../api/types';
-    import { faceWords, plain } from '../units/units';
+    import type { Hand, HeadDetail } from '../api/generated/types';
+    import { faceWords, plain } from '../format/units';
 
     let { map, hand }: { map: HeadDetail['faceMap']; hand: Hand } = $props();
     const W = 430;
@@ -21,10 +21,8 @@
             <g class:more={more > 0.2} class:less={more < -0.2}>
                 <text x={x(way * p.toeMm)} y={y(p.highMm) + 5} text-anchor="middle" class:centre={p === middle}
                     >{plain(p.loftDeg, 1)}°<title
-                        >{Math.abs(p.toeMm)} mm {p.toeMm >= 0 ? 'toe' : 'heel'}, {Math.abs(p.highMm)} mm {p.highMm >= 0 ? 'high' : 'low'}: loft {plain(
-                            p.loftDeg,
-                            1,
-                        )}°, face {faceWords(p.faceOpenDeg)}</title
+                        >{Math.abs(p.toeMm)} mm {p.toeMm >= 0 ? 'toe' : 'heel'}, {Math.abs(p.highMm)} mm {p.highMm >= 0 ? 'high' : 'low'}:
+                        loft {plain(p.loftDeg, 1)}°, face {faceWords(p.faceOpenDeg)}</title
                     ></text
                 >
             </g>

@@ -1,8 +1,8 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { JudgedSetup, UnitChoice } from '../api/types';
-    import { toneOf } from '../units/setups';
-    import { factor } from '../units/units';
+    import type { JudgedSetup, UnitChoice } from '../api/generated/types';
+    import { toneOf } from '../format/setups';
+    import { factor } from '../format/units';
 
     let { setups, units }: { setups: JudgedSetup[]; units: UnitChoice } = $props();
     const W = 590;
@@ -25,9 +25,15 @@
 
 {#if flown.length}
     <figure>
-        <svg viewBox="0 0 {W} {H}" role="img" aria-label="The flight of each setup’s mean ball from the side and from above. The table holds carry and apex.">
-            {#each up.ticks(4) as t (t)}<line x1={LEFT} x2={W - 14} y1={up(t)} y2={up(t)} class="grid" /><text x={LEFT - 6} y={up(t) + 4} text-anchor="end"
-                    >{t}</text
+        <svg
+            viewBox="0 0 {W} {H}"
+            role="img"
+            aria-label="The flight of each setup’s mean ball from the side and from above. The table holds carry and apex."
+        >
+            {#each up.ticks(4) as t (t)}<line x1={LEFT} x2={W - 14} y1={up(t)} y2={up(t)} class="grid" /><text
+                    x={LEFT - 6}
+                    y={up(t) + 4}
+                    text-anchor="end">{t}</text
                 >{/each}
             {#each x.ticks(7) as t (t)}<text x={x(t)} y={SIDE + 18} text-anchor="middle">{t}</text><line
                     x1={x(t)}
@@ -37,7 +43,8 @@
                     class="grid"
                 />{/each}
             <text x={W - 14} y="12" text-anchor="end">from the side: height {units.height}, carry {units.distance}</text>
-            {#each across.ticks(3) as t (t)}<text x={LEFT - 6} y={across(t) + 4} text-anchor="end">{t === 0 ? '0' : `${Math.abs(t)} ${t > 0 ? 'R' : 'L'}`}</text
+            {#each across.ticks(3) as t (t)}<text x={LEFT - 6} y={across(t) + 4} text-anchor="end"
+                    >{t === 0 ? '0' : `${Math.abs(t)} ${t > 0 ? 'R' : 'L'}`}</text
                 >{/each}
             <line x1={LEFT} x2={W - 14} y1={across(0)} y2={across(0)} class="target" />
             <text x={W - 14} y={H - 6} text-anchor="end">from above: right is down, {units.distance}</text>
@@ -45,13 +52,17 @@
                 <g class="set-{toneOf(s.tag)}">
                     <path d={line(s, (p) => up(p[1] * h))} />
                     <path d={line(s, (p) => across(p[2] * k))} />
-                    <text x={x(s.path!.carryM * k * 0.62)} y={up(s.path!.points[Math.floor(s.path!.points.length * 0.62)]![1] * h) - 5} class="tag"
-                        >{s.tag}</text
+                    <text
+                        x={x(s.path!.carryM * k * 0.62)}
+                        y={up(s.path!.points[Math.floor(s.path!.points.length * 0.62)]![1] * h) - 5}
+                        class="tag">{s.tag}</text
                     >
                 </g>
             {/each}
         </svg>
-        <figcaption class="small">The mean ball of each setup, flown by the flight model in this air. Height and side are drawn larger than carry.</figcaption>
+        <figcaption class="small">
+            The mean ball of each setup, flown by the flight model in this air. Height and side are drawn larger than carry.
+        </figcaption>
     </figure>
 {/if}
 

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { Hand, Slot } from '../api/types';
-    import { plain } from '../units/units';
+    import type { Hand, Slot } from '../api/generated/types';
+    import { plain } from '../format/units';
 
     let {
         hand,
@@ -52,7 +52,9 @@
             class:aim={held !== null}
             role={onslot ? 'button' : 'img'}
             tabindex={onslot ? 0 : undefined}
-            aria-label="Slot {slot.name}: {grams ? `${plain(grams, grams % 1 ? 1 : 0)} g` : 'empty'}{held !== null ? `, place ${held} g here` : ''}"
+            aria-label="Slot {slot.name}: {grams ? `${plain(grams, grams % 1 ? 1 : 0)} g` : 'empty'}{held !== null
+                ? `, place ${held} g here`
+                : ''}"
             onclick={() => onslot?.(slot)}
             onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onslot?.(slot))}
         >

@@ -1,8 +1,8 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { Comparison, Fitting, Shot, Trouble } from '../api/types';
-    import { toneOf, troubleAt } from '../units/setups';
-    import { factor, figure } from '../units/units';
+    import type { Comparison, Fitting, Shot, Trouble } from '../api/generated/types';
+    import { toneOf, troubleAt } from '../format/setups';
+    import { factor, figure } from '../format/units';
     import Mark from './Mark.svelte';
 
     let { fitting, shots, sets, chosen }: { fitting: Fitting; shots: Shot[]; sets: Comparison['sets']; chosen: string[] } = $props();
@@ -20,7 +20,9 @@
             .map((s) => ({ shot: s, tag: tagOf.get(s.setupId)!, side: at(s, 'sideM'), carry: at(s, 'carryM') }))
             .filter((p): p is typeof p & { side: number; carry: number } => p.side !== undefined && p.carry !== undefined),
     );
-    const unknown = $derived(shots.filter((s) => chosen.includes(tagOf.get(s.setupId) ?? '') && !s.leftOut && at(s, 'sideM') === undefined).length);
+    const unknown = $derived(
+        shots.filter((s) => chosen.includes(tagOf.get(s.setupId) ?? '') && !s.leftOut && at(s, 'sideM') === undefined).length,
+    );
     const corridor = $derived(fitting.brief.corridor);
     const half = $derived((corridor.widthM / 2) * k);
     const begins = (t: Trouble) => troubleAt(t, corridor) * k;
@@ -60,14 +62,28 @@
 <figure>
     {#if points.length === 0}
         <p class="small">
-            {unknown ? 'Side is unknown: this monitor gave neither side nor direction and axis, so there is no landing map.' : 'No shots to show yet.'}
+            {unknown
+                ? 'Side is unknown: this monitor gave neither side nor direction and axis, so there is no landing map.'
+                : 'No shots to show yet.'}
         </p>
     {:else}
-        <svg viewBox="0 0 {W} {H}" role="img" aria-label="Where the shots land: side against carry, with the corridor. The table below holds the same figures.">
+        <svg
+            viewBox="0 0 {W} {H}"
+            role="img"
+            aria-label="Where the shots land: side against carry, with the corridor. The table below holds the same figures."
+        >
             <rect x={x(-half)} y={TOP} width={x(half) - x(-half)} height={H - 30 - TOP} class="corridor" />
             {#each bands as [side, trouble, from, to] (side)}
-                <rect x={x(from)} y={TOP} width={x(to) - x(from)} height={H - 30 - TOP} class={trouble.kind === 'water' ? 'water' : 'trees'} />
-                <text x={side === 'left' ? x(from) + 5 : x(to) - 5} y={H - 38} text-anchor={side === 'left' ? 'start' : 'end'}>{trouble.kind}</text>
+                <rect
+                    x={x(from)}
+                    y={TOP}
+                    width={x(to) - x(from)}
+                    height={H - 30 - TOP}
+                    class={trouble.kind === 'water' ? 'water' : 'trees'}
+                />
+                <text x={side === 'left' ? x(from) + 5 : x(to) - 5} y={H - 38} text-anchor={side === 'left' ? 'start' : 'end'}
+                    >{trouble.kind}</text
+                >
             {/each}
             {#each y.ticks(6) as t (t)}
                 <line x1={LEFT} x2={W - RIGHT} y1={y(t)} y2={y(t)} class="grid" />
@@ -100,19 +116,22 @@
                     y={y(p.carry * k)}
                     r={p.shot.leftOut ? 4 : 5.5}
                     open={!!p.shot.leftOut}
-                    title="Shot {p.shot.sequence}, setup {p.tag}: carry {figure('carryM', p.carry, fitting.player.units)} {unit}, side {figure(
-                        'sideM',
-                        p.side,
+                    title="Shot {p.shot.sequence}, setup {p.tag}: carry {figure(
+                        'carryM',
+                        p.carry,
                         fitting.player.units,
-                    )}{p.shot.leftOut ? `, left out: ${p.shot.leftOut.reason}` : ''}"
+                    )} {unit}, side {figure('sideM', p.side, fitting.player.units)}{p.shot.leftOut
+                        ? `, left out: ${p.shot.leftOut.reason}`
+                        : ''}"
                 />
             {/each}
             <text x={4} y={TOP - 2} class="axis">{unit}</text>
         </svg>
         <figcaption class="small">
             Carry up, side across, {unit}. Corridor {Math.round(half * 2)}
-            {unit}. {Math.abs(ratio - 1) < 0.05 ? 'Equal scales.' : `One ${unit} along is drawn ${ratio.toFixed(1)} times as long as one across.`} Ellipse: 1.5 SD.
-            Hollow: left out.
+            {unit}. {Math.abs(ratio - 1) < 0.05
+                ? 'Equal scales.'
+                : `One ${unit} along is drawn ${ratio.toFixed(1)} times as long as one across.`} Ellipse: 1.5 SD. Hollow: left out.
             {#if unknown}{unknown} shots have no known side and are not drawn.{/if}
         </figcaption>
     {/if}

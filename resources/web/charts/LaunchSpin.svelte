@@ -1,8 +1,8 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { Comparison, Fitting, Shot } from '../api/types';
-    import { toneOf } from '../units/setups';
-    import { factor, plain } from '../units/units';
+    import type { Comparison, Fitting, Shot } from '../api/generated/types';
+    import { toneOf } from '../format/setups';
+    import { factor, plain } from '../format/units';
     import FieldFrame from './FieldFrame.svelte';
     import Mark from './Mark.svelte';
 
@@ -22,14 +22,19 @@
     const points = $derived(
         shots
             .map((s) => ({ s, tag: tagOf.get(s.setupId) ?? '', launch: s.measured.launchDeg, spin: s.measured.spinRpm }))
-            .filter((p): p is typeof p & { launch: number; spin: number } => chosen.includes(p.tag) && p.launch !== undefined && p.spin !== undefined),
+            .filter(
+                (p): p is typeof p & { launch: number; spin: number } =>
+                    chosen.includes(p.tag) && p.launch !== undefined && p.spin !== undefined,
+            ),
     );
     const frame = { left: LEFT, right: W - RIGHT, top: TOP, bottom: H - FOOT, height: H };
     const cells = (measure: string) => comparison.rows.find((r) => r.measure === measure)?.cells ?? {};
     const crosses = $derived(
         chosen
             .map((tag) => ({ tag, launch: cells('launchDeg')[tag]?.summary, spin: cells('spinRpm')[tag]?.summary }))
-            .filter((c): c is { tag: string; launch: NonNullable<typeof c.launch>; spin: NonNullable<typeof c.spin> } => !!c.launch && !!c.spin),
+            .filter(
+                (c): c is { tag: string; launch: NonNullable<typeof c.launch>; spin: NonNullable<typeof c.spin> } => !!c.launch && !!c.spin,
+            ),
     );
 </script>
 
@@ -49,15 +54,26 @@
                 />{/each}
             {#each crosses as c (c.tag)}
                 <g class="cross set-{toneOf(c.tag)}">
-                    <line x1={x(c.launch.mean - (c.launch.sd ?? 0))} x2={x(c.launch.mean + (c.launch.sd ?? 0))} y1={y(c.spin.mean)} y2={y(c.spin.mean)} />
-                    <line x1={x(c.launch.mean)} x2={x(c.launch.mean)} y1={y(c.spin.mean - (c.spin.sd ?? 0))} y2={y(c.spin.mean + (c.spin.sd ?? 0))} />
+                    <line
+                        x1={x(c.launch.mean - (c.launch.sd ?? 0))}
+                        x2={x(c.launch.mean + (c.launch.sd ?? 0))}
+                        y1={y(c.spin.mean)}
+                        y2={y(c.spin.mean)}
+                    />
+                    <line
+                        x1={x(c.launch.mean)}
+                        x2={x(c.launch.mean)}
+                        y1={y(c.spin.mean - (c.spin.sd ?? 0))}
+                        y2={y(c.spin.mean + (c.spin.sd ?? 0))}
+                    />
                 </g>
             {/each}
         </g>
     </svg>
     <figcaption class="small">
         Lines: carry in {unit} of a straight ball at {plain((field?.ballSpeedMps ?? 0) * factor(fitting.player.units.speed), 0)}
-        {fitting.player.units.speed} ball speed in this air, by the flight model. Crosses: mean ± 1 SD. More launch at the same spin is not free: it costs ball speed.
+        {fitting.player.units.speed} ball speed in this air, by the flight model. Crosses: mean ± 1 SD. More launch at the same spin is not free:
+        it costs ball speed.
     </figcaption>
 </figure>
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { toneOf } from '../units/setups';
+    import { toneOf } from '../format/setups';
     import { hover } from '../state/hover.svelte';
     import { outline, turned } from '../parts/Glyph.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { Outlook, UnitChoice } from '../api/types';
-    import { factor, plain } from '../units/units';
+    import type { Outlook, UnitChoice } from '../api/generated/types';
+    import { factor, plain } from '../format/units';
     import FieldFrame from './FieldFrame.svelte';
 
     let { outlook, units }: { outlook: Outlook; units: UnitChoice } = $props();
@@ -16,7 +16,8 @@
     const x = $derived(scaleLinear([field.launchDeg[0]!, field.launchDeg.at(-1)!], [LEFT, W - RIGHT]));
     const y = $derived(scaleLinear([field.spinRpm[0]!, field.spinRpm.at(-1)!], [H - FOOT, TOP]));
     const frame = { left: LEFT, right: W - RIGHT, top: TOP, bottom: H - FOOT, height: H };
-    const path = (points: typeof outlook.ridge) => points.map((p, i) => `${i ? 'L' : 'M'}${x(p.launchDeg).toFixed(1)} ${y(p.spinRpm).toFixed(1)}`).join('');
+    const path = (points: typeof outlook.ridge) =>
+        points.map((p, i) => `${i ? 'L' : 'M'}${x(p.launchDeg).toFixed(1)} ${y(p.spinRpm).toFixed(1)}`).join('');
     const band = $derived(outlook.ridge.filter((p) => p.loftDeg >= outlook.bandDeg[0] && p.loftDeg <= outlook.bandDeg[1]));
     const target = $derived(outlook.ridge[outlook.target]!);
 </script>

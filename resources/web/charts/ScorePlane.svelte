@@ -1,8 +1,8 @@
 <script lang="ts">
     import { scaleLinear, scaleOrdinal } from 'd3-scale';
-    import type { Found, Hand, UnitChoice } from '../api/types';
-    import { plain, signed } from '../units/units';
-    import { nameOf } from '../views/finder/words';
+    import type { Found, Hand, UnitChoice } from '../api/generated/types';
+    import { plain, signed } from '../format/units';
+    import { nameOf } from '../views/finder/sentences';
 
     let { found, hand, units, chosen = null }: { found: Found; hand: Hand; units: UnitChoice; chosen?: string | null } = $props();
     const W = 620;
@@ -26,10 +26,15 @@
         role="img"
         aria-label="Loft against face of every setup as this player delivers it, coloured by gain. The list holds the same figures."
     >
-        {#each x.ticks(5) as t (t)}<line x1={x(t)} x2={x(t)} y1="10" y2={H - FOOT} class="grid" /><text x={x(t)} y={H - FOOT + 18} text-anchor="middle"
-                >{t === 0 ? 'square' : `${Math.abs(t)}° ${t * way > 0 ? 'open' : 'closed'}`}</text
+        {#each x.ticks(5) as t (t)}<line x1={x(t)} x2={x(t)} y1="10" y2={H - FOOT} class="grid" /><text
+                x={x(t)}
+                y={H - FOOT + 18}
+                text-anchor="middle">{t === 0 ? 'square' : `${Math.abs(t)}° ${t * way > 0 ? 'open' : 'closed'}`}</text
             >{/each}
-        {#each y.ticks(5) as t (t)}<line x1={LEFT} x2={W - 12} y1={y(t)} y2={y(t)} class="grid" /><text x={LEFT - 6} y={y(t) + 4} text-anchor="end">{t}°</text
+        {#each y.ticks(5) as t (t)}<line x1={LEFT} x2={W - 12} y1={y(t)} y2={y(t)} class="grid" /><text
+                x={LEFT - 6}
+                y={y(t) + 4}
+                text-anchor="end">{t}°</text
             >{/each}
         {#each [...found.setups].reverse() as s (s.tag)}
             <circle

@@ -4,8 +4,8 @@
 
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { Hand, Plane, PlanePoint } from '../api/types';
-    import { faceWords, plain, signed } from '../units/units';
+    import type { Hand, Plane, PlanePoint } from '../api/generated/types';
+    import { faceWords, plain, signed } from '../format/units';
 
     let {
         plane,
@@ -34,7 +34,12 @@
     const y = $derived(scaleLinear([middle - reachY, middle + reachY], [H - FOOT, TOP]));
     /** Labels beside their dots, moved until none lies on another label or dot. */
     const labels = $derived.by(() => {
-        const taken: [number, number, number, number][] = points.map((p) => [x(across(p)) - 7, x(across(p)) + 7, y(p.loftDeg) - 7, y(p.loftDeg) + 7]);
+        const taken: [number, number, number, number][] = points.map((p) => [
+            x(across(p)) - 7,
+            x(across(p)) + 7,
+            y(p.loftDeg) - 7,
+            y(p.loftDeg) + 7,
+        ]);
         return points.map((p) => {
             const width = 8 * p.label.length + 4;
             const [cx, cy] = [x(across(p)), y(p.loftDeg)];
@@ -72,13 +77,14 @@
     const VIEWS: [PlaneView, string][] = $derived([
         ['soled', 'on the sole'],
         ['squared', 'squared'],
-        ['mixed', plane.squares === 0.5 ? 'half-way' : 'as this player stands'],
+        ['mixed', plane.squaringShare === 0.5 ? 'half-way' : 'as this player stands'],
     ]);
 </script>
 
 <figure>
     <div class="views" role="group" aria-label="How the head is put behind the ball">
-        {#each VIEWS as [name, words] (name)}<button type="button" class="quiet" aria-pressed={view === name} onclick={() => (view = name)}>{words}</button
+        {#each VIEWS as [name, words] (name)}<button type="button" class="quiet" aria-pressed={view === name} onclick={() => (view = name)}
+                >{words}</button
             >{/each}
     </div>
     <svg viewBox="0 0 {W} {H}" role="group" aria-label="Setup plane: loft against face for each sleeve position">
@@ -87,8 +93,10 @@
                 y={H - FOOT + 15}
                 text-anchor="middle">{t === 0 ? 'square' : `${plain(Math.abs(t), Number.isInteger(t) ? 0 : 1)}° ${t > 0 ? 'R' : 'L'}`}</text
             >{/each}
-        {#each y.ticks(5) as t (t)}<line x1={LEFT} x2={W - RIGHT} y1={y(t)} y2={y(t)} class="grid" /><text x={LEFT - 5} y={y(t) + 4} text-anchor="end"
-                >{plain(t, 1)}°</text
+        {#each y.ticks(5) as t (t)}<line x1={LEFT} x2={W - RIGHT} y1={y(t)} y2={y(t)} class="grid" /><text
+                x={LEFT - 5}
+                y={y(t) + 4}
+                text-anchor="end">{plain(t, 1)}°</text
             >{/each}
         {#if move}
             <line x1={x(across(move.from))} y1={y(move.from.loftDeg)} x2={x(across(move.to))} y2={y(move.to.loftDeg)} class="move" />
@@ -102,7 +110,10 @@
                 class:home={l.p.label === plane.home}
                 role={onpick ? 'button' : 'img'}
                 tabindex={onpick ? 0 : undefined}
-                aria-label="Position {l.p.label || 'fixed'}: loft {plain(l.p.loftDeg, 1)}°, {faceWords(l.p.faceOpenDeg)}, lie {plain(l.p.lieDeg, 1)}°"
+                aria-label="Position {l.p.label || 'fixed'}: loft {plain(l.p.loftDeg, 1)}°, {faceWords(l.p.faceOpenDeg)}, lie {plain(
+                    l.p.lieDeg,
+                    1,
+                )}°"
                 aria-pressed={onpick ? l.p.label === at : undefined}
                 onclick={() => onpick?.(l.p.label)}
                 onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onpick?.(l.p.label))}
@@ -111,15 +122,16 @@
                 <text x={l.tx + 2} y={l.ty}>{l.p.label}</text>
             </g>
         {/each}
-        <text x={(LEFT + W - RIGHT) / 2} y={H - 3} text-anchor="middle">where the face points ({hand === 'right' ? 'open is right' : 'open is left'})</text>
+        <text x={(LEFT + W - RIGHT) / 2} y={H - 3} text-anchor="middle"
+            >where the face points ({hand === 'right' ? 'open is right' : 'open is left'})</text
+        >
         <text transform="translate(14,{(TOP + H - FOOT) / 2}) rotate(-90)" text-anchor="middle">loft</text>
     </svg>
     {#if move}
         <figcaption class="small">
-            {from} → {at}: loft {signed(move.to.loftDeg - move.from.loftDeg, 1)}°, face {faceWords(move.to.faceOpenDeg - move.from.faceOpenDeg).replace(
-                'square',
-                'no change',
-            )}, lie {signed(move.to.lieDeg - move.from.lieDeg, 1)}°
+            {from} → {at}: loft {signed(move.to.loftDeg - move.from.loftDeg, 1)}°, face {faceWords(
+                move.to.faceOpenDeg - move.from.faceOpenDeg,
+            ).replace('square', 'no change')}, lie {signed(move.to.lieDeg - move.from.lieDeg, 1)}°
         </figcaption>
     {/if}
 </figure>

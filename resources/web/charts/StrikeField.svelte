@@ -1,8 +1,8 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { Fitting, JudgedSetup, Shot } from '../api/types';
-    import { toneOf } from '../units/setups';
-    import { plain } from '../units/units';
+    import type { Fitting, JudgedSetup, Shot } from '../api/generated/types';
+    import { toneOf } from '../format/setups';
+    import { plain } from '../format/units';
     import Mark from './Mark.svelte';
 
     let { fitting, shots, setups }: { fitting: Fitting; shots: Shot[]; setups: JudgedSetup[] } = $props();
@@ -16,7 +16,11 @@
     const chosen = $derived(new Set(setups.map((s) => s.tag)));
     const strikes = $derived(
         shots.filter(
-            (s) => !s.leftOut && chosen.has(tagOf.get(s.setupId) ?? '') && s.measured.strikeToeMm !== undefined && s.measured.strikeHighMm !== undefined,
+            (s) =>
+                !s.leftOut &&
+                chosen.has(tagOf.get(s.setupId) ?? '') &&
+                s.measured.strikeToeMm !== undefined &&
+                s.measured.strikeHighMm !== undefined,
         ),
     );
     const mean = (tag: string, f: string) => {
@@ -29,9 +33,19 @@
     {#if strikes.length === 0}
         <p class="small">This monitor gave no strike: nothing is known of where on the face the ball was met.</p>
     {:else}
-        <svg viewBox="0 0 {W} {H}" role="img" aria-label="Strikes on the face, seen from the ball, by setup. The table holds zones and means.">
+        <svg
+            viewBox="0 0 {W} {H}"
+            role="img"
+            aria-label="Strikes on the face, seen from the ball, by setup. The table holds zones and means."
+        >
             <rect x={x(-46)} y={y(25)} width={x(46) - x(-46)} height={y(-25) - y(25)} rx="120" class="face" />
-            {#each [-40, -30, -20, -10, 0, 10, 20, 30, 40] as mm (mm)}<line x1={x(mm)} x2={x(mm)} y1={y(21)} y2={y(-21)} class="grid" />{/each}
+            {#each [-40, -30, -20, -10, 0, 10, 20, 30, 40] as mm (mm)}<line
+                    x1={x(mm)}
+                    x2={x(mm)}
+                    y1={y(21)}
+                    y2={y(-21)}
+                    class="grid"
+                />{/each}
             {#each [-20, -10, 0, 10, 20] as mm (mm)}<line x1={x(-42)} x2={x(42)} y1={y(mm)} y2={y(mm)} class="grid" />{/each}
             {#each strikes as s (s.id)}<Mark
                     tag={tagOf.get(s.setupId)!}
@@ -45,7 +59,8 @@
                 {@const high = mean(s.tag, 'strikeHighMm')}
                 <g class="set-{toneOf(s.tag)}">
                     {#if s.inLine}<path
-                            d="M{x(way * s.inLine.toeMm) - 10} {y(s.inLine.highMm)}h20M{x(way * s.inLine.toeMm)} {y(s.inLine.highMm) - 10}v20"
+                            d="M{x(way * s.inLine.toeMm) - 10} {y(s.inLine.highMm)}h20M{x(way * s.inLine.toeMm)} {y(s.inLine.highMm) -
+                                10}v20"
                         />{/if}
                     {#if toe !== null && high !== null}<path d="M{x(way * toe) - 8} {y(high) - 8}l16 16m0 -16l-16 16" class="mean" />{/if}
                 </g>

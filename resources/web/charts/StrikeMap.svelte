@@ -1,7 +1,7 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { BayView, Hand, Shot } from '../api/types';
-    import { plain } from '../units/units';
+    import type { BayView, Hand, Shot } from '../api/generated/types';
+    import { plain } from '../format/units';
 
     let { shots, hand, inLine }: { shots: Shot[]; hand: Hand; inLine: BayView['inLine'] } = $props();
     const W = 300;
@@ -20,7 +20,10 @@
         <rect x={x(-46)} y={y(25)} width={x(46) - x(-46)} height={y(-25) - y(25)} rx="60" class="face" />
         {#each [-40, -30, -20, -10, 0, 10, 20, 30, 40] as mm (mm)}<line x1={x(mm)} x2={x(mm)} y1={y(20)} y2={y(-20)} class="grid" />{/each}
         {#each [-20, -10, 0, 10, 20] as mm (mm)}<line x1={x(-42)} x2={x(42)} y1={y(mm)} y2={y(mm)} class="grid" />{/each}
-        {#if inLine}<path d="M{x(way * inLine.toeMm) - 9} {y(inLine.highMm)}h18M{x(way * inLine.toeMm)} {y(inLine.highMm) - 9}v18" class="line" />{/if}
+        {#if inLine}<path
+                d="M{x(way * inLine.toeMm) - 9} {y(inLine.highMm)}h18M{x(way * inLine.toeMm)} {y(inLine.highMm) - 9}v18"
+                class="line"
+            />{/if}
         {#each strikes as s, i (s.id)}
             <circle
                 cx={x(way * s.measured.strikeToeMm!)}
@@ -28,10 +31,14 @@
                 r={i === strikes.length - 1 ? 6.5 : 4.5}
                 class:out={s.leftOut}
                 class:last={i === strikes.length - 1}
-                ><title>Shot {s.sequence}: {plain(s.measured.strikeToeMm!, 0)} mm toe, {plain(s.measured.strikeHighMm!, 0)} mm high</title></circle
+                ><title>Shot {s.sequence}: {plain(s.measured.strikeToeMm!, 0)} mm toe, {plain(s.measured.strikeHighMm!, 0)} mm high</title
+                ></circle
             >
         {/each}
-        {#if counted.length > 1}<path d="M{x(way * mean('strikeToeMm')) - 7} {y(mean('strikeHighMm')) - 7}l14 14m0 -14l-14 14" class="mean" />{/if}
+        {#if counted.length > 1}<path
+                d="M{x(way * mean('strikeToeMm')) - 7} {y(mean('strikeHighMm')) - 7}l14 14m0 -14l-14 14"
+                class="mean"
+            />{/if}
         <text x={x(way * 40)} y={H - 6} text-anchor="middle">toe</text>
         <text x={x(way * -40)} y={H - 6} text-anchor="middle">heel</text>
         <text x={W / 2} y={H - 6} text-anchor="middle">from the ball, 10 mm grid</text>

@@ -1,11 +1,16 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { Found, FoundSetup, UnitChoice } from '../api/types';
-    import { factor, plain, signed } from '../units/units';
-    import { nameOf } from '../views/finder/words';
+    import type { Found, FoundSetup, UnitChoice } from '../api/generated/types';
+    import { factor, plain, signed } from '../format/units';
+    import { nameOf } from '../views/finder/sentences';
     import Mark from './Mark.svelte';
 
-    let { found, units, chosen = null, onpick }: { found: Found; units: UnitChoice; chosen?: string | null; onpick: (s: FoundSetup) => void } = $props();
+    let {
+        found,
+        units,
+        chosen = null,
+        onpick,
+    }: { found: Found; units: UnitChoice; chosen?: string | null; onpick: (s: FoundSetup) => void } = $props();
     const W = 620;
     const H = 400;
     const LEFT = 52;
@@ -37,13 +42,21 @@
 </script>
 
 <figure>
-    <svg viewBox="0 0 {W} {H}" role="img" aria-label="Carry against share in the corridor for every setup on the rack. The list holds the same figures.">
+    <svg
+        viewBox="0 0 {W} {H}"
+        role="img"
+        aria-label="Carry against share in the corridor for every setup on the rack. The list holds the same figures."
+    >
         <clipPath id="trade"><rect x={LEFT} y="10" width={W - LEFT - RIGHT} height={H - FOOT - 10} /></clipPath>
-        {#each x.ticks(6) as t (t)}<line x1={x(t)} x2={x(t)} y1="10" y2={H - FOOT} class="grid" /><text x={x(t)} y={H - FOOT + 18} text-anchor="middle"
-                >{t}</text
+        {#each x.ticks(6) as t (t)}<line x1={x(t)} x2={x(t)} y1="10" y2={H - FOOT} class="grid" /><text
+                x={x(t)}
+                y={H - FOOT + 18}
+                text-anchor="middle">{t}</text
             >{/each}
-        {#each y.ticks(6) as t (t)}<line x1={LEFT} x2={W - RIGHT} y1={y(t)} y2={y(t)} class="grid" /><text x={LEFT - 6} y={y(t) + 4} text-anchor="end"
-                >{t} %</text
+        {#each y.ticks(6) as t (t)}<line x1={LEFT} x2={W - RIGHT} y1={y(t)} y2={y(t)} class="grid" /><text
+                x={LEFT - 6}
+                y={y(t) + 4}
+                text-anchor="end">{t} %</text
             >{/each}
         {#each levels as l (l.gain)}
             {#if l.at > 16 && l.at < H - FOOT - 4}<text x={W - RIGHT + 6} y={l.at + 4} class="small"
@@ -75,8 +88,8 @@
         <text transform="translate(13,{H / 2}) rotate(-90)" text-anchor="middle">in the corridor, aim held</text>
     </svg>
     <figcaption class="small">
-        Each dot a legal setup. Mint ring: cannot be told from the best. Heavy line: nothing is both longer and straighter. Thin lines: equal gain over the own
-        club{levels.length
+        Each dot a legal setup. Mint ring: cannot be told from the best. Heavy line: nothing is both longer and straighter. Thin lines:
+        equal gain over the own club{levels.length
             ? `; the two figures explain ${plain(found.trade.agreement * 100, 0)} % of the ranking`
             : '; not drawn, because carry and share explain too little of the ranking here'}.
     </figcaption>

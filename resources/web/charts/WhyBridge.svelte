@@ -1,7 +1,7 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
-    import type { UnitChoice, WhyBridge } from '../api/types';
-    import { factor, signed, unitOf } from '../units/units';
+    import type { UnitChoice, WhyBridge } from '../api/generated/types';
+    import { factor, signed, unitOf } from '../format/units';
 
     let { bridge, tag, benchmark, units }: { bridge: WhyBridge; tag: string; benchmark: string; units: UnitChoice } = $props();
     const W = 590;
@@ -13,10 +13,14 @@
     const digits = $derived(bridge.measure === 'spinRpm' ? 0 : 1);
     // A cause that moved nothing needs no row.
     const lines = $derived(
-        bridge.lines.filter((l) => Math.abs(l.happened) * k >= (bridge.measure === 'spinRpm' ? 5 : 0.05) || l.cause.includes('unexplained')),
+        bridge.lines.filter(
+            (l) => Math.abs(l.happened) * k >= (bridge.measure === 'spinRpm' ? 5 : 0.05) || l.cause.includes('unexplained'),
+        ),
     );
     const H = $derived(lines.length * ROW + 62);
-    const reach = $derived(Math.max(1, ...lines.flatMap((l) => [Math.abs(l.happened) + l.error, Math.abs(l.repeats)]), Math.abs(bridge.difference)) * k * 1.06);
+    const reach = $derived(
+        Math.max(1, ...lines.flatMap((l) => [Math.abs(l.happened) + l.error, Math.abs(l.repeats)]), Math.abs(bridge.difference)) * k * 1.06,
+    );
     const x = $derived(scaleLinear([-reach, reach], [LEFT, W - RIGHT]));
     const bar = (v: number) => ({ x: Math.min(x(0), x(v * k)), width: Math.abs(x(v * k) - x(0)) });
 </script>
@@ -54,8 +58,8 @@
         <text x={W - 4} y={H - 12} text-anchor="end" class="cause">{signed(bridge.difference * k, digits)}</text>
     </svg>
     <figcaption class="small">
-        Dark: what happened in these shots; it adds up to the difference exactly, whatever the order. Light: what of it this much evidence lets one expect
-        again. Line: one standard error. Grey: more likely noise than a cause.{bridge.clubSeen
+        Dark: what happened in these shots; it adds up to the difference exactly, whatever the order. Light: what of it this much evidence
+        lets one expect again. Line: one standard error. Grey: more likely noise than a cause.{bridge.clubSeen
             ? ''
             : ' The monitor saw no club: delivery, loft and face are estimated from the ball.'}
     </figcaption>

@@ -1,5 +1,5 @@
 import { contours } from 'd3-contour';
-import type { Field } from '../api/types';
+import type { Field } from '../api/generated/types';
 
 export interface ContourLine {
     value: number;
@@ -40,7 +40,9 @@ export function contourLines(
             let d = '';
             const ends: [number, number][] = [];
             for (const ring of c.coordinates.flat(1)) {
-                const cells = ring.map(([i, j]) => [Math.min(n - 1, Math.max(0, i! - 0.5)), Math.min(m - 1, Math.max(0, j! - 0.5))] as [number, number]);
+                const cells = ring.map(
+                    ([i, j]) => [Math.min(n - 1, Math.max(0, i! - 0.5)), Math.min(m - 1, Math.max(0, j! - 0.5))] as [number, number],
+                );
                 cells.forEach((p, q) => {
                     const before = cells[q - 1];
                     const [px, py] = place(p);

@@ -10,7 +10,8 @@
         path,
         look,
         done,
-    }: { label: string; accept: string; path: string; look: Snippet<[Seen, string, () => void]>; done: (answer: Seen) => string } = $props();
+    }: { label: string; accept: string; path: string; look: Snippet<[Seen, string, () => void]>; done: (answer: Seen) => string } =
+        $props();
     let file = $state<File | null>(null);
     let seen = $state<Seen | null>(null);
     let problem = $state('');

@@ -1,9 +1,9 @@
 <script lang="ts">
     import { untrack, type Snippet } from 'svelte';
     import { say } from '../api/client';
-    import type { Fitting, Setup, StepName } from '../api/types';
+    import type { Fitting, Missing, Setup } from '../api/generated/types';
     import { current, loadFitting } from '../state/session.svelte';
-    import { madeUpText } from '../units/setups';
+    import { madeUpText } from '../format/setups';
     import Notice from './Notice.svelte';
     import TopBar from './TopBar.svelte';
     import Trail from './Trail.svelte';
@@ -17,7 +17,7 @@
         children,
     }: {
         id: string;
-        step: StepName;
+        step: keyof Missing;
         chosen?: string[];
         onpick?: (setup: Setup) => void;
         marks?: Record<string, string>;

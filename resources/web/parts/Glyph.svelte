@@ -1,6 +1,6 @@
 <script lang="ts" module>
     import { symbol, symbolCircle, symbolCross, symbolDiamond2, symbolSquare, symbolStar, symbolTriangle, symbolWye } from 'd3-shape';
-    import { toneOf } from '../units/setups';
+    import { toneOf } from '../format/setups';
 
     const SHAPES = [symbolCircle, symbolSquare, symbolDiamond2, symbolTriangle, symbolCross, symbolStar, symbolWye, symbolTriangle];
 

@@ -2,12 +2,18 @@
     import type { Snippet } from 'svelte';
     import { say } from '../api/client';
     import { current } from '../state/session.svelte';
-    import { madeUpText } from '../units/setups';
+    import { madeUpText } from '../format/setups';
     import { csv, png, save, svgText } from './export';
     import Scroll from './Scroll.svelte';
 
     /** A picture with the table behind it, which can be taken away as PNG, SVG or CSV. */
-    let { title, name, head, rows, children }: { title: string; name: string; head: string[]; rows: (string | number)[][]; children: Snippet } = $props();
+    let {
+        title,
+        name,
+        head,
+        rows,
+        children,
+    }: { title: string; name: string; head: string[]; rows: (string | number)[][]; children: Snippet } = $props();
     let box = $state<HTMLElement | null>(null);
     let problem = $state('');
 

@@ -1,7 +1,12 @@
 <script lang="ts">
     import type { Snippet } from 'svelte';
 
-    let { label, height = '', framed = false, children }: { label: string; height?: '' | 'low' | 'high'; framed?: boolean; children: Snippet } = $props();
+    let {
+        label,
+        height = '',
+        framed = false,
+        children,
+    }: { label: string; height?: '' | 'low' | 'high'; framed?: boolean; children: Snippet } = $props();
 </script>
 
 <!-- A part that scrolls can be reached and scrolled by keyboard. -->

@@ -4,15 +4,31 @@
 
 <script lang="ts">
     import { patch, say } from '../api/client';
-    import type { Fitting, Shot } from '../api/types';
-    import { figure, MEASURES, unitOf } from '../units/units';
+    import type { Fitting, Shot } from '../api/generated/types';
+    import { figure, MEASURES, unitOf } from '../format/units';
     import Glyph from './Glyph.svelte';
     import Notice from './Notice.svelte';
     import Scroll from './Scroll.svelte';
     import Simulated from './Simulated.svelte';
 
-    let { fitting, shots = $bindable(), onchange, only = null }: { fitting: Fitting; shots: Shot[]; onchange: () => void; only?: string[] | null } = $props();
-    const COLUMNS = ['carryM', 'totalM', 'sideM', 'ballSpeedMps', 'launchDeg', 'spinRpm', 'apexM', 'descentDeg', 'clubSpeedMps', 'strikeToeMm'];
+    let {
+        fitting,
+        shots = $bindable(),
+        onchange,
+        only = null,
+    }: { fitting: Fitting; shots: Shot[]; onchange: () => void; only?: string[] | null } = $props();
+    const COLUMNS = [
+        'carryM',
+        'totalM',
+        'sideM',
+        'ballSpeedMps',
+        'launchDeg',
+        'spinRpm',
+        'apexM',
+        'descentDeg',
+        'clubSpeedMps',
+        'strikeToeMm',
+    ];
     const ROOM = 300;
     let problem = $state('');
     let asking = $state<number | null>(null);
@@ -43,7 +59,8 @@
     <table>
         <thead>
             <tr
-                ><th>Shot</th><th>Setup</th>{#each columns as c (c)}<th>{MEASURES[c]!.label} <small>{unitOf(c, units)}</small></th>{/each}<th>Counts</th></tr
+                ><th>Shot</th><th>Setup</th>{#each columns as c (c)}<th>{MEASURES[c]!.label} <small>{unitOf(c, units)}</small></th
+                    >{/each}<th>Counts</th></tr
             >
         </thead>
         <tbody>
@@ -52,13 +69,17 @@
                     <td>{shot.sequence}</td>
                     <td><Glyph tag={tagOf.get(shot.setupId) ?? '?'} r={8} open={!!shot.leftOut} /></td>
                     {#each columns as c (c)}
-                        <td class="value" class:computed={shot.computed[c] !== undefined}>{figure(c, shot.measured[c] ?? shot.computed[c], units)}</td>
+                        <td class="value" class:computed={shot.computed[c] !== undefined}
+                            >{figure(c, shot.measured[c] ?? shot.computed[c], units)}</td
+                        >
                     {/each}
                     <td class="act">
                         {#if shot.source === 'simulated'}<Simulated />{/if}
                         {#if shot.leftOut}
                             <span>{shot.leftOut.reason}</span>
-                            <button class="plain" onclick={() => set(shot, null)}>Bring back<span class="visually-hidden"> shot {shot.sequence}</span></button>
+                            <button class="plain" onclick={() => set(shot, null)}
+                                >Bring back<span class="visually-hidden"> shot {shot.sequence}</span></button
+                            >
                         {:else if asking === shot.id}
                             <select
                                 aria-label="Why is shot {shot.sequence} left out?"
@@ -75,7 +96,8 @@
                                     onclick={() => (told = told === shot.id ? null : shot.id)}
                                     >look<span class="visually-hidden"> at shot {shot.sequence}: {shot.flags.join('; ')}</span></button
                                 >{/if}
-                            <button class="plain" onclick={() => (asking = shot.id)}>Leave out<span class="visually-hidden"> shot {shot.sequence}</span></button
+                            <button class="plain" onclick={() => (asking = shot.id)}
+                                >Leave out<span class="visually-hidden"> shot {shot.sequence}</span></button
                             >
                         {/if}
                     </td>

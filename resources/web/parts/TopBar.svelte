@@ -1,14 +1,18 @@
 <script lang="ts">
     import { push } from 'svelte-spa-router';
     import { remove } from '../api/client';
-    import { madeUpText } from '../units/setups';
+    import { madeUpText } from '../format/setups';
     import Simulated from './Simulated.svelte';
     import { current, session } from '../state/session.svelte';
-    import type { Fitting, StepName } from '../api/types';
+    import type { Fitting, Missing } from '../api/generated/types';
 
-    let { fitting = null, step = null, place = 'book' }: { fitting?: Fitting | null; step?: StepName | null; place?: string } = $props();
+    let {
+        fitting = null,
+        step = null,
+        place = 'book',
+    }: { fitting?: Fitting | null; step?: keyof Missing | null; place?: string } = $props();
 
-    const STEPS: [StepName, string][] = [
+    const STEPS: [keyof Missing, string][] = [
         ['brief', 'Brief'],
         ['bench', 'Bench'],
         ['bay', 'Bay'],
@@ -51,8 +55,8 @@
         <span class="who"
             ><b>{fitting.player.name}</b> · {fitting.player.hand}-handed<span class="more"
                 >&nbsp;·
-                {fitting.player.units.distance === 'yd' ? 'yards' : 'metres'}, {fitting.player.units.speed} · {fitting.brief.temperatureC} °C, {fitting.brief
-                    .turf} ground</span
+                {fitting.player.units.distance === 'yd' ? 'yards' : 'metres'}, {fitting.player.units.speed} · {fitting.brief.temperatureC} °C,
+                {fitting.brief.turf} ground</span
             ></span
         >
         {#if madeUp}<span title={madeUp}><Simulated /><span class="visually-hidden">: {madeUp}</span></span>{/if}
@@ -62,7 +66,9 @@
                     href="#/fitting/{fitting.id}/{name}"
                     aria-current={step === name ? 'step' : undefined}
                     title="{i + 1} on the keyboard{fitting.missing[name] ? ` · ${fitting.missing[name]}` : ''}"
-                    >{label}{#if fitting.missing[name]}<span class="dot"><span class="visually-hidden">: {fitting.missing[name]}</span></span>{/if}</a
+                    >{label}{#if fitting.missing[name]}<span class="dot"
+                            ><span class="visually-hidden">: {fitting.missing[name]}</span></span
+                        >{/if}</a
                 >
             {/each}
         </nav>

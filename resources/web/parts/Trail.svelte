@@ -1,6 +1,6 @@
 <script lang="ts">
-    import type { Fitting, Setup } from '../api/types';
-    import { changes, parentOf } from '../units/setups';
+    import type { Fitting, Setup } from '../api/generated/types';
+    import { changes, parentOf } from '../format/setups';
     import Glyph from './Glyph.svelte';
 
     let {
@@ -22,7 +22,13 @@
     const stops = $derived.by(() => {
         const n = fitting.setups.length;
         const stays = (s: Setup, i: number) =>
-            unfolded || n <= ROOM || i < 2 || i >= n - 3 || s.id === fitting.benchmarkSetupId || s.id === fitting.decision?.setupId || chosen.includes(s.tag);
+            unfolded ||
+            n <= ROOM ||
+            i < 2 ||
+            i >= n - 3 ||
+            s.id === fitting.benchmarkSetupId ||
+            s.id === fitting.decision?.setupId ||
+            chosen.includes(s.tag);
         const out: (Setup | { id: string; hidden: number })[] = [];
         fitting.setups.forEach((s, i) => {
             const last = out.at(-1);
@@ -49,7 +55,12 @@
 
 {#snippet stop(setup: Setup)}
     <li class:branch={setup.position > 1 && parentOf(setup, fitting)?.position !== setup.position - 1}>
-        <button class="stop" aria-pressed={onpick ? chosen.includes(setup.tag) : undefined} onclick={() => onpick?.(setup)} disabled={!onpick}>
+        <button
+            class="stop"
+            aria-pressed={onpick ? chosen.includes(setup.tag) : undefined}
+            onclick={() => onpick?.(setup)}
+            disabled={!onpick}
+        >
             <span class="node" class:aside={setup.shelf}><Glyph tag={setup.tag} r={10} open={setup.counted === 0} /></span>
             <span class="words">
                 <b>{setup.isBaseline ? 'Own club' : `from ${parentOf(setup, fitting)?.tag ?? '–'}`}{setup.starred ? ' ★' : ''}</b>
@@ -59,7 +70,9 @@
                         ? ''
                         : setup.simulated >= setup.shots
                           ? ', simulated'
-                          : `, ${setup.simulated} simulated`}{#if mark(setup)}&nbsp;· <em class={mark(setup).replace(' ', '-')}>{mark(setup)}</em>{/if}</span
+                          : `, ${setup.simulated} simulated`}{#if mark(setup)}&nbsp;· <em class={mark(setup).replace(' ', '-')}
+                            >{mark(setup)}</em
+                        >{/if}</span
                 >
             </span>
         </button>
@@ -68,9 +81,9 @@
 
 <ol class="no-print" aria-label="Trail of setups">
     {#each stops as s (s.id)}
-        {#if 'hidden' in s}<li class="fold"><button class="quiet" onclick={() => (unfolded = true)}>{s.hidden} between</button></li>{:else}{@render stop(
-                s,
-            )}{/if}
+        {#if 'hidden' in s}<li class="fold">
+                <button class="quiet" onclick={() => (unfolded = true)}>{s.hidden} between</button>
+            </li>{:else}{@render stop(s)}{/if}
     {/each}
     {#if fitting.setups.length === 0}<li class="empty">The trail begins with the player’s own club.</li>{/if}
 </ol>

@@ -65,7 +65,9 @@ export async function png(svg: SVGSVGElement, remark = ''): Promise<Blob> {
     pen.fillRect(0, 0, canvas.width, canvas.height);
     pen.drawImage(image, 0, 0, canvas.width, canvas.height);
     URL.revokeObjectURL(url);
-    return new Promise((done, fail) => canvas.toBlob((b) => (b ? done(b) : fail(new Error('The picture could not be drawn.'))), 'image/png'));
+    return new Promise((done, fail) =>
+        canvas.toBlob((b) => (b ? done(b) : fail(new Error('The picture could not be drawn.'))), 'image/png'),
+    );
 }
 
 /** Cells as CSV; one that a spreadsheet would take for a formula is kept as text. */

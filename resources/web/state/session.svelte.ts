@@ -1,5 +1,5 @@
 import { get } from '../api/client';
-import type { Fitting, SignedIn } from '../api/types';
+import type { Fitting, SignedIn } from '../api/generated/types';
 
 export const session = $state<{ user: SignedIn | null; known: boolean }>({ user: null, known: false });
 

@@ -46,7 +46,10 @@ export function keptLines(fitting: number): Line[] {
 export function keep(fitting: number, lines: Line[]): void {
     lines.forEach((line, order) => {
         if (Object.values(line.values).some((v) => v.trim() !== ''))
-            localStorage.setItem(name(fitting, line.clientId), JSON.stringify({ ...line, tab: tab(), seen: Date.now(), order: Date.now() + order }));
+            localStorage.setItem(
+                name(fitting, line.clientId),
+                JSON.stringify({ ...line, tab: tab(), seen: Date.now(), order: Date.now() + order }),
+            );
         else forget(fitting, line.clientId);
     });
 }

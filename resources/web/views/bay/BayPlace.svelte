@@ -1,10 +1,10 @@
 <script lang="ts">
     import { untrack } from 'svelte';
     import { patch, post, remove, say } from '../../api/client';
-    import type { Bay, Fitting } from '../../api/types';
+    import type { Bay, Fitting } from '../../api/generated/types';
     import Notice from '../../parts/Notice.svelte';
     import { session } from '../../state/session.svelte';
-    import { when } from '../../units/units';
+    import { when } from '../../format/units';
 
     let {
         fitting,
@@ -45,7 +45,11 @@
 </script>
 
 <details bind:open>
-    <summary>{bay ? `In ${bay.name}${bay.tokenMadeAt ? '' : ', no monitor yet'}` : 'In no bay yet'}{simulates ? ' · simulated monitor' : ''}</summary>
+    <summary
+        >{bay ? `In ${bay.name}${bay.tokenMadeAt ? '' : ', no monitor yet'}` : 'In no bay yet'}{simulates
+            ? ' · simulated monitor'
+            : ''}</summary
+    >
     <div class="row">
         <label
             >Bay <select value={bay?.id ?? ''} onchange={(e) => enter(e.currentTarget.value === '' ? null : Number(e.currentTarget.value))}
@@ -55,7 +59,9 @@
             ></label
         >
         <label>A new bay <input maxlength="40" bind:value={name} /></label>
-        <button class="quiet" disabled={!name.trim()} onclick={() => act(async () => (await post('bays', { name }), (name = '')))}>Add</button>
+        <button class="quiet" disabled={!name.trim()} onclick={() => act(async () => (await post('bays', { name }), (name = '')))}
+            >Add</button
+        >
     </div>
     {#if bay}
         {#if simulates}
@@ -70,11 +76,13 @@
             </div>
         {/if}
         <div class="row">
-            <button class="plain" onclick={() => act(async () => (token = (await post<{ token: string }>(`bays/${bay.id}/token`, {})).token))}
+            <button
+                class="plain"
+                onclick={() => act(async () => (token = (await post<{ token: string }>(`bays/${bay.id}/token`, {})).token))}
                 >{bay.tokenMadeAt ? 'New token for the monitor' : 'Token for a monitor'}</button
             >
-            {#if bay.tokenMadeAt}<button class="plain" onclick={() => act(() => remove(`bays/${bay.id}/token`))}>Revoke</button><span class="small"
-                    >made {when(bay.tokenMadeAt)}</span
+            {#if bay.tokenMadeAt}<button class="plain" onclick={() => act(() => remove(`bays/${bay.id}/token`))}>Revoke</button><span
+                    class="small">made {when(bay.tokenMadeAt)}</span
                 >{/if}
         </div>
         {#if token}<p class="small">
@@ -86,8 +94,9 @@
             {#if simulates}Simulated shots and stand-in readings are on in this studio, and marked wherever they show. <button
                     class="plain"
                     onclick={() => switchTo(false)}>Switch them off</button
-                >{:else}To practise without balls: <button class="plain" onclick={() => switchTo(true)}>Switch simulated shots and readings on</button>. They
-                are marked wherever they show, and no decision can be locked on them.{/if}
+                >{:else}To practise without balls: <button class="plain" onclick={() => switchTo(true)}
+                    >Switch simulated shots and readings on</button
+                >. They are marked wherever they show, and no decision can be locked on them.{/if}
         </p>
     {/if}
     {#if problem}<Notice kind="error">{problem}</Notice>{/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
     import { get, say } from '../../api/client';
-    import type { BayView } from '../../api/types';
+    import type { BayView } from '../../api/generated/types';
     import RunBar from './RunBar.svelte';
 
     let {
@@ -10,14 +10,21 @@
         showing = $bindable(),
         onnext,
         onreveal,
-    }: { fittingId: number; blind: NonNullable<BayView['blind']>; hit: number; showing: boolean; onnext: () => void; onreveal: () => void } = $props();
+    }: {
+        fittingId: number;
+        blind: NonNullable<BayView['blind']>;
+        hit: number;
+        showing: boolean;
+        onnext: () => void;
+        onreveal: () => void;
+    } = $props();
     let hand = $state<{ tag: string; steps: string[] } | null>(null);
     let problem = $state('');
-    const isLast = $derived(blind.place === blind.of);
+    const isLast = $derived(blind.ordinal === blind.of);
 
     // Fetched only while it is shown, and forgotten after: no screen holds it otherwise.
     $effect(() => {
-        void blind.place;
+        void blind.ordinal;
         if (!showing) {
             hand = null;
             return;
@@ -29,7 +36,7 @@
 </script>
 
 <RunBar label="Blind trial">
-    {#snippet head()}<b>Blind trial: setting {blind.place} of {blind.of}</b> · {hit} of {blind.shotsEach} shots{/snippet}
+    {#snippet head()}<b>Blind trial: setting {blind.ordinal} of {blind.of}</b> · {hit} of {blind.shotsEach} shots{/snippet}
     {#snippet actions()}
         <button class="quiet" aria-pressed={showing} onclick={() => (showing = !showing)}
             >{showing ? 'Hide it again' : 'For the fitter’s eyes'} <small>;</small></button

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import type { Fitting } from '../../api/types';
+    import type { Fitting } from '../../api/generated/types';
     import Glyph from '../../parts/Glyph.svelte';
 
     let { fitting, begin }: { fitting: Fitting; begin: (setupIds: number[], rounds: number, shotsEach: number) => void } = $props();
@@ -13,7 +13,8 @@
 <details>
     <summary>Blind trial</summary>
     <p class="small">
-        Two or three settings in a drawn order; the screen says which was which only when it is revealed. A player aims against a setting that they know.
+        Two or three settings in a drawn order; the screen says which was which only when it is revealed. A player aims against a setting
+        that they know.
     </p>
     <form onsubmit={(e) => (e.preventDefault(), begin(chosen, rounds, shotsEach))}>
         <fieldset>

@@ -8,7 +8,8 @@
         <legend>Change-over</legend>
         {#each steps as step (step)}
             <label class:done={ticked.includes(step)}
-                ><input type="checkbox" checked={ticked.includes(step)} onchange={(e) => tick(step, e.currentTarget.checked)} /> {step}</label
+                ><input type="checkbox" checked={ticked.includes(step)} onchange={(e) => tick(step, e.currentTarget.checked)} />
+                {step}</label
             >
         {/each}
         <p class="small">Nobody beside or ahead of the hitting area. Never hit with a loose head. Stop if something hurts.</p>

@@ -1,7 +1,7 @@
 <script lang="ts">
-    import type { BayView } from '../../api/types';
+    import type { BayView } from '../../api/generated/types';
     import RunBar from './RunBar.svelte';
-    import { confirmText } from './words';
+    import { confirmText } from './sentences';
 
     let {
         confirm,

@@ -1,9 +1,9 @@
 <script lang="ts">
     import { get, patch, remove, say } from '../../api/client';
-    import type { HeldDetail, HeldShot } from '../../api/types';
+    import type { HeldDetail, HeldShot } from '../../api/generated/types';
     import Notice from '../../parts/Notice.svelte';
     import Simulated from '../../parts/Simulated.svelte';
-    import { MEASURES } from '../../units/units';
+    import { MEASURES } from '../../format/units';
 
     let { held, inAll, onsettled }: { held: HeldShot[]; inAll: number; onsettled: () => void } = $props();
     const ASKED = ['ballSpeedMps', 'launchDeg', 'spinRpm'];
@@ -27,13 +27,17 @@
             v && typeof v === 'object'
                 ? { value: String((v as { value?: unknown }).value ?? ''), unit: (v as { unit?: string }).unit }
                 : { value: v === undefined || v === null ? '' : String(v) };
-        values = Object.fromEntries([...new Set([...ASKED, ...Object.keys(sent).filter((k) => MEASURES[k])])].map((k) => [k, text(sent[k])]));
+        values = Object.fromEntries(
+            [...new Set([...ASKED, ...Object.keys(sent).filter((k) => MEASURES[k])])].map((k) => [k, text(sent[k])]),
+        );
     }
     async function settle(h: HeldShot, take: boolean) {
         problem = '';
         try {
             if (take)
-                await patch(`held/${h.id}`, { values: Object.fromEntries(Object.entries($state.snapshot(values)).filter(([, v]) => v.value.trim() !== '')) });
+                await patch(`held/${h.id}`, {
+                    values: Object.fromEntries(Object.entries($state.snapshot(values)).filter(([, v]) => v.value.trim() !== '')),
+                });
             else await remove(`held/${h.id}`);
             open = null;
         } catch (e) {
@@ -66,7 +70,10 @@
                     {#if open?.id === h.id}
                         <form onsubmit={(e) => (e.preventDefault(), settle(h, true))}>
                             {#each Object.entries(values) as [k, v] (k)}<label
-                                    >{MEASURES[k]?.label} <small>{v.unit ?? kept(k)}</small><input inputmode="decimal" bind:value={v.value} /></label
+                                    >{MEASURES[k]?.label} <small>{v.unit ?? kept(k)}</small><input
+                                        inputmode="decimal"
+                                        bind:value={v.value}
+                                    /></label
                                 >{/each}
                             <button>Take it</button>
                             <button type="button" class="plain" onclick={() => settle(h, false)}>Discard</button>
@@ -83,7 +90,8 @@
             {/each}
         </ul>
         {#if problem}<p class="warn">{problem}</p>{/if}
-        {#if held.length > SHOWN}<button class="plain" onclick={() => (all = !all)}>{all ? `The first ${SHOWN}` : `All ${inAll}`}</button>{/if}
+        {#if held.length > SHOWN}<button class="plain" onclick={() => (all = !all)}>{all ? `The first ${SHOWN}` : `All ${inAll}`}</button
+            >{/if}
         {#if all && inAll > held.length}<span class="small">The first {held.length} are shown; settle some to see the others.</span>{/if}
     </Notice>
 {/if}

@@ -2,7 +2,7 @@
     import { push } from 'svelte-spa-router';
     import { untrack } from 'svelte';
     import { get, patch, post, remove, say, Unreached } from '../../api/client';
-    import type { BayView, Fitting, Setup, Shot } from '../../api/types';
+    import type { BayView, Fitting, Setup, Shot } from '../../api/generated/types';
     import DriftLine from '../../charts/DriftLine.svelte';
     import LandingMap from '../../charts/LandingMap.svelte';
     import StrikeMap from '../../charts/StrikeMap.svelte';
@@ -13,8 +13,8 @@
     import TypeShots from '../shots/TypeShots.svelte';
     import { watchLive } from '../../state/live';
     import { current, loadFitting, session } from '../../state/session.svelte';
-    import { nameOf } from '../../units/setups';
-    import { figure, MEASURES, unitOf } from '../../units/units';
+    import { nameOf } from '../../format/setups';
+    import { figure, MEASURES, unitOf } from '../../format/units';
     import BayPlace from './BayPlace.svelte';
     import ChangeOver from './ChangeOver.svelte';
     import HoldTray from './HoldTray.svelte';
@@ -26,7 +26,18 @@
     import RatingCard from './RatingCard.svelte';
     import Shelve from './Shelve.svelte';
     import TrialShots from './TrialShots.svelte';
-    import { budgetText, INTENTS, KEYS, meanText, nextMove, SIMULATES, repeatText, shotSentence, standingShown, standingText } from './words';
+    import {
+        budgetText,
+        INTENTS,
+        KEYS,
+        meanText,
+        nextMove,
+        SIMULATES,
+        repeatText,
+        shotSentence,
+        verdictsShown,
+        verdictMark,
+    } from './sentences';
 
     let { fitting }: { fitting: Fitting } = $props();
     const id = untrack(() => fitting.id);
@@ -120,7 +131,9 @@
     const shown = $derived(fitting.setups.filter((s) => s.shelf === ''));
     const aside = $derived(fitting.setups.filter((s) => s.shelf !== ''));
     const again = $derived(view && running ? repeatText(view, running.tag, units) : '');
-    const offers = $derived(!isBenchmark && running !== null && (view?.standing.some((s) => s.declared && s.word === 'better') ?? false));
+    const offers = $derived(
+        !isBenchmark && running !== null && (view?.verdicts.some((s) => s.declared && s.verdict === 'better') ?? false),
+    );
 
     /** One after another, in the order of the keys: each meets the screen as the one before left it. */
     let doing: Promise<void> = Promise.resolve();
@@ -152,14 +165,15 @@
         });
     const end = () =>
         run(async () => {
-            await remove(`fittings/${id}/trials`);
+            await post(`fittings/${id}/trials/end`, {});
             await loadFitting(id);
         });
     /** Only where the studio asked for made-up shots. */
     const simulates = $derived(session.user?.takesSimulated ?? false);
     const hit = (count: number) => simulates && run(() => post(`fittings/${id}/simulate`, { count, player }));
     const moveTo = (shot: Shot, trialId: number) => run(() => patch(`shots/${shot.id}`, { trialId }));
-    const leaveOut = (shot: Shot, reason: string | null) => run(() => patch(`shots/${shot.id}`, { leftOut: reason === null ? null : { reason } }));
+    const leaveOut = (shot: Shot, reason: string | null) =>
+        run(() => patch(`shots/${shot.id}`, { leftOut: reason === null ? null : { reason } }));
     const meant = (shot: Shot, intent: string) => run(() => patch(`shots/${shot.id}`, { intent }));
     const note = (path: string, label: string, was: string | null) => (noting = { path, label, was, draft: was ?? '' });
     const change = (what: Record<string, unknown>) =>
@@ -167,9 +181,11 @@
     const promote = () => change({ benchmarkSetupId: running!.setupId });
     const star = () => next && run(async () => (await patch(`setups/${next.id}/shelf`, { starred: !next.starred }), await loadFitting(id)));
     const bringBack = (setup: Setup) => run(async () => (await patch(`setups/${setup.id}/shelf`, { shelf: '' }), await loadFitting(id)));
-    const rate = (kind: string | null, stars: number) => run(() => asks && post(`trials/${asks.trialId}/ratings`, { kind: kind ?? asks.open[0], stars }));
+    const rate = (kind: string | null, stars: number) =>
+        run(() => asks && post(`trials/${asks.trialId}/ratings`, { kind: kind ?? asks.open[0], stars }));
     const skip = () => run(() => asks && patch(`trials/${asks.trialId}`, { ratingSkipped: true }));
-    const takeBack = () => view?.lastDone?.undoable && run(async () => (await post(`log/${view!.lastDone!.id}/undo`, {}), await loadFitting(id)));
+    const takeBack = () =>
+        view?.lastDone?.undoable && run(async () => (await post(`log/${view!.lastDone!.id}/undo`, {}), await loadFitting(id)));
     const blindBegin = (setupIds: number[], rounds: number, shotsEach: number) =>
         move(async () => {
             view = await post<BayView>(`fittings/${id}/blind`, { setupIds, rounds, shotsEach });
@@ -177,13 +193,13 @@
         });
     const blindNext = () =>
         move(async () => {
-            view = await post<BayView>(`fittings/${id}/blind/next`, { from: view?.blind?.place });
+            view = await post<BayView>(`fittings/${id}/blind/next`, { from: view?.blind?.ordinal });
             showing = true;
         });
     const blindReveal = () =>
         move(async () => {
             const was = new Set(view?.trials.filter((t) => t.blind && t.tag === '').map((t) => t.id));
-            view = await remove<BayView>(`fittings/${id}/blind`);
+            view = await post<BayView>(`fittings/${id}/blind/reveal`, {});
             revealed = view.trials.filter((t) => was.has(t.id)).map((t) => t.tag);
             showing = false;
             await loadFitting(id);
@@ -202,10 +218,10 @@
             ticked = [];
             if (wasLast) push(`/fitting/${id}/decide`);
         });
-    const confirmEnd = () => run(() => remove(`fittings/${id}/confirm`));
+    const confirmEnd = () => run(() => post(`fittings/${id}/confirm/end`, {}));
     /** One key: ticks the next step of the change-over, and when all are done, begins. */
     function forward() {
-        if (view?.blind) return view.blind.place < view.blind.of ? void blindNext() : void blindReveal();
+        if (view?.blind) return view.blind.ordinal < view.blind.of ? void blindNext() : void blindReveal();
         if (confirm && !legDone) return;
         const open = confirm?.next === null ? undefined : steps.find((s) => !ticked.includes(s));
         if (open) ticked = [...ticked, open];
@@ -273,7 +289,7 @@
                 <div class="hand">
                     {#if running && view.blind && !inHand}
                         <div>
-                            <b>Blind: setting {view.blind.place} of {view.blind.of}</b>
+                            <b>Blind: setting {view.blind.ordinal} of {view.blind.of}</b>
                             <span class="small">trial {running.number} · {view.counted} count{budgetText(view.budget)}</span>
                         </div>
                     {:else if inHand && running}
@@ -281,10 +297,9 @@
                         <div>
                             <b>{running.kind === 'warm-up' ? 'Warm-up with ' : ''}{nameOf(inHand)}{inHand.starred ? ' ★' : ''}</b>
                             <span class="small"
-                                >trial {running.number}{isBenchmark ? ', the benchmark' : ''} · {view.counted} count{budgetText(view.budget)}{view.visit
-                                    .number > 1
-                                    ? ` · visit ${view.visit.number}`
-                                    : ''}</span
+                                >trial {running.number}{isBenchmark ? ', the benchmark' : ''} · {view.counted} count{budgetText(
+                                    view.budget,
+                                )}{view.visit.number > 1 ? ` · visit ${view.visit.number}` : ''}</span
                             >
                         </div>
                     {:else}<b>Nothing in the hand yet</b>{/if}
@@ -305,24 +320,29 @@
                     {:else}
                         <p class="carry"><small>No shot in this trial yet.</small></p>
                     {/if}
-                    <p class="standing">
-                        {#each standingShown(view.standing) as s (s.name)}<span class={s.word}
-                                >{standingText(s)}<span class="visually-hidden"> ({s.word})</span></span
+                    <p class="verdicts">
+                        {#each verdictsShown(view.verdicts) as s (s.name)}<span class={s.verdict}
+                                >{verdictMark(s)}<span class="visually-hidden"> ({s.verdict})</span></span
                             >{/each}
                     </p>
                     <p class="next">{nextMove(view, benchmark?.tag ?? null)}</p>
                     {#if offers}<button onclick={promote}>Hold {running?.tag} as benchmark <small>+</small></button>{/if}
                     {#if again}<p class="again">{again}</p>{/if}
-                    {#if view.flips.length}<p class="again">{view.flips.map((f) => `With ${f.policy} the verdict would be “${f.word}”.`).join(' ')}</p>{/if}
+                    {#if view.flips.length}<p class="again">
+                            {view.flips.map((f) => `With ${f.policy} the verdict would be “${f.verdict}”.`).join(' ')}
+                        </p>{/if}
                     {#if revealed.length}<p class="again" role="status">The settings were {revealed.join(', ')}.</p>{/if}
                 {/if}
-                {#if view.lastDone}<p class="undo" role="status">You {view.lastDone.words}. <button class="plain" onclick={takeBack}>Undo</button></p>{/if}
+                {#if view.lastDone}<p class="undo" role="status">
+                        You {view.lastDone.words}. <button class="plain" onclick={takeBack}>Undo</button>
+                    </p>{/if}
                 {#if !big && !asks}
                     <Scroll label="Averages of this trial and of the benchmark">
                         <table>
                             <thead
                                 ><tr
-                                    ><th></th>{#each MEANS as m (m)}<th>{MEASURES[m]!.label} <small>{unitOf(m, units)}</small></th>{/each}</tr
+                                    ><th></th>{#each MEANS as m (m)}<th>{MEASURES[m]!.label} <small>{unitOf(m, units)}</small></th
+                                        >{/each}</tr
                                 ></thead
                             >
                             <tbody>
@@ -332,7 +352,8 @@
                                             >{/each}</tr
                                     >{/if}
                                 <tr
-                                    ><td>{benchmark?.tag} <small>held</small></td>{#each MEANS as m (m)}<td>{meanText(m, view.benchmarkMeans?.[m], units)}</td
+                                    ><td>{benchmark?.tag} <small>held</small></td>{#each MEANS as m (m)}<td
+                                            >{meanText(m, view.benchmarkMeans?.[m], units)}</td
                                         >{/each}</tr
                                 >
                             </tbody>
@@ -347,9 +368,14 @@
                                 >{#each POLICIES as p (p)}<option value={p}>{POLICY[p]}</option>{/each}</select
                             ></label
                         ><label class="check"
-                            ><input type="checkbox" checked={fitting.asksRatings} onchange={(e) => change({ asksRatings: e.currentTarget.checked })} />
+                            ><input
+                                type="checkbox"
+                                checked={fitting.asksRatings}
+                                onchange={(e) => change({ asksRatings: e.currentTarget.checked })}
+                            />
                             Ask the player before the numbers</label
-                        ><button class="plain" onclick={() => run(async () => (view = await post<BayView>(`fittings/${id}/visits`, {})))}>Another visit</button
+                        ><button class="plain" onclick={() => run(async () => (view = await post<BayView>(`fittings/${id}/visits`, {})))}
+                            >Another visit</button
                         >{#if view.screening.warning}<span class="warn">{view.screening.warning}</span>{/if}
                     </p>
                     <DriftLine {fitting} drift={view.drift} trials={view.trials} />
@@ -358,25 +384,43 @@
             {#if !big}
                 <aside>
                     {#if view.blind}
-                        <BlindBar fittingId={id} blind={view.blind} hit={view.shots.length} bind:showing onnext={blindNext} onreveal={blindReveal} />
+                        <BlindBar
+                            fittingId={id}
+                            blind={view.blind}
+                            hit={view.shots.length}
+                            bind:showing
+                            onnext={blindNext}
+                            onreveal={blindReveal}
+                        />
                     {:else if confirm}
-                        <ConfirmBar {confirm} done={legDone} ready={ready || confirm.next === null} onnext={confirmNext} onend={confirmEnd} />
+                        <ConfirmBar
+                            {confirm}
+                            done={legDone}
+                            ready={ready || confirm.next === null}
+                            onnext={confirmNext}
+                            onend={confirmEnd}
+                        />
                     {:else}
                         <div class="controls">
                             <div class="setups" role="radiogroup" aria-label="Setup for the next trial">
                                 {#each shown as s (s.id)}
                                     <label class:on={chosen === s.id} title={nameOf(s)}
-                                        ><input type="radio" name="hand" value={s.id} aria-label="Setup {s.tag}" bind:group={chosen} /><Glyph
-                                            tag={s.tag}
-                                            r={10}
-                                        />{#if s.starred}<span class="star" title="starred">★</span>{/if}</label
+                                        ><input
+                                            type="radio"
+                                            name="hand"
+                                            value={s.id}
+                                            aria-label="Setup {s.tag}"
+                                            bind:group={chosen}
+                                        /><Glyph tag={s.tag} r={10} />{#if s.starred}<span class="star" title="starred">★</span>{/if}</label
                                     >
                                 {/each}
                                 {#if next && !shelf && next.id !== fitting.benchmarkSetupId}
                                     <span class="row small">
                                         {next.tag}: <button class="plain" onclick={() => (shelf = 'parked')}>Park <small>[</small></button>
                                         <button class="plain" onclick={() => (shelf = 'dropped')}>Drop <small>]</small></button>
-                                        <button class="plain" onclick={star}>{next.starred ? 'Take the star off' : 'Star'} <small>*</small></button>
+                                        <button class="plain" onclick={star}
+                                            >{next.starred ? 'Take the star off' : 'Star'} <small>*</small></button
+                                        >
                                     </span>
                                 {/if}
                             </div>
@@ -390,7 +434,9 @@
                                             'warm-up',
                                         )}>Warm-up</button
                                 >
-                                {#if benchmark && !isBenchmark}<button class="quiet" onclick={back}>Back to {benchmark.tag} <small>/</small></button>{/if}
+                                {#if benchmark && !isBenchmark}<button class="quiet" onclick={back}
+                                        >Back to {benchmark.tag} <small>/</small></button
+                                    >{/if}
                                 {#if running}<button class="plain" onclick={end}>End</button>{/if}
                                 <button class="plain" onclick={() => (big = true)}>Big figures <small>0</small></button>
                                 <button class="plain" onclick={() => (helping = true)}>Keys <small>?</small></button>
@@ -398,7 +444,8 @@
                             {#if next && shelf}<Shelve setup={next} bind:shelf done={() => void run(() => loadFitting(id))} />{/if}
                             {#each aside as s (s.id)}<p class="small">
                                     {s.tag}
-                                    {s.shelf}: {s.shelfReason} <button class="plain" onclick={() => bringBack(s)}>Bring {s.tag} back</button>
+                                    {s.shelf}: {s.shelfReason}
+                                    <button class="plain" onclick={() => bringBack(s)}>Bring {s.tag} back</button>
                                 </p>{/each}
                         </div>
                     {/if}
@@ -415,7 +462,11 @@
                         <div class="map"><LandingMap {fitting} shots={view.shots} sets={[]} chosen={running ? [running.tag] : []} /></div>
                     {/if}
                     {#if !asks}<div class="lower">
-                            {#if view.shots.length || view.inLine}<StrikeMap shots={view.shots} hand={fitting.player.hand} inLine={view.inLine} />{/if}
+                            {#if view.shots.length || view.inLine}<StrikeMap
+                                    shots={view.shots}
+                                    hand={fitting.player.hand}
+                                    inLine={view.inLine}
+                                />{/if}
                             <TrialShots {view} {units} {leaveOut} {meant} {moveTo} {note} />
                         </div>{/if}
                     <NoteField bind:noting kept={() => void load()} />
@@ -445,7 +496,9 @@
     <section class="help" aria-label="Keys">
         <h2>Keys</h2>
         <dl>
-            {#each simulates ? KEYS : KEYS.filter(([key]) => !SIMULATES.some((k) => key.includes(k))) as [key, what] (key)}<dt><kbd>{key}</kbd></dt>
+            {#each simulates ? KEYS : KEYS.filter(([key]) => !SIMULATES.some((k) => key.includes(k))) as [key, what] (key)}<dt>
+                    <kbd>{key}</kbd>
+                </dt>
                 <dd>{what}</dd>{/each}
         </dl>
         <button class="quiet" onclick={() => (helping = false)}>Close <small>?</small></button>
@@ -511,7 +564,7 @@
     .big .line {
         font-size: 32px;
     }
-    .standing {
+    .verdicts {
         display: flex;
         flex-wrap: wrap;
         gap: 2px 26px;
@@ -520,13 +573,13 @@
         line-height: 1.15;
         min-height: 46px;
     }
-    .standing .better {
+    .verdicts .better {
         color: var(--mint);
     }
-    .standing .worse {
+    .verdicts .worse {
         color: var(--brick);
     }
-    .standing .open {
+    .verdicts .open {
         color: var(--ink-2);
         font-weight: 450;
     }
@@ -642,7 +695,7 @@
         .big .carry span {
             font-size: 96px;
         }
-        .standing {
+        .verdicts {
             font-size: 30px;
         }
     }

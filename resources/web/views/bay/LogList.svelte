@@ -1,6 +1,6 @@
 <script lang="ts">
     import { get, post, say } from '../../api/client';
-    import type { LogEntry } from '../../api/types';
+    import type { LogEntry } from '../../api/generated/types';
 
     let { fittingId, stamp, onchange }: { fittingId: number; stamp: number | undefined; onchange: () => void } = $props();
     let entries = $state<LogEntry[]>([]);
@@ -39,7 +39,9 @@
             <li class:undone={e.undone}>
                 <span class="small"><time datetime={e.at} title={new Date(e.at).toLocaleString()}>{clock(e.at)}</time> {e.by}</span>
                 <span>{e.words}{e.undone ? ' (taken back)' : ''}</span>
-                {#if e.undoable}<button class="plain" onclick={() => back(e)}>Take back<span class="visually-hidden"> {e.words}</span></button>{/if}
+                {#if e.undoable}<button class="plain" onclick={() => back(e)}
+                        >Take back<span class="visually-hidden"> {e.words}</span></button
+                    >{/if}
             </li>
         {:else}<li class="small">Nothing yet.</li>{/each}
     </ol>

@@ -1,6 +1,6 @@
 <script lang="ts">
     import { patch, say } from '../../api/client';
-    import type { Setup } from '../../api/types';
+    import type { Setup } from '../../api/generated/types';
 
     // Parking and dropping keep the letter, the shots and the place on the trail; only the why is asked.
     let { setup, shelf = $bindable(), done }: { setup: Setup; shelf: string; done: () => void } = $props();
@@ -21,7 +21,10 @@
 </script>
 
 <form onsubmit={save}>
-    <label>Why is {setup.tag} {shelf}? <input maxlength="300" bind:value={reason} use:focus onkeydown={(e) => e.key === 'Escape' && (shelf = '')} /></label>
+    <label
+        >Why is {setup.tag}
+        {shelf}? <input maxlength="300" bind:value={reason} use:focus onkeydown={(e) => e.key === 'Escape' && (shelf = '')} /></label
+    >
     <button class="quiet">{shelf === 'parked' ? 'Park' : 'Drop'} {setup.tag}</button>
     <button type="button" class="plain" onclick={() => (shelf = '')}>Leave it</button>
     {#if problem}<p class="warn">{problem}</p>{/if}

@@ -1,8 +1,8 @@
 <script lang="ts">
-    import type { BayView, Shot, UnitChoice } from '../../api/types';
+    import type { BayView, Shot, UnitChoice } from '../../api/generated/types';
     import { REASONS } from '../../parts/ShotTable.svelte';
-    import { figure } from '../../units/units';
-    import { INTENTS, mishitText } from './words';
+    import { figure } from '../../format/units';
+    import { INTENTS, mishitText } from './sentences';
 
     let {
         view,
@@ -41,22 +41,37 @@
         {#each view.shots.slice(-5).reverse() as s (s.id)}
             <li class:out={s.leftOut}>
                 <b>{s.sequence}</b>
-                {#if s.source === 'simulated'}<span class="small" title="simulated">sim.<span class="visually-hidden"> simulated</span></span>{/if}
-                <span>{figure('carryM', s.measured.carryM ?? s.computed.carryM, units)} · {figure('sideM', s.measured.sideM ?? s.computed.sideM, units)}</span>
+                {#if s.source === 'simulated'}<span class="small" title="simulated"
+                        >sim.<span class="visually-hidden"> simulated</span></span
+                    >{/if}
+                <span
+                    >{figure('carryM', s.measured.carryM ?? s.computed.carryM, units)} · {figure(
+                        'sideM',
+                        s.measured.sideM ?? s.computed.sideM,
+                        units,
+                    )}</span
+                >
                 {#if s.leftOut}
                     <span class="small">{s.leftOut.reason}</span><button class="plain" onclick={() => leaveOut(s, null)}
                         >Bring back<span class="visually-hidden"> shot {s.sequence}</span></button
                     >
                 {:else}
-                    {#if view.mishits[s.id]}<button class="hint" title={mishitText(view.mishits[s.id]!, units)} onclick={() => leaveOut(s, 'mishit')}
-                            >mishit?<span class="visually-hidden"> Leave shot {s.sequence} out: {mishitText(view.mishits[s.id]!, units)}</span></button
+                    {#if view.mishits[s.id]}<button
+                            class="hint"
+                            title={mishitText(view.mishits[s.id]!, units)}
+                            onclick={() => leaveOut(s, 'mishit')}
+                            >mishit?<span class="visually-hidden">
+                                Leave shot {s.sequence} out: {mishitText(view.mishits[s.id]!, units)}</span
+                            ></button
                         >{/if}
                     <select
                         aria-label="Shot {s.sequence}"
                         value=""
                         onchange={(e) => (choose(s, e.currentTarget.value), (e.currentTarget.value = ''))}
                         title={s.flags.join('; ')}
-                        ><option value="">{s.intent === 'normal' ? 'counts' : s.intent}{s.flags.length ? ' · look' : ''}{s.note ? ' · note' : ''}</option>
+                        ><option value=""
+                            >{s.intent === 'normal' ? 'counts' : s.intent}{s.flags.length ? ' · look' : ''}{s.note ? ' · note' : ''}</option
+                        >
                         <optgroup label="Leave out"
                             >{#each REASONS as r (r)}<option>{r}</option>{/each}</optgroup
                         >
@@ -64,7 +79,8 @@
                             >{#each INTENTS as i (i)}<option value="meant:{i}">{i}</option>{/each}</optgroup
                         >
                         {#if others.length}<optgroup label="It was hit in"
-                                >{#each others as t (t.id)}<option value="trial:{t.id}">trial {t.number} with {t.tag}</option>{/each}</optgroup
+                                >{#each others as t (t.id)}<option value="trial:{t.id}">trial {t.number} with {t.tag}</option
+                                    >{/each}</optgroup
                             >{/if}
                         <option value="note">Note …</option></select
                     >

@@ -1,11 +1,11 @@
 <script lang="ts">
     import { get, patch, say } from '../../api/client';
-    import type { Fitting, Rack, Setup } from '../../api/types';
+    import type { Fitting, Rack, Setup } from '../../api/generated/types';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import { current, loadFitting } from '../../state/session.svelte';
-    import { changes, lengthText, loftText, nameOf, parentOf } from '../../units/setups';
-    import { faceWords, plain } from '../../units/units';
+    import { changes, lengthText, loftText, nameOf, parentOf } from '../../format/setups';
+    import { faceWords, plain } from '../../format/units';
     import SetupBuilder from './SetupBuilder.svelte';
     import SetupForm from './SetupForm.svelte';
     import Notice from '../../parts/Notice.svelte';
@@ -58,7 +58,9 @@
                 <!-- There before the rack is, so that nothing moves under a hand that is pressing a button below. -->
                 {#if !editing.setup && (!rack || rack.heads.some((h) => h.hand === fitting.player.hand))}
                     <div class="ways" role="group" aria-label="From the rack, or only described">
-                        <button class="quiet" disabled={!rack} aria-pressed={!described} onclick={() => (described = false)}>From the rack</button>
+                        <button class="quiet" disabled={!rack} aria-pressed={!described} onclick={() => (described = false)}
+                            >From the rack</button
+                        >
                         <button class="quiet" aria-pressed={described} onclick={() => (described = true)}>Only described</button>
                     </div>
                 {/if}
@@ -66,12 +68,21 @@
                     {#if described}
                         <SetupForm {fitting} setup={editing.setup} from={editing.from} onsaved={saved} oncancel={() => (editing = null)} />
                     {:else if rack}
-                        <SetupBuilder {fitting} {rack} setup={editing.setup} from={editing.from} onsaved={saved} oncancel={() => (editing = null)} />
+                        <SetupBuilder
+                            {fitting}
+                            {rack}
+                            setup={editing.setup}
+                            from={editing.from}
+                            onsaved={saved}
+                            oncancel={() => (editing = null)}
+                        />
                     {:else}<p class="small" role="status">Reading the rack …</p>{/if}
                 {/key}
             {/if}
             {#if fitting.setups.length === 0 && !editing}
-                <p class="none">Begin with the club the player came with. It becomes the baseline and the benchmark that everything else must beat.</p>
+                <p class="none">
+                    Begin with the club the player came with. It becomes the baseline and the benchmark that everything else must beat.
+                </p>
             {/if}
             <ul>
                 {#each fitting.setups as setup (setup.id)}
@@ -83,14 +94,23 @@
                             <b>{nameOf(setup)}</b>
                             <p class="small">
                                 <span class:warn={far(setup)}
-                                    >{loftText(setup)}{#if far(setup)}: print and gauge differ by {plain(Math.abs(setup.loftOffDeg!), 1)}°{/if}</span
+                                    >{loftText(setup)}{#if far(setup)}: print and gauge differ by {plain(
+                                            Math.abs(setup.loftOffDeg!),
+                                            1,
+                                        )}°{/if}</span
                                 >
-                                · {[setup.shaft, lengthText(setup.lengthMm, fitting.player.units), setup.ball, setup.cue && `cue: ${setup.cue}`]
+                                · {[
+                                    setup.shaft,
+                                    lengthText(setup.lengthMm, fitting.player.units),
+                                    setup.ball,
+                                    setup.cue && `cue: ${setup.cue}`,
+                                ]
                                     .filter(Boolean)
                                     .join(' · ')}
                             </p>
                             {#if diff.length > 1}<p class="small warn">
-                                    {diff.length} things changed from {parent?.tag}: {diff.join(', ')}. A difference cannot be laid to one of them.
+                                    {diff.length} things changed from {parent?.tag}: {diff.join(', ')}. A difference cannot be laid to one
+                                    of them.
                                 </p>{/if}
                         </div>
                         <dl>
@@ -106,7 +126,11 @@
                                     <dt>Swing weight</dt>
                                     <dd>
                                         {setup.swingWeight.label}<small
-                                            >{setup.swingWeight.source === 'simulated' ? ' simulated' : setup.swingWeight.measured ? ' measured' : ''}</small
+                                            >{setup.swingWeight.source === 'simulated'
+                                                ? ' simulated'
+                                                : setup.swingWeight.measured
+                                                  ? ' measured'
+                                                  : ''}</small
                                         >
                                     </dd>
                                 </div>{/if}
@@ -118,8 +142,9 @@
                             </div>
                         </dl>
                         <div class="acts">
-                            {#if fitting.benchmarkSetupId === setup.id}<em>benchmark</em>{:else}<button class="plain" onclick={() => hold(fitting, setup)}
-                                    >Hold as benchmark</button
+                            {#if fitting.benchmarkSetupId === setup.id}<em>benchmark</em>{:else}<button
+                                    class="plain"
+                                    onclick={() => hold(fitting, setup)}>Hold as benchmark</button
                                 >{/if}
                             <button class="plain" onclick={() => edit(setup, parent ?? null, fitting)}
                                 >{setup.shots ? (setup.headId === null ? 'Readings' : 'Note') : 'Change'}<span class="visually-hidden">
@@ -132,8 +157,8 @@
                 {/each}
             </ul>
             <p class="small foot">
-                Playing loft is worked out from the gauge reading and the sleeve. A printed loft change holds with the face turned back to square; left on its
-                sole the head keeps its loft and the face turns.
+                Playing loft is worked out from the gauge reading and the sleeve. A printed loft change holds with the face turned back to
+                square; left on its sole the head keeps its loft and the face turns.
             </p>
         </section>
     {/snippet}

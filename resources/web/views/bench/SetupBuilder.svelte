@@ -1,14 +1,14 @@
 <script lang="ts">
     import { untrack } from 'svelte';
     import { ApiError, get, patch, post, say } from '../../api/client';
-    import type { Fitting, HeadDetail, Rack, Setup } from '../../api/types';
+    import type { Fitting, HeadDetail, Rack, Setup } from '../../api/generated/types';
     import SetupPlane from '../../charts/SetupPlane.svelte';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Simulated from '../../parts/Simulated.svelte';
-    import { changes, lengthText } from '../../units/setups';
-    import { faceWords, factor, plain } from '../../units/units';
-    import { loftAgainstPrint, supplyText } from '../rack/words';
+    import { changes, lengthText } from '../../format/setups';
+    import { faceWords, factor, plain } from '../../format/units';
+    import { loftAgainstPrint, supplyText } from '../rack/sentences';
     import Weights from '../rack/Weights.svelte';
 
     let {
@@ -23,7 +23,8 @@
     const unit = untrack(() => fitting.player.units.length);
     const heads = $derived(rack.heads.filter((h) => h.hand === fitting.player.hand));
     const parts = (kind: string) => rack.parts.filter((p) => p.kind === kind);
-    const inUnit = (mm: number | null | undefined, digits: number) => (mm === null || mm === undefined ? '' : String(+(mm * factor(unit)).toFixed(digits)));
+    const inUnit = (mm: number | null | undefined, digits: number) =>
+        mm === null || mm === undefined ? '' : String(+(mm * factor(unit)).toFixed(digits));
     let form = $state({
         headId: model?.headId ?? untrack(() => heads[0]?.id ?? null),
         sleeveLabel: model?.headId ? model.sleeveLabel : '',
@@ -51,7 +52,7 @@
     $effect(() => {
         const id = form.headId;
         if (id === null) return;
-        get<HeadDetail>(`heads/${id}?squares=${fitting.squares}`)
+        get<HeadDetail>(`heads/${id}?squaringShare=${fitting.squaringShare}`)
             .then((h) => {
                 head = h;
                 if (shownHead !== id) {
@@ -92,7 +93,10 @@
         busy = true;
         problem = '';
         try {
-            const read = await post<{ swingWeight: string; source: string }>(`fittings/${fitting.id}/setups/balance`, { ...body(), swingWeight: '' });
+            const read = await post<{ swingWeight: string; source: string }>(`fittings/${fitting.id}/setups/balance`, {
+                ...body(),
+                swingWeight: '',
+            });
             [form.swingWeight, form.swingWeightSource] = [read.swingWeight, read.source];
         } catch (e) {
             problem = say(e);
@@ -123,7 +127,8 @@
 <form class="panel" onsubmit={save} novalidate>
     <h2>{setup ? `Setup ${setup.tag}` : from ? `New setup from ${from.tag}` : 'The player’s own club'}</h2>
     {#if frozen}<p class="small">
-            {setup?.tag} has been hit, so it stays as it is; the swing weight from the balance and the note can still be added. Readings go to the head.
+            {setup?.tag} has been hit, so it stays as it is; the swing weight from the balance and the note can still be added. Readings go to
+            the head.
         </p>{/if}
     <div class="columns">
         <div class="choices">
@@ -134,11 +139,14 @@
             >
             {#if head}
                 <p class="small" class:warn={head.loftOffWarn}>
-                    Stated {plain(head.statedLoftDeg, 1)}°, {loftAgainstPrint(head)}. <a href="#/rack/head/{head.id}">Readings</a>. {supplyText(head.supply)}
+                    Stated {plain(head.statedLoftDeg, 1)}°, {loftAgainstPrint(head)}. <a href="#/rack/head/{head.id}">Readings</a>. {supplyText(
+                        head.supply,
+                    )}
                 </p>
                 <Field label="Sleeve position" error={err('position')}
                     ><select disabled={frozen} bind:value={form.sleeveLabel}
-                        >{#each head.positions as p (p)}<option value={p}>{p || 'not adjustable'}{p === head.plane.home && p ? ' (home)' : ''}</option
+                        >{#each head.positions as p (p)}<option value={p}
+                                >{p || 'not adjustable'}{p === head.plane.home && p ? ' (home)' : ''}</option
                             >{/each}</select
                     ></Field
                 >
@@ -147,21 +155,32 @@
                 {#each [['shaftId', 'Shaft', 'shaft'], ['gripId', 'Grip', 'grip'], ['ballId', 'Ball', 'ball']] as const as [key, label, kind] (key)}
                     <Field {label} error={err(key)}
                         ><select disabled={frozen} bind:value={form[key]}
-                            ><option value={null}>–</option>{#each parts(kind) as p (p.id)}<option value={p.id}>{p.label}</option>{/each}</select
+                            ><option value={null}>–</option>{#each parts(kind) as p (p.id)}<option value={p.id}>{p.label}</option
+                                >{/each}</select
                         ></Field
                     >
                 {/each}
-                <Field label="Length" hint={unit} error={err('length')}><input inputmode="decimal" disabled={frozen} bind:value={form.length} /></Field>
-                <Field label="Tee height" hint={unit} error={err('tee')}><input inputmode="decimal" disabled={frozen} bind:value={form.tee} /></Field>
+                <Field label="Length" hint={unit} error={err('length')}
+                    ><input inputmode="decimal" disabled={frozen} bind:value={form.length} /></Field
+                >
+                <Field label="Tee height" hint={unit} error={err('tee')}
+                    ><input inputmode="decimal" disabled={frozen} bind:value={form.tee} /></Field
+                >
                 <div class="balance">
                     <Field label="Swing weight" hint="measured" error={err('swingWeight')}
-                        ><input placeholder="D2.5" bind:value={form.swingWeight} oninput={() => (form.swingWeightSource = 'measured')} /></Field
+                        ><input
+                            placeholder="D2.5"
+                            bind:value={form.swingWeight}
+                            oninput={() => (form.swingWeightSource = 'measured')}
+                        /></Field
                     >
                     {#if form.swingWeightSource === 'simulated'}<Simulated />{/if}
                     <button type="button" class="plain" disabled={busy || !head} onclick={weigh}>From the balance</button>
                 </div>
             </div>
-            <Field label="Cue" hint="if the player gets one" error={err('cue')}><input maxlength="80" disabled={frozen} bind:value={form.cue} /></Field>
+            <Field label="Cue" hint="if the player gets one" error={err('cue')}
+                ><input maxlength="80" disabled={frozen} bind:value={form.cue} /></Field
+            >
             <Field label="Note"><input maxlength="500" bind:value={form.note} /></Field>
         </div>
         {#if head}
@@ -220,7 +239,9 @@
     {/if}
     {#if problem}<Notice kind="error">{problem}</Notice>{/if}
     <div class="row">
-        <button disabled={busy || !head}>{setup ? 'Save' : 'Add setup'}</button><button type="button" class="quiet" onclick={oncancel}>Cancel</button>
+        <button disabled={busy || !head}>{setup ? 'Save' : 'Add setup'}</button><button type="button" class="quiet" onclick={oncancel}
+            >Cancel</button
+        >
     </div>
 </form>
 

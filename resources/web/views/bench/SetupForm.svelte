@@ -1,12 +1,17 @@
 <script lang="ts">
     import { ApiError, patch, post, say } from '../../api/client';
-    import type { Fitting, Setup } from '../../api/types';
+    import type { Fitting, Setup } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
-    import { factor } from '../../units/units';
+    import { factor } from '../../format/units';
 
-    let { fitting, setup, from, onsaved, oncancel }: { fitting: Fitting; setup: Setup | null; from: Setup | null; onsaved: () => void; oncancel: () => void } =
-        $props();
+    let {
+        fitting,
+        setup,
+        from,
+        onsaved,
+        oncancel,
+    }: { fitting: Fitting; setup: Setup | null; from: Setup | null; onsaved: () => void; oncancel: () => void } = $props();
     // svelte-ignore state_referenced_locally
     const model = setup ?? from;
     // svelte-ignore state_referenced_locally
@@ -57,33 +62,48 @@
     <h2>{setup ? `Setup ${setup.tag}` : from ? `New setup from ${from.tag}` : 'The player’s own club'}</h2>
     {#if frozen}<p class="small">{setup?.tag} has been hit, so it stays as it is; gauge readings and the note can still be added.</p>{/if}
     <div class="grid">
-        <div class="wide"><Field label="Head" error={err('head')}><input required maxlength="80" disabled={frozen} bind:value={form.head} /></Field></div>
+        <div class="wide">
+            <Field label="Head" error={err('head')}><input required maxlength="80" disabled={frozen} bind:value={form.head} /></Field>
+        </div>
         <Field label="Stated loft" hint="°" error={err('statedLoftDeg')}
             ><input required inputmode="decimal" disabled={frozen} bind:value={form.statedLoftDeg} /></Field
         >
-        <Field label="Measured loft" hint="° on the gauge" error={err('measuredLoftDeg')}><input inputmode="decimal" bind:value={form.measuredLoftDeg} /></Field
+        <Field label="Measured loft" hint="° on the gauge" error={err('measuredLoftDeg')}
+            ><input inputmode="decimal" bind:value={form.measuredLoftDeg} /></Field
         >
-        <Field label="Measured lie" hint="°" error={err('measuredLieDeg')}><input inputmode="decimal" bind:value={form.measuredLieDeg} /></Field>
+        <Field label="Measured lie" hint="°" error={err('measuredLieDeg')}
+            ><input inputmode="decimal" bind:value={form.measuredLieDeg} /></Field
+        >
         <Field label="Measured face" hint="° open +" error={err('measuredFaceOpenDeg')}
             ><input inputmode="decimal" bind:value={form.measuredFaceOpenDeg} /></Field
         >
         <Field label="Sleeve position" hint="as printed" error={err('sleeveLabel')}
             ><input maxlength="40" disabled={frozen} bind:value={form.sleeveLabel} /></Field
         >
-        <Field label="changes loft" hint="°" error={err('sleeveLoftDeg')}><input inputmode="decimal" disabled={frozen} bind:value={form.sleeveLoftDeg} /></Field
+        <Field label="changes loft" hint="°" error={err('sleeveLoftDeg')}
+            ><input inputmode="decimal" disabled={frozen} bind:value={form.sleeveLoftDeg} /></Field
         >
         <Field label="changes face" hint="° open +" error={err('sleeveFaceOpenDeg')}
             ><input inputmode="decimal" disabled={frozen} bind:value={form.sleeveFaceOpenDeg} /></Field
         >
-        <Field label="changes lie" hint="°" error={err('sleeveLieDeg')}><input inputmode="decimal" disabled={frozen} bind:value={form.sleeveLieDeg} /></Field>
-        <Field label="Weights" error={err('weights')}><input maxlength="120" placeholder="12 g back" disabled={frozen} bind:value={form.weights} /></Field>
+        <Field label="changes lie" hint="°" error={err('sleeveLieDeg')}
+            ><input inputmode="decimal" disabled={frozen} bind:value={form.sleeveLieDeg} /></Field
+        >
+        <Field label="Weights" error={err('weights')}
+            ><input maxlength="120" placeholder="12 g back" disabled={frozen} bind:value={form.weights} /></Field
+        >
         <Field label="Shaft" error={err('shaft')}><input maxlength="80" disabled={frozen} bind:value={form.shaft} /></Field>
-        <Field label="Length" hint={unit} error={err('length')}><input inputmode="decimal" disabled={frozen} bind:value={form.length} /></Field>
+        <Field label="Length" hint={unit} error={err('length')}
+            ><input inputmode="decimal" disabled={frozen} bind:value={form.length} /></Field
+        >
         <Field label="Ball" error={err('ball')}><input maxlength="80" disabled={frozen} bind:value={form.ball} /></Field>
         <div class="wide"><Field label="Note"><input maxlength="500" bind:value={form.note} /></Field></div>
     </div>
     {#if problem}<Notice kind="error">{problem}</Notice>{/if}
-    <div class="row"><button disabled={busy}>{setup ? 'Save' : 'Add setup'}</button><button type="button" class="quiet" onclick={oncancel}>Cancel</button></div>
+    <div class="row">
+        <button disabled={busy}>{setup ? 'Save' : 'Add setup'}</button><button type="button" class="quiet" onclick={oncancel}>Cancel</button
+        >
+    </div>
 </form>
 
 <style>

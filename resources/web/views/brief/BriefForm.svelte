@@ -1,14 +1,14 @@
 <script lang="ts">
     import { untrack } from 'svelte';
     import { ApiError, get, patch, post, say } from '../../api/client';
-    import type { Brief, BriefChange, Fitting, Outlook, Trouble, UnitChoice } from '../../api/types';
+    import type { Brief, BriefChange, Fitting, Outlook, Trouble, UnitChoice } from '../../api/generated/types';
     import CorridorSketch from '../../charts/CorridorSketch.svelte';
     import Ridge from '../../charts/Ridge.svelte';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
     import { current } from '../../state/session.svelte';
-    import { factor, plain, when } from '../../units/units';
-    import { apexText, CHOICES, HABIT_WORDS, priceText, shownValue, speedText, targetText, WIND } from './words';
+    import { factor, plain, when } from '../../format/units';
+    import { apexText, CHOICES, HABIT_WORDS, priceText, shownValue, speedText, targetText, WIND } from './sentences';
 
     let { fitting }: { fitting: Fitting } = $props();
     // A form of its own: what is typed stays until it is saved, whatever happens on the way.
@@ -36,7 +36,13 @@
             width: back(b.corridor.widthM, units.distance),
             left: { kind: b.corridor.left.kind, at: back(b.corridor.left.atM, units.distance) },
             right: { kind: b.corridor.right.kind, at: back(b.corridor.right.atM, units.distance) },
-            weights: { carry: '', run: '', fairways: '', height: '', ...Object.fromEntries(Object.entries(b.weights).map(([k, v]) => [k, String(v)])) },
+            weights: {
+                carry: '',
+                run: '',
+                fairways: '',
+                height: '',
+                ...Object.fromEntries(Object.entries(b.weights).map(([k, v]) => [k, String(v)])),
+            },
             name: was.player.name,
             hand: was.player.hand as string,
         };
@@ -161,7 +167,10 @@
         corridor: {
             widthM: Math.max(5, read(form.width, units.distance, 30)!),
             left: { kind: form.left.kind, atM: form.left.kind === 'rough' ? null : read(form.left.at, units.distance, null) } as Trouble,
-            right: { kind: form.right.kind, atM: form.right.kind === 'rough' ? null : read(form.right.at, units.distance, null) } as Trouble,
+            right: {
+                kind: form.right.kind,
+                atM: form.right.kind === 'rough' ? null : read(form.right.at, units.distance, null),
+            } as Trouble,
         },
         holeLengthM: read(form.holeLengthM, units.distance, 370)!,
         sixIronApexM: read(form.sixIronApexM, units.height, null),
@@ -183,7 +192,8 @@
     <fieldset class="chips" class:harm={field === 'never'}>
         <legend>{label}</legend>
         {#each options as o (o)}<label class:on={form[field].includes(o)}
-                ><input type="checkbox" checked={form[field].includes(o)} onchange={(e) => pick(field, o, e.currentTarget.checked)} /> {o}</label
+                ><input type="checkbox" checked={form[field].includes(o)} onchange={(e) => pick(field, o, e.currentTarget.checked)} />
+                {o}</label
             >{/each}
     </fieldset>
 {/snippet}
@@ -198,11 +208,15 @@
             <div class="grid">
                 <Field label="Player" error={err('name')}><input required maxlength="80" bind:value={form.name} /></Field>
                 <Field label="Hand"
-                    ><select bind:value={form.hand}><option value="right">right-handed</option><option value="left">left-handed</option></select></Field
+                    ><select bind:value={form.hand}
+                        ><option value="right">right-handed</option><option value="left">left-handed</option></select
+                    ></Field
                 >
                 {@render choose('Usual shape', 'shape', CHOICES.shape)}
                 {@render choose('Usual miss', 'miss', CHOICES.miss)}
-                <Field label="Typical carry" hint={units.distance} error={err('carryM')}><input inputmode="decimal" bind:value={form.carryM} /></Field>
+                <Field label="Typical carry" hint={units.distance} error={err('carryM')}
+                    ><input inputmode="decimal" bind:value={form.carryM} /></Field
+                >
                 <Field label="Club speed" hint="{units.speed}, if known" error={err('clubSpeedMps')}
                     ><input inputmode="decimal" bind:value={form.clubSpeedMps} /></Field
                 >
@@ -214,26 +228,34 @@
             <h2>Wants</h2>
             {@render chips('More of', 'wants', CHOICES.wants)}
             {@render chips('Must never see', 'never', CHOICES.never)}
-            <Field label="Wants, in their words" error={err('wish')}><textarea rows="2" maxlength="500" bind:value={form.wish}></textarea></Field>
+            <Field label="Wants, in their words" error={err('wish')}
+                ><textarea rows="2" maxlength="500" bind:value={form.wish}></textarea></Field
+            >
         </section>
         <section>
             <h2>Where they play</h2>
             <div class="grid">
                 {@render choose('Ground', 'turf', CHOICES.turf)}
-                <Field label="Wind" hint={units.speed} error={err('windMps')}><input inputmode="decimal" bind:value={form.windMps} /></Field>
+                <Field label="Wind" hint={units.speed} error={err('windMps')}><input inputmode="decimal" bind:value={form.windMps} /></Field
+                >
                 <Field label="It comes" error={err('windFromDeg')}
                     ><select bind:value={form.windFromDeg}
                         >{#each WIND as [deg, words] (deg)}<option value={String(deg)}>{words}</option>{/each}</select
                     ></Field
                 >
-                <Field label="Air" hint="°C" error={err('temperatureC')}><input inputmode="decimal" bind:value={form.temperatureC} /></Field>
+                <Field label="Air" hint="°C" error={err('temperatureC')}><input inputmode="decimal" bind:value={form.temperatureC} /></Field
+                >
                 <Field label="Corridor" hint={units.distance} error={err('corridorWidthM') || err('corridor.widthM')}
                     ><input inputmode="decimal" bind:value={form.width} /></Field
                 >
-                <Field label="Driving holes" hint={units.distance} error={err('holeLengthM')}><input inputmode="decimal" bind:value={form.holeLengthM} /></Field
+                <Field label="Driving holes" hint={units.distance} error={err('holeLengthM')}
+                    ><input inputmode="decimal" bind:value={form.holeLengthM} /></Field
                 >
-                <Field label="Altitude" hint={units.distance} error={err('altitudeM')}><input inputmode="decimal" bind:value={form.altitudeM} /></Field>
-                <Field label="Six-iron apex" hint={units.height} error={err('sixIronApexM')}><input inputmode="decimal" bind:value={form.sixIronApexM} /></Field
+                <Field label="Altitude" hint={units.distance} error={err('altitudeM')}
+                    ><input inputmode="decimal" bind:value={form.altitudeM} /></Field
+                >
+                <Field label="Six-iron apex" hint={units.height} error={err('sixIronApexM')}
+                    ><input inputmode="decimal" bind:value={form.sixIronApexM} /></Field
                 >
                 {#each ['left', 'right'] as const as side (side)}
                     <Field label="Waits {side}" error={err('trouble')}
@@ -265,7 +287,9 @@
                 {@render choose('Wants to start it', 'startSide', CHOICES.startSide)}
                 <div></div>
                 <div class="wide">
-                    <Field label="Feel notes" error={err('feel')}><textarea rows="2" maxlength="1000" bind:value={form.feel}></textarea></Field>
+                    <Field label="Feel notes" error={err('feel')}
+                        ><textarea rows="2" maxlength="1000" bind:value={form.feel}></textarea></Field
+                    >
                 </div>
             </div>
         </section>
@@ -303,15 +327,20 @@
                     {/each}
                 {/if}
                 <label class="check wide"
-                    ><input type="checkbox" bind:checked={form.aimFree} /> The player may aim elsewhere, by up to 4°, when a setup starts it off line</label
+                    ><input type="checkbox" bind:checked={form.aimFree} /> The player may aim elsewhere, by up to 4°, when a setup starts it off
+                    line</label
                 >
             </div>
         </section>
         <section>
             <h2>Consent</h2>
-            <label class="check"><input type="checkbox" bind:checked={form.consent} /> The player agrees that name, answers and shots are kept</label>
+            <label class="check"
+                ><input type="checkbox" bind:checked={form.consent} /> The player agrees that name, answers and shots are kept</label
+            >
             <label class="check"><input type="checkbox" bind:checked={form.minor} /> The player is a minor</label>
-            {#if form.minor}<Field label="Guardian who agrees" error={err('guardian')}><input maxlength="80" bind:value={form.guardian} /></Field>{/if}
+            {#if form.minor}<Field label="Guardian who agrees" error={err('guardian')}
+                    ><input maxlength="80" bind:value={form.guardian} /></Field
+                >{/if}
         </section>
         {#if changes.length}
             <section>
@@ -320,7 +349,9 @@
                     {#each changes as c (c.at + c.why)}
                         <li>
                             <b>{c.why}</b> <small>{when(c.at)}, {c.by}</small><br />
-                            {#each c.changes as x (x.field)}<span class="small">{x.label}: {shownValue(x.from)} → {shownValue(x.to)}. </span>{/each}
+                            {#each c.changes as x (x.field)}<span class="small"
+                                    >{x.label}: {shownValue(x.from)} → {shownValue(x.to)}.
+                                </span>{/each}
                         </li>
                     {/each}
                 </ul>
@@ -342,11 +373,14 @@
             <p class="small">Working out what this means …</p>
         {/if}
         <div class="save">
-            {#if agreed && dirty}<Field label="Why does the brief change?" error={err('why')}><input maxlength="300" bind:value={why} /></Field>{/if}
+            {#if agreed && dirty}<Field label="Why does the brief change?" error={err('why')}
+                    ><input maxlength="300" bind:value={why} /></Field
+                >{/if}
             {#if problem}<Notice kind="error">{problem}</Notice>{/if}
             <div class="row">
-                <button disabled={busy || (agreed && !dirty)}>{agreed ? 'Save the change' : 'Agree the brief'}</button><span class="small" role="status"
-                    >{note}</span
+                <button disabled={busy || (agreed && !dirty)}>{agreed ? 'Save the change' : 'Agree the brief'}</button><span
+                    class="small"
+                    role="status">{note}</span
                 >
             </div>
         </div>

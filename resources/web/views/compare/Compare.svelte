@@ -1,6 +1,6 @@
 <script lang="ts">
     import { get, patch, say } from '../../api/client';
-    import type { Comparison, Fitting, Judging, Setup, Shot } from '../../api/types';
+    import type { Comparison, Fitting, Judging, Setup, Shot } from '../../api/generated/types';
     import FlightPaths from '../../charts/FlightPaths.svelte';
     import LandingMap from '../../charts/LandingMap.svelte';
     import LaunchSpin from '../../charts/LaunchSpin.svelte';
@@ -13,8 +13,8 @@
     import Scroll from '../../parts/Scroll.svelte';
     import ShotTable from '../../parts/ShotTable.svelte';
     import { current, loadFitting } from '../../state/session.svelte';
-    import { factor, figure, MEASURES, plain, signed, unitOf } from '../../units/units';
-    import { alikeText, findingText, nextText, railText, rangeText, verdictText, zoneText } from './words';
+    import { factor, figure, MEASURES, plain, signed, unitOf } from '../../format/units';
+    import { alikeText, findingText, nextText, railText, rangeText, verdictText, zoneText } from './sentences';
 
     let { params }: { params: { id: string } } = $props();
     const MOST = 6;
@@ -67,7 +67,9 @@
             : [],
     );
     const rows = $derived(comparison?.rows.filter((r) => columns.some((t) => r.cells[t]?.summary)) ?? []);
-    const marks = $derived(Object.fromEntries((judging?.setups ?? []).map((s) => [s.tag, s.standing.find((x) => x.declared)?.word ?? ''])));
+    const marks = $derived(
+        Object.fromEntries((judging?.setups ?? []).map((s) => [s.tag, s.verdicts.find((x) => x.declared)?.verdict ?? ''])),
+    );
     const judged = $derived(judging?.setups.filter((s) => columns.includes(s.tag)) ?? []);
     const others = $derived(judged.filter((s) => s.tag !== judging?.benchmark));
     const withBridge = $derived(others.filter((s) => s.bridges.length));
@@ -76,7 +78,8 @@
     const rails = $derived(judging?.rails.filter((r) => r.tag === '' || columns.includes(r.tag)) ?? []);
     const setOf = (tag: string) => comparison?.sets.find((s) => s.tag === tag);
     const tagOf = $derived(new Map(current.fitting?.setups.map((s) => [s.id, s.tag]) ?? []));
-    const digits = (m: string) => (MEASURES[m]?.kind === 'spin' ? 0 : MEASURES[m]?.kind === 'ratio' ? 2 : MEASURES[m]?.kind === 'strike' ? 0 : 1);
+    const digits = (m: string) =>
+        MEASURES[m]?.kind === 'spin' ? 0 : MEASURES[m]?.kind === 'ratio' ? 2 : MEASURES[m]?.kind === 'strike' ? 0 : 1;
     const pct = (v: number) => `${Math.round(v * 100)}\u00a0%`;
 </script>
 
@@ -93,8 +96,8 @@
                 <section>
                     <h1>{columns.length > 1 ? `${columns.slice(1).join(', ')} against ${columns[0]}` : `${columns[0]} alone`}</h1>
                     <p class="small">
-                        Mean ± SD for the benchmark; for the others the difference from it, with its 95 % interval. Bold: the interval leaves zero out. Grey:
-                        the shots cannot tell. Click a stop on the trail to add or drop a setup.
+                        Mean ± SD for the benchmark; for the others the difference from it, with its 95 % interval. Bold: the interval
+                        leaves zero out. Grey: the shots cannot tell. Click a stop on the trail to add or drop a setup.
                     </p>
                     <Scroll label="Differences">
                         <table>
@@ -134,7 +137,9 @@
                                         {@const s = setOf(tag)?.share}
                                         <td
                                             >{s && s.n ? pct(s.share) : 'unknown'}<small
-                                                >{s && s.n ? `${Math.round(s.interval.low * 100)} to ${pct(s.interval.high)}` : 'side not measured'}</small
+                                                >{s && s.n
+                                                    ? `${Math.round(s.interval.low * 100)} to ${pct(s.interval.high)}`
+                                                    : 'side not measured'}</small
                                             ></td
                                         >
                                     {/each}
@@ -174,8 +179,8 @@
                         </table>
                     </Scroll>
                     <p class="small">
-                        Averages of {judging?.screening ?? ''}. Side, curve, direction and axis: + is right. Total is computed on {fitting.brief.turf} ground unless
-                        measured: the roughest figure here.
+                        Averages of {judging?.screening ?? ''}. Side, curve, direction and axis: + is right. Total is computed on {fitting
+                            .brief.turf} ground unless measured: the roughest figure here.
                     </p>
                     {#if judging}
                         <h2>What the shots say</h2>
@@ -184,16 +189,17 @@
                                     <Glyph tag={s.tag} r={8} />
                                     <span>
                                         <b>{verdictText(s, judging.benchmark ?? '', units)}</b>
-                                        {#each s.standing.filter((x) => !x.declared && x.word !== 'open') as x (x.name)}
-                                            {x.word === 'better' ? x.name : x.word === 'same' ? `${x.name}: the same` : `not ${x.name}`} ({rangeText(
-                                                x,
-                                                units,
-                                            )}).
+                                        {#each s.verdicts.filter((x) => !x.declared && x.verdict !== 'open') as x (x.name)}
+                                            {x.verdict === 'better'
+                                                ? x.name
+                                                : x.verdict === 'same'
+                                                  ? `${x.name}: the same`
+                                                  : `not ${x.name}`} ({rangeText(x, units)}).
                                         {/each}
-                                        {#each s.standing.filter((x) => x.name === 'tighter' && x.word === 'open') as x (x.name)}
+                                        {#each s.verdicts.filter((x) => x.name === 'tighter' && x.verdict === 'open') as x (x.name)}
                                             Spread: a few shots cannot tell ({rangeText(x, units)}).
                                         {/each}
-                                        {#each s.flips as f (f.policy)}With {f.policy} it would be “{f.word}”.
+                                        {#each s.flips as f (f.policy)}With {f.policy} it would be “{f.verdict}”.
                                         {/each}
                                     </span>
                                 </li>{/each}
@@ -242,8 +248,8 @@
                             </table>
                         </Scroll>
                         <p class="small">
-                            As if each had been hit with this player’s typical swing and strike. It helps carry, total, spin and launch; for side and strokes it
-                            does not.
+                            As if each had been hit with this player’s typical swing and strike. It helps carry, total, spin and launch; for
+                            side and strokes it does not.
                         </p>
                         {#if rails.length}
                             <h2>To keep in mind</h2>
@@ -274,7 +280,13 @@
                         <Picture
                             title="Why {why.tag} differs from {judging?.benchmark}"
                             name="why-{why.tag}-{measure}"
-                            head={['Cause', `Happened ${unitOf(bridge.measure, units)}`, `Would repeat ${unitOf(bridge.measure, units)}`, 'Standard error', '']}
+                            head={[
+                                'Cause',
+                                `Happened ${unitOf(bridge.measure, units)}`,
+                                `Would repeat ${unitOf(bridge.measure, units)}`,
+                                'Standard error',
+                                '',
+                            ]}
                             rows={[
                                 ...bridge.lines.map((l) => [
                                     l.cause,
@@ -294,7 +306,8 @@
                                 >
                                 <label
                                     >Figure <select bind:value={measure}
-                                        >{#each why.bridges as b (b.measure)}<option value={b.measure}>{MEASURES[b.measure]!.label}</option>{/each}</select
+                                        >{#each why.bridges as b (b.measure)}<option value={b.measure}>{MEASURES[b.measure]!.label}</option
+                                            >{/each}</select
                                     ></label
                                 >
                             </div>
@@ -305,7 +318,9 @@
                         title="How they fly"
                         name="flight"
                         head={['Setup', `Carry of the mean ball ${units.distance}`, `Apex ${units.height}`]}
-                        rows={judged.filter((s) => s.path).map((s) => [s.tag, figure('carryM', s.path!.carryM, units), figure('apexM', s.path!.apexM, units)])}
+                        rows={judged
+                            .filter((s) => s.path)
+                            .map((s) => [s.tag, figure('carryM', s.path!.carryM, units), figure('apexM', s.path!.apexM, units)])}
                     >
                         <FlightPaths setups={judged} {units} />
                     </Picture>
@@ -347,9 +362,8 @@
                         <table>
                             <thead
                                 ><tr
-                                    ><th>Carry against the CG line <small>{units.distance}</small></th><th>10 mm heel</th><th>10 mm toe</th><th>8 mm low</th><th
-                                        >8 mm high</th
-                                    ><th>Worst usual</th></tr
+                                    ><th>Carry against the CG line <small>{units.distance}</small></th><th>10 mm heel</th><th>10 mm toe</th
+                                    ><th>8 mm low</th><th>8 mm high</th><th>Worst usual</th></tr
                                 ></thead
                             >
                             <tbody>
@@ -357,11 +371,19 @@
                                     <tr>
                                         <td
                                             ><Glyph tag={s.tag} r={8} />
-                                            <small>{s.forgiveness!.seen ? `model, corrected by ${s.forgiveness!.seen} strikes` : 'model'}</small></td
+                                            <small
+                                                >{s.forgiveness!.seen
+                                                    ? `model, corrected by ${s.forgiveness!.seen} strikes`
+                                                    : 'model'}</small
+                                            ></td
                                         >
-                                        {#each ['heel', 'toe', 'low', 'high'] as z (z)}<td>{signed(s.forgiveness!.costs[z]!.carryM * k('carryM'), 0)}</td
+                                        {#each ['heel', 'toe', 'low', 'high'] as z (z)}<td
+                                                >{signed(s.forgiveness!.costs[z]!.carryM * k('carryM'), 0)}</td
                                             >{/each}
-                                        <td>{figure('carryM', s.forgiveness!.worstCarryM, units)} <small>{s.forgiveness!.worstAt}</small></td>
+                                        <td
+                                            >{figure('carryM', s.forgiveness!.worstCarryM, units)}
+                                            <small>{s.forgiveness!.worstAt}</small></td
+                                        >
                                     </tr>
                                 {/each}
                             </tbody>

@@ -1,14 +1,14 @@
 <script lang="ts">
     import { push } from 'svelte-spa-router';
     import { get, post, say } from '../../api/client';
-    import type { DayBookEntry, Fitting, Hand, UnitChoice } from '../../api/types';
+    import type { DayBookEntry, Fitting, Hand, UnitChoice } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
     import FileIn from '../../parts/FileIn.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Simulated from '../../parts/Simulated.svelte';
     import TopBar from '../../parts/TopBar.svelte';
-    import { when } from '../../units/units';
+    import { when } from '../../format/units';
 
     const SCALES: Record<string, [string, UnitChoice]> = {
         yards: ['yards, mph, feet', { speed: 'mph', distance: 'yd', height: 'ft', length: 'in' }],
@@ -64,7 +64,8 @@
     function waits(entry: DayBookEntry): string {
         return entry.decided
             ? `decided: ${entry.decided}`
-            : (['brief', 'bench', 'shots', 'compare', 'decide'] as const).map((s) => entry.missing[s]).filter(Boolean)[0] || 'ready to decide';
+            : (['brief', 'bench', 'shots', 'compare', 'decide'] as const).map((s) => entry.missing[s]).filter(Boolean)[0] ||
+                  'ready to decide';
     }
     const nextStep = (entry: DayBookEntry) =>
         entry.decided
@@ -88,7 +89,9 @@
         {#if entries === null && !problem}
             <p class="small">Opening the book …</p>
         {:else if entries?.length === 0}
-            <p class="none">{wanted ? `Nothing found for “${wanted}”.` : 'No fitting yet. Begin one on the right: a name and a hand are enough.'}</p>
+            <p class="none">
+                {wanted ? `Nothing found for “${wanted}”.` : 'No fitting yet. Begin one on the right: a name and a hand are enough.'}
+            </p>
         {:else if entries}
             <ul>
                 {#each entries as entry (entry.id)}

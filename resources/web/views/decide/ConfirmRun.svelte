@@ -1,9 +1,9 @@
 <script lang="ts">
     import { push } from 'svelte-spa-router';
     import { ApiError, post, say } from '../../api/client';
-    import type { ConfirmRun, Fitting, Grounds } from '../../api/types';
+    import type { ConfirmRun, Fitting, Grounds } from '../../api/generated/types';
     import Notice from '../../parts/Notice.svelte';
-    import { CONFIRM_RULE, confirmVerdict } from './words';
+    import { CONFIRM_RULE, confirmVerdict } from './sentences';
 
     let {
         grounds,
@@ -42,7 +42,9 @@
 
 <section aria-label="Confirm run">
     <h2>Confirm run</h2>
-    {#if run}<p class:good={run.word === 'confirmed'} class:warn={run.word === 'overturned' || run.word === 'drifted'}><b>{confirmVerdict(run)}</b></p>{/if}
+    {#if run}<p class:good={run.verdict === 'confirmed'} class:warn={run.verdict === 'overturned' || run.verdict === 'drifted'}>
+            <b>{confirmVerdict(run)}</b>
+        </p>{/if}
     <details>
         <summary>The rule</summary>
         <p class="small">{CONFIRM_RULE}</p>
@@ -51,7 +53,9 @@
         <p><a href="#/fitting/{fitting.id}/bay">To the bay: leg {run!.legs.length || 1} of 3</a></p>
     {:else if !past && chosen && chosen !== grounds.benchmark}
         <div class="row">
-            <button class="quiet" disabled={busy} onclick={() => begin(false)}>{run ? 'Another run' : 'Confirm'} {chosen} against {grounds.benchmark}</button>
+            <button class="quiet" disabled={busy} onclick={() => begin(false)}
+                >{run ? 'Another run' : 'Confirm'} {chosen} against {grounds.benchmark}</button
+            >
             {#if mayRest}<button class="plain" disabled={busy} onclick={() => begin(true)}>The player has rested</button>{/if}
         </div>
     {:else if !past}

@@ -1,9 +1,9 @@
 <script lang="ts">
-    import type { Grounds, UnitChoice } from '../../api/types';
+    import type { Grounds, UnitChoice } from '../../api/generated/types';
     import Glyph from '../../parts/Glyph.svelte';
     import Scroll from '../../parts/Scroll.svelte';
-    import { factor, plain } from '../../units/units';
-    import { dayText, daysText, pct } from './words';
+    import { factor, plain } from '../../format/units';
+    import { dayText, daysText, pct } from './sentences';
 
     let { grounds, units }: { grounds: Grounds; units: UnitChoice } = $props();
     const k = $derived(grounds.unit === 'm' ? factor(units.distance) : 1);
@@ -21,7 +21,9 @@
                         >{grounds.unit === 'strokes'
                             ? `Strokes ${grounds.days[0]?.of} saves over ${grounds.benchmark}`
                             : `${grounds.days[0]?.of} over ${grounds.benchmark}`}
-                        <small>{grounds.unit === 'strokes' ? '' : `${grounds.unit === 'm' ? units.distance : grounds.unit}, `}95&nbsp;%</small></th
+                        <small
+                            >{grounds.unit === 'strokes' ? '' : `${grounds.unit === 'm' ? units.distance : grounds.unit}, `}95&nbsp;%</small
+                        ></th
                     ><th>Chance</th></tr
                 >
             </thead>
@@ -30,7 +32,11 @@
                     <tr class:turns={day.turns}>
                         <td>{dayText(day.day, units)}</td>
                         <td><Glyph tag={day.pick} r={9} /></td>
-                        <td>{plain(day.gain * k, digits)}<small>{plain(day.interval.low * k, digits)} to {plain(day.interval.high * k, digits)}</small></td>
+                        <td
+                            >{plain(day.gain * k, digits)}<small
+                                >{plain(day.interval.low * k, digits)} to {plain(day.interval.high * k, digits)}</small
+                            ></td
+                        >
                         <td>{pct(day.chance)}</td>
                     </tr>
                 {/each}

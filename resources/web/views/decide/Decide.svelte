@@ -1,19 +1,19 @@
 <script lang="ts">
     import { ApiError, get, patch, post, say } from '../../api/client';
-    import type { Advice, Decision, DecisionWithProof, Fitting, Found, Grounds } from '../../api/types';
+    import type { Advice, Decision, DecisionWithProof, Fitting, Found, Grounds } from '../../api/generated/types';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../state/session.svelte';
-    import { nameOf } from '../../units/setups';
-    import { factor, plain, signed, when } from '../../units/units';
+    import { nameOf } from '../../format/setups';
+    import { factor, plain, signed, when } from '../../format/units';
     import ConfirmRun from './ConfirmRun.svelte';
     import Days from './Days.svelte';
     import Decided from './Decided.svelte';
     import Schools from './Schools.svelte';
     import Ties from './Ties.svelte';
-    import { againstRunnerUp, basisText, corridorText, givesUp, headline, notHitText, pct, reason, sureness } from './words';
+    import { againstRunnerUp, basisText, corridorText, givesUp, headline, notHitText, pct, reason, sureness } from './sentences';
     import Worth from './Worth.svelte';
 
     let { params }: { params: { id: string } } = $props();
@@ -34,7 +34,7 @@
     async function load() {
         try {
             decisions = await get<Decision[]>(`fittings/${params.id}/decisions`);
-            now = await get<Grounds>(`fittings/${params.id}/decide`);
+            now = await get<Grounds>(`fittings/${params.id}/grounds`);
             choice = choice || now.pick;
             // What nobody hit belongs to the finder: told beside, when it is there.
             if (now.basis === 'models') found = await get<Found>(`fittings/${params.id}/finder`).catch(() => null);
@@ -96,8 +96,8 @@
             {#if decisions.length}<Decided {decisions} onchange={renew} onlook={look} />{/if}
         {:else if advice}
             {#if kept}<Notice
-                    >Version {kept.version}, decided for {kept.tag}: what it rested on when it was locked, {when(kept.lockedAt!)}. What was hit or changed since
-                    is not in it.
+                    >Version {kept.version}, decided for {kept.tag}: what it rested on when it was locked, {when(kept.lockedAt!)}. What was
+                    hit or changed since is not in it.
                     <button class="plain" onclick={() => (kept = null)}>Back to now</button></Notice
                 >{/if}
             <div class="pick" class:tie={!advice.isConclusive}>
@@ -109,7 +109,9 @@
                 </div>
             </div>
             <p class="small">{basisText(advice)}</p>
-            {#if !kept && found && notHitText(advice, found)}<p>{notHitText(advice, found)} <a href="#/fitting/{fitting.id}/finder">To the finder</a></p>{/if}
+            {#if !kept && found && notHitText(advice, found)}<p>
+                    {notHitText(advice, found)} <a href="#/fitting/{fitting.id}/finder">To the finder</a>
+                </p>{/if}
             <div class="grounds">
                 <div class="stack">
                     {#if advice.setups.length > 1}<Schools grounds={advice} />{/if}
@@ -130,10 +132,13 @@
                             <div class="choices" role="radiogroup" aria-label="Chosen setup">
                                 {#each advice.setups as s (s.tag)}
                                     <label class:on={choice === s.tag}
-                                        ><input type="radio" name="choice" value={s.tag} aria-label="Setup {s.tag}" bind:group={choice} /><Glyph
-                                            tag={s.tag}
-                                            r={11}
-                                        />{s.tag === advice.pick ? 'advised' : ''}</label
+                                        ><input
+                                            type="radio"
+                                            name="choice"
+                                            value={s.tag}
+                                            aria-label="Setup {s.tag}"
+                                            bind:group={choice}
+                                        /><Glyph tag={s.tag} r={11} />{s.tag === advice.pick ? 'advised' : ''}</label
                                     >
                                 {/each}
                             </div>
@@ -146,7 +151,9 @@
                                 ><textarea rows="2" maxlength="2000" bind:value={why}></textarea></label
                             >
                             <div class="row">
-                                <button disabled={busy}>Save the decision for {choice}</button><span role="status" class="better">{note}</span>
+                                <button disabled={busy}>Save the decision for {choice}</button><span role="status" class="better"
+                                    >{note}</span
+                                >
                             </div>
                         </form>{/if}
                     {#if decisions.length}<Decided {decisions} onchange={renew} onlook={look} />
@@ -158,9 +165,9 @@
                 <table>
                     <thead>
                         <tr>
-                            <th>Setup</th><th>Shots</th><th>Carry <small>{units.distance}</small></th><th>In the corridor <small>95&nbsp;%</small></th><th
-                                >Side spread <small>{units.distance}</small></th
-                            >
+                            <th>Setup</th><th>Shots</th><th>Carry <small>{units.distance}</small></th><th
+                                >In the corridor <small>95&nbsp;%</small></th
+                            ><th>Side spread <small>{units.distance}</small></th>
                             <th>Launch and spin cost <small>{units.distance} of carry</small></th><th
                                 >Strokes a hole against {advice.benchmark} <small>95&nbsp;%</small></th
                             ><th>Same aim for all</th>{#if advice.unit !== 'strokes'}<th
@@ -183,7 +190,9 @@
                                 >
                                 <td
                                     >{s.sideKnown ? pct(s.share) : 'unknown'}<small
-                                        >{s.sideKnown ? `${Math.round(s.shareInterval.low * 100)} to ${pct(s.shareInterval.high)}` : 'side not measured'}</small
+                                        >{s.sideKnown
+                                            ? `${Math.round(s.shareInterval.low * 100)} to ${pct(s.shareInterval.high)}`
+                                            : 'side not measured'}</small
                                     ></td
                                 >
                                 <td>{s.sideKnown ? plain(s.spreadM * d, 0) : '–'}</td>
@@ -224,8 +233,8 @@
                 {units.distance}, {corridorText(fitting)}. Minus = fewer strokes. {fitting.brief.aimFree
                     ? 'The player'
                     : 'The brief holds the aim; else the player'}
-                may aim elsewhere by up to 4°; “same aim for all” keeps every setup on the middle. Spread is shrunk toward what is usual, so that a few shots do not
-                promise too much.
+                may aim elsewhere by up to 4°; “same aim for all” keeps every setup on the middle. Spread is shrunk toward what is usual, so that
+                a few shots do not promise too much.
             </p>
         {/if}
     {/snippet}

@@ -1,12 +1,13 @@
 <script lang="ts">
     import { post, say } from '../../api/client';
-    import type { Decision } from '../../api/types';
+    import type { Decision } from '../../api/generated/types';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
-    import { when } from '../../units/units';
-    import { versionText } from './words';
+    import { when } from '../../format/units';
+    import { versionText } from './sentences';
 
-    let { decisions, onchange, onlook }: { decisions: Decision[]; onchange: () => Promise<void>; onlook: (d: Decision) => Promise<void> } = $props();
+    let { decisions, onchange, onlook }: { decisions: Decision[]; onchange: () => Promise<void>; onlook: (d: Decision) => Promise<void> } =
+        $props();
     let why = $state('');
     let problem = $state('');
     let busy = $state(false);
@@ -33,9 +34,9 @@
         <li>
             <Glyph tag={d.tag} r={10} />
             <span
-                ><b>{versionText(d)}</b>, {when(d.at)}, {d.by}{d.setupId === d.advisedSetupId ? '' : `, otherwise than advised (${d.advice.pick})`}. {d.reason}{d.reopenWhy
-                    ? ` Reopened: ${d.reopenWhy}`
-                    : ''}
+                ><b>{versionText(d)}</b>, {when(d.at)}, {d.by}{d.setupId === d.advisedSetupId
+                    ? ''
+                    : `, otherwise than advised (${d.advice.pick})`}. {d.reason}{d.reopenWhy ? ` Reopened: ${d.reopenWhy}` : ''}
                 {#if d.lockedAt}<button class="plain" onclick={() => onlook(d)}>What version {d.version} rested on</button>{/if}</span
             >
         </li>

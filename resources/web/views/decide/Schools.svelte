@@ -1,8 +1,8 @@
 <script lang="ts">
-    import type { Grounds } from '../../api/types';
+    import type { Grounds } from '../../api/generated/types';
     import Glyph from '../../parts/Glyph.svelte';
     import Scroll from '../../parts/Scroll.svelte';
-    import { schoolsText, SHORT_POLICY } from './words';
+    import { schoolsText, SHORT_POLICY } from './sentences';
 
     let { grounds }: { grounds: Grounds } = $props();
 </script>
@@ -14,7 +14,9 @@
         <table>
             <thead>
                 <tr
-                    ><th>Best at</th>{#each grounds.schools.policies as p, i (p.name)}<th class:now={i === 0}>{SHORT_POLICY[p.name] ?? p.name}</th>{/each}</tr
+                    ><th>Best at</th>{#each grounds.schools.policies as p, i (p.name)}<th class:now={i === 0}
+                            >{SHORT_POLICY[p.name] ?? p.name}</th
+                        >{/each}</tr
                 >
             </thead>
             <tbody>
@@ -25,8 +27,8 @@
                         >
                         {#each row.cells as cell, i (i)}
                             <td class:other={cell !== null && cell.pick !== grounds.pick}>
-                                {#if cell}<Glyph tag={cell.pick} r={9} />{#if cell.ties.length}<small>≈ {cell.ties.join(' ')}</small>{:else}<small>alone</small
-                                        >{/if}{:else}–{/if}
+                                {#if cell}<Glyph tag={cell.pick} r={9} />{#if cell.ties.length}<small>≈ {cell.ties.join(' ')}</small
+                                        >{:else}<small>alone</small>{/if}{:else}–{/if}
                             </td>
                         {/each}
                     </tr>

@@ -1,6 +1,6 @@
 <script lang="ts">
-    import type { Fitting, TieBreak } from '../../api/types';
-    import { criterionText, tieText } from './words';
+    import type { Fitting, TieBreak } from '../../api/generated/types';
+    import { criterionText, tieText } from './sentences';
 
     let { tie, fitting, onorder }: { tie: TieBreak; fitting: Fitting; onorder: (order: string[]) => void } = $props();
     function up(i: number) {

@@ -1,6 +1,6 @@
 <script lang="ts">
-    import type { Fitting, Worth } from '../../api/types';
-    import { worthText } from './words';
+    import type { Fitting, Worth } from '../../api/generated/types';
+    import { worthText } from './sentences';
 
     let { worth, unit, fitting }: { worth: Worth | null; unit: string; fitting: Fitting } = $props();
     const said = $derived(worthText(worth, unit, fitting));

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { push } from 'svelte-spa-router';
     import { get, post, say } from '../../api/client';
-    import type { Fitting, Found, FoundSetup, Setup } from '../../api/types';
+    import type { Fitting, Found, FoundSetup, Setup } from '../../api/generated/types';
     import ScorePlane from '../../charts/ScorePlane.svelte';
     import TradeChart from '../../charts/TradeChart.svelte';
     import Frame from '../../parts/Frame.svelte';
@@ -10,8 +10,8 @@
     import Picture from '../../parts/Picture.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../state/session.svelte';
-    import { factor, figure, plain, signed } from '../../units/units';
-    import { adviceText, gainText, learnedRows, nameOf, nextText, ownEffectRows, stopText } from './words';
+    import { factor, figure, plain, signed } from '../../format/units';
+    import { adviceText, gainText, learnedRows, nameOf, nextText, ownEffectRows, stopText } from './sentences';
 
     let { params }: { params: { id: string } } = $props();
     const ROOM = 25;
@@ -96,19 +96,24 @@
             {#if busy}<p class="small" role="status">Judging every setup on the rack …</p>{/if}
         </div>
         {#if problem}<Notice kind="error">{problem}</Notice>{/if}
-        {#if done}<Notice kind="good">{done} <button class="plain" onclick={() => push(`/fitting/${fitting.id}/bay`)}>To the bay</button></Notice>{/if}
+        {#if done}<Notice kind="good"
+                >{done} <button class="plain" onclick={() => push(`/fitting/${fitting.id}/bay`)}>To the bay</button></Notice
+            >{/if}
         {#if found}
             <p class="advice">{adviceText(found, units)} {stopText(found, units)}</p>
             {#if next && found.next}
                 <div class="next">
                     <p>
-                        <b>Hit this next: {nameOf(next, units)}</b> — of the trials that would teach about as much, the one with the fewest wrench changes ({found
-                            .next.changes}). Expected carry {signed(next.carryGainM * k, 0)}
-                        {units.distance} against the own club ({signed(next.carryGainInterval.low * k, 0)} to {signed(next.carryGainInterval.high * k, 0)}).
+                        <b>Hit this next: {nameOf(next, units)}</b> — of the trials that would teach about as much, the one with the fewest
+                        wrench changes ({found.next.changes}). Expected carry {signed(next.carryGainM * k, 0)}
+                        {units.distance} against the own club ({signed(next.carryGainInterval.low * k, 0)} to {signed(
+                            next.carryGainInterval.high * k,
+                            0,
+                        )}).
                         {nextText(found, units)}
                     </p>
-                    {#if next.setupTag}<span class="small">On the trail as {next.setupTag}.</span>{:else}<button onclick={() => take(fitting, next)}
-                            >Put it on the trail</button
+                    {#if next.setupTag}<span class="small">On the trail as {next.setupTag}.</span>{:else}<button
+                            onclick={() => take(fitting, next)}>Put it on the trail</button
                         >{/if}
                 </div>
             {/if}
@@ -149,11 +154,17 @@
                                     one.spreadM * k,
                                     0,
                                 )}
-                                {units.distance}, best aim {plain(Math.abs(one.aimDeg), 1)}° {one.aimDeg < 0 ? 'left' : 'right'}.{one.price !== null
-                                    ? ` ${plain(one.price, 0)} ${one.currency}.`
-                                    : ''}{one.inStock ? '' : one.orderable ? ' Not in stock, can be ordered.' : ' Not in stock.'}
+                                {units.distance}, best aim {plain(Math.abs(one.aimDeg), 1)}° {one.aimDeg < 0
+                                    ? 'left'
+                                    : 'right'}.{one.price !== null ? ` ${plain(one.price, 0)} ${one.currency}.` : ''}{one.inStock
+                                    ? ''
+                                    : one.orderable
+                                      ? ' Not in stock, can be ordered.'
+                                      : ' Not in stock.'}
                             </p>
-                            {#if !one.setupTag && one.headId !== null}<button class="quiet" onclick={() => take(fitting, one)}>Put it on the trail</button>{/if}
+                            {#if !one.setupTag && one.headId !== null}<button class="quiet" onclick={() => take(fitting, one)}
+                                    >Put it on the trail</button
+                                >{/if}
                         </div>
                     {/if}
                     <h2>Ranked</h2>
@@ -161,9 +172,9 @@
                         <table>
                             <thead
                                 ><tr
-                                    ><th>Setup</th><th>Gain <small>{found.unit}</small></th><th>Chance</th><th>Carry <small>{units.distance}</small></th><th
-                                        >Corridor</th
-                                    ></tr
+                                    ><th>Setup</th><th>Gain <small>{found.unit}</small></th><th>Chance</th><th
+                                        >Carry <small>{units.distance}</small></th
+                                    ><th>Corridor</th></tr
                                 ></thead
                             >
                             <tbody>
@@ -173,10 +184,13 @@
                                             ><button class="plain name" onclick={() => (chosen = s.tag)}
                                                 >{#if s.setupTag}<Glyph tag={s.setupTag} r={8} />{/if}
                                                 {s.tag === found.own ? 'Own club' : nameOf(s, units)}</button
-                                            >{#if s.tag === found.pick}<em>&nbsp;pick</em>{:else if s.tag === found.best}<em>&nbsp;best</em>{/if}</td
+                                            >{#if s.tag === found.pick}<em>&nbsp;pick</em>{:else if s.tag === found.best}<em>&nbsp;best</em
+                                                >{/if}</td
                                         >
                                         <td
-                                            >{found.unit === 'strokes' ? signed(s.gain, 3) : signed(s.gain * (found.unit === 'm' ? k : 1), 1)}
+                                            >{found.unit === 'strokes'
+                                                ? signed(s.gain, 3)
+                                                : signed(s.gain * (found.unit === 'm' ? k : 1), 1)}
                                             <small
                                                 >{found.unit === 'strokes'
                                                     ? `${signed(s.gainInterval.low, 2)} to ${signed(s.gainInterval.high, 2)}`
@@ -201,7 +215,9 @@
                     <table>
                         <thead><tr><th></th><th>usual</th><th>this player</th></tr></thead>
                         <tbody>
-                            {#each learnedRows(found, units) as [what, before, now] (what)}<tr><td>{what}</td><td>{before}</td><td>{now}</td></tr>{/each}
+                            {#each learnedRows(found, units) as [what, before, now] (what)}<tr
+                                    ><td>{what}</td><td>{before}</td><td>{now}</td></tr
+                                >{/each}
                         </tbody>
                     </table>
                     {#if found.ownEffects.length}
@@ -209,9 +225,9 @@
                             <caption class="small">Of its own, beside the own club</caption>
                             <thead
                                 ><tr
-                                    ><th></th><th>strike toe <small>mm</small></th><th>high <small>mm</small></th><th>spin <small>%</small></th><th
-                                        >loft <small>°</small></th
-                                    ><th>club speed <small>{units.speed}</small></th></tr
+                                    ><th></th><th>strike toe <small>mm</small></th><th>high <small>mm</small></th><th
+                                        >spin <small>%</small></th
+                                    ><th>loft <small>°</small></th><th>club speed <small>{units.speed}</small></th></tr
                                 ></thead
                             >
                             <tbody>

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { untrack } from 'svelte';
     import { ApiError, patch, post, say } from '../../api/client';
-    import type { Hand, HeadDetail, RackHead, Sleeve } from '../../api/types';
+    import type { Hand, HeadDetail, RackHead, Sleeve } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
     import SupplyFields from './SupplyFields.svelte';
@@ -63,8 +63,11 @@
         const three = inertia.trim().split(/\s+/).map(value);
         const body = {
             ...f,
-            ...Object.fromEntries((['volumeCm3', 'massG', 'cgToeMm', 'cgBackMm', 'cgUpMm', 'bulgeMm', 'rollMm'] as const).map((k) => [k, empty(f[k])])),
-            inertiaGcm2: inertia.trim() === '' ? null : three.length === 3 ? three.map((v, i) => [0, 1, 2].map((j) => (i === j ? v : 0))) : inertia,
+            ...Object.fromEntries(
+                (['volumeCm3', 'massG', 'cgToeMm', 'cgBackMm', 'cgUpMm', 'bulgeMm', 'rollMm'] as const).map((k) => [k, empty(f[k])]),
+            ),
+            inertiaGcm2:
+                inertia.trim() === '' ? null : three.length === 3 ? three.map((v, i) => [0, 1, 2].map((j) => (i === j ? v : 0))) : inertia,
             slots: $state.snapshot(slots).map((s) => ({
                 name: s.name,
                 toeMm: s.toeMm,
@@ -97,11 +100,14 @@
     <h2>{was ? `Change ${was.label}` : 'A head for the rack'}</h2>
     <div class="grid">
         <div class="two">
-            <Field label="Label" hint="as you tell it apart" error={err('label')}><input required maxlength="80" bind:value={form.label} /></Field>
+            <Field label="Label" hint="as you tell it apart" error={err('label')}
+                ><input required maxlength="80" bind:value={form.label} /></Field
+            >
         </div>
         <div class="two"><Field label="Maker" error={err('maker')}><input maxlength="80" bind:value={form.maker} /></Field></div>
         <Field label="Hand" error={err('hand')}
-            ><select bind:value={form.hand}><option value="right">right-handed</option><option value="left">left-handed</option></select></Field
+            ><select bind:value={form.hand}><option value="right">right-handed</option><option value="left">left-handed</option></select
+            ></Field
         >
         <Field label="Kind" hint="for what is unknown"
             ><select bind:value={form.type}><option>forgiving</option><option>middle</option><option>low-spin</option></select></Field
@@ -109,13 +115,18 @@
         <div class="two">
             <Field label="Sleeve" error={err('sleeveId')}
                 ><select bind:value={form.sleeveId}
-                    ><option value={null}>not adjustable</option>{#each sleeves as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select
+                    ><option value={null}>not adjustable</option>{#each sleeves as s (s.id)}<option value={s.id}>{s.name}</option
+                        >{/each}</select
                 ></Field
             >
         </div>
-        <Field label="Stated loft" hint="°" error={err('statedLoftDeg')}><input inputmode="decimal" bind:value={form.statedLoftDeg} /></Field>
+        <Field label="Stated loft" hint="°" error={err('statedLoftDeg')}
+            ><input inputmode="decimal" bind:value={form.statedLoftDeg} /></Field
+        >
         <Field label="Stated lie" hint="°" error={err('statedLieDeg')}><input inputmode="decimal" bind:value={form.statedLieDeg} /></Field>
-        <Field label="Stated face" hint="° open +" error={err('statedFaceOpenDeg')}><input inputmode="decimal" bind:value={form.statedFaceOpenDeg} /></Field>
+        <Field label="Stated face" hint="° open +" error={err('statedFaceOpenDeg')}
+            ><input inputmode="decimal" bind:value={form.statedFaceOpenDeg} /></Field
+        >
         <Field label="Volume" hint="cm³" error={err('volumeCm3')}><input inputmode="decimal" bind:value={form.volumeCm3} /></Field>
         <Field label="Mass" hint="g, as it comes" error={err('massG')}><input inputmode="decimal" bind:value={form.massG} /></Field>
         <Field label="CG toe" hint="mm, heel −" error={err('cgToeMm')}><input inputmode="decimal" bind:value={form.cgToeMm} /></Field>
@@ -138,16 +149,24 @@
             <Field label="Up"><input inputmode="decimal" bind:value={slot.upMm} /></Field>
             <Field label="From" hint="g"><input inputmode="decimal" bind:value={slot.fromG} /></Field>
             <Field label="To" hint="g"><input inputmode="decimal" bind:value={slot.toG} /></Field>
-            <Field label="As it comes" hint="g" error={err(`masses.${slot.name}`)}><input inputmode="decimal" bind:value={slot.standard} /></Field>
+            <Field label="As it comes" hint="g" error={err(`masses.${slot.name}`)}
+                ><input inputmode="decimal" bind:value={slot.standard} /></Field
+            >
             <label class="check"><input type="checkbox" bind:checked={slot.mayBeEmpty} /> may be empty</label>
-            <button type="button" class="plain" aria-label="Remove slot {slot.name}" onclick={() => (slots = slots.filter((s) => s !== slot))}>×</button>
+            <button
+                type="button"
+                class="plain"
+                aria-label="Remove slot {slot.name}"
+                onclick={() => (slots = slots.filter((s) => s !== slot))}>×</button
+            >
         </div>
     {/each}
     <div class="row">
         <button
             type="button"
             class="quiet"
-            onclick={() => slots.push({ name: '', toeMm: '0', backMm: '', upMm: '', fromG: '', toG: '', mayBeEmpty: true, standard: '' })}>Another slot</button
+            onclick={() => slots.push({ name: '', toeMm: '0', backMm: '', upMm: '', fromG: '', toG: '', mayBeEmpty: true, standard: '' })}
+            >Another slot</button
         >
         <Field label="Weights in stock" hint="g each, all pieces with those in the head" error={err('stockG')}
             ><input placeholder="12 8 4 4" bind:value={stock} /></Field
@@ -157,7 +176,9 @@
     <Field label="Note" error={err('note')}><input maxlength="500" bind:value={form.note} /></Field>
     {#if problem}<Notice kind="error">{problem}</Notice>{/if}
     <div class="row">
-        <button disabled={busy}>{was ? 'Save' : 'Put it on the rack'}</button><button type="button" class="quiet" onclick={oncancel}>Cancel</button>
+        <button disabled={busy}>{was ? 'Save' : 'Put it on the rack'}</button><button type="button" class="quiet" onclick={oncancel}
+            >Cancel</button
+        >
     </div>
 </form>
 

@@ -1,16 +1,16 @@
 <script lang="ts">
     import { push } from 'svelte-spa-router';
     import { get, remove, say } from '../../api/client';
-    import type { HeadDetail, Rack } from '../../api/types';
+    import type { HeadDetail, Rack } from '../../api/generated/types';
     import FaceMap from '../../charts/FaceMap.svelte';
     import SetupPlane from '../../charts/SetupPlane.svelte';
     import Notice from '../../parts/Notice.svelte';
     import TopBar from '../../parts/TopBar.svelte';
-    import { faceWords, plain } from '../../units/units';
+    import { faceWords, plain } from '../../format/units';
     import HeadForm from './HeadForm.svelte';
     import Readings from './Readings.svelte';
     import Weights from './Weights.svelte';
-    import { loftAgainstPrint, supplyText } from './words';
+    import { loftAgainstPrint, supplyText } from './sentences';
 
     let { params }: { params: { id: string } } = $props();
     let head = $state<HeadDetail | null>(null);
@@ -50,13 +50,13 @@
                 <h1>{head.label}</h1>
                 <p>
                     {head.maker ? `${head.maker}, ` : ''}{head.hand}-handed, stated {plain(head.statedLoftDeg, 1)}°,
-                    <b class:warn={head.loftOffWarn}>{loftAgainstPrint(head)}</b>{#if head.home}. At {head.home.label || 'its fixed hosel'} it sits {plain(
-                            head.home.loftDeg,
-                            1,
-                        )}°, {faceWords(head.home.faceOpenDeg)}, lie {plain(head.home.lieDeg, 1)}°{/if}
+                    <b class:warn={head.loftOffWarn}>{loftAgainstPrint(head)}</b>{#if head.home}. At {head.home.label || 'its fixed hosel'} it
+                        sits {plain(head.home.loftDeg, 1)}°, {faceWords(head.home.faceOpenDeg)}, lie {plain(head.home.lieDeg, 1)}°{/if}
                 </p>
                 <p class="small">
-                    {head.sleeveName ? `Sleeve ${head.sleeveName}` : 'Not adjustable'} · {supplyText(head.supply)}{head.note ? ` · ${head.note}` : ''}
+                    {head.sleeveName ? `Sleeve ${head.sleeveName}` : 'Not adjustable'} · {supplyText(head.supply)}{head.note
+                        ? ` · ${head.note}`
+                        : ''}
                 </p>
                 {#each head.warnings as w (w)}<p class="small warn">{w}</p>{/each}
             </div>

@@ -1,11 +1,11 @@
 <script lang="ts">
     import { ApiError, patch, post, remove, say } from '../../api/client';
-    import type { Part, Supply } from '../../api/types';
+    import type { Part, Supply } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import SupplyFields from './SupplyFields.svelte';
-    import { supplyText } from './words';
+    import { supplyText } from './sentences';
 
     let { kind, parts, onchange }: { kind: Part['kind']; parts: Part[]; onchange: () => void } = $props();
     const FIELDS: Record<Part['kind'], [string, string, string][]> = {
@@ -43,7 +43,12 @@
         problem = '';
         errors = {};
         const e = $state.snapshot(editing)!;
-        const body = { kind, label: e.label, data: Object.fromEntries(Object.entries(e.data).filter(([, v]) => v.trim() !== '')), supply: e.supply };
+        const body = {
+            kind,
+            label: e.label,
+            data: Object.fromEntries(Object.entries(e.data).filter(([, v]) => v.trim() !== '')),
+            supply: e.supply,
+        };
         try {
             if (e.id) await patch(`parts/${e.id}`, body);
             else await post('parts', body);
@@ -71,7 +76,9 @@
         <div class="grid">
             <Field label="Label" error={err('label')}><input required maxlength="80" bind:value={editing.label} /></Field>
             {#each FIELDS[kind] as [key, label, unit] (key)}
-                <Field {label} hint={unit} error={err(`data.${key}`)}><input inputmode={unit ? 'decimal' : 'text'} bind:value={editing.data[key]} /></Field>
+                <Field {label} hint={unit} error={err(`data.${key}`)}
+                    ><input inputmode={unit ? 'decimal' : 'text'} bind:value={editing.data[key]} /></Field
+                >
             {/each}
         </div>
         <SupplyFields bind:supply={editing.supply} {err} />
@@ -86,7 +93,9 @@
         ><table>
             <thead
                 ><tr
-                    ><th>Label</th>{#each FIELDS[kind] as [key, label, unit] (key)}<th>{label} <small>{unit}</small></th>{/each}<th>To be had</th><th></th></tr
+                    ><th>Label</th>{#each FIELDS[kind] as [key, label, unit] (key)}<th>{label} <small>{unit}</small></th>{/each}<th
+                        >To be had</th
+                    ><th></th></tr
                 ></thead
             >
             <tbody>
@@ -96,9 +105,10 @@
                         {#each FIELDS[kind] as [key] (key)}<td>{part.data[key] ?? '–'}</td>{/each}
                         <td>{supplyText(part.supply)}</td>
                         <td class="acts"
-                            ><button class="plain" onclick={() => open(part)}>Change<span class="visually-hidden"> {part.label}</span></button><button
-                                class="plain"
-                                onclick={() => retire(part)}>Take off<span class="visually-hidden"> {part.label}</span></button
+                            ><button class="plain" onclick={() => open(part)}
+                                >Change<span class="visually-hidden"> {part.label}</span></button
+                            ><button class="plain" onclick={() => retire(part)}
+                                >Take off<span class="visually-hidden"> {part.label}</span></button
                             ></td
                         >
                     </tr>

@@ -1,16 +1,16 @@
 <script lang="ts">
     import { push } from 'svelte-spa-router';
     import { get, say } from '../../api/client';
-    import type { Rack, Sleeve } from '../../api/types';
+    import type { Rack, Sleeve } from '../../api/generated/types';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import TopBar from '../../parts/TopBar.svelte';
-    import { faceWords, plain } from '../../units/units';
+    import { faceWords, plain } from '../../format/units';
     import HeadForm from './HeadForm.svelte';
     import Parts from './Parts.svelte';
     import RackFile from './RackFile.svelte';
     import SleeveEditor from './SleeveEditor.svelte';
-    import { loftAgainstPrint, supplyText, weightsText } from './words';
+    import { loftAgainstPrint, supplyText, weightsText } from './sentences';
 
     let { params }: { params?: { tab?: string } } = $props();
     const TABS = [
@@ -66,15 +66,25 @@
                         <tbody>
                             {#each rack.heads as h (h.id)}
                                 <tr>
-                                    <td><a href="#/rack/head/{h.id}"><b>{h.label}</b></a><small>{h.hand}-handed{h.maker ? `, ${h.maker}` : ''}</small></td>
+                                    <td
+                                        ><a href="#/rack/head/{h.id}"><b>{h.label}</b></a><small
+                                            >{h.hand}-handed{h.maker ? `, ${h.maker}` : ''}</small
+                                        ></td
+                                    >
                                     <td>{plain(h.statedLoftDeg, 1)}°</td>
-                                    <td class="words" class:warn={h.loftOffWarn} class:unread={h.loftOffDeg === null}>{loftAgainstPrint(h)}</td>
-                                    <td class="words">{h.home ? `${faceWords(h.home.faceOpenDeg)}, lie ${plain(h.home.lieDeg, 1)}°` : ''}</td>
+                                    <td class="words" class:warn={h.loftOffWarn} class:unread={h.loftOffDeg === null}
+                                        >{loftAgainstPrint(h)}</td
+                                    >
+                                    <td class="words"
+                                        >{h.home ? `${faceWords(h.home.faceOpenDeg)}, lie ${plain(h.home.lieDeg, 1)}°` : ''}</td
+                                    >
                                     <td
                                         >{plain(h.body.massG, 1)}{#if h.assumed.includes('mass')}<small>assumed</small>{/if}</td
                                     >
                                     <td class="words"
-                                        >{h.sleeveName || 'fixed'}<small>{h.positions.length > 1 ? `${h.positions.length} positions` : ''}</small></td
+                                        >{h.sleeveName || 'fixed'}<small
+                                            >{h.positions.length > 1 ? `${h.positions.length} positions` : ''}</small
+                                        ></td
                                     >
                                     <td class="words">{h.slots.length ? weightsText(h.standard) : 'no slots'}</td>
                                     <td class="words">{supplyText(h.supply)}</td>
@@ -101,7 +111,12 @@
                 <div><button onclick={() => (sleeve = 'new')}>Add a sleeve</button></div>
                 <Scroll label="Sleeves"
                     ><table>
-                        <thead><tr><th class="words">Sleeve</th><th>Kind</th><th>Positions</th><th>Print against geometry</th><th>On</th><th></th></tr></thead>
+                        <thead
+                            ><tr
+                                ><th class="words">Sleeve</th><th>Kind</th><th>Positions</th><th>Print against geometry</th><th>On</th><th
+                                ></th></tr
+                            ></thead
+                        >
                         <tbody>
                             {#each rack.sleeves as s (s.id)}
                                 {@const off = s.check.filter((c) => !c.agrees)}
@@ -109,9 +124,15 @@
                                     <td><b>{s.name}</b></td>
                                     <td>{{ single: 'one tilt, turned', rings: 'two rings', card: 'printed card' }[s.spec.kind]}</td>
                                     <td>{s.check.map((c) => c.label).join(' · ')}</td>
-                                    <td class:warn={off.length}>{off.length ? `${off.map((c) => c.label).join(', ')}: print is off` : 'agree'}</td>
+                                    <td class:warn={off.length}
+                                        >{off.length ? `${off.map((c) => c.label).join(', ')}: print is off` : 'agree'}</td
+                                    >
                                     <td>{s.heads} head{s.heads === 1 ? '' : 's'}</td>
-                                    <td><button class="plain" onclick={() => (sleeve = s)}>Open<span class="visually-hidden"> {s.name}</span></button></td>
+                                    <td
+                                        ><button class="plain" onclick={() => (sleeve = s)}
+                                            >Open<span class="visually-hidden"> {s.name}</span></button
+                                        ></td
+                                    >
                                 </tr>
                             {/each}
                         </tbody>

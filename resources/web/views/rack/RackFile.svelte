@@ -17,8 +17,8 @@
     <section>
         <h2>Take the rack along</h2>
         <p>
-            <a href="/api/rack.json" download>Rack as JSON</a>: everything, with readings, slots and weights. <a href="/api/rack.csv" download>Rack as CSV</a>:
-            what fits into a table.
+            <a href="/api/rack.json" download>Rack as JSON</a>: everything, with readings, slots and weights.
+            <a href="/api/rack.csv" download>Rack as CSV</a>: what fits into a table.
         </p>
         <p class="small">The JSON follows the published schema in docs/schemas/rack.schema.json.</p>
     </section>
@@ -27,8 +27,9 @@
         <p class="small">What is already on the rack stays as it is; only what is new is added.</p>
         <FileIn label="Choose a rack file, JSON or CSV" accept=".json,.csv,.txt" path="rack/import" {done}>
             {#snippet look(seen: Seen, name: string, keep: () => void)}
-                {name}: {seen.added.length} new{seen.added.length ? ` (${seen.added.slice(0, 6).join(', ')}${seen.added.length > 6 ? ' …' : ''})` : ''}, {seen
-                    .there.length} already here.
+                {name}: {seen.added.length} new{seen.added.length
+                    ? ` (${seen.added.slice(0, 6).join(', ')}${seen.added.length > 6 ? ' …' : ''})`
+                    : ''}, {seen.there.length} already here.
                 {#if seen.leftOut.length}Not taken, for this studio takes nothing made up: {seen.leftOut.join(', ')}.{/if}
                 {#if seen.added.length}<button class="plain" onclick={keep}>Add {seen.added.length} to the rack</button>{/if}
             {/snippet}

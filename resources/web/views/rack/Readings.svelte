@@ -1,11 +1,11 @@
 <script lang="ts">
     import { ApiError, post, say } from '../../api/client';
-    import type { HeadDetail } from '../../api/types';
+    import type { HeadDetail } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Simulated from '../../parts/Simulated.svelte';
-    import { plain, when } from '../../units/units';
-    import { checkText, QUANTITIES, stated } from './words';
+    import { plain, when } from '../../format/units';
+    import { checkText, QUANTITIES, stated } from './sentences';
 
     let { head, onsaved }: { head: HeadDetail; onsaved: (head: HeadDetail) => void } = $props();
     const blank = () => Object.fromEntries(QUANTITIES.map(([q]) => [q, ['', '', '']])) as Record<string, string[]>;
@@ -25,10 +25,13 @@
         busy = true;
         problem = note = '';
         try {
-            const { values: read, source: from } = await post<{ values: Record<string, number>; source: string }>(`heads/${head.id}/read/${device}`, {
-                position,
-                readAs,
-            });
+            const { values: read, source: from } = await post<{ values: Record<string, number>; source: string }>(
+                `heads/${head.id}/read/${device}`,
+                {
+                    position,
+                    readAs,
+                },
+            );
             for (const [q, value] of Object.entries(read)) {
                 const i = values[q]?.findIndex((v) => v.trim() === '') ?? -1;
                 if (i >= 0) values[q]![i] = String(value);
@@ -62,7 +65,16 @@
         problem = note = '';
         canKeep = false;
         try {
-            onsaved(await post<HeadDetail>(`heads/${head.id}/readings`, { values: $state.snapshot(values), position, readAs, way, source, confirm }));
+            onsaved(
+                await post<HeadDetail>(`heads/${head.id}/readings`, {
+                    values: $state.snapshot(values),
+                    position,
+                    readAs,
+                    way,
+                    source,
+                    confirm,
+                }),
+            );
             values = blank();
             source = 'measured';
             way = 'hand';
@@ -88,7 +100,8 @@
                     <td
                         >{#if m}<b class:warn={q === 'loftDeg' && head.loftOffWarn}>{plain(m.value, digits)}</b><small
                                 >{m.n}× at {m.position || 'the fixed hosel'}, {m.readAs}</small
-                            >{#if m.source === 'simulated'}<Simulated />{/if}{:else}<small>not read: the stated value is used</small>{/if}</td
+                            >{#if m.source === 'simulated'}<Simulated />{/if}{:else}<small>not read: the stated value is used</small
+                            >{/if}</td
                     >
                     <td>{m && m.n > 1 ? plain(m.spread, digits) : '–'}</td>
                 </tr>
@@ -104,7 +117,8 @@
                 ></Field
             >
             <Field label="Head held"
-                ><select bind:value={readAs}><option value="soled">on its sole</option><option value="squared">face square</option></select></Field
+                ><select bind:value={readAs}><option value="soled">on its sole</option><option value="squared">face square</option></select
+                ></Field
             >
         </div>
         <div class="cells">
@@ -131,7 +145,8 @@
         </div>
         <p class="small" role="status">{note}</p>
         {#if problem}<Notice kind="error"
-                >{problem}{#if canKeep}&nbsp;<button type="button" class="plain" onclick={(e) => save(e, true)}>Keep it as it is</button>{/if}</Notice
+                >{problem}{#if canKeep}&nbsp;<button type="button" class="plain" onclick={(e) => save(e, true)}>Keep it as it is</button
+                    >{/if}</Notice
             >{/if}
     </form>
     {#if head.history.length}
@@ -140,9 +155,13 @@
             <ul>
                 {#each head.history as h (h.id)}
                     <li class:old={h.inForce.length === 0}>
-                        {when(h.at)}, {h.by}, by {h.source === 'simulated' ? `a stand-in ${h.way}` : h.way} at {h.position || 'the fixed hosel'}, {h.readAs}:
+                        {when(h.at)}, {h.by}, by {h.source === 'simulated' ? `a stand-in ${h.way}` : h.way} at {h.position ||
+                            'the fixed hosel'}, {h.readAs}:
                         {Object.entries(h.values)
-                            .map(([q, v]) => `${QUANTITIES.find(([k]) => k === q)?.[1].toLowerCase()} ${v.map((n) => plain(n, 1)).join(' / ')}`)
+                            .map(
+                                ([q, v]) =>
+                                    `${QUANTITIES.find(([k]) => k === q)?.[1].toLowerCase()} ${v.map((n) => plain(n, 1)).join(' / ')}`,
+                            )
                             .join('; ')}{h.inForce.length ? '' : ' (no longer in force)'}
                     </li>
                 {/each}

@@ -1,17 +1,24 @@
 <script lang="ts">
     import { untrack } from 'svelte';
     import { ApiError, patch, post, remove, say } from '../../api/client';
-    import type { Sleeve, SleeveCheck, SleeveSpec } from '../../api/types';
+    import type { Sleeve, SleeveCheck, SleeveSpec } from '../../api/generated/types';
     import SetupPlane from '../../charts/SetupPlane.svelte';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
-    import { plain, signed } from '../../units/units';
+    import { plain, signed } from '../../format/units';
 
     let { sleeve = null, onsaved, oncancel }: { sleeve?: Sleeve | null; onsaved: () => void; oncancel: () => void } = $props();
     const text = (v: unknown) => (v === undefined || v === null ? '' : String(v));
     const was = untrack(() => sleeve);
-    const spec: SleeveSpec = was?.spec ?? { name: '', kind: 'single', tiltDeg: 1, home: '', printedFor: 'squared', positions: [{ label: 'N', clockDeg: 0 }] };
+    const spec: SleeveSpec = was?.spec ?? {
+        name: '',
+        kind: 'single',
+        tiltDeg: 1,
+        home: '',
+        printedFor: 'squared',
+        positions: [{ label: 'N', clockDeg: 0 }],
+    };
     let form = $state({
         name: spec.name,
         kind: spec.kind,
@@ -103,16 +110,20 @@
             <Field label="Name"><input required maxlength="60" bind:value={form.name} /></Field>
             <Field label="Kind"
                 ><select bind:value={form.kind}
-                    ><option value="single">one tilt, turned</option><option value="rings">two rings</option><option value="card">printed card only</option
+                    ><option value="single">one tilt, turned</option><option value="rings">two rings</option><option value="card"
+                        >printed card only</option
                     ></select
                 ></Field
             >
             <Field label="Changes are printed for"
-                ><select bind:value={form.printedFor}><option value="squared">a squared face</option><option value="soled">a soled head</option></select></Field
+                ><select bind:value={form.printedFor}
+                    ><option value="squared">a squared face</option><option value="soled">a soled head</option></select
+                ></Field
             >
             <Field label="Stamped loft holds at"
                 ><select bind:value={form.home}
-                    ><option value="">the first</option>{#each positions as p, i (i)}<option value={p.label}>{p.label}</option>{/each}</select
+                    ><option value="">the first</option>{#each positions as p, i (i)}<option value={p.label}>{p.label}</option
+                        >{/each}</select
                 ></Field
             >
             {#if form.kind === 'single'}<Field label="Tilt" hint="°"><input inputmode="decimal" bind:value={form.tiltDeg} /></Field>{/if}
@@ -125,10 +136,11 @@
             ><table>
                 <thead>
                     <tr
-                        ><th>Label</th>{#if form.kind === 'single'}<th>Clock <small>°</small></th>{:else if form.kind === 'rings'}<th>Upper <small>°</small></th
-                            ><th>Lower <small>°</small></th>{/if}<th>Loft <small>printed</small></th><th>Face <small>open +</small></th><th>Lie</th><th
-                            >Geometry gives <small>loft, face, lie</small></th
-                        ><th></th></tr
+                        ><th>Label</th>{#if form.kind === 'single'}<th>Clock <small>°</small></th>{:else if form.kind === 'rings'}<th
+                                >Upper <small>°</small></th
+                            ><th>Lower <small>°</small></th>{/if}<th>Loft <small>printed</small></th><th>Face <small>open +</small></th><th
+                            >Lie</th
+                        ><th>Geometry gives <small>loft, face, lie</small></th><th></th></tr
                     >
                 </thead>
                 <tbody>
@@ -136,10 +148,12 @@
                         {@const c = checkOf(p.label)}
                         <tr>
                             <td><input aria-label="Label of position {i + 1}" maxlength="12" bind:value={p.label} /></td>
-                            {#if form.kind === 'single'}<td><input aria-label="Clock of {p.label}" inputmode="decimal" bind:value={p.clock} /></td>
-                            {:else if form.kind === 'rings'}<td><input aria-label="Upper ring of {p.label}" inputmode="decimal" bind:value={p.clockA} /></td><td
-                                    ><input aria-label="Lower ring of {p.label}" inputmode="decimal" bind:value={p.clockB} /></td
-                                >{/if}
+                            {#if form.kind === 'single'}<td
+                                    ><input aria-label="Clock of {p.label}" inputmode="decimal" bind:value={p.clock} /></td
+                                >
+                            {:else if form.kind === 'rings'}<td
+                                    ><input aria-label="Upper ring of {p.label}" inputmode="decimal" bind:value={p.clockA} /></td
+                                ><td><input aria-label="Lower ring of {p.label}" inputmode="decimal" bind:value={p.clockB} /></td>{/if}
                             <td><input aria-label="Printed loft of {p.label}" inputmode="decimal" bind:value={p.loftDeg} /></td>
                             <td><input aria-label="Printed face of {p.label}" inputmode="decimal" bind:value={p.faceOpenDeg} /></td>
                             <td><input aria-label="Printed lie of {p.label}" inputmode="decimal" bind:value={p.lieDeg} /></td>
@@ -164,7 +178,8 @@
         <button
             type="button"
             class="quiet"
-            onclick={() => positions.push({ label: '', clock: '', clockA: '', clockB: '', loftDeg: '', faceOpenDeg: '', lieDeg: '' })}>Another position</button
+            onclick={() => positions.push({ label: '', clock: '', clockA: '', clockB: '', loftDeg: '', faceOpenDeg: '', lieDeg: '' })}
+            >Another position</button
         >
         {#if live}<Notice>{live}</Notice>{/if}
         {#if problem}<Notice kind="error">{problem}</Notice>{/if}
@@ -182,8 +197,8 @@
         </div>
         {#if checked}<SetupPlane plane={checked.plane} {hand} {at} from={checked.plane.home} onpick={(l) => (at = l)} />{/if}
         <p class="small">
-            Clock: 0 the shaft leans upright, 90 toward the target, 180 flat, 270 away. A printed loft is true only with the face turned back to square; on its
-            sole the head keeps its loft and the face turns.
+            Clock: 0 the shaft leans upright, 90 toward the target, 180 flat, 270 away. A printed loft is true only with the face turned
+            back to square; on its sole the head keeps its loft and the face turns.
         </p>
     </div>
 </form>

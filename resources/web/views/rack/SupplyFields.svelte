@@ -1,5 +1,5 @@
 <script lang="ts">
-    import type { Supply } from '../../api/types';
+    import type { Supply } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
 
     let { supply = $bindable(), err, lofts = false }: { supply: Supply; err: (f: string) => string; lofts?: boolean } = $props();
@@ -16,7 +16,11 @@
         ><input maxlength="8" value={supply.currency ?? ''} onchange={(e) => (supply.currency = e.currentTarget.value)} /></Field
     >
     <Field label="Waits" hint="days" error={err('supply.leadDays')}
-        ><input inputmode="numeric" value={supply.leadDays ?? ''} onchange={(e) => (supply.leadDays = number(e.currentTarget.value))} /></Field
+        ><input
+            inputmode="numeric"
+            value={supply.leadDays ?? ''}
+            onchange={(e) => (supply.leadDays = number(e.currentTarget.value))}
+        /></Field
     >
     {#if lofts}
         <Field label="Lofts to be had" hint="°" error={err('supply.lofts.0')}

@@ -1,10 +1,10 @@
 <script lang="ts">
     import { post, say } from '../../api/client';
-    import type { Hand, RackHead, Slot, Weighed } from '../../api/types';
+    import type { Hand, RackHead, Slot, Weighed } from '../../api/generated/types';
     import HeadDrawing from '../../charts/HeadDrawing.svelte';
     import Notice from '../../parts/Notice.svelte';
-    import { plain, signed } from '../../units/units';
-    import { left } from './words';
+    import { plain, signed } from '../../format/units';
+    import { left } from './sentences';
 
     let {
         head,
@@ -110,14 +110,17 @@
                 </div>
             </dl>
             <p class="small">
-                Small figures: against the standard weights. {shaftId === null ? 'Swing weight for a 60 g shaft and a 50 g grip, as none is chosen. ' : ''}
-                {head.assumed.length ? `Assumed from the ${head.type} preset: ${head.assumed.join(', ')}. ` : ''}What is delivered is an assumption until shots
-                say more.
+                Small figures: against the standard weights. {shaftId === null
+                    ? 'Swing weight for a 60 g shaft and a 50 g grip, as none is chosen. '
+                    : ''}
+                {head.assumed.length ? `Assumed from the ${head.type} preset: ${head.assumed.join(', ')}. ` : ''}What is delivered is an
+                assumption until shots say more.
             </p>
             {#if weighed.illegal}<Notice>{weighed.illegal}</Notice>{/if}
             {#if Math.abs(weighed.fromStandard.massG) > 0.05}<p class="small warn">
-                    The weights add up to {plain(Math.abs(weighed.fromStandard.massG), 1)} g {weighed.fromStandard.massG > 0 ? 'more' : 'less'} than the standard:
-                    the swing weight moves with them.
+                    The weights add up to {plain(Math.abs(weighed.fromStandard.massG), 1)} g {weighed.fromStandard.massG > 0
+                        ? 'more'
+                        : 'less'} than the standard: the swing weight moves with them.
                 </p>{/if}
         {/if}
         {#if problem}<Notice kind="error">{problem}</Notice>{/if}

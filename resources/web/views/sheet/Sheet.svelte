@@ -1,11 +1,11 @@
 <script lang="ts">
-    import type { Judgement, Setup } from '../../api/types';
+    import type { Judgement, Setup } from '../../api/generated/types';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Simulated from '../../parts/Simulated.svelte';
-    import { lengthText, loftText, madeUpText } from '../../units/setups';
-    import { faceWords, factor, plain, signed, when } from '../../units/units';
-    import { givesUp, judgement, pct, sureness } from '../decide/words';
+    import { lengthText, loftText, madeUpText } from '../../format/setups';
+    import { faceWords, factor, plain, signed, when } from '../../format/units';
+    import { givesUp, judgement, pct, sureness } from '../decide/sentences';
 
     let { params }: { params: { id: string } } = $props();
 </script>
@@ -35,7 +35,8 @@
                         </p>
                     </div>
                     <span class="no-print actions"
-                        ><a href="/api/fittings/{fitting.id}/file" download>Fitting file</a> <button onclick={() => window.print()}>Print</button></span
+                        ><a href="/api/fittings/{fitting.id}/file" download>Fitting file</a>
+                        <button onclick={() => window.print()}>Print</button></span
                     >
                 </header>
                 {#if madeUpText(fitting.setups)}<p><Simulated /> {madeUpText(fitting.setups)}. This sheet is for practice.</p>{/if}
@@ -44,13 +45,18 @@
                 <section>
                     <h2>Before and after</h2>
                     <table>
-                        <thead><tr><th></th><th>Before <Glyph tag={own.tag} r={9} /></th><th>After <Glyph tag={setup.tag} r={9} /></th></tr></thead>
+                        <thead
+                            ><tr><th></th><th>Before <Glyph tag={own.tag} r={9} /></th><th>After <Glyph tag={setup.tag} r={9} /></th></tr
+                            ></thead
+                        >
                         <tbody>
                             {#snippet line(label: string, of: (j: Judgement) => string)}
                                 <tr><td>{label}</td><td>{before ? of(before) : 'not hit'}</td><td>{after ? of(after) : 'not hit'}</td></tr>
                             {/snippet}
                             {@render line(`Carry, ${units.distance}`, (j) =>
-                                j.carry ? `${plain(j.carry.mean * d, 0)}${j.carry.sd === null ? '' : ` ± ${plain(j.carry.sd * d, 0)}`} (${j.n} shots)` : '–',
+                                j.carry
+                                    ? `${plain(j.carry.mean * d, 0)}${j.carry.sd === null ? '' : ` ± ${plain(j.carry.sd * d, 0)}`} (${j.n} shots)`
+                                    : '–',
                             )}
                             {@render line(`Total, ${units.distance} (rough, ${fitting.brief.turf} ground)`, (j) =>
                                 j.total ? plain(j.total.mean * d, 0) : '–',
@@ -69,8 +75,8 @@
                         </tbody>
                     </table>
                     <p>
-                        {#if decision.advice.pick === decision.tag}{givesUp(decision.advice, fitting)} {sureness(decision.advice, fitting)}{:else}The shots
-                            spoke for {decision.advice.pick}; {decision.tag} was chosen.{/if}
+                        {#if decision.advice.pick === decision.tag}{givesUp(decision.advice, fitting)}
+                            {sureness(decision.advice, fitting)}{:else}The shots spoke for {decision.advice.pick}; {decision.tag} was chosen.{/if}
                         {#if decision.reason}<br /><b>In the fitter’s words:</b> {decision.reason}{/if}
                     </p>
                 </section>
@@ -90,7 +96,8 @@
                             <div>
                                 <dt>Presents, face squared</dt>
                                 <dd>
-                                    loft {s.playing.squared.loftDeg.toFixed(1)}°, lie {s.playing.squared.lieDeg.toFixed(1)}°{s.playing.lieAssumed
+                                    loft {s.playing.squared.loftDeg.toFixed(1)}°, lie {s.playing.squared.lieDeg.toFixed(1)}°{s.playing
+                                        .lieAssumed
                                         ? ' (lie assumed)'
                                         : ''}
                                 </dd>
@@ -115,7 +122,11 @@
                                     <dt>Swing weight</dt>
                                     <dd>
                                         {s.swingWeight.label}
-                                        {s.swingWeight.source === 'simulated' ? 'simulated' : s.swingWeight.measured ? 'on the balance' : 'computed'}
+                                        {s.swingWeight.source === 'simulated'
+                                            ? 'simulated'
+                                            : s.swingWeight.measured
+                                              ? 'on the balance'
+                                              : 'computed'}
                                     </dd>
                                 </div>{/if}
                             <div>
@@ -138,18 +149,19 @@
                     {/snippet}
                     {@render rows(setup)}
                     {#if setup.playing.loftFromPrint}<p class="caution">
-                            The loft is the printed one: read the head on the gauge before it is built. Heads are often 1° off, some 2 to 3°.
+                            The loft is the printed one: read the head on the gauge before it is built. Heads are often 1° off, some 2 to
+                            3°.
                         </p>{/if}
                 </section>
 
                 <section class="small rules">
                     <p>
-                        <b>Safety.</b> Torque the sleeve and every weight screw to the maker’s click before the first swing; never hit with a loose head. Keep everyone
-                        beside and ahead of the hitting area away. Stop if something hurts.
+                        <b>Safety.</b> Torque the sleeve and every weight screw to the maker’s click before the first swing; never hit with a
+                        loose head. Keep everyone beside and ahead of the hitting area away. Stop if something hurts.
                     </p>
                     <p>
-                        <b>Rules.</b> Club length, head volume, spring effect and moment of inertia are limited, and playing characteristics may not be changed during
-                        a round. Check the current rules and local rules.
+                        <b>Rules.</b> Club length, head volume, spring effect and moment of inertia are limited, and playing characteristics may
+                        not be changed during a round. Check the current rules and local rules.
                     </p>
                     <p>
                         Air {fitting.brief.temperatureC} °C, {plain(fitting.brief.altitudeM * d, 0)}

@@ -1,12 +1,17 @@
 <script lang="ts">
     import { post, remove, say } from '../../api/client';
-    import type { Column, Fitting, Preview } from '../../api/types';
+    import type { Column, Fitting, Preview } from '../../api/generated/types';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
-    import { figure, MEASURES, TEXT_MEASURES, unitOf, when } from '../../units/units';
+    import { figure, MEASURES, TEXT_MEASURES, unitOf, when } from '../../format/units';
     import { SIGN_WORDS, signsFor, unitsFor } from './choices';
 
-    let { fitting, start, onstored, oncancel }: { fitting: Fitting; start: Preview; onstored: (message: string) => void; oncancel: () => void } = $props();
+    let {
+        fitting,
+        start,
+        onstored,
+        oncancel,
+    }: { fitting: Fitting; start: Preview; onstored: (message: string) => void; oncancel: () => void } = $props();
     // svelte-ignore state_referenced_locally
     let preview = $state<Preview>(start);
     // svelte-ignore state_referenced_locally
@@ -18,7 +23,9 @@
     let problem = $state('');
     let busy = $state(false);
     const units = $derived(fitting.player.units);
-    const readable = $derived(preview.shots.length ? Object.keys(MEASURES).filter((m) => preview.shots.some((s) => s.values[m] !== undefined)) : []);
+    const readable = $derived(
+        preview.shots.length ? Object.keys(MEASURES).filter((m) => preview.shots.some((s) => s.values[m] !== undefined)) : [],
+    );
     const fresh = $derived(preview.counts.shot - preview.counts.already);
 
     /** A side column whose header names neither carry nor total: the fitter must say which. */
@@ -86,8 +93,8 @@
         <div>
             <h2>How “{preview.name}” is read</h2>
             <p class="small">
-                {preview.encoding}, split by {named[preview.delimiter]}{#if preview.remembered}, as you read this kind of file before{/if}. Nothing is stored
-                yet.
+                {preview.encoding}, split by {named[preview.delimiter]}{#if preview.remembered}, as you read this kind of file before{/if}.
+                Nothing is stored yet.
             </p>
         </div>
         <p class="tally">
@@ -105,18 +112,25 @@
         </p>
     </div>
     {#if preview.earlier}<Notice
-            >This same file was stored on {when(preview.earlier.at)} ({preview.earlier.shots} shots). Shots that are here already will not be stored twice.</Notice
+            >This same file was stored on {when(preview.earlier.at)} ({preview.earlier.shots} shots). Shots that are here already will not be
+            stored twice.</Notice
         >{/if}
     {#if preview.problem}<Notice kind="error">{preview.problem}</Notice>{/if}
     {#if problem}<Notice kind="error">{problem}</Notice>{/if}
 
     {#if vagueSide}
-        <Notice>“{vagueSide}” does not say where the side was taken: choose <b>side at carry</b> or <b>side at total</b> for it below.</Notice>
+        <Notice
+            >“{vagueSide}” does not say where the side was taken: choose <b>side at carry</b> or <b>side at total</b> for it below.</Notice
+        >
     {/if}
     <Scroll label="Columns of the file" height="low" framed>
         <table class="map">
             <thead>
-                <tr><th>Column in the file</th><th>As it stands</th><th>Measure</th><th>Unit</th><th>Decimal mark</th><th>Sign</th><th>0 is no reading</th></tr>
+                <tr
+                    ><th>Column in the file</th><th>As it stands</th><th>Measure</th><th>Unit</th><th>Decimal mark</th><th>Sign</th><th
+                        >0 is no reading</th
+                    ></tr
+                >
             </thead>
             <tbody>
                 {#each map.columns as column, i (i)}
@@ -185,7 +199,8 @@
                     {#each preview.lines as line, i (line.line)}<option value={i}>line {line.line}: {line.text}</option>{/each}
                 </select></label
             >
-            <label class="check"><input type="checkbox" bind:checked={map.keepSummaryRows} onchange={reread} /> read average rows too</label>
+            <label class="check"><input type="checkbox" bind:checked={map.keepSummaryRows} onchange={reread} /> read average rows too</label
+            >
             <label class="check"><input type="checkbox" bind:checked={map.keepRepeats} onchange={reread} /> keep repeated shots</label>
         </div>
     </details>
@@ -220,10 +235,18 @@
                 <li>
                     <b>Row {row.line}:</b>
                     {row.issues.map((i) => i.message).join('; ')}
-                    <small>{row.kind === 'bad' ? '— not stored, the file is kept' : row.kind === 'repeat' ? '— left out' : '— stored with this remark'}</small>
+                    <small
+                        >{row.kind === 'bad'
+                            ? '— not stored, the file is kept'
+                            : row.kind === 'repeat'
+                              ? '— left out'
+                              : '— stored with this remark'}</small
+                    >
                 </li>
             {/each}
-            {#if preview.problemCount > preview.problems.length}<li class="small">and {preview.problemCount - preview.problems.length} more</li>{/if}
+            {#if preview.problemCount > preview.problems.length}<li class="small">
+                    and {preview.problemCount - preview.problems.length} more
+                </li>{/if}
         </ul>
     {/if}
 
@@ -245,7 +268,8 @@
             <label
                 >Hit with
                 <select bind:value={setupId}
-                    >{#each fitting.setups as s (s.id)}<option value={s.id}>{s.tag} · {s.head} {s.sleeveLabel} · {s.weights}</option>{/each}</select
+                    >{#each fitting.setups as s (s.id)}<option value={s.id}>{s.tag} · {s.head} {s.sleeveLabel} · {s.weights}</option
+                        >{/each}</select
                 ></label
             >
         {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
     import { call, get, say } from '../../api/client';
-    import type { Fitting, Preview, Shot } from '../../api/types';
+    import type { Fitting, Preview, Shot } from '../../api/generated/types';
     import Frame from '../../parts/Frame.svelte';
     import Notice from '../../parts/Notice.svelte';
     import ShotTable from '../../parts/ShotTable.svelte';
@@ -70,16 +70,23 @@
         {#if note}<Notice kind="good">{note}</Notice>{/if}
         {#if !hasSetups(fitting)}
             <Notice
-                >Put the player’s own club on the <a href="#/fitting/{fitting.id}/bench">bench</a> first, so that the shots know what they were hit with.</Notice
+                >Put the player’s own club on the <a href="#/fitting/{fitting.id}/bench">bench</a> first, so that the shots know what they were
+                hit with.</Notice
             >
         {:else if preview}
             {#key preview.id}<Mapping {fitting} start={preview} onstored={refresh} oncancel={() => (preview = null)} />{/key}
         {:else if way === 'file'}
-            <label class="drop" class:over ondragover={(e) => (e.preventDefault(), (over = true))} ondragleave={() => (over = false)} ondrop={drop}>
+            <label
+                class="drop"
+                class:over
+                ondragover={(e) => (e.preventDefault(), (over = true))}
+                ondragleave={() => (over = false)}
+                ondrop={drop}
+            >
                 <b>{busy ? 'Reading …' : 'Drop a file of launch data here, or choose one'}</b>
                 <span class="small"
-                    >CSV or text, with comma, semicolon or tab; up to 20,000 rows. One file per setup, or one with a setup column. You see how it is read before
-                    anything is stored.</span
+                    >CSV or text, with comma, semicolon or tab; up to 20,000 rows. One file per setup, or one with a setup column. You see
+                    how it is read before anything is stored.</span
                 >
                 <input
                     type="file"

@@ -1,11 +1,11 @@
 <script lang="ts">
     import { untrack } from 'svelte';
     import { ApiError, post, say } from '../../api/client';
-    import type { Fitting } from '../../api/types';
+    import type { Fitting } from '../../api/generated/types';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { blank, forget, keep, keptLines, SEEN_EVERY_MS, type Line } from '../../state/typed';
-    import { MEASURES, unitOf } from '../../units/units';
+    import { MEASURES, unitOf } from '../../format/units';
 
     let {
         fitting,
@@ -14,7 +14,19 @@
         setupId = null,
     }: { fitting: Fitting; onbegin: () => void; onstored: (message: string) => void; setupId?: number | null } = $props();
     const ALWAYS = ['ballSpeedMps', 'launchDeg', 'spinRpm'];
-    const MORE = ['directionDeg', 'spinAxisDeg', 'clubSpeedMps', 'carryM', 'sideM', 'totalM', 'attackDeg', 'pathDeg', 'faceDeg', 'strikeToeMm', 'strikeHighMm'];
+    const MORE = [
+        'directionDeg',
+        'spinAxisDeg',
+        'clubSpeedMps',
+        'carryM',
+        'sideM',
+        'totalM',
+        'attackDeg',
+        'pathDeg',
+        'faceDeg',
+        'strikeToeMm',
+        'strikeHighMm',
+    ];
     // What is typed outlives a reload and a lost connection, until it is stored or the fitter signs out.
     const id = untrack(() => fitting.id);
     const found = keptLines(id);
@@ -63,7 +75,9 @@
                 shots: filled.map((line) => ({
                     clientId: line.clientId,
                     values: Object.fromEntries(
-                        fields.filter((f) => (line.values[f] ?? '').trim() !== '').map((f) => [f, { value: line.values[f], unit: typedUnit(f) }]),
+                        fields
+                            .filter((f) => (line.values[f] ?? '').trim() !== '')
+                            .map((f) => [f, { value: line.values[f], unit: typedUnit(f) }]),
                     ),
                 })),
             });
@@ -73,7 +87,9 @@
             const left = lines.filter((line) => !isStored(line));
             lines = left.length ? left : [blank()];
             const before = done.already ? `; ${done.already} ${done.already === 1 ? 'was' : 'were'} on record already` : '';
-            onstored(`${done.stored} typed shot${done.stored === 1 ? '' : 's'} stored for ${fitting.setups.find((s) => s.id === chosen)?.tag}${before}.`);
+            onstored(
+                `${done.stored} typed shot${done.stored === 1 ? '' : 's'} stored for ${fitting.setups.find((s) => s.id === chosen)?.tag}${before}.`,
+            );
         } catch (e) {
             problem = say(e) + (e instanceof ApiError && e.status === 0 ? ' The lines are kept, also if this page is reloaded.' : '');
             if (e instanceof ApiError && e.status === 409) differs = (e.body as { differs?: string[] } | null)?.differs ?? [];
@@ -114,7 +130,8 @@
             <thead
                 ><tr
                     ><th>#</th>{#each fields as f (f)}<th
-                            >{MEASURES[f]!.label}<br /><small>{unitOf(f, units)}{MEASURES[f]!.side === 'side' ? ', 4 L or −4' : ''}</small></th
+                            >{MEASURES[f]!.label}<br /><small>{unitOf(f, units)}{MEASURES[f]!.side === 'side' ? ', 4 L or −4' : ''}</small
+                            ></th
                         >{/each}<th></th></tr
                 ></thead
             >
@@ -141,7 +158,9 @@
         </table>
     </Scroll>
     {#if problem}<Notice kind="error"
-            >{problem}{#if differs.length}&nbsp;<button type="button" class="plain" onclick={storeAsOthers}>Yes, store it as another shot</button>{/if}</Notice
+            >{problem}{#if differs.length}&nbsp;<button type="button" class="plain" onclick={storeAsOthers}
+                    >Yes, store it as another shot</button
+                >{/if}</Notice
         >{/if}
     <div class="row">
         <button type="button" class="quiet" onclick={() => lines.push(blank())}>Another shot <small>(Enter)</small></button>

@@ -1,0 +1,435 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange;
+
+use App\Models\Blind;
+use App\Models\BriefChange;
+use App\Models\Confirm;
+use App\Models\Decision;
+use App\Models\Fitting;
+use App\Models\Part;
+use App\Models\Player;
+use App\Models\RackHead;
+use App\Models\Rating;
+use App\Models\Setup;
+use App\Models\Shot;
+use App\Models\Trial;
+use App\Models\User;
+use App\Models\Visit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\UnreadableFile;
+use MintCarry\Core\Record\FittingFile;
+use MintCarry\Core\Record\FittingRecord;
+use Throwable;
+
+/** Reads a fitting file (`FittingExporter`) as a new fitting of a studio, all of it or nothing. The core has read it first, so what it refuses never comes here. */
+final class FittingImporter
+{
+    /** @var array<string, Setup> by tag */
+    private array $setups = [];
+
+    /** @var array<int, int> ids by number in the file */
+    private array $visits = [];
+
+    /** @var array<int, int> ids by number */
+    private array $trials = [];
+
+    /** @var array<int, int> ids by index in the file */
+    private array $blinds = [];
+
+    /** @var array<int, int> ids by index in the file */
+    private array $confirms = [];
+
+    /** @var array<string, int> columns that everything of the fitting has */
+    private array $mine = [];
+
+    public function __construct(private readonly User $user)
+    {
+    }
+
+    /**
+     * Reads a file: as a look at it, or as a new fitting of this studio.
+     *
+     * @return array{player: string, hand: string, setups: list<string>, shots: int, decisions: int, rack: array{added: list<string>, there: list<string>}, fittingId: int|null}
+     *
+     * @throws ValidationException naming what is wrong and where
+     */
+    public function import(string $bytes, bool $keep): array
+    {
+        try {
+            $data = FittingFile::parse($bytes);
+            $record = FittingFile::read($data);
+        } catch (InvalidInput|UnreadableFile $e) {
+            throw ValidationException::withMessages(['file' => $e->getMessage().' Nothing was added.']);
+        }
+        DB::beginTransaction();
+        try {
+            [$fitting, $heads] = $this->write($data, $record);
+        } catch (ValidationException|InvalidInput $e) {
+            DB::rollBack();
+            $why = $e instanceof ValidationException ? (string) array_values($e->errors())[0][0] : $e->getMessage();
+            throw ValidationException::withMessages(['file' => str_contains($why, 'Nothing was added') ? $why : "{$why} Nothing was added."]);
+        } catch (Throwable $e) {
+            DB::rollBack();
+            throw $e;
+        }
+        $done = [
+            'player' => $fitting->player->name, 'hand' => $fitting->player->hand->value, 'setups' => array_map(strval(...), array_keys($record->setups)),
+            'shots' => $fitting->shots()->count(), 'decisions' => $fitting->decisions()->count(), 'rack' => $heads, 'fittingId' => $keep ? $fitting->id : null,
+        ];
+        $keep ? DB::commit() : DB::rollBack();
+
+        return $done;
+    }
+
+    /**
+     * @param  array<string, mixed>  $data  that the core has read without an error
+     * @return array{Fitting, array{added: list<string>, there: list<string>}}
+     */
+    private function write(array $data, FittingRecord $record): array
+    {
+        $this->requireTaken($data);
+        $this->mine = ['studio_id' => $this->user->studio_id];
+        [$heads, $done] = $this->heads($data['rack'] ?? []);
+        $player = $this->player($data['player']);
+        $fitting = new Fitting($this->mine + [
+            'player_id' => $player->id, 'typed' => [], 'seed' => $record->seed, 'screening' => $record->screening->name,
+            'tie_order' => isset($data['tieOrder']) ? $record->tieOrder : null, 'asks_ratings' => (bool) ($data['asksRatings'] ?? true),
+            'brief_agreed_at' => self::moment($data['briefAgreedAt'] ?? null),
+        ]);
+        $fitting->setBrief($record->brief);
+        $fitting->save();
+        $this->mine['fitting_id'] = $fitting->id;
+        $this->setups($data, $record, $heads);
+        $fitting->update(['benchmark_setup_id' => isset($data['benchmark']) ? $this->setups[$data['benchmark']]->id : null]);
+        $this->visitsBlindsAndConfirms($data);
+        $this->trials($data);
+        $this->shots($data, $fitting);
+        $this->ratings($data);
+        $this->decisions($data);
+        foreach (self::items($data, 'briefChanges') as $c) {
+            self::dated(BriefChange::query()->create($this->mine + [
+                'before' => (array) ($c['before'] ?? []), 'after' => (array) ($c['after'] ?? []), 'why' => self::text($c, 'why', 300),
+                'changed_by' => $this->user->id, 'created_at' => now(),
+            ]), $c['at'] ?? null);
+        }
+
+        return [$fitting->refresh(), $done];
+    }
+
+    /** @param  array<string, mixed>  $said */
+    private function player(array $said): Player
+    {
+        $units = array_intersect_key((array) ($said['units'] ?? []), Player::UNITS);
+        foreach ($units as $kind => $unit) {
+            if (! in_array($unit, Player::UNITS[$kind], true)) {
+                throw InvalidInput::of('player.units', "player.units: {$kind} cannot be shown in '".(is_scalar($unit) ? $unit : '?')."'.");
+            }
+        }
+        $name = trim(self::text($said, 'name', 80));
+
+        return Player::query()->create($this->mine + [
+            'name' => $name === '' ? 'Unnamed player' : $name, 'hand' => $said['hand'], 'units' => $units + Player::USUAL_UNITS,
+        ]);
+    }
+
+    /**
+     * Made-up shots and readings do not come in where nobody asked for them.
+     *
+     * @param  array<string, mixed>  $data
+     */
+    private function requireTaken(array $data): void
+    {
+        if ($this->user->studio->takesSimulated()) {
+            return;
+        }
+        $count = static fn (mixed $list, string $key = 'source'): int => count(array_filter(
+            (array) $list, static fn (mixed $item): bool => is_array($item) && ($item[$key] ?? '') === 'simulated',
+        ));
+        $heads = (array) ($data['rack']['heads'] ?? []);
+        $found = array_filter([
+            'simulated shots' => $count($data['shots'] ?? []),
+            'swing weights of a stand-in' => $count($data['setups'] ?? [], 'swingWeightSource'),
+            'readings of a stand-in' => array_sum(array_map(static fn (mixed $head): int => $count(is_array($head) ? $head['readings'] ?? [] : []), $heads)),
+        ]);
+        if ($found !== []) {
+            $what = implode(', ', array_map(static fn (string $what, int $n): string => "{$what} ({$n})", array_keys($found), $found));
+            throw InvalidInput::of('file', "This file holds {$what}: this studio takes nothing made up. It is switched on in the bay.");
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $data
+     * @param  array<string, RackHead>  $heads  by their label in the file
+     */
+    private function setups(array $data, FittingRecord $record, array $heads): void
+    {
+        $parts = Part::query()->where('studio_id', $this->user->studio_id)->whereNull('retired_at')->get()->keyBy(fn (Part $p): string => "{$p->kind}/{$p->label}");
+        foreach (array_values($data['setups']) as $i => $item) {
+            $columns = self::columns($item, FittingFormat::SETUP, "setups[{$i}]");
+            $head = ($item['onRack'] ?? false) ? $heads[$item['head']] : null;
+            if (! in_array($columns['shelf'] ?? '', Setup::SHELVES, true)) {
+                throw InvalidInput::of('shelf', "setups[{$i}].shelf: a setup is parked, dropped or neither.");
+            }
+            $kept = $record->setups[(string) $item['tag']];
+            $ofRack = $head === null ? [] : [
+                'head' => $head->label, 'masses' => $kept->masses, 'weights' => $kept->weights, 'rack_snapshot' => $columns['rack_snapshot'] ?? $head->snapshot(),
+            ];
+            $this->setups[$item['tag']] = Setup::query()->create($this->mine + [
+                'position' => $i + 1, 'is_baseline' => $i === 0, 'head_id' => $head?->id, 'starred' => (bool) ($item['starred'] ?? false), 'typed' => [],
+                'shaft_id' => self::part($parts, 'shaft', $item), 'grip_id' => self::part($parts, 'grip', $item), 'ball_id' => self::part($parts, 'ball', $item),
+                'stated_loft_deg' => $columns['stated_loft_deg'] ?? $head?->stated_loft_deg,
+            ] + $ofRack + $columns);
+        }
+        foreach ($data['setups'] as $item) {
+            if (isset($item['branchedFrom'])) {
+                $this->setups[$item['tag']]->update(['branched_from_id' => $this->setups[$item['branchedFrom']]->id]);
+            }
+        }
+    }
+
+    /** @param  array<string, mixed>  $item */
+    private function setup(array $item, string $key, string $where): int
+    {
+        $tag = is_string($item[$key] ?? null) ? $item[$key] : '';
+
+        return ($this->setups[$tag] ?? throw InvalidInput::of($where, "{$where}.{$key}: there is no such setup in this file."))->id;
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private function visitsBlindsAndConfirms(array $data): void
+    {
+        $by = ['begun_by' => $this->user->id];
+        foreach (self::items($data, 'visits') as $i => $v) {
+            $number = self::number($v, 'number', "visits[{$i}]", FittingFile::MOST_TRIALS, $i + 1);
+            $this->visits[$number] = self::dated(Visit::query()->create($this->mine + $by + ['number' => $number]), $v['at'] ?? null)->id;
+        }
+        foreach (self::items($data, 'blinds') as $i => $b) {
+            $tags = array_values(array_filter((array) ($b['setups'] ?? []), is_string(...)));
+            $this->blinds[$i] = Blind::query()->create($this->mine + $by + [
+                'setups' => array_map(fn (string $t): int => $this->setup(['setup' => $t], 'setup', "blinds[{$i}]"), $tags),
+                'shots_each' => max(1, min(10, (int) ($b['shotsEach'] ?? 1))), 'ordinal' => max(0, count($tags) - 1),
+                'revealed_at' => self::moment($b['revealedAt'] ?? null) ?? now(),
+            ])->id;
+        }
+        foreach (self::items($data, 'confirms') as $i => $c) {
+            $this->confirms[$i] = Confirm::query()->create($this->mine + $by + [
+                'benchmark_setup_id' => $this->setup($c, 'held', "confirms[{$i}]"), 'setup_id' => $this->setup($c, 'setup', "confirms[{$i}]"),
+                'shots_each' => max(3, min(10, (int) ($c['shotsEach'] ?? 5))), 'rested' => (bool) ($c['rested'] ?? false),
+                'ended_at' => self::moment($c['endedAt'] ?? null) ?? now(),
+            ])->id;
+        }
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private function trials(array $data): void
+    {
+        foreach (self::items($data, 'trials') as $i => $t) {
+            $trial = Trial::query()->create($this->mine + [
+                'begun_by' => $this->user->id, 'setup_id' => $this->setup($t, 'setup', "trials[{$i}]"), 'number' => (int) $t['number'],
+                'kind' => $t['kind'] ?? 'trial', 'conditions' => (array) ($t['place'] ?? []), 'visit_id' => $this->visits[(int) ($t['visit'] ?? 0)] ?? null,
+                'blind_id' => isset($t['blind']) ? ($this->blinds[$t['blind']] ?? null) : null,
+                'confirm_id' => isset($t['confirm']) ? ($this->confirms[$t['confirm']] ?? null) : null,
+                'rating_skipped' => (bool) ($t['ratingSkipped'] ?? false), 'note' => self::text($t, 'note', 500), 'ended_at' => self::moment($t['at'] ?? null) ?? now(),
+            ]);
+            $this->trials[(int) $t['number']] = self::dated($trial, $t['at'] ?? null)->id;
+        }
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private function shots(array $data, Fitting $fitting): void
+    {
+        $json = static fn (mixed $value): string => json_encode($value, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
+        $rows = [];
+        foreach (self::items($data, 'shots') as $i => $s) {
+            $columns = self::columns($s, FittingFormat::SHOT, "shots[{$i}]");
+            $rows[] = $this->mine + [
+                'setup_id' => $this->setup($s, 'setup', "shots[{$i}]"), 'trial_id' => isset($s['trial']) ? $this->trials[(int) $s['trial']] : null,
+                'sequence' => (int) ($s['sequence'] ?? $i + 1), 'source' => $columns['source'] ?? 'file', 'shot_key' => md5("{$fitting->id}/{$i}"),
+                'measured' => $json((object) ($s['measured'] ?? [])), 'typed' => $json((object) ($columns['typed'] ?? [])),
+                'flags' => $json(array_values((array) ($columns['flags'] ?? []))),
+                'intent' => in_array($columns['intent'] ?? '', Shot::INTENTS, true) ? $columns['intent'] : 'normal',
+                'hit_at' => $columns['hit_at'] ?? null, 'note' => $columns['note'] ?? null,
+                'left_out_reason' => $columns['left_out_reason'] ?? null, 'left_out_note' => $columns['left_out_note'] ?? null,
+                'left_out_by' => isset($columns['left_out_reason']) ? $this->user->id : null, 'created_at' => now(), 'updated_at' => now(),
+            ];
+        }
+        foreach (array_chunk($rows, 500) as $chunk) {
+            Shot::query()->insert($chunk);
+        }
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private function ratings(array $data): void
+    {
+        foreach (self::items($data, 'ratings') as $i => $r) {
+            $trial = $this->trials[(int) ($r['trial'] ?? 0)] ?? null;
+            if ($trial !== null) {
+                Rating::query()->updateOrCreate(['trial_id' => $trial, 'kind' => $r['kind']], $this->mine + [
+                    'setup_id' => $this->setup($r, 'setup', "ratings[{$i}]"), 'stars' => (int) $r['stars'], 'rated_by' => $this->user->id,
+                ]);
+            }
+        }
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private function decisions(array $data): void
+    {
+        foreach (self::items($data, 'decisions') as $i => $d) {
+            $decision = Decision::query()->create($this->mine + [
+                'setup_id' => $this->setup($d, 'setup', "decisions[{$i}]"),
+                'advised_setup_id' => $this->setup($d + ['advised' => $d['setup'] ?? null], 'advised', "decisions[{$i}]"),
+                'reason' => self::text($d, 'reason', 2000), 'advice' => FittingFormat::today((array) ($d['advice'] ?? [])),
+                'proof' => isset($d['proof']) ? FittingFormat::today((array) $d['proof']) : null,
+                'number' => self::number($d, 'version', "decisions[{$i}]", FittingFile::MOST_TRIALS, 1), 'locked_at' => self::moment($d['lockedAt'] ?? null),
+                'reopened_at' => self::moment($d['reopenedAt'] ?? null), 'reopen_why' => self::text($d, 'reopenWhy', 300), 'decided_by' => $this->user->id,
+            ]);
+            self::dated($decision, $d['at'] ?? null);
+        }
+    }
+
+    /**
+     * The heads of the file on this studio's rack. One that is there and the same is used; one that is there under the same name but not the same comes in under a name of its own.
+     *
+     * @param  array<string, mixed>  $rack
+     * @return array{array<string, RackHead>, array{added: list<string>, there: list<string>}} heads by their label in the file
+     */
+    private function heads(array $rack): array
+    {
+        $file = new RackImporter($this->user);
+        $done = $file->add(['sleeves' => $rack['sleeves'] ?? [], 'parts' => $rack['parts'] ?? []]);
+        $mine = fn () => RackHead::query()->where('studio_id', $this->user->studio_id)->whereNull('retired_at')->with(['sleeve', 'readings']);
+        // When a head was read, and what it costs here, does not make it another head; nor that a file of before says no source.
+        $same = function (array $head): string {
+            unset($head['retired'], $head['supply'], $head['note'], $head['label']);
+            $head['readings'] = array_map(fn (array $r): array => array_diff_key($r, ['at' => 1, 'way' => 1, 'note' => 1]) + ['source' => 'measured'], $head['readings'] ?? []);
+            ksort($head);
+
+            return (string) json_encode(json_decode((string) json_encode($head), true), JSON_PRESERVE_ZERO_FRACTION | JSON_NUMERIC_CHECK);
+        };
+        $out = [];
+        foreach (array_values((array) ($rack['heads'] ?? [])) as $head) {
+            $label = (string) $head['label'];
+            $found = null;
+            $name = $label;
+            for ($n = 2; $found === null; $n++) {
+                $there = $mine()->where('label', $name)->where('hand', $head['hand'])->first();
+                if ($there === null) {
+                    $file->add(['heads' => [['label' => $name] + array_diff_key($head, ['retired' => 1])]]);
+                    $found = $mine()->where('label', $name)->where('hand', $head['hand'])->firstOrFail();
+                    $done['added'][] = $name;
+                    if ($head['retired'] ?? false) {
+                        $found->update(['retired_at' => now()]);
+                    }
+                } elseif ($same(RackExporter::head($there)) === $same($head)) {
+                    $found = $there;
+                    $done['there'][] = $name;
+                } else {
+                    $name = mb_substr($label, 0, 74)." ({$n})";
+                }
+            }
+            $out[$label] ??= $found;
+        }
+
+        return [$out, $done];
+    }
+
+    /**
+     * @param  Collection<array-key, Part>  $parts
+     * @param  array<string, mixed>  $item
+     */
+    private static function part(Collection $parts, string $kind, array $item): ?int
+    {
+        $label = $item[FittingFormat::PARTS[$kind]] ?? null;
+
+        return is_string($label) ? $parts->get("{$kind}/{$label}")?->id : null;
+    }
+
+    /**
+     * A text, cut where its column ends.
+     *
+     * @param  array<string, mixed>  $item
+     */
+    private static function text(array $item, string $key, int $longest): string
+    {
+        return mb_substr(is_string($item[$key] ?? null) ? $item[$key] : '', 0, $longest);
+    }
+
+    /**
+     * A whole number from 1, where there is one.
+     *
+     * @param  array<string, mixed>  $item
+     */
+    private static function number(array $item, string $key, string $where, int $most, int $usual): int
+    {
+        $number = $item[$key] ?? $usual;
+        if (! is_int($number) || $number < 1 || $number > $most) {
+            throw InvalidInput::of("{$where}.{$key}", "{$where}.{$key} must be a whole number from 1 to {$most}.");
+        }
+
+        return $number;
+    }
+
+    /**
+     * @param  array<string, mixed>  $item
+     * @param  array<string, string>  $names
+     * @return array<string, mixed> by column
+     */
+    private static function columns(array $item, array $names, string $where): array
+    {
+        $out = [];
+        foreach ($names as $column => $name) {
+            if (! isset($item[$name])) {
+                continue;
+            }
+            if (isset(FittingFormat::TEXTS[$column]) && (! is_string($item[$name]) || mb_strlen($item[$name]) > FittingFormat::TEXTS[$column])) {
+                throw InvalidInput::of("{$where}.{$name}", "{$where}.{$name} must be a text of at most ".FittingFormat::TEXTS[$column].' letters.');
+            }
+            $out[$column] = $item[$name];
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  array<string, mixed>  $data
+     * @return list<array<string, mixed>>
+     */
+    private static function items(array $data, string $key): array
+    {
+        $list = $data[$key] ?? [];
+        if (! is_array($list) || ! array_is_list($list) || array_filter($list, fn (mixed $v): bool => ! is_array($v)) !== []) {
+            throw InvalidInput::of($key, "'{$key}' must be a list of JSON objects.");
+        }
+
+        return $list;
+    }
+
+    private static function moment(mixed $value): ?Carbon
+    {
+        return is_string($value) && strtotime($value) !== false && preg_match('/^\d{4}-\d\d-\d\d/', $value) === 1 ? Carbon::parse($value) : null;
+    }
+
+    /**
+     * @template T of Model
+     *
+     * @param  T  $row
+     * @return T
+     */
+    private static function dated(Model $row, mixed $at): Model
+    {
+        $moment = self::moment($at);
+        if ($moment !== null) {
+            $row->newQuery()->whereKey($row->getKey())->toBase()->update(['created_at' => $moment]);
+        }
+
+        return $row;
+    }
+}

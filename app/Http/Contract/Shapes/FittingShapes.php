@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Contract\Shapes;
+
+use App\Http\Contract\Shape;
+
+/** A fitting, its player and its setups. Lengths m, speeds m/s, angles °; direction and side + = right. */
+#[Shape('Presented', [
+    'loftDeg' => 'number',
+    'faceOpenDeg' => 'number',
+    'lieDeg' => 'number',
+])]
+#[Shape('Setup', [
+    'id' => 'integer',
+    'tag' => 'string',
+    'position' => 'integer',
+    'isBaseline' => 'boolean',
+    'branchedFromId' => 'integer | null',
+    'head' => 'string',
+    'statedLoftDeg' => 'number',
+    'measuredLoftDeg' => 'number | null',
+    'measuredLieDeg' => 'number | null',
+    'measuredFaceOpenDeg' => 'number | null',
+    'sleeveLabel' => 'string',
+    'sleeveLoftDeg' => 'number | null',
+    'sleeveFaceOpenDeg' => 'number | null',
+    'sleeveLieDeg' => 'number | null',
+    'weights' => 'string',
+    'shaft' => 'string',
+    'lengthMm' => 'number | null',
+    'ball' => 'string',
+    'note' => 'string',
+    'headId' => 'integer | null',
+    'asItComes' => 'boolean',
+    'masses' => 'Record<string, number> | null',
+    'shaftId' => 'integer | null',
+    'gripId' => 'integer | null',
+    'ballId' => 'integer | null',
+    'teeMm' => 'number | null',
+    'cue' => 'string',
+    // byStandIn: what is known of it was made up
+    'playing' => '{ squared: Presented; soled: Presented; lieAssumed: boolean; loftFromPrint: boolean; byStandIn: boolean }',
+    'loftOffDeg' => 'number | null',
+    'body' => '{ massG: number; cgToeMm: number; cgBackMm: number; cgUpMm: number; assumed: string[] } | null',
+    'swingWeight' => '{ label: string; points: number; measured: boolean; source: string } | null',
+    'warnings' => 'string[]',
+    // '', parked or dropped
+    'shelf' => 'string',
+    'shelfReason' => 'string',
+    'starred' => 'boolean',
+    'shots' => 'integer',
+    'counted' => 'integer',
+    // of its shots, those that were made up
+    'simulated' => 'integer',
+])]
+#[Shape('Missing', [
+    'brief' => 'string',
+    'bench' => 'string',
+    'bay' => 'string',
+    'shots' => 'string',
+    'compare' => 'string',
+    'finder' => 'string',
+    'decide' => 'string',
+    'sheet' => 'string',
+], about: 'What each step still needs; empty where nothing is missing.')]
+#[Shape('Screening', [
+    'name' => 'string',
+    'label' => 'string',
+    'warning' => 'string',
+])]
+#[Shape('TrialName', [
+    'id' => 'integer',
+    'number' => 'integer',
+    'kind' => 'string',
+    'tag' => 'string',
+])]
+#[Shape('Fitting', [
+    'id' => 'integer',
+    'version' => 'integer',
+    'player' => 'Player',
+    'brief' => 'Brief',
+    // How far this player squares the face at address, 0 to 1.
+    'squaringShare' => 'number',
+    'briefAgreedAt' => 'string | null',
+    'benchmarkSetupId' => 'integer | null',
+    'createdAt' => 'string',
+    'updatedAt' => 'string',
+    'setups' => 'Setup[]',
+    'trials' => 'TrialName[]',
+    // mean of what the player said, 1 to 5, by setup id and kind
+    'ratings' => 'Record<string, Record<string, number>>',
+    'screening' => 'Screening',
+    'tieOrder' => 'string[]',
+    'asksRatings' => 'boolean',
+    'decision' => 'Decision | null',
+    'missing' => 'Missing',
+])]
+#[Shape('DayBookEntry', [
+    'id' => 'integer',
+    'player' => 'Player',
+    'wants' => 'string',
+    'setups' => '{ tag: string; counted: integer }[]',
+    // how many of its shots were made up
+    'simulated' => 'integer',
+    'decided' => 'string | null',
+    'missing' => 'Missing',
+    'updatedAt' => 'string',
+])]
+final class FittingShapes
+{
+}

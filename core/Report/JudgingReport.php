@@ -1,0 +1,255 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Report;
+
+use MintCarry\Core\Club\SetupSpec;
+use MintCarry\Core\Errors\ModelFailure;
+use MintCarry\Core\Fitting\CorridorShare;
+use MintCarry\Core\Fitting\LiveVerdict;
+use MintCarry\Core\Fitting\ShotSet;
+use MintCarry\Core\Fitting\SideEstimate;
+use MintCarry\Core\Fitting\Verdict;
+use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Impact\Swing;
+use MintCarry\Core\Judging\Bridge;
+use MintCarry\Core\Judging\Diagnosis;
+use MintCarry\Core\Judging\Evidence;
+use MintCarry\Core\Judging\Finding;
+use MintCarry\Core\Judging\Forgiveness;
+use MintCarry\Core\Judging\GuardRail;
+use MintCarry\Core\Judging\GuardRails;
+use MintCarry\Core\Judging\LikeForLike;
+use MintCarry\Core\Judging\NextMove;
+use MintCarry\Core\Launch\LaunchShot;
+use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Record\FittingRecord;
+use MintCarry\Core\Record\SetupRecord;
+use MintCarry\Core\Statistics\Interval;
+
+use function array_filter;
+use function array_keys;
+use function array_map;
+use function array_values;
+use function count;
+use function ksort;
+use function max;
+use function min;
+use function round;
+
+/**
+ * What the shots of a fitting do and do not say, as a screen or `bin/mint judge` shows it: verdicts against the benchmark, like for like, why bridge,
+ * forgiveness, diagnosis, guard rails, and what to hit next. Kinds are told by name; their sentences stand in the message catalogue.
+ */
+final readonly class JudgingReport
+{
+    /** Draws of a share: enough for what is told of it here. */
+    private const SHARE_DRAWS = 120;
+
+    /** Points of the path of the mean ball. */
+    private const PATH_POINTS = 36;
+
+    /**
+     * @param  array<string, ShotSet>  $sets  by tag
+     * @param  array<string, Evidence>  $evidence  by tag; setups whose shots let one say something of the swing
+     */
+    private function __construct(private FittingRecord $record, private array $sets, private array $evidence, private ?Evidence $benchmark)
+    {
+    }
+
+    /** @return array<string, mixed> lengths m and mm, speeds m/s, angles °, spin rpm */
+    public static function of(FittingRecord $record): array
+    {
+        $evidence = [];
+        $failures = $record->failures();
+        $sets = $record->sets();
+        foreach ($sets as $tag => $set) {
+            try {
+                $one = Evidence::of($record->setups[$tag]->spec($record->hand), $set, $record->flight);
+                if ($one !== null) {
+                    $evidence[$tag] = $one;
+                }
+            } catch (ModelFailure $e) {
+                $failures[] = $e->within("The swing of setup {$tag}");
+            }
+        }
+
+        return (new self($record, $sets, $evidence, $evidence[$record->benchmark ?? ''] ?? null))->toArray($failures);
+    }
+
+    /**
+     * @param  list<ModelFailure>  $failures
+     * @return array<string, mixed>
+     */
+    private function toArray(array $failures): array
+    {
+        $sets = $this->sets;
+        $squaringShare = $this->record->brief->squaringShare();
+        $alike = LikeForLike::of(array_values($this->evidence));
+        $pooled = $sets === [] ? 0.0 : SideEstimate::pooledSpread(array_values($sets));
+        $setups = $ail = [];
+        foreach ($sets as $tag => $set) {
+            $side = SideEstimate::of($set, $pooled);
+            try {
+                $share = CorridorShare::of($side, $this->record->brief->corridor, $this->record->random(), self::SHARE_DRAWS);
+                $found = isset($this->evidence[$tag]) ? Diagnosis::of($this->evidence[$tag], $share, $this->benchmark) : [];
+                $ail = $tag === $this->record->benchmark ? $found : $ail;
+                $setups[] = $this->setup($set, $found, $alike, $squaringShare);
+            } catch (ModelFailure $e) {
+                $failures[] = $e->within("The judgement of setup {$tag}");
+            }
+        }
+
+        return [
+            'benchmark' => $this->record->benchmark,
+            'screening' => $this->record->screening->label(),
+            'setups' => $setups,
+            'rails' => array_map(
+                static fn (GuardRail $r): array => ['tag' => $r->tag, 'kind' => $r->kind, 'figures' => (object) $r->figures],
+                GuardRails::of(array_values($this->evidence), $this->benchmark, $this->record->conditions, $this->speeds(), $squaringShare),
+            ),
+            'next' => $this->benchmark === null ? null : self::next(NextMove::of($this->benchmark, $ail, $this->untried(), $squaringShare)),
+            'failures' => ModelFailure::toArrays($failures),
+        ];
+    }
+
+    /**
+     * @param  list<Finding>  $found
+     * @param  array<string, LikeForLike>  $alike
+     * @return array<string, mixed>
+     */
+    private function setup(ShotSet $set, array $found, array $alike, float $squaringShare): array
+    {
+        $tag = $set->tag;
+        $e = $this->evidence[$tag] ?? null;
+        $isBenchmark = $tag === $this->record->benchmark;
+        $benchmarkSet = $isBenchmark ? null : ($this->sets[$this->record->benchmark ?? ''] ?? null);
+        $other = $isBenchmark ? null : $this->benchmark;
+        $verdicts = $benchmarkSet === null ? [] : LiveVerdict::of($benchmarkSet, $set, $this->record->brief->scoring());
+
+        return [
+            'tag' => $tag,
+            'n' => $set->count(),
+            'clubSeen' => $e?->hasClub() ?? false,
+            'strikeSeen' => $e !== null && $e->isMeasured(Swing::TOE),
+            'verdicts' => array_map(self::verdict(...), $verdicts),
+            'flips' => $benchmarkSet === null ? [] : LiveVerdict::flips(
+                $this->record->listed($benchmarkSet->tag), $this->record->listed($tag), $this->record->screening, $this->record->brief->scoring(),
+            ),
+            'delivery' => $e === null ? [] : array_map(static fn (int $i): array => [
+                'field' => Evidence::FIELDS[$i]->value, 'value' => $e->state[$i], 'error' => $e->error[$i], 'from' => $e->from[$i],
+            ], array_keys($e->state)),
+            'alike' => isset($alike[$tag]) ? self::alike($alike[$tag], $other === null ? null : $alike[$other->spec->tag]) : null,
+            'bridges' => $e === null || $other === null ? [] : array_values(array_map(static fn (Bridge $b): array => [
+                'measure' => $b->measure->value, 'difference' => $b->difference, 'lines' => $b->lines, 'clubSeen' => $b->clubSeen,
+            ], Bridge::between($other, $e, $squaringShare))),
+            'forgiveness' => $e === null ? null : self::forgiveness(Forgiveness::of($e)),
+            'diagnosis' => array_map(static fn (Finding $f): array => [
+                'tag' => $f->tag, 'kind' => $f->kind, 'figures' => (object) $f->figures, 'forCoach' => $f->forCoach,
+            ], $found),
+            'path' => $e === null ? null : self::path($e),
+            'inLine' => $e === null ? null : self::inLine($e),
+        ];
+    }
+
+    /** @return array{name: string, measure: string, verdict: Verdict, value: float, interval: Interval, declared: bool, moreShots: int|null} */
+    public static function verdict(LiveVerdict $v): array
+    {
+        return [
+            'name' => $v->name, 'measure' => $v->measure->value, 'verdict' => $v->verdict, 'value' => $v->value, 'interval' => $v->interval,
+            'declared' => $v->declared, 'moreShots' => $v->moreShots,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function alike(LikeForLike $one, ?LikeForLike $benchmark): array
+    {
+        $rows = [];
+        foreach ($one->alike as $measure => $a) {
+            $rows[] = [
+                'measure' => $measure, 'measured' => $one->measured[$measure]->mean, 'alike' => $a['mean'], 'error' => $a['error'],
+                'against' => $benchmark === null ? null : $one->against($benchmark, $measure),
+            ];
+        }
+
+        return ['rows' => $rows, 'ownShifts' => $one->ownShifts, 'corrected' => $one->corrected];
+    }
+
+    /** @return array<string, mixed> */
+    private static function forgiveness(Forgiveness $f): array
+    {
+        return [
+            'seen' => $f->seen, 'zones' => $f->zones, 'costs' => $f->costs, 'correction' => $f->correction, 'worstCarryM' => $f->worstCarryM,
+            'worstAt' => $f->worstAt, 'assumed' => $f->assumed,
+        ];
+    }
+
+    /** @return array{points: list<array{float, float, float}>, carryM: float, apexM: float} the path of the mean ball: along, height, right, m */
+    private static function path(Evidence $e): array
+    {
+        $mean = static fn (Measure $m): float => $e->set->summary($m)->mean ?? 0.0;
+        $axis = max(-80.0, min(80.0, $mean(Measure::SpinAxis)));
+        $launch = new Launch($mean(Measure::BallSpeed), $mean(Measure::LaunchAngle), $mean(Measure::Spin), $mean(Measure::Direction), $axis);
+        $flown = $e->flight->fly($launch, self::PATH_POINTS);
+        $points = array_map(static fn (array $p): array => [round($p[1], 2), round($p[3], 2), round($p[2], 2)], $flown->points);
+
+        return ['points' => $points, 'carryM' => $flown->carryM, 'apexM' => $flown->apexM];
+    }
+
+    /** @return array{toeMm: float, highMm: float, assumed: bool} the point of the face in line with the CG */
+    private static function inLine(Evidence $e): array
+    {
+        [$toe, $high] = $e->spec->body->inLineWithCg();
+
+        return ['toeMm' => $toe, 'highMm' => $high, 'assumed' => $e->spec->bodyAssumed];
+    }
+
+    /** @return list<float> club speed of what counts in the order it was hit, ball speed where no club was seen */
+    private function speeds(): array
+    {
+        /** @var array<int, LaunchShot> $all */
+        $all = [];
+        foreach ($this->record->shots as $shots) {
+            foreach ($shots as $s) {
+                if ($s->leftOut === null && $s->shot->failure === null) {
+                    $all[$s->sequence] = $s->shot;
+                }
+            }
+        }
+        ksort($all);
+        $seen = count(array_filter($all, static fn (LaunchShot $s): bool => $s->value(Measure::ClubSpeed) !== null));
+        $measure = $seen * 2 > count($all) ? Measure::ClubSpeed : Measure::BallSpeed;
+        $speeds = array_map(static fn (LaunchShot $s): ?float => $s->value($measure), array_values($all));
+
+        return array_values(array_filter($speeds, static fn (?float $v): bool => $v !== null));
+    }
+
+    /** @return list<SetupSpec> settings of the benchmark's head that nobody hit yet: its sleeve positions, with the weights as they are */
+    private function untried(): array
+    {
+        $setup = $this->record->setups[$this->record->benchmark ?? ''] ?? null;
+        if ($setup?->racked === null) {
+            return [];
+        }
+        $isThere = fn (string $label): bool => array_filter($this->record->setups, static fn (SetupRecord $s): bool => $s->racked !== null
+            && $s->head === $setup->head && $s->sleeveLabel === $label && $s->masses == $setup->masses) !== [];
+        $out = [];
+        foreach ($setup->sleeveSystem()->positions as $position) {
+            if (! $isThere($position->label)) {
+                $out[] = $setup->at($position->label)->spec($this->record->hand);
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return array<string, mixed>|null */
+    private static function next(?NextMove $move): ?array
+    {
+        return $move === null ? null : [
+            'head' => $move->candidate->head, 'sleeve' => $move->candidate->sleeve, 'weights' => $move->candidate->weights,
+            'mends' => $move->mends, 'effect' => $move->effect,
+        ];
+    }
+}

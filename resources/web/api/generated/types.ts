@@ -1,0 +1,1046 @@
+// Generated from docs/api.yaml by `php artisan mint:api`: do not edit.
+
+export interface Advice {
+    benchmark: string;
+    best: string;
+    pick: string;
+    isConclusive: boolean;
+    ties: string[];
+    expectedLoss: number;
+    scoring: string;
+    unit: string;
+    basis: string;
+    notHit: string[];
+    simulatedShots: number;
+    failures?: Failure[];
+    setups: Judgement[];
+}
+
+export interface Alike {
+    rows: { measure: string; measured: number; alike: number; error: number; against: { value: number; interval: Interval; } | null; }[];
+    ownShifts: { field: string; shift: number; carryM: number; }[];
+    corrected: string[];
+}
+
+export interface Bay {
+    id: number;
+    name: string;
+    fittingId: number | null;
+    tokenMadeAt: string | null;
+}
+
+/** What changes on the live screen with every shot. */
+export interface BayChange {
+    live: string;
+    stamp: string;
+    counts: Record<string, { shots: number; counted: number; simulated: number; }>;
+    running: Trial | null;
+    trials: Trial[];
+    shots: Shot[];
+    counted: number;
+    mishits: Record<string, MishitReason[]>;
+    means: Record<string, Summary | null>;
+    benchmarkMeans: Record<string, Summary | null> | null;
+    verdicts: LiveVerdict[];
+    flips: { policy: string; verdict: Verdict; }[];
+    repeat: Repeated[];
+    drift: DriftPoint[];
+    queue: { tags: string[]; wrenchChanges: number; };
+    budget: { swings: number | null; swingsHit: number; minutes: number | null; minutesUsed: number; };
+    confirm: { benchmark: string; chosen: string; shotsEach: number; leg: number; tag: string | null; n: number; next: string | null; } | null;
+    blind: { ordinal: number; of: number; shotsEach: number; } | null;
+    asks: { trialId: number; open: string[]; } | null;
+    held: HeldShot[];
+    heldInAll: number;
+}
+
+/** The live screen. */
+export interface BayView {
+    live: string;
+    stamp: string;
+    counts: Record<string, { shots: number; counted: number; simulated: number; }>;
+    running: Trial | null;
+    trials: Trial[];
+    shots: Shot[];
+    counted: number;
+    mishits: Record<string, MishitReason[]>;
+    means: Record<string, Summary | null>;
+    benchmarkMeans: Record<string, Summary | null> | null;
+    verdicts: LiveVerdict[];
+    flips: { policy: string; verdict: Verdict; }[];
+    repeat: Repeated[];
+    drift: DriftPoint[];
+    queue: { tags: string[]; wrenchChanges: number; };
+    budget: { swings: number | null; swingsHit: number; minutes: number | null; minutesUsed: number; };
+    confirm: { benchmark: string; chosen: string; shotsEach: number; leg: number; tag: string | null; n: number; next: string | null; } | null;
+    blind: { ordinal: number; of: number; shotsEach: number; } | null;
+    asks: { trialId: number; open: string[]; } | null;
+    held: HeldShot[];
+    heldInAll: number;
+    inLine: { toeMm: number; highMm: number; assumed: boolean; } | null;
+    screening: Screening;
+    changeOver: { setupId: number; steps: string[]; wrenchChanges: number; }[];
+    visit: { number: number; trials: number; };
+    lastDone: LogEntry | null;
+    bays: Bay[];
+}
+
+export interface Believed {
+    mean: number;
+    sd: number;
+}
+
+export interface BridgeLine {
+    cause: string;
+    happened: number;
+    repeats: number;
+    error: number;
+    noise: boolean;
+}
+
+export interface Brief {
+    corridor: Corridor;
+    weights: Record<string, number>;
+    shape: string;
+    miss: string;
+    carryM: number | null;
+    clubSpeedMps: number | null;
+    handicap: number | null;
+    wants: string[];
+    never: string[];
+    wish: string;
+    turf: string;
+    windMps: number;
+    windFromDeg: number;
+    altitudeM: number;
+    temperatureC: number;
+    holeLengthM: number;
+    sixIronApexM: number | null;
+    ball: string;
+    habit: string;
+    feel: string;
+    swings: number | null;
+    minutes: number | null;
+    money: number | null;
+    currency: string;
+    purchase: string;
+    startSide: string;
+    school: string;
+    scoring: string;
+    aimFree: boolean;
+    consent: boolean;
+    minor: boolean;
+    guardian: string;
+}
+
+export interface BriefChange {
+    why: string;
+    by: string;
+    at: string;
+    changes: { field: string; label: string; from: unknown; to: unknown; }[];
+}
+
+export interface Build {
+    shaft: string;
+    lengthMm: number | null;
+    ball: string;
+    teeMm: number | null;
+    cue: string;
+}
+
+export interface Column {
+    measure: string | null;
+    unit: string | null;
+    decimalMark: string;
+    plus: string | null;
+    zeroIsBlank: boolean;
+}
+
+export interface ColumnMap {
+    headerRow: number | null;
+    unitsRow: number | null;
+    columns: Column[];
+    keepSummaryRows: boolean;
+    keepRepeats: boolean;
+}
+
+export interface Comparison {
+    benchmark: string | null;
+    rows: { measure: string; label: string; cells: Record<string, ComparisonCell>; }[];
+    sets: { tag: string; n: number; ellipse: { acrossM: number; alongM: number; halfLongM: number; halfShortM: number; turnDeg: number; } | null; share: { share: number; interval: Interval; n: number; left: number; right: number; }; }[];
+    field: Field | null;
+}
+
+export interface ComparisonCell {
+    summary: Summary | null;
+    computed: number;
+    difference: { value: number; interval: Interval | null; clear: boolean; } | null;
+}
+
+export interface ConfirmRun {
+    id: number;
+    benchmark: string;
+    chosen: string;
+    shotsEach: number;
+    rested: boolean;
+    ended: string | null;
+    legs: { tag: string; n: number; }[];
+    verdict: ConfirmVerdict;
+    drift: Record<string, number>;
+    z: number | null;
+    chance: number;
+}
+
+export type ConfirmVerdict = 'running' | 'drifted' | 'confirmed' | 'overturned' | 'open';
+
+export interface Corridor {
+    widthM: number;
+    left: Trouble;
+    right: Trouble;
+}
+
+export interface DayBookEntry {
+    id: number;
+    player: Player;
+    wants: string;
+    setups: { tag: string; counted: number; }[];
+    simulated: number;
+    decided: string | null;
+    missing: Missing;
+    updatedAt: string;
+}
+
+export interface Decision {
+    id: number;
+    setupId: number;
+    tag: string;
+    advisedSetupId: number;
+    reason: string;
+    by: string;
+    at: string;
+    advice: Advice;
+    version: number;
+    lockedAt: string | null;
+    reopenedAt: string | null;
+    reopenWhy: string;
+}
+
+/** A decision with what it rested on when it was locked. */
+export interface DecisionWithProof {
+    id: number;
+    setupId: number;
+    tag: string;
+    advisedSetupId: number;
+    reason: string;
+    by: string;
+    at: string;
+    advice: Advice;
+    version: number;
+    lockedAt: string | null;
+    reopenedAt: string | null;
+    reopenWhy: string;
+    proof: Proof | null;
+}
+
+export interface DriftPoint {
+    sequence: number;
+    trial: number | null;
+    setupId: number;
+    speedMps: number;
+    club: boolean;
+    counts: boolean;
+}
+
+/** What the models failed on: a fault of ours, told with what to quote. */
+export interface Failure {
+    computing: string;
+    reference: string;
+    line: string;
+}
+
+export interface Field {
+    ballSpeedMps: number;
+    launchDeg: number[];
+    spinRpm: number[];
+    carryM: number[];
+}
+
+/** One thing that the shots say; `kind` is worded by the screen, figures are in kept units. */
+export interface Finding {
+    tag: string;
+    kind: FindingKind;
+    figures: Record<string, number | string | string[]>;
+    forCoach: boolean;
+}
+
+export type FindingKind = 'offCgLine' | 'smashLow' | 'attackDown' | 'faceToPath' | 'spinTooHigh' | 'spinTooLow' | 'descentTooSteep' | 'descentTooShallow' | 'twoWayMiss' | 'hiddenCurve' | 'startsThere' | 'curvesThere' | 'drawsToHeel' | 'drawsToToe';
+
+export interface Fitting {
+    id: number;
+    version: number;
+    player: Player;
+    brief: Brief;
+    squaringShare: number;
+    briefAgreedAt: string | null;
+    benchmarkSetupId: number | null;
+    createdAt: string;
+    updatedAt: string;
+    setups: Setup[];
+    trials: TrialName[];
+    ratings: Record<string, Record<string, number>>;
+    screening: Screening;
+    tieOrder: string[];
+    asksRatings: boolean;
+    decision: Decision | null;
+    missing: Missing;
+}
+
+export interface Forgiveness {
+    seen: number;
+    zones: { zone: string; n: number; ballSpeedMps: number | null; spinRpm: number | null; carryM: number | null; }[];
+    costs: Record<string, { ballSpeedMps: number; carryM: number; spinRpm: number; sideM: number; }>;
+    correction: number;
+    worstCarryM: number;
+    worstAt: string;
+    assumed: boolean;
+}
+
+export interface Found {
+    own: string;
+    scoring: string;
+    unit: string;
+    count: number;
+    best: string;
+    pick: string;
+    expectedLoss: number;
+    mayStop: boolean;
+    ties: number;
+    within: number;
+    unreadable: string[];
+    failures: Failure[];
+    next: { tag: string; value: number; changes: number; turns: number; to: string | null; } | null;
+    learned: Record<string, { prior: number; priorSd: number; now: number; sd: number; }>;
+    ownEffects: { head: string | null; with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string; }; effects: Record<string, Believed>; }[];
+    trade: { front: string[]; perCarryM: number; perShare: number; level: number; agreement: number; };
+    setups: FoundSetup[];
+}
+
+export interface FoundSetup {
+    tag: string;
+    setupTag: string | null;
+    head: string;
+    rackAt: number | null;
+    headId: number | null;
+    sleeve: string;
+    weights: string;
+    masses: Record<string, number> | null;
+    with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string; };
+    like: string | null;
+    inStock: boolean;
+    orderable: boolean;
+    price: number | null;
+    currency: string;
+    loftDeg: number;
+    faceOpenDeg: number;
+    carryM: number;
+    carryGainM: number;
+    carryGainInterval: Interval;
+    totalM: number;
+    sideM: number;
+    sideInterval: Interval;
+    spreadM: number;
+    apexM: number;
+    share: number;
+    gain: number;
+    gainInterval: Interval;
+    aimFixedGain: number;
+    chance: number;
+    aimDeg: number;
+    tied: boolean;
+    tested: boolean;
+}
+
+export interface Grounds {
+    benchmark: string;
+    best: string;
+    pick: string;
+    isConclusive: boolean;
+    ties: string[];
+    expectedLoss: number;
+    scoring: string;
+    unit: string;
+    basis: string;
+    notHit: string[];
+    simulatedShots: number;
+    failures?: Failure[];
+    setups: Judgement[];
+    schools: { policies: { name: string; label: string; }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, number>; };
+    worth: Worth | null;
+    tieBreak: TieBreak | null;
+    days: OtherDay[];
+    confirm: ConfirmRun | null;
+}
+
+/** One thing that could make a comparison unfair. */
+export interface GuardRail {
+    tag: string;
+    kind: GuardRailKind;
+    figures: Record<string, number | string | string[]>;
+}
+
+export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBall' | 'otherTee' | 'otherVisit' | 'otherConditions' | 'playerCompensating' | 'labelAndDataDisagree' | 'speedFalling' | 'speedRising';
+
+export type Hand = 'right' | 'left';
+
+export interface HeadDetail {
+    id: number;
+    label: string;
+    maker: string;
+    hand: Hand;
+    type: string;
+    sleeveId: number | null;
+    sleeveName: string;
+    positions: string[];
+    statedLoftDeg: number;
+    statedLieDeg: number;
+    statedFaceOpenDeg: number;
+    volumeCm3: number | null;
+    massG: number | null;
+    cgToeMm: number | null;
+    cgBackMm: number | null;
+    cgUpMm: number | null;
+    bulgeMm: number | null;
+    rollMm: number | null;
+    inertiaGcm2: number[][] | null;
+    slots: Slot[];
+    stockG: number[];
+    standard: Record<string, number>;
+    supply: Supply;
+    note: string;
+    assumed: string[];
+    measured: Record<string, InForce>;
+    loftOffDeg: number | null;
+    loftOffWarn: boolean;
+    home: PlanePoint | null;
+    body: { massG: number; cgToeMm: number; cgBackMm: number; cgUpMm: number; inertiaGcm2: number[][]; };
+    warnings: string[];
+    plane: Plane;
+    faceMap: { toeMm: number; highMm: number; loftDeg: number; faceOpenDeg: number; }[];
+    history: { id: number; values: Record<string, number[]>; position: string; readAs: string; way: string; source: string; note: string; by: string; at: string; inForce: string[]; }[];
+}
+
+/** A held shot whole, as it was sent. */
+export interface HeldDetail {
+    id: number;
+    reason: string;
+    at: string;
+    source: string;
+    senderId: string;
+    session: string | null;
+    sequence: number | null;
+    hitAt: string | null;
+    values: Record<string, unknown>;
+    sent: string;
+}
+
+export interface HeldShot {
+    id: number;
+    reason: string;
+    at: string;
+    source: string;
+}
+
+export interface InForce {
+    value: number;
+    n: number;
+    spread: number;
+    position: string;
+    readAs: string;
+    source: string;
+}
+
+export interface Interval {
+    low: number;
+    high: number;
+}
+
+export interface JudgedSetup {
+    tag: string;
+    n: number;
+    clubSeen: boolean;
+    strikeSeen: boolean;
+    verdicts: LiveVerdict[];
+    flips: { policy: string; verdict: Verdict; }[];
+    delivery: { field: string; value: number; error: number; from: string; }[];
+    alike: Alike | null;
+    bridges: WhyBridge[];
+    forgiveness: Forgiveness | null;
+    diagnosis: Finding[];
+    path: { points: [number, number, number][]; carryM: number; apexM: number; } | null;
+    inLine: { toeMm: number; highMm: number; assumed: boolean; } | null;
+}
+
+export interface Judgement {
+    tag: string;
+    n: number;
+    carry: Summary | null;
+    total: Summary | null;
+    share: number;
+    shareInterval: Interval;
+    sideKnown: number;
+    spreadM: number;
+    strokes: number;
+    strokesInterval: Interval;
+    aimFixedStrokes: number;
+    chanceBetter: number;
+    aimDeg: number;
+    gain: number;
+    gainInterval: Interval;
+    expectedLoss: number;
+    trade: { costM: number; loftChangeDeg: number; bestLaunchDeg: number; bestSpinRpm: number; within: [number, number]; attackAssumed: boolean; } | null;
+}
+
+export interface Judging {
+    benchmark: string | null;
+    screening: string;
+    setups: JudgedSetup[];
+    rails: GuardRail[];
+    next: NextMove | null;
+    failures: Failure[];
+}
+
+export interface LiveVerdict {
+    name: string;
+    measure: Measure;
+    verdict: Verdict;
+    value: number;
+    interval: Interval;
+    declared: boolean;
+    moreShots: number | null;
+}
+
+export interface LogEntry {
+    id: number;
+    words: string;
+    by: string;
+    at: string;
+    undoable: boolean;
+    undone: boolean;
+}
+
+export type Measure = 'clubSpeedMps' | 'ballSpeedMps' | 'smash' | 'attackDeg' | 'pathDeg' | 'faceDeg' | 'faceToPathDeg' | 'dynamicLoftDeg' | 'launchDeg' | 'directionDeg' | 'spinRpm' | 'backSpinRpm' | 'sideSpinRpm' | 'spinAxisDeg' | 'carryM' | 'totalM' | 'sideM' | 'totalSideM' | 'curveM' | 'apexM' | 'descentDeg' | 'hangTimeS' | 'strikeToeMm' | 'strikeHighMm' | 'hitAt' | 'setupTag' | 'note';
+
+export interface MishitReason {
+    measure: string;
+    value: number;
+    usual: number;
+    why: string;
+}
+
+/** What each step still needs; empty where nothing is missing. */
+export interface Missing {
+    brief: string;
+    bench: string;
+    bay: string;
+    shots: string;
+    compare: string;
+    finder: string;
+    decide: string;
+    sheet: string;
+}
+
+export interface NextMove {
+    head: string;
+    sleeve: string;
+    weights: string;
+    mends: FindingKind;
+    effect: Record<string, { value: number; low: number; high: number; }>;
+}
+
+export interface OtherDay {
+    day: string;
+    pick: string;
+    best: string;
+    of: string;
+    gain: number;
+    interval: Interval;
+    chance: number;
+    turns: boolean;
+    carryM: number;
+}
+
+export interface Outlook {
+    clubSpeedMps: number;
+    speedFrom: string;
+    ballSpeedMps: number;
+    ridge: RidgePoint[];
+    target: number;
+    bandDeg: [number, number];
+    carryInStillAirM: number;
+    windSideM: number;
+    field: Field;
+    price: { tenMetres: number; rough: number; left: number; right: number; sharePerTenMetres: number; };
+}
+
+export interface Part {
+    id: number;
+    kind: 'shaft' | 'grip' | 'ball';
+    label: string;
+    data: Record<string, number | string>;
+    supply: Supply;
+}
+
+export interface Plane {
+    home: string;
+    squaringShare: number;
+    soled: PlanePoint[];
+    squared: PlanePoint[];
+    mixed: PlanePoint[];
+}
+
+export interface PlanePoint {
+    label: string;
+    loftDeg: number;
+    faceOpenDeg: number;
+    lieDeg: number;
+}
+
+export interface Player {
+    id: number;
+    name: string;
+    hand: Hand;
+    units: UnitChoice;
+}
+
+export interface Presented {
+    loftDeg: number;
+    faceOpenDeg: number;
+    lieDeg: number;
+}
+
+export interface Preview {
+    id: number;
+    name: string;
+    state: string;
+    encoding: string;
+    delimiter: string;
+    remembered: boolean;
+    problem: string | null;
+    map: ColumnMap;
+    lines: { line: number; text: string; }[];
+    columns: { header: string; samples: string[]; }[];
+    counts: { shot: number; bad: number; summary: number; header: number; repeat: number; already: number; };
+    earlier: { shots: number; at: string; } | null;
+    shots: PreviewRow[];
+    problems: PreviewRow[];
+    problemCount: number;
+    tags: { tag: string; shots: number; setupId: number | null; }[] | null;
+}
+
+export interface PreviewRow {
+    line: number;
+    kind: string;
+    values: Record<string, number>;
+    typed: Record<string, string>;
+    setupTag: string | null;
+    issues: { field: string; refused: boolean; message: string; }[];
+}
+
+/** Why a request was refused, or failed. */
+export interface Problem {
+    message: string;
+    errors?: Record<string, string[]>;
+    reference?: string;
+    current?: unknown;
+    doubtful?: unknown;
+    differs?: string[];
+    results?: PostedAnswer[];
+}
+
+/** What a decision rested on when it was locked. */
+export interface Proof {
+    benchmark: string;
+    best: string;
+    pick: string;
+    isConclusive: boolean;
+    ties: string[];
+    expectedLoss: number;
+    scoring: string;
+    unit: string;
+    basis: string;
+    notHit: string[];
+    simulatedShots: number;
+    failures?: Failure[];
+    setups: Judgement[];
+    schools: { policies: { name: string; label: string; }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, number>; };
+    worth: Worth | null;
+    tieBreak: TieBreak | null;
+    days: OtherDay[];
+    confirm: ConfirmRun | null;
+    brief?: Brief;
+}
+
+export interface Rack {
+    heads: RackHead[];
+    sleeves: Sleeve[];
+    parts: Part[];
+}
+
+export interface RackHead {
+    id: number;
+    label: string;
+    maker: string;
+    hand: Hand;
+    type: string;
+    sleeveId: number | null;
+    sleeveName: string;
+    positions: string[];
+    statedLoftDeg: number;
+    statedLieDeg: number;
+    statedFaceOpenDeg: number;
+    volumeCm3: number | null;
+    massG: number | null;
+    cgToeMm: number | null;
+    cgBackMm: number | null;
+    cgUpMm: number | null;
+    bulgeMm: number | null;
+    rollMm: number | null;
+    inertiaGcm2: number[][] | null;
+    slots: Slot[];
+    stockG: number[];
+    standard: Record<string, number>;
+    supply: Supply;
+    note: string;
+    assumed: string[];
+    measured: Record<string, InForce>;
+    loftOffDeg: number | null;
+    loftOffWarn: boolean;
+    home: PlanePoint | null;
+    body: { massG: number; cgToeMm: number; cgBackMm: number; cgUpMm: number; inertiaGcm2: number[][]; };
+    warnings: string[];
+}
+
+export interface Repeated {
+    measure: string;
+    value: number;
+    moved: boolean;
+    since: number;
+}
+
+export interface RidgePoint {
+    loftDeg: number;
+    launchDeg: number;
+    spinRpm: number;
+    carryM: number;
+    totalM: number;
+    apexM: number;
+    descentDeg: number;
+}
+
+export interface SchoolCell {
+    pick: string;
+    best: string;
+    gain: number;
+    chance: number;
+    ties: string[];
+}
+
+export interface SchoolRow {
+    scoring: string;
+    unit: string;
+    declared: boolean;
+    cells: (SchoolCell | null)[];
+}
+
+export type Scoring = 'fewest strokes' | 'straightest' | 'longest' | 'guarded height' | 'running' | 'own weights';
+
+export interface Screening {
+    name: string;
+    label: string;
+    warning: string;
+}
+
+export interface Setup {
+    id: number;
+    tag: string;
+    position: number;
+    isBaseline: boolean;
+    branchedFromId: number | null;
+    head: string;
+    statedLoftDeg: number;
+    measuredLoftDeg: number | null;
+    measuredLieDeg: number | null;
+    measuredFaceOpenDeg: number | null;
+    sleeveLabel: string;
+    sleeveLoftDeg: number | null;
+    sleeveFaceOpenDeg: number | null;
+    sleeveLieDeg: number | null;
+    weights: string;
+    shaft: string;
+    lengthMm: number | null;
+    ball: string;
+    note: string;
+    headId: number | null;
+    asItComes: boolean;
+    masses: Record<string, number> | null;
+    shaftId: number | null;
+    gripId: number | null;
+    ballId: number | null;
+    teeMm: number | null;
+    cue: string;
+    playing: { squared: Presented; soled: Presented; lieAssumed: boolean; loftFromPrint: boolean; byStandIn: boolean; };
+    loftOffDeg: number | null;
+    body: { massG: number; cgToeMm: number; cgBackMm: number; cgUpMm: number; assumed: string[]; } | null;
+    swingWeight: { label: string; points: number; measured: boolean; source: string; } | null;
+    warnings: string[];
+    shelf: string;
+    shelfReason: string;
+    starred: boolean;
+    shots: number;
+    counted: number;
+    simulated: number;
+}
+
+export interface Shot {
+    id: number;
+    setupId: number;
+    trialId: number | null;
+    sequence: number;
+    line: number | null;
+    source: string;
+    measured: Record<string, number>;
+    computed: Record<string, number>;
+    typed: Record<string, unknown>;
+    flags: string[];
+    hitAt: string | null;
+    note: string | null;
+    intent: string;
+    leftOut: { reason: string; note: string | null; at: string; } | null;
+}
+
+export interface SignedIn {
+    name: string;
+    studio: string;
+    isDemo: boolean;
+    takesSimulated: boolean;
+}
+
+export interface Sleeve {
+    check: { label: string; loftDeg: number; faceOpenDeg: number; lieDeg: number; missDeg: number; agrees: boolean; }[];
+    plane: Plane;
+    id: number;
+    name: string;
+    spec: SleeveSpec;
+    heads: number;
+}
+
+export interface SleeveCheck {
+    check: { label: string; loftDeg: number; faceOpenDeg: number; lieDeg: number; missDeg: number; agrees: boolean; }[];
+    plane: Plane;
+}
+
+export interface SleeveSpec {
+    name: string;
+    kind: string;
+    home?: string;
+    printedFor?: string;
+    tiltDeg?: number | string;
+    ringTiltsDeg?: (number | string)[];
+    positions: { label: string; clockDeg?: number | string; clocksDeg?: (number | string)[]; loftDeg?: number | string; faceOpenDeg?: number | string; lieDeg?: number | string; }[];
+}
+
+export interface Slot {
+    name: string;
+    toeMm: number;
+    backMm: number;
+    upMm: number;
+    fromG?: number;
+    toG?: number;
+    mayBeEmpty?: boolean;
+}
+
+export interface Summary {
+    n: number;
+    mean: number;
+    sd: number | null;
+    median: number;
+    meanInterval: Interval | null;
+}
+
+export interface Supply {
+    price?: number | null;
+    currency?: string | null;
+    leadDays?: number | null;
+    lofts?: number[];
+    hands?: Hand[];
+    inStock?: boolean;
+}
+
+export interface TieBreak {
+    order: string[];
+    choice: string | null;
+    by: string | null;
+    remaining: string[];
+    steps: { criterion: string; known: boolean; values: Record<string, number | null>; remaining: string[]; }[];
+    wantedApexM: number;
+}
+
+export interface Trial {
+    id: number;
+    number: number;
+    kind: string;
+    setupId: number;
+    tag: string;
+    shots: number;
+    beganAt: string;
+    ended: boolean;
+    note: string;
+    blind: boolean;
+}
+
+export interface TrialName {
+    id: number;
+    number: number;
+    kind: string;
+    tag: string;
+}
+
+export interface Trouble {
+    kind: string;
+    atM: number | null;
+}
+
+/** A number as a person typed it: bare, or with its unit. */
+export type Typed = number | string | null | { value?: number | string | null; unit?: string | null; };
+
+/** A brief, or some of its fields, as typed. */
+export interface TypedBrief {
+    corridor?: TypedCorridor;
+    weights?: Record<string, Typed>;
+    shape?: string | null;
+    miss?: string | null;
+    carryM?: Typed;
+    clubSpeedMps?: Typed;
+    handicap?: Typed;
+    wants?: string[];
+    never?: string[];
+    wish?: string | null;
+    turf?: string | null;
+    windMps?: Typed;
+    windFromDeg?: Typed;
+    altitudeM?: Typed;
+    temperatureC?: Typed;
+    holeLengthM?: Typed;
+    sixIronApexM?: Typed;
+    ball?: string | null;
+    habit?: string | null;
+    feel?: string | null;
+    swings?: Typed;
+    minutes?: Typed;
+    money?: Typed;
+    currency?: string | null;
+    purchase?: string | null;
+    startSide?: string | null;
+    school?: string | null;
+    scoring?: string | null;
+    aimFree?: boolean;
+    consent?: boolean;
+    minor?: boolean;
+    guardian?: string | null;
+}
+
+export interface TypedCorridor {
+    widthM?: Typed;
+    left?: { kind?: string; atM?: Typed; };
+    right?: { kind?: string; atM?: Typed; };
+}
+
+export interface TypedSlot {
+    name: string;
+    toeMm: number | string;
+    backMm: number | string;
+    upMm: number | string;
+    fromG?: number | string | null;
+    toG?: number | string | null;
+    mayBeEmpty?: boolean;
+}
+
+/** How it can be had. A price needs its currency. */
+export interface TypedSupply {
+    price?: number | string | null;
+    currency?: string | null;
+    leadDays?: number | string | null;
+    lofts?: (number | string)[];
+    hands?: Hand[];
+    inStock?: boolean;
+}
+
+export interface UnitChoice {
+    speed: string;
+    distance: string;
+    height: string;
+    length: string;
+}
+
+export type Verdict = 'better' | 'worse' | 'same' | 'open';
+
+export interface Weighed {
+    illegal: string | null;
+    massG: number;
+    cg: { toeMm: number; backMm: number; upMm: number; };
+    inertiaGcm2: number[][];
+    swingWeight: string;
+    swingWeightPoints: number;
+    fromStandard: { massG: number; toeMm: number; backMm: number; upMm: number; };
+    delivered: { loftDeg: [number, number, number]; openDeg: [number, number, number]; };
+}
+
+export interface WhyBridge {
+    measure: string;
+    difference: number;
+    lines: BridgeLine[];
+    clubSeen: boolean;
+}
+
+export interface Worth {
+    tag: string;
+    head: string;
+    adjusted: { tag: string | null; sleeve: string; weights: string; isOwn: boolean; tested: boolean; gainOverOwn: number; };
+    adjustable: boolean;
+    gain: number;
+    interval: Interval;
+    chance: number;
+    perRound: number | null;
+    perRoundInterval: Interval | null;
+    price: number | null;
+    currency: string;
+    money: number | null;
+    verdict: WorthVerdict;
+}
+
+export type WorthVerdict = 'more' | 'less' | 'open';
+
+export type Quantity = number | { value: number | string; unit?: 'm/s' | 'mph' | 'km/h' | 'ft/s' | 'kn' | 'm' | 'yd' | 'ft' | 'in' | 'cm' | 'mm' | 'deg' | 'rad' | 'rpm' | 's' | 'ratio' | '%'; };
+
+/** At most 64 kB. Keys that stand not here are kept beside the shot, up to 4 kB. */
+export interface PostedShot {
+    id: string;
+    session?: string;
+    sequence?: number;
+    at?: string;
+    sentAt?: string;
+    source?: 'monitor' | 'simulated';
+    values: Record<string, Quantity>;
+}
+
+export interface PostedAnswer {
+    id: unknown;
+    status: 'stored' | 'held' | 'refused';
+    shot: unknown;
+    reason: unknown;
+    doNotRepeat?: boolean;
+}
+
+export interface PostedAnswers {
+    results: PostedAnswer[];
+}

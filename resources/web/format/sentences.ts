@@ -1,0 +1,86 @@
+import { IntlMessageFormat } from 'intl-messageformat';
+import messages from '../../messages/en.json';
+import type { Hand, UnitChoice } from '../api/generated/types';
+import { factor, plain, signed, unitOf } from './units';
+
+/**
+ * Sentences of the message catalogue (`resources/messages`, ICU MessageFormat), in the player's units. `core/Report/Sentences` does the same on the server; both are
+ * held to the same sentences by tests/fixtures/sentences.json.
+ */
+const catalogue: Record<string, string> = messages;
+const formed = new Map<string, IntlMessageFormat>();
+
+export type With = Record<string, string | number>;
+
+export function say(key: string, values: With = {}): string {
+    let message = formed.get(key);
+    if (!message) {
+        const text = catalogue[key];
+        if (text === undefined) throw new Error(`The catalogue has no message '${key}'.`);
+        message = new IntlMessageFormat(text, 'en');
+        formed.set(key, message);
+    }
+    return String(message.format(values));
+}
+
+/** Nearer to nothing than this is not worth telling, by kind. */
+const WORTH_TELLING: Record<string, number> = { Mm: 3, M: 0.5, Points: 1 };
+const KINDS = ['Deg', 'Mps', 'Rpm', 'Mm', 'M', 'Share', 'Smash', 'smash', 'Points'];
+
+/** A figure without its sign, as its name says what it is; a plain count stays a number. */
+function told(name: string, size: number, kind: string | undefined, units: UnitChoice): string | number {
+    switch (kind) {
+        case 'Deg':
+            return `${plain(size, name === 'descentDeg' ? 0 : 1)}°`;
+        case 'Mps':
+            return `${plain(size * factor(units.speed), 1)} ${units.speed}`;
+        case 'Rpm':
+            return `${plain(name.startsWith('best') ? Math.round(size / 50) * 50 : size, 0)} rpm`;
+        case 'Mm':
+            return `${plain(size, 0)} mm`;
+        case 'M':
+            return `${plain(size * factor(units.distance), 0)} ${units.distance}`;
+        case 'Share':
+            return `${plain(size * 100, 0)} %`;
+        case 'Smash':
+        case 'smash':
+            return plain(size, 2);
+        case 'Points':
+            return plain(size, 0);
+        default:
+            return size;
+    }
+}
+
+/** "a", "a and b", "a, b and c". */
+export function list(of: string[]): string {
+    const before = of.slice(0, -1);
+    const last = of.at(-1) ?? '';
+    return before.length ? say('list.and', { before: before.join(', '), last }) : last;
+}
+
+/**
+ * What a message may ask for, from the figures of a finding: the figure itself, `name_way` (plus or minus), `name_told` (yes where it is worth telling) and, of an angle
+ * to the right, `name_open` (yes where that is open for this hand).
+ */
+export function figuresFor(figures: Record<string, unknown>, hand: Hand, units: UnitChoice): With {
+    const out: With = {};
+    for (const [name, value] of Object.entries(figures)) {
+        if (Array.isArray(value)) out[name] = list(value.map(String));
+        else if (typeof value === 'number') {
+            const kind = KINDS.find((k) => name.endsWith(k));
+            out[name] = told(name, Math.abs(value), kind, units);
+            out[`${name}_way`] = value > 0 ? 'plus' : 'minus';
+            out[`${name}_told`] = Math.abs(value) > (WORTH_TELLING[kind ?? ''] ?? 0) ? 'yes' : 'no';
+            out[`${name}_open`] = value * (hand === 'right' ? 1 : -1) > 0 ? 'yes' : 'no';
+        } else out[name] = String(value ?? '');
+    }
+    return out;
+}
+
+/** A change with its interval, in the player's unit. */
+export function effect(measure: string, of: { value: number; low: number; high: number }, units: UnitChoice, digits = 0): With {
+    const unit = unitOf(measure, units);
+    const k = factor(unit);
+    return { value: `${signed(of.value * k, digits)} ${unit}`, low: signed(of.low * k, digits), high: signed(of.high * k, digits) };
+}

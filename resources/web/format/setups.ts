@@ -1,0 +1,59 @@
+import type { Corridor, Fitting, Setup, Trouble, UnitChoice } from '../api/generated/types';
+import { factor, plain } from './units';
+
+/** Letter, shape and colour belong to the place in the trail. */
+export const toneOf = (tag: string): number => (tag.charCodeAt(tag.length - 1) - 65) % 8;
+
+export function lengthText(mm: number | null, units: UnitChoice): string {
+    if (mm === null) return '';
+    return `${plain(mm * factor(units.length), units.length === 'in' ? 2 : 0)} ${units.length}`;
+}
+
+/** What differs from the setup it was branched from, in a few words. */
+export function changes(setup: Setup, from: Setup | undefined, units: UnitChoice): string[] {
+    if (!from) return [];
+    const out: string[] = [];
+    if (setup.head !== from.head || setup.statedLoftDeg !== from.statedLoftDeg)
+        out.push(setup.head !== from.head ? setup.head : `${setup.statedLoftDeg}° head`);
+    // Another head brings its own sleeve and weights along: as it comes, that is one change.
+    const whole = out.length > 0 && setup.asItComes;
+    if (!whole && setup.sleeveLabel !== from.sleeveLabel) out.push(`sleeve ${setup.sleeveLabel || 'neutral'}`);
+    if (!whole && setup.weights !== from.weights) out.push(setup.weights || 'no weights');
+    if (setup.shaft !== from.shaft) out.push(setup.shaft || 'other shaft');
+    if (setup.lengthMm !== from.lengthMm) out.push(lengthText(setup.lengthMm, units) || 'other length');
+    if (setup.ball !== from.ball) out.push(setup.ball ? `ball ${setup.ball}` : 'other ball');
+    if (setup.teeMm !== from.teeMm) out.push(setup.teeMm === null ? 'other tee' : `tee ${plain(setup.teeMm, 0)} mm`);
+    if (setup.cue !== from.cue) out.push(setup.cue ? `cue: ${setup.cue}` : 'no cue');
+    return out;
+}
+
+export const parentOf = (setup: Setup, fitting: Fitting): Setup | undefined => fitting.setups.find((s) => s.id === setup.branchedFromId);
+
+export function nameOf(setup: Setup): string {
+    return [setup.head, setup.sleeveLabel && setup.sleeveLabel !== 'N' ? setup.sleeveLabel : '', setup.weights].filter(Boolean).join(' · ');
+}
+
+/** What the gauge reads, null while it was not read. */
+export const readLoft = (setup: Setup): number | null => (setup.loftOffDeg === null ? null : setup.statedLoftDeg - setup.loftOffDeg);
+
+/** Stated against measured; beyond 1° it is worth a warning. */
+export function loftText(setup: Setup): string {
+    const read = readLoft(setup);
+    return read === null ? `${setup.statedLoftDeg}° printed, not read` : `${setup.statedLoftDeg}° reads ${plain(read, 1)}°`;
+}
+
+/** Where trouble is drawn, m from the target line: where it was told to begin, else just beyond the corridor. */
+export const troubleAt = (t: Trouble, corridor: Corridor): number => t.atM ?? corridor.widthM / 2 + 8;
+
+/** What of a fitting was made up, in a sentence; empty where everything was hit and read. */
+export function madeUpText(setups: Setup[]): string {
+    const tags = (of: Setup[]) => of.map((s) => s.tag).join(', ');
+    const hit = setups.filter((s) => s.simulated > 0);
+    const read = setups.filter((s) => s.playing.byStandIn);
+    const shots = hit.reduce((n, s) => n + s.simulated, 0);
+    const parts = [
+        hit.length ? `${shots} of the shots ${shots === 1 ? 'is' : 'are'} simulated, not hit (${tags(hit)})` : '',
+        read.length ? `readings of a stand-in, not of a gauge (${tags(read)})` : '',
+    ];
+    return parts.filter(Boolean).join('; ');
+}

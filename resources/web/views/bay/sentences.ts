@@ -1,0 +1,145 @@
+import type { BayView, MishitReason, Shot, LiveVerdict, UnitChoice } from '../../api/generated/types';
+import { figure, plain, unitOf, factor } from '../../format/units';
+
+export const INTENTS = ['normal', 'full out', 'smooth', 'shaped on purpose'];
+
+/** Every key of the bay, for the help and for whoever reads the code. No letter: letters are setups. */
+export const KEYS: [string, string][] = [
+    ['< >', 'previous and next setup'],
+    ['=', 'tick the next step of the change-over, then begin; in a blind trial the next setting, in a confirm run the next leg'],
+    ['/', 'back to the benchmark'],
+    ['-', 'leave the last shot out, or bring it back'],
+    ['\\', 'how the last shot was meant: normal, full out, smooth, shaped on purpose'],
+    ['+', 'hold this setup as the benchmark, once it is offered'],
+    ['*', 'star the setup'],
+    ['[ ]', 'park the setup, drop it'],
+    ['. ,', 'hit one simulated shot, hit five'],
+    [';', 'blind trial: for the fitter’s eyes'],
+    ['0', 'big figures, and back'],
+    ['Backspace', 'undo'],
+    ['1 to 8', 'the steps; while ratings are asked, 1 to 5 answer them'],
+    ['?', 'these keys'],
+];
+
+/** Keys that do nothing where the studio takes no simulated shots. */
+export const SIMULATES = ['.', ','];
+
+/** Why a shot looks like a mishit, with this player's usual beside it. */
+export function mishitText(reasons: MishitReason[], units: UnitChoice): string {
+    return reasons
+        .map((r) => {
+            const unit = unitOf(r.measure, units);
+            const value = `${figure(r.measure, r.value, units)} ${unit}, usual ${figure(r.measure, r.usual, units)}`;
+            if (r.why === 'strike')
+                return `strike ${r.measure === 'strikeToeMm' ? 'toward the ' + (r.value > r.usual ? 'toe' : 'heel') : r.value > r.usual ? 'high' : 'low'}: ${value}`;
+            if (r.why === 'smash') return `smash ${plain(r.value, 2)}, usual ${plain(r.usual, 2)}`;
+            return `${r.why === 'swing' ? 'ball speed, and the swing was slow' : 'ball speed'}: ${value}`;
+        })
+        .join('; ');
+}
+
+/** A setup hit again, against its first trial. */
+export function repeatText(view: BayView, tag: string, units: UnitChoice): string {
+    if (!view.repeat.length) return '';
+    const since = view.repeat[0]!.since;
+    const moved = view.repeat.filter((r) => r.moved);
+    if (!moved.length) return `${tag} plays as it did in trial ${since}.`;
+    const say = (r: BayView['repeat'][number]) =>
+        `${NAMES[r.measure]} ${r.value > 0 ? '+' : '−'}${figure(r.measure, Math.abs(r.value), units).replace(/ [LR]$/, '')} ${unitOf(r.measure, units)}`;
+    return `${tag} is not as it was in trial ${since}: ${moved.map(say).join(', ')}. The player changed, not the club.`;
+}
+const NAMES: Record<string, string> = {
+    carryM: 'carry',
+    clubSpeedMps: 'club speed',
+    ballSpeedMps: 'ball speed',
+    spinRpm: 'spin',
+    sideM: 'side',
+};
+
+const SIGNS: Record<string, string> = { better: '✓', worse: '✗', same: '=', open: '?' };
+
+/** "longer ✓" — a word, and whether the shots carry it. */
+export const verdictMark = (s: LiveVerdict): string => `${s.name} ${SIGNS[s.verdict]}`;
+
+/** What is read in two seconds: the declared measure and the side always, of the others what the shots carry; four words at most. */
+export function verdictsShown(all: LiveVerdict[]): LiveVerdict[] {
+    const first = all.filter((s) => s.declared || s.name === 'straighter');
+    return [...first, ...all.filter((s) => !first.includes(s) && s.verdict !== 'open')].slice(0, 4);
+}
+
+/** The last shot as one would say it. */
+export function shotSentence(shot: Shot, units: UnitChoice): string {
+    const at = (f: string) => shot.measured[f] ?? shot.computed[f];
+    const say = (f: string, before: string, after = '') => (at(f) === undefined ? '' : `${before}${figure(f, at(f), units)}${after}`);
+    const side = at('sideM');
+    return [
+        say('launchDeg', 'launch ', '°'),
+        say('spinRpm', '', ' rpm'),
+        side === undefined
+            ? 'side unknown'
+            : Math.round(Math.abs(side) * factor(units.distance)) === 0
+              ? 'on the target line'
+              : `${figure('sideM', Math.abs(side), units).replace(/ [LR]$/, '')} ${units.distance} ${side > 0 ? 'right' : 'left'}`,
+        say('ballSpeedMps', 'ball ', ` ${unitOf('ballSpeedMps', units)}`),
+        say('apexM', 'apex ', ` ${units.height}`),
+    ]
+        .filter(Boolean)
+        .join(', ');
+}
+
+/** What is left of swings and minutes, where the brief named them. */
+export function budgetText(b: BayView['budget']): string {
+    const swings = b.swings === null ? '' : ` · ${Math.max(0, b.swings - b.swingsHit)} of ${b.swings} swings left`;
+    const minutes = b.minutes === null ? '' : ` · ${b.minutesUsed} of ${b.minutes} minutes`;
+    return swings + minutes;
+}
+
+/** A mean with its interval: "203 ± 4 (n 6)". */
+export function meanText(
+    field: string,
+    mean: { mean: number; n: number; meanInterval: { low: number; high: number } | null } | null | undefined,
+    units: UnitChoice,
+): string {
+    if (!mean) return '–';
+    const half = mean.meanInterval ? ((mean.meanInterval.high - mean.meanInterval.low) / 2) * factor(unitOf(field, units)) : null;
+    return `${figure(field, mean.mean, units)}${half === null ? '' : ` ± ${plain(half, field === 'spinRpm' ? 0 : field === 'launchDeg' || field.endsWith('Mps') ? 1 : 0)}`}`;
+}
+
+/** What to do next, in one sentence. */
+export function nextMove(view: BayView, benchmarkTag: string | null): string {
+    const trial = view.running;
+    if (view.blind)
+        return view.shots.length < view.blind.shotsEach
+            ? `Blind, setting ${view.blind.ordinal} of ${view.blind.of}: ${view.blind.shotsEach - view.shots.length} more.`
+            : view.blind.ordinal < view.blind.of
+              ? 'Next setting.'
+              : 'All settings are hit: reveal.';
+    if (!trial) return 'Choose the setup in the hand, and begin.';
+    if (trial.kind === 'warm-up') return 'Warm up. These shots count for nothing; begin the trial when the player is ready.';
+    const counted = view.counted;
+    if (trial.tag === benchmarkTag)
+        return counted < 5
+            ? `Hit the benchmark ${5 - counted} more: everything is measured against it.`
+            : 'The benchmark stands. Take the next setup.';
+    if (view.benchmarkMeans === null) return `Hit the benchmark ${benchmarkTag ?? ''} first: there is nothing to stand against yet.`;
+    if (counted < 3) return `${3 - counted} more before anything can be said.`;
+    const told = view.verdicts.find((s) => s.declared);
+    const others = view.verdicts
+        .filter((s) => !s.declared && s.verdict !== 'open')
+        .map((s) => (s.verdict === 'better' ? s.name : `not ${s.name}`));
+    const also = others.length ? ` (${others.join(', ')})` : '';
+    if (told?.verdict === 'better')
+        return `${trial.tag} is ${told.name} than ${benchmarkTag}${also}. Hold it as benchmark, if it is the one to beat.`;
+    if (told?.verdict === 'worse') return `${trial.tag} is not ${told.name}${also}. Back to ${benchmarkTag}, or the next setup.`;
+    if (told?.verdict === 'same') return `As good as ${benchmarkTag}${also}: more shots are not worth it.`;
+    return told?.moreShots
+        ? `Can’t tell yet${also}: about ${told.moreShots} more would settle “${told.name}”.`
+        : `Too close to tell${also}: try a bigger change.`;
+}
+
+/** Where a confirm run stands. */
+export function confirmText(c: NonNullable<BayView['confirm']>): string {
+    const what = `Confirm run of ${c.chosen} against ${c.benchmark}`;
+    if (c.leg === 0) return `${what}: ${c.benchmark}, ${c.chosen}, ${c.benchmark}, ${c.shotsEach} shots each`;
+    return `${what}: leg ${c.leg} of 3, ${c.tag}, ${Math.min(c.n, c.shotsEach)} of ${c.shotsEach} shots`;
+}

@@ -1,0 +1,62 @@
+import type { Alike, Finding, GuardRail, Hand, JudgedSetup, LiveVerdict, NextMove, UnitChoice } from '../../api/generated/types';
+import { effect, figuresFor, say } from '../../format/sentences';
+import { factor, figure, MEASURES, plain, signed, unitOf } from '../../format/units';
+
+/** A finding in a sentence, with its evidence. */
+export const findingText = (f: Finding, hand: Hand, units: UnitChoice): string =>
+    say(`finding.${f.kind}`, figuresFor(f.figures, hand, units));
+
+/** A guard rail: what, and what the tool did about it. */
+export const railText = (r: GuardRail, hand: Hand, units: UnitChoice): string =>
+    say('guardRail.told', {
+        tag: r.tag || 'none',
+        what: say(`guardRail.${r.kind}`, figuresFor(r.figures, hand, units)),
+        done: say(`guardRail.${r.kind}.done`),
+    });
+
+/** The verdict on the declared measure in a sentence, with its interval. */
+export function verdictText(setup: JudgedSetup, benchmark: string, units: UnitChoice): string {
+    const declared = setup.verdicts.find((v) => v.declared);
+    if (!declared) return say('verdict.none', { n: setup.n, tag: setup.tag });
+    return say(`verdict.${declared.verdict}`, {
+        tag: setup.tag,
+        name: declared.name,
+        benchmark,
+        more: declared.moreShots ?? 0,
+        range: rangeText(declared, units),
+    });
+}
+export function rangeText(v: LiveVerdict, units: UnitChoice): string {
+    const { low, high } = v.interval;
+    if (v.name === 'tighter') return say('verdict.rangeOfSpread', { value: plain(v.value, 2), low: plain(low, 2), high: plain(high, 2) });
+    return say('verdict.range', effect(v.measure, { value: v.value, low, high }, units, v.measure === 'ballSpeedMps' ? 1 : 0));
+}
+
+/** What like for like took out, and what it left in. */
+export function alikeText(alike: Alike, units: UnitChoice): string {
+    if (alike.corrected.length === 0) return 'Nothing could be taken out: this monitor gives neither club nor strike.';
+    if (alike.corrected[0] === 'ballSpeedMps') return 'Ball data alone: only the luck of ball speed is taken out.';
+    const own = alike.ownShifts.filter((s) => Math.abs(s.carryM) * factor(units.distance) >= 0.8);
+    const named = own.map(
+        (s) =>
+            `${MEASURES[s.field]?.label.toLowerCase() ?? s.field} ${signed(s.shift * factor(unitOf(s.field, units)), 1)} ${unitOf(s.field, units)} (${signed(s.carryM * factor(units.distance), 0)} ${units.distance})`,
+    );
+    return `Taken out: luck in ${alike.corrected.map((c) => MEASURES[c]?.label.toLowerCase() ?? c).join(', ')}.${named.length ? ` Left in, as this setup’s own: ${named.join(', ')}.` : ''}`;
+}
+
+export function nextText(next: NextMove, units: UnitChoice): string {
+    const of = (m: string) => say('next.effect', effect(m, next.effect[m]!, units, m === 'launchDeg' ? 1 : 0));
+    return say('next', {
+        head: next.head,
+        sleeve: next.sleeve || 'none',
+        weights: next.weights || 'none',
+        mends: say(`mends.${next.mends}`),
+        launchDeg: of('launchDeg'),
+        spinRpm: of('spinRpm'),
+        carryM: of('carryM'),
+        sideM: of('sideM'),
+    });
+}
+
+/** "It misses better" as a number. */
+export const zoneText = (v: number | null, field: string, units: UnitChoice) => (v === null ? '–' : figure(field, v, units));

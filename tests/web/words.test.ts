@@ -1,0 +1,243 @@
+import { expect, test } from 'vitest';
+import type { Advice, Fitting, Judgement, Setup } from '../../resources/web/api/generated/types';
+import { changes, lengthText, loftText, nameOf, parentOf, toneOf } from '../../resources/web/format/setups';
+import { curveWords, distance, faceWords, figure, plain, shown, signed, unitOf } from '../../resources/web/format/units';
+import { list } from '../../resources/web/format/sentences';
+import { givesUp, headline, reason, sureness } from '../../resources/web/views/decide/sentences';
+import { signsFor, unitsFor } from '../../resources/web/views/shots/choices';
+
+// Plain functions of the front end, without a page: how figures are written, and which sentence stands for which advice.
+
+const yards = { speed: 'mph', distance: 'yd', height: 'ft', length: 'in' };
+const metres = { speed: 'km/h', distance: 'm', height: 'm', length: 'mm' };
+
+function setup(more: Partial<Setup>): Setup {
+    return {
+        id: 1,
+        tag: 'A',
+        position: 1,
+        isBaseline: false,
+        branchedFromId: null,
+        head: 'Tern 460',
+        statedLoftDeg: 10.5,
+        measuredLoftDeg: null,
+        measuredLieDeg: null,
+        measuredFaceOpenDeg: null,
+        sleeveLabel: 'N',
+        sleeveLoftDeg: null,
+        sleeveFaceOpenDeg: null,
+        sleeveLieDeg: null,
+        weights: '12 g back',
+        shaft: 'Reedline',
+        lengthMm: 1143,
+        ball: 'Pebble',
+        note: '',
+        headId: null,
+        asItComes: false,
+        masses: null,
+        shaftId: null,
+        gripId: null,
+        ballId: null,
+        teeMm: null,
+        cue: '',
+        loftOffDeg: null,
+        body: null,
+        swingWeight: null,
+        warnings: [],
+        playing: {
+            squared: { loftDeg: 10.5, faceOpenDeg: 0, lieDeg: 58 },
+            soled: { loftDeg: 10.5, faceOpenDeg: 0, lieDeg: 58 },
+            lieAssumed: true,
+            loftFromPrint: true,
+            byStandIn: false,
+        },
+        shelf: '',
+        shelfReason: '',
+        starred: false,
+        shots: 0,
+        counted: 0,
+        simulated: 0,
+        ...more,
+    };
+}
+
+function judged(tag: string, more: Partial<Judgement> = {}): Judgement {
+    return {
+        tag,
+        n: 8,
+        carry: { n: 8, mean: 200, sd: 6, median: 200, meanInterval: { low: 195, high: 205 } },
+        total: null,
+        share: 0.6,
+        shareInterval: { low: 0.4, high: 0.8 },
+        sideKnown: 8,
+        spreadM: 12,
+        strokes: 0,
+        strokesInterval: { low: 0, high: 0 },
+        aimFixedStrokes: 0,
+        chanceBetter: 0.5,
+        aimDeg: 0,
+        gain: -(more.strokes ?? 0),
+        gainInterval: { low: 0, high: 0 },
+        expectedLoss: 0.02,
+        trade: null,
+        ...more,
+    };
+}
+
+function advice(more: Partial<Advice>): Advice {
+    return {
+        benchmark: 'A',
+        best: 'B',
+        pick: 'B',
+        basis: 'models',
+        isConclusive: true,
+        ties: [],
+        expectedLoss: 0.012,
+        scoring: 'fewest strokes',
+        unit: 'strokes',
+        simulatedShots: 0,
+        notHit: [],
+        setups: [judged('A'), judged('B')],
+        ...more,
+    };
+}
+
+const fitting = {
+    player: { hand: 'left', units: metres },
+    setups: [setup({}), setup({ id: 2, tag: 'B', position: 2, branchedFromId: 1 })],
+} as unknown as Fitting;
+
+test('a value is shown in the person’s unit, with the side in letters', () => {
+    expect(figure('carryM', 200, yards)).toBe('219');
+    expect(figure('carryM', 200, metres)).toBe('200');
+    expect(figure('sideM', -10, yards)).toBe('11 L');
+    expect(figure('sideM', 10, metres)).toBe('10 R');
+    expect(figure('sideM', 0.2, metres)).toBe('0');
+    expect(figure('strikeToeMm', -6, metres)).toBe('6 heel');
+    expect(figure('strikeHighMm', 3, yards)).toBe('3 high');
+    expect(figure('ballSpeedMps', 67.056, yards)).toBe('150.0');
+    expect(figure('ballSpeedMps', 67.056, metres)).toBe('241.4');
+    expect(figure('apexM', 30.48, yards)).toBe('100');
+    expect(figure('smash', 1.4567, yards)).toBe('1.46');
+    expect(figure('carryM', null, yards)).toBe('–');
+    expect(figure('carryM', Number.NaN, yards)).toBe('–');
+});
+
+test('numbers carry a real minus and never a minus zero', () => {
+    expect(plain(-3.24, 1)).toBe('−3.2');
+    expect(plain(-0.04, 1)).toBe('0.0');
+    expect(signed(0.004, 2)).toBe('0');
+    expect(signed(2.5, 1)).toBe('+2.5');
+    expect(signed(-2.5, 1)).toBe('−2.5');
+    expect(distance(182.88, yards)).toBe('200 yd');
+    expect(shown('spinRpm', 2400, metres)).toBe(2400);
+    expect(unitOf('launchDeg', yards)).toBe('°');
+    expect(unitOf('strikeToeMm', yards)).toBe('mm');
+});
+
+test('words that depend on the hand depend on the hand', () => {
+    expect(curveWords(5, 'right')).toBe('fade');
+    expect(curveWords(5, 'left')).toBe('draw');
+    expect(curveWords(-5, 'left')).toBe('fade');
+    expect(faceWords(1.2)).toBe('1.2° open');
+    expect(faceWords(-0.5)).toBe('0.5° closed');
+    expect(faceWords(0.01)).toBe('square');
+});
+
+test('a setup says what changed from the one it was branched from', () => {
+    const from = setup({});
+    expect(changes(setup({ id: 2 }), from, metres)).toEqual([]);
+    expect(changes(setup({ sleeveLabel: '+0.75', lengthMm: 1130 }), from, metres)).toEqual(['sleeve +0.75', '1130 mm']);
+    expect(changes(setup({ head: 'Curlew L', statedLoftDeg: 9 }), from, yards)).toEqual(['Curlew L']);
+    expect(changes(setup({ statedLoftDeg: 9 }), from, yards)).toEqual(['9° head']);
+    expect(changes(setup({ ball: '', weights: '', shaft: '' }), from, yards)).toEqual(['no weights', 'other shaft', 'other ball']);
+    expect(changes(setup({}), undefined, yards)).toEqual([]);
+    // Another head as it comes is one change, with its own sleeve and weights; turned away from home it is two.
+    const other = { id: 2, head: 'Curlew L', sleeveLabel: 'FL', weights: '10 g front' };
+    expect(changes(setup({ ...other, asItComes: true }), from, yards)).toEqual(['Curlew L']);
+    expect(changes(setup(other), from, yards)).toEqual(['Curlew L', 'sleeve FL', '10 g front']);
+    expect(changes(setup({ teeMm: 45, cue: 'ball forward' }), from, yards)).toEqual(['tee 45 mm', 'cue: ball forward']);
+    expect(parentOf(fitting.setups[1]!, fitting)?.tag).toBe('A');
+});
+
+test('a setup is named by head, sleeve and weights; the loft by print and gauge', () => {
+    expect(nameOf(setup({}))).toBe('Tern 460 · 12 g back');
+    expect(nameOf(setup({ sleeveLabel: '−0.75', weights: '' }))).toBe('Tern 460 · −0.75');
+    expect(loftText(setup({}))).toBe('10.5° printed, not read');
+    expect(loftText(setup({ loftOffDeg: 1.4 }))).toBe('10.5° reads 9.1°');
+    expect(lengthText(1155.7, yards)).toBe('45.50 in');
+    expect(lengthText(null, yards)).toBe('');
+    expect(toneOf('A')).toBe(0);
+    expect(toneOf('H')).toBe(7);
+    expect(toneOf('I')).toBe(0);
+});
+
+test('a pick that the shots carry is said so', () => {
+    const sure = advice({
+        setups: [
+            judged('A'),
+            judged('B', {
+                strokes: -0.12,
+                chanceBetter: 0.93,
+                share: 0.7,
+                carry: { n: 8, mean: 206, sd: 5, median: 206, meanInterval: null },
+            }),
+        ],
+    });
+    expect(headline(sure)).toBe('B');
+    expect(reason(sure, fitting)).toContain('about 0.12 strokes less on each driving hole than A');
+    expect(reason(sure, fitting)).toContain('93\u00a0%');
+    expect(reason(sure, fitting)).toContain('6 m farther');
+    expect(sureness(sure, fitting)).toContain('The shots carry this.');
+    expect(givesUp(sure, fitting)).toBe('It is both the longest carry and the largest share in the corridor of those hit.');
+});
+
+test('a tie is never called a win', () => {
+    const tie = advice({ isConclusive: false, ties: ['C', 'D'] });
+    expect(headline(tie)).toBe('B, though it cannot be told from C and D');
+    expect(sureness(tie, fitting)).toContain('This is a tie');
+    expect(list(['A', 'B', 'C'])).toBe('A, B and C');
+    expect(list([])).toBe('');
+});
+
+test('keeping the own club says what would have to be true for a change', () => {
+    const keep = advice({
+        pick: 'A',
+        isConclusive: false,
+        ties: ['B'],
+        setups: [judged('A'), judged('B', { strokes: -0.04, chanceBetter: 0.66 })],
+    });
+    expect(headline(keep)).toBe('Keep A for now: nothing hit so far surely beats it');
+    expect(reason(keep, fitting)).toContain('B looks 0.04 strokes a driving hole better, with a chance of 66\u00a0%');
+    const best = advice({ pick: 'A', best: 'A', setups: [judged('A'), judged('B', { strokes: 0.2 })] });
+    expect(headline(best)).toBe('Keep A');
+    expect(reason(best, fitting)).toContain('Nothing hit so far costs fewer strokes');
+});
+
+test('what a pick gives up is named in the player’s units', () => {
+    const given = advice({
+        setups: [
+            judged('A', { carry: { n: 8, mean: 211, sd: 5, median: 211, meanInterval: null } }),
+            judged('B', { strokes: -0.1, share: 0.5 }),
+            judged('C', { share: 0.75 }),
+        ],
+    });
+    expect(givesUp(given, fitting)).toBe('It gives up 11 m of carry against A and 25 points of corridor share against C.');
+    expect(givesUp(advice({ setups: [judged('B')] }), fitting)).toBe('');
+    expect(headline(advice({ pick: 'A', setups: [judged('A')] }))).toBe('Only A has been hit: there is nothing to choose between yet');
+});
+
+test('a share without measured sides is unknown, not a figure', () => {
+    const blind = advice({ setups: [judged('A', { sideKnown: 0 }), judged('B', { sideKnown: 0, strokes: -0.1, chanceBetter: 0.9 })] });
+    expect(reason(blind, fitting)).toContain('unknown, because side was not measured');
+});
+
+test('the mapping offers units and signs that fit the measure', () => {
+    expect(unitsFor('carryM')).toEqual(['yd', 'm', 'ft']);
+    expect(unitsFor('launchDeg')).toEqual(['deg', 'rad']);
+    expect(unitsFor('setupTag')).toEqual([]);
+    expect(unitsFor(null)).toEqual([]);
+    expect(signsFor('sideM')).toEqual(['right', 'left', 'toe', 'heel']);
+    expect(signsFor('strikeToeMm')).toEqual(['toe', 'heel']);
+    expect(signsFor('carryM')).toEqual([]);
+});
