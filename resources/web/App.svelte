@@ -2,7 +2,7 @@
     import Router from 'svelte-spa-router';
     import { get } from './api/client';
     import type { SignedIn } from './api/generated/types';
-    import { session } from './state/session.svelte';
+    import { session } from './lib/session.svelte';
     import Bay from './views/bay/Bay.svelte';
     import Bench from './views/bench/Bench.svelte';
     import Brief from './views/brief/Brief.svelte';

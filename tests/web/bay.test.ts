@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
+import { KEYS } from '../../resources/web/views/bay/keys';
 import type { BayView, Shot, LiveVerdict, Summary, Verdict } from '../../resources/web/api/generated/types';
 import {
     budgetText,
-    KEYS,
     meanText,
     mishitText,
     nextMove,

@@ -2,14 +2,11 @@ import { expect, test } from 'vitest';
 import type { Field, Outlook, RackHead } from '../../resources/web/api/generated/types';
 import { contourLines } from '../../resources/web/charts/contourLines';
 import {
-    CHOICES,
-    HABIT_WORDS,
     apexText,
     priceText,
     shownValue,
     speedText,
     targetText,
-    WIND,
 } from '../../resources/web/views/brief/sentences';
 import { amount, corridorText, headline, reason } from '../../resources/web/views/decide/sentences';
 import { checkText, left, loftAgainstPrint, stated, supplyText, weightsText } from '../../resources/web/views/rack/sentences';
@@ -117,12 +114,6 @@ test('a change of the brief is shown short, whatever it is', () => {
     expect(shownValue({ widthM: 30, left: { kind: 'water' }, right: { kind: 'rough' } })).toBe('30.0 m, water left, rough right');
     expect(shownValue({ carry: 2, run: 1 })).toBe('carry 2, run 1');
     expect(shownValue('longest')).toBe('longest');
-});
-
-test('every choice has a word, and the wind goes once around the clock', () => {
-    expect(Object.keys(HABIT_WORDS)).toEqual(CHOICES.habit);
-    expect(WIND.map(([deg]) => deg)).toEqual([0, 45, 90, 135, 180, 225, 270, 315]);
-    expect(new Set(WIND.map(([, words]) => words)).size).toBe(8);
 });
 
 test('print and gauge are told apart, in which direction and by how much', () => {

@@ -1,6 +1,6 @@
 <script lang="ts">
     import { toneOf } from '../format/setups';
-    import { hover } from '../state/hover.svelte';
+    import { hover } from '../lib/hover.svelte';
     import { outline, turned } from '../parts/Glyph.svelte';
 
     let {

@@ -2,7 +2,7 @@
     import { untrack, type Snippet } from 'svelte';
     import { say } from '../api/client';
     import type { Fitting, Missing, Setup } from '../api/generated/types';
-    import { current, loadFitting } from '../state/session.svelte';
+    import { current, loadFitting } from '../lib/session.svelte';
     import { madeUpText } from '../format/setups';
     import Notice from './Notice.svelte';
     import TopBar from './TopBar.svelte';

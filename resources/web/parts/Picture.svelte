@@ -1,7 +1,7 @@
 <script lang="ts">
     import type { Snippet } from 'svelte';
     import { say } from '../api/client';
-    import { current } from '../state/session.svelte';
+    import { current } from '../lib/session.svelte';
     import { madeUpText } from '../format/setups';
     import { csv, png, save, svgText } from './export';
     import Scroll from './Scroll.svelte';

@@ -3,7 +3,7 @@
     import { remove } from '../api/client';
     import { madeUpText } from '../format/setups';
     import Simulated from './Simulated.svelte';
-    import { current, session } from '../state/session.svelte';
+    import { current, session } from '../lib/session.svelte';
     import type { Fitting, Missing } from '../api/generated/types';
 
     let {

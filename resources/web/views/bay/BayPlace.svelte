@@ -3,7 +3,7 @@
     import { patch, post, remove, say } from '../../api/client';
     import type { Bay, Fitting } from '../../api/generated/types';
     import Notice from '../../parts/Notice.svelte';
-    import { session } from '../../state/session.svelte';
+    import { session } from '../../lib/session.svelte';
     import { when } from '../../format/units';
 
     let {

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { Form } from '../../lib/form.svelte';
     import { get, patch, remove, say } from '../../api/client';
     import type { HeldDetail, HeldShot } from '../../api/generated/types';
     import Notice from '../../parts/Notice.svelte';
@@ -10,16 +11,16 @@
     const SHOWN = 3;
     let open = $state<HeldDetail | null>(null);
     let values = $state<Record<string, { value: string; unit?: string }>>({});
-    let problem = $state('');
+    const sending = new Form();
     let all = $state(false);
 
     /** One of them whole, as it was sent; its values as they can be put right: a bare number is in the unit its field names. */
     async function look(h: HeldShot) {
-        problem = '';
+        sending.problem = '';
         try {
             open = await get<HeldDetail>(`held/${h.id}`);
         } catch (e) {
-            problem = say(e);
+            sending.problem = say(e);
             return;
         }
         const sent = open.values;
@@ -32,17 +33,14 @@
         );
     }
     async function settle(h: HeldShot, take: boolean) {
-        problem = '';
-        try {
+        await sending.send(async () => {
             if (take)
                 await patch(`held/${h.id}`, {
                     values: Object.fromEntries(Object.entries($state.snapshot(values)).filter(([, v]) => v.value.trim() !== '')),
                 });
             else await remove(`held/${h.id}`);
             open = null;
-        } catch (e) {
-            problem = say(e);
-        }
+        });
         onsettled(); // another screen may have been first
     }
     const kept = (field: string) =>
@@ -89,7 +87,7 @@
                 </li>
             {/each}
         </ul>
-        {#if problem}<p class="warn">{problem}</p>{/if}
+        {#if sending.problem}<p class="warn">{sending.problem}</p>{/if}
         {#if held.length > SHOWN}<button class="plain" onclick={() => (all = !all)}>{all ? `The first ${SHOWN}` : `All ${inAll}`}</button
             >{/if}
         {#if all && inAll > held.length}<span class="small">The first {held.length} are shown; settle some to see the others.</span>{/if}

@@ -1,17 +1,18 @@
 <script lang="ts">
+    import { Form } from '../../lib/form.svelte';
     import { get, post, say } from '../../api/client';
     import type { LogEntry } from '../../api/generated/types';
 
     let { fittingId, stamp, onchange }: { fittingId: number; stamp: number | undefined; onchange: () => void } = $props();
     let entries = $state<LogEntry[]>([]);
     let open = $state(false);
-    let problem = $state('');
+    const sending = new Form();
 
     async function load() {
         try {
             entries = await get<LogEntry[]>(`fittings/${fittingId}/log`);
         } catch (e) {
-            problem = say(e);
+            sending.problem = say(e);
         }
     }
     $effect(() => {
@@ -20,20 +21,17 @@
     });
     const clock = (at: string) => new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
     async function back(entry: LogEntry) {
-        problem = '';
-        try {
+        await sending.send(async () => {
             await post(`log/${entry.id}/undo`, {});
             onchange();
-        } catch (e) {
-            problem = say(e);
-        }
+        });
         await load();
     }
 </script>
 
 <details bind:open>
     <summary>Log of this fitting</summary>
-    {#if problem}<p class="warn">{problem}</p>{/if}
+    {#if sending.problem}<p class="warn">{sending.problem}</p>{/if}
     <ol>
         {#each entries as e (e.id)}
             <li class:undone={e.undone}>

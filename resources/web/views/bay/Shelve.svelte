@@ -1,21 +1,19 @@
 <script lang="ts">
+    import { Form } from '../../lib/form.svelte';
     import { patch, say } from '../../api/client';
     import type { Setup } from '../../api/generated/types';
 
     // Parking and dropping keep the letter, the shots and the place on the trail; only the why is asked.
     let { setup, shelf = $bindable(), done }: { setup: Setup; shelf: string; done: () => void } = $props();
     let reason = $state('');
-    let problem = $state('');
+    const sending = new Form();
     async function save(event: SubmitEvent) {
         event.preventDefault();
-        problem = '';
-        try {
+        await sending.send(async () => {
             await patch(`setups/${setup.id}/shelf`, { shelf, reason });
             shelf = '';
             done();
-        } catch (e) {
-            problem = say(e);
-        }
+        });
     }
     const focus = (node: HTMLElement) => node.focus();
 </script>
@@ -27,7 +25,7 @@
     >
     <button class="quiet">{shelf === 'parked' ? 'Park' : 'Drop'} {setup.tag}</button>
     <button type="button" class="plain" onclick={() => (shelf = '')}>Leave it</button>
-    {#if problem}<p class="warn">{problem}</p>{/if}
+    {#if sending.problem}<p class="warn">{sending.problem}</p>{/if}
 </form>
 
 <style>

@@ -2,7 +2,8 @@
     import type { BayView, Shot, UnitChoice } from '../../api/generated/types';
     import { REASONS } from '../../parts/ShotTable.svelte';
     import { figure } from '../../format/units';
-    import { INTENTS, mishitText } from './sentences';
+    import { INTENTS } from '../../api/generated/vocabulary';
+    import { mishitText } from './sentences';
 
     let {
         view,

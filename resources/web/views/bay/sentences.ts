@@ -1,29 +1,6 @@
 import type { BayView, MishitReason, Shot, LiveVerdict, UnitChoice } from '../../api/generated/types';
 import { figure, plain, unitOf, factor } from '../../format/units';
 
-export const INTENTS = ['normal', 'full out', 'smooth', 'shaped on purpose'];
-
-/** Every key of the bay, for the help and for whoever reads the code. No letter: letters are setups. */
-export const KEYS: [string, string][] = [
-    ['< >', 'previous and next setup'],
-    ['=', 'tick the next step of the change-over, then begin; in a blind trial the next setting, in a confirm run the next leg'],
-    ['/', 'back to the benchmark'],
-    ['-', 'leave the last shot out, or bring it back'],
-    ['\\', 'how the last shot was meant: normal, full out, smooth, shaped on purpose'],
-    ['+', 'hold this setup as the benchmark, once it is offered'],
-    ['*', 'star the setup'],
-    ['[ ]', 'park the setup, drop it'],
-    ['. ,', 'hit one simulated shot, hit five'],
-    [';', 'blind trial: for the fitter’s eyes'],
-    ['0', 'big figures, and back'],
-    ['Backspace', 'undo'],
-    ['1 to 8', 'the steps; while ratings are asked, 1 to 5 answer them'],
-    ['?', 'these keys'],
-];
-
-/** Keys that do nothing where the studio takes no simulated shots. */
-export const SIMULATES = ['.', ','];
-
 /** Why a shot looks like a mishit, with this player's usual beside it. */
 export function mishitText(reasons: MishitReason[], units: UnitChoice): string {
     return reasons

@@ -3,7 +3,7 @@
     import type { Fitting, Rack, Setup } from '../../api/generated/types';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
-    import { current, loadFitting } from '../../state/session.svelte';
+    import { current, loadFitting } from '../../lib/session.svelte';
     import { changes, lengthText, loftText, nameOf, parentOf } from '../../format/setups';
     import { faceWords, plain } from '../../format/units';
     import SetupBuilder from './SetupBuilder.svelte';

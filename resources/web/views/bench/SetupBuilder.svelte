@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { Form } from '../../lib/form.svelte';
     import { untrack } from 'svelte';
     import { ApiError, get, patch, post, say } from '../../api/client';
     import type { Fitting, HeadDetail, Rack, Setup } from '../../api/generated/types';
@@ -41,11 +42,9 @@
     let masses = $state<Record<string, number>>({ ...(model?.masses ?? {}) });
     let head = $state<HeadDetail | null>(null);
     let seen = $state<Setup | null>(null);
-    let errors = $state<Record<string, string[]>>({});
-    let problem = $state('');
-    let busy = $state(false);
+    const sending = new Form();
     const frozen = $derived((setup?.shots ?? 0) > 0);
-    const err = (f: string) => errors[f]?.[0] ?? '';
+    const { err } = sending;
     let shownHead = untrack(() => model?.headId ?? null);
 
     // Another head: its own home position and standard weights to begin with.
@@ -61,7 +60,7 @@
                     shownHead = id;
                 } else if (!h.positions.includes(form.sleeveLabel)) form.sleeveLabel = h.plane.home;
             })
-            .catch((e) => (problem = say(e)));
+            .catch((e) => (sending.problem = say(e)));
     });
     // What was not touched goes back as it was kept, not as it was rounded for the screen.
     const [lengthWas, teeWas] = untrack(() => [form.length, form.tee]);
@@ -81,41 +80,30 @@
             post<Setup>(`fittings/${fitting.id}/setups/preview`, b)
                 .then((s) => {
                     seen = s;
-                    errors = {};
+                    sending.problems = {};
                 })
                 .catch((e) => {
-                    if (e instanceof ApiError && e.status === 422) errors = e.fields;
+                    if (e instanceof ApiError && e.status === 422) sending.problems = e.fields;
                 });
         }, 150);
         return () => clearTimeout(wait);
     });
     async function weigh() {
-        busy = true;
-        problem = '';
-        try {
+        await sending.send(async () => {
             const read = await post<{ swingWeight: string; source: string }>(`fittings/${fitting.id}/setups/balance`, {
                 ...body(),
                 swingWeight: '',
             });
             [form.swingWeight, form.swingWeightSource] = [read.swingWeight, read.source];
-        } catch (e) {
-            problem = say(e);
-        }
-        busy = false;
+        });
     }
     async function save(event: SubmitEvent) {
         event.preventDefault();
-        busy = true;
-        problem = '';
-        try {
+        await sending.send(async () => {
             if (setup) await patch(`setups/${setup.id}`, body());
             else await post(`fittings/${fitting.id}/setups`, body());
             onsaved();
-        } catch (e) {
-            if (e instanceof ApiError) errors = e.fields;
-            problem = say(e);
-        }
-        busy = false;
+        });
     }
     const changed = $derived(seen && from ? changes(seen, from, fitting.player.units) : []);
     const lengthMm = $derived.by(() => {
@@ -175,7 +163,7 @@
                         /></Field
                     >
                     {#if form.swingWeightSource === 'simulated'}<Simulated />{/if}
-                    <button type="button" class="plain" disabled={busy || !head} onclick={weigh}>From the balance</button>
+                    <button type="button" class="plain" disabled={sending.busy || !head} onclick={weigh}>From the balance</button>
                 </div>
             </div>
             <Field label="Cue" hint="if the player gets one" error={err('cue')}
@@ -227,7 +215,7 @@
                         shaftId={form.shaftId}
                         {lengthMm}
                     />{/if}
-                {#each Object.keys(errors).filter((k) => k.startsWith('masses')) as k (k)}<Notice kind="error">{err(k)}</Notice>{/each}
+                {#each Object.keys(sending.problems).filter((k) => k.startsWith('masses')) as k (k)}<Notice kind="error">{err(k)}</Notice>{/each}
             </div>
         {/if}
     </div>
@@ -237,9 +225,9 @@
             {#if changed.length > 1}That is {changed.length} things at once: a difference cannot be laid to one of them.{/if}
         </p>
     {/if}
-    {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+    {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
     <div class="row">
-        <button disabled={busy || !head}>{setup ? 'Save' : 'Add setup'}</button><button type="button" class="quiet" onclick={oncancel}
+        <button disabled={sending.busy || !head}>{setup ? 'Save' : 'Add setup'}</button><button type="button" class="quiet" onclick={oncancel}
             >Cancel</button
         >
     </div>

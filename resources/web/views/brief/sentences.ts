@@ -1,36 +1,6 @@
 import type { Brief, Outlook, UnitChoice } from '../../api/generated/types';
 import { factor, plain } from '../../format/units';
 
-/** What the core takes; shown as it is. */
-export const CHOICES = {
-    shape: ['unknown', 'straight', 'draw', 'fade', 'hook', 'slice'],
-    miss: ['unknown', 'left', 'right', 'two-way', 'low', 'high', 'heel', 'toe'],
-    habit: ['unknown', 'soled', 'squared'],
-    startSide: ['any', 'left', 'at the target', 'right'],
-    purchase: ['open', 'adjust before buying', 'keep the head'],
-    school: ['high launch, low spin', 'guarded height', 'flat and running'],
-    scoring: ['fewest strokes', 'straightest', 'longest', 'guarded height', 'running', 'own weights'],
-    turf: ['soft', 'medium', 'firm'],
-    trouble: ['rough', 'trees', 'water', 'out of bounds'],
-    wants: ['carry', 'run', 'fairways', 'height', 'lower flight', 'less spin', 'hold a draw', 'hold a fade', 'feel'],
-    never: ['left', 'right', 'two-way miss', 'low scooter', 'balloon'],
-};
-export const HABIT_WORDS: Record<string, string> = {
-    unknown: 'not seen yet',
-    soled: 'lets the head sit',
-    squared: 'turns the face square',
-};
-export const WIND: [number, string][] = [
-    [0, 'into the face'],
-    [45, 'ahead, from the right'],
-    [90, 'from the right'],
-    [135, 'behind, from the right'],
-    [180, 'from behind'],
-    [225, 'behind, from the left'],
-    [270, 'from the left'],
-    [315, 'ahead, from the left'],
-];
-
 const dist = (m: number, units: UnitChoice) => `${plain(Math.abs(m) * factor(units.distance), 0)} ${units.distance}`;
 const high = (m: number, units: UnitChoice) => `${plain(Math.abs(m) * factor(units.height), 0)} ${units.height}`;
 

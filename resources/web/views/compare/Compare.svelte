@@ -12,7 +12,7 @@
     import Picture from '../../parts/Picture.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import ShotTable from '../../parts/ShotTable.svelte';
-    import { current, loadFitting } from '../../state/session.svelte';
+    import { current, loadFitting } from '../../lib/session.svelte';
     import { factor, figure, MEASURES, plain, signed, unitOf } from '../../format/units';
     import { alikeText, findingText, nextText, railText, rangeText, verdictText, zoneText } from './sentences';
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { Form } from '../../lib/form.svelte';
     import { push } from 'svelte-spa-router';
     import { get, post, say } from '../../api/client';
     import type { DayBookEntry, Fitting, Hand, UnitChoice } from '../../api/generated/types';
@@ -21,8 +22,7 @@
     let name = $state('');
     let hand = $state<Hand>('right');
     let scale = $state(localStorage.getItem('scale') ?? 'yards');
-    let problem = $state('');
-    let busy = $state(false);
+    const sending = new Form();
 
     $effect(() => {
         const q = wanted;
@@ -30,7 +30,7 @@
             () => {
                 get<DayBookEntry[]>(`fittings?q=${encodeURIComponent(q)}`)
                     .then((r) => (entries = r))
-                    .catch((e) => (problem = say(e)));
+                    .catch((e) => (sending.problem = say(e)));
             },
             q === '' ? 0 : 200,
         );
@@ -38,16 +38,11 @@
     });
     async function begin(event: SubmitEvent) {
         event.preventDefault();
-        busy = true;
-        problem = '';
-        try {
+        await sending.send(async () => {
             localStorage.setItem('scale', scale);
             const made = await post<Fitting>('fittings', { name, hand, units: (SCALES[scale] ?? SCALES.yards!)[1] });
             push(`/fitting/${made.id}/brief`);
-        } catch (e) {
-            problem = say(e);
-        }
-        busy = false;
+        });
     }
     interface Brought {
         player: string;
@@ -86,7 +81,7 @@
             <h1>Day book</h1>
             <input type="search" placeholder="Player, head or wish" aria-label="Search the day book" bind:value={wanted} />
         </div>
-        {#if entries === null && !problem}
+        {#if entries === null && !sending.problem}
             <p class="small">Opening the book …</p>
         {:else if entries?.length === 0}
             <p class="none">
@@ -133,8 +128,8 @@
                     >{#each Object.entries(SCALES) as [key, [label]] (key)}<option value={key}>{label}</option>{/each}</select
                 >
             </Field>
-            {#if problem}<Notice kind="error">{problem}</Notice>{/if}
-            <button disabled={busy}>Begin</button>
+            {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
+            <button disabled={sending.busy}>Begin</button>
         </form>
         <section class="panel" aria-label="Bring a fitting in">
             <h2>Bring a fitting in</h2>

@@ -1,11 +1,12 @@
 <script lang="ts">
+    import { Form } from '../../lib/form.svelte';
     import { ApiError, get, patch, post, say } from '../../api/client';
     import type { Advice, Decision, DecisionWithProof, Fitting, Found, Grounds } from '../../api/generated/types';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
-    import { loadFitting } from '../../state/session.svelte';
+    import { loadFitting } from '../../lib/session.svelte';
     import { nameOf } from '../../format/setups';
     import { factor, plain, signed, when } from '../../format/units';
     import ConfirmRun from './ConfirmRun.svelte';
@@ -25,10 +26,8 @@
     let decisions = $state<Decision[]>([]);
     let choice = $state('');
     let why = $state('');
-    let problem = $state('');
+    const sending = new Form();
     let cannot = $state('');
-    let note = $state('');
-    let busy = $state(false);
 
     const scale = (a: Advice, d: number) => (a.unit === 'm' ? d : 1);
     async function load() {
@@ -40,46 +39,35 @@
             if (now.basis === 'models') found = await get<Found>(`fittings/${params.id}/finder`).catch(() => null);
         } catch (e) {
             if (e instanceof ApiError && e.status === 422) cannot = e.message;
-            else problem = say(e);
+            else sending.problem = say(e);
         }
     }
     $effect(() => void load());
     async function save(event: SubmitEvent, setupId: number) {
         event.preventDefault();
-        busy = true;
-        problem = note = '';
-        try {
+        await sending.send(async () => {
             const made = await post<Decision>(`fittings/${params.id}/decisions`, { setupId, reason: why });
             why = '';
-            note = `Saved: ${made.tag}.`;
+            sending.note = `Saved: ${made.tag}.`;
             await renew();
-        } catch (e) {
-            problem = say(e);
-        }
-        busy = false;
+        });
     }
     async function renew() {
         decisions = await get<Decision[]>(`fittings/${params.id}/decisions`);
         await loadFitting(params.id);
     }
     async function order(fitting: Fitting, tieOrder: string[]) {
-        problem = '';
-        try {
+        await sending.send(async () => {
             await patch(`fittings/${fitting.id}`, { version: (await loadFitting(fitting.id)).version, tieOrder });
             await loadFitting(fitting.id);
             await load();
-        } catch (e) {
-            problem = say(e);
-        }
+        });
     }
     async function look(decision: Decision) {
-        problem = '';
-        try {
+        await sending.send(async () => {
             kept = await get<DecisionWithProof>(`decisions/${decision.id}`);
             scrollTo(0, 0);
-        } catch (e) {
-            problem = say(e);
-        }
+        });
     }
     const locked = $derived(decisions[0] ? decisions[0].lockedAt !== null && decisions[0].reopenedAt === null : false);
 </script>
@@ -89,7 +77,7 @@
         {@const fitting = kept?.proof?.brief ? { ...current, brief: kept.proof.brief } : current}
         {@const units = fitting.player.units}
         {@const d = factor(units.distance)}
-        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+        {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
         {#if cannot && !kept}
             <h1>Nothing to decide yet</h1>
             <p>{cannot} <a href="#/fitting/{fitting.id}/shots">To the shots</a></p>
@@ -151,8 +139,8 @@
                                 ><textarea rows="2" maxlength="2000" bind:value={why}></textarea></label
                             >
                             <div class="row">
-                                <button disabled={busy}>Save the decision for {choice}</button><span role="status" class="better"
-                                    >{note}</span
+                                <button disabled={sending.busy}>Save the decision for {choice}</button><span role="status" class="better"
+                                    >{sending.note}</span
                                 >
                             </div>
                         </form>{/if}

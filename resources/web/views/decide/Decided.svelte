@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { Form } from '../../lib/form.svelte';
     import { post, say } from '../../api/client';
     import type { Decision } from '../../api/generated/types';
     import Glyph from '../../parts/Glyph.svelte';
@@ -9,22 +10,16 @@
     let { decisions, onchange, onlook }: { decisions: Decision[]; onchange: () => Promise<void>; onlook: (d: Decision) => Promise<void> } =
         $props();
     let why = $state('');
-    let problem = $state('');
-    let busy = $state(false);
+    const sending = new Form();
     const latest = $derived(decisions[0]!);
     const locked = $derived(latest.lockedAt !== null && latest.reopenedAt === null);
 
     async function send(path: string, body: Record<string, unknown>) {
-        busy = true;
-        problem = '';
-        try {
+        await sending.send(async () => {
             await post(path, body);
             why = '';
             await onchange();
-        } catch (e) {
-            problem = say(e);
-        }
-        busy = false;
+        });
     }
 </script>
 
@@ -50,16 +45,16 @@
         }}
     >
         <label>Reopen, because <input bind:value={why} maxlength="300" /></label>
-        <button class="quiet" disabled={busy}>Reopen</button>
+        <button class="quiet" disabled={sending.busy}>Reopen</button>
         <span class="small">Version {latest.version} stays as it was locked.</span>
     </form>
 {:else if latest.lockedAt === null}
     <p>
-        <button disabled={busy} onclick={() => send(`decisions/${latest.id}/lock`, {})}>Lock the decision for {latest.tag}</button>
+        <button disabled={sending.busy} onclick={() => send(`decisions/${latest.id}/lock`, {})}>Lock the decision for {latest.tag}</button>
         <span class="small">Keeps it with all it rests on. Reopening makes a new version.</span>
     </p>
 {/if}
-{#if problem}<Notice kind="error">{problem}</Notice>{/if}
+{#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
 
 <style>
     ul {

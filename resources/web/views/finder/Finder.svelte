@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { Form } from '../../lib/form.svelte';
     import { push } from 'svelte-spa-router';
     import { get, post, say } from '../../api/client';
     import type { Fitting, Found, FoundSetup, Setup } from '../../api/generated/types';
@@ -9,7 +10,7 @@
     import Notice from '../../parts/Notice.svelte';
     import Picture from '../../parts/Picture.svelte';
     import Scroll from '../../parts/Scroll.svelte';
-    import { loadFitting } from '../../state/session.svelte';
+    import { loadFitting } from '../../lib/session.svelte';
     import { factor, figure, plain, signed } from '../../format/units';
     import { adviceText, gainText, learnedRows, nameOf, nextText, ownEffectRows, stopText } from './sentences';
 
@@ -24,15 +25,14 @@
         ['own', 'This head only: no purchase'],
     ];
     let only = $state<Which>('all');
-    let problem = $state('');
-    let busy = $state(false);
+    const sending = new Form();
     let chosen = $state<string | null>(null);
     let done = $state('');
     let all = $state(false);
 
     async function load(which: Which) {
-        busy = true;
-        problem = '';
+        sending.busy = true;
+        sending.problem = '';
         try {
             const answer = await get<Found>(`fittings/${params.id}/finder?only=${which}`);
             if (which === only) {
@@ -41,11 +41,11 @@
             }
         } catch (e) {
             if (which === only) {
-                problem = say(e);
+                sending.problem = say(e);
                 found = null;
             }
         }
-        busy = false;
+        sending.busy = false;
     }
     $effect(() => void load(only));
     const one = $derived(found?.setups.find((s) => s.tag === chosen) ?? null);
@@ -54,8 +54,7 @@
 
     /** Puts a found setup on the trail, branched from the own club and built as one that was hit, so that it can be hit. */
     async function take(fitting: Fitting, s: FoundSetup) {
-        problem = '';
-        try {
+        await sending.send(async () => {
             const own = fitting.setups[0]!;
             const like = fitting.setups.find((x) => x.tag === s.like) ?? own;
             const made = await post<Setup>(`fittings/${fitting.id}/setups`, {
@@ -75,9 +74,7 @@
             await loadFitting(fitting.id);
             done = `${made.tag} is on the trail: ${nameOf(s, fitting.player.units)}.`;
             await load(only);
-        } catch (e) {
-            problem = say(e);
-        }
+        });
     }
 </script>
 
@@ -93,9 +90,9 @@
                     <label><input type="radio" name="only" {value} bind:group={only} /> {label}</label>
                 {/each}
             </fieldset>
-            {#if busy}<p class="small" role="status">Judging every setup on the rack …</p>{/if}
+            {#if sending.busy}<p class="small" role="status">Judging every setup on the rack …</p>{/if}
         </div>
-        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+        {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
         {#if done}<Notice kind="good"
                 >{done} <button class="plain" onclick={() => push(`/fitting/${fitting.id}/bay`)}>To the bay</button></Notice
             >{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { Form } from '../../lib/form.svelte';
     import { ApiError, post, say } from '../../api/client';
     import type { HeadDetail } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
@@ -15,16 +16,12 @@
     let readAs = $state('soled');
     let way = $state('hand');
     let source = $state('measured');
-    let problem = $state('');
-    let note = $state('');
+    const sending = new Form();
     let canKeep = $state(false);
-    let busy = $state(false);
 
     /** One press: the next empty field of each value that the device reads. */
     async function press(device: 'gauge' | 'balance') {
-        busy = true;
-        problem = note = '';
-        try {
+        await sending.send(async () => {
             const { values: read, source: from } = await post<{ values: Record<string, number>; source: string }>(
                 `heads/${head.id}/read/${device}`,
                 {
@@ -39,30 +36,22 @@
             way = device;
             // One made-up value makes the set made up.
             if (from === 'simulated') source = from;
-            note = `The ${from === 'simulated' ? 'stand-in ' : ''}${device} read ${Object.entries(read)
+            sending.note = `The ${from === 'simulated' ? 'stand-in ' : ''}${device} read ${Object.entries(read)
                 .map(([q, v]) => `${QUANTITIES.find(([k]) => k === q)?.[1].toLowerCase() ?? q} ${plain(v, 1)}`)
                 .join(', ')}.`;
-        } catch (e) {
-            problem = say(e);
-        }
-        busy = false;
+        });
     }
     async function check(device: 'gauge' | 'balance', zero: boolean) {
-        busy = true;
-        problem = note = '';
-        try {
+        await sending.send(async () => {
             if (zero) await post(`devices/${device}/zero`, {});
             const { off } = await post<{ off: Record<string, number> }>(`devices/${device}/check`, {});
-            note = checkText(device, off);
-        } catch (e) {
-            problem = say(e);
-        }
-        busy = false;
+            sending.note = checkText(device, off);
+        });
     }
     async function save(event: Event, confirm = false) {
         event.preventDefault();
-        busy = true;
-        problem = note = '';
+        sending.busy = true;
+        sending.clear();
         canKeep = false;
         try {
             onsaved(
@@ -78,12 +67,12 @@
             values = blank();
             source = 'measured';
             way = 'hand';
-            note = 'Saved; in force from now on.';
+            sending.note = 'Saved; in force from now on.';
         } catch (e) {
-            problem = say(e);
+            sending.problem = say(e);
             canKeep = e instanceof ApiError && Array.isArray((e.body as { doubtful?: unknown } | null)?.doubtful);
         }
-        busy = false;
+        sending.busy = false;
     }
 </script>
 
@@ -133,19 +122,19 @@
             {/each}
         </div>
         <div class="row">
-            <button type="button" class="quiet" disabled={busy} onclick={() => press('gauge')}>Read the gauge</button>
-            <button type="button" class="quiet" disabled={busy} onclick={() => press('balance')}>Weigh</button>
-            <button disabled={busy}>Save readings</button>
+            <button type="button" class="quiet" disabled={sending.busy} onclick={() => press('gauge')}>Read the gauge</button>
+            <button type="button" class="quiet" disabled={sending.busy} onclick={() => press('balance')}>Weigh</button>
+            <button disabled={sending.busy}>Save readings</button>
         </div>
         <div class="row small">
-            <button type="button" class="plain" disabled={busy} onclick={() => check('gauge', false)}>Gauge on check piece</button>
-            <button type="button" class="plain" disabled={busy} onclick={() => check('gauge', true)}>Zero gauge</button>
-            <button type="button" class="plain" disabled={busy} onclick={() => check('balance', false)}>Balance on check piece</button>
-            <button type="button" class="plain" disabled={busy} onclick={() => check('balance', true)}>Zero balance</button>
+            <button type="button" class="plain" disabled={sending.busy} onclick={() => check('gauge', false)}>Gauge on check piece</button>
+            <button type="button" class="plain" disabled={sending.busy} onclick={() => check('gauge', true)}>Zero gauge</button>
+            <button type="button" class="plain" disabled={sending.busy} onclick={() => check('balance', false)}>Balance on check piece</button>
+            <button type="button" class="plain" disabled={sending.busy} onclick={() => check('balance', true)}>Zero balance</button>
         </div>
-        <p class="small" role="status">{note}</p>
-        {#if problem}<Notice kind="error"
-                >{problem}{#if canKeep}&nbsp;<button type="button" class="plain" onclick={(e) => save(e, true)}>Keep it as it is</button
+        <p class="small" role="status">{sending.note}</p>
+        {#if sending.problem}<Notice kind="error"
+                >{sending.problem}{#if canKeep}&nbsp;<button type="button" class="plain" onclick={(e) => save(e, true)}>Keep it as it is</button
                     >{/if}</Notice
             >{/if}
     </form>

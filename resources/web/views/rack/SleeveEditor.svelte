@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { Form } from '../../lib/form.svelte';
     import { untrack } from 'svelte';
     import { ApiError, patch, post, remove, say } from '../../api/client';
     import type { Sleeve, SleeveCheck, SleeveSpec } from '../../api/generated/types';
@@ -42,9 +43,8 @@
     let hand = $state<'right' | 'left'>('right');
     let checked = $state<SleeveCheck | null>(null);
     let at = $state('');
-    let problem = $state('');
+    const sending = new Form();
     let live = $state('');
-    let busy = $state(false);
 
     const number = (t: string): number | string | undefined => {
         if (t.trim() === '') return undefined;
@@ -80,25 +80,17 @@
     });
     async function save(event: SubmitEvent) {
         event.preventDefault();
-        busy = true;
-        problem = '';
-        try {
+        await sending.send(async () => {
             if (was) await patch(`sleeves/${was.id}`, { spec: built() });
             else await post('sleeves', { spec: built() });
             onsaved();
-        } catch (e) {
-            problem = say(e);
-        }
-        busy = false;
+        });
     }
     async function retire() {
-        problem = '';
-        try {
+        await sending.send(async () => {
             await remove(`sleeves/${was!.id}`);
             onsaved();
-        } catch (e) {
-            problem = say(e);
-        }
+        });
     }
     const checkOf = (label: string) => checked?.check.find((c) => c.label === label);
 </script>
@@ -182,9 +174,9 @@
             >Another position</button
         >
         {#if live}<Notice>{live}</Notice>{/if}
-        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+        {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
         <div class="row">
-            <button disabled={busy}>Save the sleeve</button><button type="button" class="quiet" onclick={oncancel}>Close</button>
+            <button disabled={sending.busy}>Save the sleeve</button><button type="button" class="quiet" onclick={oncancel}>Close</button>
             {#if was}<button type="button" class="plain" onclick={retire}>Take off the rack</button>{/if}
         </div>
     </div>

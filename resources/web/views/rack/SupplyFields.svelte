@@ -67,7 +67,7 @@
         gap: 9px 12px;
         align-items: end;
     }
-    .supply > :global(label) {
+    .supply > :global(.field) {
         max-width: 150px;
     }
     fieldset {

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { Form } from '../../lib/form.svelte';
     import { post, remove, say } from '../../api/client';
     import type { Column, Fitting, Preview } from '../../api/generated/types';
     import Notice from '../../parts/Notice.svelte';
@@ -20,8 +21,7 @@
     let setupId = $state<number | null>(fitting.setups.find((s) => s.counted === 0)?.id ?? fitting.setups.at(-1)?.id ?? null);
     // svelte-ignore state_referenced_locally
     let tags = $state(structuredClone($state.snapshot(start.tags)) ?? []);
-    let problem = $state('');
-    let busy = $state(false);
+    const sending = new Form();
     const units = $derived(fitting.player.units);
     const readable = $derived(
         preview.shots.length ? Object.keys(MEASURES).filter((m) => preview.shots.some((s) => s.values[m] !== undefined)) : [],
@@ -38,8 +38,8 @@
     let asked = 0;
     async function reread() {
         const mine = ++asked;
-        busy = true;
-        problem = '';
+        sending.busy = true;
+        sending.problem = '';
         try {
             const known = new Map(tags.map((t) => [t.tag, t.setupId]));
             const answer = await post<Preview>(`files/${preview.id}/preview`, { map });
@@ -49,9 +49,9 @@
             tags = (preview.tags ?? []).map((t) => ({ ...t, setupId: known.get(t.tag) ?? t.setupId }));
         } catch (e) {
             if (mine !== asked) return;
-            problem = say(e);
+            sending.problem = say(e);
         }
-        busy = false;
+        sending.busy = false;
     }
     function setMeasure(column: Column, measure: string) {
         column.measure = measure === '' ? null : measure;
@@ -65,9 +65,7 @@
         reread();
     }
     async function store() {
-        busy = true;
-        problem = '';
-        try {
+        await sending.send(async () => {
             const done = await post<{ stored: number; already: number }>(`files/${preview.id}/confirm`, {
                 map,
                 setupId: preview.tags ? null : setupId,
@@ -76,10 +74,7 @@
             onstored(
                 `${done.stored} shot${done.stored === 1 ? '' : 's'} stored from “${preview.name}”${done.already ? `; ${done.already} were here already and were not stored again` : ''}. The file itself is kept.`,
             );
-        } catch (e) {
-            problem = say(e);
-        }
-        busy = false;
+        });
     }
     async function cancel() {
         await remove(`files/${preview.id}`).catch(() => undefined);
@@ -116,7 +111,7 @@
             stored twice.</Notice
         >{/if}
     {#if preview.problem}<Notice kind="error">{preview.problem}</Notice>{/if}
-    {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+    {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
 
     {#if vagueSide}
         <Notice
@@ -275,8 +270,8 @@
         {/if}
         <span class="end">
             <button class="quiet" onclick={cancel}>Set aside</button>
-            <button disabled={busy || preview.problem !== null || fresh <= 0} onclick={store}
-                >{busy ? 'Reading …' : `Store ${Math.max(0, fresh)} shot${fresh === 1 ? '' : 's'}`}</button
+            <button disabled={sending.busy || preview.problem !== null || fresh <= 0} onclick={store}
+                >{sending.busy ? 'Reading …' : `Store ${Math.max(0, fresh)} shot${fresh === 1 ? '' : 's'}`}</button
             >
         </span>
     </div>

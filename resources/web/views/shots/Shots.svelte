@@ -4,7 +4,7 @@
     import Frame from '../../parts/Frame.svelte';
     import Notice from '../../parts/Notice.svelte';
     import ShotTable from '../../parts/ShotTable.svelte';
-    import { loadFitting } from '../../state/session.svelte';
+    import { loadFitting } from '../../lib/session.svelte';
     import Mapping from './Mapping.svelte';
     import TypeShots from './TypeShots.svelte';
 

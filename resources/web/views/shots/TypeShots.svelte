@@ -4,7 +4,7 @@
     import type { Fitting } from '../../api/generated/types';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
-    import { blank, forget, keep, keptLines, SEEN_EVERY_MS, type Line } from '../../state/typed';
+    import { blank, forget, keep, keptLines, SEEN_EVERY_MS, type Line } from '../../lib/typed';
     import { MEASURES, unitOf } from '../../format/units';
 
     let {

@@ -1,25 +1,20 @@
 <script lang="ts">
+    import { Form } from '../../lib/form.svelte';
     import { post, say } from '../../api/client';
     import type { SignedIn } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
-    import { session } from '../../state/session.svelte';
+    import { session } from '../../lib/session.svelte';
 
     let email = $state('');
     let password = $state('');
-    let problem = $state('');
-    let busy = $state(false);
+    const sending = new Form();
 
     async function enter(event: SubmitEvent) {
         event.preventDefault();
-        busy = true;
-        problem = '';
-        try {
+        await sending.send(async () => {
             session.user = (await post<{ user: SignedIn }>('session', { email, password })).user;
-        } catch (e) {
-            problem = say(e);
-        }
-        busy = false;
+        });
     }
 </script>
 
@@ -34,8 +29,8 @@
         <p>Which head, sleeve position and weights — and how sure the shots make you.</p>
         <Field label="E-mail"><input type="email" autocomplete="username" required bind:value={email} /></Field>
         <Field label="Password"><input type="password" autocomplete="current-password" required bind:value={password} /></Field>
-        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
-        <button disabled={busy}>Sign in</button>
+        {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
+        <button disabled={sending.busy}>Sign in</button>
     </form>
 </main>
 

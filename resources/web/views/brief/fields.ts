@@ -1,0 +1,237 @@
+import type { Brief, Trouble, TypedBrief, UnitChoice } from '../../api/generated/types';
+import { BRIEF_CHOICES, BRIEF_LISTS, BRIEF_TEXTS, BRIEF_WEIGHTS, TROUBLE_KINDS } from '../../api/generated/vocabulary';
+import { factor, plain } from '../../format/units';
+import { readNumber, shownNumber } from '../../lib/numbers';
+
+/** A field of the brief: how it is called, what goes into it, and how it is shown. The form, what is sent, and what a brief fills in all follow this table. */
+export interface BriefField {
+    /** as the brief names it, with dots for what is inside */
+    field: string;
+    label: string;
+    kind: 'number' | 'choice' | 'text' | 'words' | 'chips' | 'check';
+    /** which of the player's units a number is in */
+    unit?: keyof UnitChoice;
+    hint?: (units: UnitChoice) => string;
+    options?: readonly string[];
+    /** how an option is called, where not by its own name */
+    called?: Record<string, string>;
+    most?: number;
+    rows?: number;
+    width?: 'half' | 'full';
+    /** how a screen reader names it, where its label alone would not do */
+    name?: string;
+    placeholder?: string;
+    numeric?: boolean;
+    shows?: (values: Values) => boolean;
+    off?: (values: Values) => boolean;
+}
+export type Values = Record<string, string | string[] | boolean>;
+
+export const WIND: [string, string][] = [
+    ['0', 'into the face'],
+    ['45', 'ahead, from the right'],
+    ['90', 'from the right'],
+    ['135', 'behind, from the right'],
+    ['180', 'from behind'],
+    ['225', 'behind, from the left'],
+    ['270', 'from the left'],
+    ['315', 'ahead, from the left'],
+];
+const HABITS: Record<string, string> = { unknown: 'not seen yet', soled: 'lets the head sit', squared: 'turns the face square' };
+
+const inUnit = (unit: keyof UnitChoice) => (units: UnitChoice) => units[unit];
+const choice = (field: keyof typeof BRIEF_CHOICES, label: string, more: Partial<BriefField> = {}): BriefField => ({
+    field,
+    label,
+    kind: 'choice',
+    options: BRIEF_CHOICES[field],
+    ...more,
+});
+const measured = (field: string, label: string, unit: keyof UnitChoice, more: Partial<BriefField> = {}): BriefField => ({
+    field,
+    label,
+    kind: 'number',
+    unit,
+    hint: inUnit(unit),
+    ...more,
+});
+const number = (field: string, label: string, more: Partial<BriefField> = {}): BriefField => ({ field, label, kind: 'number', ...more });
+const trouble = (side: 'left' | 'right'): BriefField[] => [
+    { field: `corridor.${side}.kind`, label: `Trouble ${side}`, kind: 'choice', options: TROUBLE_KINDS },
+    measured(`corridor.${side}.atM`, 'from', 'distance', {
+        name: `Where it begins on the ${side}`,
+        hint: (units) => `${units.distance} off the target line`,
+        placeholder: 'just beyond',
+        off: (values) => values[`corridor.${side}.kind`] === 'rough',
+    }),
+];
+
+export const SECTIONS: [title: string, fields: BriefField[]][] = [
+    [
+        'The player',
+        [
+            choice('shape', 'Usual shape'),
+            choice('miss', 'Usual miss'),
+            measured('carryM', 'Typical carry', 'distance'),
+            measured('clubSpeedMps', 'Club speed', 'speed', { hint: (units) => `${units.speed}, if known` }),
+            number('handicap', 'Handicap'),
+            number('swings', 'Swings available', { numeric: true }),
+        ],
+    ],
+    [
+        'Wants',
+        [
+            { field: 'wants', label: 'More of', kind: 'chips', options: BRIEF_LISTS.wants, width: 'full' },
+            { field: 'never', label: 'Must never see', kind: 'chips', options: BRIEF_LISTS.never, width: 'full' },
+            { field: 'wish', label: 'Wants, in their words', kind: 'words', most: BRIEF_TEXTS.wish, rows: 2, width: 'full' },
+        ],
+    ],
+    [
+        'Where they play',
+        [
+            choice('turf', 'Ground'),
+            measured('windMps', 'Wind', 'speed'),
+            {
+                field: 'windFromDeg',
+                label: 'Wind from',
+                kind: 'choice',
+                options: WIND.map(([degrees]) => degrees),
+                called: Object.fromEntries(WIND),
+            },
+            number('temperatureC', 'Air', { hint: () => '°C' }),
+            measured('corridor.widthM', 'Corridor', 'distance'),
+            measured('holeLengthM', 'Driving holes', 'distance'),
+            measured('altitudeM', 'Altitude', 'distance'),
+            measured('sixIronApexM', 'Six-iron apex', 'height'),
+            ...trouble('left'),
+            ...trouble('right'),
+        ],
+    ],
+    [
+        'Habits and feel',
+        [
+            { field: 'ball', label: 'Ball they play', kind: 'text', most: BRIEF_TEXTS.ball },
+            choice('habit', 'At address', { called: HABITS }),
+            choice('startSide', 'Wants to start it'),
+            { field: 'feel', label: 'Feel notes', kind: 'words', most: BRIEF_TEXTS.feel, rows: 2, width: 'full' },
+        ],
+    ],
+    [
+        'Time and money',
+        [
+            number('minutes', 'Minutes', { numeric: true }),
+            number('money', 'Money'),
+            { field: 'currency', label: 'Currency', kind: 'text', most: BRIEF_TEXTS.currency },
+            choice('purchase', 'Buying'),
+        ],
+    ],
+    [
+        'How it is judged',
+        [
+            choice('school', 'Flight school', { width: 'half' }),
+            choice('scoring', 'Best setup is', { width: 'half' }),
+            ...BRIEF_WEIGHTS.map((weight): BriefField =>
+                number(`weights.${weight}`, `Weight of ${weight}`, {
+                    hint: () => '0 to 10',
+                    shows: (values) => values.scoring === 'own weights',
+                }),
+            ),
+            {
+                field: 'aimFree',
+                label: 'The player may aim elsewhere, by up to 4°, when a setup starts it off line',
+                kind: 'check',
+                width: 'full',
+            },
+        ],
+    ],
+    [
+        'Consent',
+        [
+            { field: 'consent', label: 'The player agrees that name, answers and shots are kept', kind: 'check', width: 'full' },
+            { field: 'minor', label: 'The player is a minor', kind: 'check', width: 'full' },
+            {
+                field: 'guardian',
+                label: 'Guardian who agrees',
+                kind: 'text',
+                most: BRIEF_TEXTS.guardian,
+                width: 'half',
+                shows: (values) => values.minor === true,
+            },
+        ],
+    ],
+];
+export const FIELDS: BriefField[] = SECTIONS.flatMap(([, fields]) => fields);
+
+/** Nothing typed stands for none. */
+const NONE_IS_ZERO = ['windMps', 'altitudeM'];
+
+/** What stands in a brief under a name with dots. */
+function at(brief: object, field: string): unknown {
+    return field.split('.').reduce((inner: unknown, key) => (inner as Record<string, unknown> | undefined)?.[key], brief);
+}
+
+/** A brief as it fills in the form: numbers as the player reads them. */
+export function valuesOf(brief: Brief, units: UnitChoice): Values {
+    const out: Values = {};
+    for (const { field, kind, unit } of FIELDS) {
+        const value = at(brief, field);
+        if (kind === 'check') out[field] = value === true;
+        else if (kind === 'chips') out[field] = [...(value as string[])];
+        else if (kind === 'number' && unit) {
+            const digits = unit === 'speed' && units.speed === 'm/s' ? 1 : 0;
+            out[field] = typeof value === 'number' ? plain(value * factor(units[unit]), digits).replace('−', '-') : '';
+        } else out[field] = shownNumber(value as number | string | null | undefined);
+    }
+    return out;
+}
+
+/** The form as the server takes it: lengths and speeds with their unit, as typed. */
+export function bodyOf(values: Values, units: UnitChoice): TypedBrief {
+    const body: Record<string, unknown> = {};
+    for (const { field, kind, unit, shows, off } of FIELDS) {
+        if (shows && !shows(values)) {
+            if (!field.includes('.')) body[field] = values[field];
+            continue;
+        }
+        const text = values[field];
+        const typed = NONE_IS_ZERO.includes(field) && text === '' ? '0' : text;
+        const value = kind === 'number' && unit ? (off?.(values) ? null : { value: typed, unit: units[unit] }) : text;
+        const path = field.split('.');
+        const last = path.pop()!;
+        const inside = path.reduce((o, key) => (o[key] ??= {}) as Record<string, unknown>, body);
+        inside[last] = value;
+    }
+    return { weights: {}, ...body } as TypedBrief;
+}
+
+/** The parts of a brief that the pictures are drawn from, as far as they can be read. */
+export type Sketch = Pick<Brief, 'corridor' | 'holeLengthM' | 'sixIronApexM' | 'handicap' | 'carryM' | 'windMps' | 'windFromDeg'>;
+
+export function sketchOf(values: Values, units: UnitChoice): Sketch {
+    const read = (field: string, unit: keyof UnitChoice | null): number | null => {
+        const number = readNumber(String(values[field] ?? ''));
+        return number === null ? null : number / (unit ? factor(units[unit]) : 1);
+    };
+    const side = (name: 'left' | 'right'): Trouble => {
+        const kind = String(values[`corridor.${name}.kind`]);
+        return { kind, atM: kind === 'rough' ? null : read(`corridor.${name}.atM`, 'distance') };
+    };
+    return {
+        corridor: { widthM: Math.max(5, read('corridor.widthM', 'distance') ?? 30), left: side('left'), right: side('right') },
+        holeLengthM: read('holeLengthM', 'distance') ?? 370,
+        sixIronApexM: read('sixIronApexM', 'height'),
+        handicap: read('handicap', null),
+        carryM: read('carryM', 'distance'),
+        windMps: read('windMps', 'speed') ?? 0,
+        windFromDeg: Number(values.windFromDeg),
+    };
+}
+
+/** Under which names the server speaks of a field that cannot be as it is. */
+export function errorNames(field: string): string[] {
+    if (field === 'corridor.widthM') return ['corridor.widthM', 'corridorWidthM', 'corridor'];
+    if (field.endsWith('.kind') && field.startsWith('corridor.')) return ['trouble', field];
+    if (field.endsWith('.atM')) return [field.replace('corridor.', ''), field];
+    if (field === 'weights.carry') return ['weights', field];
+    return [field];
+}
