@@ -75,6 +75,8 @@ final class Setup extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['starred' => false];
+
     protected function casts(): array
     {
         return ['typed' => 'array', 'is_baseline' => 'boolean', 'starred' => 'boolean', 'stated_loft_deg' => 'float', 'measured_loft_deg' => 'float', 'measured_lie_deg' => 'float', 'measured_face_open_deg' => 'float',

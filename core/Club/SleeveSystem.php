@@ -40,7 +40,9 @@ final readonly class SleeveSystem
         if (! in_array($kind, self::KINDS, true)) {
             throw InvalidInput::of('kind', 'A sleeve is single (one tilt, turned), rings (two rings) or card (printed changes only).');
         }
-        $for = AddressHabit::tryFrom(is_string($spec['printedFor'] ?? null) ? $spec['printedFor'] : 'squared') ?? throw InvalidInput::of('printedFor', 'Changes are printed for a squared or a soled face.');
+        $printedFor = $spec['printedFor'] ?? 'squared';
+        $for = (is_string($printedFor) ? AddressHabit::tryFrom($printedFor) : null)
+            ?? throw InvalidInput::of('printedFor', 'Changes are printed for a squared or a soled face.');
         $rows = is_array($spec['positions'] ?? null) ? array_values($spec['positions']) : [];
         if ($rows === [] || count($rows) > self::MOST_POSITIONS) {
             throw InvalidInput::of('positions', sprintf('A sleeve has between 1 and %d positions, not %d.', self::MOST_POSITIONS, count($rows)));
@@ -59,7 +61,11 @@ final readonly class SleeveSystem
                 throw InvalidInput::of("positions.{$i}", "Position '{$label}': ".$e->getMessage());
             }
         }
-        $home = is_string($spec['home'] ?? null) && $spec['home'] !== '' ? $spec['home'] : (string) array_key_first($positions);
+        $home = $spec['home'] ?? '';
+        if (! is_string($home)) {
+            throw InvalidInput::of('home', 'The home position is the label of one of the positions.');
+        }
+        $home = $home === '' ? (string) array_key_first($positions) : $home;
         if (! isset($positions[$home])) {
             throw InvalidInput::of('home', "The home position '{$home}' is not one of ".implode(', ', array_keys($positions)).'.');
         }

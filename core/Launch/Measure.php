@@ -89,7 +89,7 @@ enum Measure: string
     public function units(): array
     {
         return match ($this) {
-            self::ClubSpeed, self::BallSpeed => [Unit::MilesPerHour, Unit::MetresPerSecond, Unit::KilometresPerHour, Unit::FeetPerSecond],
+            self::ClubSpeed, self::BallSpeed => [Unit::MilesPerHour, Unit::MetresPerSecond, Unit::KilometresPerHour, Unit::FeetPerSecond, Unit::Knots],
             self::Smash => [Unit::Ratio, Unit::Percent],
             self::Carry, self::Total => [Unit::Yards, Unit::Metres, Unit::Feet],
             self::Side, self::TotalSide, self::Curve => [Unit::Yards, Unit::Metres, Unit::Feet],

@@ -40,7 +40,7 @@ test('what is no number is sent as it was typed, to be refused by name, and neve
 
 test('of several answers only the latest counts, whenever it comes', async () => {
     const loader = new Loader<string>();
-    let first = (_: string) => {};
+    let first: (value: string) => void = () => {};
     const slow = loader.load(() => new Promise((done) => (first = done)));
     expect(loader.waiting).toBe(true);
     expect(await loader.load(async () => 'second')).toBe('second');
@@ -51,8 +51,8 @@ test('of several answers only the latest counts, whenever it comes', async () =>
 
 test('an answer that fails is told, unless something else was asked for since', async () => {
     const loader = new Loader<string>();
-    let fail = (_: Error) => {};
-    const slow = loader.load(() => new Promise((_, no) => (fail = no)));
+    let fail: (error: Error) => void = () => {};
+    const slow = loader.load(() => new Promise((...[, no]) => (fail = no)));
     await loader.load(async () => 'here');
     fail(new Error('gone'));
     await slow;

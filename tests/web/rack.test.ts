@@ -9,7 +9,7 @@ import {
     targetText,
 } from '../../resources/web/views/brief/sentences';
 import { amount, corridorText, headline, reason } from '../../resources/web/views/decide/sentences';
-import { checkText, left, loftAgainstPrint, stated, supplyText, weightsText } from '../../resources/web/views/rack/sentences';
+import { checkText, remaining, loftAgainstPrint, stated, supplyText, weightsText } from '../../resources/web/views/rack/sentences';
 
 // Sentences and figures of brief and rack, without a page.
 
@@ -137,9 +137,9 @@ test('what can be had is one line', () => {
 test('weights are counted piece by piece', () => {
     expect(weightsText({})).toBe('no weights');
     expect(weightsText({ back: 12, toe: 4.5, heel: 0 })).toBe('12 g back, 4.5 g toe');
-    expect(left([12, 4, 4, 8], { back: 12, toe: 4 })).toEqual([4, 8]);
-    expect(left([4], { back: 12 })).toEqual([4]);
-    expect(left([4, 4], { a: 4, b: 4 })).toEqual([]);
+    expect(remaining([12, 4, 4, 8], { back: 12, toe: 4 })).toEqual([4, 8]);
+    expect(remaining([4], { back: 12 })).toEqual([4]);
+    expect(remaining([4, 4], { a: 4, b: 4 })).toEqual([]);
 });
 
 test('a check piece says how far off, or that all is well', () => {

@@ -1,53 +1,55 @@
 import type { Hand, UnitChoice } from '../api/generated/types';
+import { MEASURE_LABELS, UNIT_SIZES } from '../api/generated/vocabulary';
 
 /** Conversions for show only: what comes from the server is SI, what is typed goes back with its unit. */
-const PER_BASE: Record<string, number> = {
-    mph: 1 / 0.44704,
-    'm/s': 1,
-    'km/h': 3.6,
-    yd: 1 / 0.9144,
-    m: 1,
-    ft: 1 / 0.3048,
-    in: 1 / 25.4,
-    mm: 1,
-};
+const PER_BASE: Record<string, number> = UNIT_SIZES;
 
 type Kind = 'speed' | 'distance' | 'height' | 'length' | 'angle' | 'spin' | 'time' | 'ratio' | 'strike';
 interface MeasureLook {
-    label: string;
     kind: Kind;
     digits: number;
     side?: 'side' | 'toe' | 'high';
 }
 
-export const MEASURES: Record<string, MeasureLook> = {
-    clubSpeedMps: { label: 'Club speed', kind: 'speed', digits: 1 },
-    ballSpeedMps: { label: 'Ball speed', kind: 'speed', digits: 1 },
-    smash: { label: 'Smash factor', kind: 'ratio', digits: 2 },
-    attackDeg: { label: 'Attack angle', kind: 'angle', digits: 1 },
-    pathDeg: { label: 'Club path', kind: 'angle', digits: 1, side: 'side' },
-    faceDeg: { label: 'Face angle', kind: 'angle', digits: 1, side: 'side' },
-    faceToPathDeg: { label: 'Face to path', kind: 'angle', digits: 1, side: 'side' },
-    dynamicLoftDeg: { label: 'Dynamic loft', kind: 'angle', digits: 1 },
-    launchDeg: { label: 'Launch angle', kind: 'angle', digits: 1 },
-    directionDeg: { label: 'Launch direction', kind: 'angle', digits: 1, side: 'side' },
-    spinRpm: { label: 'Spin rate', kind: 'spin', digits: 0 },
-    backSpinRpm: { label: 'Back spin', kind: 'spin', digits: 0 },
-    sideSpinRpm: { label: 'Side spin', kind: 'spin', digits: 0, side: 'side' },
-    spinAxisDeg: { label: 'Spin axis', kind: 'angle', digits: 1, side: 'side' },
-    carryM: { label: 'Carry', kind: 'distance', digits: 0 },
-    totalM: { label: 'Total', kind: 'distance', digits: 0 },
-    sideM: { label: 'Side at carry', kind: 'distance', digits: 0, side: 'side' },
-    totalSideM: { label: 'Side at total', kind: 'distance', digits: 0, side: 'side' },
-    curveM: { label: 'Curve', kind: 'distance', digits: 0, side: 'side' },
-    apexM: { label: 'Apex', kind: 'height', digits: 0 },
-    descentDeg: { label: 'Descent angle', kind: 'angle', digits: 0 },
-    hangTimeS: { label: 'Hang time', kind: 'time', digits: 1 },
-    strikeToeMm: { label: 'Strike toe/heel', kind: 'strike', digits: 0, side: 'toe' },
-    strikeHighMm: { label: 'Strike high/low', kind: 'strike', digits: 0, side: 'high' },
+const LOOKS: Partial<Record<keyof typeof MEASURE_LABELS, MeasureLook>> = {
+    clubSpeedMps: { kind: 'speed', digits: 1 },
+    ballSpeedMps: { kind: 'speed', digits: 1 },
+    smash: { kind: 'ratio', digits: 2 },
+    attackDeg: { kind: 'angle', digits: 1 },
+    pathDeg: { kind: 'angle', digits: 1, side: 'side' },
+    faceDeg: { kind: 'angle', digits: 1, side: 'side' },
+    faceToPathDeg: { kind: 'angle', digits: 1, side: 'side' },
+    dynamicLoftDeg: { kind: 'angle', digits: 1 },
+    launchDeg: { kind: 'angle', digits: 1 },
+    directionDeg: { kind: 'angle', digits: 1, side: 'side' },
+    spinRpm: { kind: 'spin', digits: 0 },
+    backSpinRpm: { kind: 'spin', digits: 0 },
+    sideSpinRpm: { kind: 'spin', digits: 0, side: 'side' },
+    spinAxisDeg: { kind: 'angle', digits: 1, side: 'side' },
+    carryM: { kind: 'distance', digits: 0 },
+    totalM: { kind: 'distance', digits: 0 },
+    sideM: { kind: 'distance', digits: 0, side: 'side' },
+    totalSideM: { kind: 'distance', digits: 0, side: 'side' },
+    curveM: { kind: 'distance', digits: 0, side: 'side' },
+    apexM: { kind: 'height', digits: 0 },
+    descentDeg: { kind: 'angle', digits: 0 },
+    hangTimeS: { kind: 'time', digits: 1 },
+    strikeToeMm: { kind: 'strike', digits: 0, side: 'toe' },
+    strikeHighMm: { kind: 'strike', digits: 0, side: 'high' },
 };
 
-export const TEXT_MEASURES: Record<string, string> = { setupTag: 'Setup', hitAt: 'Time', note: 'Note' };
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** How each measure is shown. Its name is the core's. */
+export const MEASURES: Record<string, MeasureLook & { label: string }> = Object.fromEntries(
+    Object.entries(LOOKS).map(([m, look]) => [m, { ...look, label: capital(MEASURE_LABELS[m as keyof typeof MEASURE_LABELS]) }]),
+);
+
+export const TEXT_MEASURES: Record<string, string> = Object.fromEntries(
+    Object.entries(MEASURE_LABELS)
+        .filter(([m]) => !(m in LOOKS))
+        .map(([m, label]) => [m, capital(label)]),
+);
 
 export function unitOf(field: string, units: UnitChoice): string {
     switch (MEASURES[field]?.kind) {

@@ -9,7 +9,7 @@ export class Form<V extends object = Record<string, never>> {
     note = $state('');
     busy = $state(false);
     /** What went wrong last, for whoever has to look closer. */
-    failure: unknown = null;
+    failure = $state.raw<unknown>(null);
 
     constructor(values: V = {} as V) {
         this.values = values;

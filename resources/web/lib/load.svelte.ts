@@ -6,7 +6,7 @@ export class Loader<T> {
     problem = $state('');
     waiting = $state(false);
     /** What went wrong last, for whoever has to look closer. */
-    failure: unknown = null;
+    failure = $state.raw<unknown>(null);
     private turn = 0;
 
     /** @returns the answer; null where it did not come, or where something else was asked for meanwhile */

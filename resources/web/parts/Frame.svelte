@@ -5,6 +5,7 @@
     import { current, loadFitting } from '../lib/session.svelte';
     import { madeUpText } from '../format/setups';
     import Notice from './Notice.svelte';
+    import Outline from './Outline.svelte';
     import TopBar from './TopBar.svelte';
     import Trail from './Trail.svelte';
 
@@ -23,6 +24,12 @@
         marks?: Record<string, string>;
         children: Snippet<[Fitting]>;
     } = $props();
+    const OUTLINES: Partial<Record<keyof Missing, ('lines' | 'picture' | 'table')[]>> = {
+        brief: ['lines', 'lines', 'lines'],
+        bench: ['lines', 'table'],
+        shots: ['lines', 'table'],
+        decide: ['lines', 'picture', 'table'],
+    };
     let problem = $state('');
 
     $effect(() => {
@@ -40,7 +47,7 @@
 {:else if problem}
     <main><Notice kind="error">{problem}</Notice></main>
 {:else}
-    <main aria-busy="true"><p class="small">Opening the fitting …</p></main>
+    <main><Outline what="Opening the fitting …" blocks={OUTLINES[step] ?? ['picture', 'picture']} /></main>
 {/if}
 
 <style>

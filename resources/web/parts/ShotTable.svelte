@@ -1,10 +1,7 @@
-<script lang="ts" module>
-    export const REASONS = ['mishit', 'warm-up', 'ground contact', 'shaped on purpose', 'monitor error', 'other'];
-</script>
-
 <script lang="ts">
     import { patch, say } from '../api/client';
     import type { Fitting, Shot } from '../api/generated/types';
+    import { LEFT_OUT_REASONS } from '../api/generated/vocabulary';
     import { figure, MEASURES, unitOf } from '../format/units';
     import Glyph from './Glyph.svelte';
     import Notice from './Notice.svelte';
@@ -86,7 +83,7 @@
                                 onchange={(e) => e.currentTarget.value && set(shot, e.currentTarget.value)}
                             >
                                 <option value="">why?</option>
-                                {#each REASONS as r (r)}<option>{r}</option>{/each}
+                                {#each LEFT_OUT_REASONS as r (r)}<option>{r}</option>{/each}
                             </select>
                         {:else}
                             {#if shot.flags.length}<button

@@ -2,6 +2,7 @@
     import { untrack } from 'svelte';
     import { patch, post, remove, say } from '../../api/client';
     import type { Bay, Fitting } from '../../api/generated/types';
+    import { MADE_UP_PLAYERS } from '../../api/generated/vocabulary';
     import Notice from '../../parts/Notice.svelte';
     import { session } from '../../lib/session.svelte';
     import { when } from '../../format/units';
@@ -14,7 +15,6 @@
         hit,
         onchange,
     }: { fitting: Fitting; bay: Bay | null; bays: Bay[]; player: string; hit: (count: number) => void; onchange: () => void } = $props();
-    const PLAYERS = ['steady', 'fast', 'slow', 'hooker', 'slicer', 'tiring', 'steers'];
     // Open until a bay is chosen; from then on as the fitter leaves it.
     let open = $state(untrack(() => bay === null));
     let name = $state('');
@@ -68,7 +68,7 @@
             <div class="row">
                 <label
                     >Made-up player <select bind:value={player}
-                        >{#each PLAYERS as p (p)}<option>{p}</option>{/each}</select
+                        >{#each MADE_UP_PLAYERS as p (p)}<option>{p}</option>{/each}</select
                     ></label
                 >
                 <button class="quiet" onclick={() => hit(1)}>Hit one <small>.</small></button>

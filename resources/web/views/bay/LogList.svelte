@@ -1,20 +1,16 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
-    import { get, post, say } from '../../api/client';
+    import { Loader } from '../../lib/load.svelte';
+    import { get, post } from '../../api/client';
     import type { LogEntry } from '../../api/generated/types';
 
     let { fittingId, stamp, onchange }: { fittingId: number; stamp: number | undefined; onchange: () => void } = $props();
-    let entries = $state<LogEntry[]>([]);
+    const reading = new Loader<LogEntry[]>();
+    const entries = $derived(reading.value ?? []);
     let open = $state(false);
     const sending = new Form();
 
-    async function load() {
-        try {
-            entries = await get<LogEntry[]>(`fittings/${fittingId}/log`);
-        } catch (e) {
-            sending.problem = say(e);
-        }
-    }
+    const load = () => reading.load(() => get<LogEntry[]>(`fittings/${fittingId}/log`));
     $effect(() => {
         void stamp;
         if (open) void load();
@@ -31,7 +27,7 @@
 
 <details bind:open>
     <summary>Log of this fitting</summary>
-    {#if sending.problem}<p class="warn">{sending.problem}</p>{/if}
+    {#if sending.problem || reading.problem}<p class="warn">{sending.problem || reading.problem}</p>{/if}
     <ol>
         {#each entries as e (e.id)}
             <li class:undone={e.undone}>

@@ -1,6 +1,6 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
-    import { patch, say } from '../../api/client';
+    import { patch } from '../../api/client';
     import type { Setup } from '../../api/generated/types';
 
     // Parking and dropping keep the letter, the shots and the place on the trail; only the why is asked.

@@ -1,6 +1,6 @@
 <script lang="ts">
     import type { BayView, Shot, UnitChoice } from '../../api/generated/types';
-    import { REASONS } from '../../parts/ShotTable.svelte';
+    import { LEFT_OUT_REASONS } from '../../api/generated/vocabulary';
     import { figure } from '../../format/units';
     import { INTENTS } from '../../api/generated/vocabulary';
     import { mishitText } from './sentences';
@@ -74,7 +74,7 @@
                             >{s.intent === 'normal' ? 'counts' : s.intent}{s.flags.length ? ' · look' : ''}{s.note ? ' · note' : ''}</option
                         >
                         <optgroup label="Leave out"
-                            >{#each REASONS as r (r)}<option>{r}</option>{/each}</optgroup
+                            >{#each LEFT_OUT_REASONS as r (r)}<option>{r}</option>{/each}</optgroup
                         >
                         <optgroup label="It was meant"
                             >{#each INTENTS as i (i)}<option value="meant:{i}">{i}</option>{/each}</optgroup

@@ -214,9 +214,9 @@ export class BayScreen {
         });
     blindReveal = () =>
         this.move(async () => {
-            const was = new Set(this.view?.trials.filter((t) => t.blind && t.tag === '').map((t) => t.id));
+            const was = this.view?.trials.filter((t) => t.blind && t.tag === '').map((t) => t.id) ?? [];
             this.view = await post<BayView>(this.path('blind/reveal'), {});
-            this.revealed = this.view.trials.filter((t) => was.has(t.id)).map((t) => t.tag);
+            this.revealed = this.view.trials.filter((t) => was.includes(t.id)).map((t) => t.tag);
             this.showing = false;
             await loadFitting(this.id);
         });

@@ -1,6 +1,8 @@
 <script lang="ts">
-    import { get, patch, say } from '../../api/client';
+    import { get, patch } from '../../api/client';
     import type { Fitting, Rack, Setup } from '../../api/generated/types';
+    import { Form } from '../../lib/form.svelte';
+    import { Loader } from '../../lib/load.svelte';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import { current, loadFitting } from '../../lib/session.svelte';
@@ -13,13 +15,10 @@
     let { params }: { params: { id: string } } = $props();
     let editing = $state<{ setup: Setup | null; from: Setup | null } | null>(null);
     let described = $state(false);
-    let rack = $state<Rack | null>(null);
-    let problem = $state('');
-    $effect(() => {
-        get<Rack>('rack')
-            .then((r) => (rack = r))
-            .catch((e) => (problem = say(e)));
-    });
+    const reading = new Loader<Rack>();
+    const rack = $derived(reading.value);
+    const sending = new Form();
+    $effect(() => void reading.load(() => get<Rack>('rack')));
     /** A setup of a head on the rack is built; one of a head that is only known by its print is described. */
     function edit(setup: Setup | null, from: Setup | null, fitting: Fitting) {
         const fits = rack?.heads.some((h) => h.hand === fitting.player.hand) ?? false;
@@ -29,13 +28,10 @@
     }
 
     async function hold(fitting: Fitting, setup: Setup) {
-        problem = '';
-        try {
+        const done = await sending.send(async () => {
             current.fitting = await patch<Fitting>(`fittings/${fitting.id}`, { version: fitting.version, benchmarkSetupId: setup.id });
-        } catch (e) {
-            problem = say(e);
-            await loadFitting(fitting.id);
-        }
+        });
+        if (!done) await loadFitting(fitting.id);
     }
     async function saved() {
         editing = null;
@@ -46,7 +42,7 @@
 
 <Frame id={params.id} step="bench">
     {#snippet children(fitting)}
-        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+        {#if reading.problem || sending.problem}<Notice kind="error">{reading.problem || sending.problem}</Notice>{/if}
         <section>
             <div class="row">
                 <h1>Setups</h1>

@@ -1,5 +1,7 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
+    import { Loader } from '../../lib/load.svelte';
+    import { readNumber } from '../../lib/numbers';
     import { untrack } from 'svelte';
     import { ApiError, get, patch, post, say } from '../../api/client';
     import type { Fitting, HeadDetail, Rack, Setup } from '../../api/generated/types';
@@ -41,7 +43,8 @@
     });
     let masses = $state<Record<string, number>>({ ...(model?.masses ?? {}) });
     let head = $state<HeadDetail | null>(null);
-    let seen = $state<Setup | null>(null);
+    const preview = new Loader<Setup>();
+    const seen = $derived(preview.value);
     const sending = new Form();
     const frozen = $derived((setup?.shots ?? 0) > 0);
     const { err } = sending;
@@ -76,15 +79,10 @@
     $effect(() => {
         const b = body();
         if (!head || head.id !== b.headId) return;
-        const wait = setTimeout(() => {
-            post<Setup>(`fittings/${fitting.id}/setups/preview`, b)
-                .then((s) => {
-                    seen = s;
-                    sending.problems = {};
-                })
-                .catch((e) => {
-                    if (e instanceof ApiError && e.status === 422) sending.problems = e.fields;
-                });
+        const wait = setTimeout(async () => {
+            const as = await preview.load(() => post<Setup>(`fittings/${fitting.id}/setups/preview`, b));
+            if (as) sending.problems = {};
+            else if (preview.failure instanceof ApiError && preview.failure.status === 422) sending.problems = preview.failure.fields;
         }, 150);
         return () => clearTimeout(wait);
     });
@@ -107,8 +105,8 @@
     }
     const changed = $derived(seen && from ? changes(seen, from, fitting.player.units) : []);
     const lengthMm = $derived.by(() => {
-        const v = Number(form.length.replace(',', '.'));
-        return Number.isFinite(v) && v > 0 ? v / factor(unit) : null;
+        const v = readNumber(form.length);
+        return v !== null && v > 0 ? v / factor(unit) : null;
     });
 </script>
 
@@ -215,7 +213,8 @@
                         shaftId={form.shaftId}
                         {lengthMm}
                     />{/if}
-                {#each Object.keys(sending.problems).filter((k) => k.startsWith('masses')) as k (k)}<Notice kind="error">{err(k)}</Notice>{/each}
+                {#each Object.keys(sending.problems).filter((k) => k.startsWith('masses')) as k (k)}<Notice kind="error">{err(k)}</Notice
+                    >{/each}
             </div>
         {/if}
     </div>
@@ -227,8 +226,10 @@
     {/if}
     {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
     <div class="row">
-        <button disabled={sending.busy || !head}>{setup ? 'Save' : 'Add setup'}</button><button type="button" class="quiet" onclick={oncancel}
-            >Cancel</button
+        <button disabled={sending.busy || !head}>{setup ? 'Save' : 'Add setup'}</button><button
+            type="button"
+            class="quiet"
+            onclick={oncancel}>Cancel</button
         >
     </div>
 </form>

@@ -1,6 +1,8 @@
 <script lang="ts">
-    import { ApiError, patch, post, say } from '../../api/client';
+    import { patch, post } from '../../api/client';
     import type { Fitting, Setup } from '../../api/generated/types';
+    import { Form } from '../../lib/form.svelte';
+    import { shownNumber as text } from '../../lib/numbers';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
     import { factor } from '../../format/units';
@@ -16,7 +18,6 @@
     const model = setup ?? from;
     // svelte-ignore state_referenced_locally
     const unit = fitting.player.units.length;
-    const text = (v: number | null | undefined) => (v === null || v === undefined ? '' : String(v));
     let form = $state({
         head: model?.head ?? '',
         statedLoftDeg: text(model?.statedLoftDeg),
@@ -34,27 +35,18 @@
         // svelte-ignore state_referenced_locally
         note: setup?.note ?? '',
     });
-    let errors = $state<Record<string, string[]>>({});
-    let problem = $state('');
-    let busy = $state(false);
-    const err = (key: string) => errors[key]?.[0] ?? '';
+    const sending = new Form();
+    const { err } = sending;
     let frozen = $derived((setup?.shots ?? 0) > 0);
 
     async function save(event: SubmitEvent) {
         event.preventDefault();
-        busy = true;
-        problem = '';
-        errors = {};
         const body = { ...form, length: { value: form.length, unit }, branchedFromId: from?.id ?? null };
-        try {
+        await sending.send(async () => {
             if (setup) await patch(`setups/${setup.id}`, body);
             else await post(`fittings/${fitting.id}/setups`, body);
             onsaved();
-        } catch (e) {
-            if (e instanceof ApiError) errors = e.fields;
-            problem = say(e);
-        }
-        busy = false;
+        });
     }
 </script>
 
@@ -99,9 +91,10 @@
         <Field label="Ball" error={err('ball')}><input maxlength="80" disabled={frozen} bind:value={form.ball} /></Field>
         <div class="wide"><Field label="Note"><input maxlength="500" bind:value={form.note} /></Field></div>
     </div>
-    {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+    {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
     <div class="row">
-        <button disabled={busy}>{setup ? 'Save' : 'Add setup'}</button><button type="button" class="quiet" onclick={oncancel}>Cancel</button
+        <button disabled={sending.busy}>{setup ? 'Save' : 'Add setup'}</button><button type="button" class="quiet" onclick={oncancel}
+            >Cancel</button
         >
     </div>
 </form>

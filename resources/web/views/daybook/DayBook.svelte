@@ -1,12 +1,14 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
+    import { Loader } from '../../lib/load.svelte';
     import { push } from 'svelte-spa-router';
-    import { get, post, say } from '../../api/client';
+    import { get, post } from '../../api/client';
     import type { DayBookEntry, Fitting, Hand, UnitChoice } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
     import FileIn from '../../parts/FileIn.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Outline from '../../parts/Outline.svelte';
     import Simulated from '../../parts/Simulated.svelte';
     import TopBar from '../../parts/TopBar.svelte';
     import { when } from '../../format/units';
@@ -17,7 +19,8 @@
         metresMps: ['metres, m/s', { speed: 'm/s', distance: 'm', height: 'm', length: 'mm' }],
         mixed: ['metres, mph', { speed: 'mph', distance: 'm', height: 'm', length: 'in' }],
     };
-    let entries = $state<DayBookEntry[] | null>(null);
+    const reading = new Loader<DayBookEntry[]>();
+    const entries = $derived(reading.value);
     let wanted = $state('');
     let name = $state('');
     let hand = $state<Hand>('right');
@@ -27,11 +30,7 @@
     $effect(() => {
         const q = wanted;
         const wait = setTimeout(
-            () => {
-                get<DayBookEntry[]>(`fittings?q=${encodeURIComponent(q)}`)
-                    .then((r) => (entries = r))
-                    .catch((e) => (sending.problem = say(e)));
-            },
+            () => void reading.load(() => get<DayBookEntry[]>(`fittings?q=${encodeURIComponent(q)}`)),
             q === '' ? 0 : 200,
         );
         return () => clearTimeout(wait);
@@ -81,8 +80,9 @@
             <h1>Day book</h1>
             <input type="search" placeholder="Player, head or wish" aria-label="Search the day book" bind:value={wanted} />
         </div>
-        {#if entries === null && !sending.problem}
-            <p class="small">Opening the book …</p>
+        {#if reading.problem}<Notice kind="error">{reading.problem}</Notice>{/if}
+        {#if entries === null && !reading.problem}
+            <Outline what="Opening the book …" blocks={['table']} />
         {:else if entries?.length === 0}
             <p class="none">
                 {wanted ? `Nothing found for “${wanted}”.` : 'No fitting yet. Begin one on the right: a name and a hand are enough.'}
@@ -123,7 +123,7 @@
                 <label><input type="radio" value="right" bind:group={hand} /> right-handed</label>
                 <label><input type="radio" value="left" bind:group={hand} /> left-handed</label>
             </fieldset>
-            <Field label="Reads in">
+            <Field label="Units">
                 <select bind:value={scale}
                     >{#each Object.entries(SCALES) as [key, [label]] (key)}<option value={key}>{label}</option>{/each}</select
                 >

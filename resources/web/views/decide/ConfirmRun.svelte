@@ -1,7 +1,8 @@
 <script lang="ts">
     import { push } from 'svelte-spa-router';
-    import { ApiError, post, say } from '../../api/client';
+    import { post } from '../../api/client';
     import type { ConfirmRun, Fitting, Grounds } from '../../api/generated/types';
+    import { Form } from '../../lib/form.svelte';
     import Notice from '../../parts/Notice.svelte';
     import { CONFIRM_RULE, confirmVerdict } from './sentences';
 
@@ -19,24 +20,17 @@
         past: boolean;
         onchange: () => void;
     } = $props();
-    let problem = $state('');
-    let mayRest = $state(false);
-    let busy = $state(false);
+    const sending = new Form();
+    const mayRest = $derived('rested' in sending.problems);
     const run = $derived<ConfirmRun | null>(grounds.confirm);
     const open = $derived(run !== null && run.ended === null);
 
     async function begin(rested: boolean) {
-        busy = true;
-        problem = '';
-        try {
+        const done = await sending.send(async () => {
             await post(`fittings/${fitting.id}/confirm`, { setupId: fitting.setups.find((s) => s.tag === chosen)!.id, rested });
             push(`/fitting/${fitting.id}/bay`);
-        } catch (e) {
-            problem = say(e);
-            mayRest = e instanceof ApiError && 'rested' in e.fields;
-            onchange();
-        }
-        busy = false;
+        });
+        if (!done) onchange();
     }
 </script>
 
@@ -53,15 +47,15 @@
         <p><a href="#/fitting/{fitting.id}/bay">To the bay: leg {run!.legs.length || 1} of 3</a></p>
     {:else if !past && chosen && chosen !== grounds.benchmark}
         <div class="row">
-            <button class="quiet" disabled={busy} onclick={() => begin(false)}
+            <button class="quiet" disabled={sending.busy} onclick={() => begin(false)}
                 >{run ? 'Another run' : 'Confirm'} {chosen} against {grounds.benchmark}</button
             >
-            {#if mayRest}<button class="plain" disabled={busy} onclick={() => begin(true)}>The player has rested</button>{/if}
+            {#if mayRest}<button class="plain" disabled={sending.busy} onclick={() => begin(true)}>The player has rested</button>{/if}
         </div>
     {:else if !past}
         <p class="small">Choose another setup than the benchmark below to hold it against {grounds.benchmark} once more.</p>
     {/if}
-    {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+    {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
 </section>
 
 <style>

@@ -1,10 +1,13 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
-    import { ApiError, get, patch, post, say } from '../../api/client';
+    import { Loader } from '../../lib/load.svelte';
+    import { ApiError, get, patch, post } from '../../api/client';
     import type { Advice, Decision, DecisionWithProof, Fitting, Found, Grounds } from '../../api/generated/types';
+    import Failures from '../../parts/Failures.svelte';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Outline from '../../parts/Outline.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../lib/session.svelte';
     import { nameOf } from '../../format/setups';
@@ -18,7 +21,8 @@
     import Worth from './Worth.svelte';
 
     let { params }: { params: { id: string } } = $props();
-    let now = $state<Grounds | null>(null);
+    const reading = new Loader<Grounds>();
+    const now = $derived(reading.value);
     /** A locked version that is looked at, in place of what holds now. */
     let kept = $state<DecisionWithProof | null>(null);
     const advice = $derived<Grounds | null>(kept?.proof ?? now);
@@ -27,20 +31,18 @@
     let choice = $state('');
     let why = $state('');
     const sending = new Form();
-    let cannot = $state('');
+    const cannot = $derived(reading.failure instanceof ApiError && reading.failure.status === 422 ? reading.problem : '');
 
     const scale = (a: Advice, d: number) => (a.unit === 'm' ? d : 1);
     async function load() {
-        try {
+        const answer = await reading.load(async () => {
             decisions = await get<Decision[]>(`fittings/${params.id}/decisions`);
-            now = await get<Grounds>(`fittings/${params.id}/grounds`);
-            choice = choice || now.pick;
-            // What nobody hit belongs to the finder: told beside, when it is there.
-            if (now.basis === 'models') found = await get<Found>(`fittings/${params.id}/finder`).catch(() => null);
-        } catch (e) {
-            if (e instanceof ApiError && e.status === 422) cannot = e.message;
-            else sending.problem = say(e);
-        }
+            return get<Grounds>(`fittings/${params.id}/grounds`);
+        });
+        if (!answer) return;
+        choice = choice || answer.pick;
+        // What nobody hit belongs to the finder: told beside, when it is there.
+        if (answer.basis === 'models') found = await get<Found>(`fittings/${params.id}/finder`).catch(() => null);
     }
     $effect(() => void load());
     async function save(event: SubmitEvent, setupId: number) {
@@ -77,12 +79,13 @@
         {@const fitting = kept?.proof?.brief ? { ...current, brief: kept.proof.brief } : current}
         {@const units = fitting.player.units}
         {@const d = factor(units.distance)}
-        {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
+        {#if sending.problem || (reading.problem && !cannot)}<Notice kind="error">{sending.problem || reading.problem}</Notice>{/if}
         {#if cannot && !kept}
             <h1>Nothing to decide yet</h1>
             <p>{cannot} <a href="#/fitting/{fitting.id}/shots">To the shots</a></p>
             {#if decisions.length}<Decided {decisions} onchange={renew} onlook={look} />{/if}
         {:else if advice}
+            <Failures failures={advice.failures} />
             {#if kept}<Notice
                     >Version {kept.version}, decided for {kept.tag}: what it rested on when it was locked, {when(kept.lockedAt!)}. What was
                     hit or changed since is not in it.
@@ -224,6 +227,8 @@
                 may aim elsewhere by up to 4°; “same aim for all” keeps every setup on the middle. Spread is shrunk toward what is usual, so that
                 a few shots do not promise too much.
             </p>
+        {:else if !reading.problem}
+            <Outline what="Weighing every setup against the benchmark …" blocks={['lines', 'picture', 'table']} />
         {/if}
     {/snippet}
 </Frame>

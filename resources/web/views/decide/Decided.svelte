@@ -1,6 +1,6 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
-    import { post, say } from '../../api/client';
+    import { post } from '../../api/client';
     import type { Decision } from '../../api/generated/types';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';

@@ -1,13 +1,16 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
+    import { Loader } from '../../lib/load.svelte';
     import { push } from 'svelte-spa-router';
-    import { get, post, say } from '../../api/client';
+    import { get, post } from '../../api/client';
     import type { Fitting, Found, FoundSetup, Setup } from '../../api/generated/types';
     import ScorePlane from '../../charts/ScorePlane.svelte';
     import TradeChart from '../../charts/TradeChart.svelte';
+    import Failures from '../../parts/Failures.svelte';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Outline from '../../parts/Outline.svelte';
     import Picture from '../../parts/Picture.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../lib/session.svelte';
@@ -16,7 +19,8 @@
 
     let { params }: { params: { id: string } } = $props();
     const ROOM = 25;
-    let found = $state<Found | null>(null);
+    const reading = new Loader<Found>();
+    const found = $derived(reading.value);
     type Which = 'all' | 'stock' | 'order' | 'own';
     const WHICH: [Which, string][] = [
         ['all', 'All on the rack'],
@@ -31,21 +35,9 @@
     let all = $state(false);
 
     async function load(which: Which) {
-        sending.busy = true;
-        sending.problem = '';
-        try {
-            const answer = await get<Found>(`fittings/${params.id}/finder?only=${which}`);
-            if (which === only) {
-                found = answer;
-                chosen = answer.next?.tag ?? answer.best;
-            }
-        } catch (e) {
-            if (which === only) {
-                sending.problem = say(e);
-                found = null;
-            }
-        }
-        sending.busy = false;
+        const answer = await reading.load(() => get<Found>(`fittings/${params.id}/finder?only=${which}`));
+        if (answer) chosen = answer.next?.tag ?? answer.best;
+        else if (reading.problem) reading.value = null;
     }
     $effect(() => void load(only));
     const one = $derived(found?.setups.find((s) => s.tag === chosen) ?? null);
@@ -90,13 +82,15 @@
                     <label><input type="radio" name="only" {value} bind:group={only} /> {label}</label>
                 {/each}
             </fieldset>
-            {#if sending.busy}<p class="small" role="status">Judging every setup on the rack …</p>{/if}
+            {#if reading.waiting && found}<p class="small" role="status">Judging every setup on the rack …</p>{/if}
         </div>
-        {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
+        {#if reading.problem || sending.problem}<Notice kind="error">{reading.problem || sending.problem}</Notice>{/if}
         {#if done}<Notice kind="good"
                 >{done} <button class="plain" onclick={() => push(`/fitting/${fitting.id}/bay`)}>To the bay</button></Notice
             >{/if}
+        {#if !found && !reading.problem}<Outline what="Judging every setup on the rack …" blocks={['picture', 'table']} />{/if}
         {#if found}
+            <Failures failures={found.failures} />
             <p class="advice">{adviceText(found, units)} {stopText(found, units)}</p>
             {#if next && found.next}
                 <div class="next">

@@ -1,10 +1,12 @@
 <script lang="ts">
     import { untrack } from 'svelte';
-    import { ApiError, patch, post, say } from '../../api/client';
+    import { patch, post } from '../../api/client';
     import type { Hand, HeadDetail, RackHead, Sleeve } from '../../api/generated/types';
+    import { Form } from '../../lib/form.svelte';
+    import { shownNumber as text, typed, typedList } from '../../lib/numbers';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
-    import SupplyFields from './SupplyFields.svelte';
+    import SupplyFields, { type TypedSupply } from './SupplyFields.svelte';
 
     let {
         head = null,
@@ -13,7 +15,6 @@
         oncancel,
     }: { head?: RackHead | null; sleeves: Sleeve[]; onsaved: (head: HeadDetail) => void; oncancel: () => void } = $props();
     const was = untrack(() => head);
-    const text = (v: number | null | undefined) => (v === null || v === undefined ? '' : String(v));
     let form = $state({
         label: was?.label ?? '',
         maker: was?.maker ?? '',
@@ -31,7 +32,7 @@
         bulgeMm: text(was?.bulgeMm),
         rollMm: text(was?.rollMm),
         note: was?.note ?? '',
-        supply: { ...(was?.supply ?? {}) },
+        supply: { ...(was?.supply ?? {}) } as TypedSupply,
     });
     let slots = $state(
         (was?.slots ?? []).map((s) => ({
@@ -47,20 +48,14 @@
     );
     let stock = $state((was?.stockG ?? []).join(' '));
     let inertia = $state(was?.inertiaGcm2 ? [0, 1, 2].map((i) => String(was.inertiaGcm2![i]![i])).join(' ') : '');
-    let errors = $state<Record<string, string[]>>({});
-    let problem = $state('');
-    let busy = $state(false);
-    const err = (f: string) => errors[f]?.[0] ?? '';
-    const value = (t: string) => Number(t.replace(',', '.'));
+    const sending = new Form();
+    const { err } = sending;
     const empty = (t: string) => (t.trim() === '' ? null : t);
 
     async function save(event: SubmitEvent) {
         event.preventDefault();
-        busy = true;
-        problem = '';
-        errors = {};
         const f = $state.snapshot(form);
-        const three = inertia.trim().split(/\s+/).map(value);
+        const three = typedList(inertia);
         const body = {
             ...f,
             ...Object.fromEntries(
@@ -77,22 +72,12 @@
                 fromG: empty(s.fromG),
                 toG: empty(s.toG),
             })),
-            stockG:
-                stock.trim() === ''
-                    ? []
-                    : stock
-                          .trim()
-                          .split(/[\s;]+/)
-                          .map(value),
-            standard: Object.fromEntries(slots.filter((s) => s.standard.trim() !== '').map((s) => [s.name, value(s.standard)])),
+            stockG: typedList(stock),
+            standard: Object.fromEntries(slots.filter((s) => s.standard.trim() !== '').map((s) => [s.name, typed(s.standard)])),
         };
-        try {
+        await sending.send(async () => {
             onsaved(was ? await patch<HeadDetail>(`heads/${was.id}`, body) : await post<HeadDetail>('heads', body));
-        } catch (e) {
-            if (e instanceof ApiError) errors = e.fields;
-            problem = say(e);
-        }
-        busy = false;
+        });
     }
 </script>
 
@@ -174,9 +159,9 @@
     </div>
     <SupplyFields bind:supply={form.supply} {err} lofts />
     <Field label="Note" error={err('note')}><input maxlength="500" bind:value={form.note} /></Field>
-    {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+    {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
     <div class="row">
-        <button disabled={busy}>{was ? 'Save' : 'Put it on the rack'}</button><button type="button" class="quiet" onclick={oncancel}
+        <button disabled={sending.busy}>{was ? 'Save' : 'Put it on the rack'}</button><button type="button" class="quiet" onclick={oncancel}
             >Cancel</button
         >
     </div>

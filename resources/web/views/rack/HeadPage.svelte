@@ -1,10 +1,13 @@
 <script lang="ts">
     import { push } from 'svelte-spa-router';
-    import { get, remove, say } from '../../api/client';
+    import { get, remove } from '../../api/client';
     import type { HeadDetail, Rack } from '../../api/generated/types';
     import FaceMap from '../../charts/FaceMap.svelte';
     import SetupPlane from '../../charts/SetupPlane.svelte';
+    import { Form } from '../../lib/form.svelte';
+    import { Loader } from '../../lib/load.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Outline from '../../parts/Outline.svelte';
     import TopBar from '../../parts/TopBar.svelte';
     import { faceWords, plain } from '../../format/units';
     import HeadForm from './HeadForm.svelte';
@@ -18,32 +21,27 @@
     let masses = $state<Record<string, number>>({});
     let at = $state('');
     let changing = $state(false);
-    let problem = $state('');
+    const reading = new Loader<[HeadDetail, Rack]>();
+    const sending = new Form();
 
-    $effect(() => {
-        const id = params.id;
-        Promise.all([get<HeadDetail>(`heads/${id}`), get<Rack>('rack')])
-            .then(([h, r]) => {
-                head = h;
-                rack = r;
-                masses = { ...h.standard };
-                at = h.plane.home;
-            })
-            .catch((e) => (problem = say(e)));
-    });
-    async function retire() {
-        try {
+    async function open(id: string) {
+        const answer = await reading.load(() => Promise.all([get<HeadDetail>(`heads/${id}`), get<Rack>('rack')]));
+        if (!answer) return;
+        [head, rack] = answer;
+        masses = { ...answer[0].standard };
+        at = answer[0].plane.home;
+    }
+    $effect(() => void open(params.id));
+    const retire = () =>
+        sending.send(async () => {
             await remove(`heads/${params.id}`);
             push('/rack');
-        } catch (e) {
-            problem = say(e);
-        }
-    }
+        });
 </script>
 
 <TopBar place="rack" />
 <main>
-    {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+    {#if reading.problem || sending.problem}<Notice kind="error">{reading.problem || sending.problem}</Notice>{/if}
     {#if head}
         <div class="top">
             <div>
@@ -99,8 +97,8 @@
                 </div>
             </div>
         </div>
-    {:else if !problem}
-        <p class="small">Taking it off the rack …</p>
+    {:else if !reading.problem}
+        <Outline what="Weighing it and drawing its face …" blocks={['lines', 'picture']} />
     {/if}
 </main>
 

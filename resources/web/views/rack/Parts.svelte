@@ -1,10 +1,11 @@
 <script lang="ts">
-    import { ApiError, patch, post, remove, say } from '../../api/client';
-    import type { Part, Supply } from '../../api/generated/types';
+    import { patch, post, remove } from '../../api/client';
+    import type { Part } from '../../api/generated/types';
+    import { Form } from '../../lib/form.svelte';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
-    import SupplyFields from './SupplyFields.svelte';
+    import SupplyFields, { type TypedSupply } from './SupplyFields.svelte';
     import { supplyText } from './sentences';
 
     let { kind, parts, onchange }: { kind: Part['kind']; parts: Part[]; onchange: () => void } = $props();
@@ -23,14 +24,12 @@
         ],
         ball: [['build', 'Build', '']],
     };
-    let editing = $state<{ id: number | null; label: string; data: Record<string, string>; supply: Supply } | null>(null);
-    let errors = $state<Record<string, string[]>>({});
-    let problem = $state('');
-    const err = (f: string) => errors[f]?.[0] ?? '';
+    let editing = $state<{ id: number | null; label: string; data: Record<string, string>; supply: TypedSupply } | null>(null);
+    const sending = new Form();
+    const { err } = sending;
 
     function open(part: Part | null) {
-        errors = {};
-        problem = '';
+        sending.clear();
         editing = {
             id: part?.id ?? null,
             label: part?.label ?? '',
@@ -40,8 +39,6 @@
     }
     async function save(event: SubmitEvent) {
         event.preventDefault();
-        problem = '';
-        errors = {};
         const e = $state.snapshot(editing)!;
         const body = {
             kind,
@@ -49,23 +46,18 @@
             data: Object.fromEntries(Object.entries(e.data).filter(([, v]) => v.trim() !== '')),
             supply: e.supply,
         };
-        try {
+        await sending.send(async () => {
             if (e.id) await patch(`parts/${e.id}`, body);
             else await post('parts', body);
             editing = null;
             onchange();
-        } catch (x) {
-            if (x instanceof ApiError) errors = x.fields;
-            problem = say(x);
-        }
+        });
     }
     async function retire(part: Part) {
-        try {
+        await sending.send(async () => {
             await remove(`parts/${part.id}`);
             onchange();
-        } catch (x) {
-            problem = say(x);
-        }
+        });
     }
 </script>
 
@@ -82,10 +74,13 @@
             {/each}
         </div>
         <SupplyFields bind:supply={editing.supply} {err} />
-        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
-        <div class="row"><button>Save</button><button type="button" class="quiet" onclick={() => (editing = null)}>Cancel</button></div>
+        {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
+        <div class="row">
+            <button disabled={sending.busy}>Save</button><button type="button" class="quiet" onclick={() => (editing = null)}>Cancel</button
+            >
+        </div>
     </form>
-{:else if problem}<Notice kind="error">{problem}</Notice>{/if}
+{:else if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
 {#if parts.length === 0}
     <p class="small">No {kind} on the rack yet.</p>
 {:else}
@@ -94,7 +89,7 @@
             <thead
                 ><tr
                     ><th>Label</th>{#each FIELDS[kind] as [key, label, unit] (key)}<th>{label} <small>{unit}</small></th>{/each}<th
-                        >To be had</th
+                        >Availability</th
                     ><th></th></tr
                 ></thead
             >

@@ -1,8 +1,10 @@
 <script lang="ts">
     import { push } from 'svelte-spa-router';
-    import { get, say } from '../../api/client';
+    import { get } from '../../api/client';
     import type { Rack, Sleeve } from '../../api/generated/types';
+    import { Loader } from '../../lib/load.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Outline from '../../parts/Outline.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import TopBar from '../../parts/TopBar.svelte';
     import { faceWords, plain } from '../../format/units';
@@ -21,20 +23,14 @@
         ['balls', 'Balls'],
         ['file', 'In and out'],
     ] as const;
-    let rack = $state<Rack | null>(null);
-    let problem = $state('');
+    const reading = new Loader<Rack>();
+    const rack = $derived(reading.value);
     let adding = $state(false);
     let sleeve = $state<Sleeve | null | 'new'>(null);
     const tab = $derived(params?.tab ?? 'heads');
 
-    async function load() {
-        try {
-            rack = await get<Rack>('rack');
-        } catch (e) {
-            problem = say(e);
-        }
-    }
-    $effect(() => void load());
+    const load = () => void reading.load(() => get<Rack>('rack'));
+    $effect(load);
 </script>
 
 <TopBar place="rack" />
@@ -45,7 +41,7 @@
             {#each TABS as [name, label] (name)}<a href="#/rack/{name}" aria-current={tab === name ? 'page' : undefined}>{label}</a>{/each}
         </nav>
     </div>
-    {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+    {#if reading.problem}<Notice kind="error">{reading.problem}</Notice>{/if}
     {#if rack}
         {#if tab === 'heads'}
             {#if adding}
@@ -60,7 +56,7 @@
                             ><tr
                                 ><th>Head</th><th>Stated loft</th><th class="words">On the gauge</th><th class="words">Sits at home</th><th
                                     >Mass <small>g</small></th
-                                ><th class="words">Sleeve</th><th>Weights, as it comes</th><th class="words">To be had</th></tr
+                                ><th class="words">Sleeve</th><th>Weights, as it comes</th><th class="words">Availability</th></tr
                             ></thead
                         >
                         <tbody>
@@ -145,8 +141,8 @@
         {:else}
             <RackFile onchange={load} />
         {/if}
-    {:else if !problem}
-        <p class="small">Opening the rack …</p>
+    {:else if !reading.problem}
+        <Outline what="Opening the rack …" blocks={['table']} />
     {/if}
 </main>
 

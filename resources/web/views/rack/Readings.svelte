@@ -129,12 +129,15 @@
         <div class="row small">
             <button type="button" class="plain" disabled={sending.busy} onclick={() => check('gauge', false)}>Gauge on check piece</button>
             <button type="button" class="plain" disabled={sending.busy} onclick={() => check('gauge', true)}>Zero gauge</button>
-            <button type="button" class="plain" disabled={sending.busy} onclick={() => check('balance', false)}>Balance on check piece</button>
+            <button type="button" class="plain" disabled={sending.busy} onclick={() => check('balance', false)}
+                >Balance on check piece</button
+            >
             <button type="button" class="plain" disabled={sending.busy} onclick={() => check('balance', true)}>Zero balance</button>
         </div>
         <p class="small" role="status">{sending.note}</p>
         {#if sending.problem}<Notice kind="error"
-                >{sending.problem}{#if canKeep}&nbsp;<button type="button" class="plain" onclick={(e) => save(e, true)}>Keep it as it is</button
+                >{sending.problem}{#if canKeep}&nbsp;<button type="button" class="plain" onclick={(e) => save(e, true)}
+                        >Keep it as it is</button
                     >{/if}</Notice
             >{/if}
     </form>

@@ -1,5 +1,6 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
+    import { shownNumber as text, typed } from '../../lib/numbers';
     import { untrack } from 'svelte';
     import { ApiError, patch, post, remove, say } from '../../api/client';
     import type { Sleeve, SleeveCheck, SleeveSpec } from '../../api/generated/types';
@@ -10,7 +11,6 @@
     import { plain, signed } from '../../format/units';
 
     let { sleeve = null, onsaved, oncancel }: { sleeve?: Sleeve | null; onsaved: () => void; oncancel: () => void } = $props();
-    const text = (v: unknown) => (v === undefined || v === null ? '' : String(v));
     const was = untrack(() => sleeve);
     const spec: SleeveSpec = was?.spec ?? {
         name: '',
@@ -46,11 +46,7 @@
     const sending = new Form();
     let live = $state('');
 
-    const number = (t: string): number | string | undefined => {
-        if (t.trim() === '') return undefined;
-        const v = Number(t.trim().replace(',', '.').replace('−', '-'));
-        return Number.isFinite(v) ? v : t;
-    };
+    const number = (t: string) => typed(t) ?? undefined;
     function built(): SleeveSpec {
         const out: SleeveSpec = { name: form.name, kind: form.kind, printedFor: form.printedFor, positions: [] };
         if (form.home) out.home = form.home;

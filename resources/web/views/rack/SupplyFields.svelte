@@ -1,44 +1,44 @@
-<script lang="ts">
+<script lang="ts" module>
     import type { Supply } from '../../api/generated/types';
+
+    /** As it is typed: what is no number goes to the server as it stands, which refuses it by name. */
+    export type TypedSupply = Omit<Supply, 'price' | 'leadDays' | 'lofts'> & {
+        price?: number | string | null;
+        leadDays?: number | string | null;
+        lofts?: (number | string)[] | null;
+    };
+</script>
+
+<script lang="ts">
+    import { typed, typedList } from '../../lib/numbers';
     import Field from '../../parts/Field.svelte';
 
-    let { supply = $bindable(), err, lofts = false }: { supply: Supply; err: (f: string) => string; lofts?: boolean } = $props();
+    let { supply = $bindable(), err, lofts = false }: { supply: TypedSupply; err: (f: string) => string; lofts?: boolean } = $props();
+    const loftsError = $derived(err('supply.lofts') || (supply.lofts ?? []).map((_, i) => err(`supply.lofts.${i}`)).find(Boolean) || '');
     let list = $state((supply.lofts ?? []).join(' '));
-    const number = (t: string) => (t.trim() === '' ? null : Number(t.replace(',', '.')));
     const hands = (right: boolean, left: boolean) => [...(right ? ['right' as const] : []), ...(left ? ['left' as const] : [])];
 </script>
 
 <div class="supply">
     <Field label="Price" error={err('supply.price')}
-        ><input inputmode="decimal" value={supply.price ?? ''} onchange={(e) => (supply.price = number(e.currentTarget.value))} /></Field
+        ><input inputmode="decimal" value={supply.price ?? ''} onchange={(e) => (supply.price = typed(e.currentTarget.value))} /></Field
     >
     <Field label="Currency" error={err('supply.currency')}
         ><input maxlength="8" value={supply.currency ?? ''} onchange={(e) => (supply.currency = e.currentTarget.value)} /></Field
     >
-    <Field label="Waits" hint="days" error={err('supply.leadDays')}
+    <Field label="Lead time" hint="days" error={err('supply.leadDays')}
         ><input
             inputmode="numeric"
             value={supply.leadDays ?? ''}
-            onchange={(e) => (supply.leadDays = number(e.currentTarget.value))}
+            onchange={(e) => (supply.leadDays = typed(e.currentTarget.value))}
         /></Field
     >
     {#if lofts}
-        <Field label="Lofts to be had" hint="°" error={err('supply.lofts.0')}
-            ><input
-                placeholder="9 10,5 12"
-                bind:value={list}
-                onchange={() =>
-                    (supply.lofts =
-                        list.trim() === ''
-                            ? []
-                            : list
-                                  .trim()
-                                  .split(/[\s;]+/)
-                                  .map((t) => Number(t.replace(',', '.'))))}
-            /></Field
+        <Field label="Available lofts" hint="°" error={loftsError}
+            ><input placeholder="9 10,5 12" bind:value={list} onchange={() => (supply.lofts = typedList(list))} /></Field
         >
         <fieldset>
-            <legend>Hands to be had</legend>
+            <legend>Available hands</legend>
             {#each ['right', 'left'] as const as h (h)}
                 <label
                     ><input

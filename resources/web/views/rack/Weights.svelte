@@ -1,10 +1,11 @@
 <script lang="ts">
-    import { post, say } from '../../api/client';
+    import { post } from '../../api/client';
     import type { Hand, RackHead, Slot, Weighed } from '../../api/generated/types';
+    import { Loader } from '../../lib/load.svelte';
     import HeadDrawing from '../../charts/HeadDrawing.svelte';
     import Notice from '../../parts/Notice.svelte';
     import { plain, signed } from '../../format/units';
-    import { left } from './sentences';
+    import { remaining } from './sentences';
 
     let {
         head,
@@ -14,20 +15,13 @@
         lengthMm = null,
     }: { head: RackHead; hand: Hand; masses: Record<string, number>; shaftId?: number | null; lengthMm?: number | null } = $props();
     let held = $state<number | null>(null);
-    let weighed = $state<Weighed | null>(null);
-    let problem = $state('');
-    const tray = $derived(left(head.stockG, masses));
+    const scale = new Loader<Weighed>();
+    const weighed = $derived(scale.value);
+    const tray = $derived(remaining(head.stockG, masses));
 
     $effect(() => {
         const body = { masses: { ...masses }, shaftId, lengthMm };
-        const wait = setTimeout(() => {
-            post<Weighed>(`heads/${head.id}/weigh`, body)
-                .then((w) => {
-                    weighed = w;
-                    problem = '';
-                })
-                .catch((e) => (problem = say(e)));
-        }, 80);
+        const wait = setTimeout(() => void scale.load(() => post<Weighed>(`heads/${head.id}/weigh`, body)), 80);
         return () => clearTimeout(wait);
     });
     /** Places the piece in hand; with none in hand, takes out what is there. */
@@ -123,7 +117,7 @@
                         : 'less'} than the standard: the swing weight moves with them.
                 </p>{/if}
         {/if}
-        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+        {#if scale.problem}<Notice kind="error">{scale.problem}</Notice>{/if}
         <p class="small"><b>Torque</b> every weight screw to the maker’s click before the first swing.</p>
     </div>
 </div>

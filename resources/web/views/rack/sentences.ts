@@ -45,7 +45,7 @@ export function weightsText(masses: Record<string, number>): string {
 }
 
 /** The pieces that are not in a slot. */
-export function left(stock: number[], masses: Record<string, number>): number[] {
+export function remaining(stock: number[], masses: Record<string, number>): number[] {
     const rest = [...stock];
     for (const grams of Object.values(masses)) {
         const i = rest.indexOf(grams);

@@ -1,8 +1,11 @@
 <script lang="ts">
-    import { call, get, say } from '../../api/client';
+    import { call, get } from '../../api/client';
     import type { Fitting, Preview, Shot } from '../../api/generated/types';
+    import { Form } from '../../lib/form.svelte';
+    import { Loader } from '../../lib/load.svelte';
     import Frame from '../../parts/Frame.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Outline from '../../parts/Outline.svelte';
     import ShotTable from '../../parts/ShotTable.svelte';
     import { loadFitting } from '../../lib/session.svelte';
     import Mapping from './Mapping.svelte';
@@ -12,38 +15,34 @@
     let way = $state<'file' | 'type'>('file');
     let preview = $state<Preview | null>(null);
     let shots = $state<Shot[] | null>(null);
-    let problem = $state('');
-    let note = $state('');
-    let busy = $state(false);
+    const reading = new Loader<Shot[]>();
+    const sending = new Form();
     let over = $state(false);
 
-    $effect(() => {
-        get<Shot[]>(`fittings/${params.id}/shots`)
-            .then((r) => (shots = r))
-            .catch((e) => (problem = say(e)));
-    });
+    async function read(id: string) {
+        const answer = await reading.load(() => get<Shot[]>(`fittings/${id}/shots`));
+        if (answer) shots = answer;
+    }
+    $effect(() => void read(params.id));
     async function refresh(message: string) {
-        note = message;
+        sending.note = message;
         preview = null;
         await loadFitting(params.id);
-        shots = await get<Shot[]>(`fittings/${params.id}/shots`);
+        await read(params.id);
     }
     async function upload(file: File | undefined) {
         if (!file) return;
-        problem = note = '';
+        sending.clear();
         if (file.size > 55e6) {
-            problem = `“${file.name}” has ${(file.size / 1e6).toFixed(0)} MB; a launch file may have up to 12 MB. Nothing was stored.`;
+            sending.problem = `“${file.name}” has ${(file.size / 1e6).toFixed(0)} MB; a launch file may have up to 12 MB. Nothing was stored.`;
             return;
         }
-        busy = true;
         const body = new FormData();
         body.append('file', file);
-        try {
+        const done = await sending.send(async () => {
             preview = await call<Preview>('POST', `fittings/${params.id}/files`, body);
-        } catch (e) {
-            problem = `“${file.name}” was not read. ${say(e)}`;
-        }
-        busy = false;
+        });
+        if (!done) sending.problem = `“${file.name}” was not read. ${sending.problem}`;
     }
     function drop(event: DragEvent) {
         event.preventDefault();
@@ -66,8 +65,8 @@
                 <a href="/api/fittings/{fitting.id}/file" download>The whole fitting as a file</a></span
             >
         </div>
-        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
-        {#if note}<Notice kind="good">{note}</Notice>{/if}
+        {#if reading.problem || sending.problem}<Notice kind="error">{reading.problem || sending.problem}</Notice>{/if}
+        {#if sending.note}<Notice kind="good">{sending.note}</Notice>{/if}
         {#if !hasSetups(fitting)}
             <Notice
                 >Put the player’s own club on the <a href="#/fitting/{fitting.id}/bench">bench</a> first, so that the shots know what they were
@@ -83,7 +82,7 @@
                 ondragleave={() => (over = false)}
                 ondrop={drop}
             >
-                <b>{busy ? 'Reading …' : 'Drop a file of launch data here, or choose one'}</b>
+                <b>{sending.busy ? 'Reading …' : 'Drop a file of launch data here, or choose one'}</b>
                 <span class="small"
                     >CSV or text, with comma, semicolon or tab; up to 20,000 rows. One file per setup, or one with a setup column. You see
                     how it is read before anything is stored.</span
@@ -91,7 +90,7 @@
                 <input
                     type="file"
                     accept=".csv,.txt,.tsv,text/csv,text/plain"
-                    disabled={busy}
+                    disabled={sending.busy}
                     onchange={(e) => {
                         upload(e.currentTarget.files?.[0]);
                         e.currentTarget.value = '';
@@ -99,11 +98,11 @@
                 />
             </label>
         {:else}
-            <TypeShots {fitting} onbegin={() => (note = '')} onstored={refresh} />
+            <TypeShots {fitting} onbegin={() => (sending.note = '')} onstored={refresh} />
         {/if}
         {#if shots && shots.length && !preview}
             <ShotTable {fitting} {shots} onchange={async () => void (await loadFitting(params.id))} />
-        {/if}
+        {:else if shots === null && !reading.problem}<Outline what="Flying the shots …" blocks={['table']} />{/if}
     {/snippet}
 </Frame>
 

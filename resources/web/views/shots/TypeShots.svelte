@@ -1,7 +1,8 @@
 <script lang="ts">
     import { untrack } from 'svelte';
-    import { ApiError, post, say } from '../../api/client';
+    import { ApiError, post } from '../../api/client';
     import type { Fitting } from '../../api/generated/types';
+    import { Form } from '../../lib/form.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { blank, forget, keep, keptLines, SEEN_EVERY_MS, type Line } from '../../lib/typed';
@@ -35,8 +36,7 @@
     let differs = $state<string[]>([]);
     let picked = $state<number | null>(null);
     let extra = $state<string[]>(['directionDeg', 'spinAxisDeg', 'carryM']);
-    let problem = $state('');
-    let busy = $state(false);
+    const sending = new Form();
     const units = $derived(fitting.player.units);
     const fields = $derived([...ALWAYS, ...MORE.filter((m) => extra.includes(m))]);
     const chosen = $derived(picked ?? setupId ?? fitting.setups.find((s) => s.counted === 0)?.id ?? fitting.setups.at(-1)!.id);
@@ -59,17 +59,15 @@
     async function store(event?: SubmitEvent) {
         event?.preventDefault();
         const filled = lines.filter(isFilled);
-        problem = '';
         differs = [];
         onbegin();
         if (!filled.length) {
-            problem = 'Type at least one shot: ball speed, launch angle and spin.';
+            sending.problem = 'Type at least one shot: ball speed, launch angle and spin.';
             return;
         }
-        busy = true;
         const typedUnit = (f: string) => (unitOf(f, units) === '°' ? 'deg' : unitOf(f, units));
         const sent = new Map(filled.map((line) => [line.clientId, textOf(line)]));
-        try {
+        const stored = await sending.send(async () => {
             const done = await post<{ stored: number; already: number }>(`fittings/${id}/shots`, {
                 setupId: chosen,
                 shots: filled.map((line) => ({
@@ -90,11 +88,11 @@
             onstored(
                 `${done.stored} typed shot${done.stored === 1 ? '' : 's'} stored for ${fitting.setups.find((s) => s.id === chosen)?.tag}${before}.`,
             );
-        } catch (e) {
-            problem = say(e) + (e instanceof ApiError && e.status === 0 ? ' The lines are kept, also if this page is reloaded.' : '');
-            if (e instanceof ApiError && e.status === 409) differs = (e.body as { differs?: string[] } | null)?.differs ?? [];
-        }
-        busy = false;
+        });
+        const failure = sending.failure;
+        if (stored || !(failure instanceof ApiError)) return;
+        if (failure.status === 0) sending.problem += ' The lines are kept, also if this page is reloaded.';
+        if (failure.status === 409) differs = (failure.body as { differs?: string[] } | null)?.differs ?? [];
     }
     /** They are shots of their own: under ids of their own. */
     function storeAsOthers() {
@@ -157,14 +155,14 @@
             </tbody>
         </table>
     </Scroll>
-    {#if problem}<Notice kind="error"
-            >{problem}{#if differs.length}&nbsp;<button type="button" class="plain" onclick={storeAsOthers}
+    {#if sending.problem}<Notice kind="error"
+            >{sending.problem}{#if differs.length}&nbsp;<button type="button" class="plain" onclick={storeAsOthers}
                     >Yes, store it as another shot</button
                 >{/if}</Notice
         >{/if}
     <div class="row">
         <button type="button" class="quiet" onclick={() => lines.push(blank())}>Another shot <small>(Enter)</small></button>
-        <button disabled={busy}>Store {lines.filter(isFilled).length || ''} shots</button>
+        <button disabled={sending.busy}>Store {lines.filter(isFilled).length || ''} shots</button>
     </div>
 </form>
 

@@ -1,6 +1,6 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
-    import { post, say } from '../../api/client';
+    import { post } from '../../api/client';
     import type { SignedIn } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';

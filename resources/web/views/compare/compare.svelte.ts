@@ -1,0 +1,89 @@
+import { get, patch } from '../../api/client';
+import type { Comparison, Fitting, Judging, Setup, Shot } from '../../api/generated/types';
+import { MEASURES } from '../../format/units';
+import { Form } from '../../lib/form.svelte';
+import { Loader } from '../../lib/load.svelte';
+import { current, loadFitting } from '../../lib/session.svelte';
+
+const MOST = 6;
+
+/** What stands beside each other: the benchmark first, then what was chosen, at most six. */
+export class Compared {
+    comparison = $state<Comparison | null>(null);
+    judging = $state<Judging | null>(null);
+    shots = $state<Shot[]>([]);
+    chosen = $state<string[] | null>(null);
+    reading = new Loader<[Comparison, Shot[], Judging]>();
+    sending = new Form();
+
+    constructor(private id: () => string) {}
+
+    async load(): Promise<void> {
+        const id = this.id();
+        const answer = await this.reading.load(() =>
+            Promise.all([
+                get<Comparison>(`fittings/${id}/comparison`),
+                get<Shot[]>(`fittings/${id}/shots`),
+                get<Judging>(`fittings/${id}/judging`),
+            ]),
+        );
+        if (!answer) return;
+        const [comparison, shots, judging] = answer;
+        const hit = comparison.sets.map((s) => s.tag);
+        const chosen = (this.chosen ?? hit.slice(0, 4)).filter((t) => hit.includes(t));
+        this.chosen = comparison.benchmark && !chosen.includes(comparison.benchmark) ? [comparison.benchmark, ...chosen] : chosen;
+        [this.comparison, this.shots, this.judging] = [comparison, shots, judging];
+    }
+
+    /** Adds a setup to what is compared, or takes it out. The benchmark stays. */
+    pick(setup: Setup): void {
+        if (!this.comparison || !this.chosen || setup.tag === this.comparison.benchmark || setup.counted === 0) return;
+        this.chosen = this.chosen.includes(setup.tag)
+            ? this.chosen.filter((t) => t !== setup.tag)
+            : [...this.chosen, setup.tag].slice(-MOST);
+    }
+
+    async makeBenchmark(fitting: Fitting, tag: string): Promise<void> {
+        const done = await this.sending.send(async () => {
+            current.fitting = await patch<Fitting>(`fittings/${fitting.id}`, {
+                version: fitting.version,
+                benchmarkSetupId: fitting.setups.find((s) => s.tag === tag)!.id,
+            });
+        });
+        if (!done) await loadFitting(this.id());
+        await this.load();
+    }
+
+    get columns(): string[] {
+        if (!this.comparison || !this.chosen) return [];
+        const benchmark = this.comparison.benchmark;
+        const others = this.comparison.sets.map((s) => s.tag).filter((t) => t !== benchmark && this.chosen!.includes(t));
+        return benchmark ? [benchmark, ...others] : others;
+    }
+
+    /** The verdict that each setup carries on the trail. */
+    get marks(): Record<string, string> {
+        return Object.fromEntries((this.judging?.setups ?? []).map((s) => [s.tag, s.verdicts.find((x) => x.declared)?.verdict ?? '']));
+    }
+
+    get judged() {
+        return this.judging?.setups.filter((s) => this.columns.includes(s.tag)) ?? [];
+    }
+
+    get others() {
+        return this.judged.filter((s) => s.tag !== this.judging?.benchmark);
+    }
+
+    get rails() {
+        return this.judging?.rails.filter((r) => r.tag === '' || this.columns.includes(r.tag)) ?? [];
+    }
+
+    get problem(): string {
+        return this.sending.problem || this.reading.problem;
+    }
+}
+
+const DIGITS: Record<string, number> = { spin: 0, ratio: 2, strike: 0 };
+
+/** Decimals of a difference, one more than those of a figure in the field. */
+export const digits = (measure: string): number => DIGITS[MEASURES[measure]?.kind ?? ''] ?? 1;
