@@ -10,7 +10,7 @@ use MintCarry\Core\Fitting\Strokes;
 use MintCarry\Core\Statistics\Normal;
 
 /**
- * PredictedDraws priced by a brief: for each setup and draw the score (lower = better), the strokes under the brief's aim and with the aim held, the share in the corridor with the aim held, and the best aim in degrees.
+ * PredictedDraws priced by a brief: for each setup and draw the score (lower = better), the strokes under the brief's aim and with the aim fixed, the share in the corridor with the aim fixed, and the best aim in degrees.
  *
  * Shots are hit in a bay; the course has wind. Each draw is priced in a crosswind of its own, the same for every setup: it moves nothing between them, but a setup that already leans far to one side has less room left.
  */

@@ -12,7 +12,7 @@ use MintCarry\Core\Statistics\Interval;
 use MintCarry\Core\Statistics\StudentT;
 
 /**
- * A setup against the held benchmark while it is being hit: better, worse, the same or open, looked at after every shot.
+ * A setup against the benchmark while it is being hit: better, worse, the same or open, looked at after every shot.
  *
  * Pooled spread shrunk to what is usual, s² = (8 σ₀² + (nₐ−1) sₐ² + (n_b−1) s_b²) / (8 + nₐ + n_b − 2), z = (x̄_b − x̄ₐ) / (s √(1/nₐ + 1/n_b)); a word from three shots each on when
  * |z| > 2.5 for the brief's declared measure and 3.2 for any other, which keeps a false word rare under looking after every shot. "The same" where the difference and 1.64 of its standard errors stay within

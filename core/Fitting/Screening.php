@@ -21,6 +21,9 @@ final readonly class Screening
     /** The policies that a verdict is looked at under beside the fitting's own. */
     public const USUAL = ['flagged', 'all', 'robust', 'best 6 of 8'];
 
+    /** What a fitter may choose from. */
+    public const OFFERED = [...self::USUAL, 'best 4 of 5'];
+
     public const NEVER = ['warm-up', 'monitor error'];
 
     private function __construct(public string $name, private int $best = 1, private int $of = 1)

@@ -11,7 +11,7 @@ use function max;
 use function sqrt;
 
 /**
- * Prices a normal cloud of drives by the brief: expected strokes with the aim held on the middle, or at the best aim within ±4°. The edges of the corridor may be soft: a standard deviation is added to that of the cloud.
+ * Prices a normal cloud of drives by the brief: expected strokes with the aim fixed on the middle, or at the best aim within ±4°. The edges of the corridor may be soft: a standard deviation is added to that of the cloud.
  */
 final class Strokes
 {
@@ -62,7 +62,7 @@ final class Strokes
     }
 
     /**
-     * All of it at once: strokes with the aim held, strokes under the aim asked for, that aim in degrees, where the middle then ends in m, and the share in the corridor with the aim held.
+     * All of it at once: strokes with the aim fixed, strokes under the aim asked for, that aim in degrees, where the middle then ends in m, and the share in the corridor with the aim fixed.
      *
      * @return array{float, float, float, float, float}
      */

@@ -28,11 +28,11 @@ final class SenderOrder
                 $places[$run][] = $i;
             }
         }
-        foreach ($places as $held) {
-            $sorted = $held;
+        foreach ($places as $kept) {
+            $sorted = $kept;
             usort($sorted, static fn (int $a, int $b): int => [$shots[$a][1], $a] <=> [$shots[$b][1], $b]);
-            sort($held);
-            foreach ($held as $at => $place) {
+            sort($kept);
+            foreach ($kept as $at => $place) {
                 $order[$place] = $sorted[$at];
             }
         }

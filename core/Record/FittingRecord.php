@@ -31,7 +31,7 @@ final readonly class FittingRecord
     /**
      * @param  array<string, SetupRecord>  $setups  by tag, in the order of the trail; the first is the own club
      * @param  array<string, list<ShotRecord>>  $shots  by tag, in the order they were hit
-     * @param  string|null  $benchmark  tag of the setup that is held
+     * @param  string|null  $benchmark  tag of the setup that the others must beat
      * @param  list<RackedHead>  $rack  heads of this hand
      * @param  string|null  $inHand  tag of the setup that was hit last
      * @param  array<string, float>  $confidence  what the player said, 1 … 5, by tag
@@ -111,7 +111,7 @@ final readonly class FittingRecord
         throw InvalidInput::of('baseline', 'The finder needs the player’s own club: add it on the bench first.');
     }
 
-    /** The same fitting with another setup held. */
+    /** The same fitting with another benchmark. */
     public function withBenchmark(string $benchmark): self
     {
         return new self(...['benchmark' => $benchmark] + get_object_vars($this));

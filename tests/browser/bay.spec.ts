@@ -64,8 +64,8 @@ test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a 
     await monitor(bay, '--count', '4');
     await expect(page.getByRole('heading', { name: 'looks?' })).toBeVisible();
     await page.keyboard.press('0'); // no answers for this one
-    await expect(page.locator('.standing')).toContainText(/longer [✓✗?=]/);
-    await expect(page.locator('.standing')).toContainText(/straighter [✓✗?=]/);
+    await expect(page.locator('.verdicts')).toContainText(/longer [✓✗?=]/);
+    await expect(page.locator('.verdicts')).toContainText(/straighter [✓✗?=]/);
     await page.getByText(/simulated monitor/).click();
     // With its drawer shut the bay needs no scrolling where the fitter stands.
     expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);

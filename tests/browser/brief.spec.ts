@@ -16,7 +16,7 @@ test('a right-hander in yards: brief, what it means, own club and a head from th
     await page.getByRole('checkbox', { name: 'fairways' }).check();
     await page.getByRole('checkbox', { name: 'right', exact: true }).check();
     await page.getByRole('textbox', { name: /^Corridor/ }).fill('32');
-    await page.getByLabel('Waits right').selectOption('out of bounds');
+    await page.getByLabel('Trouble right').selectOption('out of bounds');
     await page.getByLabel('Where it begins on the right').fill('25');
     await page.getByLabel('Driving holes').fill('410');
     await page.getByLabel('Six-iron apex').fill('95');
@@ -82,9 +82,9 @@ test('a left-hander in metres: words, drawings and planes are left-handed', asyn
     await signIn(page);
     await begin(page, 'Saskia Rooke', 'left', 'metresMps');
     await page.getByLabel('Typical carry').fill('188,5');
-    await page.getByLabel('Wind').fill('5');
-    await page.getByLabel('It comes').selectOption('from the left');
-    await page.getByLabel('Waits left').selectOption('water');
+    await page.getByLabel(/^Wind ?m\/s/).fill('5');
+    await page.getByLabel('Wind from').selectOption('from the left');
+    await page.getByLabel('Trouble left').selectOption('water');
     await expect(says(page)).toContainText('the wind moves a straight ball');
     await page.getByRole('button', { name: 'Agree the brief' }).click();
     await expect(page.getByText('Saved.')).toBeVisible();
@@ -121,7 +121,7 @@ test('bad answers are named beside their field, and nothing typed is lost', asyn
     await page.getByLabel('Typical carry').fill('900');
     await expect(page.getByText(/must lie between 60 and 340/)).toBeVisible();
     await page.getByLabel('Typical carry').fill('220');
-    await page.getByLabel('Waits left').selectOption('water');
+    await page.getByLabel('Trouble left').selectOption('water');
     await page.getByLabel('Where it begins on the left').fill('3');
     await expect(page.getByText(/inside the corridor/)).toBeVisible();
     await page.getByLabel('Where it begins on the left').fill('');

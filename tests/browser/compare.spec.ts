@@ -22,10 +22,13 @@ async function hitTwo(page: Page, player: string): Promise<void> {
         for (const n of [5, 10]) {
             await page.getByRole('button', { name: /Hit five/ }).click();
             await expect(page.locator('.hand .small')).toContainText(`${n} count`);
-            if (tag === 'B' && n === 5) await expect(page.locator('.standing')).toContainText(/longer [✓✗?=]/);
+            if (tag === 'B' && n === 5) await expect(page.locator('.verdicts')).toContainText(/longer [✓✗?=]/);
         }
     }
-    await page.getByRole('link', { name: /^Compare/ }).click();
+    await page
+        .getByRole('navigation', { name: 'Steps' })
+        .getByRole('link', { name: /^Compare/ })
+        .click();
     await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
 }
 
@@ -81,7 +84,10 @@ test('a picture of simulated shots says so wherever it is taken', async ({ page 
     const errors = watch(page);
     await signIn(page);
     await page.getByRole('link', { name: /Rafe Quillon/ }).click();
-    await page.getByRole('link', { name: /^Compare/ }).click();
+    await page
+        .getByRole('navigation', { name: 'Steps' })
+        .getByRole('link', { name: /^Compare/ })
+        .click();
     const map = page.getByRole('region', { name: 'Where they land' });
     await expect(map.locator('svg')).toBeVisible();
     const [svg] = await Promise.all([page.waitForEvent('download'), map.getByRole('button', { name: /^SVG/ }).click()]);

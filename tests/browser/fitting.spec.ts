@@ -19,7 +19,7 @@ test('a right-hander in yards: two files in, compare, leave out a mishit, pick, 
     await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'Measured loft': '10.4', 'Sleeve position': '+0.75', 'changes loft': '0.75' });
     await expect(page.getByText('2 things changed from A')).toBeVisible();
     await page.getByRole('link', { name: /^Brief/ }).click();
-    await page.getByLabel('Waits right').selectOption('water');
+    await page.getByLabel('Trouble right').selectOption('water');
     await page.getByRole('textbox', { name: /^Corridor/ }).fill('35');
     await page.getByRole('button', { name: 'Agree the brief' }).click();
     await expect(page.getByText('Saved.')).toBeVisible();

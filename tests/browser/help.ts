@@ -46,7 +46,7 @@ export async function begin(page: Page, name: string, hand: 'right' | 'left', sc
     await page.goto('/#/');
     await page.getByLabel('Player').fill(name);
     await page.getByLabel(`${hand}-handed`).check();
-    await page.getByLabel('Reads in').selectOption(scale);
+    await page.getByLabel('Units').selectOption(scale);
     await page.getByRole('button', { name: 'Begin' }).click();
     await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
 }

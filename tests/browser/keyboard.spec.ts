@@ -44,9 +44,9 @@ test('from sign-in to a setup with the keyboard alone', async ({ page }) => {
     await tabTo(page, /^hold a fade/);
     await page.keyboard.press('Space');
     await expect(page.getByRole('checkbox', { name: 'hold a fade' })).toBeChecked();
-    await tabTo(page, /^Waits right/);
+    await tabTo(page, /^Trouble right/);
     await page.keyboard.type('water');
-    await expect(page.getByLabel('Waits right')).toHaveValue('water');
+    await expect(page.getByLabel('Trouble right')).toHaveValue('water');
     await tabTo(page, /^Agree the brief/);
     await page.keyboard.press('Enter');
     await expect(page.getByText('Saved.')).toBeVisible();

@@ -105,7 +105,7 @@ test('a blind trial is begun, gone on with and revealed once', async ({ page }) 
     expect(good(await studio.eight('POST', `fittings/${id}/blind`, () => ({ setupIds: setups, rounds: 2, shotsEach: 2 })))).toBe(1);
     expect(rows(`select count(*) from blinds where fitting_id = ${id}`)).toBe(1);
     expect(good(await studio.eight('POST', `fittings/${id}/blind/next`, () => ({ from: 1 })))).toBe(1);
-    expect(rows(`select place from blinds where fitting_id = ${id}`)).toBe(1);
+    expect(rows(`select ordinal from blinds where fitting_id = ${id}`)).toBe(1);
     expect(rows(`select count(*) from trials where fitting_id = ${id}`)).toBe(2);
     expect(good(await studio.eight('POST', `fittings/${id}/blind/reveal`))).toBe(1);
     expect(rows(`select count(*) from log_entries where fitting_id = ${id} and words = 'revealed the blind trial'`)).toBe(1);

@@ -90,7 +90,10 @@ test('the gauge and the balance fill the fields at a press, and the check piece 
 test('a gauge reading changes the playing loft that Compare shows', async ({ page }) => {
     await signIn(page);
     await page.getByRole('link', { name: /Rafe Quillon/ }).click();
-    await page.getByRole('link', { name: /^Compare/ }).click();
+    await page
+        .getByRole('navigation', { name: 'Steps' })
+        .getByRole('link', { name: /^Compare/ })
+        .click();
     const plays = page.getByRole('row', { name: /^Plays, squared/ });
     await expect(plays).toContainText('8.7°');
     const id = await page.evaluate(
@@ -208,8 +211,8 @@ for (const where of ['rack', 'rack/sleeves', 'rack/shafts', 'rack/file', 'rack/h
         await page.goto(`/#/${where}`);
         await page.setViewportSize({ width: 390, height: 844 });
         await expect(page.locator('main')).not.toBeEmpty();
-        await page.waitForTimeout(300);
-        expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+        await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
+        await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
         await page.getByRole('button', { name: 'Dark' }).click();
         await accessible(page);
     });

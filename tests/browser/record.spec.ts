@@ -126,7 +126,7 @@ test('a bay that is opened without a connection says so, and comes by itself whe
 });
 
 test('another visit has trials of its own, and what was refused stays said until the next action', async ({ page }) => {
-    await inTheBay(page, 'Noor Askew', 'yards');
+    const bay = await inTheBay(page, 'Noor Askew', 'yards');
     await noRatings(page);
     await begin(page);
     await page.getByRole('button', { name: /Hit one/ }).click();
@@ -141,7 +141,13 @@ test('another visit has trials of its own, and what was refused stays said until
     await expect(page.getByText('Nothing in the hand yet')).toBeVisible();
     await page.getByRole('button', { name: /Hit one/ }).click();
     await expect(page.getByRole('alert')).toContainText('No trial is running');
-    await page.waitForTimeout(1200);
+    // A shot that comes now has no trial: it goes to the tray, and the screen with it.
+    const sent = await page.request.post(`/api/bays/${bay.id}/shots`, {
+        headers: { Authorization: `Bearer ${bay.token}` },
+        data: shot('late-1', 2),
+    });
+    expect((await sent.json()).results[0].status).toBe('held');
+    await expect(page.getByText('1 shot held')).toBeVisible();
     await expect(page.getByRole('alert')).toContainText('No trial is running');
     await page.getByRole('button', { name: /Begin the trial/ }).click();
     await expect(page.getByRole('alert')).toHaveCount(0);

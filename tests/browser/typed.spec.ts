@@ -51,7 +51,9 @@ test('lines of a tab that was shut are there in the next', async ({ page, contex
     await toType(page);
     await line(page, 1, '230');
     const url = page.url();
-    await page.waitForTimeout(300);
+    await expect
+        .poll(() => page.evaluate(() => JSON.stringify(Object.entries(localStorage).filter(([k]) => k.startsWith('typed-')))))
+        .toContain('230');
     await page.evaluate(() => {
         // As if it had been shut a while ago.
         for (const key of Object.keys(localStorage).filter((k) => k.startsWith('typed-')))

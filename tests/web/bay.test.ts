@@ -96,7 +96,7 @@ test('the next move follows from what is in the hand and what is known', () => {
 
 test('only the declared measure makes a setup the one to beat', () => {
     expect(nextMove(view({ verdicts: [told('longer', 'better'), told('less spin', 'worse')] }), 'A')).toBe(
-        'B is longer than A (not less spin). Hold it as benchmark, if it is the one to beat.',
+        'B is longer than A (not less spin). Make it the benchmark, if it is the one to beat.',
     );
     expect(nextMove(view({ verdicts: [told('longer', 'worse')] }), 'A')).toBe('B is not longer. Back to A, or the next setup.');
     expect(nextMove(view({ verdicts: [told('longer', 'open', { moreShots: 4 }), told('higher', 'better')] }), 'A')).toBe(

@@ -1,13 +1,7 @@
 import { expect, test } from 'vitest';
 import type { Field, Outlook, RackHead } from '../../resources/web/api/generated/types';
 import { contourLines } from '../../resources/web/charts/contourLines';
-import {
-    apexText,
-    priceText,
-    shownValue,
-    speedText,
-    targetText,
-} from '../../resources/web/views/brief/sentences';
+import { apexText, priceText, shownValue, speedText, targetText } from '../../resources/web/views/brief/sentences';
 import { amount, corridorText, headline, reason } from '../../resources/web/views/decide/sentences';
 import { checkText, remaining, loftAgainstPrint, stated, supplyText, weightsText } from '../../resources/web/views/rack/sentences';
 

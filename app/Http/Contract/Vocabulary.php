@@ -58,7 +58,7 @@ final class Vocabulary
             'BRIEF_WEIGHTS' => Brief::WEIGHTS,
             'TROUBLE_KINDS' => Trouble::KINDS,
             'SCORING_UNITS' => array_combine(array_column(Scoring::cases(), 'value'), array_map(static fn (Scoring $s): string => $s->unit(), Scoring::cases())),
-            'POLICIES' => array_combine(Screening::USUAL, array_map(static fn (string $n): string => Screening::named($n)->label(), Screening::USUAL)),
+            'POLICIES' => array_combine(Screening::OFFERED, array_map(static fn (string $n): string => Screening::named($n)->label(), Screening::OFFERED)),
             'TIE_CRITERIA' => TieBreak::CRITERIA,
             'FINDER_FILTERS' => RackCandidates::WHICH,
             'FINDER_STOPS_BELOW' => Finder::STOP_BELOW,

@@ -9,7 +9,7 @@
         masses,
         cg,
         before = null,
-        held = null,
+        inHand = null,
         onslot = undefined,
     }: {
         hand: Hand;
@@ -17,7 +17,7 @@
         masses: Record<string, number>;
         cg: { toeMm: number; backMm: number } | null;
         before?: { toeMm: number; backMm: number } | null;
-        held?: number | null;
+        inHand?: number | null;
         onslot?: (slot: Slot) => void;
     } = $props();
     const W = 330;
@@ -49,11 +49,11 @@
         <g
             class="slot"
             class:filled={!!grams}
-            class:aim={held !== null}
+            class:aim={inHand !== null}
             role={onslot ? 'button' : 'img'}
             tabindex={onslot ? 0 : undefined}
-            aria-label="Slot {slot.name}: {grams ? `${plain(grams, grams % 1 ? 1 : 0)} g` : 'empty'}{held !== null
-                ? `, place ${held} g here`
+            aria-label="Slot {slot.name}: {grams ? `${plain(grams, grams % 1 ? 1 : 0)} g` : 'empty'}{inHand !== null
+                ? `, place ${inHand} g here`
                 : ''}"
             onclick={() => onslot?.(slot)}
             onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onslot?.(slot))}

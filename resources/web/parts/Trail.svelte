@@ -18,7 +18,7 @@
 
     const ROOM = 6;
     let unfolded = $state(false);
-    /** The first two, the last three, and what is held or chosen stay; what lies between them folds, and says how many it is. */
+    /** The first two, the last three, and the benchmark and what is chosen stay; what lies between them folds, and says how many it is. */
     const stops = $derived.by(() => {
         const n = fitting.setups.length;
         const stays = (s: Setup, i: number) =>

@@ -35,13 +35,15 @@ export const MEASURE_UNITS = {
         "mph",
         "m/s",
         "km/h",
-        "ft/s"
+        "ft/s",
+        "kn"
     ],
     "ballSpeedMps": [
         "mph",
         "m/s",
         "km/h",
-        "ft/s"
+        "ft/s",
+        "kn"
     ],
     "smash": [
         "ratio",
@@ -455,7 +457,8 @@ export const POLICIES = {
     "flagged": "flagged shots out",
     "all": "all shots",
     "robust": "robust: far values pulled in",
-    "best 6 of 8": "best 6 of 8 by carry"
+    "best 6 of 8": "best 6 of 8 by carry",
+    "best 4 of 5": "best 4 of 5 by carry"
 } as const;
 
 export const TIE_CRITERIA = [

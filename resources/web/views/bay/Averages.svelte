@@ -29,7 +29,7 @@
                         >{/each}</tr
                 >{/if}
             <tr
-                ><td>{bay.benchmark?.tag} <small>held</small></td>{#each MEANS as m (m)}<td
+                ><td>{bay.benchmark?.tag} <small>benchmark</small></td>{#each MEANS as m (m)}<td
                         >{meanText(m, view.benchmarkMeans?.[m], units)}</td
                     >{/each}</tr
             >

@@ -57,7 +57,7 @@
                 >{/each}
         </p>
         <p class="next">{nextMove(view, bay.benchmark?.tag ?? null)}</p>
-        {#if bay.offers}<button onclick={bay.promote}>Hold {running?.tag} as benchmark <small>+</small></button>{/if}
+        {#if bay.offers}<button onclick={bay.promote}>Make {running?.tag} the benchmark <small>+</small></button>{/if}
         {#if again}<p class="again">{again}</p>{/if}
         {#if view.flips.length}<p class="again">
                 {view.flips.map((f) => `With ${f.policy} the verdict would be “${f.verdict}”.`).join(' ')}

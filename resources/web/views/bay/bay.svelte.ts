@@ -46,7 +46,7 @@ export class BayScreen {
     readonly asks = $derived(this.view?.asks ?? null);
     readonly shown = $derived(this.fitting.setups.filter((s) => s.shelf === ''));
     readonly aside = $derived(this.fitting.setups.filter((s) => s.shelf !== ''));
-    /** The setup in the hand may be held as the benchmark: it is better on the declared measure. */
+    /** The setup in the hand may be made the benchmark: it is better on the declared measure. */
     readonly offers = $derived(
         !this.isBenchmark && this.running !== null && (this.view?.verdicts.some((v) => v.declared && v.verdict === 'better') ?? false),
     );

@@ -8,7 +8,7 @@ export const KEYS: [string, string][] = [
     ['/', 'back to the benchmark'],
     ['-', 'leave the last shot out, or bring it back'],
     ['\\', 'how the last shot was meant: normal, full out, smooth, shaped on purpose'],
-    ['+', 'hold this setup as the benchmark, once it is offered'],
+    ['+', 'make this setup the benchmark, once it is offered'],
     ['*', 'star the setup'],
     ['[ ]', 'park the setup, drop it'],
     ['. ,', 'hit one simulated shot, hit five'],

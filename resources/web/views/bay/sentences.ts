@@ -106,7 +106,7 @@ export function nextMove(view: BayView, benchmarkTag: string | null): string {
         .map((s) => (s.verdict === 'better' ? s.name : `not ${s.name}`));
     const also = others.length ? ` (${others.join(', ')})` : '';
     if (told?.verdict === 'better')
-        return `${trial.tag} is ${told.name} than ${benchmarkTag}${also}. Hold it as benchmark, if it is the one to beat.`;
+        return `${trial.tag} is ${told.name} than ${benchmarkTag}${also}. Make it the benchmark, if it is the one to beat.`;
     if (told?.verdict === 'worse') return `${trial.tag} is not ${told.name}${also}. Back to ${benchmarkTag}, or the next setup.`;
     if (told?.verdict === 'same') return `As good as ${benchmarkTag}${also}: more shots are not worth it.`;
     return told?.moreShots

@@ -27,7 +27,7 @@
         editing = { setup, from };
     }
 
-    async function hold(fitting: Fitting, setup: Setup) {
+    async function makeBenchmark(fitting: Fitting, setup: Setup) {
         const done = await sending.send(async () => {
             current.fitting = await patch<Fitting>(`fittings/${fitting.id}`, { version: fitting.version, benchmarkSetupId: setup.id });
         });
@@ -140,7 +140,7 @@
                         <div class="acts">
                             {#if fitting.benchmarkSetupId === setup.id}<em>benchmark</em>{:else}<button
                                     class="plain"
-                                    onclick={() => hold(fitting, setup)}>Hold as benchmark</button
+                                    onclick={() => makeBenchmark(fitting, setup)}>Make it the benchmark</button
                                 >{/if}
                             <button class="plain" onclick={() => edit(setup, parent ?? null, fitting)}
                                 >{setup.shots ? (setup.headId === null ? 'Readings' : 'Note') : 'Change'}<span class="visually-hidden">

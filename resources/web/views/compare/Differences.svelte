@@ -28,7 +28,7 @@
                         ><Glyph {tag} r={9} />
                         {#if tag === comparison.benchmark}<span class="benchmark">benchmark</span>{:else}<button
                                 class="plain"
-                                onclick={() => onbenchmark(tag)}>hold</button
+                                onclick={() => onbenchmark(tag)}>make it the benchmark</button
                             >{/if}<br /><small>{setOf(tag)?.n} shots</small></th
                     >
                 {/each}
@@ -51,7 +51,7 @@
                 {/each}
             </tr>
             <tr class="share">
-                <td>In the corridor <small>aim held</small></td>
+                <td>In the corridor <small>aim fixed</small></td>
                 {#each columns as tag (tag)}
                     {@const s = setOf(tag)?.share}
                     <td

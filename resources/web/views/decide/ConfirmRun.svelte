@@ -53,7 +53,7 @@
             {#if mayRest}<button class="plain" disabled={sending.busy} onclick={() => begin(true)}>The player has rested</button>{/if}
         </div>
     {:else if !past}
-        <p class="small">Choose another setup than the benchmark below to hold it against {grounds.benchmark} once more.</p>
+        <p class="small">Choose another setup than the benchmark below to hit it against {grounds.benchmark} once more.</p>
     {/if}
     {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
 </section>

@@ -223,7 +223,7 @@
                     : `player of handicap ${fitting.brief.handicap}`} on driving holes of {plain(fitting.brief.holeLengthM * d, 0)}
                 {units.distance}, {corridorText(fitting)}. Minus = fewer strokes. {fitting.brief.aimFree
                     ? 'The player'
-                    : 'The brief holds the aim; else the player'}
+                    : 'The brief fixes the aim; else the player'}
                 may aim elsewhere by up to 4°; “same aim for all” keeps every setup on the middle. Spread is shrunk toward what is usual, so that
                 a few shots do not promise too much.
             </p>

@@ -138,9 +138,11 @@
                         <div class="one">
                             <b>{one.setupTag ? `${one.setupTag}: ` : ''}{nameOf(one, units)}</b>
                             <p class="small">
-                                Gain {gainText(one, found, units)}; without re-aiming {found.unit === 'strokes'
-                                    ? `${signed(one.aimFixedGain, 3)} strokes`
-                                    : `${signed(one.aimFixedGain, 3)} strokes held`}. Carry {figure('carryM', one.carryM, units)}
+                                Gain {gainText(one, found, units)}; without re-aiming {signed(one.aimFixedGain, 3)} strokes. Carry {figure(
+                                    'carryM',
+                                    one.carryM,
+                                    units,
+                                )}
                                 {units.distance} ({signed(one.carryGainM * k, 0)}), side {figure('sideM', one.sideM, units)}, spread ± {plain(
                                     one.spreadM * k,
                                     0,

@@ -14,7 +14,7 @@
         shaftId = null,
         lengthMm = null,
     }: { head: RackHead; hand: Hand; masses: Record<string, number>; shaftId?: number | null; lengthMm?: number | null } = $props();
-    let held = $state<number | null>(null);
+    let inHand = $state<number | null>(null);
     const scale = new Loader<Weighed>();
     const weighed = $derived(scale.value);
     const tray = $derived(remaining(head.stockG, masses));
@@ -29,9 +29,9 @@
         const next = { ...masses };
         const there = next[slot.name];
         delete next[slot.name];
-        if (held !== null) next[slot.name] = held;
+        if (inHand !== null) next[slot.name] = inHand;
         masses = next;
-        held = held !== null && there !== undefined ? there : held === null ? (there ?? null) : null;
+        inHand = inHand !== null && there !== undefined ? there : inHand === null ? (there ?? null) : null;
     }
 </script>
 
@@ -40,7 +40,7 @@
         {hand}
         slots={head.slots}
         {masses}
-        {held}
+        {inHand}
         cg={weighed?.cg ?? null}
         before={{ toeMm: head.body.cgToeMm, backMm: head.body.cgBackMm }}
         onslot={head.slots.length ? slotted : undefined}
@@ -52,8 +52,8 @@
                 {#each tray as grams, i (`${grams}/${i}`)}<button
                         type="button"
                         class="quiet"
-                        aria-pressed={held === grams}
-                        onclick={() => (held = held === grams ? null : grams)}>{plain(grams, grams % 1 ? 1 : 0)} g</button
+                        aria-pressed={inHand === grams}
+                        onclick={() => (inHand = inHand === grams ? null : grams)}>{plain(grams, grams % 1 ? 1 : 0)} g</button
                     >{/each}
                 {#if tray.length === 0}<span class="small">none left</span>{/if}
             </div>

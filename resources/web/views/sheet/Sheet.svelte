@@ -67,9 +67,9 @@
                                     : 'side not measured',
                             )}
                             {@render line(`Side spread, ${units.distance}`, (j) => (j.sideKnown ? plain(j.spreadM * d, 0) : '–'))}
-                            {@render line(`Strokes a driving hole against the ${decision.advice.benchmark} that was held`, (j) =>
+                            {@render line(`Strokes a driving hole against ${decision.advice.benchmark}, the benchmark`, (j) =>
                                 j.tag === decision.advice.benchmark
-                                    ? 'held'
+                                    ? 'benchmark'
                                     : `${signed(j.strokes, 2)} (likely ${signed(j.strokesInterval.low, 2)} to ${signed(j.strokesInterval.high, 2)})`,
                             )}
                         </tbody>
