@@ -249,15 +249,18 @@ EOF
 }
 
 launch_fpm() { # NAME → FPM_PID
-  # Configuration and routes are read once, not at every request; the copies belong to this instance alone.
+  # Configuration and routes are read once, not at every request (but by bin/dev); the copies belong to this instance alone.
   # Workers keep their connection to the database (config/database.php), and count tries and posts in memory that they share (config/cache.php).
-  local cached=(DB_PERSISTENT=true LIMITER_STORE=apc APP_CONFIG_CACHE="$RUN/$1/config.php" APP_ROUTES_CACHE="$RUN/$1/routes.php" APP_EVENTS_CACHE="$RUN/$1/events.php")
-  (cd "$ROOT" && for what in config route event; do env "${cached[@]}" php artisan "$what:cache" -q || exit 1; done) || fail "the configuration could not be read."
-  [ "$WORKER" = "$(id -un)" ] || chown "$WORKER" "$RUN/$1"/{config,routes,events}.php
-  chmod 600 "$RUN/$1"/{config,routes,events}.php
-  local preload_as=()
-  [ "$(id -u)" != 0 ] || preload_as=(-d "opcache.preload_user=$WORKER")
-  setsid env "${cached[@]}" /usr/sbin/php-fpm8.2 --nodaemonize -y "$RUN/$1/fpm.conf" -d opcache.enable=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.revalidate_freq=2 -d opcache.preload="$ROOT/bin/parts/preload.php" "${preload_as[@]}" -d apc.enabled=1 -d apc.shm_size=16M -d expose_php=0 </dev/null >>"$RUN/$1/fpm.out" 2>&1 &
+  local cached=(DB_PERSISTENT=true LIMITER_STORE=apc) fast=(-d opcache.revalidate_freq=0)
+  if [ -z "${MINT_DEV:-}" ]; then
+    cached+=(APP_CONFIG_CACHE="$RUN/$1/config.php" APP_ROUTES_CACHE="$RUN/$1/routes.php" APP_EVENTS_CACHE="$RUN/$1/events.php")
+    (cd "$ROOT" && for what in config route event; do env "${cached[@]}" php artisan "$what:cache" -q || exit 1; done) || fail "the configuration could not be read."
+    [ "$WORKER" = "$(id -un)" ] || chown "$WORKER" "$RUN/$1"/{config,routes,events}.php
+    chmod 600 "$RUN/$1"/{config,routes,events}.php
+    fast=(-d opcache.revalidate_freq=2 -d opcache.preload="$ROOT/bin/parts/preload.php")
+    [ "$(id -u)" != 0 ] || fast+=(-d "opcache.preload_user=$WORKER")
+  fi
+  setsid env "${cached[@]}" /usr/sbin/php-fpm8.2 --nodaemonize -y "$RUN/$1/fpm.conf" -d opcache.enable=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M "${fast[@]}" -d apc.enabled=1 -d apc.shm_size=16M -d expose_php=0 </dev/null >>"$RUN/$1/fpm.out" 2>&1 &
   FPM_PID=$!
 }
 launch_nginx() { # NAME → NGINX_PID
