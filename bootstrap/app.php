@@ -1,5 +1,6 @@
 <?php
 
+use App\Http\Controllers\UpController;
 use App\Http\Middleware\KnownKeys;
 use App\Http\Middleware\SecurityHeaders;
 use Illuminate\Auth\AuthenticationException;
@@ -9,6 +10,7 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Route;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\ModelFailure;
@@ -16,7 +18,7 @@ use MintCarry\Core\Errors\UnreadableFile;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
 $app = Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php', health: '/up')
+    ->withRouting(web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php', then: fn () => Route::get('/up', UpController::class))
     ->withMiddleware(function (Middleware $middleware): void {
         // The application is same-origin: no CORS (and no package for it, see compat/).
         $middleware->remove(HandleCors::class);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests;
 
-use App\Http\Contract\Contract;
+use App\Contract\Contract;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Routing\Route;
 use Opis\JsonSchema\Errors\ErrorFormatter;

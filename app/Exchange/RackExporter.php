@@ -38,6 +38,7 @@ final readonly class RackExporter
 
         return [
             'format' => self::FORMAT,
+            'madeBy' => 'Mint Carry '.config('mintcarry.version'),
             'sleeves' => $mine(Sleeve::class)->orderBy('name')->get()->map(fn (Sleeve $s): array => $s->spec)->all(),
             'heads' => $heads->map(self::head(...))->all(),
             'parts' => $parts->map(self::part(...))->all(),

@@ -90,7 +90,7 @@ final class RackImporter
         if (! is_array($data) || ($data['format'] ?? null) !== RackExporter::FORMAT) {
             throw ValidationException::withMessages(['file' => is_array($data) ? "This JSON is not a rack: its format should say '".RackExporter::FORMAT."'. Nothing was added." : 'The file is not JSON: '.json_last_error_msg().'. Nothing was added.']);
         }
-        $unknown = array_diff(array_keys($data), ['format', 'sleeves', 'heads', 'parts']);
+        $unknown = array_diff(array_keys($data), ['format', 'madeBy', 'sleeves', 'heads', 'parts']);
         if ($unknown !== []) {
             throw ValidationException::withMessages(['file' => "'".array_values($unknown)[0]."' is not part of a rack file; it holds sleeves, heads and parts. Nothing was added."]);
         }

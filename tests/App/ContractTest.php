@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use App\Console\Commands\DescribeApi;
-use App\Http\Contract\Contract;
-use App\Http\Contract\TypeText;
+use App\Contract\Contract;
+use App\Contract\TypeText;
 use App\Models\Fitting;
 use App\Models\RackHead;
 use App\Models\User;

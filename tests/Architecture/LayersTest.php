@@ -3,7 +3,10 @@
 declare(strict_types=1);
 
 arch('the core imports nothing outside itself')->expect('MintCarry\Core')->not->toUse(['Illuminate', 'App', 'Carbon', 'Symfony', 'Database']);
-arch('the core has no clock, no database, no output')->expect('MintCarry\Core')->not->toUse(['time', 'date', 'microtime', 'rand', 'mt_rand', 'random_int', 'file_get_contents', 'echo', 'dd', 'dump', 'var_dump']);
+arch('the core has no clock, no database, no output')->expect('MintCarry\Core')->not->toUse(['time', 'date', 'microtime', 'hrtime', 'strtotime', 'rand', 'mt_rand', 'random_int', 'echo', 'dd',
+    'dump', 'var_dump']);
+arch('the core reads no files and no environment')->expect('MintCarry\Core')->not->toUse(['file_get_contents', 'file_put_contents', 'file', 'is_file', 'file_exists', 'scandir', 'glob', 'readfile',
+    'getenv', 'shell_exec', 'exec', 'proc_open', 'SplFileObject', 'SplFileInfo']);
 arch('the core is strict')->expect('MintCarry\Core')->toUseStrictTypes()
     ->and('MintCarry\Core')->classes()->toBeFinal();
 arch('the application is strict')->expect('App')->toUseStrictTypes();
@@ -11,7 +14,7 @@ arch('nothing is left behind')->expect(['dd', 'dump', 'ray', 'var_dump'])->not->
 
 it('layers the core without a circle', function (): void {
     // A folder may use those before it, and itself.
-    $layers = [['Units'], ['Statistics'], ['Air'], ['Club'], ['Flight'], ['Impact', 'Launch', 'Intake'], ['Fitting'], ['Judging'], ['Record'], ['Finder'], ['Report']];
+    $layers = [['Errors'], ['Units'], ['Statistics'], ['Air'], ['Club'], ['Flight'], ['Impact'], ['Launch'], ['Intake'], ['Fitting'], ['Judging'], ['Record'], ['Finder'], ['Report']];
     $below = [];
     foreach ($layers as $layer) {
         foreach ($layer as $folder) {
@@ -23,6 +26,38 @@ it('layers the core without a circle', function (): void {
         $below = [...$below, ...$layer];
     }
     expect(array_map(basename(...), glob(__DIR__.'/../../core/*', GLOB_ONLYDIR) ?: []))->each->toBeIn($below);
+});
+
+it('lets nothing but routes into app/Http from outside', function (): void {
+    $in = [];
+    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(__DIR__.'/../../app', FilesystemIterator::SKIP_DOTS)) as $file) {
+        $path = substr((string) $file, strlen(__DIR__.'/../../'));
+        if (! str_starts_with($path, 'app/Http/') && str_contains((string) file_get_contents((string) $file), 'App\\Http\\')) {
+            $in[] = $path;
+        }
+    }
+    expect($in)->toBe([]);
+});
+
+arch('resources only format')->expect('App\Http\Resources')->not->toUse(['App\Actions', 'App\Journal', 'App\Exchange', 'App\Http\Requests', 'App\Http\Controllers', 'Illuminate\Support\Facades\DB']);
+arch('the rooms beside Http know each other only downward')
+    ->expect('App\Models')->not->toUse(['App\Actions', 'App\Exchange', 'App\Contract'])
+    ->and('App\Journal')->not->toUse(['App\Actions', 'App\Exchange'])
+    ->and('App\Fittings')->not->toUse(['App\Actions', 'App\Exchange', 'App\Journal']);
+
+it('writes PHP in lines that fit a screen: fewer than one in a hundred are over 140 letters', function (): void {
+    [$long, $all] = [[], 0];
+    foreach (['app', 'core', 'cli', 'database', 'tests', 'bin', 'config', 'routes', 'bootstrap', 'compat', 'devices'] as $folder) {
+        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(__DIR__."/../../{$folder}", FilesystemIterator::SKIP_DOTS)) as $file) {
+            foreach ($file->getExtension() === 'php' ? (array) file((string) $file, FILE_IGNORE_NEW_LINES) : [] as $number => $line) {
+                $all++;
+                if (mb_strlen((string) $line) > 140) {
+                    $long[] = $file->getFilename().':'.($number + 1);
+                }
+            }
+        }
+    }
+    expect(count($long) / $all)->toBeLessThan(0.01, count($long)." of {$all} lines: ".implode(' ', array_slice($long, 0, 20)));
 });
 
 it('keeps controllers free of arithmetic of the job', function (): void {

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Http\Contract\Contract;
-use App\Http\Contract\TypeScript;
-use App\Http\Contract\Vocabulary;
+use App\Contract\Contract;
+use App\Contract\TypeScript;
+use App\Contract\Vocabulary;
 use Illuminate\Console\Command;
 
 /** Writes down the contract of the API: docs/api.yaml as the attributes describe it, and what the front end takes from it. A test fails while they differ. */

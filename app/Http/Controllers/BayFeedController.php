@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\TakeShots;
+use App\Contract\Answer;
 use App\Devices\SimulatedSetup;
-use App\Http\Contract\Answer;
 use App\Models\Bay;
 use App\Models\Setup;
 use App\Models\Trial;

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\RunTrial;
-use App\Http\Contract\Answer;
-use App\Http\Contract\Takes;
+use App\Actions\BeginTrial;
+use App\Actions\EndTrial;
+use App\Contract\Answer;
+use App\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\BayResource;
 use App\Journal\Journal;
@@ -36,7 +37,7 @@ final class BlindController
     #[OA\Post(path: '/api/fittings/{fitting}/blind', operationId: 'blind.begin', summary: 'Begins a blind trial',
         requestBody: new Takes(['setupIds' => 'integer[]', 'rounds' => 'integer', 'shotsEach' => 'integer']),
         responses: [new Answer('BayView', 201)])]
-    public function begin(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    public function begin(Request $request, Fitting $fitting, BeginTrial $beginTrial): JsonResponse
     {
         $given = $request->validate([
             'setupIds' => ['required', 'array', 'min:2', 'max:3'],
@@ -46,12 +47,12 @@ final class BlindController
         ], ['setupIds.min' => 'A blind trial takes two or three different setups.', 'setupIds.max' => 'A blind trial takes two or three different setups.']);
         $user = self::user($request);
         $order = BlindOrder::of(array_values(array_map(intval(...), $given['setupIds'])), (int) $given['rounds'], new Randomizer);
-        $this->journal->record($fitting, $user, 'began a blind trial of '.count($given['setupIds']).' settings', function () use ($fitting, $user, $order, $given, $run): void {
+        $this->journal->record($fitting, $user, 'began a blind trial of '.count($given['setupIds']).' settings', function () use ($fitting, $user, $order, $given, $beginTrial): void {
             if (Blind::open($fitting) !== null || Confirm::open($fitting) !== null) {
                 throw ValidationException::withMessages(['blind' => Blind::open($fitting) !== null ? 'A blind trial is going on: reveal it first.' : 'A confirm run is going on: finish it or end it first.']);
             }
             $blind = Blind::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setups' => $order, 'shots_each' => $given['shotsEach'], 'ordinal' => 0, 'begun_by' => $user->id]);
-            $run->begin($fitting, $user, $order[0], 'trial', $blind);
+            $beginTrial($fitting, $user, $order[0], 'trial', $blind);
         });
 
         return self::bay($request, $fitting, 201);
@@ -61,11 +62,11 @@ final class BlindController
     #[OA\Post(path: '/api/fittings/{fitting}/blind/next', operationId: 'blind.next', summary: 'Goes on to the next setting',
         requestBody: new Takes(['from?' => 'integer']),
         responses: [new Answer('BayView')])]
-    public function next(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    public function next(Request $request, Fitting $fitting, BeginTrial $beginTrial): JsonResponse
     {
         $given = $request->validate(['from' => ['sometimes', 'integer']]);
         $user = self::user($request);
-        $this->journal->record($fitting, $user, 'went on to the next blind setting', function () use ($fitting, $user, $given, $run): void {
+        $this->journal->record($fitting, $user, 'went on to the next blind setting', function () use ($fitting, $user, $given, $beginTrial): void {
             $blind = self::openOf($fitting);
             if (isset($given['from']) && (int) $given['from'] !== $blind->ordinal + 1) {
                 throw ValidationException::withMessages(['blind' => 'Setting '.($blind->ordinal + 1).' is in the hand already, perhaps from another screen.']);
@@ -74,7 +75,7 @@ final class BlindController
                 throw ValidationException::withMessages(['blind' => 'That was the last setting: reveal the blind trial.']);
             }
             $blind->update(['ordinal' => $blind->ordinal + 1]);
-            $run->begin($fitting, $user, $blind->setups[$blind->ordinal], 'trial', $blind);
+            $beginTrial($fitting, $user, $blind->setups[$blind->ordinal], 'trial', $blind);
         });
 
         return self::bay($request, $fitting);
@@ -83,11 +84,11 @@ final class BlindController
     /** Says which setting was which; from now on its shots are judged like any others. */
     #[OA\Post(path: '/api/fittings/{fitting}/blind/reveal', operationId: 'blind.reveal', summary: 'Ends a blind trial and shows what was hit',
         responses: [new Answer('BayView')])]
-    public function reveal(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    public function reveal(Request $request, Fitting $fitting, EndTrial $endTrial): JsonResponse
     {
-        $this->journal->record($fitting, self::user($request), 'revealed the blind trial', function () use ($fitting, $run): void {
+        $this->journal->record($fitting, self::user($request), 'revealed the blind trial', function () use ($fitting, $endTrial): void {
             $blind = self::openOf($fitting);
-            $run->end($fitting);
+            $endTrial($fitting);
             $blind->update(['revealed_at' => now()]);
         });
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Contract\Answer;
+use App\Contract\Takes;
 use App\Fittings\FittingLoader;
-use App\Http\Contract\Answer;
-use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Input\BriefInput;
 use App\Http\Resources\FittingResource;

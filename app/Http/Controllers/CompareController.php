@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Contract\Answer;
 use App\Fittings\FittingLoader;
-use App\Http\Contract\Answer;
 use App\Models\Fitting;
 use Illuminate\Http\JsonResponse;
 use MintCarry\Core\Report\CompareReport;

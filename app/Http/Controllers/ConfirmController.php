@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\RunTrial;
+use App\Actions\BeginTrial;
+use App\Actions\EndTrial;
+use App\Contract\Answer;
+use App\Contract\Takes;
 use App\Fittings\ConfirmState;
 use App\Fittings\FittingLoader;
-use App\Http\Contract\Answer;
-use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Journal\Journal;
 use App\Models\Blind;
@@ -35,7 +36,7 @@ final class ConfirmController
     #[OA\Post(path: '/api/fittings/{fitting}/confirm', operationId: 'confirm.begin', summary: 'Begins a confirm run',
         requestBody: new Takes(['setupId' => 'integer', 'shotsEach?' => 'integer', 'rested?' => 'boolean']),
         responses: [new Answer('ConfirmRun', 201)])]
-    public function begin(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    public function begin(Request $request, Fitting $fitting, EndTrial $endTrial): JsonResponse
     {
         $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'shotsEach' => ['sometimes', 'integer', 'between:3,10'], 'rested' => ['sometimes', 'boolean']]);
         $judged = new FittingLoader($fitting);
@@ -55,9 +56,9 @@ final class ConfirmController
             throw ValidationException::withMessages(['rested' => sprintf('The player hit less than %d minutes ago: pause until then, or say that they rested. The pause belongs to the rule, and what is said here is kept with the run.', ConfirmRule::PAUSE_MINUTES)]);
         }
         $user = self::user($request);
-        $this->journal->record($fitting, $user, 'began a confirm run of '.Setup::query()->whereKey($given['setupId'])->value('tag'), function () use ($fitting, $user, $given, $benchmark, $run, $until): void {
+        $this->journal->record($fitting, $user, 'began a confirm run of '.Setup::query()->whereKey($given['setupId'])->value('tag'), function () use ($fitting, $user, $given, $benchmark, $endTrial, $until): void {
             self::requireNoneOpen($fitting);
-            $run->end($fitting);
+            $endTrial($fitting);
             Confirm::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'benchmark_setup_id' => $benchmark, 'setup_id' => (int) $given['setupId'], 'shots_each' => (int) ($given['shotsEach'] ?? 5), 'rested' => $until !== null, 'begun_by' => $user->id]);
         });
 
@@ -67,10 +68,10 @@ final class ConfirmController
     /** The next leg is in the hand; after the last the run is done. */
     #[OA\Post(path: '/api/fittings/{fitting}/confirm/next', operationId: 'confirm.next', summary: 'Goes on to the next leg',
         responses: [new Answer('ConfirmRun')])]
-    public function next(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    public function next(Request $request, Fitting $fitting, BeginTrial $beginTrial, EndTrial $endTrial): JsonResponse
     {
         $user = self::user($request);
-        $this->journal->record($fitting, $user, fn (int $leg): string => $leg < ConfirmRule::LEGS ? 'went on to leg '.($leg + 1).' of the confirm run' : 'finished the confirm run', function () use ($fitting, $user, $run): int {
+        $this->journal->record($fitting, $user, fn (int $leg): string => $leg < ConfirmRule::LEGS ? 'went on to leg '.($leg + 1).' of the confirm run' : 'finished the confirm run', function () use ($fitting, $user, $beginTrial, $endTrial): int {
             $confirm = self::openOf($fitting);
             $sets = ConfirmState::legs($confirm, new FittingLoader($fitting->refresh()));
             $leg = count($sets);
@@ -79,9 +80,9 @@ final class ConfirmController
                 throw ValidationException::withMessages(['confirm' => "This leg still needs {$short} counted ".($short === 1 ? 'shot' : 'shots').'.']);
             }
             if ($leg < ConfirmRule::LEGS) {
-                $run->begin($fitting, $user, $confirm->setupOfLeg($leg), 'trial', null, $confirm);
+                $beginTrial($fitting, $user, $confirm->setupOfLeg($leg), 'trial', null, $confirm);
             } else {
-                $run->end($fitting);
+                $endTrial($fitting);
                 $confirm->update(['ended_at' => now()]);
             }
 
@@ -94,11 +95,11 @@ final class ConfirmController
     /** Ends a run before its last leg; its shots stay and count. */
     #[OA\Post(path: '/api/fittings/{fitting}/confirm/end', operationId: 'confirm.end', summary: 'Ends a confirm run',
         responses: [new Answer('ConfirmRun')])]
-    public function end(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    public function end(Request $request, Fitting $fitting, EndTrial $endTrial): JsonResponse
     {
-        $this->journal->record($fitting, self::user($request), 'ended the confirm run', function () use ($fitting, $run): void {
+        $this->journal->record($fitting, self::user($request), 'ended the confirm run', function () use ($fitting, $endTrial): void {
             $confirm = self::openOf($fitting);
-            $run->end($fitting);
+            $endTrial($fitting);
             $confirm->update(['ended_at' => now()]);
         });
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Contract\Answer;
+use App\Contract\Takes;
 use App\Fittings\ConfirmState;
 use App\Fittings\FailureLog;
 use App\Fittings\FittingLoader;
-use App\Http\Contract\Answer;
-use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\FittingResource;
 use App\Journal\Journal;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Contract\Answer;
+use App\Contract\Takes;
 use App\Devices\Device;
 use App\Devices\StandIn;
-use App\Http\Contract\Answer;
-use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Models\RackHead;
 use Illuminate\Http\JsonResponse;

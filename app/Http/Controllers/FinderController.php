@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Contract\Answer;
+use App\Contract\Asks;
 use App\Fittings\FailureLog;
 use App\Fittings\FittingLoader;
 use App\Fittings\ModelVersion;
-use App\Http\Contract\Answer;
-use App\Http\Contract\Asks;
 use App\Models\Fitting;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

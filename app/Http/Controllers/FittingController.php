@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Contract\Answer;
-use App\Http\Contract\Asks;
-use App\Http\Contract\Takes;
+use App\Contract\Answer;
+use App\Contract\Asks;
+use App\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\FittingRequest;
 use App\Http\Resources\FittingResource;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Contract\Answer;
+use App\Contract\Takes;
 use App\Exchange\FittingExporter;
 use App\Exchange\FittingImporter;
-use App\Http\Contract\Answer;
-use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Controllers\Concerns\TakesFile;
 use App\Models\Fitting;

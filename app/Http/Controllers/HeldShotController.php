@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\SettleHeldShot;
-use App\Http\Contract\Answer;
-use App\Http\Contract\Takes;
+use App\Contract\Answer;
+use App\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\HeldShotResource;
 use App\Models\Fitting;

@@ -6,8 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Actions\ReadLaunchFile;
 use App\Actions\StoreShots;
-use App\Http\Contract\Answer;
-use App\Http\Contract\Takes;
+use App\Contract\Answer;
+use App\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Journal\Journal;
 use App\Models\Fitting;

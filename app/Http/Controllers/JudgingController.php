@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Contract\Answer;
 use App\Fittings\FailureLog;
 use App\Fittings\FittingLoader;
-use App\Http\Contract\Answer;
 use App\Models\Fitting;
 use Illuminate\Http\JsonResponse;
 use MintCarry\Core\Report\JudgingReport;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Contract\Answer;
+use App\Contract\Answer;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\LogEntryResource;
 use App\Journal\Undo;

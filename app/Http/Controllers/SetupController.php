@@ -6,9 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Actions\AddSetup;
 use App\Actions\BuildSetup;
+use App\Contract\Answer;
+use App\Contract\Takes;
 use App\Devices\Device;
-use App\Http\Contract\Answer;
-use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\SetupRequest;
 use App\Http\Resources\SetupResource;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\StoreShots;
+use App\Contract\Answer;
+use App\Contract\Takes;
 use App\Exchange\CsvCell;
-use App\Http\Contract\Answer;
-use App\Http\Contract\Takes;
 use App\Http\Controllers\Concerns\KeepsNote;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\ShotResource;

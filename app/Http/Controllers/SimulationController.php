@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\TakeShots;
+use App\Contract\Answer;
+use App\Contract\Takes;
 use App\Devices\SimulatedSetup;
-use App\Http\Contract\Answer;
-use App\Http\Contract\Takes;
 use App\Models\Bay;
 use App\Models\Fitting;
 use App\Models\Setup;

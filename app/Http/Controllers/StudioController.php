@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Contract\Answer;
-use App\Http\Contract\Takes;
+use App\Contract\Answer;
+use App\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

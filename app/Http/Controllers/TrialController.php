@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\RunTrial;
-use App\Http\Contract\Answer;
-use App\Http\Contract\Takes;
+use App\Actions\BeginTrial;
+use App\Actions\EndTrial;
+use App\Contract\Answer;
+use App\Contract\Takes;
 use App\Http\Controllers\Concerns\KeepsNote;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\BayResource;
@@ -34,16 +35,16 @@ final class TrialController
     #[OA\Post(path: '/api/fittings/{fitting}/trials', operationId: 'trial.store', summary: 'Begins a trial with a setup',
         requestBody: new Takes(['setupId' => 'integer', 'kind?' => "'trial' | 'warm-up'"]),
         responses: [new Answer('BayView', 201)])]
-    public function store(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    public function store(Request $request, Fitting $fitting, BeginTrial $beginTrial): JsonResponse
     {
         $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'kind' => ['sometimes', Rule::in(Trial::KINDS)]]);
         $user = self::user($request);
-        $this->journal->record($fitting, $user, fn (Trial $t): string => ($t->kind === 'warm-up' ? 'began warm-up shots with ' : "began trial {$t->number} with ").$t->setup->tag, function () use ($fitting, $user, $given, $run): Trial {
+        $this->journal->record($fitting, $user, fn (Trial $t): string => ($t->kind === 'warm-up' ? 'began warm-up shots with ' : "began trial {$t->number} with ").$t->setup->tag, function () use ($fitting, $user, $given, $beginTrial): Trial {
             if (Blind::open($fitting) !== null) {
                 throw ValidationException::withMessages(['setupId' => 'A blind trial is going on: go on to its next setting, or reveal it first.']);
             }
 
-            return $run->begin($fitting, $user, (int) $given['setupId'], $given['kind'] ?? 'trial');
+            return $beginTrial($fitting, $user, (int) $given['setupId'], $given['kind'] ?? 'trial');
         });
 
         return response()->json((new BayResource($fitting->refresh()))->toArray($request), 201);
@@ -51,9 +52,9 @@ final class TrialController
 
     #[OA\Post(path: '/api/fittings/{fitting}/trials/end', operationId: 'trial.end', summary: 'Ends the running trial',
         responses: [new Answer('BayView')])]
-    public function end(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    public function end(Request $request, Fitting $fitting, EndTrial $endTrial): JsonResponse
     {
-        $this->journal->record($fitting, self::user($request), 'ended the trial', fn () => $run->end($fitting));
+        $this->journal->record($fitting, self::user($request), 'ended the trial', fn () => $endTrial($fitting));
 
         return response()->json((new BayResource($fitting))->toArray($request));
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\RunTrial;
-use App\Http\Contract\Answer;
+use App\Actions\EndTrial;
+use App\Contract\Answer;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\BayResource;
 use App\Journal\Journal;
@@ -27,11 +27,11 @@ final class VisitController
     /** Another visit begins now, whatever the clock says. */
     #[OA\Post(path: '/api/fittings/{fitting}/visits', operationId: 'visit.store', summary: 'Begins another visit',
         responses: [new Answer('BayView', 201)])]
-    public function store(Request $request, Fitting $fitting, RunTrial $run): JsonResponse
+    public function store(Request $request, Fitting $fitting, EndTrial $endTrial): JsonResponse
     {
         $user = self::user($request);
-        $this->journal->record($fitting, $user, fn (Visit $v): string => "began visit {$v->number}", function () use ($fitting, $user, $run): Visit {
-            $run->end($fitting);
+        $this->journal->record($fitting, $user, fn (Visit $v): string => "began visit {$v->number}", function () use ($fitting, $user, $endTrial): Visit {
+            $endTrial($fitting);
 
             return Visit::now($fitting, $user, another: true);
         });

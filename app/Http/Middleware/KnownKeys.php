@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Http\Contract\Contract;
-use App\Http\Contract\Takes;
+use App\Contract\Contract;
+use App\Contract\Takes;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;

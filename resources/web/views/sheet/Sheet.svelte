@@ -1,5 +1,6 @@
 <script lang="ts">
     import type { Judgement, Setup } from '../../api/generated/types';
+    import { VERSION } from '../../api/generated/vocabulary';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Simulated from '../../parts/Simulated.svelte';
@@ -165,7 +166,7 @@
                     </p>
                     <p>
                         Air {fitting.brief.temperatureC} °C, {plain(fitting.brief.altitudeM * d, 0)}
-                        {units.distance} above the sea, {fitting.brief.turf} ground. Figures as they stood when the decision was saved.
+                        {units.distance} above the sea, {fitting.brief.turf} ground. Figures as they stood when the decision was saved. Mint Carry {VERSION}.
                     </p>
                 </section>
             </article>

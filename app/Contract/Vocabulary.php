@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Contract;
+namespace App\Contract;
 
 use App\Models\Part;
 use App\Models\Player;
@@ -44,6 +44,7 @@ final class Vocabulary
     private static function all(): array
     {
         return [
+            'VERSION' => config('mintcarry.version'),
             'MEASURE_LABELS' => self::byMeasure(static fn (Measure $m): string => $m->label()),
             'MEASURE_UNITS' => self::byMeasure(static fn (Measure $m): array => array_map(static fn (Unit $u): string => $u->value, $m->units())),
             'PLUS_MEANS' => array_filter(self::byMeasure(static fn (Measure $m): array => $m->signs())),

@@ -14,15 +14,19 @@ use App\Models\User;
 use App\Models\Visit;
 use Illuminate\Support\Facades\DB;
 
-/** Begins and ends trials. One runs at a time; it belongs to a visit and keeps the air, wind, ground, ball and monitor it is hit with. */
-final class RunTrial
+/** Begins a trial and ends the one that runs. It belongs to a visit and keeps the air, wind, ground, ball and monitor it is hit with. */
+final readonly class BeginTrial
 {
-    public function begin(Fitting $fitting, User $user, int $setupId, string $kind, ?Blind $blind = null, ?Confirm $confirm = null): Trial
+    public function __construct(private EndTrial $end)
+    {
+    }
+
+    public function __invoke(Fitting $fitting, User $user, int $setupId, string $kind, ?Blind $blind = null, ?Confirm $confirm = null): Trial
     {
         return DB::transaction(function () use ($fitting, $user, $setupId, $kind, $blind, $confirm): Trial {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             $visit = Visit::now($now, $user);
-            $this->end($now);
+            ($this->end)($now);
             $brief = $now->brief();
             $bay = Bay::query()->where('fitting_id', $now->id)->first();
             $trial = Trial::query()->create([
@@ -35,13 +39,5 @@ final class RunTrial
 
             return $trial;
         });
-    }
-
-    public function end(Fitting $fitting): void
-    {
-        foreach (Trial::query()->where('fitting_id', $fitting->id)->whereNull('ended_at')->get() as $trial) {
-            $trial->update(['ended_at' => now()]);
-        }
-        $fitting->update(['running_trial_id' => null]);
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Contract;
+namespace App\Contract;
 
 use OpenApi\Attributes as OA;
 

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Contract\Shapes;
+namespace App\Contract\Shapes;
 
-use App\Http\Contract\Shape;
+use App\Contract\Shape;
 
 /** Heads, sleeves, weights and parts. Lengths m, speeds m/s, angles °; direction and side + = right. */
 #[Shape('Supply', [

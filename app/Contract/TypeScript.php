@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Contract;
+namespace App\Contract;
 
 /** The schemas of docs/api.yaml as types of the front end. */
 final class TypeScript
