@@ -18,7 +18,9 @@ use MintCarry\Core\Errors\UnreadableFile;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
 $app = Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php', then: fn () => Route::get('/up', UpController::class))
+    ->withRouting(
+        web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php', then: fn () => Route::get('/up', UpController::class),
+    )
     ->withMiddleware(function (Middleware $middleware): void {
         // The application is same-origin: no CORS (and no package for it, see compat/).
         $middleware->remove(HandleCors::class);
@@ -31,8 +33,12 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));
         $exceptions->dontReport([InvalidInput::class, UnreadableFile::class]);
         // A fault of ours is logged with what was being computed, and named by a reference that the person can quote.
-        $exceptions->context(fn (Throwable $e): array => $e instanceof ModelFailure ? ['computing' => $e->computing, 'reference' => $e->reference()] : []);
-        $exceptions->render(fn (ModelFailure $e, Request $request) => response()->json(['message' => $e->line(), 'reference' => $e->reference()], 500));
+        $exceptions->context(
+            fn (Throwable $e): array => $e instanceof ModelFailure ? ['computing' => $e->computing, 'reference' => $e->reference()] : [],
+        );
+        $exceptions->render(
+            fn (ModelFailure $e, Request $request) => response()->json(['message' => $e->line(), 'reference' => $e->reference()], 500),
+        );
         $exceptions->render(function (InvalidInput|UnreadableFile $e, Request $request) {
             $field = $e instanceof InvalidInput ? $e->field : 'file';
 
@@ -40,7 +46,9 @@ $app = Application::configure(basePath: dirname(__DIR__))
         });
         // By field, also where a field has no name or a number for one.
         $exceptions->render(function (ValidationException $e, Request $request) {
-            return $request->is('api/*') ? response()->json(['message' => $e->getMessage(), 'errors' => (object) $e->errors()], $e->status) : null;
+            return $request->is('api/*')
+                ? response()->json(['message' => $e->getMessage(), 'errors' => (object) $e->errors()], $e->status)
+                : null;
         });
         $exceptions->render(function (AuthenticationException $e, Request $request) {
             return response()->json(['message' => 'You are signed out. Sign in again; what you typed is still on this screen.'], 401);
@@ -53,7 +61,9 @@ $app = Application::configure(basePath: dirname(__DIR__))
                 default => null,
             };
 
-            return $request->is('api/*') && $plain !== null ? response()->json(['message' => $plain], $e->getStatusCode(), $e->getHeaders()) : null;
+            return $request->is('api/*') && $plain !== null
+                ? response()->json(['message' => $plain], $e->getStatusCode(), $e->getHeaders())
+                : null;
         });
     })->create();
 

@@ -39,19 +39,58 @@ use Random\Randomizer;
 /** The commands of bin/mint: each makes, from its options, a function from one input item to one output item. */
 final class Commands
 {
-    /** @var array<string, array{0: string, 1: list<string>, 2: string, 3?: true}> name → what it does, options, input and output, and whether it takes the name of a file */
+    /**
+     * @var array<string, array{0: string, 1: list<string>, 2: string, 3?: true}> name → what it does, options, input and output,
+     *   and whether it takes the name of a file
+     */
     public const ALL = [
-        'flight' => ['Flies a ball: carry, total, side, apex, descent.', Readers::FLIGHT_OPTIONS, 'in: ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg]; out: carryM totalM runM sideM curveM totalSideM apexM apexAtM descentDeg hangTimeS landingSpeedMps landingSpinRpm [points]'],
-        'impact' => ['Strikes a ball: delivery and strike to launch.', [], 'in: delivery{clubSpeedMps attackDeg pathDeg dynamicLoftDeg faceDeg} [head strike{toeMm highMm} hand]; out: ballSpeedMps launchDeg directionDeg spinRpm spinAxisDeg smash spinLoftDeg assumed'],
-        'estimate' => ['Works back from a shot to the delivery and strike.', [], 'in: shot{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg clubSpeedMps attackDeg pathDeg toeMm highMm]} [head hand]; out: delivery strike, each value with sd and from'],
-        'sleeve' => ['What a head presents at a sleeve position.', [], 'in: head{loftDeg lieDeg [faceOpenDeg]} and tilts[{tiltDeg clockDeg}] or card{[loftDeg lieDeg faceOpenDeg] printedFor}, habit or squares, [readAtTilts]; out: loftDeg faceOpenDeg lieDeg [tiltDeg clockDeg residualDeg]'],
-        'weights' => ['Mass, CG and inertia of a head with weights in it.', [], 'in: head{massG cgToeMm cgBackMm cgUpMm inertiaGcm2} slots[{name toeMm backMm upMm}] masses{name: g} [build{lengthMm shaftMassG shaftBalanceFromButtMm gripMassG}]; out: massG cgToeMm cgBackMm cgUpMm inertiaGcm2 [swingWeight]'],
-        'window' => ['The launch and spin of longest carry or total, and what 1 % costs.', Readers::FLIGHT_OPTIONS, 'in: clubSpeedMps [attackDeg] or ballSpeedMps spinLoftDeg, [head for]; out: launchDeg spinRpm carryM totalM dynamicLoftDeg within1Pct{launchDeg spinRpm}'],
-        'calibrate' => ['Fits drag and lift to a bay’s measured carries and apexes.', [], 'in: shots[{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg] carryM and/or apexM}] [air]; out: dragOffset liftOffset sd residualBefore residualAfter n'],
-        'compare' => ['Compares the setups of a fitting file, as the screen does.', [], 'in: a fitting file (docs/schemas/fitting.schema.json), by name or on standard input; out: benchmark rows sets field, and advice among the setups that were hit', true],
-        'judge' => ['Judges what was hit of a fitting file, as Compare does.', [], 'in: a fitting file, by name or on standard input; out: benchmark screening setups{verdicts flips delivery alike bridges forgiveness diagnosis path inLine} rails next failures, and what of it Compare says in words', true],
-        'find' => ['Judges every legal setup on the rack of a fitting file, as the finder does.', ['only'], 'in: a fitting file, by name or on standard input; --only all|stock|order|own; out: own pick best expectedLoss mayStop unreadable failures next learned ownEffects trade setups', true],
-        'make' => ['Hits seeded shots for a made-up player.', ['seed'], 'in: player setup count; out: shots, with the delivery and strike that made them'],
+        'flight' => [
+            'Flies a ball: carry, total, side, apex, descent.', Readers::FLIGHT_OPTIONS,
+            'in: ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg]; out: carryM totalM runM sideM curveM totalSideM apexM apexAtM descentDeg hangTimeS landingSpeedMps landingSpinRpm [points]',
+        ],
+        'impact' => [
+            'Strikes a ball: delivery and strike to launch.', [],
+            'in: delivery{clubSpeedMps attackDeg pathDeg dynamicLoftDeg faceDeg} [head strike{toeMm highMm} hand]; out: ballSpeedMps launchDeg directionDeg spinRpm spinAxisDeg smash spinLoftDeg assumed',
+        ],
+        'estimate' => [
+            'Works back from a shot to the delivery and strike.', [],
+            'in: shot{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg clubSpeedMps attackDeg pathDeg toeMm highMm]} [head hand]; out: delivery strike, each value with sd and from',
+        ],
+        'sleeve' => [
+            'What a head presents at a sleeve position.', [],
+            'in: head{loftDeg lieDeg [faceOpenDeg]} and tilts[{tiltDeg clockDeg}] or card{[loftDeg lieDeg faceOpenDeg] printedFor}, habit or squares, [readAtTilts]; out: loftDeg faceOpenDeg lieDeg [tiltDeg clockDeg residualDeg]',
+        ],
+        'weights' => [
+            'Mass, CG and inertia of a head with weights in it.', [],
+            'in: head{massG cgToeMm cgBackMm cgUpMm inertiaGcm2} slots[{name toeMm backMm upMm}] masses{name: g} [build{lengthMm shaftMassG shaftBalanceFromButtMm gripMassG}]; out: massG cgToeMm cgBackMm cgUpMm inertiaGcm2 [swingWeight]',
+        ],
+        'window' => [
+            'The launch and spin of longest carry or total, and what 1 % costs.', Readers::FLIGHT_OPTIONS,
+            'in: clubSpeedMps [attackDeg] or ballSpeedMps spinLoftDeg, [head for]; out: launchDeg spinRpm carryM totalM dynamicLoftDeg within1Pct{launchDeg spinRpm}',
+        ],
+        'calibrate' => [
+            'Fits drag and lift to a bay’s measured carries and apexes.', [],
+            'in: shots[{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg] carryM and/or apexM}] [air]; out: dragOffset liftOffset sd residualBefore residualAfter n',
+        ],
+        'compare' => [
+            'Compares the setups of a fitting file, as the screen does.', [],
+            'in: a fitting file (docs/schemas/fitting.schema.json), by name or on standard input; out: benchmark rows sets field, and advice among the setups that were hit',
+            true,
+        ],
+        'judge' => [
+            'Judges what was hit of a fitting file, as Compare does.', [],
+            'in: a fitting file, by name or on standard input; out: benchmark screening setups{verdicts flips delivery alike bridges forgiveness diagnosis path inLine} rails next failures, and what of it Compare says in words',
+            true,
+        ],
+        'find' => [
+            'Judges every legal setup on the rack of a fitting file, as the finder does.', ['only'],
+            'in: a fitting file, by name or on standard input; --only all|stock|order|own; out: own pick best expectedLoss mayStop unreadable failures next learned ownEffects trade setups',
+            true,
+        ],
+        'make' => [
+            'Hits seeded shots for a made-up player.', ['seed'],
+            'in: player setup count; out: shots, with the delivery and strike that made them',
+        ],
     ];
 
     /** @return callable(Item): array<string, mixed> */
@@ -85,8 +124,11 @@ final class Commands
         return static function (Item $item) use ($flight, $points): array {
             $launch = Readers::launch($item->only('ballSpeedMps', 'launchDeg', 'spinRpm', 'directionDeg', 'spinAxisDeg'));
             $f = $flight->fly($launch, $points);
-            $out = ['carryM' => $f->carryM, 'totalM' => $f->totalM, 'runM' => $f->runM(), 'sideM' => $f->sideM, 'curveM' => $f->curveM, 'totalSideM' => $f->totalSideM, 'apexM' => $f->apexM, 'apexAtM' => $f->apexAtM,
-                'descentDeg' => $f->descentDeg, 'hangTimeS' => $f->hangTimeS, 'landingSpeedMps' => $f->landingSpeedMps, 'landingSpinRpm' => $f->landingSpinRpm];
+            $out = [
+                'carryM' => $f->carryM, 'totalM' => $f->totalM, 'runM' => $f->runM(), 'sideM' => $f->sideM, 'curveM' => $f->curveM,
+                'totalSideM' => $f->totalSideM, 'apexM' => $f->apexM, 'apexAtM' => $f->apexAtM, 'descentDeg' => $f->descentDeg,
+                'hangTimeS' => $f->hangTimeS, 'landingSpeedMps' => $f->landingSpeedMps, 'landingSpinRpm' => $f->landingSpinRpm,
+            ];
 
             return $points > 0 ? $out + ['points' => $f->points] : $out;
         };
@@ -97,8 +139,13 @@ final class Commands
     {
         $item->only('head', 'delivery', 'strike', 'hand');
         [$head, $assumed] = Readers::head($item->object('head'));
-        $given = $item->object('delivery')?->only('clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg') ?? throw InvalidInput::of('delivery', "'delivery' is missing.");
-        $delivery = new Delivery($given->number('clubSpeedMps'), $given->number('attackDeg'), $given->number('pathDeg'), $given->number('dynamicLoftDeg'), $given->number('faceDeg'));
+        $given =
+            $item->object('delivery')?->only('clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg') ??
+            throw InvalidInput::of('delivery', "'delivery' is missing.");
+        $delivery = new Delivery(
+            $given->number('clubSpeedMps'), $given->number('attackDeg'), $given->number('pathDeg'),
+            $given->number('dynamicLoftDeg'), $given->number('faceDeg'),
+        );
         $given->done();
         $at = $item->object('strike');
         $strike = new Strike($at?->number('toeMm', 0) ?? 0.0, $at?->number('highMm', 0) ?? 0.0);
@@ -110,15 +157,24 @@ final class Commands
         $item->done();
         $l = (new Impact($head, $hand))->strike($delivery, $strike);
 
-        return ['ballSpeedMps' => $l->ballSpeedMps, 'launchDeg' => $l->launchDeg, 'directionDeg' => $l->directionDeg, 'spinRpm' => $l->spinRpm, 'spinAxisDeg' => $l->spinAxisDeg,
-            'smash' => $l->ballSpeedMps / $delivery->clubSpeedMps, 'spinLoftDeg' => $delivery->spinLoftDeg(), 'assumed' => $assumed];
+        return [
+            'ballSpeedMps' => $l->ballSpeedMps, 'launchDeg' => $l->launchDeg, 'directionDeg' => $l->directionDeg,
+            'spinRpm' => $l->spinRpm, 'spinAxisDeg' => $l->spinAxisDeg, 'smash' => $l->ballSpeedMps / $delivery->clubSpeedMps,
+            'spinLoftDeg' => $delivery->spinLoftDeg(), 'assumed' => $assumed,
+        ];
     }
 
     /** @return array<string, mixed> */
     private static function estimate(Item $item): array
     {
         $item->only('shot', 'head', 'hand');
-        $shot = $item->object('shot')?->only('ballSpeedMps', 'launchDeg', 'spinRpm', 'directionDeg', 'spinAxisDeg', 'clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg', 'toeMm', 'highMm') ?? throw InvalidInput::of('shot', "'shot' is missing.");
+        $shot =
+            $item
+                ->object('shot')
+                ?->only(
+                    'ballSpeedMps', 'launchDeg', 'spinRpm', 'directionDeg', 'spinAxisDeg', 'clubSpeedMps', 'attackDeg', 'pathDeg',
+                    'dynamicLoftDeg', 'faceDeg', 'toeMm', 'highMm',
+                ) ?? throw InvalidInput::of('shot', "'shot' is missing.");
         $launch = Readers::launch($shot);
         $measured = [];
         foreach (['clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg', 'toeMm', 'highMm'] as $name) {
@@ -133,7 +189,10 @@ final class Commands
         [$head, $assumed] = Readers::head($item->object('head'));
         $hand = Readers::hand($item);
         $item->done();
-        $values = array_map(static fn (Estimate $e): array => ['value' => $e->value, 'sd' => $e->sd, 'from' => $e->from], DeliveryEstimate::of($launch, $direction, $axis, $measured, $head, $hand)->values);
+        $values = array_map(
+            static fn (Estimate $e): array => ['value' => $e->value, 'sd' => $e->sd, 'from' => $e->from],
+            DeliveryEstimate::of($launch, $direction, $axis, $measured, $head, $hand)->values,
+        );
         $strike = ['toeMm' => $values['toeMm'], 'highMm' => $values['highMm']];
         unset($values['toeMm'], $values['highMm']);
 
@@ -166,7 +225,10 @@ final class Commands
         $g = PlayingGeometry::present($head, $found?->tilts() ?? Readers::tilts($tilts), $squares, $readAt);
         $out = ['loftDeg' => $g->loftDeg, 'faceOpenDeg' => $g->faceOpenDeg, 'lieDeg' => $g->lieDeg];
 
-        return $found === null ? $out : $out + ['tiltDeg' => $found->tiltDeg, 'clockDeg' => $found->clockDeg, 'residualDeg' => $found->residualDeg] + ($found->isPossible() ? [] : ['warning' => 'No sleeve can make these printed changes together.']);
+        return $found === null
+            ? $out
+            : $out + ['tiltDeg' => $found->tiltDeg, 'clockDeg' => $found->clockDeg, 'residualDeg' => $found->residualDeg] +
+                    ($found->isPossible() ? [] : ['warning' => 'No sleeve can make these printed changes together.']);
     }
 
     /** @return array<string, mixed> */
@@ -190,10 +252,16 @@ final class Commands
         $build = $item->object('build');
         $head = Weights::place($empty, $slots, $item->numbers('masses'));
         $item->done();
-        $out = ['massG' => $head->massG, 'cgToeMm' => $head->cgToeMm, 'cgBackMm' => $head->cgBackMm, 'cgUpMm' => $head->cgUpMm, 'inertiaGcm2' => $head->inertiaGcm2];
+        $out = [
+            'massG' => $head->massG, 'cgToeMm' => $head->cgToeMm, 'cgBackMm' => $head->cgBackMm, 'cgUpMm' => $head->cgUpMm,
+            'inertiaGcm2' => $head->inertiaGcm2,
+        ];
         $warnings = EquipmentRules::warnings($head, lengthMm: $build?->optional('lengthMm'));
         if ($build !== null) {
-            $swing = SwingWeight::of($head->massG, $build->number('lengthMm'), $build->number('shaftMassG'), $build->number('shaftBalanceFromButtMm'), $build->number('gripMassG'));
+            $swing = SwingWeight::of(
+                $head->massG, $build->number('lengthMm'), $build->number('shaftMassG'), $build->number('shaftBalanceFromButtMm'),
+                $build->number('gripMassG'),
+            );
             $build->done();
             $out += ['swingWeight' => $swing->label(), 'swingMomentOzIn' => $swing->momentOzIn];
         }
@@ -218,8 +286,11 @@ final class Commands
                 : LaunchWindow::forBall($item->number('ballSpeedMps'), $item->number('spinLoftDeg'), $flight, $for, $head);
             $item->done();
 
-            return ['launchDeg' => $w->launch->launchDeg, 'spinRpm' => $w->launch->spinRpm, 'carryM' => $w->flight->carryM, 'totalM' => $w->flight->totalM, 'dynamicLoftDeg' => $w->dynamicLoftDeg,
-                'within1Pct' => ['launchDeg' => $w->launchBandDeg, 'spinRpm' => $w->spinBandRpm, 'dynamicLoftDeg' => $w->loftBandDeg]];
+            return [
+                'launchDeg' => $w->launch->launchDeg, 'spinRpm' => $w->launch->spinRpm, 'carryM' => $w->flight->carryM,
+                'totalM' => $w->flight->totalM, 'dynamicLoftDeg' => $w->dynamicLoftDeg,
+                'within1Pct' => ['launchDeg' => $w->launchBandDeg, 'spinRpm' => $w->spinBandRpm, 'dynamicLoftDeg' => $w->loftBandDeg],
+            ];
         };
     }
 
@@ -229,7 +300,10 @@ final class Commands
         $item->only('shots', 'air');
         [$air] = Readers::air($item->object('air'));
         $shots = array_map(static function (Item $shot): array {
-            $made = [Readers::launch($shot->only('ballSpeedMps', 'launchDeg', 'spinRpm', 'directionDeg', 'spinAxisDeg', 'carryM', 'apexM')), $shot->optional('carryM'), $shot->optional('apexM')];
+            $made = [
+                Readers::launch($shot->only('ballSpeedMps', 'launchDeg', 'spinRpm', 'directionDeg', 'spinAxisDeg', 'carryM', 'apexM')),
+                $shot->optional('carryM'), $shot->optional('apexM'),
+            ];
             $shot->done();
 
             return $made;
@@ -237,7 +311,11 @@ final class Commands
         $item->done();
         $c = Calibration::fit($shots, $air);
 
-        return ['dragOffset' => $c->dragOffset, 'liftOffset' => $c->liftOffset, 'sd' => ['dragOffset' => $c->sd[0], 'liftOffset' => $c->sd[1]], 'residualBefore' => $c->residualBeforeM, 'residualAfter' => $c->residualAfterM, 'n' => $c->n];
+        return [
+            'dragOffset' => $c->dragOffset, 'liftOffset' => $c->liftOffset,
+            'sd' => ['dragOffset' => $c->sd[0], 'liftOffset' => $c->sd[1]], 'residualBefore' => $c->residualBeforeM,
+            'residualAfter' => $c->residualAfterM, 'n' => $c->n,
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -258,8 +336,12 @@ final class Commands
     {
         $record = FittingFile::read($file->all());
         $report = JudgingReport::of($record);
-        $catalogue = json_decode((string) file_get_contents(__DIR__.'/../resources/messages/en.json'), true, flags: JSON_THROW_ON_ERROR);
-        $units = array_intersect_key((array) ($file->all()['player']['units'] ?? []), ['speed' => 1, 'distance' => 1]) + ['speed' => 'm/s', 'distance' => 'm'];
+        $catalogue = json_decode(
+            (string) file_get_contents(__DIR__.'/../resources/messages/en.json'), true, flags: JSON_THROW_ON_ERROR,
+        );
+        $units = array_intersect_key((array) ($file->all()['player']['units'] ?? []), ['speed' => 1, 'distance' => 1]) + [
+            'speed' => 'm/s', 'distance' => 'm',
+        ];
         $sentences = new Sentences($catalogue, $record->hand, $units);
 
         return $report + ['says' => $sentences->judging(json_decode(json_encode($report, JSON_THROW_ON_ERROR), true))];
@@ -295,7 +377,11 @@ final class Commands
             $given->done();
             $setup = $item->object('setup') ?? Item::of([], 'setup');
             [$head] = Readers::head($setup->object('head'));
-            $effect = new SetupEffect($head, $setup->has('headKey') ? $setup->text('headKey') : 'head', $setup->number('squaredLoftDeg', 0), $setup->number('soledFaceOpenDeg', 0), $setup->number('cgBackMm', 0), $setup->number('cgToeMm', 0), $setup->number('swingWeightPoints', 0));
+            $effect = new SetupEffect(
+                $head, $setup->has('headKey') ? $setup->text('headKey') : 'head', $setup->number('squaredLoftDeg', 0),
+                $setup->number('soledFaceOpenDeg', 0), $setup->number('cgBackMm', 0), $setup->number('cgToeMm', 0),
+                $setup->number('swingWeightPoints', 0),
+            );
             $setup->raw('headKey');
             $setup->done();
             $count = $item->number('count', 10);
@@ -308,8 +394,12 @@ final class Commands
             for ($i = 0; $i < $count; $i++) {
                 ['launch' => $l, 'delivery' => $d, 'strike' => $s, 'mishit' => $mishit] = $maker->hit($player);
                 $f = $flight->fly($l);
-                $out[] = ['ballSpeedMps' => $l->ballSpeedMps, 'launchDeg' => $l->launchDeg, 'directionDeg' => $l->directionDeg, 'spinRpm' => $l->spinRpm, 'spinAxisDeg' => $l->spinAxisDeg, 'carryM' => $f->carryM, 'totalM' => $f->totalM, 'sideM' => $f->sideM, 'apexM' => $f->apexM, 'descentDeg' => $f->descentDeg,
-                    'delivery' => get_object_vars($d), 'strike' => get_object_vars($s), 'mishit' => $mishit, 'source' => 'simulated'];
+                $out[] = [
+                    'ballSpeedMps' => $l->ballSpeedMps, 'launchDeg' => $l->launchDeg, 'directionDeg' => $l->directionDeg,
+                    'spinRpm' => $l->spinRpm, 'spinAxisDeg' => $l->spinAxisDeg, 'carryM' => $f->carryM, 'totalM' => $f->totalM,
+                    'sideM' => $f->sideM, 'apexM' => $f->apexM, 'descentDeg' => $f->descentDeg, 'delivery' => get_object_vars($d),
+                    'strike' => get_object_vars($s), 'mishit' => $mishit, 'source' => 'simulated',
+                ];
             }
 
             return ['shots' => $out];

@@ -14,9 +14,10 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * A simulated launch monitor: a process of its own that posts to a bay over HTTP as a real one would (docs/api.yaml). It keeps every shot until the server has
- * answered it, on disk too (`Spool`), and sends again with the same id; so nothing is lost and nothing comes twice, even where it was killed and begun again. With faults it does what
- * monitors do: lose answers, send twice, send in another order, see no club, see nonsense, begin their count anew, use ids again, set their clock, name no session.
+ * A simulated launch monitor: a process of its own that posts to a bay over HTTP as a real one would (docs/api.yaml). It keeps
+ * every shot until the server has answered it, on disk too (`Spool`), and sends again with the same id; so nothing is lost and
+ * nothing comes twice, even where it was killed and begun again. With faults it does what monitors do: lose answers, send twice,
+ * send in another order, see no club, see nonsense, begin their count anew, use ids again, set their clock, name no session.
  */
 final class Monitor
 {
@@ -41,8 +42,10 @@ final class Monitor
     private string $holding = '';
 
     /** @param  list<string>  $faults */
-    public function __construct(private readonly string $address, private readonly int $bay, private readonly string $token, private readonly string $player, int $seed, private readonly array $faults, private readonly string $spoolFolder)
-    {
+    public function __construct(
+        private readonly string $address, private readonly int $bay, private readonly string $token,
+        private readonly string $player, int $seed, private readonly array $faults, private readonly string $spoolFolder,
+    ) {
         HiddenPlayers::named($player, Hand::Right);
         foreach ($faults as $fault) {
             if (! in_array($fault, self::FAULTS, true)) {
@@ -86,7 +89,10 @@ final class Monitor
             $answers = $this->post(array_map(fn (string $name): array => $this->waiting[$name], $names));
             if ($answers === null) {
                 if (++$failed > self::PATIENCE) {
-                    throw InvalidInput::of('address', "{$this->address} did not answer {$failed} times; ".count($this->waiting).' shots were not acknowledged.');
+                    throw InvalidInput::of(
+                        'address',
+                        "{$this->address} did not answer {$failed} times; ".count($this->waiting).' shots were not acknowledged.',
+                    );
                 }
                 $say('no answer; '.count($this->waiting).' waiting');
                 usleep(500_000);
@@ -137,8 +143,10 @@ final class Monitor
         }
         $this->count++;
 
-        return ['id' => $this->has('reuse') ? (string) $this->count : "{$this->session}-{$this->count}", 'source' => 'simulated', 'sequence' => $this->count, 'at' => gmdate('c', time() + $this->clock), 'values' => $values]
-            + ($this->has('nameless') ? [] : ['session' => $this->session]);
+        return [
+            'id' => $this->has('reuse') ? (string) $this->count : "{$this->session}-{$this->count}", 'source' => 'simulated',
+            'sequence' => $this->count, 'at' => gmdate('c', time() + $this->clock), 'values' => $values,
+        ] + ($this->has('nameless') ? [] : ['session' => $this->session]);
     }
 
     private string $side = 'right';
@@ -157,10 +165,16 @@ final class Monitor
         if ($this->maker === null || (is_array($effect) && json_encode($effect) !== $this->holding)) {
             $this->holding = (string) json_encode($effect);
             $this->side = is_array($now) && is_string($now['hand'] ?? null) ? $now['hand'] : 'right';
-            $setup = is_array($effect) ? new SetupEffect(
-                new Head($effect['head']['loftDeg'], $effect['head']['massG'], $effect['head']['cgToeMm'], $effect['head']['cgBackMm'], $effect['head']['cgUpMm'], $effect['head']['inertiaGcm2']),
-                (string) $effect['headKey'], $effect['squaredLoftDeg'], $effect['soledFaceOpenDeg'], $effect['cgBackMm'], $effect['cgToeMm'], (float) ($effect['swingWeightPoints'] ?? 0.0),
-            ) : new SetupEffect;
+            $setup = is_array($effect)
+                ? new SetupEffect(
+                    new Head(
+                        $effect['head']['loftDeg'], $effect['head']['massG'], $effect['head']['cgToeMm'],
+                        $effect['head']['cgBackMm'], $effect['head']['cgUpMm'], $effect['head']['inertiaGcm2'],
+                    ),
+                    (string) $effect['headKey'], $effect['squaredLoftDeg'], $effect['soledFaceOpenDeg'], $effect['cgBackMm'],
+                    $effect['cgToeMm'], (float) ($effect['swingWeightPoints'] ?? 0.0),
+                )
+                : new SetupEffect;
             $this->maker = new ShotMaker($setup, $this->hand(), $this->random);
         }
 
@@ -169,14 +183,16 @@ final class Monitor
 
     /**
      * @param  list<array<string, mixed>>  $shots
-     * @return list<array{id: string|null, status: string, reason: string|null}>|null in the order of the shots; null when there was no answer to count on
+     * @return list<array{id: string|null, status: string, reason: string|null}>|null in the order of the shots; null when there
+     *   was no answer to count on
      */
     private function post(array $shots): ?array
     {
         $sending = ['sentAt' => gmdate('c', time() + $this->clock)] + ($this->has('nameless') ? [] : ['session' => $this->session]);
         [$status, $body] = $this->send('POST', "/api/bays/{$this->bay}/shots", $sending + ['shots' => $shots]);
         self::requireWelcome($status, $body);
-        // A dropped connection: the server may have stored them, but its answer never came. 422: none of them can ever be read, and each answer says so.
+        // A dropped connection: the server may have stored them, but its answer never came. 422: none of them can ever be read,
+        // and each answer says so.
         if (! in_array($status, [200, 422], true) || $this->chance('drop')) {
             return null;
         }
@@ -191,7 +207,9 @@ final class Monitor
             throw InvalidInput::of('token', 'The token does not open this bay. Make a new one on the bay screen.');
         }
         if ($status === 403) {
-            throw InvalidInput::of('bay', is_string($answer['message'] ?? null) ? $answer['message'] : 'This studio takes no simulated shots.');
+            throw InvalidInput::of(
+                'bay', is_string($answer['message'] ?? null) ? $answer['message'] : 'This studio takes no simulated shots.',
+            );
         }
     }
 
@@ -201,7 +219,13 @@ final class Monitor
      */
     private function send(string $method, string $path, ?array $body): array
     {
-        $context = stream_context_create(['http' => ['method' => $method, 'timeout' => 5, 'ignore_errors' => true, 'header' => "Authorization: Bearer {$this->token}\r\nAccept: application/json\r\nContent-Type: application/json\r\n", 'content' => $body === null ? '' : (string) json_encode($body, JSON_PRESERVE_ZERO_FRACTION)]]);
+        $context = stream_context_create([
+            'http' => [
+                'method' => $method, 'timeout' => 5, 'ignore_errors' => true,
+                'header' => "Authorization: Bearer {$this->token}\r\nAccept: application/json\r\nContent-Type: application/json\r\n",
+                'content' => $body === null ? '' : (string) json_encode($body, JSON_PRESERVE_ZERO_FRACTION),
+            ],
+        ]);
         $text = @file_get_contents(rtrim($this->address, '/').$path, false, $context);
         $head = $http_response_header[0] ?? '';
         $json = json_decode((string) $text, true);

@@ -26,7 +26,12 @@ final readonly class Options
             [$name, $inline] = array_pad(explode('=', $arguments[$i], 2), 2, null);
             $name = ltrim((string) $name, '-');
             if (! str_starts_with($arguments[$i], '--') || ! in_array($name, $known, true)) {
-                throw InvalidInput::of($arguments[$i], "Unknown option '{$arguments[$i]}'; this command knows ".($known === [] ? 'none' : '--'.implode(', --', $known)).'.');
+                throw InvalidInput::of(
+                    $arguments[$i],
+                    "Unknown option '{$arguments[$i]}'; this command knows ".
+                        ($known === [] ? 'none' : '--'.implode(', --', $known)).
+                        '.',
+                );
             }
             $values[$name] = $inline ?? $arguments[++$i] ?? throw InvalidInput::of("--{$name}", "--{$name} needs a value.");
         }

@@ -10,8 +10,8 @@ use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Record\Item;
 
 /**
- * bin/mint: JSON in, JSON out, over the core alone. `[` = an array in, an array out; `{` = an object a line, an object out a line, in constant memory.
- * Exit code 0, or 2 when anything was refused.
+ * bin/mint: JSON in, JSON out, over the core alone. `[` = an array in, an array out; `{` = an object a line, an object out a
+ * line, in constant memory. Exit code 0, or 2 when anything was refused.
  */
 final readonly class Program
 {
@@ -36,9 +36,15 @@ final readonly class Program
             return 0;
         }
         try {
-            [$what, $known, $shape, $takesFile] = (Commands::ALL[$name] ?? throw InvalidInput::of('command', "'{$name}' is not a command; bin/mint alone lists them.")) + [3 => false];
+            [$what, $known, $shape, $takesFile] = (Commands::ALL[$name] ??
+                throw InvalidInput::of('command', "'{$name}' is not a command; bin/mint alone lists them.")) + [3 => false];
             if (array_intersect($arguments, ['--help', '-h']) !== []) {
-                fwrite($this->out, "bin/mint {$name} — {$what}\n".($known === [] ? '' : 'options: --'.implode(', --', $known)."\n")."{$shape}\n");
+                fwrite(
+                    $this->out,
+                    "bin/mint {$name} — {$what}\n".
+                        ($known === [] ? '' : 'options: --'.implode(', --', $known)."\n").
+                        "{$shape}\n",
+                );
 
                 return 0;
             }
@@ -53,7 +59,9 @@ final readonly class Program
         }
         $file = is_file($from) ? @fopen($from, 'rb') : false;
 
-        return $file === false ? $this->refuse(UnreadableFile::because("The file '{$from}' cannot be read.")) : (new self($file, $this->out, $this->error))->feed($do);
+        return $file === false
+            ? $this->refuse(UnreadableFile::because("The file '{$from}' cannot be read."))
+            : (new self($file, $this->out, $this->error))->feed($do);
     }
 
     /** @param  callable(Item): array<string, mixed>  $do */
@@ -109,7 +117,11 @@ final readonly class Program
             // Not one object over several lines: then it is a stream whose first line is broken.
             $lines = explode("\n", $json);
             $memory = fopen('php://temp', 'r+');
-            if (count(array_filter($lines, static fn (string $l): bool => trim($l) !== '')) < 2 || $memory === false || ! $this->anyObject($lines)) {
+            if (
+                count(array_filter($lines, static fn (string $l): bool => trim($l) !== '')) < 2 ||
+                $memory === false ||
+                ! $this->anyObject($lines)
+            ) {
                 return $this->refuse(UnreadableFile::because('The input is not JSON: '.json_last_error_msg().'.'));
             }
             fwrite($memory, implode("\n", array_slice($lines, 1)));
@@ -178,7 +190,8 @@ final readonly class Program
         $code = $e instanceof ModelFailure ? 'model_failure' : $e->reason;
         $message = $e instanceof ModelFailure ? "{$e->line()} {$e->getMessage()}" : $e->getMessage();
 
-        return ['code' => $code, 'message' => $message] + ($index === false ? [] : ['index' => $index]) + ['field' => $e instanceof InvalidInput ? $e->field : null];
+        return ['code' => $code, 'message' => $message] +
+            ($index === false ? [] : ['index' => $index]) + ['field' => $e instanceof InvalidInput ? $e->field : null];
     }
 
     private function help(): void

@@ -28,7 +28,10 @@ final class Readers
             return [new Atmosphere, new Wind];
         }
         $made = [
-            new Atmosphere($air->number('temperatureC', 18), $air->number('altitudeM', 0), $air->number('humidity', 0.5), $air->optional('pressureHpa')),
+            new Atmosphere(
+                $air->number('temperatureC', 18), $air->number('altitudeM', 0), $air->number('humidity', 0.5),
+                $air->optional('pressureHpa'),
+            ),
             new Wind($air->number('windSpeedMps', 0), $air->number('windFromDeg', 0)),
         ];
         $air->done();
@@ -39,14 +42,19 @@ final class Readers
     public static function flight(Options $options): BallFlight
     {
         [$air, $wind] = self::air($options->object('air'));
-        $turf = Turf::tryFrom($options->text('turf', 'medium')) ?? throw InvalidInput::of('--turf', "--turf must be soft, medium or firm, not '{$options->text('turf', '')}'.");
+        $turf =
+            Turf::tryFrom($options->text('turf', 'medium')) ??
+            throw InvalidInput::of('--turf', "--turf must be soft, medium or firm, not '{$options->text('turf', '')}'.");
 
         return new BallFlight($air, $wind, turf: $turf, riseM: $options->number('rise-m', 0), slopeDeg: $options->number('slope-deg', 0));
     }
 
     public static function launch(Item $item): Launch
     {
-        return new Launch($item->number('ballSpeedMps'), $item->number('launchDeg'), $item->number('spinRpm'), $item->number('directionDeg', 0), $item->number('spinAxisDeg', 0));
+        return new Launch(
+            $item->number('ballSpeedMps'), $item->number('launchDeg'), $item->number('spinRpm'), $item->number('directionDeg', 0),
+            $item->number('spinAxisDeg', 0),
+        );
     }
 
     public static function hand(Item $item): Hand
@@ -84,8 +92,11 @@ final class Readers
         if ($inertia === null && $preset === null) {
             $assumed[] = 'head.inertiaGcm2';
         }
-        $head = new Head($loft, $mass, $toe, $back, $up, $inertia ?? $middle->inertiaGcm2, $value('bulgeRadiusMm', $middle->bulgeRadiusMm), $value('rollRadiusMm', $middle->rollRadiusMm),
-            $value('effectiveRestitution', $middle->effectiveRestitution), $value('tangentialRestitution', $middle->tangentialRestitution));
+        $head = new Head(
+            $loft, $mass, $toe, $back, $up, $inertia ?? $middle->inertiaGcm2, $value('bulgeRadiusMm', $middle->bulgeRadiusMm),
+            $value('rollRadiusMm', $middle->rollRadiusMm), $value('effectiveRestitution', $middle->effectiveRestitution),
+            $value('tangentialRestitution', $middle->tangentialRestitution),
+        );
         $item->done();
 
         return [$head, $preset !== null ? ["head.preset {$preset}"] : $assumed];

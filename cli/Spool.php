@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace MintCarry\Cli;
 
 /**
- * What a monitor has hit and nobody has answered yet, on disk: a run that was cut off in the middle leaves it behind, and the next run for the same bay sends it. Each
- * run holds a lock on a file of its own, so that what is still in use is told from what was left. Each line is all that waited at a moment: the last whole one counts, and
- * one that was cut off while it was written takes nothing with it.
+ * What a monitor has hit and nobody has answered yet, on disk: a run that was cut off in the middle leaves it behind, and the
+ * next run for the same bay sends it. Each run holds a lock on a file of its own, so that what is still in use is told from what
+ * was left. Each line is all that waited at a moment: the last whole one counts, and one that was cut off while it was written
+ * takes nothing with it.
  */
 final class Spool
 {
@@ -41,7 +42,10 @@ final class Spool
         foreach (glob("{$this->folder}/{$this->for}-*.json") ?: [] as $path) {
             $file = $path === $this->path ? false : @fopen($path, 'r');
             if ($file !== false && flock($file, LOCK_EX | LOCK_NB)) {
-                $lines = array_filter(array_map(fn (string $line): mixed => json_decode($line, true), explode("\n", (string) stream_get_contents($file))), is_array(...));
+                $lines = array_filter(
+                    array_map(fn (string $line): mixed => json_decode($line, true), explode("\n", (string) stream_get_contents($file))),
+                    is_array(...),
+                );
                 $taken += end($lines) ?: [];
                 $left[$path] = $file;
             }

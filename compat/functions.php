@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-// PHP 8.5's array_first(), array_last(), get_error_handler() and get_exception_handler(), for the framework. Stands in for symfony/polyfill-php85, which the registry does not carry;
-// drop it when the package is to be had or PHP is 8.5.
+// PHP 8.5's array_first(), array_last(), get_error_handler() and get_exception_handler(), for the framework. Stands in for
+// symfony/polyfill-php85, which the registry does not carry; drop it when the package is to be had or PHP is 8.5.
 
 if (! function_exists('array_first')) {
     /** @param  array<mixed>  $array */

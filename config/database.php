@@ -16,7 +16,8 @@ return [
             'prefix_indexes' => true,
             'strict' => true,
             'engine' => null,
-            // A worker keeps its connection from one request to the next: a shot need not wait for a new one. What was left open is rolled back when the request ends.
+            // A worker keeps its connection from one request to the next: a shot need not wait for a new one. What was left open
+            // is rolled back when the request ends.
             'options' => env('DB_PERSISTENT', false) ? [PDO::ATTR_PERSISTENT => true] : [],
         ],
     ],

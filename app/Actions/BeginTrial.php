@@ -21,8 +21,9 @@ final readonly class BeginTrial
     {
     }
 
-    public function __invoke(Fitting $fitting, User $user, int $setupId, string $kind, ?Blind $blind = null, ?Confirm $confirm = null): Trial
-    {
+    public function __invoke(
+        Fitting $fitting, User $user, int $setupId, string $kind, ?Blind $blind = null, ?Confirm $confirm = null,
+    ): Trial {
         return DB::transaction(function () use ($fitting, $user, $setupId, $kind, $blind, $confirm): Trial {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             $visit = Visit::now($now, $user);
@@ -30,10 +31,16 @@ final readonly class BeginTrial
             $brief = $now->brief();
             $bay = Bay::query()->where('fitting_id', $now->id)->first();
             $trial = Trial::query()->create([
-                'studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'setup_id' => $setupId, 'visit_id' => $visit->id, 'blind_id' => $blind?->id, 'confirm_id' => $confirm?->id,
-                'number' => (int) Trial::query()->where('fitting_id', $now->id)->max('number') + 1, 'kind' => $kind, 'begun_by' => $user->id,
+                'studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'setup_id' => $setupId, 'visit_id' => $visit->id,
+                'blind_id' => $blind?->id, 'confirm_id' => $confirm?->id,
+                'number' => (int) Trial::query()->where('fitting_id', $now->id)->max('number') + 1, 'kind' => $kind,
+                'begun_by' => $user->id,
                 // Shots are hit in a bay: no wind.
-                'conditions' => ['temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM, 'windMps' => 0, 'turf' => $brief->turf, 'ball' => Setup::query()->whereKey($setupId)->firstOrFail()->ball, 'monitor' => $bay->name ?? ''],
+                'conditions' => [
+                    'temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM, 'windMps' => 0,
+                    'turf' => $brief->turf, 'ball' => Setup::query()->whereKey($setupId)->firstOrFail()->ball,
+                    'monitor' => $bay->name ?? '',
+                ],
             ]);
             $now->update(['running_trial_id' => $trial->id]);
 

@@ -11,8 +11,8 @@ use MintCarry\Core\Club\Weights;
 use MintCarry\Core\Errors\InvalidInput;
 
 /**
- * Fills a setup from what was chosen on the rack, and refuses what cannot be built. The setup keeps what the rack said of head and sleeve on that day, so that a
- * later change of the rack does not change what was hit; only gauge readings flow on.
+ * Fills a setup from what was chosen on the rack, and refuses what cannot be built. The setup keeps what the rack said of head
+ * and sleeve on that day, so that a later change of the rack does not change what was hit; only gauge readings flow on.
  */
 final class BuildSetup
 {
@@ -40,7 +40,8 @@ final class BuildSetup
                 'masses' => $masses,
                 'weights' => self::say($head, $masses),
                 'rack_snapshot' => $head->snapshot(),
-                'measured_loft_deg' => null, 'measured_lie_deg' => null, 'measured_face_open_deg' => null, 'sleeve_loft_deg' => null, 'sleeve_face_open_deg' => null, 'sleeve_lie_deg' => null,
+                'measured_loft_deg' => null, 'measured_lie_deg' => null, 'measured_face_open_deg' => null,
+                'sleeve_loft_deg' => null, 'sleeve_face_open_deg' => null, 'sleeve_lie_deg' => null,
             ]);
         }
         // Refuses what geometry, a rigid body or a balance cannot hold, before it is kept.

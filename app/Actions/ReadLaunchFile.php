@@ -33,7 +33,10 @@ final class ReadLaunchFile
      */
     public function start(ImportFile $file, TextFile $text): array
     {
-        $remembered = $file->signature === null ? null : RememberedMap::query()->where('studio_id', $file->studio_id)->where('signature', $file->signature)->first();
+        $remembered =
+            $file->signature === null
+                ? null
+                : RememberedMap::query()->where('studio_id', $file->studio_id)->where('signature', $file->signature)->first();
         $guess = ColumnGuess::of($text);
         if ($remembered !== null) {
             $map = ColumnMap::fromArray($remembered->map);
@@ -62,13 +65,19 @@ final class ReadLaunchFile
         } catch (InvalidInput|UnreadableFile $e) {
             $problem = $e->getMessage();
         }
-        $kinds = array_count_values(array_map(static fn (ShotRow $row): string => $row->kind, $rows)) + ['shot' => 0, 'bad' => 0, 'summary' => 0, 'header' => 0, 'repeat' => 0];
+        $kinds = array_count_values(array_map(static fn (ShotRow $row): string => $row->kind, $rows)) + [
+            'shot' => 0, 'bad' => 0, 'summary' => 0, 'header' => 0, 'repeat' => 0,
+        ];
         $shots = array_values(array_filter($rows, static fn (ShotRow $row): bool => $row->kind === 'shot'));
         $known = array_flip(Shot::query()->where('fitting_id', $file->fitting_id)->pluck('shot_key')->all());
-        $already = count(array_filter($shots, static fn (ShotRow $row): bool => isset($known[ShotRow::keyOf($row->values, $row->hitAt)])));
-        $header = $map->headerRow !== null ? ($text->rows[$map->headerRow][1] ?? []) : [];
-        $first = array_column(array_slice($text->rows, ($map->unitsRow ?? $map->headerRow ?? -1) + 1, 4), 1);
-        $earlier = ImportFile::query()->where('fitting_id', $file->fitting_id)->where('sha256', $file->sha256)->where('state', 'stored')->where('id', '!=', $file->id)->latest('id')->first(['id', 'stored_shots', 'updated_at']);
+        $already = count(
+            array_filter($shots, static fn (ShotRow $row): bool => isset($known[ShotRow::keyOf($row->values, $row->hitAt)])),
+        );
+        $header = $map->headerRow !== null ? $text->rows[$map->headerRow][1] ?? [] : [];
+        $first = array_column(array_slice($text->rows, ($map->unitsRow ?? ($map->headerRow ?? -1)) + 1, 4), 1);
+        $earlier = ImportFile::query()
+            ->where('fitting_id', $file->fitting_id)->where('sha256', $file->sha256)->where('state', 'stored')
+            ->where('id', '!=', $file->id)->latest('id')->first(['id', 'stored_shots', 'updated_at']);
         $troubled = array_values(array_filter($rows, static fn (ShotRow $row): bool => $row->issues !== []));
 
         return [
@@ -80,8 +89,17 @@ final class ReadLaunchFile
             'remembered' => $remembered,
             'problem' => $problem,
             'map' => $map->toArray(),
-            'lines' => array_map(static fn (array $row): array => ['line' => $row[0], 'text' => mb_strimwidth(implode(' · ', $row[1]), 0, 90, '…')], array_slice($text->rows, 0, 12)),
-            'columns' => array_map(static fn (int $i): array => ['header' => $header[$i] ?? '', 'samples' => array_map(static fn (array $cells): string => $cells[$i] ?? '', $first)], array_keys($map->columns)),
+            'lines' => array_map(
+                static fn (array $row): array => ['line' => $row[0], 'text' => mb_strimwidth(implode(' · ', $row[1]), 0, 90, '…')],
+                array_slice($text->rows, 0, 12),
+            ),
+            'columns' => array_map(
+                static fn (int $i): array => [
+                    'header' => $header[$i] ?? '',
+                    'samples' => array_map(static fn (array $cells): string => $cells[$i] ?? '', $first),
+                ],
+                array_keys($map->columns),
+            ),
             'counts' => $kinds + ['already' => $already],
             'earlier' => $earlier === null ? null : ['shots' => $earlier->stored_shots, 'at' => $earlier->updated_at->toIso8601String()],
             'shots' => array_map(self::row(...), array_slice($shots, 0, self::SHOWN_ROWS)),
@@ -107,8 +125,14 @@ final class ReadLaunchFile
         $out = [];
         foreach ($counts as $tag => $count) {
             $wanted = mb_strtolower(trim((string) $tag));
-            $match = $setups->first(fn (Setup $s): bool => mb_strtolower($s->tag) === $wanted || 'setup '.mb_strtolower($s->tag) === $wanted)
-                ?? $setups->first(fn (Setup $s): bool => mb_strtolower($s->head) === $wanted || mb_strtolower(trim($s->head.' '.$s->sleeve_label)) === $wanted);
+            $match =
+                $setups->first(
+                    fn (Setup $s): bool => mb_strtolower($s->tag) === $wanted || 'setup '.mb_strtolower($s->tag) === $wanted,
+                ) ??
+                $setups->first(
+                    fn (Setup $s): bool => mb_strtolower($s->head) === $wanted ||
+                        mb_strtolower(trim($s->head.' '.$s->sleeve_label)) === $wanted,
+                );
             $out[] = ['tag' => (string) $tag, 'shots' => $count, 'setupId' => $match?->id];
         }
 
@@ -118,7 +142,13 @@ final class ReadLaunchFile
     /** @return array<string, mixed> */
     private static function row(ShotRow $row): array
     {
-        return ['line' => $row->line, 'kind' => $row->kind, 'values' => (object) $row->values, 'typed' => (object) $row->typed, 'setupTag' => $row->setupTag,
-            'issues' => array_map(static fn (Issue $i): array => ['field' => $i->field, 'refused' => $i->refused, 'message' => $i->message], $row->issues)];
+        return [
+            'line' => $row->line, 'kind' => $row->kind, 'values' => (object) $row->values, 'typed' => (object) $row->typed,
+            'setupTag' => $row->setupTag,
+            'issues' => array_map(
+                static fn (Issue $i): array => ['field' => $i->field, 'refused' => $i->refused, 'message' => $i->message],
+                $row->issues,
+            ),
+        ];
     }
 }

@@ -14,14 +14,17 @@ use MintCarry\Core\Intake\PostedShot;
 use stdClass;
 
 /**
- * Stores shots in one go, after those that are there. A shot that the fitting already has (the same under the same client id, or the same key from a file) is not stored twice. Where a client id
- * comes with other content than it was stored with, nothing is stored: somebody changed a line that was on record already, and has to say what it is.
+ * Stores shots in one go, after those that are there. A shot that the fitting already has (the same under the same client id, or
+ * the same key from a file) is not stored twice. Where a client id comes with other content than it was stored with, nothing is
+ * stored: somebody changed a line that was on record already, and has to say what it is.
  */
 final class StoreShots
 {
     /**
-     * @param  list<array{setupId: int, measured: array<string, float>, typed: array<string, mixed>, flags: list<string>, key: string, line?: int|null, clientId?: string|null, hitAt?: string|null, note?: string|null}>  $shots
-     * @return array{stored: int, already: int, differs: array<string, int>} differs: the shot that each such client id is on record for, by its number in the fitting
+     * @param  list<array{setupId: int, measured: array<string, float>, typed: array<string, mixed>, flags: list<string>,
+     *   key: string, line?: int|null, clientId?: string|null, hitAt?: string|null, note?: string|null}>  $shots
+     * @return array{stored: int, already: int, differs: array<string, int>} differs: the shot that each such client id is on
+     *   record for, by its number in the fitting
      */
     public function __invoke(Fitting $fitting, array $shots, string $source, ?ImportFile $file = null): array
     {
@@ -31,8 +34,16 @@ final class StoreShots
             $running = $now->running_trial_id === null ? null : Trial::query()->where('kind', 'trial')->find($now->running_trial_id);
             $sequence = (int) Shot::query()->where('fitting_id', $fitting->id)->max('sequence');
             $known = $source === 'csv' ? array_flip(Shot::query()->where('fitting_id', $fitting->id)->pluck('shot_key')->all()) : [];
-            $ids = array_values(array_filter(array_map(static fn (array $shot): ?string => $shot['clientId'] ?? null, $shots), is_string(...)));
-            $clients = $ids === [] ? [] : Shot::query()->toBase()->where('fitting_id', $fitting->id)->whereIn('client_id', $ids)->get(['client_id', 'content', 'sequence'])->keyBy(static fn (stdClass $s): string => "id {$s->client_id}")->all();
+            $ids = array_values(
+                array_filter(array_map(static fn (array $shot): ?string => $shot['clientId'] ?? null, $shots), is_string(...)),
+            );
+            $clients =
+                $ids === []
+                    ? []
+                    : Shot::query()
+                        ->toBase()->where('fitting_id', $fitting->id)->whereIn('client_id', $ids)
+                        ->get(['client_id', 'content', 'sequence'])->keyBy(static fn (stdClass $s): string => "id {$s->client_id}")
+                        ->all();
             $rows = $differs = [];
             $already = 0;
             foreach ($shots as $shot) {
@@ -51,10 +62,15 @@ final class StoreShots
                     $clients["id {$id}"] = (object) ['content' => $content, 'sequence' => $sequence + 1];
                 }
                 $rows[] = [
-                    'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $shot['setupId'], 'trial_id' => $running?->setup_id === $shot['setupId'] ? $running->id : null, 'import_file_id' => $file?->id,
-                    'source' => $source, 'sequence' => ++$sequence, 'line' => $shot['line'] ?? null, 'shot_key' => $shot['key'], 'client_id' => $id, 'content' => $content,
-                    'measured' => json_encode($shot['measured'], JSON_THROW_ON_ERROR), 'typed' => json_encode($shot['typed'], JSON_THROW_ON_ERROR), 'flags' => json_encode($shot['flags'], JSON_THROW_ON_ERROR),
-                    'hit_at' => isset($shot['hitAt']) ? mb_substr($shot['hitAt'], 0, 60) : null, 'note' => isset($shot['note']) ? mb_substr($shot['note'], 0, 500) : null, 'created_at' => now(), 'updated_at' => now(),
+                    'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $shot['setupId'],
+                    'trial_id' => $running?->setup_id === $shot['setupId'] ? $running->id : null, 'import_file_id' => $file?->id,
+                    'source' => $source, 'sequence' => ++$sequence, 'line' => $shot['line'] ?? null, 'shot_key' => $shot['key'],
+                    'client_id' => $id, 'content' => $content, 'measured' => json_encode($shot['measured'], JSON_THROW_ON_ERROR),
+                    'typed' => json_encode($shot['typed'], JSON_THROW_ON_ERROR),
+                    'flags' => json_encode($shot['flags'], JSON_THROW_ON_ERROR),
+                    'hit_at' => isset($shot['hitAt']) ? mb_substr($shot['hitAt'], 0, 60) : null,
+                    'note' => isset($shot['note']) ? mb_substr($shot['note'], 0, 500) : null, 'created_at' => now(),
+                    'updated_at' => now(),
                 ];
             }
             if ($differs !== []) {
@@ -64,8 +80,16 @@ final class StoreShots
                 Shot::query()->insert($chunk);
             }
             // Nothing that was entered is ever lost: taken back, these shots are left out.
-            foreach ($rows === [] ? [] : Shot::query()->where('fitting_id', $fitting->id)->where('sequence', '>', $sequence - count($rows))->pluck('id') as $id) {
-                app(Journal::class)->track('shots', (int) $id, ['left_out_reason' => 'other', 'left_out_note' => 'taken back'], ['left_out_reason' => null, 'left_out_note' => null]);
+            foreach (
+                $rows === []
+                    ? []
+                    : Shot::query()
+                        ->where('fitting_id', $fitting->id)->where('sequence', '>', $sequence - count($rows))->pluck('id') as $id
+            ) {
+                app(Journal::class)->track(
+                    'shots', (int) $id, ['left_out_reason' => 'other', 'left_out_note' => 'taken back'],
+                    ['left_out_reason' => null, 'left_out_note' => null],
+                );
             }
             $now->touch();
 

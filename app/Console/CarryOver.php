@@ -12,8 +12,9 @@ use RuntimeException;
 use stdClass;
 
 /**
- * Carries a database of version 0.1 over to the tables of today. Its tables are put aside under a name of their own, new ones are made, every row is copied and
- * counted, and only then what was put aside goes. Stopped half-way it begins anew, from what was put aside.
+ * Carries a database of version 0.1 over to the tables of today. Its tables are put aside under a name of their own, new ones are
+ * made, every row is copied and counted, and only then what was put aside goes. Stopped half-way it begins anew, from what was
+ * put aside.
  */
 final class CarryOver
 {
@@ -21,8 +22,8 @@ final class CarryOver
 
     /** The migrations of version 0.1, all of them. */
     private const OF_BEFORE = [
-        '2026_11_23_000000_create_tables', '2026_11_24_000000_brief_and_rack', '2026_11_25_000000_bays', '2026_11_26_000000_visits_and_records',
-        '2026_11_27_000000_decide_and_confirm', '2026_11_28_000000_what_a_repeat_is',
+        '2026_11_23_000000_create_tables', '2026_11_24_000000_brief_and_rack', '2026_11_25_000000_bays',
+        '2026_11_26_000000_visits_and_records', '2026_11_27_000000_decide_and_confirm', '2026_11_28_000000_what_a_repeat_is',
     ];
 
     /** Columns that have another name now, by table: new => before. */
@@ -39,8 +40,8 @@ final class CarryOver
 
     /** Ids that could stand without what they point to: table, column, the table it points to. */
     private const LOOSE = [
-        ['fittings', 'benchmark_setup_id', 'setups'], ['fittings', 'running_trial_id', 'trials'], ['setups', 'branched_from_id', 'setups'],
-        ['log_entries', 'undo_of', 'log_entries'],
+        ['fittings', 'benchmark_setup_id', 'setups'], ['fittings', 'running_trial_id', 'trials'],
+        ['setups', 'branched_from_id', 'setups'], ['log_entries', 'undo_of', 'log_entries'],
     ];
 
     /**
@@ -56,8 +57,10 @@ final class CarryOver
         $done = Schema::hasTable('migrations') ? DB::table('migrations')->pluck('migration')->all() : [];
         $ofBefore = array_intersect(self::OF_BEFORE, $done);
         if ($ofBefore !== [] && $ofBefore !== self::OF_BEFORE) {
-            throw new RuntimeException('This database was made by a version older than 0.1, which cannot be carried over. Nothing was changed. '
-                .'Start the version that made it and export its fittings as files, or begin anew with bin/start --reset.');
+            throw new RuntimeException(
+                'This database was made by a version older than 0.1, which cannot be carried over. Nothing was changed. '.
+                    'Start the version that made it and export its fittings as files, or begin anew with bin/start --reset.',
+            );
         }
 
         return $ofBefore !== [];
@@ -121,9 +124,13 @@ final class CarryOver
     {
         foreach (self::LOOSE as [$table, $column, $to]) {
             [$from, $at] = [self::ASIDE.$table, self::ASIDE.$to];
-            DB::statement("UPDATE {$from} f LEFT JOIN {$at} t ON t.id = f.{$column} SET f.{$column} = NULL WHERE f.{$column} IS NOT NULL AND t.id IS NULL");
+            DB::statement(
+                "UPDATE {$from} f LEFT JOIN {$at} t ON t.id = f.{$column} SET f.{$column} = NULL WHERE f.{$column} IS NOT NULL AND t.id IS NULL",
+            );
         }
-        DB::statement('UPDATE before_decisions d LEFT JOIN before_setups s ON s.id = d.advised_setup_id SET d.advised_setup_id = d.setup_id WHERE s.id IS NULL');
+        DB::statement(
+            'UPDATE before_decisions d LEFT JOIN before_setups s ON s.id = d.advised_setup_id SET d.advised_setup_id = d.setup_id WHERE s.id IS NULL',
+        );
         // A price without a currency: nobody can know today which it was, so it says so.
         foreach (['heads', 'parts'] as $table) {
             DB::statement("UPDATE before_{$table} SET supply = JSON_SET(supply, '\$.currency', 'unsaid')
@@ -131,12 +138,16 @@ final class CarryOver
         }
         foreach (self::UNIQUE as $table => [$column, $longest, $within]) {
             $seen = [];
-            foreach (DB::table(self::ASIDE.$table)->whereNull('retired_at')->orderBy('id')->get() as $row) {
+            foreach (
+                DB::table(self::ASIDE.$table)
+                    ->whereNull('retired_at')->orderBy('id')->get() as $row
+            ) {
                 $key = mb_strtolower("{$row->studio_id}/".($within === '' ? '' : $row->{$within}.'/').$row->{$column});
                 $seen[$key] = ($seen[$key] ?? 0) + 1;
                 if ($seen[$key] > 1) {
                     $name = mb_substr((string) $row->{$column}, 0, $longest - 6)." ({$seen[$key]})";
-                    DB::table(self::ASIDE.$table)->where('id', $row->id)->update([$column => $name]);
+                    DB::table(self::ASIDE.$table)
+                        ->where('id', $row->id)->update([$column => $name]);
                 }
             }
         }
@@ -174,26 +185,36 @@ final class CarryOver
     /** Names inside what is kept as JSON: advice and proofs, what the journal can put back, and a word of the brief. */
     private static function renameInJson(): void
     {
-        DB::table('decisions')->orderBy('id')->each(function (stdClass $row): void {
-            $today = static fn (?string $json): ?string => $json === null ? null : self::json(FittingFormat::today((array) json_decode($json, true)));
-            DB::table('decisions')->where('id', $row->id)->update(['advice' => $today($row->advice), 'proof' => $today($row->proof)]);
-        });
-        DB::table('log_entries')->orderBy('id')->each(function (stdClass $row): void {
-            $changes = array_map(static function (array $change): array {
-                foreach (self::RENAMED[$change['table']] ?? [] as $new => $old) {
-                    foreach (['before', 'after'] as $when) {
-                        if (is_array($change[$when]) && array_key_exists($old, $change[$when])) {
-                            $change[$when][$new] = $change[$when][$old];
-                            unset($change[$when][$old]);
+        DB::table('decisions')
+            ->orderBy('id')
+            ->each(function (stdClass $row): void {
+                $today = static fn (?string $json): ?string => $json === null
+                    ? null
+                    : self::json(FittingFormat::today((array) json_decode($json, true)));
+                DB::table('decisions')
+                    ->where('id', $row->id)->update(['advice' => $today($row->advice), 'proof' => $today($row->proof)]);
+            });
+        DB::table('log_entries')
+            ->orderBy('id')
+            ->each(function (stdClass $row): void {
+                $changes = array_map(static function (array $change): array {
+                    foreach (self::RENAMED[$change['table']] ?? [] as $new => $old) {
+                        foreach (['before', 'after'] as $when) {
+                            if (is_array($change[$when]) && array_key_exists($old, $change[$when])) {
+                                $change[$when][$new] = $change[$when][$old];
+                                unset($change[$when][$old]);
+                            }
                         }
                     }
-                }
 
-                return $change;
-            }, (array) json_decode($row->changes, true));
-            DB::table('log_entries')->where('id', $row->id)->update(['changes' => self::json($changes)]);
-        });
-        foreach (['fittings' => ['brief', 'typed'], 'brief_changes' => ['before', 'after'], 'log_entries' => ['changes']] as $table => $columns) {
+                    return $change;
+                }, (array) json_decode($row->changes, true));
+                DB::table('log_entries')
+                    ->where('id', $row->id)->update(['changes' => self::json($changes)]);
+            });
+        foreach (
+            ['fittings' => ['brief', 'typed'], 'brief_changes' => ['before', 'after'], 'log_entries' => ['changes']] as $table => $columns
+        ) {
             foreach ($columns as $column) {
                 DB::statement("UPDATE {$table} SET `{$column}` = REPLACE(`{$column}`, 'low scooter', 'low runner')");
             }

@@ -13,6 +13,8 @@ final class Answer extends OA\Response
     /** @param  string  $type  a type, or a content type with a slash */
     public function __construct(string $type, int $status = 200, string $about = '')
     {
-        parent::__construct(response: $status, description: $about !== '' ? $about : ($status === 201 ? 'made' : 'as asked'), x: ['type' => $type]);
+        parent::__construct(
+            response: $status, description: $about !== '' ? $about : ($status === 201 ? 'made' : 'as asked'), x: ['type' => $type],
+        );
     }
 }

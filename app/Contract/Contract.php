@@ -24,12 +24,14 @@ final class Contract
 {
     /** Enums of the core that are schemas of their own. */
     private const ENUMS = [
-        Hand::class, Verdict::class, ConfirmVerdict::class, WorthVerdict::class, FindingKind::class, GuardRailKind::class, Scoring::class, Measure::class,
+        Hand::class, Verdict::class, ConfirmVerdict::class, WorthVerdict::class, FindingKind::class, GuardRailKind::class,
+        Scoring::class, Measure::class,
     ];
 
     private const SHAPES = [
-        Shapes\CommonShapes::class, Shapes\FittingShapes::class, Shapes\BayShapes::class, Shapes\BriefShapes::class, Shapes\RackShapes::class,
-        Shapes\ShotShapes::class, Shapes\JudgingShapes::class, Shapes\FinderShapes::class, Shapes\DecideShapes::class,
+        Shapes\CommonShapes::class, Shapes\FittingShapes::class, Shapes\BayShapes::class, Shapes\BriefShapes::class,
+        Shapes\RackShapes::class, Shapes\ShotShapes::class, Shapes\JudgingShapes::class, Shapes\FinderShapes::class,
+        Shapes\DecideShapes::class,
     ];
 
     /** @return array<string, mixed> the OpenAPI document */
@@ -68,7 +70,10 @@ final class Contract
         $out = [];
         foreach (self::ENUMS as $enum) {
             $name = (new ReflectionClass($enum))->getShortName();
-            $out[$name] = ['type' => 'string', 'enum' => array_map(static fn (BackedEnum $case): string => (string) $case->value, $enum::cases())];
+            $out[$name] = [
+                'type' => 'string',
+                'enum' => array_map(static fn (BackedEnum $case): string => (string) $case->value, $enum::cases()),
+            ];
         }
         foreach (self::shapes() as $name => $shape) {
             $schema = is_string($shape->fields) ? TypeText::schema($shape->fields) : TypeText::object(self::fieldsOf($shape));
@@ -86,7 +91,9 @@ final class Contract
         foreach (self::SHAPES as $class) {
             foreach ((new ReflectionClass($class))->getAttributes(Shape::class) as $attribute) {
                 $shape = $attribute->newInstance();
-                $out[$shape->name] = isset($out[$shape->name]) ? throw new LogicException("There are two shapes called {$shape->name}.") : $shape;
+                $out[$shape->name] = isset($out[$shape->name])
+                    ? throw new LogicException("There are two shapes called {$shape->name}.")
+                    : $shape;
             }
         }
 
@@ -129,7 +136,9 @@ final class Contract
         foreach ($operation['responses'] as $status => $response) {
             if (isset($response['x-type'])) {
                 $type = $response['x-type'];
-                $content = str_contains($type, '/') ? [$type => (object) []] : ['application/json' => ['schema' => TypeText::schema($type)]];
+                $content = str_contains($type, '/')
+                    ? [$type => (object) []]
+                    : ['application/json' => ['schema' => TypeText::schema($type)]];
                 $operation['responses'][$status] = ['description' => $response['description'], 'content' => $content];
             }
         }
@@ -161,11 +170,21 @@ final class Contract
         if (isset($schema['$ref'])) {
             $name = basename($schema['$ref']);
             $shape = self::shapes()[$name] ?? null;
-            $schema = $shape === null ? [] : (is_string($shape->fields) ? TypeText::schema($shape->fields) : TypeText::object(self::fieldsOf($shape)));
+            $schema =
+                $shape === null
+                    ? []
+                    : (is_string($shape->fields)
+                        ? TypeText::schema($shape->fields)
+                        : TypeText::object(self::fieldsOf($shape)));
         }
         foreach ($schema['anyOf'] ?? [] as $one) {
             // Of several types the one that could be an object or a list.
-            if (isset($one['properties']) || isset($one['items']) || isset($one['$ref']) || is_array($one['additionalProperties'] ?? null)) {
+            if (
+                isset($one['properties']) ||
+                isset($one['items']) ||
+                isset($one['$ref']) ||
+                is_array($one['additionalProperties'] ?? null)
+            ) {
                 return self::unknownIn($said, $one, $at);
             }
         }

@@ -41,13 +41,16 @@ final class TypeScript
             isset($s['oneOf']) => implode(' | ', array_map(static fn ($one): string => self::type((array) $one), $s['oneOf'])),
             isset($s['enum']) => implode(' | ', array_map(static fn (string $word): string => "'{$word}'", $s['enum'])),
             isset($s['const']) => "'{$s['const']}'",
-            isset($s['prefixItems']) => '['.implode(', ', array_map(static fn ($one): string => self::type((array) $one), $s['prefixItems'])).']',
+            isset($s['prefixItems']) => '['.
+                implode(', ', array_map(static fn ($one): string => self::type((array) $one), $s['prefixItems'])).
+                ']',
             isset($s['items']) => self::inBrackets((array) $s['items']).'[]',
             isset($s['properties']) => '{ '.trim(str_replace(["\n"], ' ', self::fields($s, ''))).' }',
             is_array($s['additionalProperties'] ?? null) => 'Record<string, '.self::type($s['additionalProperties']).'>',
             ($s['additionalProperties'] ?? null) === true => 'Record<string, unknown>',
             default => match ($s['type'] ?? '') {
-                'integer', 'number' => 'number', 'string' => 'string', 'boolean' => 'boolean', 'null' => 'null', 'object' => 'Record<string, unknown>', default => 'unknown'
+                'integer', 'number' => 'number', 'string' => 'string', 'boolean' => 'boolean', 'null' => 'null',
+                'object' => 'Record<string, unknown>', default => 'unknown',
             },
         };
     }

@@ -7,14 +7,15 @@ namespace App\Contract;
 use LogicException;
 
 /**
- * A type as the contract writes it, in the way TypeScript does: `integer`, `number`, `string | null`, `Setup[]`, `'left' | 'right'`, `[number, number]`,
- * `Record<string, number>`, `{ tag: string; note?: string }`, or the name of a `Shape`. Read into JSON Schema (2020-12, as OpenAPI 3.1 has it).
+ * A type as the contract writes it, in the way TypeScript does: `integer`, `number`, `string | null`, `Setup[]`, `'left' |
+ * 'right'`, `[number, number]`, `Record<string, number>`, `{ tag: string; note?: string }`, or the name of a `Shape`. Read into
+ * JSON Schema (2020-12, as OpenAPI 3.1 has it).
  */
 final class TypeText
 {
     private const PLAIN = [
-        'integer' => ['type' => 'integer'], 'number' => ['type' => 'number'], 'string' => ['type' => 'string'], 'boolean' => ['type' => 'boolean'],
-        'null' => ['type' => 'null'], 'unknown' => ['description' => 'anything'],
+        'integer' => ['type' => 'integer'], 'number' => ['type' => 'number'], 'string' => ['type' => 'string'],
+        'boolean' => ['type' => 'boolean'], 'null' => ['type' => 'null'], 'unknown' => ['description' => 'anything'],
     ];
 
     private int $at = 0;
@@ -51,7 +52,8 @@ final class TypeText
             }
         }
 
-        return ['type' => 'object', 'properties' => $properties] + ($required === [] ? [] : ['required' => $required]) + ['additionalProperties' => false];
+        return ['type' => 'object', 'properties' => $properties] +
+            ($required === [] ? [] : ['required' => $required]) + ['additionalProperties' => false];
     }
 
     /** @return array<string, mixed> */

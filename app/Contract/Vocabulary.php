@@ -46,7 +46,9 @@ final class Vocabulary
         return [
             'VERSION' => config('mintcarry.version'),
             'MEASURE_LABELS' => self::byMeasure(static fn (Measure $m): string => $m->label()),
-            'MEASURE_UNITS' => self::byMeasure(static fn (Measure $m): array => array_map(static fn (Unit $u): string => $u->value, $m->units())),
+            'MEASURE_UNITS' => self::byMeasure(
+                static fn (Measure $m): array => array_map(static fn (Unit $u): string => $u->value, $m->units()),
+            ),
             'PLUS_MEANS' => array_filter(self::byMeasure(static fn (Measure $m): array => $m->signs())),
             'REQUIRED_MEASURES' => array_map(static fn (Measure $m): string => $m->value, Measure::required()),
             'UNIT_SIZES' => self::unitSizes(),
@@ -58,8 +60,12 @@ final class Vocabulary
             'BRIEF_LABELS' => Brief::LABELS,
             'BRIEF_WEIGHTS' => Brief::WEIGHTS,
             'TROUBLE_KINDS' => Trouble::KINDS,
-            'SCORING_UNITS' => array_combine(array_column(Scoring::cases(), 'value'), array_map(static fn (Scoring $s): string => $s->unit(), Scoring::cases())),
-            'POLICIES' => array_combine(Screening::OFFERED, array_map(static fn (string $n): string => Screening::named($n)->label(), Screening::OFFERED)),
+            'SCORING_UNITS' => array_combine(
+                array_column(Scoring::cases(), 'value'), array_map(static fn (Scoring $s): string => $s->unit(), Scoring::cases()),
+            ),
+            'POLICIES' => array_combine(
+                Screening::OFFERED, array_map(static fn (string $n): string => Screening::named($n)->label(), Screening::OFFERED),
+            ),
             'TIE_CRITERIA' => TieBreak::CRITERIA,
             'FINDER_FILTERS' => RackCandidates::WHICH,
             'FINDER_STOPS_BELOW' => Finder::STOP_BELOW,

@@ -27,7 +27,9 @@ final readonly class Device
         }
         $this->address = rtrim((string) config("mintcarry.devices.{$name}"), '/');
         if ($this->address === '') {
-            throw InvalidInput::of('device', "No address is configured for the {$name}. Type what you read; everything else works without it.");
+            throw InvalidInput::of(
+                'device', "No address is configured for the {$name}. Type what you read; everything else works without it.",
+            );
         }
     }
 
@@ -53,7 +55,10 @@ final readonly class Device
     {
         $isStandIn = ($this->send('GET', '')['standIn'] ?? false) === true;
         if ($isStandIn && ! $this->takesSimulated) {
-            throw InvalidInput::of('device', "No {$this->name} is connected: what answers is a stand-in that makes readings up. Read by eye and type it. To practise with made-up readings, switch them on in the bay.");
+            throw InvalidInput::of(
+                'device',
+                "No {$this->name} is connected: what answers is a stand-in that makes readings up. Read by eye and type it. To practise with made-up readings, switch them on in the bay.",
+            );
         }
 
         return $isStandIn ? 'simulated' : 'measured';
@@ -69,7 +74,10 @@ final readonly class Device
             $this->send('PUT', '/piece', $piece);
         }
         $values = $this->send('GET', '/reading')['values'] ?? null;
-        $numbers = array_filter(is_array($values) ? $values : [], fn (mixed $v, mixed $k): bool => (is_int($v) || is_float($v)) && is_string($k), ARRAY_FILTER_USE_BOTH);
+        $numbers = array_filter(
+            is_array($values) ? $values : [], fn (mixed $v, mixed $k): bool => (is_int($v) || is_float($v)) && is_string($k),
+            ARRAY_FILTER_USE_BOTH,
+        );
         if ($numbers === []) {
             throw $this->failed('answered without a reading');
         }
@@ -130,7 +138,13 @@ final readonly class Device
         }
         $json = json_decode($text, true);
         if (! $response->successful()) {
-            throw $this->failed('says: '.mb_strimwidth(is_array($json) && is_string($json['error'] ?? null) ? $json['error'] : 'error '.$response->status(), 0, 120, '…'));
+            throw $this->failed(
+                'says: '.
+                    mb_strimwidth(
+                        is_array($json) && is_string($json['error'] ?? null) ? $json['error'] : 'error '.$response->status(), 0,
+                        120, '…',
+                    ),
+            );
         }
 
         return is_array($json) ? $json : throw $this->failed('answered with something that is no reading');
@@ -138,6 +152,9 @@ final readonly class Device
 
     private function failed(string $how): InvalidInput
     {
-        return InvalidInput::of('device', "The {$this->name} at {$this->address} {$how}. Nothing typed was lost: read by eye and type it, or try again.");
+        return InvalidInput::of(
+            'device',
+            "The {$this->name} at {$this->address} {$how}. Nothing typed was lost: read by eye and type it, or try again.",
+        );
     }
 }

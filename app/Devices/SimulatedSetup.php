@@ -17,7 +17,11 @@ final class SimulatedSetup
         $own = Setup::query()->with(Setup::MADE_OF)->where('fitting_id', $fitting->id)->orderBy('position')->first() ?? $setup;
         [$here, $was] = [FittingLoader::spec($setup, $fitting->player->hand), FittingLoader::spec($own, $fitting->player->hand)];
 
-        return new SetupEffect($here->body, $here->head, $here->squaredLoftDeg - $was->squaredLoftDeg, $here->soledFaceOpenDeg - $was->soledFaceOpenDeg, $here->body->cgBackMm - $was->body->cgBackMm, $here->body->cgToeMm - $was->body->cgToeMm, $here->heavierBy($was));
+        return new SetupEffect(
+            $here->body, $here->head, $here->squaredLoftDeg - $was->squaredLoftDeg,
+            $here->soledFaceOpenDeg - $was->soledFaceOpenDeg, $here->body->cgBackMm - $was->body->cgBackMm,
+            $here->body->cgToeMm - $was->body->cgToeMm, $here->heavierBy($was),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -28,8 +32,16 @@ final class SimulatedSetup
         return [
             'hand' => $fitting->player->hand->value,
             'setup' => $setup->tag,
-            'effect' => ['headKey' => $effect->headKey, 'squaredLoftDeg' => $effect->squaredLoftDeg, 'soledFaceOpenDeg' => $effect->soledFaceOpenDeg, 'cgBackMm' => $effect->cgBackMm, 'cgToeMm' => $effect->cgToeMm, 'swingWeightPoints' => $effect->swingWeightPoints,
-                'head' => ['loftDeg' => $effect->head->loftDeg, 'massG' => $effect->head->massG, 'cgToeMm' => $effect->head->cgToeMm, 'cgBackMm' => $effect->head->cgBackMm, 'cgUpMm' => $effect->head->cgUpMm, 'inertiaGcm2' => $effect->head->inertiaGcm2]],
+            'effect' => [
+                'headKey' => $effect->headKey, 'squaredLoftDeg' => $effect->squaredLoftDeg,
+                'soledFaceOpenDeg' => $effect->soledFaceOpenDeg, 'cgBackMm' => $effect->cgBackMm, 'cgToeMm' => $effect->cgToeMm,
+                'swingWeightPoints' => $effect->swingWeightPoints,
+                'head' => [
+                    'loftDeg' => $effect->head->loftDeg, 'massG' => $effect->head->massG, 'cgToeMm' => $effect->head->cgToeMm,
+                    'cgBackMm' => $effect->head->cgBackMm, 'cgUpMm' => $effect->head->cgUpMm,
+                    'inertiaGcm2' => $effect->head->inertiaGcm2,
+                ],
+            ],
         ];
     }
 }

@@ -23,8 +23,8 @@ use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Record\FittingFile;
 
 /**
- * A whole fitting as an open file (docs/schemas/fitting.schema.json). The file carries the rack of the player's hand, so that it means the same anywhere; what the
- * log could take back stays behind.
+ * A whole fitting as an open file (docs/schemas/fitting.schema.json). The file carries the rack of the player's hand, so that it
+ * means the same anywhere; what the log could take back stays behind.
  */
 final class FittingExporter
 {
@@ -57,7 +57,9 @@ final class FittingExporter
     public static function export(Fitting $fitting): array
     {
         if (Blind::open($fitting) !== null) {
-            throw ValidationException::withMessages(['blind' => 'A blind trial is going on, and the file would give it away: reveal it first.']);
+            throw ValidationException::withMessages([
+                'blind' => 'A blind trial is going on, and the file would give it away: reveal it first.',
+            ]);
         }
 
         return (new self($fitting))->all();
@@ -84,8 +86,10 @@ final class FittingExporter
             'benchmark' => $this->tag($fitting->benchmark_setup_id),
             'rack' => $this->rack(),
             'setups' => $this->setups->map($this->setup(...))->values()->all(),
-            'visits' => $visits->map(fn (Visit $v): array => ['number' => $v->number, 'at' => $v->created_at->toIso8601String()])->values()->all(),
-            'trials' => $this->trials->map(fn (Trial $t): array => $this->trial($t, $visits[$t->visit_id ?? 0]->number ?? null))->values()->all(),
+            'visits' => $visits
+                ->map(fn (Visit $v): array => ['number' => $v->number, 'at' => $v->created_at->toIso8601String()])->values()->all(),
+            'trials' => $this->trials
+                ->map(fn (Trial $t): array => $this->trial($t, $visits[$t->visit_id ?? 0]->number ?? null))->values()->all(),
             'shots' => $fitting->shots()->get()->map($this->shot(...))->all(),
             'ratings' => $mine(Rating::class)->orderBy('id')->get()->map($this->rating(...))->all(),
             'blinds' => $this->blinds->map($this->blind(...))->all(),
@@ -133,20 +137,27 @@ final class FittingExporter
     /** @return array<string, mixed> */
     private function rating(Rating $r): array
     {
-        return ['trial' => $this->trials[$r->trial_id]->number ?? null, 'setup' => $this->tag($r->setup_id), 'kind' => $r->kind, 'stars' => $r->stars];
+        return [
+            'trial' => $this->trials[$r->trial_id]->number ?? null, 'setup' => $this->tag($r->setup_id), 'kind' => $r->kind,
+            'stars' => $r->stars,
+        ];
     }
 
     /** @return array<string, mixed> */
     private function blind(Blind $b): array
     {
-        return ['setups' => array_map($this->tag(...), $b->setups), 'shotsEach' => $b->shots_each, 'revealedAt' => $b->revealed_at?->toIso8601String()];
+        return [
+            'setups' => array_map($this->tag(...), $b->setups), 'shotsEach' => $b->shots_each,
+            'revealedAt' => $b->revealed_at?->toIso8601String(),
+        ];
     }
 
     /** @return array<string, mixed> */
     private function confirm(Confirm $c): array
     {
         return [
-            'held' => $this->tag($c->benchmark_setup_id), 'setup' => $this->tag($c->setup_id), 'shotsEach' => $c->shots_each, 'rested' => $c->rested,
+            'held' => $this->tag($c->benchmark_setup_id), 'setup' => $this->tag($c->setup_id), 'shotsEach' => $c->shots_each,
+            'rested' => $c->rested,
             'endedAt' => $c->ended_at?->toIso8601String(),
         ];
     }
@@ -155,18 +166,24 @@ final class FittingExporter
     private function decision(Decision $d): array
     {
         return self::filled([
-            'setup' => $this->tag($d->setup_id), 'advised' => $this->tag($d->advised_setup_id), 'reason' => $d->reason, 'version' => $d->number,
-            'advice' => $d->advice, 'proof' => $d->proof, 'at' => $d->created_at->toIso8601String(), 'lockedAt' => $d->locked_at?->toIso8601String(),
-            'reopenedAt' => $d->reopened_at?->toIso8601String(), 'reopenWhy' => $d->reopen_why,
+            'setup' => $this->tag($d->setup_id), 'advised' => $this->tag($d->advised_setup_id), 'reason' => $d->reason,
+            'version' => $d->number, 'advice' => $d->advice, 'proof' => $d->proof, 'at' => $d->created_at->toIso8601String(),
+            'lockedAt' => $d->locked_at?->toIso8601String(), 'reopenedAt' => $d->reopened_at?->toIso8601String(),
+            'reopenWhy' => $d->reopen_why,
         ]);
     }
 
-    /** @return array<string, mixed> the heads of the hand as they lie on the rack, those of setups that are gone from it, and the parts of the setups */
+    /**
+     * @return array<string, mixed> the heads of the hand as they lie on the rack, those of setups that are gone from it, and the
+     *   parts of the setups
+     */
     private function rack(): array
     {
         $setups = $this->setups->values();
         $heads = (new FittingLoader($this->fitting))->heads();
-        $gone = $setups->map(fn (Setup $s): ?RackHead => $s->rackHead)->filter()->reject(fn (RackHead $h): bool => $heads->contains('id', $h->id))->unique('id');
+        $gone = $setups
+            ->map(fn (Setup $s): ?RackHead => $s->rackHead)->filter()
+            ->reject(fn (RackHead $h): bool => $heads->contains('id', $h->id))->unique('id');
         $all = [...$heads->all(), ...$gone->values()->all()];
         $partIds = array_filter($setups->flatMap(fn (Setup $s): array => [$s->shaft_id, $s->grip_id, $s->ball_id])->all());
         $sleeveIds = array_filter(array_map(fn (RackHead $h): ?int => $h->sleeve_id, $all));
@@ -174,7 +191,9 @@ final class FittingExporter
         return [
             'format' => RackExporter::FORMAT,
             'sleeves' => Sleeve::query()->findMany($sleeveIds)->sortBy('id')->values()->map(fn (Sleeve $s): array => $s->spec)->all(),
-            'heads' => array_map(fn (RackHead $h): array => RackExporter::head($h) + ($h->retired_at === null ? [] : ['retired' => true]), $all),
+            'heads' => array_map(
+                fn (RackHead $h): array => RackExporter::head($h) + ($h->retired_at === null ? [] : ['retired' => true]), $all,
+            ),
             'parts' => Part::query()->findMany($partIds)->sortBy('id')->values()->map(RackExporter::part(...))->all(),
         ];
     }

@@ -11,14 +11,16 @@ final class FittingFormat
         'tag' => 'tag', 'head' => 'head', 'stated_loft_deg' => 'statedLoftDeg', 'measured_loft_deg' => 'measuredLoftDeg',
         'measured_lie_deg' => 'measuredLieDeg', 'measured_face_open_deg' => 'measuredFaceOpenDeg', 'sleeve_label' => 'sleeveLabel',
         'sleeve_loft_deg' => 'sleeveLoftDeg', 'sleeve_face_open_deg' => 'sleeveFaceOpenDeg', 'sleeve_lie_deg' => 'sleeveLieDeg',
-        'weights' => 'weights', 'masses' => 'masses', 'rack_snapshot' => 'asBuilt', 'shaft' => 'shaft', 'length_mm' => 'lengthMm', 'ball' => 'ball',
-        'tee_mm' => 'teeMm', 'swing_weight_points' => 'swingWeightPoints', 'swing_weight_source' => 'swingWeightSource', 'cue' => 'cue',
-        'note' => 'note', 'shelf' => 'shelf', 'shelf_reason' => 'shelfReason',
+        'weights' => 'weights', 'masses' => 'masses', 'rack_snapshot' => 'asBuilt', 'shaft' => 'shaft', 'length_mm' => 'lengthMm',
+        'ball' => 'ball', 'tee_mm' => 'teeMm', 'swing_weight_points' => 'swingWeightPoints',
+        'swing_weight_source' => 'swingWeightSource', 'cue' => 'cue', 'note' => 'note', 'shelf' => 'shelf',
+        'shelf_reason' => 'shelfReason',
     ];
 
     public const SHOT = [
-        'sequence' => 'sequence', 'measured' => 'measured', 'typed' => 'typed', 'flags' => 'flags', 'source' => 'source', 'intent' => 'intent',
-        'hit_at' => 'hitAt', 'note' => 'note', 'left_out_reason' => 'leftOut', 'left_out_note' => 'leftOutNote',
+        'sequence' => 'sequence', 'measured' => 'measured', 'typed' => 'typed', 'flags' => 'flags', 'source' => 'source',
+        'intent' => 'intent', 'hit_at' => 'hitAt', 'note' => 'note', 'left_out_reason' => 'leftOut',
+        'left_out_note' => 'leftOutNote',
     ];
 
     /** Parts of the rack that a setup is built with. */
@@ -32,8 +34,8 @@ final class FittingFormat
 
     /** Names that decisions of older versions carry, and today's. */
     private const OLDER = [
-        'carried' => 'isConclusive', 'heldStrokes' => 'aimFixedStrokes', 'gainHeld' => 'aimFixedGain', 'told' => 'verdict', 'word' => 'verdict',
-        'held' => 'benchmark', 'left' => 'remaining', 'peculiar' => 'ownEffects',
+        'carried' => 'isConclusive', 'heldStrokes' => 'aimFixedStrokes', 'gainHeld' => 'aimFixedGain', 'told' => 'verdict',
+        'word' => 'verdict', 'held' => 'benchmark', 'left' => 'remaining', 'peculiar' => 'ownEffects',
     ];
 
     /** These are objects, also while empty. */
@@ -54,7 +56,13 @@ final class FittingFormat
         foreach ($kept as $key => $value) {
             $isSide = $key === 'left' && in_array($at, self::SIDES, true);
             $name = is_string($key) && ! $isSide ? self::OLDER[$key] ?? $key : $key;
-            $out[$name] = is_array($value) ? ($value === [] && in_array($key, self::MAPS, true) ? (object) [] : self::today($value, is_string($key) ? $key : $at)) : ($value === 'low scooter' ? 'low runner' : $value);
+            $out[$name] = is_array($value)
+                ? ($value === [] && in_array($key, self::MAPS, true)
+                    ? (object) []
+                    : self::today($value, is_string($key) ? $key : $at))
+                : ($value === 'low scooter'
+                    ? 'low runner'
+                    : $value);
         }
 
         return $out;

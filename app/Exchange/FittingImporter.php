@@ -29,7 +29,10 @@ use MintCarry\Core\Record\FittingFile;
 use MintCarry\Core\Record\FittingRecord;
 use Throwable;
 
-/** Reads a fitting file (`FittingExporter`) as a new fitting of a studio, all of it or nothing. The core has read it first, so what it refuses never comes here. */
+/**
+ * Reads a fitting file (`FittingExporter`) as a new fitting of a studio, all of it or nothing. The core has read it first, so
+ * what it refuses never comes here.
+ */
 final class FittingImporter
 {
     /** @var array<string, Setup> by tag */
@@ -57,7 +60,8 @@ final class FittingImporter
     /**
      * Reads a file: as a look at it, or as a new fitting of this studio.
      *
-     * @return array{player: string, hand: string, setups: list<string>, shots: int, decisions: int, rack: array{added: list<string>, there: list<string>}, fittingId: int|null}
+     * @return array{player: string, hand: string, setups: list<string>, shots: int, decisions: int,
+     *   rack: array{added: list<string>, there: list<string>}, fittingId: int|null}
      *
      * @throws ValidationException naming what is wrong and where
      */
@@ -75,14 +79,17 @@ final class FittingImporter
         } catch (ValidationException|InvalidInput $e) {
             DB::rollBack();
             $why = $e instanceof ValidationException ? (string) array_values($e->errors())[0][0] : $e->getMessage();
-            throw ValidationException::withMessages(['file' => str_contains($why, 'Nothing was added') ? $why : "{$why} Nothing was added."]);
+            throw ValidationException::withMessages([
+                'file' => str_contains($why, 'Nothing was added') ? $why : "{$why} Nothing was added.",
+            ]);
         } catch (Throwable $e) {
             DB::rollBack();
             throw $e;
         }
         $done = [
-            'player' => $fitting->player->name, 'hand' => $fitting->player->hand->value, 'setups' => array_map(strval(...), array_keys($record->setups)),
-            'shots' => $fitting->shots()->count(), 'decisions' => $fitting->decisions()->count(), 'rack' => $heads, 'fittingId' => $keep ? $fitting->id : null,
+            'player' => $fitting->player->name, 'hand' => $fitting->player->hand->value,
+            'setups' => array_map(strval(...), array_keys($record->setups)), 'shots' => $fitting->shots()->count(),
+            'decisions' => $fitting->decisions()->count(), 'rack' => $heads, 'fittingId' => $keep ? $fitting->id : null,
         ];
         $keep ? DB::commit() : DB::rollBack();
 
@@ -157,7 +164,9 @@ final class FittingImporter
         $found = array_filter([
             'simulated shots' => $count($data['shots'] ?? []),
             'swing weights of a stand-in' => $count($data['setups'] ?? [], 'swingWeightSource'),
-            'readings of a stand-in' => array_sum(array_map(static fn (mixed $head): int => $count(is_array($head) ? $head['readings'] ?? [] : []), $heads)),
+            'readings of a stand-in' => array_sum(
+                array_map(static fn (mixed $head): int => $count(is_array($head) ? $head['readings'] ?? [] : []), $heads),
+            ),
         ]);
         if ($found !== []) {
             $what = implode(', ', array_map(static fn (string $what, int $n): string => "{$what} ({$n})", array_keys($found), $found));
@@ -171,7 +180,9 @@ final class FittingImporter
      */
     private function setups(array $data, FittingRecord $record, array $heads): void
     {
-        $parts = Part::query()->where('studio_id', $this->user->studio_id)->whereNull('retired_at')->get()->keyBy(fn (Part $p): string => "{$p->kind}/{$p->label}");
+        $parts = Part::query()
+            ->where('studio_id', $this->user->studio_id)->whereNull('retired_at')->get()
+            ->keyBy(fn (Part $p): string => "{$p->kind}/{$p->label}");
         foreach (array_values($data['setups']) as $i => $item) {
             $columns = self::columns($item, FittingFormat::SETUP, "setups[{$i}]");
             $head = ($item['onRack'] ?? false) ? $heads[$item['head']] : null;
@@ -179,14 +190,24 @@ final class FittingImporter
                 throw InvalidInput::of('shelf', "setups[{$i}].shelf: a setup is parked, dropped or neither.");
             }
             $kept = $record->setups[(string) $item['tag']];
-            $ofRack = $head === null ? [] : [
-                'head' => $head->label, 'masses' => $kept->masses, 'weights' => $kept->weights, 'rack_snapshot' => $columns['rack_snapshot'] ?? $head->snapshot(),
-            ];
-            $this->setups[$item['tag']] = Setup::query()->create($this->mine + [
-                'position' => $i + 1, 'is_baseline' => $i === 0, 'head_id' => $head?->id, 'starred' => (bool) ($item['starred'] ?? false), 'typed' => [],
-                'shaft_id' => self::part($parts, 'shaft', $item), 'grip_id' => self::part($parts, 'grip', $item), 'ball_id' => self::part($parts, 'ball', $item),
-                'stated_loft_deg' => $columns['stated_loft_deg'] ?? $head?->stated_loft_deg,
-            ] + $ofRack + $columns);
+            $ofRack =
+                $head === null
+                    ? []
+                    : [
+                        'head' => $head->label, 'masses' => $kept->masses, 'weights' => $kept->weights,
+                        'rack_snapshot' => $columns['rack_snapshot'] ?? $head->snapshot(),
+                    ];
+            $this->setups[$item['tag']] = Setup::query()->create(
+                $this->mine + [
+                    'position' => $i + 1, 'is_baseline' => $i === 0, 'head_id' => $head?->id,
+                    'starred' => (bool) ($item['starred'] ?? false), 'typed' => [],
+                    'shaft_id' => self::part($parts, 'shaft', $item), 'grip_id' => self::part($parts, 'grip', $item),
+                    'ball_id' => self::part($parts, 'ball', $item),
+                    'stated_loft_deg' => $columns['stated_loft_deg'] ?? $head?->stated_loft_deg,
+                ] +
+                    $ofRack +
+                    $columns,
+            );
         }
         foreach ($data['setups'] as $item) {
             if (isset($item['branchedFrom'])) {
@@ -220,11 +241,15 @@ final class FittingImporter
             ])->id;
         }
         foreach (self::items($data, 'confirms') as $i => $c) {
-            $this->confirms[$i] = Confirm::query()->create($this->mine + $by + [
-                'benchmark_setup_id' => $this->setup($c, 'held', "confirms[{$i}]"), 'setup_id' => $this->setup($c, 'setup', "confirms[{$i}]"),
-                'shots_each' => max(3, min(10, (int) ($c['shotsEach'] ?? 5))), 'rested' => (bool) ($c['rested'] ?? false),
-                'ended_at' => self::moment($c['endedAt'] ?? null) ?? now(),
-            ])->id;
+            $this->confirms[$i] = Confirm::query()->create(
+                $this->mine +
+                    $by + [
+                        'benchmark_setup_id' => $this->setup($c, 'held', "confirms[{$i}]"),
+                        'setup_id' => $this->setup($c, 'setup', "confirms[{$i}]"),
+                        'shots_each' => max(3, min(10, (int) ($c['shotsEach'] ?? 5))), 'rested' => (bool) ($c['rested'] ?? false),
+                        'ended_at' => self::moment($c['endedAt'] ?? null) ?? now(),
+                    ],
+            )->id;
         }
     }
 
@@ -232,13 +257,17 @@ final class FittingImporter
     private function trials(array $data): void
     {
         foreach (self::items($data, 'trials') as $i => $t) {
-            $trial = Trial::query()->create($this->mine + [
-                'begun_by' => $this->user->id, 'setup_id' => $this->setup($t, 'setup', "trials[{$i}]"), 'number' => (int) $t['number'],
-                'kind' => $t['kind'] ?? 'trial', 'conditions' => (array) ($t['place'] ?? []), 'visit_id' => $this->visits[(int) ($t['visit'] ?? 0)] ?? null,
-                'blind_id' => isset($t['blind']) ? ($this->blinds[$t['blind']] ?? null) : null,
-                'confirm_id' => isset($t['confirm']) ? ($this->confirms[$t['confirm']] ?? null) : null,
-                'rating_skipped' => (bool) ($t['ratingSkipped'] ?? false), 'note' => self::text($t, 'note', 500), 'ended_at' => self::moment($t['at'] ?? null) ?? now(),
-            ]);
+            $trial = Trial::query()->create(
+                $this->mine + [
+                    'begun_by' => $this->user->id, 'setup_id' => $this->setup($t, 'setup', "trials[{$i}]"),
+                    'number' => (int) $t['number'], 'kind' => $t['kind'] ?? 'trial', 'conditions' => (array) ($t['place'] ?? []),
+                    'visit_id' => $this->visits[(int) ($t['visit'] ?? 0)] ?? null,
+                    'blind_id' => isset($t['blind']) ? $this->blinds[$t['blind']] ?? null : null,
+                    'confirm_id' => isset($t['confirm']) ? $this->confirms[$t['confirm']] ?? null : null,
+                    'rating_skipped' => (bool) ($t['ratingSkipped'] ?? false), 'note' => self::text($t, 'note', 500),
+                    'ended_at' => self::moment($t['at'] ?? null) ?? now(),
+                ],
+            );
             $this->trials[(int) $t['number']] = self::dated($trial, $t['at'] ?? null)->id;
         }
     }
@@ -251,9 +280,11 @@ final class FittingImporter
         foreach (self::items($data, 'shots') as $i => $s) {
             $columns = self::columns($s, FittingFormat::SHOT, "shots[{$i}]");
             $rows[] = $this->mine + [
-                'setup_id' => $this->setup($s, 'setup', "shots[{$i}]"), 'trial_id' => isset($s['trial']) ? $this->trials[(int) $s['trial']] : null,
-                'sequence' => (int) ($s['sequence'] ?? $i + 1), 'source' => $columns['source'] ?? 'file', 'shot_key' => md5("{$fitting->id}/{$i}"),
-                'measured' => $json((object) ($s['measured'] ?? [])), 'typed' => $json((object) ($columns['typed'] ?? [])),
+                'setup_id' => $this->setup($s, 'setup', "shots[{$i}]"),
+                'trial_id' => isset($s['trial']) ? $this->trials[(int) $s['trial']] : null,
+                'sequence' => (int) ($s['sequence'] ?? $i + 1), 'source' => $columns['source'] ?? 'file',
+                'shot_key' => md5("{$fitting->id}/{$i}"), 'measured' => $json((object) ($s['measured'] ?? [])),
+                'typed' => $json((object) ($columns['typed'] ?? [])),
                 'flags' => $json(array_values((array) ($columns['flags'] ?? []))),
                 'intent' => in_array($columns['intent'] ?? '', Shot::INTENTS, true) ? $columns['intent'] : 'normal',
                 'hit_at' => $columns['hit_at'] ?? null, 'note' => $columns['note'] ?? null,
@@ -283,20 +314,24 @@ final class FittingImporter
     private function decisions(array $data): void
     {
         foreach (self::items($data, 'decisions') as $i => $d) {
-            $decision = Decision::query()->create($this->mine + [
-                'setup_id' => $this->setup($d, 'setup', "decisions[{$i}]"),
-                'advised_setup_id' => $this->setup($d + ['advised' => $d['setup'] ?? null], 'advised', "decisions[{$i}]"),
-                'reason' => self::text($d, 'reason', 2000), 'advice' => FittingFormat::today((array) ($d['advice'] ?? [])),
-                'proof' => isset($d['proof']) ? FittingFormat::today((array) $d['proof']) : null,
-                'number' => self::number($d, 'version', "decisions[{$i}]", FittingFile::MOST_TRIALS, 1), 'locked_at' => self::moment($d['lockedAt'] ?? null),
-                'reopened_at' => self::moment($d['reopenedAt'] ?? null), 'reopen_why' => self::text($d, 'reopenWhy', 300), 'decided_by' => $this->user->id,
-            ]);
+            $decision = Decision::query()->create(
+                $this->mine + [
+                    'setup_id' => $this->setup($d, 'setup', "decisions[{$i}]"),
+                    'advised_setup_id' => $this->setup($d + ['advised' => $d['setup'] ?? null], 'advised', "decisions[{$i}]"),
+                    'reason' => self::text($d, 'reason', 2000), 'advice' => FittingFormat::today((array) ($d['advice'] ?? [])),
+                    'proof' => isset($d['proof']) ? FittingFormat::today((array) $d['proof']) : null,
+                    'number' => self::number($d, 'version', "decisions[{$i}]", FittingFile::MOST_TRIALS, 1),
+                    'locked_at' => self::moment($d['lockedAt'] ?? null), 'reopened_at' => self::moment($d['reopenedAt'] ?? null),
+                    'reopen_why' => self::text($d, 'reopenWhy', 300), 'decided_by' => $this->user->id,
+                ],
+            );
             self::dated($decision, $d['at'] ?? null);
         }
     }
 
     /**
-     * The heads of the file on this studio's rack. One that is there and the same is used; one that is there under the same name but not the same comes in under a name of its own.
+     * The heads of the file on this studio's rack. One that is there and the same is used; one that is there under the same name
+     * but not the same comes in under a name of its own.
      *
      * @param  array<string, mixed>  $rack
      * @return array{array<string, RackHead>, array{added: list<string>, there: list<string>}} heads by their label in the file
@@ -305,11 +340,15 @@ final class FittingImporter
     {
         $file = new RackImporter($this->user);
         $done = $file->add(['sleeves' => $rack['sleeves'] ?? [], 'parts' => $rack['parts'] ?? []]);
-        $mine = fn () => RackHead::query()->where('studio_id', $this->user->studio_id)->whereNull('retired_at')->with(['sleeve', 'readings']);
+        $mine = fn () => RackHead::query()
+            ->where('studio_id', $this->user->studio_id)->whereNull('retired_at')->with(['sleeve', 'readings']);
         // When a head was read, and what it costs here, does not make it another head; nor that a file of before says no source.
         $same = function (array $head): string {
             unset($head['retired'], $head['supply'], $head['note'], $head['label']);
-            $head['readings'] = array_map(fn (array $r): array => array_diff_key($r, ['at' => 1, 'way' => 1, 'note' => 1]) + ['source' => 'measured'], $head['readings'] ?? []);
+            $head['readings'] = array_map(
+                fn (array $r): array => array_diff_key($r, ['at' => 1, 'way' => 1, 'note' => 1]) + ['source' => 'measured'],
+                $head['readings'] ?? [],
+            );
             ksort($head);
 
             return (string) json_encode(json_decode((string) json_encode($head), true), JSON_PRESERVE_ZERO_FRACTION | JSON_NUMERIC_CHECK);
@@ -389,8 +428,13 @@ final class FittingImporter
             if (! isset($item[$name])) {
                 continue;
             }
-            if (isset(FittingFormat::TEXTS[$column]) && (! is_string($item[$name]) || mb_strlen($item[$name]) > FittingFormat::TEXTS[$column])) {
-                throw InvalidInput::of("{$where}.{$name}", "{$where}.{$name} must be a text of at most ".FittingFormat::TEXTS[$column].' letters.');
+            if (
+                isset(FittingFormat::TEXTS[$column]) &&
+                (! is_string($item[$name]) || mb_strlen($item[$name]) > FittingFormat::TEXTS[$column])
+            ) {
+                throw InvalidInput::of(
+                    "{$where}.{$name}", "{$where}.{$name} must be a text of at most ".FittingFormat::TEXTS[$column].' letters.',
+                );
             }
             $out[$column] = $item[$name];
         }
@@ -414,7 +458,9 @@ final class FittingImporter
 
     private static function moment(mixed $value): ?Carbon
     {
-        return is_string($value) && strtotime($value) !== false && preg_match('/^\d{4}-\d\d-\d\d/', $value) === 1 ? Carbon::parse($value) : null;
+        return is_string($value) && strtotime($value) !== false && preg_match('/^\d{4}-\d\d-\d\d/', $value) === 1
+            ? Carbon::parse($value)
+            : null;
     }
 
     /**

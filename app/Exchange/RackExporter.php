@@ -19,10 +19,11 @@ final readonly class RackExporter
     public const CSV = [
         'kind' => 'kind', 'label' => 'label', 'maker' => 'maker', 'hand' => 'hand', 'type' => 'type', 'sleeve' => 'sleeve',
         'statedLoftDeg' => 'statedLoftDeg', 'statedLieDeg' => 'statedLieDeg', 'statedFaceOpenDeg' => 'statedFaceOpenDeg',
-        'volumeCm3' => 'volumeCm3', 'massG' => 'massG', 'flex' => 'data.flex', 'rawMassG' => 'data.rawMassG', 'cutMassG' => 'data.cutMassG',
-        'balanceFromButtMm' => 'data.balanceFromButtMm', 'lengthMm' => 'data.lengthMm', 'torqueDeg' => 'data.torqueDeg', 'size' => 'data.size',
-        'build' => 'data.build', 'price' => 'supply.price', 'currency' => 'supply.currency', 'leadDays' => 'supply.leadDays',
-        'lofts' => 'supply.lofts', 'hands' => 'supply.hands', 'inStock' => 'supply.inStock', 'note' => 'note',
+        'volumeCm3' => 'volumeCm3', 'massG' => 'massG', 'flex' => 'data.flex', 'rawMassG' => 'data.rawMassG',
+        'cutMassG' => 'data.cutMassG', 'balanceFromButtMm' => 'data.balanceFromButtMm', 'lengthMm' => 'data.lengthMm',
+        'torqueDeg' => 'data.torqueDeg', 'size' => 'data.size', 'build' => 'data.build', 'price' => 'supply.price',
+        'currency' => 'supply.currency', 'leadDays' => 'supply.leadDays', 'lofts' => 'supply.lofts', 'hands' => 'supply.hands',
+        'inStock' => 'supply.inStock', 'note' => 'note',
     ];
 
     public function __construct(private Studio $studio)
@@ -53,7 +54,9 @@ final readonly class RackExporter
         $cell = fn (mixed $v): string => match (true) {
             is_bool($v) => $v ? 'yes' : 'no', is_array($v) => implode(' ', $v), default => (string) $v
         };
-        $row = fn (array $item): array => array_map(fn (string $path): string => CsvCell::safe($cell(data_get($item, $path, ''))), array_values(self::CSV));
+        $row = fn (array $item): array => array_map(
+            fn (string $path): string => CsvCell::safe($cell(data_get($item, $path, ''))), array_values(self::CSV),
+        );
 
         return [array_keys(self::CSV), ...array_values(array_map($row, $items))];
     }
@@ -62,11 +65,12 @@ final readonly class RackExporter
     public static function head(RackHead $h): array
     {
         return self::filled([
-            'label' => $h->label, 'maker' => $h->maker, 'hand' => $h->hand->value, 'type' => $h->type, 'sleeve' => $h->sleeve->name ?? null,
-            'statedLoftDeg' => $h->stated_loft_deg, 'statedLieDeg' => $h->stated_lie_deg, 'statedFaceOpenDeg' => $h->stated_face_open_deg,
-            'volumeCm3' => $h->volume_cm3, 'massG' => $h->mass_g, 'cgToeMm' => $h->cg_toe_mm, 'cgBackMm' => $h->cg_back_mm, 'cgUpMm' => $h->cg_up_mm,
-            'bulgeMm' => $h->bulge_mm, 'rollMm' => $h->roll_mm, 'inertiaGcm2' => $h->inertia_gcm2,
-            'slots' => $h->slots, 'stockG' => $h->stock_g, 'standard' => $h->standard, 'supply' => $h->supply, 'note' => $h->note,
+            'label' => $h->label, 'maker' => $h->maker, 'hand' => $h->hand->value, 'type' => $h->type,
+            'sleeve' => $h->sleeve->name ?? null, 'statedLoftDeg' => $h->stated_loft_deg, 'statedLieDeg' => $h->stated_lie_deg,
+            'statedFaceOpenDeg' => $h->stated_face_open_deg, 'volumeCm3' => $h->volume_cm3, 'massG' => $h->mass_g,
+            'cgToeMm' => $h->cg_toe_mm, 'cgBackMm' => $h->cg_back_mm, 'cgUpMm' => $h->cg_up_mm, 'bulgeMm' => $h->bulge_mm,
+            'rollMm' => $h->roll_mm, 'inertiaGcm2' => $h->inertia_gcm2, 'slots' => $h->slots, 'stockG' => $h->stock_g,
+            'standard' => $h->standard, 'supply' => $h->supply, 'note' => $h->note,
             'readings' => $h->readings->map(self::reading(...))->all(),
         ]);
     }

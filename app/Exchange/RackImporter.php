@@ -20,10 +20,16 @@ use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Launch\TextFile;
 use MintCarry\Core\Units\PlainNumber;
 
-/** Reads a rack from a file, JSON or CSV (`RackExporter`): adds what is new and leaves what is there. What may stand on the rack is said by `RackRules`. */
+/**
+ * Reads a rack from a file, JSON or CSV (`RackExporter`): adds what is new and leaves what is there. What may stand on the rack
+ * is said by `RackRules`.
+ */
 final class RackImporter
 {
-    private const HEAD = ['label', 'maker', 'hand', 'type', 'statedLoftDeg', 'statedLieDeg', 'statedFaceOpenDeg', 'volumeCm3', 'massG', 'cgToeMm', 'cgBackMm', 'cgUpMm', 'bulgeMm', 'rollMm', 'inertiaGcm2', 'slots', 'stockG', 'standard', 'supply', 'note'];
+    private const HEAD = [
+        'label', 'maker', 'hand', 'type', 'statedLoftDeg', 'statedLieDeg', 'statedFaceOpenDeg', 'volumeCm3', 'massG', 'cgToeMm',
+        'cgBackMm', 'cgUpMm', 'bulgeMm', 'rollMm', 'inertiaGcm2', 'slots', 'stockG', 'standard', 'supply', 'note',
+    ];
 
     /** @var list<string> what the file holds and this studio does not take */
     private array $leftOut = [];
@@ -88,11 +94,19 @@ final class RackImporter
     {
         $data = json_decode($bytes, true);
         if (! is_array($data) || ($data['format'] ?? null) !== RackExporter::FORMAT) {
-            throw ValidationException::withMessages(['file' => is_array($data) ? "This JSON is not a rack: its format should say '".RackExporter::FORMAT."'. Nothing was added." : 'The file is not JSON: '.json_last_error_msg().'. Nothing was added.']);
+            throw ValidationException::withMessages([
+                'file' => is_array($data)
+                    ? "This JSON is not a rack: its format should say '".RackExporter::FORMAT."'. Nothing was added."
+                    : 'The file is not JSON: '.json_last_error_msg().'. Nothing was added.',
+            ]);
         }
         $unknown = array_diff(array_keys($data), ['format', 'madeBy', 'sleeves', 'heads', 'parts']);
         if ($unknown !== []) {
-            throw ValidationException::withMessages(['file' => "'".array_values($unknown)[0]."' is not part of a rack file; it holds sleeves, heads and parts. Nothing was added."]);
+            throw ValidationException::withMessages([
+                'file' => "'".
+                    array_values($unknown)[0].
+                    "' is not part of a rack file; it holds sleeves, heads and parts. Nothing was added.",
+            ]);
         }
 
         return $data;
@@ -104,7 +118,9 @@ final class RackImporter
         $rows = array_column(TextFile::read($bytes)->rows, 1);
         $header = array_map(trim(...), array_shift($rows) ?? []);
         if (! in_array('kind', $header, true) || ! in_array('label', $header, true)) {
-            throw ValidationException::withMessages(['file' => 'The first row should name the columns, among them kind and label. Nothing was added.']);
+            throw ValidationException::withMessages([
+                'file' => 'The first row should name the columns, among them kind and label. Nothing was added.',
+            ]);
         }
         $out = ['heads' => [], 'parts' => []];
         foreach ($rows as $row) {
@@ -160,8 +176,13 @@ final class RackImporter
         if ($unknown !== []) {
             throw InvalidInput::of('file', "'".array_values($unknown)[0]."' is not something a head has.");
         }
-        $sleeve = isset($item['sleeve']) ? $this->mine(Sleeve::class)->where('name', $item['sleeve'])->first() ?? throw InvalidInput::of('sleeve', "The sleeve '{$item['sleeve']}' is neither in the file nor on the rack.") : null;
-        $rules = new HeadRules($this->user->studio_id, array_intersect_key($item, array_flip(self::HEAD)) + ['sleeveId' => $sleeve?->getKey()]);
+        $sleeve = isset($item['sleeve'])
+            ? $this->mine(Sleeve::class)->where('name', $item['sleeve'])->first() ??
+                throw InvalidInput::of('sleeve', "The sleeve '{$item['sleeve']}' is neither in the file nor on the rack.")
+            : null;
+        $rules = new HeadRules(
+            $this->user->studio_id, array_intersect_key($item, array_flip(self::HEAD)) + ['sleeveId' => $sleeve?->getKey()],
+        );
         $head = RackHead::begin($this->user->studio_id, $rules->columns());
         $system = $head->system();
         $head->save();
@@ -186,8 +207,9 @@ final class RackImporter
                 continue;
             }
             $reading = new Reading([
-                'studio_id' => $this->user->studio_id, 'head_id' => $head->id, 'values' => $r['values'] ?? [], 'position' => $r['position'] ?? $system->home,
-                'read_as' => $r['readAs'] ?? 'soled', 'way' => $r['way'] ?? 'hand', 'source' => $source, 'note' => $r['note'] ?? '', 'typed' => $r,
+                'studio_id' => $this->user->studio_id, 'head_id' => $head->id, 'values' => $r['values'] ?? [],
+                'position' => $r['position'] ?? $system->home, 'read_as' => $r['readAs'] ?? 'soled', 'way' => $r['way'] ?? 'hand',
+                'source' => $source, 'note' => $r['note'] ?? '', 'typed' => $r,
                 'read_by' => $this->user->id,
             ]);
             $reading->set();

@@ -27,7 +27,8 @@ final class ConfirmState
         $sets = self::legs($confirm, $judged);
         $chance = 0.5;
         try {
-            $chance = Grounds::of($judged->record()->withBenchmark($tag($confirm->benchmark_setup_id)))->advice()->judgement($tag($confirm->setup_id))->chanceBetter;
+            $chance = Grounds::of($judged->record()->withBenchmark($tag($confirm->benchmark_setup_id)))
+                ->advice()->judgement($tag($confirm->setup_id))->chanceBetter;
         } catch (InvalidInput) {
             // One of the two has no counted shot left: nothing to be confirmed against.
         }
@@ -40,7 +41,10 @@ final class ConfirmState
             'shotsEach' => $confirm->shots_each,
             'rested' => $confirm->rested,
             'ended' => $confirm->ended_at?->toIso8601String(),
-            'legs' => array_map(fn (ShotSet $set, int $leg): array => ['tag' => $tag($confirm->setupOfLeg($leg)), 'n' => $set->count()], $sets, array_keys($sets)),
+            'legs' => array_map(
+                fn (ShotSet $set, int $leg): array => ['tag' => $tag($confirm->setupOfLeg($leg)), 'n' => $set->count()], $sets,
+                array_keys($sets),
+            ),
             'verdict' => $rule->verdict,
             'drift' => (object) $rule->drift,
             'z' => $rule->z,
@@ -48,7 +52,11 @@ final class ConfirmState
         ];
     }
 
-    /** @return array{benchmark: string, chosen: string, shotsEach: int, leg: int, tag: string|null, n: int, next: string|null}|null the leg that is being hit (0: none yet) and the one after it: what a bay needs while a run goes on */
+    /**
+     * @return array{benchmark: string, chosen: string, shotsEach: int, leg: int, tag: string|null, n: int,
+     *   next: string|null}|null the leg that is being hit (0: none yet) and the one after it: what a bay needs while a run goes
+     *   on
+     */
     public static function now(FittingLoader $judged): ?array
     {
         $confirm = Confirm::open($judged->fitting);
@@ -60,8 +68,17 @@ final class ConfirmState
         $id = $leg === 0 ? null : $confirm->setupOfLeg($leg - 1);
         $tag = fn (int $setup): string => $judged->setups[$setup]->tag ?? '?';
 
-        return ['benchmark' => $tag($confirm->benchmark_setup_id), 'chosen' => $tag($confirm->setup_id), 'shotsEach' => $confirm->shots_each, 'leg' => $leg, 'tag' => $id === null ? null : $tag($id), 'next' => $leg < Rule::LEGS ? $tag($confirm->setupOfLeg($leg)) : null,
-            'n' => count(array_filter($judged->shots[$id ?? 0] ?? [], fn (array $s): bool => $s['trial'] === ($legs[$leg - 1] ?? 0) && $s['leftOut'] === null))];
+        return [
+            'benchmark' => $tag($confirm->benchmark_setup_id), 'chosen' => $tag($confirm->setup_id),
+            'shotsEach' => $confirm->shots_each, 'leg' => $leg, 'tag' => $id === null ? null : $tag($id),
+            'next' => $leg < Rule::LEGS ? $tag($confirm->setupOfLeg($leg)) : null,
+            'n' => count(
+                array_filter(
+                    $judged->shots[$id ?? 0] ?? [],
+                    fn (array $s): bool => $s['trial'] === ($legs[$leg - 1] ?? 0) && $s['leftOut'] === null,
+                ),
+            ),
+        ];
     }
 
     /** @return list<ShotSet> counted shots of each leg begun */
@@ -69,7 +86,23 @@ final class ConfirmState
     {
         $flight = $judged->fitting->flight();
 
-        return array_values($confirm->legs()->with('shots')->get()->map(fn (Trial $t): ShotSet => $judged->fitting->policy()->of('', array_values($t->shots->map(fn (Shot $s): array => ['shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason])->all())))->all());
+        return array_values(
+            $confirm
+                ->legs()->with('shots')->get()
+                ->map(
+                    fn (Trial $t): ShotSet => $judged->fitting
+                        ->policy()
+                        ->of(
+                            '',
+                            array_values(
+                                $t->shots
+                                    ->map(fn (Shot $s): array => ['shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason])
+                                    ->all(),
+                            ),
+                        ),
+                )
+                ->all(),
+        );
     }
 
     /** Until when the player is to rest before a confirm run; null when they have. */

@@ -17,7 +17,9 @@ final class FailureLog
     public static function noted(array $report, Fitting $fitting): array
     {
         foreach ($report['failures'] ?? [] as $failure) {
-            Log::error($failure['line'], ['computing' => $failure['computing'], 'reference' => $failure['reference'], 'fitting' => $fitting->id]);
+            Log::error($failure['line'], [
+                'computing' => $failure['computing'], 'reference' => $failure['reference'], 'fitting' => $fitting->id,
+            ]);
         }
 
         return $report;

@@ -23,7 +23,10 @@ use MintCarry\Core\Record\ShotRecord;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** A fitting's shots as the core takes them, screened by the policy of the fitting. Those of a blind trial join when it is revealed. The same fitting always gets the same draws, so a figure never changes by itself. */
+/**
+ * A fitting's shots as the core takes them, screened by the policy of the fitting. Those of a blind trial join when it is
+ * revealed. The same fitting always gets the same draws, so a figure never changes by itself.
+ */
 final class FittingLoader
 {
     /** @var array<int, ShotSet> by setup id */
@@ -32,7 +35,10 @@ final class FittingLoader
     /** @var array<int, Setup> by setup id */
     public array $setups = [];
 
-    /** @var array<int, list<array{id: int, trial: int|null, sequence: int, shot: LaunchShot, leftOut: string|null, simulated: bool}>> every shot by setup id */
+    /**
+     * @var array<int, list<array{id: int, trial: int|null, sequence: int, shot: LaunchShot, leftOut: string|null,
+     *   simulated: bool}>> every shot by setup id
+     */
     public array $shots = [];
 
     public ?string $benchmark = null;
@@ -46,10 +52,22 @@ final class FittingLoader
     {
         $flight = $fitting->flight();
         $policy = $fitting->policy();
-        $shots = Shot::revealed(Shot::query())->where('fitting_id', $fitting->id)->orderBy('sequence')->get(['id', 'setup_id', 'trial_id', 'measured', 'left_out_reason', 'sequence', 'source'])->groupBy('setup_id');
+        $shots = Shot::revealed(Shot::query())
+            ->where('fitting_id', $fitting->id)->orderBy('sequence')
+            ->get(['id', 'setup_id', 'trial_id', 'measured', 'left_out_reason', 'sequence', 'source'])->groupBy('setup_id');
         foreach ($fitting->setups()->get() as $setup) {
             $this->setups[$setup->id] = $setup;
-            $this->shots[$setup->id] = $list = array_values($shots->get($setup->id)?->map(fn (Shot $s): array => ['id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason, 'simulated' => $s->source === 'simulated'])->all() ?? []);
+            $this->shots[$setup->id] = $list = array_values(
+                $shots
+                    ->get($setup->id)
+                    ?->map(
+                        fn (Shot $s): array => [
+                            'id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $s->launchShot($flight),
+                            'leftOut' => $s->left_out_reason, 'simulated' => $s->source === 'simulated',
+                        ],
+                    )
+                    ->all() ?? [],
+            );
             $set = $policy->of($setup->tag, $list);
             if ($set->count() > 0) {
                 $this->sets[$setup->id] = $set;
@@ -77,7 +95,12 @@ final class FittingLoader
         $out = [];
         foreach (Mishits::among($sets) as $tag => $found) {
             foreach ($found as $i => $reasons) {
-                $out[$ids[$tag][$i]] = array_map(fn (array $r): array => ['measure' => $r['measure']->value, 'value' => $r['value'], 'usual' => $r['usual'], 'why' => $r['why']], $reasons);
+                $out[$ids[$tag][$i]] = array_map(
+                    fn (array $r): array => [
+                        'measure' => $r['measure']->value, 'value' => $r['value'], 'usual' => $r['usual'], 'why' => $r['why'],
+                    ],
+                    $reasons,
+                );
             }
         }
 
@@ -103,19 +126,30 @@ final class FittingLoader
         foreach (Setup::query()->where('fitting_id', $fitting->id)->with(Setup::MADE_OF)->orderBy('position')->get() as $setup) {
             $setups[$setup->tag] = $setup->record();
             $tags[$setup->id] = $setup->tag;
-            $shots[$setup->tag] = array_map(fn (array $s): ShotRecord => new ShotRecord($s['shot'], $s['sequence'], $s['leftOut'], $s['simulated']), $this->shots[$setup->id] ?? []);
+            $shots[$setup->tag] = array_map(
+                fn (array $s): ShotRecord => new ShotRecord($s['shot'], $s['sequence'], $s['leftOut'], $s['simulated']),
+                $this->shots[$setup->id] ?? [],
+            );
         }
-        $confidence = Rating::query()->toBase()->where('fitting_id', $fitting->id)->where('kind', 'confidence')->whereNotIn('trial_id', Trial::hidden())->selectRaw('setup_id, avg(stars) as stars')->groupBy('setup_id')->pluck('stars', 'setup_id');
+        $confidence = Rating::query()
+            ->toBase()->where('fitting_id', $fitting->id)->where('kind', 'confidence')->whereNotIn('trial_id', Trial::hidden())
+            ->selectRaw('setup_id, avg(stars) as stars')->groupBy('setup_id')->pluck('stars', 'setup_id');
         $last = Trial::query()->where('fitting_id', $fitting->id)->orderByDesc('number')->value('setup_id');
 
-        return new FittingRecord($fitting->seed ?? $fitting->id, $fitting->player->hand, $fitting->brief(), $fitting->policy(), $fitting->flight(), $setups, $shots, $this->benchmark, array_values(array_map(fn (RackHead $h): RackedHead => $h->racked(), $this->heads()->all())), $tags[$last ?? 0] ?? null,
-            $confidence->mapWithKeys(fn ($stars, $id): array => [$tags[$id] => (float) $stars])->all(), $fitting->tie_order ?? TieBreak::CRITERIA, $this->conditions());
+        return new FittingRecord(
+            $fitting->seed ?? $fitting->id, $fitting->player->hand, $fitting->brief(), $fitting->policy(), $fitting->flight(),
+            $setups, $shots, $this->benchmark,
+            array_values(array_map(fn (RackHead $h): RackedHead => $h->racked(), $this->heads()->all())), $tags[$last ?? 0] ?? null,
+            $confidence->mapWithKeys(fn ($stars, $id): array => [$tags[$id] => (float) $stars])->all(),
+            $fitting->tie_order ?? TieBreak::CRITERIA, $this->conditions(),
+        );
     }
 
     /** @return array<string, list<string>> what a setup was hit under in its trials, by tag */
     private function conditions(): array
     {
-        $trials = Trial::query()->where('fitting_id', $this->fitting->id)->where('kind', 'trial')->whereNotIn('id', Trial::hidden())->has('shots')
+        $trials = Trial::query()
+            ->where('fitting_id', $this->fitting->id)->where('kind', 'trial')->whereNotIn('id', Trial::hidden())->has('shots')
             ->with('visit')->get(['id', 'setup_id', 'visit_id', 'conditions']);
 
         return FittingRecord::conditionsOf(array_values($trials->map(fn (Trial $t): array => [
@@ -126,7 +160,9 @@ final class FittingLoader
     /** @return Collection<int, RackHead> of the player's hand, in the order of the record's rack */
     public function heads(): Collection
     {
-        return $this->heads ??= RackHead::query()->where('studio_id', $this->fitting->studio_id)->whereNull('retired_at')->where('hand', $this->fitting->player->hand->value)->with(['sleeve', 'readings'])->orderBy('id')->get();
+        return $this->heads ??= RackHead::query()
+            ->where('studio_id', $this->fitting->studio_id)->whereNull('retired_at')
+            ->where('hand', $this->fitting->player->hand->value)->with(['sleeve', 'readings'])->orderBy('id')->get();
     }
 
     public function random(): Randomizer

@@ -12,8 +12,8 @@ use Closure;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Writes down who did what in a fitting, with every row that changed by it, so that it can be taken back (`Undo`). One for each request: what is done
- * while an entry is open belongs to that entry.
+ * Writes down who did what in a fitting, with every row that changed by it, so that it can be taken back (`Undo`). One for each
+ * request: what is done while an entry is open belongs to that entry.
  */
 final class Journal
 {
@@ -22,12 +22,15 @@ final class Journal
     /** Somebody else may hold a row that this one needs: then it is tried again. */
     private const TRIES = 5;
 
-    /** @var list<array{table: string, id: int, before: array<string, mixed>|null, after: array<string, mixed>|null}>|null what changed while an entry is open; null while none is */
+    /**
+     * @var list<array{table: string, id: int, before: array<string, mixed>|null, after: array<string, mixed>|null}>|null what
+     *   changed while an entry is open; null while none is
+     */
     private ?array $open = null;
 
     /**
-     * Does something, all of it or nothing, and records it. A record inside a record is part of the outer one. The fitting is locked meanwhile: what is
-     * looked at inside stays as it is, whoever else presses at the same moment.
+     * Does something, all of it or nothing, and records it. A record inside a record is part of the outer one. The fitting is
+     * locked meanwhile: what is looked at inside stays as it is, whoever else presses at the same moment.
      *
      * @template T
      *

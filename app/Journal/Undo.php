@@ -12,8 +12,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 
 /**
- * Takes an entry of the journal back. The old values go in only where nobody changed them since; else it is refused, with the reason, and nothing is
- * changed. The taking back is an entry of its own, which can be taken back too.
+ * Takes an entry of the journal back. The old values go in only where nobody changed them since; else it is refused, with the
+ * reason, and nothing is changed. The taking back is an entry of its own, which can be taken back too.
  */
 final readonly class Undo
 {

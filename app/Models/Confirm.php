@@ -13,7 +13,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 
 /**
- * A confirm run: the benchmark, the chosen setup, and the benchmark again, after a pause. Its legs are trials, so its shots count like any others.
+ * A confirm run: the benchmark, the chosen setup, and the benchmark again, after a pause. Its legs are trials, so its shots count
+ * like any others.
  *
  * @property int $id
  * @property int $fitting_id

@@ -46,7 +46,10 @@ final class Fitting extends Model
 
     protected function casts(): array
     {
-        return ['typed' => 'array', 'brief' => 'array', 'brief_agreed_at' => 'datetime', 'asks_ratings' => 'boolean', 'tie_order' => 'array'];
+        return [
+            'typed' => 'array', 'brief' => 'array', 'brief_agreed_at' => 'datetime', 'asks_ratings' => 'boolean',
+            'tie_order' => 'array',
+        ];
     }
 
     /** @return BelongsTo<Player, $this> */

@@ -18,7 +18,8 @@ use MintCarry\Core\Club\SleeveSystem;
 use MintCarry\Core\Club\WeightSlot;
 
 /**
- * A physical head on the rack. Mass, CG and inertia are those of the head with its standard weights in; what nobody told is the preset's and called assumed.
+ * A physical head on the rack. Mass, CG and inertia are those of the head with its standard weights in; what nobody told is the
+ * preset's and called assumed.
  *
  * @property int $id
  * @property string $label
@@ -56,8 +57,12 @@ final class RackHead extends Model
 
     protected function casts(): array
     {
-        return ['hand' => Hand::class, 'inertia_gcm2' => 'array', 'slots' => 'array', 'stock_g' => 'array', 'standard' => 'array', 'supply' => 'array', 'retired_at' => 'datetime',
-            'stated_loft_deg' => 'float', 'stated_lie_deg' => 'float', 'stated_face_open_deg' => 'float', 'volume_cm3' => 'float', 'mass_g' => 'float', 'cg_toe_mm' => 'float', 'cg_back_mm' => 'float', 'cg_up_mm' => 'float', 'bulge_mm' => 'float', 'roll_mm' => 'float'];
+        return [
+            'hand' => Hand::class, 'inertia_gcm2' => 'array', 'slots' => 'array', 'stock_g' => 'array', 'standard' => 'array',
+            'supply' => 'array', 'retired_at' => 'datetime', 'stated_loft_deg' => 'float', 'stated_lie_deg' => 'float',
+            'stated_face_open_deg' => 'float', 'volume_cm3' => 'float', 'mass_g' => 'float', 'cg_toe_mm' => 'float',
+            'cg_back_mm' => 'float', 'cg_up_mm' => 'float', 'bulge_mm' => 'float', 'roll_mm' => 'float',
+        ];
     }
 
     /** @return BelongsTo<Sleeve, $this> */
@@ -114,15 +119,22 @@ final class RackHead extends Model
     {
         return [
             'sleeve' => $this->sleeve?->spec, 'home' => $this->system()->home,
-            'stated' => ['loftDeg' => $this->stated_loft_deg, 'lieDeg' => $this->stated_lie_deg, 'faceOpenDeg' => $this->stated_face_open_deg],
+            'stated' => [
+                'loftDeg' => $this->stated_loft_deg, 'lieDeg' => $this->stated_lie_deg,
+                'faceOpenDeg' => $this->stated_face_open_deg,
+            ],
         ];
     }
 
     /** The head as the core takes it, with its readings. */
     public function racked(): RackedHead
     {
-        return new RackedHead($this->label, $this->hand, $this->stated(), $this->system(), $this->type, $this->mass_g, $this->cg_toe_mm, $this->cg_back_mm, $this->cg_up_mm, $this->bulge_mm, $this->roll_mm, $this->inertia_gcm2, $this->weightSlots(),
-            array_map(floatval(...), $this->stock_g), array_map(floatval(...), $this->standard), array_values($this->readings->map(fn (Reading $r) => $r->set())->all()), $this->supply, $this->retired_at !== null);
+        return new RackedHead(
+            $this->label, $this->hand, $this->stated(), $this->system(), $this->type, $this->mass_g, $this->cg_toe_mm,
+            $this->cg_back_mm, $this->cg_up_mm, $this->bulge_mm, $this->roll_mm, $this->inertia_gcm2, $this->weightSlots(),
+            array_map(floatval(...), $this->stock_g), array_map(floatval(...), $this->standard),
+            array_values($this->readings->map(fn (Reading $r) => $r->set())->all()), $this->supply, $this->retired_at !== null,
+        );
     }
 
     public function gauged(): HeadReadings
@@ -133,7 +145,13 @@ final class RackHead extends Model
     /** @return list<WeightSlot> */
     public function weightSlots(): array
     {
-        return array_map(static fn (array $s): WeightSlot => new WeightSlot((string) $s['name'], (float) $s['toeMm'], (float) $s['backMm'], (float) $s['upMm'], (float) ($s['fromG'] ?? 0), (float) ($s['toG'] ?? 40), (bool) ($s['mayBeEmpty'] ?? true)), $this->slots);
+        return array_map(
+            static fn (array $s): WeightSlot => new WeightSlot(
+                (string) $s['name'], (float) $s['toeMm'], (float) $s['backMm'], (float) $s['upMm'], (float) ($s['fromG'] ?? 0),
+                (float) ($s['toG'] ?? 40), (bool) ($s['mayBeEmpty'] ?? true),
+            ),
+            $this->slots,
+        );
     }
 
     /** The head as it comes, with its standard weights, at its measured loft and mass where there are readings. */
@@ -149,7 +167,12 @@ final class RackHead extends Model
      */
     public static function begin(int $studioId, array $columns): self
     {
-        $head = new self($columns + ['studio_id' => $studioId, 'type' => 'middle', 'stated_lie_deg' => 58.0, 'stated_face_open_deg' => 0.0, 'slots' => [], 'stock_g' => [], 'standard' => [], 'supply' => []]);
+        $head = new self(
+            $columns + [
+                'studio_id' => $studioId, 'type' => 'middle', 'stated_lie_deg' => 58.0, 'stated_face_open_deg' => 0.0,
+                'slots' => [], 'stock_g' => [], 'standard' => [], 'supply' => [],
+            ],
+        );
         $head->requireSound();
 
         return $head;

@@ -48,6 +48,8 @@ final class Reading extends Model
 
     public function set(): ReadingSet
     {
-        return new ReadingSet(array_map(static fn (array $v): array => array_map(floatval(...), $v), $this->values), $this->position, $this->read_as);
+        return new ReadingSet(
+            array_map(static fn (array $v): array => array_map(floatval(...), $v), $this->values), $this->position, $this->read_as,
+        );
     }
 }

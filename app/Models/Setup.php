@@ -79,8 +79,12 @@ final class Setup extends Model
 
     protected function casts(): array
     {
-        return ['typed' => 'array', 'is_baseline' => 'boolean', 'starred' => 'boolean', 'stated_loft_deg' => 'float', 'measured_loft_deg' => 'float', 'measured_lie_deg' => 'float', 'measured_face_open_deg' => 'float',
-            'rack_snapshot' => 'array', 'masses' => 'array', 'tee_mm' => 'float', 'swing_weight_points' => 'float', 'sleeve_loft_deg' => 'float', 'sleeve_face_open_deg' => 'float', 'sleeve_lie_deg' => 'float', 'length_mm' => 'float'];
+        return [
+            'typed' => 'array', 'is_baseline' => 'boolean', 'starred' => 'boolean', 'stated_loft_deg' => 'float',
+            'measured_loft_deg' => 'float', 'measured_lie_deg' => 'float', 'measured_face_open_deg' => 'float',
+            'rack_snapshot' => 'array', 'masses' => 'array', 'tee_mm' => 'float', 'swing_weight_points' => 'float',
+            'sleeve_loft_deg' => 'float', 'sleeve_face_open_deg' => 'float', 'sleeve_lie_deg' => 'float', 'length_mm' => 'float',
+        ];
     }
 
     /** @return BelongsTo<Fitting, $this> */
@@ -118,11 +122,24 @@ final class Setup extends Model
     {
         $racked = $this->head_id === null ? null : $this->rackHead?->racked();
         // A setup that is not saved yet has no texts.
-        [$tag, $head, $sleeve, $weights, $shaft, $ball, $cue] = array_map(fn (string $column): string => (string) $this->getAttribute($column), ['tag', 'head', 'sleeve_label', 'weights', 'shaft', 'ball', 'cue']);
+        [$tag, $head, $sleeve, $weights, $shaft, $ball, $cue] = array_map(
+            fn (string $column): string => (string) $this->getAttribute($column),
+            ['tag', 'head', 'sleeve_label', 'weights', 'shaft', 'ball', 'cue'],
+        );
 
-        return new SetupRecord($tag, $head, $racked, $racked === null ? null : $this->sleeveSystem(), $sleeve, array_map(floatval(...), $this->masses ?? $racked->standard ?? []), $weights,
-            $racked !== null ? null : new HeadReading($this->measured_loft_deg ?? $this->stated_loft_deg, $this->measured_lie_deg ?? SetupRecord::USUAL_LIE_DEG, $this->measured_face_open_deg ?? 0.0), $racked !== null ? null : new SleeveChange($this->sleeve_loft_deg, $this->sleeve_face_open_deg, $this->sleeve_lie_deg),
-            $shaft, $this->length_mm, $ball, $this->tee_mm, $cue, $this->swing_weight_points ?? ($weighed ? $this->swingWeight()?->points() : null), $this->isLoftFromPrint());
+        return new SetupRecord(
+            $tag, $head, $racked, $racked === null ? null : $this->sleeveSystem(), $sleeve,
+            array_map(floatval(...), $this->masses ?? ($racked->standard ?? [])), $weights,
+            $racked !== null
+                ? null
+                : new HeadReading(
+                    $this->measured_loft_deg ?? $this->stated_loft_deg, $this->measured_lie_deg ?? SetupRecord::USUAL_LIE_DEG,
+                    $this->measured_face_open_deg ?? 0.0,
+                ),
+            $racked !== null ? null : new SleeveChange($this->sleeve_loft_deg, $this->sleeve_face_open_deg, $this->sleeve_lie_deg),
+            $shaft, $this->length_mm, $ball, $this->tee_mm, $cue,
+            $this->swing_weight_points ?? ($weighed ? $this->swingWeight()?->points() : null), $this->isLoftFromPrint(),
+        );
     }
 
     /** What the head presents for a player who squares this much. */
@@ -134,12 +151,18 @@ final class Setup extends Model
     /** Stated minus measured loft, null while it was not read. */
     public function loftOffDeg(): ?float
     {
-        return $this->rackHead !== null ? $this->rackHead->gauged()->loftOffDeg() : ($this->measured_loft_deg === null ? null : $this->stated_loft_deg - $this->measured_loft_deg);
+        return $this->rackHead !== null
+            ? $this->rackHead->gauged()->loftOffDeg()
+            : ($this->measured_loft_deg === null
+                ? null
+                : $this->stated_loft_deg - $this->measured_loft_deg);
     }
 
     public function isLoftFromPrint(): bool
     {
-        return $this->rackHead !== null ? ! $this->rackHead->readings->contains(fn (Reading $r): bool => ($r->values['loftDeg'] ?? []) !== []) : $this->measured_loft_deg === null;
+        return $this->rackHead !== null
+            ? ! $this->rackHead->readings->contains(fn (Reading $r): bool => ($r->values['loftDeg'] ?? []) !== [])
+            : $this->measured_loft_deg === null;
     }
 
     public function isLieAssumed(): bool
@@ -150,14 +173,17 @@ final class Setup extends Model
     /** Does what is known of it come from a stand-in? */
     public function isReadByStandIn(): bool
     {
-        return ($this->swing_weight_points !== null && $this->swing_weight_source === 'simulated')
-            || ($this->rackHead !== null && array_filter($this->rackHead->readingsInForce(), static fn (Reading $r): bool => $r->source === 'simulated') !== []);
+        return ($this->swing_weight_points !== null && $this->swing_weight_source === 'simulated') ||
+            ($this->rackHead !== null &&
+                array_filter($this->rackHead->readingsInForce(), static fn (Reading $r): bool => $r->source === 'simulated') !== []);
     }
 
     /** A head from the rack at its home position with its standard weights: what a change of head brings with it. */
     public function isAsItComes(): bool
     {
-        return $this->rackHead !== null && $this->sleeve_label === ($this->rack_snapshot['home'] ?? '') && $this->masses == $this->rackHead->standard;
+        return $this->rackHead !== null &&
+            $this->sleeve_label === ($this->rack_snapshot['home'] ?? '') &&
+            $this->masses == $this->rackHead->standard;
     }
 
     /** The head with this setup's weights in it; null when it is not on the rack. */
@@ -183,14 +209,26 @@ final class Setup extends Model
         $mass = $shaft?->number('cutMassG') ?? $shaft?->number('rawMassG');
         $balance = $shaft?->number('balanceFromButtMm');
 
-        return $body === null || $mass === null || $balance === null || $this->length_mm === null ? null
-            : SwingWeight::of($body->massG, $this->length_mm, $mass, $balance, ($this->grip_id === null ? null : $this->gripPart?->number('massG')) ?? self::USUAL_GRIP_G);
+        return $body === null || $mass === null || $balance === null || $this->length_mm === null
+            ? null
+            : SwingWeight::of(
+                $body->massG, $this->length_mm, $mass, $balance,
+                ($this->grip_id === null ? null : $this->gripPart?->number('massG')) ?? self::USUAL_GRIP_G,
+            );
     }
 
     public function sleeveSystem(): SleeveSystem
     {
         $stated = $this->rack_snapshot['stated'] ?? [];
 
-        return isset($this->rack_snapshot['sleeve']) ? SleeveSystem::fromArray($this->rack_snapshot['sleeve'], new HeadReading((float) ($stated['loftDeg'] ?? $this->stated_loft_deg), (float) ($stated['lieDeg'] ?? SetupRecord::USUAL_LIE_DEG), (float) ($stated['faceOpenDeg'] ?? 0))) : SleeveSystem::fixed();
+        return isset($this->rack_snapshot['sleeve'])
+            ? SleeveSystem::fromArray(
+                $this->rack_snapshot['sleeve'],
+                new HeadReading(
+                    (float) ($stated['loftDeg'] ?? $this->stated_loft_deg),
+                    (float) ($stated['lieDeg'] ?? SetupRecord::USUAL_LIE_DEG), (float) ($stated['faceOpenDeg'] ?? 0),
+                ),
+            )
+            : SleeveSystem::fixed();
     }
 }

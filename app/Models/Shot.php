@@ -97,6 +97,7 @@ final class Shot extends Model
         $raw = (string) ($this->attributes['measured'] ?? '');
         $known = self::$flown[$flight] ?? [];
 
-        return $known[$raw] ?? (self::$flown[$flight] = $known + [$raw => LaunchShot::of(array_map(floatval(...), $this->measured), $flight)])[$raw];
+        return $known[$raw] ??
+            (self::$flown[$flight] = $known + [$raw => LaunchShot::of(array_map(floatval(...), $this->measured), $flight)])[$raw];
     }
 }

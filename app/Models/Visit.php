@@ -35,6 +35,9 @@ final class Visit extends Model
             return $latest;
         }
 
-        return self::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'number' => ($latest->number ?? 0) + 1, 'begun_by' => $user->id]);
+        return self::query()->create([
+            'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'number' => ($latest->number ?? 0) + 1,
+            'begun_by' => $user->id,
+        ]);
     }
 }

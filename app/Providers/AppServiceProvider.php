@@ -43,12 +43,25 @@ final class AppServiceProvider extends ServiceProvider
         Route::model('held', HeldShot::class);
         Route::model('head', RackHead::class);
         JsonResource::withoutWrapping();
-        foreach ([Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class, RackHead::class, Sleeve::class, Part::class, Bay::class, HeldShot::class, Trial::class, LogEntry::class] as $model) {
+        foreach (
+            [
+                Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class, RackHead::class,
+                Sleeve::class, Part::class, Bay::class, HeldShot::class, Trial::class, LogEntry::class,
+            ] as $model
+        ) {
             Gate::policy($model, StudioPolicy::class);
         }
-        RateLimiter::for('bay', fn (Request $request): Limit => Limit::perMinute((int) config('mintcarry.bay_posts_per_minute'))->by("bay|{$request->path()}|{$request->ip()}"));
-        RateLimiter::for('sign-in', fn (Request $request): Limit => Limit::perMinute((int) config('mintcarry.sign_in_tries_per_minute'))
-            ->by(mb_strtolower($request->string('email')->value()).'|'.$request->ip())
-            ->after(fn (Response $response): bool => $response->getStatusCode() === 422));
+        RateLimiter::for(
+            'bay',
+            fn (Request $request): Limit => Limit::perMinute((int) config('mintcarry.bay_posts_per_minute'))->by(
+                "bay|{$request->path()}|{$request->ip()}",
+            ),
+        );
+        RateLimiter::for(
+            'sign-in',
+            fn (Request $request): Limit => Limit::perMinute((int) config('mintcarry.sign_in_tries_per_minute'))
+                ->by(mb_strtolower($request->string('email')->value()).'|'.$request->ip())
+                ->after(fn (Response $response): bool => $response->getStatusCode() === 422),
+        );
     }
 }

@@ -11,12 +11,19 @@ use Illuminate\Validation\Rule;
 /** A head on the rack as typed. What is not known stays empty and is taken from the preset of its type. */
 final class HeadRules extends RackRules
 {
-    private const COLUMNS = ['label' => 'label', 'maker' => 'maker', 'hand' => 'hand', 'type' => 'type', 'sleeveId' => 'sleeve_id', 'statedLoftDeg' => 'stated_loft_deg', 'statedLieDeg' => 'stated_lie_deg', 'statedFaceOpenDeg' => 'stated_face_open_deg',
-        'volumeCm3' => 'volume_cm3', 'massG' => 'mass_g', 'cgToeMm' => 'cg_toe_mm', 'cgBackMm' => 'cg_back_mm', 'cgUpMm' => 'cg_up_mm', 'bulgeMm' => 'bulge_mm', 'rollMm' => 'roll_mm', 'inertiaGcm2' => 'inertia_gcm2', 'note' => 'note'];
+    private const COLUMNS = [
+        'label' => 'label', 'maker' => 'maker', 'hand' => 'hand', 'type' => 'type', 'sleeveId' => 'sleeve_id',
+        'statedLoftDeg' => 'stated_loft_deg', 'statedLieDeg' => 'stated_lie_deg', 'statedFaceOpenDeg' => 'stated_face_open_deg',
+        'volumeCm3' => 'volume_cm3', 'massG' => 'mass_g', 'cgToeMm' => 'cg_toe_mm', 'cgBackMm' => 'cg_back_mm',
+        'cgUpMm' => 'cg_up_mm', 'bulgeMm' => 'bulge_mm', 'rollMm' => 'roll_mm', 'inertiaGcm2' => 'inertia_gcm2', 'note' => 'note',
+    ];
 
     protected static function numbers(): array
     {
-        return ['statedLoftDeg', 'statedLieDeg', 'statedFaceOpenDeg', 'volumeCm3', 'massG', 'cgToeMm', 'cgBackMm', 'cgUpMm', 'bulgeMm', 'rollMm'];
+        return [
+            'statedLoftDeg', 'statedLieDeg', 'statedFaceOpenDeg', 'volumeCm3', 'massG', 'cgToeMm', 'cgBackMm', 'cgUpMm', 'bulgeMm',
+            'rollMm',
+        ];
     }
 
     /** @param  array<mixed>  $input */
@@ -45,7 +52,8 @@ final class HeadRules extends RackRules
     {
         $new = $this->head === null;
         $hand = $this->given['hand'] ?? ($this->head === null ? 'right' : $this->head->hand->value);
-        $isFree = Rule::unique('heads', 'label')->where('studio_id', $this->studioId)->where('hand', is_string($hand) ? $hand : '')->whereNull('retired_at');
+        $isFree = Rule::unique('heads', 'label')
+            ->where('studio_id', $this->studioId)->where('hand', is_string($hand) ? $hand : '')->whereNull('retired_at');
 
         return [
             'label' => [$new ? 'required' : 'sometimes', 'string', 'max:80', $isFree->ignore($this->head?->id)],
@@ -85,7 +93,12 @@ final class HeadRules extends RackRules
     /** A name that no other slot of this head has, whatever else stands in their place. */
     private function onlyOne(string $attribute, string $name, Closure $fail): void
     {
-        $same = array_filter((array) ($this->given['slots'] ?? []), fn (mixed $slot): bool => is_array($slot) && is_string($slot['name'] ?? null) && mb_strtolower(trim($slot['name'])) === mb_strtolower(trim($name)));
+        $same = array_filter(
+            (array) ($this->given['slots'] ?? []),
+            fn (mixed $slot): bool => is_array($slot) &&
+                is_string($slot['name'] ?? null) &&
+                mb_strtolower(trim($slot['name'])) === mb_strtolower(trim($name)),
+        );
         if (count($same) > 1) {
             $fail("Two slots are called '{$name}': each needs a name of its own.");
         }
@@ -94,13 +107,21 @@ final class HeadRules extends RackRules
     /** @return array<string, string> */
     protected function attributes(): array
     {
-        return ['statedLoftDeg' => 'stated loft', 'statedLieDeg' => 'stated lie', 'statedFaceOpenDeg' => 'stated face', 'massG' => 'mass', 'volumeCm3' => 'volume', 'slots.*.name' => 'slot name', 'cgToeMm' => 'CG toward the toe', 'cgBackMm' => 'CG back', 'cgUpMm' => 'CG up'];
+        return [
+            'statedLoftDeg' => 'stated loft', 'statedLieDeg' => 'stated lie', 'statedFaceOpenDeg' => 'stated face',
+            'massG' => 'mass', 'volumeCm3' => 'volume', 'slots.*.name' => 'slot name', 'cgToeMm' => 'CG toward the toe',
+            'cgBackMm' => 'CG back', 'cgUpMm' => 'CG up',
+        ];
     }
 
     /** @return array<string, string> */
     protected function messages(): array
     {
-        return ['label.unique' => "There is already a head '".mb_strimwidth(is_string($this->given['label'] ?? null) ? $this->given['label'] : '', 0, 80)."' for this hand on the rack: give this one a label of its own, such as a number on the sole. Nothing was saved."];
+        return [
+            'label.unique' => "There is already a head '".
+                mb_strimwidth(is_string($this->given['label'] ?? null) ? $this->given['label'] : '', 0, 80).
+                "' for this hand on the rack: give this one a label of its own, such as a number on the sole. Nothing was saved.",
+        ];
     }
 
     /** @return array<string, mixed> columns that were given */
@@ -116,7 +137,9 @@ final class HeadRules extends RackRules
             }
         }
         if (array_key_exists('slots', $given)) {
-            $columns['slots'] = array_values(array_map(fn (array $s): array => array_filter($s, fn (mixed $v): bool => $v !== null), $given['slots']));
+            $columns['slots'] = array_values(
+                array_map(fn (array $s): array => array_filter($s, fn (mixed $v): bool => $v !== null), $given['slots']),
+            );
         }
         foreach (['stockG' => 'stock_g', 'standard' => 'standard'] as $key => $column) {
             if (array_key_exists($key, $given)) {

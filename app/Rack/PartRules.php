@@ -11,7 +11,10 @@ use Illuminate\Validation\Rule;
 final class PartRules extends RackRules
 {
     public const DATA = [
-        'shaft' => ['rawMassG' => [20, 160], 'cutMassG' => [20, 160], 'balanceFromButtMm' => [200, 900], 'lengthMm' => [900, 1300], 'torqueDeg' => [1, 10]],
+        'shaft' => [
+            'rawMassG' => [20, 160], 'cutMassG' => [20, 160], 'balanceFromButtMm' => [200, 900], 'lengthMm' => [900, 1300],
+            'torqueDeg' => [1, 10],
+        ],
         'grip' => ['massG' => [10, 150]],
         'ball' => [],
     ];
@@ -34,9 +37,15 @@ final class PartRules extends RackRules
     {
         $part = $this->part;
         $kind = $this->kind();
-        $rules = ['kind' => [$part === null ? 'required' : 'sometimes', Rule::in(Part::KINDS)],
-            'label' => ['required', 'string', 'max:80', Rule::unique('parts', 'label')->where('studio_id', $this->studioId)->where('kind', $kind)->whereNull('retired_at')->ignore($part?->id)],
-            'data' => ['sometimes', 'array:'.implode(',', [...array_keys(self::DATA[$kind] ?? []), ...self::TEXTS[$kind] ?? []])]];
+        $rules = [
+            'kind' => [$part === null ? 'required' : 'sometimes', Rule::in(Part::KINDS)],
+            'label' => [
+                'required', 'string', 'max:80',
+                Rule::unique('parts', 'label')
+                    ->where('studio_id', $this->studioId)->where('kind', $kind)->whereNull('retired_at')->ignore($part?->id),
+            ],
+            'data' => ['sometimes', 'array:'.implode(',', [...array_keys(self::DATA[$kind] ?? []), ...self::TEXTS[$kind] ?? []])],
+        ];
         foreach (self::DATA[$kind] ?? [] as $key => [$low, $high]) {
             $rules["data.{$key}"] = ['nullable', 'numeric', "between:{$low},{$high}"];
         }

@@ -10,8 +10,8 @@ use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Units\PlainNumber;
 
 /**
- * What may stand on the rack, wherever it comes from: typed on a screen or read from a file. Numbers may have a decimal comma, each thing says how it can be had,
- * and a price has a currency.
+ * What may stand on the rack, wherever it comes from: typed on a screen or read from a file. Numbers may have a decimal comma,
+ * each thing says how it can be had, and a price has a currency.
  */
 abstract class RackRules
 {

@@ -3,8 +3,9 @@
 declare(strict_types=1);
 
 /**
- * Plants random faults in the core, one at a time, and looks whether the core's own tests notice. A fault turns a sign or a comparison round, takes a "not" away, takes
- * the other of two (and/or, min/max, sine/cosine, true/false) or the other branch. The choice is drawn with a seed; the tests that are run are those that pass the line.
+ * Plants random faults in the core, one at a time, and looks whether the core's own tests notice. A fault turns a sign or a
+ * comparison round, takes a "not" away, takes the other of two (and/or, min/max, sine/cosine, true/false) or the other branch.
+ * The choice is drawn with a seed; the tests that are run are those that pass the line.
  *
  * Usage: php bin/parts/mutants.php N SEED
  */
@@ -23,7 +24,9 @@ $work = "{$root}/var/mutants";
 /** One place where a fault can be planted. */
 final readonly class Fault
 {
-    public function __construct(public string $file, public int $line, public int $from, public int $to, public string $text) {}
+    public function __construct(public string $file, public int $line, public int $from, public int $to, public string $text)
+    {
+    }
 
     public function plant(): string
     {
@@ -37,13 +40,21 @@ final readonly class Fault
         $line = explode("\n", (string) file_get_contents($this->file))[$this->line - 1];
         $was = substr((string) file_get_contents($this->file), $this->from, $this->to - $this->from);
 
-        return sprintf('%s:%d  %s -> %s   in: %s', $this->file, $this->line, trim($was) ?: '(nothing)', trim($this->text) ?: '(nothing)', trim($line));
+        return sprintf(
+            '%s:%d  %s -> %s   in: %s', $this->file, $this->line, trim($was) ?: '(nothing)', trim($this->text) ?: '(nothing)',
+            trim($line),
+        );
     }
 }
 
-const OTHER = ['+' => '-', '-' => '+', '*' => '/', '/' => '*', '<' => '>=', '>=' => '<', '>' => '<=', '<=' => '>', '===' => '!==', '!==' => '===', '&&' => '||', '||' => '&&',
-    '+=' => '-=', '-=' => '+=', '*=' => '/=', '/=' => '*='];
-const OTHER_NAME = ['min' => 'max', 'max' => 'min', 'sin' => 'cos', 'cos' => 'sin', 'true' => 'false', 'false' => 'true', 'floor' => 'ceil', 'ceil' => 'floor'];
+const OTHER = [
+    '+' => '-', '-' => '+', '*' => '/', '/' => '*', '<' => '>=', '>=' => '<', '>' => '<=', '<=' => '>', '===' => '!==',
+    '!==' => '===', '&&' => '||', '||' => '&&', '+=' => '-=', '-=' => '+=', '*=' => '/=', '/=' => '*=',
+];
+const OTHER_NAME = [
+    'min' => 'max', 'max' => 'min', 'sin' => 'cos', 'cos' => 'sin', 'true' => 'false', 'false' => 'true', 'floor' => 'ceil',
+    'ceil' => 'floor',
+];
 
 /** @return list<Fault> every place of a file */
 function places(string $file): array
@@ -65,13 +76,25 @@ function places(string $file): array
         match (true) {
             $node instanceof Node\Expr\BinaryOp => $between($node->left, $node->right, $node->right),
             $node instanceof Node\Expr\AssignOp => $between($node->var, $node->expr, $node),
-            $node instanceof Node\Expr\UnaryMinus, $node instanceof Node\Expr\BooleanNot => $add($node, $node->getStartFilePos(), $node->getStartFilePos() + 1, ''),
-            $node instanceof Node\Expr\ConstFetch, $node instanceof Node\Expr\FuncCall => $node->name instanceof Node\Name && isset(OTHER_NAME[$node->name->toString()])
-                ? $add($node, $node->name->getStartFilePos(), $node->name->getEndFilePos() + 1, OTHER_NAME[$node->name->toString()]) : null,
-            $node instanceof Node\Expr\Ternary && $node->if !== null => $add($node, $node->cond->getStartFilePos(), $node->cond->getEndFilePos() + 1,
-                '!('.substr($source, $node->cond->getStartFilePos(), $node->cond->getEndFilePos() + 1 - $node->cond->getStartFilePos()).')'),
-            $node instanceof Node\Stmt\If_ => $add($node, $node->cond->getStartFilePos(), $node->cond->getEndFilePos() + 1,
-                '!('.substr($source, $node->cond->getStartFilePos(), $node->cond->getEndFilePos() + 1 - $node->cond->getStartFilePos()).')'),
+            $node instanceof Node\Expr\UnaryMinus, $node instanceof Node\Expr\BooleanNot => $add(
+                $node, $node->getStartFilePos(), $node->getStartFilePos() + 1, '',
+            ),
+            $node instanceof Node\Expr\ConstFetch, $node instanceof Node\Expr\FuncCall => $node->name instanceof Node\Name &&
+            isset(OTHER_NAME[$node->name->toString()])
+                ? $add($node, $node->name->getStartFilePos(), $node->name->getEndFilePos() + 1, OTHER_NAME[$node->name->toString()])
+                : null,
+            $node instanceof Node\Expr\Ternary && $node->if !== null => $add(
+                $node, $node->cond->getStartFilePos(), $node->cond->getEndFilePos() + 1,
+                '!('.
+                    substr($source, $node->cond->getStartFilePos(), $node->cond->getEndFilePos() + 1 - $node->cond->getStartFilePos()).
+                    ')',
+            ),
+            $node instanceof Node\Stmt\If_ => $add(
+                $node, $node->cond->getStartFilePos(), $node->cond->getEndFilePos() + 1,
+                '!('.
+                    substr($source, $node->cond->getStartFilePos(), $node->cond->getEndFilePos() + 1 - $node->cond->getStartFilePos()).
+                    ')',
+            ),
             default => null,
         };
     }
@@ -81,17 +104,33 @@ function places(string $file): array
 
 $count = max(1, (int) ($argv[1] ?? 60));
 $seed = (int) ($argv[2] ?? 1);
-$files = array_map(static fn (SplFileInfo $f): string => substr($f->getPathname(), strlen($root) + 1), array_values(array_filter(
-    iterator_to_array(new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/core")), false), static fn (SplFileInfo $f): bool => $f->getExtension() === 'php')));
+$files = array_map(
+    static fn (SplFileInfo $f): string => substr($f->getPathname(), strlen($root) + 1),
+    array_values(
+        array_filter(
+            iterator_to_array(new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/core")), false),
+            static fn (SplFileInfo $f): bool => $f->getExtension() === 'php',
+        ),
+    ),
+);
 sort($files);
 
 // Which test files pass which line, and how long each takes.
-$print = hash('sha256', implode('', array_map(static fn (string $f): string => (string) hash_file('sha256', $f), [...$files, ...glob('tests/Core/*.php')])));
+$print = hash(
+    'sha256',
+    implode('', array_map(static fn (string $f): string => (string) hash_file('sha256', $f), [...$files, ...glob('tests/Core/*.php')])),
+);
 if (@file_get_contents("{$work}/print") !== $print) {
     fwrite(STDERR, "Looking which test passes which line …\n");
-    passthru(sprintf('php -d extension=pcov -d pcov.enabled=1 -d pcov.directory=%s -d memory_limit=2G vendor/bin/pest tests/Core --coverage-filter core --coverage-php %s --log-junit %s '
-        .'--parallel --processes=%d --passthru-php="\'-d\' \'extension=pcov\' \'-d\' \'pcov.enabled=1\' \'-d\' \'pcov.directory=%s\' \'-d\' \'memory_limit=2G\'" > %s 2>&1',
-        escapeshellarg("{$root}/core"), escapeshellarg("{$work}/coverage.php"), escapeshellarg("{$work}/junit.xml"), (int) shell_exec('nproc'), "{$root}/core", escapeshellarg("{$work}/coverage.log")), $code);
+    passthru(
+        sprintf(
+            'php -d extension=pcov -d pcov.enabled=1 -d pcov.directory=%s -d memory_limit=2G vendor/bin/pest tests/Core --coverage-filter core --coverage-php %s --log-junit %s '.
+                '--parallel --processes=%d --passthru-php="\'-d\' \'extension=pcov\' \'-d\' \'pcov.enabled=1\' \'-d\' \'pcov.directory=%s\' \'-d\' \'memory_limit=2G\'" > %s 2>&1',
+            escapeshellarg("{$root}/core"), escapeshellarg("{$work}/coverage.php"), escapeshellarg("{$work}/junit.xml"),
+            (int) shell_exec('nproc'), "{$root}/core", escapeshellarg("{$work}/coverage.log"),
+        ),
+        $code,
+    );
     if ($code !== 0) {
         fwrite(STDERR, "The core's tests fail already (var/mutants/coverage.log): nothing was planted.\n");
         exit(1);
@@ -149,8 +188,13 @@ $run = static function (Fault $fault, int $number) use ($work, $passing, $second
     usort($tests, static fn (string $a, string $b): int => ($seconds[$a] ?? 0) <=> ($seconds[$b] ?? 0));
     foreach ($tests as $test) {
         $limit = (int) ceil(20 + 4 * ($seconds[$test] ?? 10));
-        exec(sprintf('PHP_INI_SCAN_DIR=:%s timeout %d php vendor/bin/pest %s --stop-on-failure --stop-on-error --colors=never > %s 2>&1', escapeshellarg($folder), $limit, escapeshellarg($test),
-            escapeshellarg("{$folder}/said")), $none, $code);
+        exec(
+            sprintf(
+                'PHP_INI_SCAN_DIR=:%s timeout %d php vendor/bin/pest %s --stop-on-failure --stop-on-error --colors=never > %s 2>&1',
+                escapeshellarg($folder), $limit, escapeshellarg($test), escapeshellarg("{$folder}/said"),
+            ),
+            $none, $code,
+        );
         if ($code !== 0) {
             return $test.($code === 124 ? ' (without end)' : '');
         }

@@ -1,6 +1,8 @@
 <?php
 
-// Loads, once for all php-fpm workers, what requests need (opcache.preload): the classes of packages that a post to the bay feed, a bay screen and a sign-in were seen to load, by name in preload.txt (one that a newer package no longer has is passed over), and the application's own. Changed PHP is served after the next bin/start, as changed routes and settings are.
+// Loads, once for all php-fpm workers, what requests need (opcache.preload): the classes of packages that a post to the bay feed,
+// a bay screen and a sign-in were seen to load, by name in preload.txt (one that a newer package no longer has is passed over),
+// and the application's own. Changed PHP is served after the next bin/start, as changed routes and settings are.
 
 use Illuminate\Contracts\Http\Kernel;
 

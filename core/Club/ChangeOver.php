@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintCarry\Core\Club;
 
 /**
- * What has to be done with the wrench, and beside it, to get from one setup to another: step by step, in the order it is done. Several trials are queued in the order that
- * asks for the fewest wrench changes.
+ * What has to be done with the wrench, and beside it, to get from one setup to another: step by step, in the order it is done.
+ * Several trials are queued in the order that asks for the fewest wrench changes.
  */
 final readonly class ChangeOver
 {
@@ -25,7 +25,10 @@ final readonly class ChangeOver
         $wrench = 0;
         $otherHead = $from === null || $from->head !== $to->head;
         if ($otherHead) {
-            $steps[] = "Head: {$to->head}".($to->sleeve === '' ? '' : ", sleeve at {$to->sleeve}").($to->weights === '' ? '' : ", {$to->weights}");
+            $steps[] =
+                "Head: {$to->head}".
+                ($to->sleeve === '' ? '' : ", sleeve at {$to->sleeve}").
+                ($to->weights === '' ? '' : ", {$to->weights}");
             $wrench++;
         } else {
             if ($from->sleeve !== $to->sleeve) {
@@ -58,7 +61,9 @@ final readonly class ChangeOver
         if ($wrench > 0) {
             $steps[] = 'Torque every screw to the maker’s click';
         }
-        foreach ([['Ball', $from->build->ball ?? '', $to->build->ball], ['Cue', $from->build->cue ?? '', $to->build->cue]] as [$label, $was, $now]) {
+        foreach (
+            [['Ball', $from->build->ball ?? '', $to->build->ball], ['Cue', $from->build->cue ?? '', $to->build->cue]] as [$label, $was, $now]
+        ) {
             if ($was !== $now) {
                 $steps[] = $now === '' ? "{$label}: none" : "{$label}: {$now}";
             }

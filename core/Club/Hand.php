@@ -10,7 +10,10 @@ enum Hand: string
     case Right = 'right';
     case Left = 'left';
 
-    /** +1 for a right-hander, −1 for a left-hander: multiplies a hand-relative value (open, toe, fade) into a viewer-relative one (right). */
+    /**
+     * +1 for a right-hander, −1 for a left-hander: multiplies a hand-relative value (open, toe, fade) into a viewer-relative one
+     * (right).
+     */
     public function sign(): int
     {
         return $this === self::Right ? 1 : -1;

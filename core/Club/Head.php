@@ -52,7 +52,9 @@ final readonly class Head
     /** Typical heads, marked as assumed wherever they are used (assumption; no source). */
     public static function preset(string $type, float $loftDeg = 10.5): self
     {
-        $diagonal = static fn (float $target, float $heelToe, float $up): array => [[$target, 0.0, 0.0], [0.0, $heelToe, 0.0], [0.0, 0.0, $up]];
+        $diagonal = static fn (float $target, float $heelToe, float $up): array => [
+            [$target, 0.0, 0.0], [0.0, $heelToe, 0.0], [0.0, 0.0, $up],
+        ];
 
         return match ($type) {
             'forgiving' => new self($loftDeg, 203, 0, 40, -3.5, $diagonal(3000, 3900, 5400)),
@@ -73,7 +75,8 @@ final readonly class Head
     }
 
     /**
-     * The point of the face in line with the CG: where the face normal through the CG meets the face, mm from the face centre (+ toe, + high). Plane face at design loft.
+     * The point of the face in line with the CG: where the face normal through the CG meets the face, mm from the face centre (+
+     * toe, + high). Plane face at design loft.
      *
      * @return array{float, float}
      */

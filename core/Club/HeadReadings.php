@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintCarry\Core\Club;
 
 /**
- * All readings of a head in the order they were taken. For each value the latest set that has it is in force; earlier ones stay as history. A value that was never
- * read falls back to what is stated.
+ * All readings of a head in the order they were taken. For each value the latest set that has it is in force; earlier ones stay
+ * as history. A value that was never read falls back to what is stated.
  */
 final readonly class HeadReadings
 {
@@ -30,7 +30,8 @@ final readonly class HeadReadings
     }
 
     /**
-     * The head with a straight shaft, on its sole: each value from its own set, referred from the position and the way it was read. What is stated holds at home.
+     * The head with a straight shaft, on its sole: each value from its own set, referred from the position and the way it was
+     * read. What is stated holds at home.
      */
     public function straight(): HeadReading
     {
@@ -49,8 +50,13 @@ final readonly class HeadReadings
         if ($loftSet !== null) {
             $loft = $loftSet->mean('loftDeg');
             if ($loftSet->readAs === AddressHabit::Squared) {
-                $at = PlayingGeometry::present(new HeadReading($loft, $lie, $face), $this->sleeve->position($loftSet->position)->tilts, 0.0);
-                $loft = PlayingGeometry::straighten(new HeadReading($loft, $at->lieDeg, $at->faceOpenDeg), $this->sleeve->position($loftSet->position)->tilts, AddressHabit::Squared)->loftDeg;
+                $at = PlayingGeometry::present(
+                    new HeadReading($loft, $lie, $face), $this->sleeve->position($loftSet->position)->tilts, 0.0,
+                );
+                $loft = PlayingGeometry::straighten(
+                    new HeadReading($loft, $at->lieDeg, $at->faceOpenDeg), $this->sleeve->position($loftSet->position)->tilts,
+                    AddressHabit::Squared,
+                )->loftDeg;
             }
         }
 
@@ -65,12 +71,16 @@ final readonly class HeadReadings
 
     private function refer(ReadingSet $set, float $loftDeg, float $lieDeg, float $faceOpenDeg): HeadReading
     {
-        return PlayingGeometry::straighten(new HeadReading($loftDeg, $lieDeg, $faceOpenDeg), $this->sleeve->position($set->position)->tilts, AddressHabit::Soled);
+        return PlayingGeometry::straighten(
+            new HeadReading($loftDeg, $lieDeg, $faceOpenDeg), $this->sleeve->position($set->position)->tilts, AddressHabit::Soled,
+        );
     }
 
     /** The lie that the head shows at the position of a set, from its straight lie. */
     private function lieAt(ReadingSet $set, float $straightLieDeg): float
     {
-        return PlayingGeometry::present(new HeadReading($this->stated->loftDeg, $straightLieDeg, 0.0), $this->sleeve->position($set->position)->tilts, 0.0)->lieDeg;
+        return PlayingGeometry::present(
+            new HeadReading($this->stated->loftDeg, $straightLieDeg, 0.0), $this->sleeve->position($set->position)->tilts, 0.0,
+        )->lieDeg;
     }
 }

@@ -9,10 +9,11 @@ use MintCarry\Core\Errors\InvalidInput;
 /**
  * What the head presents after the sleeve: playing loft, face and lie, by exact rotations.
  *
- * Head frame: x to the target, y from toe to heel, z up. With a straight shaft at lie L the shaft points along s₀ = (0, cos L, sin L), e = (0, −sin L, cos L) is upright to
- * it; a tilt τ at clock φ gives s = s₀ cos τ + sin τ (sin φ x + cos φ e). Two rings are two such rotations, one after the other.
- * Soled: the head rests on its sole and yaws by the change of the shaft's azimuth; loft stays. Squared: the head then turns about the shaft until the face looks at
- * the target. `squares` mixes the two: 1 squares fully, 0 lets it sit. Elementary rigid-body geometry; checked against the values of docs/physics.md.
+ * Head frame: x to the target, y from toe to heel, z up. With a straight shaft at lie L the shaft points along s₀ = (0, cos L,
+ * sin L), e = (0, −sin L, cos L) is upright to it; a tilt τ at clock φ gives s = s₀ cos τ + sin τ (sin φ x + cos φ e). Two rings
+ * are two such rotations, one after the other. Soled: the head rests on its sole and yaws by the change of the shaft's azimuth;
+ * loft stays. Squared: the head then turns about the shaft until the face looks at the target. `squares` mixes the two: 1 squares
+ * fully, 0 lets it sit. Elementary rigid-body geometry; checked against the values of docs/physics.md.
  */
 final readonly class PlayingGeometry
 {
@@ -40,8 +41,9 @@ final readonly class PlayingGeometry
      *
      * @throws InvalidInput when the geometry cannot be (a face that cannot be squared)
      */
-    public static function present(HeadReading $head, array $tilts, float $squaringShare, array $readAt = [], AddressHabit $readAs = AddressHabit::Soled): self
-    {
+    public static function present(
+        HeadReading $head, array $tilts, float $squaringShare, array $readAt = [], AddressHabit $readAs = AddressHabit::Soled,
+    ): self {
         InvalidInput::requireWithin('squares', $squaringShare, 0, 1);
         $straight = $readAt === [] && $readAs === AddressHabit::Soled ? $head : self::straighten($head, $readAt, $readAs);
         [$soledFace, $lie] = self::soled($straight, $tilts);
@@ -50,7 +52,10 @@ final readonly class PlayingGeometry
         }
         $squaredLoft = self::squaredLoft($straight->loftDeg, $soledFace, $lie);
 
-        return new self($squaringShare * $squaredLoft + (1 - $squaringShare) * $straight->loftDeg, 0.0 + (1 - $squaringShare) * $soledFace, $lie, $squaringShare);
+        return new self(
+            $squaringShare * $squaredLoft + (1 - $squaringShare) * $straight->loftDeg, 0.0 + (1 - $squaringShare) * $soledFace,
+            $lie, $squaringShare,
+        );
     }
 
     /**

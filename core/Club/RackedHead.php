@@ -11,7 +11,8 @@ use function hypot;
 use function in_array;
 
 /**
- * A physical head as the rack knows it: what is stamped on it, its sleeve, its readings, and its weights. Mass, CG and inertia are those of the head with its standard weights in; what nobody told is the preset's and called assumed.
+ * A physical head as the rack knows it: what is stamped on it, its sleeve, its readings, and its weights. Mass, CG and inertia
+ * are those of the head with its standard weights in; what nobody told is the preset's and called assumed.
  */
 final class RackedHead
 {
@@ -95,7 +96,13 @@ final class RackedHead
     public function assumed(): array
     {
         $out = [];
-        foreach (['mass' => $this->gauged()->inForce('massG') === null ? $this->massG : 1.0, 'CG' => $this->cgToeMm === null || $this->cgUpMm === null ? null : $this->cgBackMm, 'inertia' => $this->inertiaGcm2, 'bulge' => $this->bulgeMm, 'roll' => $this->rollMm] as $what => $known) {
+        foreach (
+            [
+                'mass' => $this->gauged()->inForce('massG') === null ? $this->massG : 1.0,
+                'CG' => $this->cgToeMm === null || $this->cgUpMm === null ? null : $this->cgBackMm, 'inertia' => $this->inertiaGcm2,
+                'bulge' => $this->bulgeMm, 'roll' => $this->rollMm,
+            ] as $what => $known
+        ) {
             if ($known === null) {
                 $out[] = $what;
             }
@@ -116,7 +123,10 @@ final class RackedHead
         $this->bodyWith([]);
     }
 
-    /** @return list<array<string, float>> legal arrangements worth trying, g by slot: the standard one first, then those whose CG lies furthest from all before */
+    /**
+     * @return list<array<string, float>> legal arrangements worth trying, g by slot: the standard one first, then those whose CG
+     *   lies furthest from all before
+     */
     public function arrangements(): array
     {
         $standard = $this->standard;
@@ -138,7 +148,10 @@ final class RackedHead
         $body = $this->body();
         $at = [[$body->cgToeMm, $body->cgBackMm]];
         while ($rest !== [] && count($chosen) < self::ARRANGEMENTS) {
-            $far = array_map(static fn (array $r): float => min(array_map(static fn (array $a): float => hypot($a[0] - $r[1], $a[1] - $r[2]), $at)), $rest);
+            $far = array_map(
+                static fn (array $r): float => min(array_map(static fn (array $a): float => hypot($a[0] - $r[1], $a[1] - $r[2]), $at)),
+                $rest,
+            );
             $i = (int) array_search(max($far), $far, true);
             $chosen[] = $rest[$i][0];
             $at[] = [$rest[$i][1], $rest[$i][2]];

@@ -10,7 +10,10 @@ use MintCarry\Core\Errors\InvalidInput;
 final readonly class ReadingSet
 {
     /** What can be read, its possible range, unit, and how far a reading may lie from the others before it is doubted. */
-    public const QUANTITIES = ['loftDeg' => [4, 20, '°', 0.6], 'lieDeg' => [45, 72, '°', 0.8], 'faceOpenDeg' => [-10, 10, '°', 0.8], 'massG' => [120, 260, 'g', 1.5]];
+    public const QUANTITIES = [
+        'loftDeg' => [4, 20, '°', 0.6], 'lieDeg' => [45, 72, '°', 0.8], 'faceOpenDeg' => [-10, 10, '°', 0.8],
+        'massG' => [120, 260, 'g', 1.5],
+    ];
 
     /** @param  array<string, list<float>>  $values  by quantity; `faceOpenDeg` + = open */
     public function __construct(public array $values, public string $position = '', public AddressHabit $readAs = AddressHabit::Soled)
@@ -19,7 +22,9 @@ final readonly class ReadingSet
             throw InvalidInput::of('values', 'A reading needs at least one value: loft, lie, face or mass.');
         }
         foreach ($values as $quantity => $readings) {
-            [$low, $high, $unit] = self::QUANTITIES[$quantity] ?? throw InvalidInput::of((string) $quantity, "'{$quantity}' is not something that is read of a head.");
+            [$low, $high, $unit] =
+                self::QUANTITIES[$quantity] ??
+                throw InvalidInput::of((string) $quantity, "'{$quantity}' is not something that is read of a head.");
             foreach ($readings as $value) {
                 InvalidInput::requireWithin($quantity, $value, $low, $high, $unit);
             }
@@ -68,7 +73,10 @@ final readonly class ReadingSet
                 }
                 $middle = ($others[intdiv($n - 1, 2)] + $others[intdiv($n, 2)]) / 2;
                 // Far from the middle of the others, while the others agree.
-                if (abs($value - $middle) > self::QUANTITIES[$quantity][3] && self::QUANTITIES[$quantity][3] >= $others[$n - 1] - $others[0]) {
+                if (
+                    abs($value - $middle) > self::QUANTITIES[$quantity][3] &&
+                    self::QUANTITIES[$quantity][3] >= $others[$n - 1] - $others[0]
+                ) {
                     $out[] = ['quantity' => $quantity, 'value' => $value, 'others' => $middle];
                 }
             }

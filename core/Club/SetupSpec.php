@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Club;
 
-/** What a setup is made of, as far as judging needs it. Lofts and faces as it presents them under both address habits, face hand-relative, + = open. */
+/**
+ * What a setup is made of, as far as judging needs it. Lofts and faces as it presents them under both address habits, face
+ * hand-relative, + = open.
+ */
 final readonly class SetupSpec
 {
     /**
@@ -46,12 +49,14 @@ final readonly class SetupSpec
     /** Swing-weight points above another setup: from both swing weights where they are known, else from what the heads weigh. */
     public function heavierBy(self $other): float
     {
-        return $this->swingWeightPoints !== null && $other->swingWeightPoints !== null ? $this->swingWeightPoints - $other->swingWeightPoints
+        return $this->swingWeightPoints !== null && $other->swingWeightPoints !== null
+            ? $this->swingWeightPoints - $other->swingWeightPoints
             : SwingWeight::pointsPerHeadG($this->lengthMm ?? $other->lengthMm) * ($this->body->massG - $other->body->massG);
     }
 
     /**
-     * What differs from another setup, by kind: head, sleeve, weights, shaft, length, ball, tee, cue. Another head brings its own sleeve and weights along: that is one change.
+     * What differs from another setup, by kind: head, sleeve, weights, shaft, length, ball, tee, cue. Another head brings its own
+     * sleeve and weights along: that is one change.
      *
      * @return list<string>
      */

@@ -7,8 +7,9 @@ namespace MintCarry\Core\Club;
 /**
  * The tilt and clock that make a position's printed changes, by least squares, and how far the best of them stays off the print.
  *
- * Printed for a squared face: loft and lie as presented squared, face as it sits. Printed soled: a sleeve cannot change the loft of a head on its
- * sole, so a printed loft stays as a residual. A value that was not printed is free; then the smallest tilt is taken.
+ * Printed for a squared face: loft and lie as presented squared, face as it sits. Printed soled: a sleeve cannot change the loft
+ * of a head on its sole, so a printed loft stays as a residual. A value that was not printed is free; then the smallest tilt is
+ * taken.
  */
 final readonly class SleeveCard
 {
@@ -49,7 +50,9 @@ final readonly class SleeveCard
         }
         $left = self::misses($head, $card, $printedFor, $a, $b);
 
-        return new self(min(6.0, hypot($a, $b)), fmod(rad2deg(atan2($a, $b)) + 360, 360), $left === [] ? 0.0 : max(array_map(abs(...), $left)));
+        return new self(
+            min(6.0, hypot($a, $b)), fmod(rad2deg(atan2($a, $b)) + 360, 360), $left === [] ? 0.0 : max(array_map(abs(...), $left)),
+        );
     }
 
     /** @return list<SleeveTilt> */

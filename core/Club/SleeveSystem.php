@@ -7,8 +7,9 @@ namespace MintCarry\Core\Club;
 use MintCarry\Core\Errors\InvalidInput;
 
 /**
- * An adjustable hosel with all its positions. Three kinds: "single" = one tilted bore that can be turned, "rings" = two tilted rings that are turned apart, "card" = only
- * the maker's printed changes are known and the tilt behind each is found from them. What is stamped on a head holds at the home position.
+ * An adjustable hosel with all its positions. Three kinds: "single" = one tilted bore that can be turned, "rings" = two tilted
+ * rings that are turned apart, "card" = only the maker's printed changes are known and the tilt behind each is found from them.
+ * What is stamped on a head holds at the home position.
  */
 final readonly class SleeveSystem
 {
@@ -20,13 +21,15 @@ final readonly class SleeveSystem
     public const MOST_POSITIONS = 40;
 
     /** @param  array<string, SleevePosition>  $positions  by label, in the order given */
-    private function __construct(public string $name, public string $kind, public string $home, public AddressHabit $printedFor, public array $positions)
-    {
+    private function __construct(
+        public string $name, public string $kind, public string $home, public AddressHabit $printedFor, public array $positions,
+    ) {
     }
 
     /**
      * From its description: `{name, kind, home, printedFor: "squared"|"soled", tiltDeg (single), ringTiltsDeg: [a, b] (rings),
-     * positions: [{label, clockDeg (single), clocksDeg: [a, b] (rings), loftDeg?, faceOpenDeg?, lieDeg?}]}`. Printed changes are from the home position.
+     * positions: [{label, clockDeg (single), clocksDeg: [a, b] (rings), loftDeg?, faceOpenDeg?, lieDeg?}]}`. Printed changes are
+     * from the home position.
      *
      * @param  array<string, mixed>  $spec
      * @param  HeadReading  $at  the head whose loft and lie the card was printed for
@@ -45,7 +48,9 @@ final readonly class SleeveSystem
             ?? throw InvalidInput::of('printedFor', 'Changes are printed for a squared or a soled face.');
         $rows = is_array($spec['positions'] ?? null) ? array_values($spec['positions']) : [];
         if ($rows === [] || count($rows) > self::MOST_POSITIONS) {
-            throw InvalidInput::of('positions', sprintf('A sleeve has between 1 and %d positions, not %d.', self::MOST_POSITIONS, count($rows)));
+            throw InvalidInput::of(
+                'positions', sprintf('A sleeve has between 1 and %d positions, not %d.', self::MOST_POSITIONS, count($rows)),
+            );
         }
         $positions = [];
         foreach ($rows as $i => $row) {
@@ -81,7 +86,11 @@ final readonly class SleeveSystem
 
     public function position(string $label): SleevePosition
     {
-        return $this->positions[$label] ?? throw InvalidInput::of('position', "The sleeve {$this->name} has no position '{$label}'; it has ".implode(', ', array_keys($this->positions)).'.');
+        return $this->positions[$label] ??
+            throw InvalidInput::of(
+                'position',
+                "The sleeve {$this->name} has no position '{$label}'; it has ".implode(', ', array_keys($this->positions)).'.',
+            );
     }
 
     public function home(): SleevePosition
@@ -105,14 +114,17 @@ final readonly class SleeveSystem
     }
 
     /**
-     * What geometry gives at every position against what is printed, as changes from home: loft as squared (or on the sole, where it cannot change), face as it sits, lie.
+     * What geometry gives at every position against what is printed, as changes from home: loft as squared (or on the sole, where
+     * it cannot change), face as it sits, lie.
      *
      * @return list<array{label: string, loftDeg: float, faceOpenDeg: float, lieDeg: float, missDeg: float, agrees: bool}>
      */
     public function check(HeadReading $stated): array
     {
         $straight = PlayingGeometry::straighten($stated, $this->home()->tilts, AddressHabit::Soled);
-        $at = static fn (SleevePosition $p, float $squaringShare): PlayingGeometry => PlayingGeometry::present($straight, $p->tilts, $squaringShare);
+        $at = static fn (SleevePosition $p, float $squaringShare): PlayingGeometry => PlayingGeometry::present(
+            $straight, $p->tilts, $squaringShare,
+        );
         $home = [$at($this->home(), 1.0), $at($this->home(), 0.0)];
         $out = [];
         foreach ($this->positions as $position) {
@@ -122,7 +134,12 @@ final readonly class SleeveSystem
                 'lieDeg' => $at($position, 0.0)->lieDeg - $home[1]->lieDeg,
             ];
             $miss = 0.0;
-            foreach (['loftDeg' => $position->printed->loftDeg, 'faceOpenDeg' => $position->printed->faceOpenDeg, 'lieDeg' => $position->printed->lieDeg] as $what => $printed) {
+            foreach (
+                [
+                    'loftDeg' => $position->printed->loftDeg, 'faceOpenDeg' => $position->printed->faceOpenDeg,
+                    'lieDeg' => $position->printed->lieDeg,
+                ] as $what => $printed
+            ) {
                 $miss = max($miss, $printed === null ? 0.0 : abs($change[$what] - $printed));
             }
             $out[] = ['label' => $position->label] + $change + ['missDeg' => $miss, 'agrees' => $miss <= self::PRINT_WITHIN_DEG];
@@ -148,11 +165,20 @@ final readonly class SleeveSystem
             return $tilt < 1e-9 ? [] : [new SleeveTilt($tilt, $clock)];
         }
         [$tilts, $clocks] = [$spec['ringTiltsDeg'] ?? null, $row['clocksDeg'] ?? null];
-        if (! is_array($tilts) || ! is_array($clocks) || count($tilts) !== 2 || count($clocks) !== 2 || array_filter([...$tilts, ...$clocks], static fn (mixed $v): bool => ! is_numeric($v)) !== []) {
+        if (
+            ! is_array($tilts) ||
+            ! is_array($clocks) ||
+            count($tilts) !== 2 ||
+            count($clocks) !== 2 ||
+            array_filter([...$tilts, ...$clocks], static fn (mixed $v): bool => ! is_numeric($v)) !== []
+        ) {
             throw InvalidInput::of('clocksDeg', 'Two rings need two tilts and two places on the clock.');
         }
 
-        return array_map(static fn (mixed $tilt, mixed $clock): SleeveTilt => new SleeveTilt((float) $tilt, (float) $clock), array_values($tilts), array_values($clocks));
+        return array_map(
+            static fn (mixed $tilt, mixed $clock): SleeveTilt => new SleeveTilt((float) $tilt, (float) $clock),
+            array_values($tilts), array_values($clocks),
+        );
     }
 
     /** @param  array<mixed>  $from */

@@ -7,8 +7,9 @@ namespace MintCarry\Core\Club;
 use MintCarry\Core\Errors\InvalidInput;
 
 /**
- * Swing weight from the moment about a point 14 in from the grip end. D0 = 213.5 oz·in, one point = 1.75 oz·in (common scale, from memory). The head's mass
- * sits a little short of the playing length, the grip's a third of the way down a 270 mm grip (assumptions, the same for every club, so differences hold).
+ * Swing weight from the moment about a point 14 in from the grip end. D0 = 213.5 oz·in, one point = 1.75 oz·in (common scale,
+ * from memory). The head's mass sits a little short of the playing length, the grip's a third of the way down a 270 mm grip
+ * (assumptions, the same for every club, so differences hold).
  */
 final readonly class SwingWeight
 {
@@ -46,7 +47,8 @@ final readonly class SwingWeight
     /** Points for each gram at the head of a club of this length, all else the same. */
     public static function pointsPerHeadG(?float $lengthMm): float
     {
-        return (($lengthMm ?? self::USUAL_LENGTH_MM) - self::HEAD_SHORT_OF_LENGTH_MM - self::FULCRUM_MM) * self::OZ_IN_PER_G_MM / self::POINT_OZ_IN;
+        return ((($lengthMm ?? self::USUAL_LENGTH_MM) - self::HEAD_SHORT_OF_LENGTH_MM - self::FULCRUM_MM) * self::OZ_IN_PER_G_MM) /
+            self::POINT_OZ_IN;
     }
 
     /** Points above A0; D0 is 30. */
@@ -69,7 +71,9 @@ final readonly class SwingWeight
     public static function pointsOf(string $label): float
     {
         if (preg_match('/^\s*([A-Ga-g])\s*(\d(?:[.,]\d+)?)\s*$/', $label, $m) !== 1) {
-            throw InvalidInput::of('swingWeight', "'{$label}' is not a swing weight; write a letter A to G and a number 0 to 9.9, such as D2.5.");
+            throw InvalidInput::of(
+                'swingWeight', "'{$label}' is not a swing weight; write a letter A to G and a number 0 to 9.9, such as D2.5.",
+            );
         }
 
         return 10 * (ord(strtoupper($m[1])) - ord('A')) + (float) str_replace(',', '.', $m[2]);

@@ -7,7 +7,8 @@ namespace MintCarry\Core\Club;
 use MintCarry\Core\Errors\InvalidInput;
 
 /**
- * Masses in the slots of a head: what they do to mass, CG and inertia (parallel-axis theorem, products kept), and which arrangements are legal.
+ * Masses in the slots of a head: what they do to mass, CG and inertia (parallel-axis theorem, products kept), and which
+ * arrangements are legal.
  */
 final class Weights
 {
@@ -28,7 +29,10 @@ final class Weights
         $points = self::points($slots, $massesG);
         $mass = $empty->massG + array_sum($massesG);
         if ($mass > self::MOST_HEAD_G) {
-            throw InvalidInput::of('masses', sprintf('With these weights the head has %.1f g; no driver head has more than %.0f g.', $mass, self::MOST_HEAD_G));
+            throw InvalidInput::of(
+                'masses',
+                sprintf('With these weights the head has %.1f g; no driver head has more than %.0f g.', $mass, self::MOST_HEAD_G),
+            );
         }
 
         return self::combine($empty, $points);
@@ -42,7 +46,9 @@ final class Weights
      */
     public static function remove(Head $filled, array $slots, array $massesG): Head
     {
-        return self::combine($filled, array_map(static fn (array $p): array => [-$p[0], $p[1], $p[2], $p[3]], self::points($slots, $massesG)));
+        return self::combine(
+            $filled, array_map(static fn (array $p): array => [-$p[0], $p[1], $p[2], $p[3]], self::points($slots, $massesG)),
+        );
     }
 
     /**
@@ -61,12 +67,23 @@ final class Weights
                 throw InvalidInput::of("masses.{$slot->name}", "The slot {$slot->name} may not be left empty.");
             }
             if ($grams !== null && ($grams < $slot->fromG || $grams > $slot->toG)) {
-                throw InvalidInput::of("masses.{$slot->name}", sprintf('The slot %s takes %g to %g g, not %g g.', $slot->name, $slot->fromG, $slot->toG, $grams));
+                throw InvalidInput::of(
+                    "masses.{$slot->name}",
+                    sprintf('The slot %s takes %g to %g g, not %g g.', $slot->name, $slot->fromG, $slot->toG, $grams),
+                );
             }
             if ($grams !== null) {
                 $at = array_search($grams, $stockG, false);
                 if ($at === false) {
-                    throw InvalidInput::of("masses.{$slot->name}", sprintf('There is no other %g g weight for %s: in stock are %s.', $grams, $slot->name, $stockG === [] ? 'none more' : implode(', ', array_map(static fn (float $g): string => sprintf('%g g', $g), $stockG))));
+                    throw InvalidInput::of(
+                        "masses.{$slot->name}",
+                        sprintf(
+                            'There is no other %g g weight for %s: in stock are %s.', $grams, $slot->name,
+                            $stockG === []
+                                ? 'none more'
+                                : implode(', ', array_map(static fn (float $g): string => sprintf('%g g', $g), $stockG)),
+                        ),
+                    );
                 }
                 unset($stockG[$at]);
                 $stockG = array_values($stockG);
@@ -89,7 +106,11 @@ final class Weights
         }
         $points = [];
         foreach ($massesG as $name => $grams) {
-            $slot = $places[$name] ?? throw InvalidInput::of("masses.{$name}", "This head has no slot '{$name}'; it has ".(implode(', ', array_keys($places)) ?: 'none').'.');
+            $slot =
+                $places[$name] ??
+                throw InvalidInput::of(
+                    "masses.{$name}", "This head has no slot '{$name}'; it has ".(implode(', ', array_keys($places)) ?: 'none').'.',
+                );
             InvalidInput::requireWithin("masses.{$name}", $grams, 0, 60, 'g');
             $points[] = [$grams, -$slot->backMm, -$slot->toeMm, $slot->upMm];
         }
@@ -119,7 +140,10 @@ final class Weights
             $i[1][2] = $i[2][1] = $i[1][2] - $m * $dy * $dz;
         }
 
-        return new Head($head->loftDeg, $mass, -$cg[1], -$cg[0], $cg[2], $i, $head->bulgeRadiusMm, $head->rollRadiusMm, $head->effectiveRestitution, $head->tangentialRestitution);
+        return new Head(
+            $head->loftDeg, $mass, -$cg[1], -$cg[0], $cg[2], $i, $head->bulgeRadiusMm, $head->rollRadiusMm,
+            $head->effectiveRestitution, $head->tangentialRestitution,
+        );
     }
 
     /**

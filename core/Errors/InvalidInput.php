@@ -12,7 +12,8 @@ use function sprintf;
 use function trim;
 
 /**
- * A value or a request that cannot be taken as it was given. The message is plain enough to show to a fitter: it names what was given and what would be taken.
+ * A value or a request that cannot be taken as it was given. The message is plain enough to show to a fitter: it names what was
+ * given and what would be taken.
  */
 final class InvalidInput extends DomainException
 {

@@ -11,8 +11,9 @@ use function hash;
 use function substr;
 
 /**
- * The models gave no figure, or one that cannot be, for input that was in order: a fault of ours. It is never shown as the user's, and never made good by another
- * way of computing without saying so. `computing` says what was worked out; `reference` is what a person can quote, and stands in the log beside it.
+ * The models gave no figure, or one that cannot be, for input that was in order: a fault of ours. It is never shown as the
+ * user's, and never made good by another way of computing without saying so. `computing` says what was worked out; `reference` is
+ * what a person can quote, and stands in the log beside it.
  */
 final class ModelFailure extends RuntimeException
 {
@@ -50,7 +51,10 @@ final class ModelFailure extends RuntimeException
      */
     public static function toArrays(array $failures): array
     {
-        return array_map(static fn (self $f): array => ['computing' => $f->computing, 'reference' => $f->reference(), 'line' => $f->line()], $failures);
+        return array_map(
+            static fn (self $f): array => ['computing' => $f->computing, 'reference' => $f->reference(), 'line' => $f->line()],
+            $failures,
+        );
     }
 
     /** A line for the screen: what is missing, whose fault it is, and what to quote. */

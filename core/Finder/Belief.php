@@ -21,23 +21,25 @@ use function count;
 use function sqrt;
 
 /**
- * What is believed of one player: the mean swing, how far a change of the club reaches the ball, what each head does of its own, and the scatter from swing
- * to swing.
+ * What is believed of one player: the mean swing, how far a change of the club reaches the ball, what each head does of its own,
+ * and the scatter from swing to swing.
  *
- * A normal belief about a list of unknowns θ, in this order: nine means (`Swing`), eight factors (`AT`), then for each head, and for each build that is not
- * the usual one, seven effects of its own (speed, loft, face, toe, high, restitution, spin), then for each setup that was hit six quirks (speed, loft, face,
- * toe, high, spin). Shots change it in `BeliefUpdate`. Face + = right; a left-hander is mirrored at the edge, so that the belief is that of a right-hander.
+ * A normal belief about a list of unknowns θ, in this order: nine means (`Swing`), eight factors (`AT`), then for each head, and
+ * for each build that is not the usual one, seven effects of its own (speed, loft, face, toe, high, restitution, spin), then for
+ * each setup that was hit six quirks (speed, loft, face, toe, high, spin). Shots change it in `BeliefUpdate`. Face + = right; a
+ * left-hander is mirrored at the edge, so that the belief is that of a right-hander.
  *
- * How far the player squares the face moves loft and face together: squaring more, more of the loft and less of the face reaches the ball; both have a
- * width apart from it as well. Rules and widths: `PlayerPriors`; docs/judging.md, "The model".
+ * How far the player squares the face moves loft and face together: squaring more, more of the loft and less of the face reaches
+ * the ball; both have a width apart from it as well. Rules and widths: `PlayerPriors`; docs/judging.md, "The model".
  */
 final readonly class Belief
 {
     public const MEANS = 9;
 
     /**
-     * Places of the factors in θ: how far the face is squared (0 … 1); shares of face and loft that reach the ball apart from it; ° of loft for a mm of CG
-     * back, ° open for a mm toward the toe; drift of speed in m/s for 20 shots; mm of strike and m/s of speed for a point of swing weight.
+     * Places of the factors in θ: how far the face is squared (0 … 1); shares of face and loft that reach the ball apart from it;
+     * ° of loft for a mm of CG back, ° open for a mm toward the toe; drift of speed in m/s for 20 shots; mm of strike and m/s of
+     * speed for a point of swing weight.
      */
     private const AT = [
         'squaring' => 9, 'faceApart' => 10, 'loftApart' => 11, 'loftPerCgBackMm' => 12, 'openPerCgToeMm' => 13, 'drift' => 14,
@@ -98,8 +100,9 @@ final readonly class Belief
      * @param  float  $squaringShare  how far the player is taken to square the face, 0 … 1
      * @param  float  $priorWidth  multiplies every prior's width; 1 is honest
      */
-    public static function prior(SetupSpec $own, float $clubSpeedMps, array $heads, array $tested, float $squaringShare, float $priorWidth = 1.0): self
-    {
+    public static function prior(
+        SetupSpec $own, float $clubSpeedMps, array $heads, array $tested, float $squaringShare, float $priorWidth = 1.0,
+    ): self {
         [$mean, $sd] = self::ofPlayer($clubSpeedMps, $own->squaredLoftDeg, $squaringShare);
         $add = static function (array $widths, bool $nothing) use (&$mean, &$sd): int {
             $at = count($mean);
@@ -126,7 +129,10 @@ final readonly class Belief
             $covariance[$i][$i] = ($s * ($i < self::MEANS ? 1.0 : $priorWidth)) ** 2;
         }
 
-        return new self($own, $mean, $covariance, self::usualScatter(), $usual, $headAt, $buildAt, $quirkAt, $priorWidth, PlayerPriors::SCATTER_SHOTS);
+        return new self(
+            $own, $mean, $covariance, self::usualScatter(), $usual, $headAt, $buildAt, $quirkAt, $priorWidth,
+            PlayerPriors::SCATTER_SHOTS,
+        );
     }
 
     /**
@@ -140,9 +146,9 @@ final readonly class Belief
         // What is told of a share is as wide as its prior; the part of it that comes from squaring is taken out.
         $apart = static fn (float $sd, float $ofSquaring): float => sqrt($sd ** 2 - ($ofSquaring * $squaringSd) ** 2);
         $mean = [
-            $clubSpeedMps, 0.0, 0.0, $ownLoftDeg + PlayerPriors::LOFT_ADDED_DEG, 0.0, 0.0, 0.0, 0.0, 0.0,
-            $squaringShare, PlayerPriors::FACE_CARRY_SOLED, PlayerPriors::LOFT_CARRY_SOLED,
-            PlayerPriors::LOFT_PER_CG_BACK_MM, PlayerPriors::OPEN_PER_CG_TOE_MM, 0.0, PlayerPriors::TOE_MM_PER_POINT, PlayerPriors::SPEED_MPS_PER_POINT,
+            $clubSpeedMps, 0.0, 0.0, $ownLoftDeg + PlayerPriors::LOFT_ADDED_DEG, 0.0, 0.0, 0.0, 0.0, 0.0, $squaringShare,
+            PlayerPriors::FACE_CARRY_SOLED, PlayerPriors::LOFT_CARRY_SOLED, PlayerPriors::LOFT_PER_CG_BACK_MM,
+            PlayerPriors::OPEN_PER_CG_TOE_MM, 0.0, PlayerPriors::TOE_MM_PER_POINT, PlayerPriors::SPEED_MPS_PER_POINT,
         ];
         $sd = [
             ...PlayerPriors::MEAN_SD,
@@ -173,7 +179,8 @@ final readonly class Belief
     /**
      * The belief after these shots.
      *
-     * @param  list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float}>  $tested  order: how far into the session, in units of 20 shots
+     * @param  list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float}>  $tested  order: how far into the session, in
+     *   units of 20 shots
      */
     public function after(array $tested): self
     {
@@ -190,7 +197,8 @@ final readonly class Belief
     public function updated(array $mean, array $covariance, array $scatter, float $scatterShots): self
     {
         return new self(
-            $this->own, $mean, $covariance, $scatter, $this->usual, $this->heads, $this->builds, $this->quirks, $this->priorWidth, $scatterShots,
+            $this->own, $mean, $covariance, $scatter, $this->usual, $this->heads, $this->builds, $this->quirks, $this->priorWidth,
+            $scatterShots,
         );
     }
 
@@ -204,7 +212,9 @@ final readonly class Belief
     {
         $loft = $spec->squaredLoftDeg - $this->own->squaredLoftDeg;
         $open = $spec->soledFaceOpenDeg - $this->own->soledFaceOpenDeg; // + = right for the right-hander that this is
-        $back = ($spec->body->cgBackMm - $this->own->body->cgBackMm) * ($spec->isSameHeadAs($this->own) ? 1.0 : PlayerPriors::BETWEEN_HEADS);
+        $back =
+            ($spec->body->cgBackMm - $this->own->body->cgBackMm) *
+            ($spec->isSameHeadAs($this->own) ? 1.0 : PlayerPriors::BETWEEN_HEADS);
         $toe = $spec->body->cgToeMm - $this->own->body->cgToeMm;
         $heavier = $spec->heavierBy($this->own);
         $rows = [];
@@ -213,10 +223,12 @@ final readonly class Belief
         }
         $rows[Swing::CLUB_SPEED] += [self::AT['drift'] => $order, self::AT['speedMpsPerPoint'] => $heavier];
         $rows[Swing::LOFT] += [
-            self::AT['loftApart'] => $loft, self::AT['squaring'] => PlayerPriors::LOFT_CARRY_OF_SQUARING * $loft, self::AT['loftPerCgBackMm'] => $back,
+            self::AT['loftApart'] => $loft, self::AT['squaring'] => PlayerPriors::LOFT_CARRY_OF_SQUARING * $loft,
+            self::AT['loftPerCgBackMm'] => $back,
         ];
         $rows[Swing::FACE] += [
-            self::AT['faceApart'] => $open, self::AT['squaring'] => PlayerPriors::FACE_CARRY_OF_SQUARING * $open, self::AT['openPerCgToeMm'] => $toe,
+            self::AT['faceApart'] => $open, self::AT['squaring'] => PlayerPriors::FACE_CARRY_OF_SQUARING * $open,
+            self::AT['openPerCgToeMm'] => $toe,
         ];
         $rows[Swing::TOE] += [self::AT['toeMmPerPoint'] => $heavier];
         foreach ([$this->heads[$spec->head] ?? null, $this->builds[$spec->build()->by($this->usual)->key()] ?? null] as $at) {
@@ -255,8 +267,8 @@ final readonly class Belief
     }
 
     /**
-     * What is believed of a factor: how far the face is squared, the shares of the club's loft and face that reach the ball, ° for a mm of CG back or toward
-     * the toe, mm of strike and m/s of speed for a point of swing weight.
+     * What is believed of a factor: how far the face is squared, the shares of the club's loft and face that reach the ball, °
+     * for a mm of CG back or toward the toe, mm of strike and m/s of speed for a point of swing weight.
      *
      * @param  string  $name  one of `factors()`
      * @return array{mean: float, sd: float}

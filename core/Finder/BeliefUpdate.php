@@ -25,12 +25,12 @@ use function min;
 use function sqrt;
 
 /**
- * What shots do to a `Belief`: the linearised impact model, fitted anew a few times by iterated reweighted least squares (a robust Bayesian linear update,
- * Gelman et al., "Bayesian Data Analysis", ch. 14, with t weights of 6 degrees of freedom, Lange, Little & Taylor 1989; both from memory; checked against R
- * in tests/reference/finder.R). docs/judging.md, "The model".
+ * What shots do to a `Belief`: the linearised impact model, fitted anew a few times by iterated reweighted least squares (a
+ * robust Bayesian linear update, Gelman et al., "Bayesian Data Analysis", ch. 14, with t weights of 6 degrees of freedom, Lange,
+ * Little & Taylor 1989; both from memory; checked against R in tests/reference/finder.R). docs/judging.md, "The model".
  *
- * Each round takes the shots of each setup in turn: they add to the precision of θ, to what pulls at it, and to the moments of the scatter. A shot far from
- * where its setup's shots are believed to be counts less.
+ * Each round takes the shots of each setup in turn: they add to the precision of θ, to what pulls at it, and to the moments of
+ * the scatter. A shot far from where its setup's shots are believed to be counts less.
  */
 final class BeliefUpdate
 {
@@ -69,7 +69,8 @@ final class BeliefUpdate
     }
 
     /**
-     * @param  list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float}>  $tested  order: how far into the session the setup was hit, in units of 20 shots
+     * @param  list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float}>  $tested  order: how far into the session the
+     *   setup was hit, in units of 20 shots
      */
     public static function of(Belief $belief, array $tested): Belief
     {

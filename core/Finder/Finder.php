@@ -22,8 +22,9 @@ use function max;
 /**
  * Every legal setup on the rack, judged for this player from what was hit.
  *
- * The draws of each setup (`PredictedDraws`) are priced by the brief's scoring, with the best aim within ±4° for each draw where the aim is free. Everything is told as a difference from the own club. The own club stays the
- * pick unless another gains with a probability of at least 0.8 (`Pick`); the expected loss of the pick is what a clairvoyant would gain on it.
+ * The draws of each setup (`PredictedDraws`) are priced by the brief's scoring, with the best aim within ±4° for each draw where
+ * the aim is free. Everything is told as a difference from the own club. The own club stays the pick unless another gains with a
+ * probability of at least 0.8 (`Pick`); the expected loss of the pick is what a clairvoyant would gain on it.
  */
 final readonly class Finder
 {
@@ -39,13 +40,19 @@ final readonly class Finder
     /**
      * @param  list<Predicted>  $setups  best first
      * @param  array<string, array{prior: float, priorSd: float, now: float, sd: float}>  $learned  of the factors of `Belief::factor`
-     * @param  array{spec: SetupSpec, value: float, changes: int, turns: float, to: SetupSpec|null}|null  $next  what to hit next; turns: the chance that another setup than now is the best after it, to: which one most often
+     * @param  array{spec: SetupSpec, value: float, changes: int, turns: float, to: SetupSpec|null}|null  $next  what to hit next;
+     *   turns: the chance that another setup than now is the best after it, to: which one most often
      */
-    private function __construct(public Scoring $scoring, public array $setups, public Predicted $own, public Predicted $best, public Predicted $pick, public float $expectedLoss, public bool $mayStop, public array $learned, public ?array $next)
-    {
+    private function __construct(
+        public Scoring $scoring, public array $setups, public Predicted $own, public Predicted $best, public Predicted $pick,
+        public float $expectedLoss, public bool $mayStop, public array $learned, public ?array $next,
+    ) {
     }
 
-    /** @param  (callable(SetupSpec): (int|null))|null  $wrench  wrench changes from what is in the hand; null for a setup that cannot be hit here */
+    /**
+     * @param  (callable(SetupSpec): (int|null))|null  $wrench  wrench changes from what is in the hand; null for a setup that
+     *   cannot be hit here
+     */
     public static function of(PredictedDraws $draws, Brief $brief, Randomizer $random, ?callable $wrench = null): self
     {
         $scored = ScoredDraws::of($draws, $brief);
@@ -57,17 +64,27 @@ final readonly class Finder
         foreach ($draws->specs as $s => $spec) {
             [$carries, $totals, $sides, $apexes, $spreads] = $draws->figures[$s];
             $carryGains = Pick::gaps($ownCarries, $carries);
-            $setups[$s] = new Predicted($spec, $mean($carries), Interval::middleOf($carries), $mean($totals), $mean($sides), Interval::middleOf($sides), $mean($spreads), $mean($apexes), $mean($scored->shares[$s]),
-                $pick->gain($s, 0), $pick->gainInterval($s, 0), $mean(Pick::gaps($scored->aimFixed[$s], $scored->aimFixed[0])), $pick->chance($s, 0), $pick->losses[$s], $mean($scored->aims[$s]), $pick->isTied($s, $pick->best), $draws->tested[$s], $mean($carryGains), Interval::middleOf($carryGains));
+            $setups[$s] = new Predicted(
+                $spec, $mean($carries), Interval::middleOf($carries), $mean($totals), $mean($sides), Interval::middleOf($sides),
+                $mean($spreads), $mean($apexes), $mean($scored->shares[$s]), $pick->gain($s, 0), $pick->gainInterval($s, 0),
+                $mean(Pick::gaps($scored->aimFixed[$s], $scored->aimFixed[0])), $pick->chance($s, 0), $pick->losses[$s],
+                $mean($scored->aims[$s]), $pick->isTied($s, $pick->best), $draws->tested[$s], $mean($carryGains),
+                Interval::middleOf($carryGains),
+            );
         }
         $loss = $pick->losses[$pick->pick];
 
-        return new self($scoring, array_map(static fn (int $s): Predicted => $setups[$s], $pick->order()), $setups[0], $setups[$pick->best], $setups[$pick->pick], $loss, $scoring === Scoring::FewestStrokes && $loss < self::STOP_BELOW, $draws->learned,
-            self::next($draws, $scored->scores, $pick, $wrench, $random));
+        return new self(
+            $scoring, array_map(static fn (int $s): Predicted => $setups[$s], $pick->order()), $setups[0], $setups[$pick->best],
+            $setups[$pick->pick], $loss, $scoring === Scoring::FewestStrokes && $loss < self::STOP_BELOW, $draws->learned,
+            self::next($draws, $scored->scores, $pick, $wrench, $random),
+        );
     }
 
     /**
-     * The trial worth most: by how much its four shots would lower the best expected score (knowledge gradient, in the linear-normal approximation of docs/judging.md). Among trials of near-equal value, the one with the fewest wrench changes, and of those the one expected to play best.
+     * The trial worth most: by how much its four shots would lower the best expected score (knowledge gradient, in the
+     * linear-normal approximation of docs/judging.md). Among trials of near-equal value, the one with the fewest wrench changes,
+     * and of those the one expected to play best.
      *
      * @param  array<int, array<int, float>>  $scores  by setup and draw
      * @return array{spec: SetupSpec, value: float, changes: int, turns: float, to: SetupSpec|null}|null
@@ -123,8 +140,14 @@ final readonly class Finder
             $after = 0.0;
             $deltas = $won = [];
             foreach ($near as $u) {
-                $c = [self::product($nearScores[$u], $y[0]), self::product($nearScores[$u], $y[1]), self::product($nearScores[$u], $y[2])];
-                $deltas[$u] = [$pick->means[$u], $c[0] * $l[0][0], $c[0] * $l[1][0] + $c[1] * $l[1][1], $c[0] * $l[2][0] + $c[1] * $l[2][1] + $c[2] * $l[2][2]];
+                $c = [
+                    self::product($nearScores[$u], $y[0]), self::product($nearScores[$u], $y[1]),
+                    self::product($nearScores[$u], $y[2]),
+                ];
+                $deltas[$u] = [
+                    $pick->means[$u], $c[0] * $l[0][0], $c[0] * $l[1][0] + $c[1] * $l[1][1],
+                    $c[0] * $l[2][0] + $c[1] * $l[2][1] + $c[2] * $l[2][2],
+                ];
             }
             foreach ($noise as [$x0, $x1, $x2]) {
                 [$least, $first] = [INF, $pick->best];
@@ -135,7 +158,10 @@ final readonly class Finder
                 $after += $least / count($noise);
                 $won[$first] = ($won[$first] ?? 0) + 1;
             }
-            $found[] = ['spec' => $draws->specs[$s], 'value' => max(0.0, $now - $after), 'changes' => $changes, 'score' => $pick->means[$s], 'won' => $won];
+            $found[] = [
+                'spec' => $draws->specs[$s], 'value' => max(0.0, $now - $after), 'changes' => $changes, 'score' => $pick->means[$s],
+                'won' => $won,
+            ];
         }
         if ($found === []) {
             return null;
@@ -147,7 +173,10 @@ final readonly class Finder
         $others = array_diff_key($equal[0]['won'], [$pick->best => 0]);
         arsort($others);
 
-        return ['spec' => $equal[0]['spec'], 'value' => $equal[0]['value'], 'changes' => $equal[0]['changes'], 'turns' => array_sum($others) / count($noise), 'to' => $others === [] ? null : $draws->specs[array_key_first($others)]];
+        return [
+            'spec' => $equal[0]['spec'], 'value' => $equal[0]['value'], 'changes' => $equal[0]['changes'],
+            'turns' => array_sum($others) / count($noise), 'to' => $others === [] ? null : $draws->specs[array_key_first($others)],
+        ];
     }
 
     /**

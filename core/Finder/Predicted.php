@@ -7,7 +7,10 @@ namespace MintCarry\Core\Finder;
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Statistics\Interval;
 
-/** What is expected of one setup for this player. Gains are differences from the own club, + = better, in the scoring's unit; strokes too, and their held twin. */
+/**
+ * What is expected of one setup for this player. Gains are differences from the own club, + = better, in the scoring's unit;
+ * strokes too, and their held twin.
+ */
 final readonly class Predicted
 {
     public function __construct(

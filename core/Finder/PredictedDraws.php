@@ -21,9 +21,12 @@ use function crc32;
 use function sqrt;
 
 /**
- * What each setup's shots may look like for this player: for every draw of the unknowns the mean carry, total, side and apex, and the spread of side and carry. Nothing here depends on what the brief plays for, so that a changed brief only prices anew.
+ * What each setup's shots may look like for this player: for every draw of the unknowns the mean carry, total, side and apex, and
+ * the spread of side and carry. Nothing here depends on what the brief plays for, so that a changed brief only prices anew.
  *
- * Every setup has the same 64 draws of the unknowns; what was hit has 192 more. A draw holds θ of the belief, a quirk for each setup that nobody hit, the scatter (its scale by χ², Wilson & Hilferty 1931, from memory) and what the models themselves miss between two setups.
+ * Every setup has the same 64 draws of the unknowns; what was hit has 192 more. A draw holds θ of the belief, a quirk for each
+ * setup that nobody hit, the scatter (its scale by χ², Wilson & Hilferty 1931, from memory) and what the models themselves miss
+ * between two setups.
  */
 final readonly class PredictedDraws
 {
@@ -35,10 +38,16 @@ final readonly class PredictedDraws
     /** A mishit now and then widens the scatter: a share of shots with three times the variance. */
     private const MISHITS = 0.04;
 
-    /** What the models miss between the own club and another setup, SD of carry and side, m: closure, other laws of restitution, drag and lift (docs/judging.md, "Finder"). */
+    /**
+     * What the models miss between the own club and another setup, SD of carry and side, m: closure, other laws of restitution,
+     * drag and lift (docs/judging.md, "Finder").
+     */
     private const MODEL_SD_M = [1.0, 1.0];
 
-    /** The widths of the priors are themselves guesses: unknowns are drawn from a t distribution of so many degrees of freedom instead of a normal one. */
+    /**
+     * The widths of the priors are themselves guesses: unknowns are drawn from a t distribution of so many degrees of freedom
+     * instead of a normal one.
+     */
     private const TAIL_DOF = 10.0;
 
     private const SPARES = 37;
@@ -49,15 +58,18 @@ final readonly class PredictedDraws
 
     /**
      * @param  list<SetupSpec>  $specs  the own club first
-     * @param  array<int, array<int, array<int, float>>>  $figures  by setup, figure and draw (64, or 256 where it was hit): carry, total, side (+ right), apex, spread of side, spread of carry, m
-     * @param  array<int, array<int, array<int, float>>>  $seen  by setup, value and draw (64): mean face °, loft °, speed m/s as a right-hander's, what a trial would show
+     * @param  array<int, array<int, array<int, float>>>  $figures  by setup, figure and draw (64, or 256 where it was hit):
+     *   carry, total, side (+ right), apex, spread of side, spread of carry, m
+     * @param  array<int, array<int, array<int, float>>>  $seen  by setup, value and draw (64): mean face °, loft °, speed m/s as
+     *   a right-hander's, what a trial would show
      * @param  list<bool>  $tested  by setup
      * @param  list<float>  $noise  variance of one shot's face, loft and speed
      * @param  array<string, array{prior: float, priorSd: float, now: float, sd: float}>  $learned  of the factors of `Belief::factor`
      * @param  list<ModelFailure>  $failures  setups that the models fail on; they are left out
      */
     private function __construct(
-        public array $specs, public array $figures, public array $seen, public array $tested, public array $noise, public array $learned, public array $failures = [],
+        public array $specs, public array $figures, public array $seen, public array $tested, public array $noise,
+        public array $learned, public array $failures = [],
     ) {
     }
 
@@ -73,7 +85,10 @@ final readonly class PredictedDraws
     {
         $own = $belief->own;
         $others = array_values(array_filter($rack, static fn (SetupSpec $s): bool => $s->tag !== $own->tag));
-        $scatter = array_map(static fn (array $row): array => array_map(static fn (float $v): float => $v * (1 + 2 * self::MISHITS), $row), $belief->scatter);
+        $scatter = array_map(
+            static fn (array $row): array => array_map(static fn (float $v): float => $v * (1 + 2 * self::MISHITS), $row),
+            $belief->scatter,
+        );
         $unknowns = self::unknowns($belief, $random);
         $specs = $figures = $seen = $tested = $failures = [];
         foreach ([$own, ...$others] as $spec) {
@@ -140,10 +155,16 @@ final readonly class PredictedDraws
         [$sideSd, $carrySd] = [$surface->spread(2, $scatter), $surface->spread(0, $scatter)];
         $draws = [[], [], [], [], [], []];
         foreach ($surface->means($shifts, $scatter) as $d => [$carry, $total, $side, $apex]) {
-            $missed = $isOwn ? [0.0, 0.0] : [
-                self::MODEL_SD_M[0] * $spares[$d][($salt + 11) % self::SPARES], self::MODEL_SD_M[1] * $spares[$d][($salt + 23) % self::SPARES],
+            $missed = $isOwn
+                ? [0.0, 0.0]
+                : [
+                    self::MODEL_SD_M[0] * $spares[$d][($salt + 11) % self::SPARES],
+                    self::MODEL_SD_M[1] * $spares[$d][($salt + 23) % self::SPARES],
+                ];
+            $values = [
+                $carry + $missed[0], $total + $missed[0], $sign * ($side + $missed[1]), $apex, $sideSd * $scales[$d],
+                $carrySd * $scales[$d],
             ];
-            $values = [$carry + $missed[0], $total + $missed[0], $sign * ($side + $missed[1]), $apex, $sideSd * $scales[$d], $carrySd * $scales[$d]];
             foreach ($values as $f => $value) {
                 $draws[$f][] = $value;
             }
@@ -218,8 +239,16 @@ final readonly class PredictedDraws
     /** As bytes, to be kept while the shots and the rack stay as they are. */
     public function packed(): string
     {
-        $head = json_encode([array_map(static fn (SetupSpec $b): string => $b->tag, $this->specs), $this->tested, $this->noise, $this->learned, array_map(static fn (ModelFailure $f): array => [$f->computing, $f->why], $this->failures)], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
-        $bytes = static fn (array $setups): string => implode('', array_map(static fn (array $columns): string => pack('e*', ...array_merge(...$columns)), $setups));
+        $head = json_encode(
+            [
+                array_map(static fn (SetupSpec $b): string => $b->tag, $this->specs), $this->tested, $this->noise, $this->learned,
+                array_map(static fn (ModelFailure $f): array => [$f->computing, $f->why], $this->failures),
+            ],
+            JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
+        );
+        $bytes = static fn (array $setups): string => implode(
+            '', array_map(static fn (array $columns): string => pack('e*', ...array_merge(...$columns)), $setups),
+        );
 
         return pack('V', strlen($head)).$head.$bytes($this->figures).$bytes($this->seen);
     }
@@ -241,7 +270,10 @@ final readonly class PredictedDraws
             $by[$one->tag] = $one;
         }
         $draws = array_map(static fn (bool $hit): int => $hit ? self::DRAWS_OF_HIT : self::DRAWS, $tested);
-        if (array_diff($tags, array_keys($by)) !== [] || strlen($bytes) !== 4 + $length + 8 * (self::FIGURES * array_sum($draws) + self::SEEN * self::DRAWS * count($tags))) {
+        if (
+            array_diff($tags, array_keys($by)) !== [] ||
+            strlen($bytes) !== 4 + $length + 8 * (self::FIGURES * array_sum($draws) + self::SEEN * self::DRAWS * count($tags))
+        ) {
             return null;
         }
         $at = 4 + $length;
@@ -257,7 +289,9 @@ final readonly class PredictedDraws
         $figures = array_map(static fn (int $of): array => $columns(self::FIGURES, $of), $draws);
         $seen = array_map(static fn (): array => $columns(self::SEEN, self::DRAWS), $tags);
 
-        return new self(array_values(array_map(static fn (string $tag): SetupSpec => $by[$tag], $tags)), $figures, $seen, $tested, $noise, $learned,
-            array_values(array_map(static fn (array $f): ModelFailure => ModelFailure::while($f[0], $f[1]), $failed)));
+        return new self(
+            array_values(array_map(static fn (string $tag): SetupSpec => $by[$tag], $tags)), $figures, $seen, $tested, $noise,
+            $learned, array_values(array_map(static fn (array $f): ModelFailure => ModelFailure::while($f[0], $f[1]), $failed)),
+        );
     }
 }

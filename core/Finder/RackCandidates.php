@@ -21,8 +21,8 @@ use function json_encode;
 use function ksort;
 
 /**
- * Every legal setup that the rack offers this player: heads of the hand, sleeve positions, weight arrangements, each with the shaft, length, ball, tee and
- * cue of the own club and with every other that was hit.
+ * Every legal setup that the rack offers this player: heads of the hand, sleeve positions, weight arrangements, each with the
+ * shaft, length, ball, tee and cue of the own club and with every other that was hit.
  */
 final readonly class RackCandidates
 {
@@ -35,8 +35,9 @@ final readonly class RackCandidates
      * @param  list<string>  $unreadable  what of the rack could not be used, and why
      * @param  array<string, ClubBuild>  $builds  that were hit, by key
      */
-    private function __construct(public array $specs, public array $about, public array $unreadable, public ClubBuild $usual, public array $builds)
-    {
+    private function __construct(
+        public array $specs, public array $about, public array $unreadable, public ClubBuild $usual, public array $builds,
+    ) {
     }
 
     /** @param  string  $only  one of `WHICH` */

@@ -10,13 +10,18 @@ use MintCarry\Core\Fitting\Strokes;
 use MintCarry\Core\Statistics\Normal;
 
 /**
- * PredictedDraws priced by a brief: for each setup and draw the score (lower = better), the strokes under the brief's aim and with the aim fixed, the share in the corridor with the aim fixed, and the best aim in degrees.
+ * PredictedDraws priced by a brief: for each setup and draw the score (lower = better), the strokes under the brief's aim and
+ * with the aim fixed, the share in the corridor with the aim fixed, and the best aim in degrees.
  *
- * Shots are hit in a bay; the course has wind. Each draw is priced in a crosswind of its own, the same for every setup: it moves nothing between them, but a setup that already leans far to one side has less room left.
+ * Shots are hit in a bay; the course has wind. Each draw is priced in a crosswind of its own, the same for every setup: it moves
+ * nothing between them, but a setup that already leans far to one side has less room left.
  */
 final readonly class ScoredDraws
 {
-    /** Crosswind of a course that nobody told of, SD in m/s (assumption); of a told wind, its share across where it may come from anywhere is 1/√2. */
+    /**
+     * Crosswind of a course that nobody told of, SD in m/s (assumption); of a told wind, its share across where it may come from
+     * anywhere is 1/√2.
+     */
     private const CROSSWIND_MPS = 2.0;
 
     /** Drift for each m/s of crosswind as a share of carry: 0.012 at 55, 65 and 74 m/s of ball speed (our flight model). */
@@ -29,8 +34,9 @@ final readonly class ScoredDraws
      * @param  array<int, array<int, float>>  $shares
      * @param  array<int, array<int, float>>  $aims
      */
-    private function __construct(public array $scores, public array $strokes, public array $aimFixed, public array $shares, public array $aims)
-    {
+    private function __construct(
+        public array $scores, public array $strokes, public array $aimFixed, public array $shares, public array $aims,
+    ) {
     }
 
     public static function of(PredictedDraws $draws, Brief $brief): self
@@ -38,17 +44,29 @@ final readonly class ScoredDraws
         $scoring = $brief->scoring();
         $price = new Strokes($brief);
         $sign = ($draws->specs[0] ?? null)?->hand->sign() ?? 1;
-        $gust = array_map(static fn (float $z): float => $sign * $z * max(self::CROSSWIND_MPS, $brief->windMps / M_SQRT2) * self::DRIFT_PER_MPS, self::spread(PredictedDraws::DRAWS_OF_HIT));
+        $gust = array_map(
+            static fn (float $z): float => $sign * $z * max(self::CROSSWIND_MPS, $brief->windMps / M_SQRT2) * self::DRIFT_PER_MPS,
+            self::spread(PredictedDraws::DRAWS_OF_HIT),
+        );
         $scores = $strokes = $aimFixed = $shares = $aims = [];
         $isStrokes = $scoring === Scoring::FewestStrokes;
         foreach ($draws->figures as $s => [$carries, $totals, $sides, $apexes, $sideSds, $carrySds]) {
             $aimFixed[$s] = $strokes[$s] = $aims[$s] = $shares[$s] = $scores[$s] = [];
             foreach ($carries as $d => $carry) {
-                [$aimFixed[$s][$d], $cost, $aim, $middle, $shares[$s][$d]] = $price->drive($sides[$d] + $gust[$d] * $carry, $sideSds[$d], $totals[$d], $brief->aimFree);
+                [$aimFixed[$s][$d], $cost, $aim, $middle, $shares[$s][$d]] = $price->drive(
+                    $sides[$d] + $gust[$d] * $carry, $sideSds[$d], $totals[$d], $brief->aimFree,
+                );
                 $strokes[$s][$d] = $cost;
                 $aims[$s][$d] = $aim;
-                $scores[$s][$d] = $isStrokes ? $cost
-                    : $scoring->of(['strokes' => $cost, 'share' => $price->share($middle, $sideSds[$d]), 'carryM' => $carry, 'carrySdM' => $carrySds[$d], 'totalM' => $totals[$d], 'apexM' => $apexes[$d]], $brief->weights);
+                $scores[$s][$d] = $isStrokes
+                    ? $cost
+                    : $scoring->of(
+                        [
+                            'strokes' => $cost, 'share' => $price->share($middle, $sideSds[$d]), 'carryM' => $carry,
+                            'carrySdM' => $carrySds[$d], 'totalM' => $totals[$d], 'apexM' => $apexes[$d],
+                        ],
+                        $brief->weights,
+                    );
             }
         }
 
@@ -65,7 +83,8 @@ final readonly class ScoredDraws
         $out = [];
         $pairs = max(1, intdiv($draws, 2));
         for ($k = 0; 2 * $k < $draws; $k++) {
-            // The golden ratio spreads the pairs over the upper half without an order that the other draws could share (Weyl 1916; from memory).
+            // The golden ratio spreads the pairs over the upper half without an order that the other draws could share (Weyl
+            // 1916; from memory).
             $z = Normal::quantile(0.5 + 0.5 * (fmod(($k + 1) * 0.6180339887, 1.0) * ($pairs - 1) + 0.5) / $pairs);
             $way = $k % 2 === 0 ? 1 : -1;
             array_push($out, $way * $z, -$way * $z);

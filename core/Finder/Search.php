@@ -21,7 +21,10 @@ use function array_unique;
 use function array_values;
 use function in_array;
 
-/** Belief and draws of a fitting's record. All that judges the same shots draws the same luck, so that a setup has the same figures in the finder, in the decision and on the command line. */
+/**
+ * Belief and draws of a fitting's record. All that judges the same shots draws the same luck, so that a setup has the same
+ * figures in the finder, in the decision and on the command line.
+ */
 final class Search
 {
     /** @var array{Belief, Belief}|null before and after the shots */
@@ -33,8 +36,10 @@ final class Search
      * @param  list<array{spec: SetupSpec, shots: list<\MintCarry\Core\Launch\LaunchShot>, order: float}>  $tested
      * @param  list<SetupSpec>  $heads  every setup of the whole rack
      */
-    private function __construct(private readonly FittingRecord $record, public readonly RackCandidates $candidates, private readonly array $tested, private readonly array $heads, private readonly float $clubSpeedMps)
-    {
+    private function __construct(
+        private readonly FittingRecord $record, public readonly RackCandidates $candidates, private readonly array $tested,
+        private readonly array $heads, private readonly float $clubSpeedMps,
+    ) {
     }
 
     /**
@@ -45,15 +50,25 @@ final class Search
     public static function of(FittingRecord $record, string $only = 'all', ?Screening $screening = null): self
     {
         $own = $record->own();
-        $set = $record->sets($screening)[$own->tag] ?? throw InvalidInput::of('baseline', "The own club {$own->tag} has no counted shot yet: hit it first. Everything is judged as a difference from it.");
+        $set =
+            $record->sets($screening)[$own->tag] ??
+            throw InvalidInput::of(
+                'baseline',
+                "The own club {$own->tag} has no counted shot yet: hit it first. Everything is judged as a difference from it.",
+            );
         $candidates = RackCandidates::by($record, $only);
 
-        return new self($record, $candidates, $record->tested($screening), $only === 'all' ? $candidates->specs : RackCandidates::by($record)->specs,
-            $set->summary(Measure::ClubSpeed)->mean ?? ($set->summary(Measure::BallSpeed)->mean ?? PlayerPriors::BALL_SPEED_MPS) / PlayerPriors::SMASH);
+        return new self(
+            $record, $candidates, $record->tested($screening),
+            $only === 'all' ? $candidates->specs : RackCandidates::by($record)->specs,
+            $set->summary(Measure::ClubSpeed)->mean ??
+                ($set->summary(Measure::BallSpeed)->mean ?? PlayerPriors::BALL_SPEED_MPS) / PlayerPriors::SMASH,
+        );
     }
 
     /**
-     * The search where the models have something to work from: every setup that was hit has ball data; else null, and the shots speak for themselves.
+     * The search where the models have something to work from: every setup that was hit has ball data; else null, and the shots
+     * speak for themselves.
      *
      * @throws ModelFailure where the belief cannot be worked out
      */
@@ -68,7 +83,10 @@ final class Search
         if ($this->beliefs === null) {
             $hit = $this->hit();
             $names = array_values(array_unique(array_map(static fn (SetupSpec $b): string => $b->head, [...$this->heads, ...$hit])));
-            $prior = Belief::prior($this->record->own()->spec($this->record->hand), $this->clubSpeedMps, $names, $hit, $this->record->brief->squaringShare());
+            $prior = Belief::prior(
+                $this->record->own()->spec($this->record->hand), $this->clubSpeedMps, $names, $hit,
+                $this->record->brief->squaringShare(),
+            );
             $this->beliefs = [$prior, $prior->after($this->tested)];
         }
 
@@ -76,9 +94,11 @@ final class Search
     }
 
     /**
-     * What each head, and each shaft, length, ball, tee or cue that was hit beside the usual, is believed to do of its own; the own club does nothing of its own.
+     * What each head, and each shaft, length, ball, tee or cue that was hit beside the usual, is believed to do of its own; the
+     * own club does nothing of its own.
      *
-     * @return list<array{head: string|null, with: array<string, string|float|null>, effects: array<string, array{mean: float, sd: float}>}> of what was hit
+     * @return list<array{head: string|null, with: array<string, string|float|null>, effects: array<string, array{mean: float,
+     *   sd: float}>}> of what was hit
      */
     public function ownEffects(): array
     {
@@ -93,7 +113,10 @@ final class Search
         }
         foreach ($this->candidates->builds as $key => $build) {
             if (isset($belief->builds[$key])) {
-                $out[] = ['head' => null, 'with' => $build->beside($this->candidates->usual), 'effects' => $belief->effects($belief->builds[$key])];
+                $out[] = [
+                    'head' => null, 'with' => $build->beside($this->candidates->usual),
+                    'effects' => $belief->effects($belief->builds[$key]),
+                ];
             }
         }
 
@@ -128,18 +151,25 @@ final class Search
         return array_map(static fn (array $t): SetupSpec => $t['spec'], $this->tested);
     }
 
-    /** @return list<SetupSpec> what was hit, then what else the rack offers. Setups that were hit and are no longer on the rack stay in the judgement. */
+    /**
+     * @return list<SetupSpec> what was hit, then what else the rack offers. Setups that were hit and are no longer on the rack
+     *   stay in the judgement.
+     */
     public function all(): array
     {
         $tags = array_map(static fn (SetupSpec $b): string => $b->tag, $this->hit());
 
-        return [...$this->hit(), ...array_values(array_filter($this->candidates->specs, static fn (SetupSpec $b): bool => ! in_array($b->tag, $tags, true)))];
+        return [
+            ...$this->hit(),
+            ...array_values(array_filter($this->candidates->specs, static fn (SetupSpec $b): bool => ! in_array($b->tag, $tags, true))),
+        ];
     }
 
     /**
      * Draws of what was hit and of the rack.
      *
-     * @param  (callable(string, callable(): string): string)|null  $keep  a store for the bytes of draws by key, so that a changed brief need not fly again
+     * @param  (callable(string, callable(): string): string)|null  $keep  a store for the bytes of draws by key, so that a
+     *   changed brief need not fly again
      * @param  string  $modelVersion  another one for other code of the models: what older models drew is not used
      */
     public function draws(?callable $keep = null, string $modelVersion = ''): PredictedDraws
@@ -150,7 +180,20 @@ final class Search
             return $fly();
         }
         $brief = $this->record->brief;
-        $key = hash('xxh128', serialize([$modelVersion, $this->record->seed, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf, $brief->squaringShare(), $this->heads, array_map(static fn (array $t): array => [$t['spec'], $t['order'], array_map(static fn ($s): array => $s->measured, $t['shots'])], $this->tested), $all]));
+        $key = hash(
+            'xxh128',
+            serialize([
+                $modelVersion, $this->record->seed, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf,
+                $brief->squaringShare(), $this->heads,
+                array_map(
+                    static fn (array $t): array => [
+                        $t['spec'], $t['order'], array_map(static fn ($s): array => $s->measured, $t['shots']),
+                    ],
+                    $this->tested,
+                ),
+                $all,
+            ]),
+        );
         $made = null;
         $bytes = $keep($key, static function () use ($fly, &$made): string {
             return ($made = $fly())->packed();
@@ -165,6 +208,9 @@ final class Search
         $scored = ScoredDraws::of($draws, $brief);
         $tags = array_map(static fn (SetupSpec $b): string => $b->tag, $draws->specs);
 
-        return new PosteriorDraws(array_combine($tags, $scored->scores), array_combine($tags, $scored->strokes), array_combine($tags, $scored->aimFixed), array_combine($tags, $scored->aims));
+        return new PosteriorDraws(
+            array_combine($tags, $scored->scores), array_combine($tags, $scored->strokes), array_combine($tags, $scored->aimFixed),
+            array_combine($tags, $scored->aims),
+        );
     }
 }

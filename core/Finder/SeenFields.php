@@ -12,8 +12,8 @@ use function array_search;
 use function str_ends_with;
 
 /**
- * How the fields that a monitor shows of a setup's shots depend on the swing that makes them, and through it on the unknowns θ of a `Belief`: the impact
- * model, straight near one mean swing.
+ * How the fields that a monitor shows of a setup's shots depend on the swing that makes them, and through it on the unknowns θ of
+ * a `Belief`: the impact model, straight near one mean swing.
  */
 final readonly class SeenFields
 {
@@ -27,8 +27,9 @@ final readonly class SeenFields
      * @param  array<int, array<int, float>>  $bySwing  slope by field and value of the swing (seven)
      * @param  array<int, array<int, float>>  $byTheta  slope by field and place in θ; what is not there is 0
      */
-    private function __construct(public array $names, public array $predicted, public array $noise, public array $bySwing, public array $byTheta)
-    {
+    private function __construct(
+        public array $names, public array $predicted, public array $noise, public array $bySwing, public array $byTheta,
+    ) {
     }
 
     /**

@@ -14,9 +14,11 @@ use function max;
 use function sqrt;
 
 /**
- * How one setup's carry, total, side and apex depend on the nine values of the swing near this player's: value, slope and curvature along each and along the pairs that work together, from the full impact and flight models.
+ * How one setup's carry, total, side and apex depend on the nine values of the swing near this player's: value, slope and
+ * curvature along each and along the pairs that work together, from the full impact and flight models.
  *
- * A cloud of shots and a draw of the unknowns are then a few products instead of flights. The error against flying every shot is tested (`tests/Core/FinderTest.php`: means within 0.3 yd).
+ * A cloud of shots and a draw of the unknowns are then a few products instead of flights. The error against flying every shot is
+ * tested (`tests/Core/FinderTest.php`: means within 0.3 yd).
  */
 final readonly class Surface
 {
@@ -24,7 +26,8 @@ final readonly class Surface
 
     /** Pairs that work together: loft and face, face and toe, loft and toe, speed and face, path and face. */
     private const PAIRS = [
-        [Swing::LOFT, Swing::FACE], [Swing::FACE, Swing::TOE], [Swing::LOFT, Swing::TOE], [Swing::CLUB_SPEED, Swing::FACE], [Swing::PATH, Swing::FACE],
+        [Swing::LOFT, Swing::FACE], [Swing::FACE, Swing::TOE], [Swing::LOFT, Swing::TOE], [Swing::CLUB_SPEED, Swing::FACE],
+        [Swing::PATH, Swing::FACE],
     ];
 
     private const STEP = [0.8, 1.2, 1.6, 1.3, 1.8, 5.0, 4.0, 0.01, 0.05];
@@ -36,8 +39,10 @@ final readonly class Surface
      * @param  list<list<float>>  $curve  second derivatives, likewise
      * @param  list<list<float>>  $mixed  by figure and pair
      */
-    private function __construct(public SetupSpec $spec, public array $at, public array $value, public array $slope, public array $curve, public array $mixed)
-    {
+    private function __construct(
+        public SetupSpec $spec, public array $at, public array $value, public array $slope, public array $curve,
+        public array $mixed,
+    ) {
     }
 
     /**
@@ -73,8 +78,16 @@ final readonly class Surface
             $sides[] = [$h, $figures($up), $figures($down)];
         }
         foreach ($value as $f => $v) {
-            $slope[] = array_map(static fn (array $s): float => $s[1] === null || $s[2] === null ? 0.0 : ($s[1][$f] - $s[2][$f]) / (2 * $s[0]), $sides);
-            $curve[] = array_map(static fn (array $s): float => $s[1] === null || $s[2] === null ? 0.0 : ($s[1][$f] - 2 * $v + $s[2][$f]) / ($s[0] * $s[0]), $sides);
+            $slope[] = array_map(
+                static fn (array $s): float => $s[1] === null || $s[2] === null ? 0.0 : ($s[1][$f] - $s[2][$f]) / (2 * $s[0]),
+                $sides,
+            );
+            $curve[] = array_map(
+                static fn (array $s): float => $s[1] === null || $s[2] === null
+                    ? 0.0
+                    : ($s[1][$f] - 2 * $v + $s[2][$f]) / ($s[0] * $s[0]),
+                $sides,
+            );
         }
 
         $mixed = [];
@@ -86,7 +99,12 @@ final readonly class Surface
             $corners[] = [$sides[$i], $sides[$j], $figures($both)];
         }
         foreach ($value as $f => $v) {
-            $mixed[] = array_map(static fn (array $c): float => $c[0][1] === null || $c[1][1] === null || $c[2] === null ? 0.0 : ($c[2][$f] - $c[0][1][$f] - $c[1][1][$f] + $v) / ($c[0][0] * $c[1][0]), $corners);
+            $mixed[] = array_map(
+                static fn (array $c): float => $c[0][1] === null || $c[1][1] === null || $c[2] === null
+                    ? 0.0
+                    : ($c[2][$f] - $c[0][1][$f] - $c[1][1][$f] + $v) / ($c[0][0] * $c[1][0]),
+                $corners,
+            );
         }
 
         return new self($spec, $at, $value, $slope, $curve, $mixed);

@@ -9,8 +9,9 @@ use MintCarry\Core\Statistics\Matrix;
 use function count;
 
 /**
- * Carry against the share in the corridor over all setups: the front (nothing is both longer and straighter; Pareto), and the lines of equal gain, fitted to the gains themselves by least squares so that they agree
- * with the ranking as well as two figures can.
+ * Carry against the share in the corridor over all setups: the front (nothing is both longer and straighter; Pareto), and the
+ * lines of equal gain, fitted to the gains themselves by least squares so that they agree with the ranking as well as two figures
+ * can.
  */
 final readonly class Trade
 {
@@ -20,8 +21,9 @@ final readonly class Trade
      * @param  float  $perShare  gain for the whole of the share, 0 to 1
      * @param  float  $agreement  share of the gains' variance that the two explain
      */
-    private function __construct(public array $front, public float $perCarryM, public float $perShare, public float $level, public float $agreement)
-    {
+    private function __construct(
+        public array $front, public float $perCarryM, public float $perShare, public float $level, public float $agreement,
+    ) {
     }
 
     /** @param  list<Predicted>  $setups */
@@ -58,6 +60,9 @@ final readonly class Trade
         [$perCarry, $perShare] = Matrix::times(Matrix::inverse($a), $b);
         $told = $perCarry * $b[0] + $perShare * $b[1];
 
-        return new self(array_reverse($front), $perCarry, $perShare, $mg - $perCarry * $mc - $perShare * $ms, $all > 0 ? max(0.0, min(1.0, $told / $all)) : 0.0);
+        return new self(
+            array_reverse($front), $perCarry, $perShare, $mg - $perCarry * $mc - $perShare * $ms,
+            $all > 0 ? max(0.0, min(1.0, $told / $all)) : 0.0,
+        );
     }
 }

@@ -14,9 +14,11 @@ use MintCarry\Core\Statistics\Summary;
 /**
  * Judges the setups of a fitting that were hit, against the benchmark, and names the pick.
  *
- * Each setup's plausible truths are scored as the brief says: by `ExpectedStrokes` over the corridor, with the aim free within ±4° unless the brief holds it ("held" keeps it on the middle), or by
- * another `Scoring`. The truths are those of the finder's models where every setup was hit with ball data, else those of the shots alone. The benchmark stays the pick unless another setup beats it with a probability of at least 0.8 (`Pick`). Two setups closer
- * than the scoring's resolution, or whose order holds with less than 0.8, are a tie.
+ * Each setup's plausible truths are scored as the brief says: by `ExpectedStrokes` over the corridor, with the aim free within
+ * ±4° unless the brief holds it ("held" keeps it on the middle), or by another `Scoring`. The truths are those of the finder's
+ * models where every setup was hit with ball data, else those of the shots alone. The benchmark stays the pick unless another
+ * setup beats it with a probability of at least 0.8 (`Pick`). Two setups closer than the scoring's resolution, or whose order
+ * holds with less than 0.8, are a tie.
  */
 final readonly class Advice
 {
@@ -47,15 +49,19 @@ final readonly class Advice
      *
      * @throws InvalidInput when there is nothing to compare
      */
-    public static function of(array $sets, string $benchmark, Brief $brief, BallFlight $flight, \Random\Randomizer $random, ?PosteriorDraws $posterior = null): self
-    {
+    public static function of(
+        array $sets, string $benchmark, Brief $brief, BallFlight $flight, \Random\Randomizer $random,
+        ?PosteriorDraws $posterior = null,
+    ): self {
         $tags = array_map(static fn (ShotSet $set): string => $set->tag, $sets);
         if ($sets === []) {
             throw InvalidInput::of('setups', 'No setup has a counted shot yet: read a file or type shots first.');
         }
         $own = array_search($benchmark, $tags, true);
         if ($own === false) {
-            throw InvalidInput::of('benchmark', "The benchmark {$benchmark} has no counted shot: hit it first, or make another setup the benchmark.");
+            throw InvalidInput::of(
+                'benchmark', "The benchmark {$benchmark} has no counted shot: hit it first, or make another setup the benchmark.",
+            );
         }
         $pooled = SideEstimate::pooledSpread($sets);
         $start = clone $random->engine; // every share is drawn from the same start, so it is the same figure on every screen
@@ -68,7 +74,9 @@ final readonly class Advice
         foreach ($sets as $i => $set) {
             $side = SideEstimate::of($set, $pooled);
             $share = CorridorShare::of($side, $brief->corridor, new \Random\Randomizer(clone $start));
-            $differences = array_map(static fn (float $a, float $b): float => $a - $b, $posterior->strokes[$set->tag], $posterior->strokes[$benchmark]);
+            $differences = array_map(
+                static fn (float $a, float $b): float => $a - $b, $posterior->strokes[$set->tag], $posterior->strokes[$benchmark],
+            );
             $judged[] = new SetupJudgement(
                 $set->tag,
                 $set->count(),
@@ -89,9 +97,17 @@ final readonly class Advice
                 $pick->gainInterval($i, $own),
             );
         }
-        $ties = array_values(array_map(static fn (int $i): string => $tags[$i], array_filter($pick->order(), static fn (int $i): bool => $pick->isTied($i, $pick->pick))));
+        $ties = array_values(
+            array_map(
+                static fn (int $i): string => $tags[$i],
+                array_filter($pick->order(), static fn (int $i): bool => $pick->isTied($i, $pick->pick)),
+            ),
+        );
 
-        return new self($benchmark, $tags[$pick->best], $tags[$pick->pick], $ties === [] && count($sets) > 1, $ties, $judged, $pick->losses[$pick->pick], $scoring, $isModelled);
+        return new self(
+            $benchmark, $tags[$pick->best], $tags[$pick->pick], $ties === [] && count($sets) > 1, $ties, $judged,
+            $pick->losses[$pick->pick], $scoring, $isModelled,
+        );
     }
 
     public function judgement(string $tag): SetupJudgement

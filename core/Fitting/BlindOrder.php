@@ -8,8 +8,9 @@ use MintCarry\Core\Errors\InvalidInput;
 use Random\Randomizer;
 
 /**
- * The order of a blind trial: rounds in which every setup comes once, each round shuffled for itself, so that warming up and tiring fall on all alike (randomised complete blocks; Fisher 1935, from memory).
- * The same setup may come twice in a row, at the seam of two rounds: the player cannot tell from the wrench.
+ * The order of a blind trial: rounds in which every setup comes once, each round shuffled for itself, so that warming up and
+ * tiring fall on all alike (randomised complete blocks; Fisher 1935, from memory). The same setup may come twice in a row, at the
+ * seam of two rounds: the player cannot tell from the wrench.
  */
 final class BlindOrder
 {

@@ -10,8 +10,8 @@ use MintCarry\Core\Flight\Turf;
 use function is_finite;
 
 /**
- * Who the player is, what they want, and where they play: the brief that sets targets and scoring. Lengths m, speeds m/s, temperature °C; a null is something
- * nobody said. The player's hand is the player's, not the brief's.
+ * Who the player is, what they want, and where they play: the brief that sets targets and scoring. Lengths m, speeds m/s,
+ * temperature °C; a null is something nobody said. The player's hand is the player's, not the brief's.
  */
 final readonly class Brief
 {
@@ -41,18 +41,22 @@ final readonly class Brief
 
     /** Bounds and unit of each number. */
     public const NUMBERS = [
-        'carryM' => [60, 340, 'm'], 'clubSpeedMps' => [20, 70, 'm/s'], 'handicap' => [-8, 54, ''], 'windMps' => [0, 20, 'm/s'], 'windFromDeg' => [0, 360, '°'],
-        'altitudeM' => [-400, 4000, 'm'], 'temperatureC' => [-15, 50, '°C'], 'holeLengthM' => [200, 600, 'm'], 'sixIronApexM' => [5, 60, 'm'],
-        'swings' => [4, 300, ''], 'minutes' => [10, 480, ''], 'money' => [0, 100000, ''],
+        'carryM' => [60, 340, 'm'], 'clubSpeedMps' => [20, 70, 'm/s'], 'handicap' => [-8, 54, ''], 'windMps' => [0, 20, 'm/s'],
+        'windFromDeg' => [0, 360, '°'], 'altitudeM' => [-400, 4000, 'm'], 'temperatureC' => [-15, 50, '°C'],
+        'holeLengthM' => [200, 600, 'm'], 'sixIronApexM' => [5, 60, 'm'], 'swings' => [4, 300, ''], 'minutes' => [10, 480, ''],
+        'money' => [0, 100000, ''],
     ];
 
     public const TEXTS = ['wish' => 500, 'ball' => 80, 'feel' => 1000, 'currency' => 8, 'guardian' => 80];
 
     public const LABELS = [
-        'shape' => 'usual shape', 'miss' => 'usual miss', 'carryM' => 'typical carry', 'clubSpeedMps' => 'club speed', 'handicap' => 'handicap', 'wants' => 'wants more of', 'never' => 'must never see',
-        'wish' => 'in their words', 'turf' => 'ground', 'windMps' => 'wind', 'windFromDeg' => 'wind from', 'altitudeM' => 'altitude', 'temperatureC' => 'temperature', 'corridor' => 'corridor',
-        'holeLengthM' => 'driving holes', 'sixIronApexM' => 'six-iron apex', 'ball' => 'ball', 'habit' => 'address habit', 'feel' => 'feel notes', 'swings' => 'swings', 'minutes' => 'minutes',
-        'money' => 'money', 'currency' => 'currency', 'purchase' => 'purchase', 'startSide' => 'start side', 'school' => 'flight school', 'scoring' => 'scoring', 'weights' => 'own weights',
+        'shape' => 'usual shape', 'miss' => 'usual miss', 'carryM' => 'typical carry', 'clubSpeedMps' => 'club speed',
+        'handicap' => 'handicap', 'wants' => 'wants more of', 'never' => 'must never see', 'wish' => 'in their words',
+        'turf' => 'ground', 'windMps' => 'wind', 'windFromDeg' => 'wind from', 'altitudeM' => 'altitude',
+        'temperatureC' => 'temperature', 'corridor' => 'corridor', 'holeLengthM' => 'driving holes',
+        'sixIronApexM' => 'six-iron apex', 'ball' => 'ball', 'habit' => 'address habit', 'feel' => 'feel notes',
+        'swings' => 'swings', 'minutes' => 'minutes', 'money' => 'money', 'currency' => 'currency', 'purchase' => 'purchase',
+        'startSide' => 'start side', 'school' => 'flight school', 'scoring' => 'scoring', 'weights' => 'own weights',
         'aimFree' => 'may re-aim', 'consent' => 'consent', 'minor' => 'minor', 'guardian' => 'guardian',
     ];
 
@@ -113,7 +117,10 @@ final readonly class Brief
         }
         foreach (self::TEXTS as $field => $longest) {
             if (mb_strlen($values[$field]) > $longest) {
-                throw InvalidInput::of($field, sprintf('%s has %d letters; %d fit.', ucfirst(self::LABELS[$field]), mb_strlen($values[$field]), $longest));
+                throw InvalidInput::of(
+                    $field,
+                    sprintf('%s has %d letters; %d fit.', ucfirst(self::LABELS[$field]), mb_strlen($values[$field]), $longest),
+                );
             }
         }
         foreach ($weights as $name => $weight) {
@@ -128,7 +135,10 @@ final readonly class Brief
         }
     }
 
-    /** How far this player is taken to square the face at address: 1 fully, 0 lets it sit. Priors of docs/physics.md, until shots say more. */
+    /**
+     * How far this player is taken to square the face at address: 1 fully, 0 lets it sit. Priors of docs/physics.md, until shots
+     * say more.
+     */
     public function squaringShare(): float
     {
         return ['soled' => 0.2, 'squared' => 0.8, 'unknown' => 0.5][$this->habit];
@@ -160,7 +170,13 @@ final readonly class Brief
     {
         $side = static fn (Trouble $t): array => ['kind' => $t->kind, 'atM' => $t->atM];
 
-        return ['corridor' => ['widthM' => $this->corridor->widthM, 'left' => $side($this->corridor->left), 'right' => $side($this->corridor->right)], 'weights' => (object) $this->weights] + get_object_vars($this);
+        return [
+            'corridor' => [
+                'widthM' => $this->corridor->widthM, 'left' => $side($this->corridor->left),
+                'right' => $side($this->corridor->right),
+            ],
+            'weights' => (object) $this->weights,
+        ] + get_object_vars($this);
     }
 
     /**
@@ -175,7 +191,14 @@ final readonly class Brief
             $values[$field] = match (true) {
                 $field === 'corridor' => self::corridor($value),
                 $field === 'weights' => self::weights($value),
-                isset(self::LISTS[$field]) => array_values(array_map(fn (mixed $v): string => is_scalar($v) ? self::OLDER[(string) $v] ?? (string) $v : throw InvalidInput::of($field, ucfirst(self::LABELS[$field]).' must be a list of words.'), (array) $value)),
+                isset(self::LISTS[$field]) => array_values(
+                    array_map(
+                        fn (mixed $v): string => is_scalar($v)
+                            ? self::OLDER[(string) $v] ?? (string) $v
+                            : throw InvalidInput::of($field, ucfirst(self::LABELS[$field]).' must be a list of words.'),
+                        (array) $value,
+                    ),
+                ),
                 isset(self::NUMBERS[$field]) => self::number($field, $value),
                 in_array($field, ['aimFree', 'consent', 'minor'], true) => (bool) $value,
                 isset(self::CHOICES[$field]), isset(self::TEXTS[$field]) => is_scalar($value) ? (string) $value : '',
@@ -234,7 +257,9 @@ final readonly class Brief
     private static function number(string $field, mixed $value): ?float
     {
         if ($value === null) {
-            return in_array($field, ['windMps', 'windFromDeg', 'altitudeM', 'temperatureC', 'holeLengthM'], true) ? throw InvalidInput::of($field, ucfirst(self::LABELS[$field]).' is missing.') : null;
+            return in_array($field, ['windMps', 'windFromDeg', 'altitudeM', 'temperatureC', 'holeLengthM'], true)
+                ? throw InvalidInput::of($field, ucfirst(self::LABELS[$field]).' is missing.')
+                : null;
         }
         if (! is_numeric($value) || ! is_finite((float) $value)) {
             throw InvalidInput::of($field, ucfirst(self::LABELS[$field]).' is not a number.');
@@ -247,7 +272,9 @@ final readonly class Brief
     private static function requireOneOf(string $field, string $value, array $choices): void
     {
         if (! in_array($value, $choices, true)) {
-            throw InvalidInput::of($field, sprintf("%s: '%s' is not one of %s.", ucfirst(self::LABELS[$field]), $value, implode(', ', $choices)));
+            throw InvalidInput::of(
+                $field, sprintf("%s: '%s' is not one of %s.", ucfirst(self::LABELS[$field]), $value, implode(', ', $choices)),
+            );
         }
     }
 }

@@ -11,19 +11,24 @@ use MintCarry\Core\Statistics\Robust;
 use MintCarry\Core\Statistics\Summary;
 use Random\Randomizer;
 
-/** Setups side by side: each measure's summary per setup, and its difference from the benchmark with a Welch interval; under a robust policy, whose averages are no plain means, with a bootstrap interval. */
+/**
+ * Setups side by side: each measure's summary per setup, and its difference from the benchmark with a Welch interval; under a
+ * robust policy, whose averages are no plain means, with a bootstrap interval.
+ */
 final readonly class Comparison
 {
     public const MEASURES = [
-        Measure::Carry, Measure::Total, Measure::Side, Measure::Curve, Measure::BallSpeed, Measure::LaunchAngle, Measure::Spin, Measure::SpinAxis, Measure::Direction,
-        Measure::Apex, Measure::Descent, Measure::ClubSpeed, Measure::Smash, Measure::Attack, Measure::Path, Measure::Face, Measure::DynamicLoft, Measure::StrikeToe, Measure::StrikeHigh,
+        Measure::Carry, Measure::Total, Measure::Side, Measure::Curve, Measure::BallSpeed, Measure::LaunchAngle, Measure::Spin,
+        Measure::SpinAxis, Measure::Direction, Measure::Apex, Measure::Descent, Measure::ClubSpeed, Measure::Smash, Measure::Attack,
+        Measure::Path, Measure::Face, Measure::DynamicLoft, Measure::StrikeToe, Measure::StrikeHigh,
     ];
 
     /** Measures whose intervals are resampled under a robust policy; those of the others stay Welch's, of the pulled-in values. */
     private const RESAMPLED = [Measure::Carry, Measure::Total, Measure::Side, Measure::BallSpeed, Measure::LaunchAngle, Measure::Spin];
 
     /**
-     * @param  list<array{measure: Measure, cells: array<string, array{summary: ?Summary, computed: int, difference: ?Difference}>}>  $rows  measures that at least one setup has
+     * @param  list<array{measure: Measure, cells: array<string, array{summary: ?Summary, computed: int,
+     *   difference: ?Difference}>}>  $rows  measures that at least one setup has
      */
     private function __construct(public ?string $benchmark, public array $rows)
     {
@@ -47,7 +52,9 @@ final readonly class Comparison
                 $cells[$set->tag] = [
                     'summary' => $summary,
                     'computed' => $set->computedCount($measure),
-                    'difference' => $summary !== null && $base !== null && $set !== $benchmarkSet ? self::difference($benchmarkSet, $set, $measure, $base, $summary, $random) : null,
+                    'difference' => $summary !== null && $base !== null && $set !== $benchmarkSet
+                            ? self::difference($benchmarkSet, $set, $measure, $base, $summary, $random)
+                            : null,
                 ];
             }
             if ($known) {
@@ -58,8 +65,9 @@ final readonly class Comparison
         return new self($benchmarkSet?->tag, $rows);
     }
 
-    private static function difference(?ShotSet $benchmarkSet, ShotSet $set, Measure $measure, Summary $base, Summary $summary, ?Randomizer $random): Difference
-    {
+    private static function difference(
+        ?ShotSet $benchmarkSet, ShotSet $set, Measure $measure, Summary $base, Summary $summary, ?Randomizer $random,
+    ): Difference {
         $welch = Difference::between($base, $summary);
         $a = $benchmarkSet?->raw($measure) ?? [];
         $b = $set->raw($measure);

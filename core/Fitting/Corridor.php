@@ -17,7 +17,13 @@ final readonly class Corridor
         InvalidInput::requireWithin('corridorWidthM', $widthM, 5, 120, 'm');
         foreach (['left' => $left, 'right' => $right] as $side => $trouble) {
             if ($trouble->atM !== null && $trouble->atM < $widthM / 2) {
-                throw InvalidInput::of("{$side}.atM", sprintf('The %s on the %s begins %.1f m from the target line, inside the corridor, which reaches to %.1f m.', $trouble->kind, $side, $trouble->atM, $widthM / 2));
+                throw InvalidInput::of(
+                    "{$side}.atM",
+                    sprintf(
+                        'The %s on the %s begins %.1f m from the target line, inside the corridor, which reaches to %.1f m.',
+                        $trouble->kind, $side, $trouble->atM, $widthM / 2,
+                    ),
+                );
             }
         }
     }

@@ -7,7 +7,11 @@ namespace MintCarry\Core\Fitting;
 use MintCarry\Core\Statistics\Interval;
 use MintCarry\Core\Statistics\Normal;
 
-/** Share of drives that finish in the corridor with the aim fixed on its middle, and the 95 % interval of that share. Never 100 % from four of four. Left and right are the shares that miss it on either side: a two-way miss shows there, and not in an average. */
+/**
+ * Share of drives that finish in the corridor with the aim fixed on its middle, and the 95 % interval of that share. Never 100 %
+ * from four of four. Left and right are the shares that miss it on either side: a two-way miss shows there, and not in an
+ * average.
+ */
 final readonly class CorridorShare
 {
     private function __construct(public float $share, public Interval $interval, public int $n, public float $left, public float $right)

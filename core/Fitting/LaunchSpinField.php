@@ -43,7 +43,10 @@ final readonly class LaunchSpinField
             $speed->mean,
             $flight,
             [max(1.0, floor(min(min($launch) - 0.4, $midLaunch - 5))), min(40.0, ceil(max(max($launch) + 0.4, $midLaunch + 5)))],
-            [max(500.0, 100 * floor(min(min($spin) - 80, $midSpin - 1000) / 100)), min(9000.0, 100 * ceil(max(max($spin) + 80, $midSpin + 1000) / 100))],
+            [
+                max(500.0, 100 * floor(min(min($spin) - 80, $midSpin - 1000) / 100)),
+                min(9000.0, 100 * ceil(max(max($spin) + 80, $midSpin + 1000) / 100)),
+            ],
         );
     }
 
@@ -51,8 +54,9 @@ final readonly class LaunchSpinField
      * @param  array{float, float}  $launch
      * @param  array{float, float}  $spin bounds
      */
-    public static function of(float $ballSpeedMps, BallFlight $flight, array $launch = [4.0, 22.0], array $spin = [1200.0, 4800.0], int $steps = 19): self
-    {
+    public static function of(
+        float $ballSpeedMps, BallFlight $flight, array $launch = [4.0, 22.0], array $spin = [1200.0, 4800.0], int $steps = 19,
+    ): self {
         if ($steps < 2) {
             throw InvalidInput::of('steps', 'A field needs at least two steps each way.');
         }

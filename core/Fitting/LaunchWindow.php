@@ -14,10 +14,12 @@ use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\PlayerPriors;
 
 /**
- * The launch and spin of longest carry or total that a swing can have, as a loft to deliver, and the band around it that costs no more than a share.
+ * The launch and spin of longest carry or total that a swing can have, as a loft to deliver, and the band around it that costs no
+ * more than a share.
  *
- * Launch and spin are never searched freely: that runs off to a launch no impact gives. For a club speed and attack angle the delivered loft is free; for a ball
- * speed and spin loft the spin is held at what that spin loft gives, and delivered loft moves with attack. Golden-section search (Kiefer 1953) on the impact and flight models.
+ * Launch and spin are never searched freely: that runs off to a launch no impact gives. For a club speed and attack angle the
+ * delivered loft is free; for a ball speed and spin loft the spin is held at what that spin loft gives, and delivered loft moves
+ * with attack. Golden-section search (Kiefer 1953) on the impact and flight models.
  */
 final readonly class LaunchWindow
 {
@@ -37,16 +39,23 @@ final readonly class LaunchWindow
     }
 
     /** @param  string  $for carry or total */
-    public static function forSwing(float $clubSpeedMps, float $attackDeg, BallFlight $flight, string $for = 'carry', Head $head = new Head, float $share = 0.01): self
-    {
+    public static function forSwing(
+        float $clubSpeedMps, float $attackDeg, BallFlight $flight, string $for = 'carry', Head $head = new Head,
+        float $share = 0.01,
+    ): self {
         $impact = new Impact($head);
 
-        return self::search(static fn (float $loft): Launch => $impact->strike(new Delivery($clubSpeedMps, $attackDeg, 0, $loft, 0)), max(1.0, $attackDeg + 3), min(40.0, $attackDeg + 32), $flight, $for, $share);
+        return self::search(
+            static fn (float $loft): Launch => $impact->strike(new Delivery($clubSpeedMps, $attackDeg, 0, $loft, 0)),
+            max(1.0, $attackDeg + 3), min(40.0, $attackDeg + 32), $flight, $for, $share,
+        );
     }
 
     /** @param  string  $for carry or total */
-    public static function forBall(float $ballSpeedMps, float $spinLoftDeg, BallFlight $flight, string $for = 'carry', Head $head = new Head, float $share = 0.01): self
-    {
+    public static function forBall(
+        float $ballSpeedMps, float $spinLoftDeg, BallFlight $flight, string $for = 'carry', Head $head = new Head,
+        float $share = 0.01,
+    ): self {
         InvalidInput::requireWithin('ballSpeedMps', $ballSpeedMps, 10, 110, 'm/s');
         InvalidInput::requireWithin('spinLoftDeg', $spinLoftDeg, 3, 40, '°');
         $impact = new Impact($head);
@@ -56,7 +65,12 @@ final readonly class LaunchWindow
         }
         $speed = min(80.0, $speed);
 
-        return self::search(static fn (float $loft): Launch => $impact->strike(new Delivery($speed, max(-24.0, min(24.0, $loft - $spinLoftDeg)), 0, $loft, 0)), max(1.0, $spinLoftDeg - 15), min(40.0, $spinLoftDeg + 15), $flight, $for, $share);
+        return self::search(
+            static fn (float $loft): Launch => $impact->strike(
+                new Delivery($speed, max(-24.0, min(24.0, $loft - $spinLoftDeg)), 0, $loft, 0),
+            ),
+            max(1.0, $spinLoftDeg - 15), min(40.0, $spinLoftDeg + 15), $flight, $for, $share,
+        );
     }
 
     /** @param  callable(float): Launch  $launchAt */
@@ -104,7 +118,10 @@ final readonly class LaunchWindow
         $two = $launchAt($to);
         $sorted = static fn (float $p, float $q): array => [min($p, $q), max($p, $q)];
 
-        return new self($best, $launch, $flight->fly($launch), [$from, $to], $sorted($one->launchDeg, $two->launchDeg), $sorted($one->spinRpm, $two->spinRpm));
+        return new self(
+            $best, $launch, $flight->fly($launch), [$from, $to], $sorted($one->launchDeg, $two->launchDeg),
+            $sorted($one->spinRpm, $two->spinRpm),
+        );
     }
 
     /** Where the length falls to `level` between the best loft and a limit. @param  callable(float): float  $length */

@@ -38,8 +38,9 @@ final readonly class LoftTrade
     }
 
     /** @param  string  $for carry or total */
-    public static function of(Launch $mean, BallFlight $flight, ?float $clubSpeedMps = null, ?float $attackDeg = null, string $for = 'carry'): self
-    {
+    public static function of(
+        Launch $mean, BallFlight $flight, ?float $clubSpeedMps = null, ?float $attackDeg = null, string $for = 'carry',
+    ): self {
         $attack = $attackDeg ?? 0.0;
         $impact = new Impact(Head::preset('middle'));
         $loft = max(3.0, min(28.0, ($mean->launchDeg - 0.12 * $attack) / 0.88));
@@ -69,6 +70,9 @@ final readonly class LoftTrade
         [$bestChange, $bestM, $bestLaunch, $bestSpin] = $grid[0];
         $near = array_column(array_filter($grid, static fn (array $g): bool => $g[1] >= 0.99 * $bestM), 0);
 
-        return new self(max(0.0, $bestM - $now), $bestChange, $bestLaunch, $bestSpin, [$near === [] ? $bestChange : min($near), $near === [] ? $bestChange : max($near)], $attackDeg === null);
+        return new self(
+            max(0.0, $bestM - $now), $bestChange, $bestLaunch, $bestSpin,
+            [$near === [] ? $bestChange : min($near), $near === [] ? $bestChange : max($near)], $attackDeg === null,
+        );
     }
 }

@@ -10,8 +10,9 @@ use MintCarry\Core\Statistics\Robust;
 /**
  * Shots that look like mishits, each with its reason. A suggestion: nothing is removed by it.
  *
- * Ball speed more than 3 robust SD below the usual of its setup (SD over all setups of this player as a share of the setup's median, by the median absolute deviation, never under 1.5 %); where the club was seen, smash likewise (never under 1 %); or a strike more than 3
- * robust SD from this player's usual place (never under 4 mm). Rules and figures: docs/judging.md, "Mishits".
+ * Ball speed more than 3 robust SD below the usual of its setup (SD over all setups of this player as a share of the setup's
+ * median, by the median absolute deviation, never under 1.5 %); where the club was seen, smash likewise (never under 1 %); or a
+ * strike more than 3 robust SD from this player's usual place (never under 4 mm). Rules and figures: docs/judging.md, "Mishits".
  */
 final class Mishits
 {
@@ -27,7 +28,8 @@ final class Mishits
 
     /**
      * @param  list<ShotSet>  $sets  all shots of a setup that are not left out, warm-up and errors apart
-     * @return array<string, array<int, list<array{measure: Measure, value: float, usual: float, sd: float, why: string}>>> by tag and place of the shot in its set; `why` is speed, swing, smash or strike
+     * @return array<string, array<int, list<array{measure: Measure, value: float, usual: float, sd: float, why: string}>>> by tag
+     *   and place of the shot in its set; `why` is speed, swing, smash or strike
      */
     public static function among(array $sets): array
     {
@@ -50,13 +52,22 @@ final class Mishits
                 $usual = $ball['usual'][$set->tag] ?? null;
                 if ($speed !== null && $usual !== null && ($speed / $usual - 1) / $ball['sd'] < -self::BEYOND) {
                     $swing = $shot->value(Measure::ClubSpeed);
-                    $slow = $swing !== null && isset($club['usual'][$set->tag]) && ($swing / $club['usual'][$set->tag] - 1) / $club['sd'] < -self::BEYOND;
-                    $reasons[] = ['measure' => Measure::BallSpeed, 'value' => $speed, 'usual' => $usual, 'sd' => $usual * $ball['sd'], 'why' => $slow ? 'swing' : 'speed'];
+                    $slow =
+                        $swing !== null &&
+                        isset($club['usual'][$set->tag]) &&
+                        ($swing / $club['usual'][$set->tag] - 1) / $club['sd'] < -self::BEYOND;
+                    $reasons[] = [
+                        'measure' => Measure::BallSpeed, 'value' => $speed, 'usual' => $usual, 'sd' => $usual * $ball['sd'],
+                        'why' => $slow ? 'swing' : 'speed',
+                    ];
                 }
                 $ratio = $shot->value(Measure::Smash);
                 $usual = $smash['usual'][$set->tag] ?? null;
                 if ($reasons === [] && $ratio !== null && $usual !== null && ($ratio / $usual - 1) / $smash['sd'] < -self::BEYOND) {
-                    $reasons[] = ['measure' => Measure::Smash, 'value' => $ratio, 'usual' => $usual, 'sd' => $usual * $smash['sd'], 'why' => 'smash'];
+                    $reasons[] = [
+                        'measure' => Measure::Smash, 'value' => $ratio, 'usual' => $usual, 'sd' => $usual * $smash['sd'],
+                        'why' => 'smash',
+                    ];
                 }
                 foreach ($strikes as [$measure, $at, $sd]) {
                     $value = $shot->value($measure);

@@ -15,14 +15,18 @@ use MintCarry\Core\Impact\Delivery;
 use MintCarry\Core\Impact\Impact;
 
 /**
- * What a brief means before a ball is hit: the ridge of launch and spin for the player's speed, the target of the chosen flight school on it, the apex that goes
- * with it, and what a yard is worth against a fairway on the player's holes.
+ * What a brief means before a ball is hit: the ridge of launch and spin for the player's speed, the target of the chosen flight
+ * school on it, the apex that goes with it, and what a yard is worth against a fairway on the player's holes.
  *
- * The ridge is walked by delivered loft through the impact model at the player's speed and attack (0 unless measured), in the player's air and wind.
+ * The ridge is walked by delivered loft through the impact model at the player's speed and attack (0 unless measured), in the
+ * player's air and wind.
  */
 final readonly class Outlook
 {
-    /** A typical drive carries this share of the longest that its speed allows (assumption; used only to find a speed from a typical carry). */
+    /**
+     * A typical drive carries this share of the longest that its speed allows (assumption; used only to find a speed from a
+     * typical carry).
+     */
     public const TYPICAL_OF_BEST = 0.95;
 
     public const USUAL_CLUB_SPEED_MPS = 42.0;
@@ -32,7 +36,8 @@ final readonly class Outlook
 
     /**
      * @param  string  $speedFrom  measured, told, carry or assumed
-     * @param  list<array{loftDeg: float, launchDeg: float, spinRpm: float, carryM: float, totalM: float, apexM: float, descentDeg: float}>  $ridge  by delivered loft
+     * @param  list<array{loftDeg: float, launchDeg: float, spinRpm: float, carryM: float, totalM: float, apexM: float,
+     *   descentDeg: float}>  $ridge  by delivered loft
      * @param  array{float, float}  $bandDeg  delivered loft that stays within 1 % of the school's best
      * @param  array{tenMetres: float, rough: float, left: float, right: float, sharePerTenMetres: float}  $price  strokes; share in points
      */
@@ -79,7 +84,11 @@ final readonly class Outlook
             throw InvalidInput::of('clubSpeedMps', 'At this speed and attack no driver gets the ball into the air.');
         }
         $target = (int) array_search(max($values), $values, true);
-        $inside = array_values(array_filter($ridge, static fn (array $point, int $i): bool => $values[$i] >= 0.99 * $values[$target], ARRAY_FILTER_USE_BOTH));
+        $inside = array_values(
+            array_filter(
+                $ridge, static fn (array $point, int $i): bool => $values[$i] >= 0.99 * $values[$target], ARRAY_FILTER_USE_BOTH,
+            ),
+        );
         [$first, $last] = [$inside[0] ?? $ridge[$target], end($inside) ?: $ridge[$target]];
         $launch = $strike($ridge[$target]['loftDeg']);
 
@@ -92,7 +101,10 @@ final readonly class Outlook
             [$first['loftDeg'], $last['loftDeg']],
             $still->fly($launch)->carryM,
             $flight->fly($launch)->sideM,
-            LaunchSpinField::of($launch->ballSpeedMps, $flight, [max(2.0, floor($launch->launchDeg - 7)), ceil($launch->launchDeg + 7)], [max(800.0, 100 * floor($first['spinRpm'] / 100 - 9)), 100 * ceil($last['spinRpm'] / 100 + 9)], 19),
+            LaunchSpinField::of(
+                $launch->ballSpeedMps, $flight, [max(2.0, floor($launch->launchDeg - 7)), ceil($launch->launchDeg + 7)],
+                [max(800.0, 100 * floor($first['spinRpm'] / 100 - 9)), 100 * ceil($last['spinRpm'] / 100 + 9)], 19,
+            ),
             self::price($brief, $ridge[$target]['totalM']),
         );
     }
@@ -134,7 +146,10 @@ final readonly class Outlook
     /** @return array{loftDeg: float, launchDeg: float, spinRpm: float, carryM: float, totalM: float, apexM: float, descentDeg: float} */
     private static function point(float $loft, Launch $launch, Flight $flown): array
     {
-        return ['loftDeg' => $loft, 'launchDeg' => $launch->launchDeg, 'spinRpm' => $launch->spinRpm, 'carryM' => $flown->carryM, 'totalM' => $flown->totalM, 'apexM' => $flown->apexM, 'descentDeg' => $flown->descentDeg];
+        return [
+            'loftDeg' => $loft, 'launchDeg' => $launch->launchDeg, 'spinRpm' => $launch->spinRpm, 'carryM' => $flown->carryM,
+            'totalM' => $flown->totalM, 'apexM' => $flown->apexM, 'descentDeg' => $flown->descentDeg,
+        ];
     }
 
     /** @return array{tenMetres: float, rough: float, left: float, right: float, sharePerTenMetres: float} */

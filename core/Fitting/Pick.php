@@ -15,7 +15,9 @@ use function max;
 use function min;
 
 /**
- * Which of several setups to pick, from plausible scores of each (lower = better): the best on average, or the next that is as good by what the scoring resolves and surer. The own club stays unless it is beaten so with a probability of at least 0.8 and by more than the scoring resolves (docs/judging.md).
+ * Which of several setups to pick, from plausible scores of each (lower = better): the best on average, or the next that is as
+ * good by what the scoring resolves and surer. The own club stays unless it is beaten so with a probability of at least 0.8 and
+ * by more than the scoring resolves (docs/judging.md).
  */
 final readonly class Pick
 {
@@ -26,8 +28,10 @@ final readonly class Pick
      * @param  array<int, float>  $means  of the scores
      * @param  array<int, float>  $losses  what a clairvoyant would gain on each, on average
      */
-    private function __construct(private array $scores, public Scoring $scoring, public int $own, public int $best, public int $pick, public array $means, public array $losses)
-    {
+    private function __construct(
+        private array $scores, public Scoring $scoring, public int $own, public int $best, public int $pick, public array $means,
+        public array $losses,
+    ) {
     }
 
     /** @param  array<int, array<int, float>>  $scores  by setup and draw, all setups under the same draws, some of them under more */
@@ -37,7 +41,11 @@ final readonly class Pick
         $mean = static function (array $draws) use ($scores, $own): float {
             $n = min(count($draws), count($scores[$own]));
 
-            return $n === 0 ? 0.0 : array_sum(array_slice($draws, 0, $n)) / $n - array_sum(array_slice($scores[$own], 0, $n)) / $n + array_sum($scores[$own]) / count($scores[$own]);
+            return $n === 0
+                ? 0.0
+                : array_sum(array_slice($draws, 0, $n)) / $n -
+                        array_sum(array_slice($scores[$own], 0, $n)) / $n +
+                        array_sum($scores[$own]) / count($scores[$own]);
         };
         $means = array_map($mean, $scores);
         $common = $scores === [] ? 0 : min(array_map(count(...), $scores));
@@ -53,7 +61,13 @@ final readonly class Pick
             $best = $mean < $means[$best] ? $s : $best;
         }
         // As good as the best by what the scoring resolves: of those the first that is sure enough to leave the own club for.
-        $near = array_keys(array_filter($means, static fn (float $mean): bool => $mean - $means[$best] < $scoring->resolution() && $scoring->resolution() < $means[$own] - $mean));
+        $near = array_keys(
+            array_filter(
+                $means,
+                static fn (float $mean): bool => $mean - $means[$best] < $scoring->resolution() &&
+                    $scoring->resolution() < $means[$own] - $mean,
+            ),
+        );
         usort($near, static fn (int $s, int $t): int => $means[$s] <=> $means[$t]);
         $picked = $own;
         foreach ($near as $s) {
@@ -63,7 +77,10 @@ final readonly class Pick
             }
         }
 
-        return new self($scores, $scoring, $own, $best, $picked, $means, array_map(static fn (float $m): float => max(0.0, $m - $clairvoyant), $means));
+        return new self(
+            $scores, $scoring, $own, $best, $picked, $means,
+            array_map(static fn (float $m): float => max(0.0, $m - $clairvoyant), $means),
+        );
     }
 
     /** Chance that a setup is better than another. */
@@ -86,7 +103,9 @@ final readonly class Pick
     /** Can a setup not be told from another: closer than the scoring resolves, or not surely worse? */
     public function isTied(int $setup, int $with): bool
     {
-        return $setup !== $with && (abs($this->means[$setup] - $this->means[$with]) < $this->scoring->resolution() || self::share($this->scores[$with], $this->scores[$setup]) < self::KEEP_UNLESS);
+        return $setup !== $with &&
+            (abs($this->means[$setup] - $this->means[$with]) < $this->scoring->resolution() ||
+                self::share($this->scores[$with], $this->scores[$setup]) < self::KEEP_UNLESS);
     }
 
     /** @return list<int> all setups, the best first */

@@ -13,7 +13,10 @@ use function max;
 use function min;
 use function sqrt;
 
-/** Plausible truths of several setups, priced: by tag and draw the score under the brief (lower = better), the strokes under its aim, the strokes with the aim fixed on the middle, and the best aim in degrees. */
+/**
+ * Plausible truths of several setups, priced: by tag and draw the score under the brief (lower = better), the strokes under its
+ * aim, the strokes with the aim fixed on the middle, and the best aim in degrees.
+ */
 final readonly class PosteriorDraws
 {
     public const DRAWS = 400;
@@ -54,7 +57,13 @@ final readonly class PosteriorDraws
                 $total = $totalM + $totalErrorM * $luck;
                 [$aimFixed[$tag][$d], $best, $aims[$tag][$d], $middle] = $price->drive($meanM, $sdM, $total, $brief->aimFree);
                 $strokes[$tag][$d] = $best = min($best, $aimFixed[$tag][$d]);
-                $scores[$tag][$d] = $scoring->of(['strokes' => $best, 'share' => $price->share($middle, $sdM), 'carryM' => $carryM + $carryErrorM * $luck, 'carrySdM' => $carrySdM, 'totalM' => $total, 'apexM' => $apexM], $brief->weights);
+                $scores[$tag][$d] = $scoring->of(
+                    [
+                        'strokes' => $best, 'share' => $price->share($middle, $sdM), 'carryM' => $carryM + $carryErrorM * $luck,
+                        'carrySdM' => $carrySdM, 'totalM' => $total, 'apexM' => $apexM,
+                    ],
+                    $brief->weights,
+                );
             }
         }
 
@@ -69,7 +78,10 @@ final readonly class PosteriorDraws
     private static function length(?Summary $summary): array
     {
         $mean = $summary->mean ?? 200.0;
-        $spread = sqrt((8 * (self::TYPICAL_CARRY_SPREAD * $mean) ** 2 + ($summary?->sd === null ? 0 : ($summary->n - 1) * $summary->sd ** 2)) / (8 + max(0, ($summary->n ?? 0) - 1)));
+        $spread = sqrt(
+            (8 * (self::TYPICAL_CARRY_SPREAD * $mean) ** 2 + ($summary?->sd === null ? 0 : ($summary->n - 1) * $summary->sd ** 2)) /
+                (8 + max(0, ($summary->n ?? 0) - 1)),
+        );
 
         return [$mean, $spread, $spread / sqrt(max(1, $summary->n ?? 1))];
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintCarry\Core\Fitting;
 
 /**
- * What the best setup is best at. Each scoring turns one plausible truth of a setup into one number, lower = better, in a unit a fitter can read:
- * strokes on a driving hole, points of corridor share, or metres.
+ * What the best setup is best at. Each scoring turns one plausible truth of a setup into one number, lower = better, in a unit a
+ * fitter can read: strokes on a driving hole, points of corridor share, or metres.
  */
 enum Scoring: string
 {
@@ -39,8 +39,8 @@ enum Scoring: string
     }
 
     /**
-     * The score of one draw. Guarded height counts the carry of the low drive, one spread below the mean. Own weights count steps: one point of weight for each
-     * 5 m of carry, 5 m of run, 5 points of share and 3 m of apex.
+     * The score of one draw. Guarded height counts the carry of the low drive, one spread below the mean. Own weights count
+     * steps: one point of weight for each 5 m of carry, 5 m of run, 5 points of share and 3 m of apex.
      *
      * @param  array{strokes: float, share: float, carryM: float, carrySdM: float, totalM: float, apexM: float}  $draw
      * @param  array<string, float>  $weights  carry, run, fairways, height: 0 … 10
@@ -53,8 +53,12 @@ enum Scoring: string
             self::Longest => -$draw['carryM'],
             self::GuardedHeight => -($draw['carryM'] - $draw['carrySdM']),
             self::Running => -$draw['totalM'],
-            self::OwnWeights => -(($weights['carry'] ?? 0) * $draw['carryM'] / 5 + ($weights['run'] ?? 0) * ($draw['totalM'] - $draw['carryM']) / 5
-                + ($weights['fairways'] ?? 0) * 20 * $draw['share'] + ($weights['height'] ?? 0) * $draw['apexM'] / 3) / max(1.0, array_sum($weights)),
+            self::OwnWeights => -(
+                (($weights['carry'] ?? 0) * $draw['carryM']) / 5 +
+                (($weights['run'] ?? 0) * ($draw['totalM'] - $draw['carryM'])) / 5 +
+                ($weights['fairways'] ?? 0) * 20 * $draw['share'] +
+                (($weights['height'] ?? 0) * $draw['apexM']) / 3
+            ) / max(1.0, array_sum($weights)),
         };
     }
 }

@@ -9,12 +9,14 @@ use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 
 /**
- * Which shots an average is made of: the fitting's screening policy, named on every average. Warm-up shots and a monitor's errors are no shots of a trial under any policy.
+ * Which shots an average is made of: the fitting's screening policy, named on every average. Warm-up shots and a monitor's errors
+ * are no shots of a trial under any policy.
  *
  * - `all`: every shot, also those that the fitter left out as mishits
  * - `flagged`: those that the fitter left out stay out (the default)
  * - `best K of N`: of those, the K of every N with the longest carry
- * - `robust`: of those, all; a value further than 2.5 robust SD from the setup's median is pulled in to there (winsorised; Tukey 1962, from memory)
+ * - `robust`: of those, all; a value further than 2.5 robust SD from the setup's median is pulled in to there (winsorised; Tukey
+ * 1962, from memory)
  */
 final readonly class Screening
 {
@@ -44,21 +46,26 @@ final readonly class Screening
             return new self($name, (int) $m[1], (int) $m[2]);
         }
 
-        throw InvalidInput::of('screening', "'{$name}' is not a screening policy; use all, flagged, robust, or best K of N such as 'best 6 of 8'.");
+        throw InvalidInput::of(
+            'screening', "'{$name}' is not a screening policy; use all, flagged, robust, or best K of N such as 'best 6 of 8'.",
+        );
     }
 
     /** As it is named on averages. */
     public function label(): string
     {
         return match ($this->name) {
-            'all' => 'all shots', 'flagged' => 'flagged shots out', 'robust' => 'robust: far values pulled in', default => "{$this->name} by carry",
+            'all' => 'all shots', 'flagged' => 'flagged shots out', 'robust' => 'robust: far values pulled in',
+            default => "{$this->name} by carry",
         };
     }
 
     /** What choosing this policy does to the figures; empty where there is nothing to warn of. */
     public function warning(): string
     {
-        return $this->best < $this->of ? 'Keeping the best shots adds about 5 yd of carry and takes about 30 % off the spread of side: several times the differences being judged.' : '';
+        return $this->best < $this->of
+            ? 'Keeping the best shots adds about 5 yd of carry and takes about 30 % off the spread of side: several times the differences being judged.'
+            : '';
     }
 
     /**

@@ -75,7 +75,10 @@ final readonly class ShotSet
         }
 
         if ($this->pullsIn) {
-            $points = array_map(static fn (float $x, float $y): array => [$x, $y], Robust::pulledIn(array_column($points, 0)), Robust::pulledIn(array_column($points, 1)));
+            $points = array_map(
+                static fn (float $x, float $y): array => [$x, $y], Robust::pulledIn(array_column($points, 0)),
+                Robust::pulledIn(array_column($points, 1)),
+            );
         }
 
         return Ellipse::around($points, 1.5);

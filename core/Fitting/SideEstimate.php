@@ -64,7 +64,10 @@ final readonly class SideEstimate
         $variance = (self::POOL_DOF * $pooledSpreadM ** 2 + $ownDof * ($own ?? 0.0) ** 2) / (self::POOL_DOF + $ownDof);
         $precision = 0.6 * $n / $variance + 1 / self::PRIOR_MEAN_SD_M ** 2;
 
-        return new self($n, $n === 0 ? 0.0 : 0.6 * $n * ($summary->mean ?? 0.0) / $variance / $precision, sqrt(1 / $precision), sqrt($variance), (self::POOL_DOF + $ownDof) / 2);
+        return new self(
+            $n, $n === 0 ? 0.0 : (0.6 * $n * ($summary->mean ?? 0.0)) / $variance / $precision, sqrt(1 / $precision),
+            sqrt($variance), (self::POOL_DOF + $ownDof) / 2,
+        );
     }
 
     /**

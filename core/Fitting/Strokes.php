@@ -11,7 +11,8 @@ use function max;
 use function sqrt;
 
 /**
- * Prices a normal cloud of drives by the brief: expected strokes with the aim fixed on the middle, or at the best aim within ±4°. The edges of the corridor may be soft: a standard deviation is added to that of the cloud.
+ * Prices a normal cloud of drives by the brief: expected strokes with the aim fixed on the middle, or at the best aim within ±4°.
+ * The edges of the corridor may be soft: a standard deviation is added to that of the cloud.
  */
 final class Strokes
 {
@@ -62,7 +63,8 @@ final class Strokes
     }
 
     /**
-     * All of it at once: strokes with the aim fixed, strokes under the aim asked for, that aim in degrees, where the middle then ends in m, and the share in the corridor with the aim fixed.
+     * All of it at once: strokes with the aim fixed, strokes under the aim asked for, that aim in degrees, where the middle then
+     * ends in m, and the share in the corridor with the aim fixed.
      *
      * @return array{float, float, float, float, float}
      */
@@ -83,8 +85,9 @@ final class Strokes
     }
 
     /**
-     * Where the middle of a cloud costs least, m. Corridor, rough and trouble make one valley, and a normal cloud keeps it one (Ibragimov 1956): golden section (Kiefer 1953; both from memory), so the nearest place that can be aimed at is the best aim.
-     * Kept for draws alike, to 1 m of spread and 5 m of length: at the bottom of the valley that costs nothing that shows.
+     * Where the middle of a cloud costs least, m. Corridor, rough and trouble make one valley, and a normal cloud keeps it one
+     * (Ibragimov 1956): golden section (Kiefer 1953; both from memory), so the nearest place that can be aimed at is the best
+     * aim. Kept for draws alike, to 1 m of spread and 5 m of length: at the bottom of the valley that costs nothing that shows.
      */
     private function bestMiddle(float $sd, float $totalM): float
     {
@@ -119,7 +122,10 @@ final class Strokes
         return Normal::cdf(($this->halfM - $sideM) / $sdM) - Normal::cdf((-$this->halfM - $sideM) / $sdM);
     }
 
-    /** @return array{float, float, float, float} strokes to come from the corridor, beside it, and the trouble on the left and on the right */
+    /**
+     * @return array{float, float, float, float} strokes to come from the corridor, beside it, and the trouble on the left and on
+     *   the right
+     */
     private function prices(float $totalM): array
     {
         $left = max(20.0, $this->brief->holeLengthM - $totalM);
@@ -134,7 +140,11 @@ final class Strokes
     /** @return array{float, float, float, float} */
     private function priceAt(int $m): array
     {
-        return $this->prices[$m] = [$this->table->from('fairway', $m), $this->table->from('rough', $m), $this->table->afterTrouble($this->corridor->left, $m, $this->brief->holeLengthM), $this->table->afterTrouble($this->corridor->right, $m, $this->brief->holeLengthM)];
+        return $this->prices[$m] = [
+            $this->table->from('fairway', $m), $this->table->from('rough', $m),
+            $this->table->afterTrouble($this->corridor->left, $m, $this->brief->holeLengthM),
+            $this->table->afterTrouble($this->corridor->right, $m, $this->brief->holeLengthM),
+        ];
     }
 
     /** @param  array{float, float, float, float}  $strokes */

@@ -13,7 +13,8 @@ use function max;
 use function min;
 
 /**
- * Which of several setups that cannot be told apart: criterion by criterion in the fitter's order, those that are clearly behind the best drop out, until one is left. A criterion that is not known of every one left is passed over and named.
+ * Which of several setups that cannot be told apart: criterion by criterion in the fitter's order, those that are clearly behind
+ * the best drop out, until one is left. A criterion that is not known of every one left is passed over and named.
  */
 final readonly class TieBreak
 {
@@ -32,7 +33,8 @@ final readonly class TieBreak
     }
 
     /**
-     * @param  array<string, array<string, float|null>>  $candidates  by tag and criterion: confidence in stars, distance from the wanted apex in m, degrees off the wanted start side, price; null = nobody knows
+     * @param  array<string, array<string, float|null>>  $candidates  by tag and criterion: confidence in stars, distance from the
+     *   wanted apex in m, degrees off the wanted start side, price; null = nobody knows
      * @param  list<string>  $order
      *
      * @throws InvalidInput for a criterion that there is not
@@ -55,7 +57,10 @@ final readonly class TieBreak
             $known = count($told) === count($remaining);
             if ($known) {
                 $best = $criterion === 'confidence' ? max($told) : min($told);
-                $remaining = array_map(strval(...), array_keys(array_filter($told, static fn (float $v): bool => abs($v - $best) <= self::MARGIN[$criterion] + 1e-9)));
+                $remaining = array_map(
+                    strval(...),
+                    array_keys(array_filter($told, static fn (float $v): bool => abs($v - $best) <= self::MARGIN[$criterion] + 1e-9)),
+                );
                 $by = count($remaining) === 1 ? $criterion : null;
             }
             $steps[] = ['criterion' => $criterion, 'known' => $known, 'values' => $values, 'remaining' => $remaining];

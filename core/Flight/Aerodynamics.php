@@ -49,6 +49,10 @@ final readonly class Aerodynamics
 
     public function lift(float $spinRatio): float
     {
-        return min(self::LIFT_CAP, (self::LIFT_CONSTANT + $this->liftOffset) * (1 - exp(-$spinRatio / self::LIFT_ONSET)) + self::LIFT_PER_SPIN_RATIO * $spinRatio);
+        return min(
+            self::LIFT_CAP,
+            (self::LIFT_CONSTANT + $this->liftOffset) * (1 - exp(-$spinRatio / self::LIFT_ONSET)) +
+                self::LIFT_PER_SPIN_RATIO * $spinRatio,
+        );
     }
 }

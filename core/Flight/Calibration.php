@@ -8,8 +8,9 @@ use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Errors\InvalidInput;
 
 /**
- * Makes the flight model agree with one bay's monitor: from shots that carry launch data and a measured carry or apex, the offsets of the drag and lift
- * constants, shrunk toward 0 (prior SD 0.012 and 0.02; a carry counts with SD 3 m, an apex with 2 m: assumptions). Gauss–Newton.
+ * Makes the flight model agree with one bay's monitor: from shots that carry launch data and a measured carry or apex, the
+ * offsets of the drag and lift constants, shrunk toward 0 (prior SD 0.012 and 0.02; a carry counts with SD 3 m, an apex with 2 m:
+ * assumptions). Gauss–Newton.
  */
 final readonly class Calibration
 {
@@ -79,7 +80,10 @@ final readonly class Calibration
             }
         }
 
-        return new self($x[0], $x[1], [sqrt($inverse[0][0]), sqrt($inverse[1][1])], (float) $before, self::rms(self::misses($used, $air, $x)), count($used));
+        return new self(
+            $x[0], $x[1], [sqrt($inverse[0][0]), sqrt($inverse[1][1])], (float) $before, self::rms(self::misses($used, $air, $x)),
+            count($used),
+        );
     }
 
     /**

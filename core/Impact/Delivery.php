@@ -34,7 +34,9 @@ final readonly class Delivery
     /** Angle between the path of the head and the face normal, in three dimensions. */
     public function spinLoftDeg(): float
     {
-        $vector = static fn (float $up, float $right): array => [cos(deg2rad($up)) * cos(deg2rad($right)), cos(deg2rad($up)) * sin(deg2rad($right)), sin(deg2rad($up))];
+        $vector = static fn (float $up, float $right): array => [
+            cos(deg2rad($up)) * cos(deg2rad($right)), cos(deg2rad($up)) * sin(deg2rad($right)), sin(deg2rad($up)),
+        ];
         $p = $vector($this->attackDeg, $this->pathDeg);
         $n = $vector($this->dynamicLoftDeg, $this->faceDeg);
 

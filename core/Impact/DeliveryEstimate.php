@@ -19,13 +19,17 @@ use function sqrt;
 /**
  * The inverse of `Impact`: from a recorded shot, the delivery and strike that most likely made it.
  *
- * Gauss–Newton on club speed, attack, path, dynamic loft, face, toe, high and a correction of the restitution, with normal priors for what was not measured
- * (docs/physics.md, "Inverse"); what was measured enters as a tight prior. The spread returned is that of the linearised posterior. An unmeasured value whose spread the
- * ball did not shrink by a tenth is called assumed, not estimated.
+ * Gauss–Newton on club speed, attack, path, dynamic loft, face, toe, high and a correction of the restitution, with normal priors
+ * for what was not measured (docs/physics.md, "Inverse"); what was measured enters as a tight prior. The spread returned is that
+ * of the linearised posterior. An unmeasured value whose spread the ball did not shrink by a tenth is called assumed, not
+ * estimated.
  */
 final readonly class DeliveryEstimate
 {
-    /** Prior SD of what was not measured, and SD of a measurement: club speed (share of it), attack °, path °, dynamic loft °, face °, toe mm, high mm, restitution. */
+    /**
+     * Prior SD of what was not measured, and SD of a measurement: club speed (share of it), attack °, path °, dynamic loft °,
+     * face °, toe mm, high mm, restitution.
+     */
     private const PRIOR_SD = [0.05, 3.0, 3.0, 4.0, 4.0, 10.0, 8.0, 0.02];
 
     private const MEASURED_SD = [0.008, 0.6, 0.6, 0.8, 0.8, 1.5, 1.5, 0.02];
@@ -46,8 +50,9 @@ final readonly class DeliveryEstimate
      *
      * @throws InvalidInput when no swing could have made this shot
      */
-    public static function of(Launch $ball, bool $directionKnown, bool $axisKnown, array $measured, Head $head = new Head, Hand $hand = Hand::Right): self
-    {
+    public static function of(
+        Launch $ball, bool $directionKnown, bool $axisKnown, array $measured, Head $head = new Head, Hand $hand = Hand::Right,
+    ): self {
         // Work as a right-hander; the mirror is undone at the end.
         $sign = $hand->sign();
         foreach (['pathDeg', 'faceDeg'] as $name) {
@@ -68,7 +73,10 @@ final readonly class DeliveryEstimate
             $noise[] = 1.0;
         }
         $club = $measured['clubSpeedMps'] ?? $ball->ballSpeedMps / PlayerPriors::SMASH;
-        $prior = [$club, $measured['attackDeg'] ?? 0.0, $measured['pathDeg'] ?? 0.0, $measured['dynamicLoftDeg'] ?? 13.0, $measured['faceDeg'] ?? 0.0, $measured['toeMm'] ?? 0.0, $measured['highMm'] ?? 0.0, 0.0];
+        $prior = [
+            $club, $measured['attackDeg'] ?? 0.0, $measured['pathDeg'] ?? 0.0, $measured['dynamicLoftDeg'] ?? 13.0,
+            $measured['faceDeg'] ?? 0.0, $measured['toeMm'] ?? 0.0, $measured['highMm'] ?? 0.0, 0.0,
+        ];
         $sd = self::PRIOR_SD;
         foreach (self::NAMES as $i => $name) {
             $sd[$i] = isset($measured[$name]) ? self::MEASURED_SD[$i] : $sd[$i];
@@ -143,7 +151,10 @@ final readonly class DeliveryEstimate
     {
         [$speed, $attack, $path, $loft, $face, $toe, $high, $restitution] = $x;
         $e = max(0.5, min(1.0, $head->effectiveRestitution + $restitution));
-        $shifted = new Head($head->loftDeg, $head->massG, $head->cgToeMm, $head->cgBackMm, $head->cgUpMm, $head->inertiaGcm2, $head->bulgeRadiusMm, $head->rollRadiusMm, $e, $head->tangentialRestitution);
+        $shifted = new Head(
+            $head->loftDeg, $head->massG, $head->cgToeMm, $head->cgBackMm, $head->cgUpMm, $head->inertiaGcm2, $head->bulgeRadiusMm,
+            $head->rollRadiusMm, $e, $head->tangentialRestitution,
+        );
         $clip = static fn (float $value, float $limit): float => max(-$limit, min($limit, $value));
         $launch = (new Impact($shifted))->strike(
             new Delivery(max(6.0, min(79.0, $speed)), $clip($attack, 24), $clip($path, 29), max(-5.0, min(44.0, $loft)), $clip($face, 29)),

@@ -39,7 +39,10 @@ final readonly class Impact
     {
         $inverse = Matrix3::inverse($head->inertiaGcm2);
         $scaled = static fn (int $i, int $j): float => 1e7 * $inverse[$i][$j];
-        $this->inverseInertia = [[$scaled(0, 0), $scaled(0, 1), $scaled(0, 2)], [$scaled(1, 0), $scaled(1, 1), $scaled(1, 2)], [$scaled(2, 0), $scaled(2, 1), $scaled(2, 2)]];
+        $this->inverseInertia = [
+            [$scaled(0, 0), $scaled(0, 1), $scaled(0, 2)], [$scaled(1, 0), $scaled(1, 1), $scaled(1, 2)],
+            [$scaled(2, 0), $scaled(2, 1), $scaled(2, 2)],
+        ];
     }
 
     /** @throws InvalidInput when the head moves away from the ball at the strike point, or the launch is not one a ball can have */
@@ -59,9 +62,11 @@ final readonly class Impact
     }
 
     /**
-     * The impulse on the ball and where it acts, all in the head's frame (target, heel, up of a right-hander), in kg, m and s. The contact is from the head's CG; turn holds cosine and sine of face and pitch.
+     * The impulse on the ball and where it acts, all in the head's frame (target, heel, up of a right-hander), in kg, m and s.
+     * The contact is from the head's CG; turn holds cosine and sine of face and pitch.
      *
-     * @return array{impulse: array{float, float, float}, normal: array{float, float, float}, contact: array{float, float, float}, headVelocity: array{float, float, float}, turn: array{float, float, float, float}}
+     * @return array{impulse: array{float, float, float}, normal: array{float, float, float}, contact: array{float, float, float},
+     *   headVelocity: array{float, float, float}, turn: array{float, float, float, float}}
      */
     public function impulse(Delivery $delivery, Strike $strike = new Strike): array
     {
@@ -110,7 +115,10 @@ final readonly class Impact
         $jt = sqrt(max(0.0, $j[0] ** 2 + $j[1] ** 2 + $j[2] ** 2 - $jn * $jn));
         if ($jt > self::FRICTION * $jn) {
             $slip = sqrt($ut[0] ** 2 + $ut[1] ** 2 + $ut[2] ** 2);
-            $d = [$n[0] + self::FRICTION * $ut[0] / $slip, $n[1] + self::FRICTION * $ut[1] / $slip, $n[2] + self::FRICTION * $ut[2] / $slip];
+            $d = [
+                $n[0] + (self::FRICTION * $ut[0]) / $slip, $n[1] + (self::FRICTION * $ut[1]) / $slip,
+                $n[2] + (self::FRICTION * $ut[2]) / $slip,
+            ];
             $nkd = 0.0;
             for ($i = 0; $i < 3; $i++) {
                 $nkd += $n[$i] * ($k[$i][0] * $d[0] + $k[$i][1] * $d[1] + $k[$i][2] * $d[2]);

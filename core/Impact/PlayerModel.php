@@ -7,8 +7,9 @@ namespace MintCarry\Core\Impact;
 use MintCarry\Core\Errors\InvalidInput;
 
 /**
- * A made-up player: mean delivery and strike with the setup they are used to, spreads, how a setup's change reaches the ball, and how the swing changes through a session.
- * Path and face + right for the viewer; strike hand-relative. Default spreads and factors: docs/physics.md, docs/judging.md (assumptions).
+ * A made-up player: mean delivery and strike with the setup they are used to, spreads, how a setup's change reaches the ball, and
+ * how the swing changes through a session. Path and face + right for the viewer; strike hand-relative. Default spreads and
+ * factors: docs/physics.md, docs/judging.md (assumptions).
  */
 final readonly class PlayerModel
 {
@@ -50,11 +51,23 @@ final readonly class PlayerModel
         /** How much of a visible change of face the player steers against, 0 … 1. */
         public float $steersAgainstFace = 0.0,
     ) {
-        foreach (['clubSpeedSdMps' => $clubSpeedSdMps, 'attackSdDeg' => $attackSdDeg, 'pathSdDeg' => $pathSdDeg, 'faceSdDeg' => $faceSdDeg, 'dynamicLoftSdDeg' => $dynamicLoftSdDeg, 'toeSdMm' => $toeSdMm, 'highSdMm' => $highSdMm] as $name => $sd) {
+        foreach (
+            [
+                'clubSpeedSdMps' => $clubSpeedSdMps, 'attackSdDeg' => $attackSdDeg, 'pathSdDeg' => $pathSdDeg,
+                'faceSdDeg' => $faceSdDeg, 'dynamicLoftSdDeg' => $dynamicLoftSdDeg, 'toeSdMm' => $toeSdMm, 'highSdMm' => $highSdMm,
+            ] as $name => $sd
+        ) {
             InvalidInput::requireWithin($name, $sd, 0, 20);
         }
-        foreach (['looseness' => [$looseness, 0, 5], 'mishitShare' => [$mishitShare, 0, 1], 'faceWithPath' => [$faceWithPath, -0.95, 0.95], 'loftCarriesThrough' => [$loftCarriesThrough, -1, 3],
-            'faceCarriesThrough' => [$faceCarriesThrough, -1, 3], 'squares' => [$squares, 0, 1], 'headPeculiarity' => [$headPeculiarity, 0, 5], 'tiringPerSwing' => [$tiringPerSwing, 0, 0.05], 'steersAgainstFace' => [$steersAgainstFace, 0, 1]] as $name => [$value, $low, $high]) {
+        foreach (
+            [
+                'looseness' => [$looseness, 0, 5], 'mishitShare' => [$mishitShare, 0, 1],
+                'faceWithPath' => [$faceWithPath, -0.95, 0.95], 'loftCarriesThrough' => [$loftCarriesThrough, -1, 3],
+                'faceCarriesThrough' => [$faceCarriesThrough, -1, 3], 'squares' => [$squares, 0, 1],
+                'headPeculiarity' => [$headPeculiarity, 0, 5], 'tiringPerSwing' => [$tiringPerSwing, 0, 0.05],
+                'steersAgainstFace' => [$steersAgainstFace, 0, 1],
+            ] as $name => [$value, $low, $high]
+        ) {
             InvalidInput::requireWithin($name, $value, $low, $high);
         }
     }

@@ -10,8 +10,9 @@ use function max;
 use function min;
 
 /**
- * What is believed of any player before shots say more: every prior, spread and usual value that several rules share, once. `_SD` is the width of a prior
- * or of a scatter. All are common practice without a source, unless a line says otherwise; how they were calibrated stands in docs/judging.md.
+ * What is believed of any player before shots say more: every prior, spread and usual value that several rules share, once. `_SD`
+ * is the width of a prior or of a scatter. All are common practice without a source, unless a line says otherwise; how they were
+ * calibrated stands in docs/judging.md.
  */
 final class PlayerPriors
 {
@@ -84,13 +85,19 @@ final class PlayerPriors
 
     // --- what a head or a setup does of its own ----------------------------------------------------------------------
 
-    /** Of a head, and of another shaft, length, ball, tee or cue: speed m/s, loft °, face °, toe mm, high mm, restitution, share of spin (that as wide as a head's: assumption). */
+    /**
+     * Of a head, and of another shaft, length, ball, tee or cue: speed m/s, loft °, face °, toe mm, high mm, restitution, share
+     * of spin (that as wide as a head's: assumption).
+     */
     public const OWN_EFFECT_SD = [0.36, 0.64, 0.8, 2.4, 2.4, 0.0064, 0.056];
 
     /** Of one setup of a head: speed m/s, loft °, face °, toe mm, high mm, share of spin. */
     public const QUIRK_SD = [0.107, 0.36, 0.42, 1.2, 1.2, 0.024];
 
-    /** How far a setup usually moves the swing for good, head and quirk together, in the order of `Swing`. Loft and face are what setups are for. */
+    /**
+     * How far a setup usually moves the swing for good, head and quirk together, in the order of `Swing`. Loft and face are what
+     * setups are for.
+     */
     public const SETUP_SHIFT_SD = [0.37, 0.5, 0.7, 0.73, 0.9, 2.7, 2.7];
 
     // --- what a monitor shows ----------------------------------------------------------------------------------------
@@ -98,7 +105,8 @@ final class PlayerPriors
     /** Noise of a monitor's figures: shares of ball speed, spin and club speed, else degrees and mm. */
     public const MONITOR_NOISE = [
         'ballSpeedMps' => 0.004, 'launchDeg' => 0.3, 'spinRpm' => 0.025, 'directionDeg' => 0.3, 'spinAxisDeg' => 1.2,
-        'clubSpeedMps' => 0.008, 'attackDeg' => 0.6, 'pathDeg' => 0.6, 'dynamicLoftDeg' => 0.8, 'faceDeg' => 0.8, 'strikeToeMm' => 1.5, 'strikeHighMm' => 1.5,
+        'clubSpeedMps' => 0.008, 'attackDeg' => 0.6, 'pathDeg' => 0.6, 'dynamicLoftDeg' => 0.8, 'faceDeg' => 0.8,
+        'strikeToeMm' => 1.5, 'strikeHighMm' => 1.5,
     ];
 
     // --- usual values and spreads of shots ---------------------------------------------------------------------------
@@ -145,7 +153,8 @@ final class PlayerPriors
     }
 
     /**
-     * What a move of the CG within a head does to the delivered loft and face before anything was learned of the player: middle, low, high, in degrees.
+     * What a move of the CG within a head does to the delivered loft and face before anything was learned of the player: middle,
+     * low, high, in degrees.
      *
      * @return array{loftDeg: array{float, float, float}, openDeg: array{float, float, float}}
      */

@@ -13,8 +13,9 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * Hits shots for a made-up player through the impact model, with scatter from a seeded source. Spreads are the player's own (defaults are assumptions). A mishit is a strike 12–22 mm toward heel or toe and low. A head's own
- * peculiarity comes from its name, so the same head always behaves the same.
+ * Hits shots for a made-up player through the impact model, with scatter from a seeded source. Spreads are the player's own
+ * (defaults are assumptions). A mishit is a strike 12–22 mm toward heel or toe and low. A head's own peculiarity comes from its
+ * name, so the same head always behaves the same.
  */
 final class ShotMaker
 {
@@ -55,25 +56,42 @@ final class ShotMaker
         $side = $this->random->getInt(0, 1) === 1 ? 1 : -1;
         [$toePeculiar, $highPeculiar, $spinPeculiar, $speedPeculiar] = $this->peculiarity($player->headPeculiarity);
         $s = $this->setup;
-        $openDeg = (1 - $player->squares) * $s->soledFaceOpenDeg * $player->faceCarriesThrough * (1 - $player->steersAgainstFace) + $player->openPerMmToe * $s->cgToeMm;
+        $openDeg =
+            (1 - $player->squares) * $s->soledFaceOpenDeg * $player->faceCarriesThrough * (1 - $player->steersAgainstFace) +
+            $player->openPerMmToe * $s->cgToeMm;
         $loftDeg = $player->squares * $s->squaredLoftDeg * $player->loftCarriesThrough + $player->loftPerMmBack * $s->cgBackMm;
         $speed = $player->clubSpeedMps * $this->freshness($player) + PlayerPriors::SPEED_MPS_PER_POINT * $s->swingWeightPoints;
         $this->swings++;
         $delivery = new Delivery(
             max(8.0, $speed + $draw($player->clubSpeedSdMps)),
             self::clip($player->attackDeg + $draw($player->attackSdDeg), 24),
-            self::clip($player->pathDeg + $player->pathSdDeg * ($player->faceWithPath * $shared + sqrt(1 - $player->faceWithPath ** 2) * $own), 29),
+            self::clip(
+                $player->pathDeg + $player->pathSdDeg * ($player->faceWithPath * $shared + sqrt(1 - $player->faceWithPath ** 2) * $own),
+                29,
+            ),
             max(1.0, min(44.0, $player->dynamicLoftDeg + $loftDeg + $draw($player->dynamicLoftSdDeg))),
             self::clip($player->faceDeg + $this->hand->sign() * $openDeg + $player->faceSdDeg * $shared, 29),
         );
         $strike = new Strike(
-            self::clip($player->toeMm + $toePeculiar - 0.3 * $s->swingWeightPoints + ($mishit ? $side * Normal::uniform($this->random, 12.0, 22.0) : $draw($player->toeSdMm)), 40),
-            self::clip($player->highMm + $highPeculiar + ($mishit ? -Normal::uniform($this->random, 3.0, 10.0) : $draw($player->highSdMm)), 22),
+            self::clip(
+                $player->toeMm +
+                    $toePeculiar -
+                    0.3 * $s->swingWeightPoints +
+                    ($mishit ? $side * Normal::uniform($this->random, 12.0, 22.0) : $draw($player->toeSdMm)),
+                40,
+            ),
+            self::clip(
+                $player->highMm + $highPeculiar + ($mishit ? -Normal::uniform($this->random, 3.0, 10.0) : $draw($player->highSdMm)),
+                22,
+            ),
         );
         $launch = (new Impact($s->head, $this->hand))->strike($delivery, $strike);
 
         return [
-            'launch' => new Launch($launch->ballSpeedMps * (1 + $speedPeculiar), $launch->launchDeg, min(14000.0, $launch->spinRpm * (1 + $spinPeculiar)), $launch->directionDeg, $launch->spinAxisDeg),
+            'launch' => new Launch(
+                $launch->ballSpeedMps * (1 + $speedPeculiar), $launch->launchDeg,
+                min(14000.0, $launch->spinRpm * (1 + $spinPeculiar)), $launch->directionDeg, $launch->spinAxisDeg,
+            ),
             'delivery' => $delivery, 'strike' => $strike, 'mishit' => $mishit,
         ];
     }
@@ -88,9 +106,15 @@ final class ShotMaker
     public static function seen(array $hit, bool $clubData = true): array
     {
         [$ball, $club, $strike] = [$hit['launch'], $hit['delivery'], $hit['strike']];
-        $values = ['ballSpeedMps' => $ball->ballSpeedMps, 'launchDeg' => $ball->launchDeg, 'spinRpm' => $ball->spinRpm, 'directionDeg' => $ball->directionDeg, 'spinAxisDeg' => $ball->spinAxisDeg];
+        $values = [
+            'ballSpeedMps' => $ball->ballSpeedMps, 'launchDeg' => $ball->launchDeg, 'spinRpm' => $ball->spinRpm,
+            'directionDeg' => $ball->directionDeg, 'spinAxisDeg' => $ball->spinAxisDeg,
+        ];
         if ($clubData) {
-            $values += ['clubSpeedMps' => $club->clubSpeedMps, 'attackDeg' => $club->attackDeg, 'pathDeg' => $club->pathDeg, 'strikeToeMm' => $strike->toeMm, 'strikeHighMm' => $strike->highMm];
+            $values += [
+                'clubSpeedMps' => $club->clubSpeedMps, 'attackDeg' => $club->attackDeg, 'pathDeg' => $club->pathDeg,
+                'strikeToeMm' => $strike->toeMm, 'strikeHighMm' => $strike->highMm,
+            ];
         }
 
         return array_map(static fn (float $v): float => round($v, 3), $values);
@@ -111,7 +135,10 @@ final class ShotMaker
         }
         $own = new Randomizer(new Mt19937(crc32($this->setup->headKey)));
 
-        return [$size * 2.4 * Normal::draw($own), $size * 2.4 * Normal::draw($own), $size * 0.056 * Normal::draw($own), $size * 0.006 * Normal::draw($own)];
+        return [
+            $size * 2.4 * Normal::draw($own), $size * 2.4 * Normal::draw($own), $size * 0.056 * Normal::draw($own),
+            $size * 0.006 * Normal::draw($own),
+        ];
     }
 
     private static function clip(float $value, float $limit): float

@@ -12,8 +12,8 @@ use function max;
 /**
  * A swing as the impact model takes it, and what of the ball the model does not explain.
  *
- * Path and face + = right, strike + = toward the toe and high. Where swings are computed with by the thousand they are lists in this order; the constants
- * name the places.
+ * Path and face + = right, strike + = toward the toe and high. Where swings are computed with by the thousand they are lists in
+ * this order; the constants name the places.
  */
 final readonly class Swing
 {
@@ -41,7 +41,10 @@ final readonly class Swing
     /** Steps by which the models are differentiated along the values that scatter: m/s, °, °, °, °, mm, mm. */
     public const STEP = [0.3, 0.5, 0.5, 0.5, 0.5, 2.0, 2.0];
 
-    /** A ball leaves at about (1 + restitution) × club speed; a change of restitution works on this sum (the usual one, docs/physics.md). */
+    /**
+     * A ball leaves at about (1 + restitution) × club speed; a change of restitution works on this sum (the usual one,
+     * docs/physics.md).
+     */
     private const ONE_PLUS_RESTITUTION = 1.87;
 
     private const LEAST_SPIN_RPM = 300.0;
@@ -67,7 +70,10 @@ final readonly class Swing
     /** @param  array<int, float>  $values  seven or nine, in the order of the constants */
     public static function of(array $values): self
     {
-        return new self($values[0], $values[1], $values[2], $values[3], $values[4], $values[5], $values[6], $values[7] ?? 0.0, $values[8] ?? 0.0);
+        return new self(
+            $values[0], $values[1], $values[2], $values[3], $values[4], $values[5], $values[6], $values[7] ?? 0.0,
+            $values[8] ?? 0.0,
+        );
     }
 
     /**

@@ -18,20 +18,26 @@ use function sqrt;
 /**
  * Why one setup differs from another: the difference of two means split into causes that add up exactly, in an order that does not matter.
  *
- * Every cause is switched from the benchmark's value to the setup's in the impact and flight models; its part is its Shapley value (Shapley 1953: the mean over all orders of switching). What the models do not explain is a line of its own. Two readings: `happened`, as
- * the shots were, and `repeats`, each cause shrunk to what this much evidence lets one expect again: swing and strike by τ²/(τ² + s²), loft and face toward what the change of setup is expected to do.
- * With ball data alone path and attack are one "delivery", estimated from the ball like the others.
+ * Every cause is switched from the benchmark's value to the setup's in the impact and flight models; its part is its Shapley
+ * value (Shapley 1953: the mean over all orders of switching). What the models do not explain is a line of its own. Two readings:
+ * `happened`, as the shots were, and `repeats`, each cause shrunk to what this much evidence lets one expect again: swing and
+ * strike by τ²/(τ² + s²), loft and face toward what the change of setup is expected to do. With ball data alone path and attack
+ * are one "delivery", estimated from the ball like the others.
  */
 final readonly class Bridge
 {
     public const MEASURES = ['carryM', 'totalM', 'sideM', 'spinRpm', 'launchDeg'];
 
     /** Scatter of what the models leave over per shot, and how much of it a setup keeps for good (docs/judging.md). */
-    private const LEFT_OVER = ['carryM' => [4.6, 2.5], 'totalM' => [7.0, 3.0], 'sideM' => [3.2, 2.5], 'spinRpm' => [150.0, 100.0], 'launchDeg' => [0.5, 0.2]];
+    private const LEFT_OVER = [
+        'carryM' => [4.6, 2.5], 'totalM' => [7.0, 3.0], 'sideM' => [3.2, 2.5], 'spinRpm' => [150.0, 100.0],
+        'launchDeg' => [0.5, 0.2],
+    ];
 
     /**
      * @param  float  $difference  the setup's mean minus the benchmark's, kept unit
-     * @param  list<array{cause: string, happened: float, repeats: float, error: float, noise: bool}>  $lines  in kept units; noise: more likely scatter than a cause
+     * @param  list<array{cause: string, happened: float, repeats: float, error: float, noise: bool}>  $lines  in kept units;
+     *   noise: more likely scatter than a cause
      */
     private function __construct(public Measure $measure, public float $difference, public array $lines, public bool $clubSeen)
     {
@@ -44,7 +50,11 @@ final readonly class Bridge
     public static function between(Evidence $a, Evidence $b, float $squaringShare): array
     {
         $club = $a->hasClub() && $b->hasClub();
-        $groups = ['club speed' => [Swing::CLUB_SPEED], 'strike' => [Swing::TOE, Swing::HIGH], $club ? 'attack and path' : 'delivery' => [Swing::ATTACK, Swing::PATH], 'face' => [Swing::FACE], 'loft' => [Swing::LOFT]];
+        $groups = [
+            'club speed' => [Swing::CLUB_SPEED], 'strike' => [Swing::TOE, Swing::HIGH],
+            $club ? 'attack and path' : 'delivery' => [Swing::ATTACK, Swing::PATH], 'face' => [Swing::FACE],
+            'loft' => [Swing::LOFT],
+        ];
         $names = [...array_keys($groups), $a->spec->isSameHeadAs($b->spec) ? 'weights' : 'head', 'air'];
         [$body, $air] = [count($groups), count($groups) + 1];
         $impacts = [new Impact($a->spec->body, $a->spec->hand), new Impact($b->spec->body, $b->spec->hand)];
@@ -91,13 +101,19 @@ final readonly class Bridge
                     $error = hypot($error, $slopes[$i][$m] * $s);
                 }
                 $sum += $happened;
-                $lines[] = ['cause' => $name, 'happened' => $happened, 'repeats' => $repeats, 'error' => $error, 'noise' => $error > 0 && abs($happened) < $error];
+                $lines[] = [
+                    'cause' => $name, 'happened' => $happened, 'repeats' => $repeats, 'error' => $error,
+                    'noise' => $error > 0 && abs($happened) < $error,
+                ];
             }
             // A ball that changed is in what is left over: the models know one ball.
             [$scatter, $own] = self::LEFT_OVER[$field];
             $error = $scatter * sqrt(1 / max(1, $meanA->n) + 1 / max(1, $meanB->n));
             $rest = $meanB->mean - $meanA->mean - $sum;
-            $lines[] = ['cause' => $a->spec->ball !== $b->spec->ball ? 'ball and unexplained' : 'unexplained', 'happened' => $rest, 'repeats' => $rest * $own ** 2 / ($own ** 2 + $error ** 2), 'error' => $error, 'noise' => abs($rest) < $error];
+            $lines[] = [
+                'cause' => $a->spec->ball !== $b->spec->ball ? 'ball and unexplained' : 'unexplained', 'happened' => $rest,
+                'repeats' => ($rest * $own ** 2) / ($own ** 2 + $error ** 2), 'error' => $error, 'noise' => abs($rest) < $error,
+            ];
             $out[$field] = new self(Measure::from($field), $meanB->mean - $meanA->mean, $lines, $club);
         }
 
@@ -120,6 +136,8 @@ final readonly class Bridge
         };
         [$up, $down] = [$side($h), $side(-$h)];
 
-        return array_map(static fn (string $m): float => $up === null || $down === null ? 0.0 : ($up[$m] - $down[$m]) / (2 * $h), self::MEASURES);
+        return array_map(
+            static fn (string $m): float => $up === null || $down === null ? 0.0 : ($up[$m] - $down[$m]) / (2 * $h), self::MEASURES,
+        );
     }
 }

@@ -12,9 +12,11 @@ use function hypot;
 use function sqrt;
 
 /**
- * What a change of setup does to the delivery before anybody hit it: how far loft and face of the club reach the ball, and what a millimetre of CG does. Priors with honest
- * widths (docs/judging.md, "The model"; common practice, no source): a change of loft carries through by 0.2 (soled) to 0.9 (squared) ± 0.33, of face by 0.6 (soled) to 0.15 (squared) ± 0.45; CG back adds
- * 0.35 ± 0.15 °/mm of delivered loft within a head and 0.35 of that between heads, CG toward the toe opens by 0.10 ± 0.045 °/mm; another head brings ± 0.64° of loft and ± 0.8° of face of its own, any other setup ± 0.36° and ± 0.42°.
+ * What a change of setup does to the delivery before anybody hit it: how far loft and face of the club reach the ball, and what a
+ * millimetre of CG does. Priors with honest widths (docs/judging.md, "The model"; common practice, no source): a change of loft
+ * carries through by 0.2 (soled) to 0.9 (squared) ± 0.33, of face by 0.6 (soled) to 0.15 (squared) ± 0.45; CG back adds
+ * 0.35 ± 0.15 °/mm of delivered loft within a head and 0.35 of that between heads, CG toward the toe opens by 0.10 ± 0.045 °/mm;
+ * another head brings ± 0.64° of loft and ± 0.8° of face of its own, any other setup ± 0.36° and ± 0.42°.
  */
 final readonly class CarryThrough
 {
@@ -38,7 +40,9 @@ final readonly class CarryThrough
 
         return new self(
             PlayerPriors::loftCarryThrough($squaringShare) * $loft + PlayerPriors::LOFT_PER_CG_BACK_MM * $back,
-            self::width((PlayerPriors::LOFT_CARRY_SD * $loft) ** 2 + (PlayerPriors::LOFT_PER_CG_BACK_MM_SD * $back) ** 2, self::LOFT, $same),
+            self::width(
+                (PlayerPriors::LOFT_CARRY_SD * $loft) ** 2 + (PlayerPriors::LOFT_PER_CG_BACK_MM_SD * $back) ** 2, self::LOFT, $same,
+            ),
             $to->hand->sign() * (PlayerPriors::faceCarryThrough($squaringShare) * $face + PlayerPriors::OPEN_PER_CG_TOE_MM * $toe),
             self::width((PlayerPriors::FACE_CARRY_SD * $face) ** 2 + (PlayerPriors::OPEN_PER_CG_TOE_MM_SD * $toe) ** 2, self::FACE, $same),
         );

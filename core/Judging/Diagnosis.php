@@ -18,8 +18,9 @@ use function hypot;
 use function sqrt;
 
 /**
- * What is the matter with a setup's shots: the gear, or the delivery. Each finding carries its evidence and, where it can be priced, what it costs. A finding is told only where the mean lies clear of
- * chance (1.5 standard errors). Limits are common practice, no source.
+ * What is the matter with a setup's shots: the gear, or the delivery. Each finding carries its evidence and, where it can be
+ * priced, what it costs. A finding is told only where the mean lies clear of chance (1.5 standard errors). Limits are common
+ * practice, no source.
  */
 final class Diagnosis
 {
@@ -28,7 +29,10 @@ final class Diagnosis
     /** @return list<Finding> the dearest first */
     public static function of(Evidence $e, CorridorShare $share, ?Evidence $benchmark = null): array
     {
-        $out = [...self::strike($e), ...self::delivery($e), ...self::ball($e), ...self::directions($e, $share), ...($benchmark === null || $benchmark === $e ? [] : self::against($e, $benchmark))];
+        $out = [
+            ...self::strike($e), ...self::delivery($e), ...self::ball($e), ...self::directions($e, $share),
+            ...$benchmark === null || $benchmark === $e ? [] : self::against($e, $benchmark),
+        ];
         usort($out, static fn (Finding $a, Finding $b): int => $b->weight <=> $a->weight);
 
         return $out;
@@ -42,12 +46,22 @@ final class Diagnosis
         $tag = $e->spec->tag;
         if ($e->isMeasured(Swing::TOE) && $e->isMeasured(Swing::HIGH)) {
             [$toe, $high] = [$e->state[Swing::TOE] - $lineToe, $e->state[Swing::HIGH] - $lineHigh];
-            if ((abs($toe) > 5 && abs($toe) > self::CLEAR * $e->error[Swing::TOE]) || (abs($high) > 5 && abs($high) > self::CLEAR * $e->error[Swing::HIGH])) {
+            if (
+                (abs($toe) > 5 && abs($toe) > self::CLEAR * $e->error[Swing::TOE]) ||
+                (abs($high) > 5 && abs($high) > self::CLEAR * $e->error[Swing::HIGH])
+            ) {
                 $there = $e->state;
                 [$there[Swing::TOE], $there[Swing::HIGH]] = [$lineToe, $lineHigh];
                 [$now, $best] = [Evidence::figures($e->launch($e->state), $e->flight), Evidence::figures($e->launch($there), $e->flight)];
                 $cost = $now === null || $best === null ? 0.0 : $best['carryM'] - $now['carryM'];
-                $out[] = new Finding($tag, FindingKind::OffCgLine, ['toeMm' => $toe, 'highMm' => $high, 'errorMm' => hypot($e->error[Swing::TOE], $e->error[Swing::HIGH]), 'costM' => $cost], abs($cost) + 1);
+                $out[] = new Finding(
+                    $tag, FindingKind::OffCgLine,
+                    [
+                        'toeMm' => $toe, 'highMm' => $high, 'errorMm' => hypot($e->error[Swing::TOE], $e->error[Swing::HIGH]),
+                        'costM' => $cost,
+                    ],
+                    abs($cost) + 1,
+                );
             }
         }
         $smash = $e->set->summary(Measure::Smash);
@@ -55,7 +69,10 @@ final class Diagnosis
         if ($e->hasClub() && $smash !== null && $model !== null && $smash->n >= 3) {
             $expected = $model->ballSpeedMps / $e->state[Swing::CLUB_SPEED];
             if ($smash->mean < $expected - 0.03) {
-                $out[] = new Finding($tag, FindingKind::SmashLow, ['smash' => $smash->mean, 'expectedSmash' => $expected], PlayerPriors::CARRY_M_PER_BALL_MPS * $e->state[Swing::CLUB_SPEED] * ($expected - $smash->mean));
+                $out[] = new Finding(
+                    $tag, FindingKind::SmashLow, ['smash' => $smash->mean, 'expectedSmash' => $expected],
+                    PlayerPriors::CARRY_M_PER_BALL_MPS * $e->state[Swing::CLUB_SPEED] * ($expected - $smash->mean),
+                );
             }
         }
 
@@ -68,12 +85,20 @@ final class Diagnosis
         $out = [];
         $tag = $e->spec->tag;
         $now = Evidence::figures($e->launch($e->state), $e->flight);
-        if ($e->isMeasured(Swing::ATTACK) && $e->state[Swing::ATTACK] < -1.5 && $e->state[Swing::ATTACK] < -self::CLEAR * $e->error[Swing::ATTACK]) {
+        if (
+            $e->isMeasured(Swing::ATTACK) &&
+            $e->state[Swing::ATTACK] < -1.5 &&
+            $e->state[Swing::ATTACK] < -self::CLEAR * $e->error[Swing::ATTACK]
+        ) {
             $level = $e->state;
             $level[Swing::ATTACK] = 0.0;
             $there = Evidence::figures($e->launch($level), $e->flight);
             $cost = $now === null || $there === null ? 0.0 : $there['carryM'] - $now['carryM'];
-            $out[] = new Finding($tag, FindingKind::AttackDown, ['attackDeg' => $e->state[Swing::ATTACK], 'errorDeg' => $e->error[Swing::ATTACK], 'costM' => $cost], $cost, $e->state[Swing::ATTACK] < -3);
+            $out[] = new Finding(
+                $tag, FindingKind::AttackDown,
+                ['attackDeg' => $e->state[Swing::ATTACK], 'errorDeg' => $e->error[Swing::ATTACK], 'costM' => $cost], $cost,
+                $e->state[Swing::ATTACK] < -3,
+            );
         }
         $between = $e->state[Swing::FACE] - $e->state[Swing::PATH];
         $error = hypot($e->error[Swing::PATH], $e->error[Swing::FACE]);
@@ -81,8 +106,15 @@ final class Diagnosis
             $square = $e->state;
             $square[Swing::FACE] = $e->state[Swing::PATH];
             $there = Evidence::figures($e->launch($square), $e->flight);
-            $out[] = new Finding($tag, FindingKind::FaceToPath, ['faceToPathDeg' => $between, 'faceDeg' => $e->state[Swing::FACE], 'pathDeg' => $e->state[Swing::PATH], 'errorDeg' => $error, 'faceFrom' => $e->from[Swing::FACE],
-                'sideM' => $now === null || $there === null ? 0.0 : $now['sideM'] - $there['sideM']], 2 * abs($between), abs($between) > 5 || abs($e->state[Swing::PATH]) > 6);
+            $out[] = new Finding(
+                $tag, FindingKind::FaceToPath,
+                [
+                    'faceToPathDeg' => $between, 'faceDeg' => $e->state[Swing::FACE], 'pathDeg' => $e->state[Swing::PATH],
+                    'errorDeg' => $error, 'faceFrom' => $e->from[Swing::FACE],
+                    'sideM' => $now === null || $there === null ? 0.0 : $now['sideM'] - $there['sideM'],
+                ],
+                2 * abs($between), abs($between) > 5 || abs($e->state[Swing::PATH]) > 6,
+            );
         }
 
         return $out;
@@ -96,14 +128,28 @@ final class Diagnosis
         $mean = static fn (Measure $m): ?Summary => $e->set->summary($m);
         [$speed, $launch, $spin] = [$mean(Measure::BallSpeed), $mean(Measure::LaunchAngle), $mean(Measure::Spin)];
         if ($speed !== null && $launch !== null && $spin !== null) {
-            $trade = LoftTrade::of(new Launch($speed->mean, $launch->mean, $spin->mean), $e->flight, $mean(Measure::ClubSpeed)?->mean, $mean(Measure::Attack)?->mean);
+            $trade = LoftTrade::of(
+                new Launch($speed->mean, $launch->mean, $spin->mean), $e->flight, $mean(Measure::ClubSpeed)?->mean,
+                $mean(Measure::Attack)?->mean,
+            );
             if ($trade->costM > 2.0) {
-                $out[] = new Finding($tag, $trade->loftChangeDeg < 0 ? FindingKind::SpinTooHigh : FindingKind::SpinTooLow, ['spinRpm' => $spin->mean, 'launchDeg' => $launch->mean, 'bestSpinRpm' => $trade->bestSpinRpm, 'bestLaunchDeg' => $trade->bestLaunchDeg, 'loftChangeDeg' => $trade->loftChangeDeg, 'costM' => $trade->costM], $trade->costM);
+                $out[] = new Finding(
+                    $tag, $trade->loftChangeDeg < 0 ? FindingKind::SpinTooHigh : FindingKind::SpinTooLow,
+                    [
+                        'spinRpm' => $spin->mean, 'launchDeg' => $launch->mean, 'bestSpinRpm' => $trade->bestSpinRpm,
+                        'bestLaunchDeg' => $trade->bestLaunchDeg, 'loftChangeDeg' => $trade->loftChangeDeg,
+                        'costM' => $trade->costM,
+                    ],
+                    $trade->costM,
+                );
             }
         }
         $descent = $mean(Measure::Descent);
         if ($descent !== null && ($descent->mean > 46 || $descent->mean < 30)) {
-            $out[] = new Finding($tag, $descent->mean > 46 ? FindingKind::DescentTooSteep : FindingKind::DescentTooShallow, ['descentDeg' => $descent->mean], abs($descent->mean - 38) / 3);
+            $out[] = new Finding(
+                $tag, $descent->mean > 46 ? FindingKind::DescentTooSteep : FindingKind::DescentTooShallow,
+                ['descentDeg' => $descent->mean], abs($descent->mean - 38) / 3,
+            );
         }
 
         return $out;
@@ -116,7 +162,10 @@ final class Diagnosis
         $tag = $e->spec->tag;
         if ($share->n >= 4 && $share->left > 0.12 && $share->right > 0.12) {
             $spread = $e->set->summary(Measure::Side)->sd ?? 0.0;
-            $out[] = new Finding($tag, FindingKind::TwoWayMiss, ['leftShare' => $share->left, 'rightShare' => $share->right, 'spreadM' => $spread], 40 * min($share->left, $share->right), $spread > 22);
+            $out[] = new Finding(
+                $tag, FindingKind::TwoWayMiss, ['leftShare' => $share->left, 'rightShare' => $share->right, 'spreadM' => $spread],
+                40 * min($share->left, $share->right), $spread > 22,
+            );
         }
         $side = $e->set->summary(Measure::Side);
         $curve = $e->set->summary(Measure::Curve);
@@ -132,7 +181,10 @@ final class Diagnosis
         if ($clear && abs($curve->mean) > 8 && abs($side->mean) < 0.4 * abs($curve->mean)) {
             $out[] = new Finding($tag, FindingKind::HiddenCurve, $shape, 0.5 * abs($curve->mean));
         } elseif (abs($side->mean) > 6 && ($clear || $startClear)) {
-            $out[] = new Finding($tag, abs($start) > abs($curve->mean) ? FindingKind::StartsThere : FindingKind::CurvesThere, $shape, 0.5 * abs($side->mean));
+            $out[] = new Finding(
+                $tag, abs($start) > abs($curve->mean) ? FindingKind::StartsThere : FindingKind::CurvesThere, $shape,
+                0.5 * abs($side->mean),
+            );
         }
 
         return $out;
@@ -146,8 +198,15 @@ final class Diagnosis
             $shift = $e->state[Swing::TOE] - $benchmark->state[Swing::TOE];
             $error = hypot($e->error[Swing::TOE], $benchmark->error[Swing::TOE]);
             if (abs($shift) > 4 && abs($shift) > 2 * $error) {
-                $heavier = $e->spec->swingWeightPoints !== null && $benchmark->spec->swingWeightPoints !== null ? $e->spec->swingWeightPoints - $benchmark->spec->swingWeightPoints : 0.0;
-                $out[] = new Finding($e->spec->tag, $shift < 0 ? FindingKind::DrawsToHeel : FindingKind::DrawsToToe, ['shiftMm' => $shift, 'errorMm' => $error, 'heavierPoints' => $heavier, 'head' => $e->spec->head], abs($shift) / 2);
+                $heavier =
+                    $e->spec->swingWeightPoints !== null && $benchmark->spec->swingWeightPoints !== null
+                        ? $e->spec->swingWeightPoints - $benchmark->spec->swingWeightPoints
+                        : 0.0;
+                $out[] = new Finding(
+                    $e->spec->tag, $shift < 0 ? FindingKind::DrawsToHeel : FindingKind::DrawsToToe,
+                    ['shiftMm' => $shift, 'errorMm' => $error, 'heavierPoints' => $heavier, 'head' => $e->spec->head],
+                    abs($shift) / 2,
+                );
             }
         }
 

@@ -26,14 +26,18 @@ use function min;
 use function sqrt;
 
 /**
- * What the shots of one setup say of the swing that made them: mean delivery and strike, how sure that is, and the launches that the impact model gives for them.
+ * What the shots of one setup say of the swing that made them: mean delivery and strike, how sure that is, and the launches that
+ * the impact model gives for them.
  *
- * State, in this order: club speed m/s, attack °, path ° (+ right), dynamic loft °, face ° (+ right), strike toe mm, strike high mm. Values that the monitor did not give come from
- * the mean ball by the inverse of the impact model (`DeliveryEstimate`).
+ * State, in this order: club speed m/s, attack °, path ° (+ right), dynamic loft °, face ° (+ right), strike toe mm, strike high
+ * mm. Values that the monitor did not give come from the mean ball by the inverse of the impact model (`DeliveryEstimate`).
  */
 final readonly class Evidence
 {
-    public const FIELDS = [Measure::ClubSpeed, Measure::Attack, Measure::Path, Measure::DynamicLoft, Measure::Face, Measure::StrikeToe, Measure::StrikeHigh];
+    public const FIELDS = [
+        Measure::ClubSpeed, Measure::Attack, Measure::Path, Measure::DynamicLoft, Measure::Face, Measure::StrikeToe,
+        Measure::StrikeHigh,
+    ];
 
     private const NAMES = ['clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg', 'toeMm', 'highMm'];
 
@@ -42,8 +46,10 @@ final readonly class Evidence
      * @param  list<float>  $error  SD of each mean, from scatter and number of shots
      * @param  list<string>  $from  measured, estimated or assumed
      */
-    private function __construct(public SetupSpec $spec, public ShotSet $set, public array $state, public array $error, public array $from, public BallFlight $flight, private Impact $impact)
-    {
+    private function __construct(
+        public SetupSpec $spec, public ShotSet $set, public array $state, public array $error, public array $from,
+        public BallFlight $flight, private Impact $impact,
+    ) {
     }
 
     /** @return self|null null where the mean ball is none that a swing could have made, or no shot has ball speed, launch and spin */
@@ -67,14 +73,20 @@ final readonly class Evidence
         $direction = $mean(Measure::Direction);
         $axis = $mean(Measure::SpinAxis);
         try {
-            $estimate = DeliveryEstimate::of(new Launch($speed, $launch, $spin, $direction ?? 0.0, $axis ?? 0.0), $direction !== null, $axis !== null, $measured, $spec->body, $spec->hand)->values;
+            $estimate = DeliveryEstimate::of(
+                new Launch($speed, $launch, $spin, $direction ?? 0.0, $axis ?? 0.0), $direction !== null, $axis !== null, $measured,
+                $spec->body, $spec->hand,
+            )->values;
         } catch (InvalidInput) {
             return null;
         }
         $state = $error = $from = [];
         foreach (self::NAMES as $i => $name) {
             $n = max(1, $own[$i]->n ?? $set->count());
-            $variance = (PlayerPriors::SCATTER_SHOTS * PlayerPriors::SCATTER_SD[$i] ** 2 + (($own[$i] ?? null)?->sd === null ? 0.0 : ($n - 1) * $own[$i]->sd ** 2)) / (PlayerPriors::SCATTER_SHOTS + ($own[$i] ?? null ? max(0, $n - 1) : 0));
+            $variance =
+                (PlayerPriors::SCATTER_SHOTS * PlayerPriors::SCATTER_SD[$i] ** 2 +
+                    (($own[$i] ?? null)?->sd === null ? 0.0 : ($n - 1) * $own[$i]->sd ** 2)) /
+                (PlayerPriors::SCATTER_SHOTS + ($own[$i] ?? null ? max(0, $n - 1) : 0));
             $from[$i] = isset($own[$i]) ? 'measured' : $estimate[$name]->from;
             $state[$i] = isset($own[$i]) ? $own[$i]->mean : $estimate[$name]->value;
             $error[$i] = sqrt($variance / $n);
@@ -132,7 +144,10 @@ final readonly class Evidence
         }
         $flown = $flight->fly($launch);
 
-        return ['carryM' => $flown->carryM, 'totalM' => $flown->totalM, 'sideM' => $flown->sideM, 'spinRpm' => $launch->spinRpm, 'launchDeg' => $launch->launchDeg, 'ballSpeedMps' => $launch->ballSpeedMps, 'apexM' => $flown->apexM];
+        return [
+            'carryM' => $flown->carryM, 'totalM' => $flown->totalM, 'sideM' => $flown->sideM, 'spinRpm' => $launch->spinRpm,
+            'launchDeg' => $launch->launchDeg, 'ballSpeedMps' => $launch->ballSpeedMps, 'apexM' => $flown->apexM,
+        ];
     }
 
     /**

@@ -13,9 +13,11 @@ use function max;
 use function min;
 
 /**
- * What an off-centre strike costs with a head: seen, by zone of the face with n in each; and by the impact model at this player's delivery, corrected by what was seen.
+ * What an off-centre strike costs with a head: seen, by zone of the face with n in each; and by the impact model at this player's
+ * delivery, corrected by what was seen.
  *
- * The correction is the slope of seen loss of ball speed on the model's loss, shrunk toward 1 by as much evidence as eight shots 10 mm off would give (ridge; Hoerl & Kennard 1970, from memory).
+ * The correction is the slope of seen loss of ball speed on the model's loss, shrunk toward 1 by as much evidence as eight shots
+ * 10 mm off would give (ridge; Hoerl & Kennard 1970, from memory).
  */
 final readonly class Forgiveness
 {
@@ -31,10 +33,13 @@ final readonly class Forgiveness
 
     /**
      * @param  list<array{zone: string, n: int, ballSpeedMps: float|null, spinRpm: float|null, carryM: float|null}>  $zones
-     * @param  array<string, array{ballSpeedMps: float, carryM: float, spinRpm: float, sideM: float}>  $costs  change against the strike in line with the CG: heel, toe 10 mm, low, high 8 mm
+     * @param  array<string, array{ballSpeedMps: float, carryM: float, spinRpm: float, sideM: float}>  $costs  change against the
+     *   strike in line with the CG: heel, toe 10 mm, low, high 8 mm
      */
-    private function __construct(public string $tag, public int $seen, public array $zones, public array $costs, public float $correction, public float $worstCarryM, public string $worstAt, public bool $assumed)
-    {
+    private function __construct(
+        public string $tag, public int $seen, public array $zones, public array $costs, public float $correction,
+        public float $worstCarryM, public string $worstAt, public bool $assumed,
+    ) {
     }
 
     public static function of(Evidence $e): self
@@ -50,13 +55,21 @@ final readonly class Forgiveness
         $zones = [];
         foreach (['high', 'middle', 'low'] as $row) {
             foreach (['heel', 'centre', 'toe'] as $column) {
-                $in = array_column(array_filter($shots, static fn (array $s): bool => self::column($s[0]) === $column && self::row($s[1]) === $row), 2);
+                $in = array_column(
+                    array_filter($shots, static fn (array $s): bool => self::column($s[0]) === $column && self::row($s[1]) === $row),
+                    2,
+                );
                 $mean = static function (Measure $m) use ($in): ?float {
-                    $values = array_filter(array_map(static fn ($s): ?float => $s->value($m), $in), static fn (?float $v): bool => $v !== null);
+                    $values = array_filter(
+                        array_map(static fn ($s): ?float => $s->value($m), $in), static fn (?float $v): bool => $v !== null,
+                    );
 
                     return $values === [] ? null : array_sum($values) / count($values);
                 };
-                $zones[] = ['zone' => "{$row} {$column}", 'n' => count($in), 'ballSpeedMps' => $mean(Measure::BallSpeed), 'spinRpm' => $mean(Measure::Spin), 'carryM' => $mean(Measure::Carry)];
+                $zones[] = [
+                    'zone' => "{$row} {$column}", 'n' => count($in), 'ballSpeedMps' => $mean(Measure::BallSpeed),
+                    'spinRpm' => $mean(Measure::Spin), 'carryM' => $mean(Measure::Carry),
+                ];
             }
         }
         [$lineToe, $lineHigh] = $e->spec->body->inLineWithCg();
@@ -74,7 +87,10 @@ final readonly class Forgiveness
             $speed = $shot->value(Measure::BallSpeed);
             $club = $shot->value(Measure::ClubSpeed);
             if ($model !== null && $best !== null && $speed !== null) {
-                $pairs[] = [$best['ballSpeedMps'] - $model['ballSpeedMps'], -($club === null ? $speed : $speed * $e->state[Swing::CLUB_SPEED] / $club)];
+                $pairs[] = [
+                    $best['ballSpeedMps'] - $model['ballSpeedMps'],
+                    -($club === null ? $speed : ($speed * $e->state[Swing::CLUB_SPEED]) / $club),
+                ];
             }
         }
         $n = count($pairs);
@@ -92,8 +108,14 @@ final readonly class Forgiveness
         $costs = [];
         foreach (['heel' => [-10.0, 0.0], 'toe' => [10.0, 0.0], 'low' => [0.0, -8.0], 'high' => [0.0, 8.0]] as $name => [$dx, $dy]) {
             $there = $at($lineToe + $dx, $lineHigh + $dy);
-            $costs[$name] = $best === null || $there === null ? ['ballSpeedMps' => 0.0, 'carryM' => 0.0, 'spinRpm' => 0.0, 'sideM' => 0.0]
-                : ['ballSpeedMps' => $correction * ($there['ballSpeedMps'] - $best['ballSpeedMps']), 'carryM' => $correction * ($there['carryM'] - $best['carryM']), 'spinRpm' => $there['spinRpm'] - $best['spinRpm'], 'sideM' => $there['sideM'] - $best['sideM']];
+            $costs[$name] =
+                $best === null || $there === null
+                    ? ['ballSpeedMps' => 0.0, 'carryM' => 0.0, 'spinRpm' => 0.0, 'sideM' => 0.0]
+                    : [
+                        'ballSpeedMps' => $correction * ($there['ballSpeedMps'] - $best['ballSpeedMps']),
+                        'carryM' => $correction * ($there['carryM'] - $best['carryM']),
+                        'spinRpm' => $there['spinRpm'] - $best['spinRpm'], 'sideM' => $there['sideM'] - $best['sideM'],
+                    ];
         }
         $here = $at($e->state[Swing::TOE], $e->state[Swing::HIGH]);
         $worst = INF;
@@ -101,13 +123,19 @@ final readonly class Forgiveness
         $sd = [PlayerPriors::SCATTER_SD[Swing::TOE], PlayerPriors::SCATTER_SD[Swing::HIGH]];
         foreach (['heel' => [-1, 0], 'toe' => [1, 0], 'low' => [0, -1], 'high' => [0, 1]] as $name => [$x, $y]) {
             $there = $at($e->state[Swing::TOE] + $x * self::WORST_SD * $sd[0], $e->state[Swing::HIGH] + $y * self::WORST_SD * $sd[1]);
-            $carry = $here === null || $there === null ? INF : ($e->set->summary(Measure::Carry)->mean ?? $here['carryM']) + $correction * ($there['carryM'] - $here['carryM']);
+            $carry =
+                $here === null || $there === null
+                    ? INF
+                    : ($e->set->summary(Measure::Carry)->mean ?? $here['carryM']) + $correction * ($there['carryM'] - $here['carryM']);
             if ($carry < $worst) {
                 [$worst, $where] = [$carry, $name];
             }
         }
 
-        return new self($e->spec->tag, count($shots), $zones, $costs, $correction, is_infinite($worst) ? 0.0 : $worst, $where, $e->spec->bodyAssumed);
+        return new self(
+            $e->spec->tag, count($shots), $zones, $costs, $correction, is_infinite($worst) ? 0.0 : $worst, $where,
+            $e->spec->bodyAssumed,
+        );
     }
 
     private static function column(float $toe): string

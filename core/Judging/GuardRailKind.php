@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Judging;
 
-/** What can make a comparison unfair. What it is, and what was done about it, stand in the message catalogue under `guardRail.` and its value. */
+/**
+ * What can make a comparison unfair. What it is, and what was done about it, stand in the message catalogue under `guardRail.`
+ * and its value.
+ */
 enum GuardRailKind: string
 {
     case FewShots = 'fewShots';

@@ -21,7 +21,8 @@ final class GuardRails
     /**
      * @param  list<Evidence>  $all
      * @param  array<string, list<string>>  $conditions  by tag: visits, balls of the trials, monitors, tee heights, each as "what: value"
-     * @param  list<float>  $speeds  club speed (ball speed where no club was seen) of the counted shots of the last visit, in the order they were hit
+     * @param  list<float>  $speeds  club speed (ball speed where no club was seen) of the counted shots of the last visit, in the
+     *   order they were hit
      * @return list<GuardRail>
      */
     public static function of(array $all, ?Evidence $benchmark, array $conditions, array $speeds, float $squaringShare): array
@@ -69,8 +70,15 @@ final class GuardRails
         $seen = $e->state[Swing::FACE] - $benchmark->state[Swing::FACE];
         $error = hypot(hypot($e->error[Swing::FACE], $benchmark->error[Swing::FACE]), $expected->faceSdDeg);
 
-        return abs($expected->faceRightDeg) >= 0.4 && $seen * $expected->faceRightDeg < 0 && abs($seen - $expected->faceRightDeg) > 2 * $error
-            ? [new GuardRail($e->spec->tag, GuardRailKind::PlayerCompensating, ['expectedDeg' => $expected->faceRightDeg, 'seenDeg' => $seen])] : [];
+        return abs($expected->faceRightDeg) >= 0.4 &&
+            $seen * $expected->faceRightDeg < 0 &&
+            abs($seen - $expected->faceRightDeg) > 2 * $error
+            ? [
+                new GuardRail($e->spec->tag, GuardRailKind::PlayerCompensating, [
+                    'expectedDeg' => $expected->faceRightDeg, 'seenDeg' => $seen,
+                ]),
+            ]
+            : [];
     }
 
     /** @return list<GuardRail> launch and loft move against each other */
@@ -84,7 +92,12 @@ final class GuardRails
         $moved = Difference::between($a, $b);
 
         return $moved->isClear() && $moved->value * $expected->loftDeg < 0
-            ? [new GuardRail($e->spec->tag, GuardRailKind::LabelAndDataDisagree, ['expectedDeg' => $expected->loftDeg, 'seenDeg' => $moved->value])] : [];
+            ? [
+                new GuardRail($e->spec->tag, GuardRailKind::LabelAndDataDisagree, [
+                    'expectedDeg' => $expected->loftDeg, 'seenDeg' => $moved->value,
+                ]),
+            ]
+            : [];
     }
 
     /**
@@ -104,6 +117,11 @@ final class GuardRails
         $moved = Difference::between($first, $last);
 
         return $moved->isClear() && abs($moved->value) > 0.008 * $first->mean
-            ? [new GuardRail('', $moved->value < 0 ? GuardRailKind::SpeedFalling : GuardRailKind::SpeedRising, ['speedMps' => $moved->value])] : [];
+            ? [
+                new GuardRail('', $moved->value < 0 ? GuardRailKind::SpeedFalling : GuardRailKind::SpeedRising, [
+                    'speedMps' => $moved->value,
+                ]),
+            ]
+            : [];
     }
 }

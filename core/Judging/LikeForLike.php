@@ -24,10 +24,11 @@ use function sqrt;
 /**
  * Setups compared as if each had been hit with this player's typical swing and strike: the luck of the draw taken out.
  *
- * Each shot is moved through the impact and flight models from the delivery and strike it had to the player's typical one; only the models' *difference* is added to what was
- * measured. What a setup itself moves is no luck: its own shift of speed, attack, path and strike stays, shrunk by its evidence, shift × τ²/(τ² + s²/n), and is told as a line of its
- * own. For carry, total, spin and launch; for side and strokes it does not help (face makes four fifths of side, and face is what a setup is for). With ball data alone only the luck of ball speed
- * is taken out.
+ * Each shot is moved through the impact and flight models from the delivery and strike it had to the player's typical one; only
+ * the models' *difference* is added to what was measured. What a setup itself moves is no luck: its own shift of speed, attack,
+ * path and strike stays, shrunk by its evidence, shift × τ²/(τ² + s²/n), and is told as a line of its own. For carry, total, spin
+ * and launch; for side and strokes it does not help (face makes four fifths of side, and face is what a setup is for). With ball
+ * data alone only the luck of ball speed is taken out.
  */
 final readonly class LikeForLike
 {
@@ -42,11 +43,14 @@ final readonly class LikeForLike
     /**
      * @param  array<string, Summary>  $measured  by measure
      * @param  array<string, array{mean: float, error: float}>  $alike
-     * @param  list<array{field: string, shift: float, carryM: float}>  $ownShifts  what this setup moves of the swing itself, shrunk, and what that is worth
+     * @param  list<array{field: string, shift: float, carryM: float}>  $ownShifts  what this setup moves of the swing itself,
+     *   shrunk, and what that is worth
      * @param  list<string>  $corrected  state fields whose luck was taken out; ball speed alone where the monitor sees no club
      */
-    private function __construct(public string $tag, public int $n, public array $measured, public array $alike, public array $ownShifts, public array $corrected)
-    {
+    private function __construct(
+        public string $tag, public int $n, public array $measured, public array $alike, public array $ownShifts,
+        public array $corrected,
+    ) {
     }
 
     /**
@@ -56,7 +60,11 @@ final readonly class LikeForLike
     public static function of(array $all): array
     {
         $typical = Evidence::typical($all);
-        $ballTypical = count($all) === 0 ? 0.0 : array_sum(array_map(static fn (Evidence $e): float => (float) $e->set->summary(Measure::BallSpeed)?->mean, $all)) / count($all);
+        $ballTypical =
+            count($all) === 0
+                ? 0.0
+                : array_sum(array_map(static fn (Evidence $e): float => (float) $e->set->summary(Measure::BallSpeed)?->mean, $all)) /
+                    count($all);
         $out = [];
         foreach ($all as $e) {
             $out[$e->spec->tag] = self::one($e, $typical, $ballTypical);
@@ -97,7 +105,9 @@ final readonly class LikeForLike
         $ballTarget = null;
         $ballLeft = 0.0;
         if (! $e->hasClub() && $ball !== null) {
-            $error = sqrt((10 * PlayerPriors::BALL_SPEED_SPREAD_MPS ** 2 + ($ball->n - 1) * ($ball->sd ?? 0.0) ** 2) / (9 + $ball->n)) / sqrt($ball->n);
+            $error =
+                sqrt((10 * PlayerPriors::BALL_SPEED_SPREAD_MPS ** 2 + ($ball->n - 1) * ($ball->sd ?? 0.0) ** 2) / (9 + $ball->n)) /
+                sqrt($ball->n);
             $keep = self::OWN_BALL_MPS ** 2 / (self::OWN_BALL_MPS ** 2 + $error ** 2);
             $ballTarget = $ballTypical + $keep * ($ball->mean - $ballTypical);
             $ballLeft = sqrt($keep) * $error;
@@ -116,7 +126,8 @@ final readonly class LikeForLike
             $step[$i] += $sd;
             $there = Evidence::figures($e->launch($step), $e->flight);
             foreach (self::MEASURES as $measure) {
-                $unsure[$measure] = ($unsure[$measure] ?? 0.0) + ($base === null || $there === null ? 0.0 : ($there[$measure] - $base[$measure]) ** 2);
+                $unsure[$measure] =
+                    ($unsure[$measure] ?? 0.0) + ($base === null || $there === null ? 0.0 : ($there[$measure] - $base[$measure]) ** 2);
             }
         }
         $shifts = [];
@@ -124,7 +135,10 @@ final readonly class LikeForLike
             $without = $target;
             $without[$i] = $typical[$i];
             $there = Evidence::figures($e->launch($without), $e->flight);
-            $shifts[] = ['field' => Evidence::FIELDS[$i]->value, 'shift' => $target[$i] - $typical[$i], 'carryM' => $base === null || $there === null ? 0.0 : $base['carryM'] - $there['carryM']];
+            $shifts[] = [
+                'field' => Evidence::FIELDS[$i]->value, 'shift' => $target[$i] - $typical[$i],
+                'carryM' => $base === null || $there === null ? 0.0 : $base['carryM'] - $there['carryM'],
+            ];
         }
         $measured = $alike = [];
         foreach (self::MEASURES as $measure) {
@@ -136,11 +150,21 @@ final readonly class LikeForLike
             $measured[$measure] = $summary;
             $usual = ['carryM' => 5.0, 'totalM' => 7.0, 'spinRpm' => 180.0, 'launchDeg' => 1.0][$measure];
             $variance = (8 * $usual ** 2 + ($moved->n - 1) * ($moved->sd ?? 0.0) ** 2) / (7 + $moved->n);
-            $ballShare = $ballTarget === null ? 0.0 : (['carryM' => PlayerPriors::CARRY_M_PER_BALL_MPS, 'totalM' => PlayerPriors::TOTAL_M_PER_BALL_MPS][$measure] ?? 0.0) * $ballLeft;
-            $alike[$measure] = ['mean' => $moved->mean, 'error' => sqrt($variance / $moved->n + ($unsure[$measure] ?? 0.0) + $ballShare ** 2)];
+            $ballShare =
+                $ballTarget === null
+                    ? 0.0
+                    : (['carryM' => PlayerPriors::CARRY_M_PER_BALL_MPS, 'totalM' => PlayerPriors::TOTAL_M_PER_BALL_MPS][$measure] ??
+                            0.0) *
+                        $ballLeft;
+            $alike[$measure] = [
+                'mean' => $moved->mean, 'error' => sqrt($variance / $moved->n + ($unsure[$measure] ?? 0.0) + $ballShare ** 2),
+            ];
         }
 
-        return new self($e->spec->tag, $e->set->count(), $measured, $alike, $shifts, $ballTarget !== null ? ['ballSpeedMps'] : array_map(static fn (int $i): string => Evidence::FIELDS[$i]->value, $fields));
+        return new self(
+            $e->spec->tag, $e->set->count(), $measured, $alike, $shifts,
+            $ballTarget !== null ? ['ballSpeedMps'] : array_map(static fn (int $i): string => Evidence::FIELDS[$i]->value, $fields),
+        );
     }
 
     /**

@@ -12,7 +12,8 @@ use function abs;
 use function hypot;
 
 /**
- * One candidate to hit next, from what ails the benchmark: the setting of the same head whose expected change of loft or face mends most of it, with the change that the models expect and its 95 % interval.
+ * One candidate to hit next, from what ails the benchmark: the setting of the same head whose expected change of loft or face
+ * mends most of it, with the change that the models expect and its 95 % interval.
  */
 final readonly class NextMove
 {

@@ -54,7 +54,10 @@ final readonly class Cell
             }
         }
 
-        return new self(str_replace([' ', "'", '’'], '', $m['digits']), $m['sign'] === '-', $side === 'centre' ? null : $side, $unit, false);
+        return new self(
+            str_replace([' ', "'", '’'], '', $m['digits']), $m['sign'] === '-',
+            $side === 'centre' ? null : $side, $unit, false,
+        );
     }
 
     /** The magnitude under a decimal mark ('.' or ','); null when the digits do not make a number under it. */
@@ -66,7 +69,10 @@ final readonly class Cell
         $thousands = $decimalMark === '.' ? ',' : '.';
         $quotedThousands = preg_quote($thousands);
         $quotedDecimal = preg_quote($decimalMark);
-        if (preg_match("/^(\d{1,3}(?:{$quotedThousands}\d{3})+|\d*)(?:{$quotedDecimal}(\d*))?$/", $this->digits, $m) !== 1 || ($m[1].($m[2] ?? '')) === '') {
+        if (
+            preg_match("/^(\d{1,3}(?:{$quotedThousands}\d{3})+|\d*)(?:{$quotedDecimal}(\d*))?$/", $this->digits, $m) !== 1 ||
+            $m[1].($m[2] ?? '') === ''
+        ) {
             return null;
         }
 

@@ -21,7 +21,13 @@ final readonly class Column
         public bool $zeroIsBlank = false,
     ) {
         if ($measure !== null && $measure->unit() !== null && ($unit === null || $unit->dimension() !== $measure->dimension())) {
-            throw InvalidInput::of('unit', sprintf('%s needs a unit of %s%s.', ucfirst($measure->label()), $measure->dimension()->value, $unit === null ? '' : ", not {$unit->value}"));
+            throw InvalidInput::of(
+                'unit',
+                sprintf(
+                    '%s needs a unit of %s%s.', ucfirst($measure->label()), $measure->dimension()->value,
+                    $unit === null ? '' : ", not {$unit->value}",
+                ),
+            );
         }
         if (! in_array($decimalMark, ['.', ','], true)) {
             throw InvalidInput::of('decimalMark', "The decimal mark must be a dot or a comma, not '{$decimalMark}'.");
@@ -74,19 +80,31 @@ final readonly class Column
     /** @return array{measure: ?string, unit: ?string, decimalMark: string, plus: ?string, zeroIsBlank: bool} */
     public function toArray(): array
     {
-        return ['measure' => $this->measure?->value, 'unit' => $this->unit?->value, 'decimalMark' => $this->decimalMark, 'plus' => $this->plus, 'zeroIsBlank' => $this->zeroIsBlank];
+        return [
+            'measure' => $this->measure?->value, 'unit' => $this->unit?->value, 'decimalMark' => $this->decimalMark,
+            'plus' => $this->plus, 'zeroIsBlank' => $this->zeroIsBlank,
+        ];
     }
 
     /** @param  array<mixed>  $data */
     public static function fromArray(array $data): self
     {
         $name = $data['measure'] ?? null;
-        $measure = is_string($name) && $name !== '' ? Measure::tryFrom($name) ?? throw InvalidInput::of('measure', "'{$name}' is not a measure.") : null;
+        $measure =
+            is_string($name) && $name !== ''
+                ? Measure::tryFrom($name) ?? throw InvalidInput::of('measure', "'{$name}' is not a measure.")
+                : null;
         $unitName = $data['unit'] ?? null;
-        $unit = is_string($unitName) && $unitName !== '' ? Unit::tryFrom($unitName) ?? throw InvalidInput::of('unit', "'{$unitName}' is not a unit.") : null;
+        $unit =
+            is_string($unitName) && $unitName !== ''
+                ? Unit::tryFrom($unitName) ?? throw InvalidInput::of('unit', "'{$unitName}' is not a unit.")
+                : null;
         $mark = $data['decimalMark'] ?? '.';
         $plus = $data['plus'] ?? null;
 
-        return new self($measure, $measure?->unit() === null ? null : $unit ?? $measure->units()[0], is_string($mark) ? $mark : '.', is_string($plus) && $plus !== '' ? $plus : null, (bool) ($data['zeroIsBlank'] ?? false));
+        return new self(
+            $measure, $measure?->unit() === null ? null : $unit ?? $measure->units()[0], is_string($mark) ? $mark : '.',
+            is_string($plus) && $plus !== '' ? $plus : null, (bool) ($data['zeroIsBlank'] ?? false),
+        );
     }
 }

@@ -31,7 +31,10 @@ final class ColumnGuess
             if ($measure !== null) {
                 $taken[$measure->value] = true;
             }
-            $columns[] = self::column($measure, $name, $units !== null ? ($rows[$units][$i] ?? '') : '', array_map(static fn (array $row): string => $row[$i] ?? '', $data), $file->delimiter);
+            $columns[] = self::column(
+                $measure, $name, $units !== null ? $rows[$units][$i] ?? '' : '',
+                array_map(static fn (array $row): string => $row[$i] ?? '', $data), $file->delimiter,
+            );
         }
 
         return new ColumnMap($header, $units, $columns);
@@ -71,7 +74,9 @@ final class ColumnGuess
         $filled = array_filter($cells, static fn (string $cell): bool => trim($cell, '[]() -') !== '');
         $units = array_filter($filled, static fn (string $cell): bool => Unit::read($cell) !== null);
 
-        return count($units) >= 2 && count($units) >= 0.5 * count($filled) && array_filter($filled, static fn (string $c): bool => is_numeric($c)) === [];
+        return count($units) >= 2 &&
+            count($units) >= 0.5 * count($filled) &&
+            array_filter($filled, static fn (string $c): bool => is_numeric($c)) === [];
     }
 
     private static function measure(string $header): ?Measure
@@ -79,7 +84,10 @@ final class ColumnGuess
         $words = (string) preg_replace('/([a-z])([A-Z])/', '$1 $2', str_replace('_', ' ', $header));
         $bare = (string) preg_replace('/[\(\[\{].*?[\)\]\}]/u', ' ', $words);
 
-        return Measure::fromHeader($header) ?? Measure::fromHeader($bare) ?? Measure::fromHeader(self::withoutUnit($bare)) ?? Measure::fromHeader(self::withoutUnit(str_replace('_', ' ', $header)));
+        return Measure::fromHeader($header) ??
+            (Measure::fromHeader($bare) ??
+                (Measure::fromHeader(self::withoutUnit($bare)) ??
+                    Measure::fromHeader(self::withoutUnit(str_replace('_', ' ', $header)))));
     }
 
     private static function withoutUnit(string $words): string
@@ -123,7 +131,12 @@ final class ColumnGuess
         $named = self::fitting($measure, Unit::read($unitCell)) ?? self::fitting($measure, self::unitInHeader($header))
             ?? self::fitting($measure, $parsed === [] ? null : $parsed[0]->unit);
         $mark = self::decimalMark($measure, $named, $parsed, $delimiter);
-        $values = array_values(array_filter(array_map(static fn (Cell $c): ?float => $c->magnitude($mark), $parsed), static fn (?float $v): bool => $v !== null && $v > 0));
+        $values = array_values(
+            array_filter(
+                array_map(static fn (Cell $c): ?float => $c->magnitude($mark), $parsed),
+                static fn (?float $v): bool => $v !== null && $v > 0,
+            ),
+        );
         $unit = $named ?? self::likeliestUnit($measure, $values);
         $letters = array_filter($parsed, static fn (Cell $c): bool => $c->side !== null);
         $zeroIsBlank = $measure->zeroMeansNoReading() || (count($parsed) > 1 && $values === []);
@@ -204,8 +217,13 @@ final class ColumnGuess
             return null;
         }
         // "(+ left)", "L+", "toe +" in the header says it; letters in the cells make the question moot.
-        $said = preg_match('/\+\s*(?:is|=|means)?\s*(left|right|toe|heel|high|low|up|down|l|r)\b|\b(left|right|toe|heel|high|low|up|down|l|r)\s*(?:is|=)?\s*\+/i', $header, $m) === 1
-            ? mb_strtolower($m[2] ?? $m[1]) : '';
+        $said =
+            preg_match(
+                '/\+\s*(?:is|=|means)?\s*(left|right|toe|heel|high|low|up|down|l|r)\b|\b(left|right|toe|heel|high|low|up|down|l|r)\s*(?:is|=)?\s*\+/i',
+                $header, $m,
+            ) === 1
+                ? mb_strtolower($m[2] ?? $m[1])
+                : '';
         $word = ['l' => 'left', 'r' => 'right', 'high' => 'up', 'low' => 'down'][$said] ?? $said;
 
         return in_array($word, $signs, true) ? $word : $signs[0];

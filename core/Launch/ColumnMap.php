@@ -24,7 +24,13 @@ final readonly class ColumnMap
         foreach ($columns as $i => $column) {
             if ($column->measure !== null && $column->measure !== Measure::Note) {
                 if (isset($seen[$column->measure->value])) {
-                    throw InvalidInput::of('columns', sprintf('Columns %d and %d are both set to %s; set one of them aside.', $seen[$column->measure->value] + 1, $i + 1, $column->measure->label()));
+                    throw InvalidInput::of(
+                        'columns',
+                        sprintf(
+                            'Columns %d and %d are both set to %s; set one of them aside.', $seen[$column->measure->value] + 1,
+                            $i + 1, $column->measure->label(),
+                        ),
+                    );
                 }
                 $seen[$column->measure->value] = $i;
             }
@@ -53,7 +59,11 @@ final readonly class ColumnMap
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['headerRow' => $this->headerRow, 'unitsRow' => $this->unitsRow, 'columns' => array_map(static fn (Column $c): array => $c->toArray(), $this->columns), 'keepSummaryRows' => $this->keepSummaryRows, 'keepRepeats' => $this->keepRepeats];
+        return [
+            'headerRow' => $this->headerRow, 'unitsRow' => $this->unitsRow,
+            'columns' => array_map(static fn (Column $c): array => $c->toArray(), $this->columns),
+            'keepSummaryRows' => $this->keepSummaryRows, 'keepRepeats' => $this->keepRepeats,
+        ];
     }
 
     /** @param  array<mixed>  $data */
@@ -65,6 +75,10 @@ final readonly class ColumnMap
         }
         $row = static fn (string $key): ?int => is_numeric($data[$key] ?? null) ? (int) $data[$key] : null;
 
-        return new self($row('headerRow'), $row('unitsRow'), array_map(static fn (mixed $c): Column => Column::fromArray(is_array($c) ? $c : []), array_values($columns)), (bool) ($data['keepSummaryRows'] ?? false), (bool) ($data['keepRepeats'] ?? false));
+        return new self(
+            $row('headerRow'), $row('unitsRow'),
+            array_map(static fn (mixed $c): Column => Column::fromArray(is_array($c) ? $c : []), array_values($columns)),
+            (bool) ($data['keepSummaryRows'] ?? false), (bool) ($data['keepRepeats'] ?? false),
+        );
     }
 }

@@ -21,8 +21,9 @@ final readonly class LaunchShot
      * @param  array<string, float>  $computed  by field name; never a field that was measured
      * @param  ModelFailure|null  $failure  why nothing could be computed: the shot is left out, whatever was measured of it
      */
-    private function __construct(public array $measured, public array $computed, private ?float $modelCarryM, public ?ModelFailure $failure = null)
-    {
+    private function __construct(
+        public array $measured, public array $computed, private ?float $modelCarryM, public ?ModelFailure $failure = null,
+    ) {
     }
 
     /**
@@ -58,7 +59,11 @@ final readonly class LaunchShot
                 'totalM' => ($values['carryM'] ?? $flown->carryM) + $flown->runM(),
             ];
             if ($sideKnown) {
-                $computed += ['sideM' => $flown->sideM, 'totalSideM' => ($values['sideM'] ?? $flown->sideM) + $flown->totalSideM - $flown->sideM, 'curveM' => $flown->curveM];
+                $computed += [
+                    'sideM' => $flown->sideM,
+                    'totalSideM' => ($values['sideM'] ?? $flown->sideM) + $flown->totalSideM - $flown->sideM,
+                    'curveM' => $flown->curveM,
+                ];
             }
         }
         if (! isset($computed['curveM']) && isset($values['sideM'], $values['directionDeg'], $values['carryM'])) {
@@ -93,9 +98,18 @@ final readonly class LaunchShot
             [$usualLow, $usualHigh] = $measure->plausible();
             $unit = $measure->unit()->value ?? '';
             if (! is_finite($value) || $value < $low || $value > $high) {
-                $issues[] = new Issue($field, true, sprintf('%s %s %s cannot be (%s to %s)', ucfirst($measure->label()), self::plain($value), $unit, self::plain($low), self::plain($high)));
+                $issues[] = new Issue(
+                    $field, true,
+                    sprintf(
+                        '%s %s %s cannot be (%s to %s)', ucfirst($measure->label()), self::plain($value), $unit, self::plain($low),
+                        self::plain($high),
+                    ),
+                );
             } elseif ($value < $usualLow || $value > $usualHigh) {
-                $issues[] = new Issue($field, false, sprintf('%s %s %s is unlikely for a driver', ucfirst($measure->label()), self::plain($value), $unit));
+                $issues[] = new Issue(
+                    $field, false,
+                    sprintf('%s %s %s is unlikely for a driver', ucfirst($measure->label()), self::plain($value), $unit),
+                );
             }
         }
         foreach (Measure::required() as $measure) {
@@ -119,17 +133,26 @@ final readonly class LaunchShot
         if (isset($m['clubSpeedMps'], $m['ballSpeedMps']) && $m['clubSpeedMps'] > 0) {
             $ratio = $m['ballSpeedMps'] / $m['clubSpeedMps'];
             if ($ratio > 1.56) {
-                $issues[] = new Issue('smash', false, sprintf('Ball speed is %.2f times club speed; about 1.50 is the limit, so one of the two is wrong', $ratio));
+                $issues[] = new Issue(
+                    'smash', false,
+                    sprintf('Ball speed is %.2f times club speed; about 1.50 is the limit, so one of the two is wrong', $ratio),
+                );
             } elseif (isset($m['smash']) && abs($ratio - $m['smash']) > 0.04) {
                 $issues[] = new Issue('smash', false, sprintf('Smash %.2f does not fit the speeds, which give %.2f', $m['smash'], $ratio));
             }
         }
         if (isset($m['carryM'], $m['totalM']) && $m['totalM'] < $m['carryM'] - 8) {
-            $issues[] = new Issue('totalM', false, sprintf('Total is %.0f m short of carry; are the two columns swapped?', $m['carryM'] - $m['totalM']));
+            $issues[] = new Issue(
+                'totalM', false,
+                sprintf('Total is %.0f m short of carry; are the two columns swapped?', $m['carryM'] - $m['totalM']),
+            );
         }
         $model = $this->modelCarryM;
         if (isset($m['carryM']) && $model !== null && abs($m['carryM'] - $model) > 0.2 * $model) {
-            $issues[] = new Issue('carryM', false, sprintf('Carry %.0f m, but this launch flies about %.0f m: check the unit, or the reading', $m['carryM'], $model));
+            $issues[] = new Issue(
+                'carryM', false,
+                sprintf('Carry %.0f m, but this launch flies about %.0f m: check the unit, or the reading', $m['carryM'], $model),
+            );
         }
 
         return $issues;
@@ -178,9 +201,14 @@ final readonly class LaunchShot
                 return null;
             }
         }
-        $within = static fn (string $field, float $limit): float => isset($values[$field]) && abs($values[$field]) <= $limit ? $values[$field] : 0.0;
+        $within = static fn (string $field, float $limit): float => isset($values[$field]) && abs($values[$field]) <= $limit
+            ? $values[$field]
+            : 0.0;
 
-        return new Launch($values['ballSpeedMps'], $values['launchDeg'], $values['spinRpm'], $within('directionDeg', 45), $within('spinAxisDeg', 90));
+        return new Launch(
+            $values['ballSpeedMps'], $values['launchDeg'], $values['spinRpm'], $within('directionDeg', 45),
+            $within('spinAxisDeg', 90),
+        );
     }
 
     private static function plain(float $value): string

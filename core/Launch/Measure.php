@@ -42,12 +42,13 @@ enum Measure: string
     {
         return match ($this) {
             self::ClubSpeed => 'club speed', self::BallSpeed => 'ball speed', self::Smash => 'smash factor',
-            self::Attack => 'attack angle', self::Path => 'club path', self::Face => 'face angle', self::FaceToPath => 'face to path',
-            self::DynamicLoft => 'dynamic loft', self::LaunchAngle => 'launch angle', self::Direction => 'launch direction',
-            self::Spin => 'spin rate', self::BackSpin => 'back spin', self::SideSpin => 'side spin', self::SpinAxis => 'spin axis',
-            self::Carry => 'carry', self::Total => 'total', self::Side => 'side at carry', self::TotalSide => 'side at total', self::Curve => 'curve',
-            self::Apex => 'apex', self::Descent => 'descent angle', self::HangTime => 'hang time',
-            self::StrikeToe => 'strike toe/heel', self::StrikeHigh => 'strike high/low', self::Time => 'time', self::SetupTag => 'setup', self::Note => 'note',
+            self::Attack => 'attack angle', self::Path => 'club path', self::Face => 'face angle',
+            self::FaceToPath => 'face to path', self::DynamicLoft => 'dynamic loft', self::LaunchAngle => 'launch angle',
+            self::Direction => 'launch direction', self::Spin => 'spin rate', self::BackSpin => 'back spin',
+            self::SideSpin => 'side spin', self::SpinAxis => 'spin axis', self::Carry => 'carry', self::Total => 'total',
+            self::Side => 'side at carry', self::TotalSide => 'side at total', self::Curve => 'curve', self::Apex => 'apex',
+            self::Descent => 'descent angle', self::HangTime => 'hang time', self::StrikeToe => 'strike toe/heel',
+            self::StrikeHigh => 'strike high/low', self::Time => 'time', self::SetupTag => 'setup', self::Note => 'note',
         };
     }
 
@@ -57,7 +58,8 @@ enum Measure: string
             self::ClubSpeed, self::BallSpeed => Dimension::Speed,
             self::Smash => Dimension::Ratio,
             self::Spin, self::BackSpin, self::SideSpin => Dimension::SpinRate,
-            self::Carry, self::Total, self::Side, self::TotalSide, self::Curve, self::Apex, self::StrikeToe, self::StrikeHigh => Dimension::Length,
+            self::Carry, self::Total, self::Side, self::TotalSide, self::Curve, self::Apex, self::StrikeToe,
+            self::StrikeHigh => Dimension::Length,
             self::HangTime => Dimension::Time,
             self::Time, self::SetupTag, self::Note => Dimension::Text,
             default => Dimension::Angle,
@@ -89,7 +91,9 @@ enum Measure: string
     public function units(): array
     {
         return match ($this) {
-            self::ClubSpeed, self::BallSpeed => [Unit::MilesPerHour, Unit::MetresPerSecond, Unit::KilometresPerHour, Unit::FeetPerSecond, Unit::Knots],
+            self::ClubSpeed, self::BallSpeed => [
+                Unit::MilesPerHour, Unit::MetresPerSecond, Unit::KilometresPerHour, Unit::FeetPerSecond, Unit::Knots,
+            ],
             self::Smash => [Unit::Ratio, Unit::Percent],
             self::Carry, self::Total => [Unit::Yards, Unit::Metres, Unit::Feet],
             self::Side, self::TotalSide, self::Curve => [Unit::Yards, Unit::Metres, Unit::Feet],
@@ -110,7 +114,8 @@ enum Measure: string
     public function signs(): array
     {
         return match ($this) {
-            self::Path, self::Face, self::FaceToPath, self::Direction, self::SpinAxis, self::SideSpin, self::Side, self::TotalSide, self::Curve => ['right', 'left', 'toe', 'heel'],
+            self::Path, self::Face, self::FaceToPath, self::Direction, self::SpinAxis, self::SideSpin, self::Side, self::TotalSide,
+            self::Curve => ['right', 'left', 'toe', 'heel'],
             self::StrikeToe => ['toe', 'heel'],
             self::StrikeHigh, self::Attack => ['up', 'down'],
             default => [],
@@ -121,7 +126,8 @@ enum Measure: string
     public function zeroMeansNoReading(): bool
     {
         return match ($this) {
-            self::ClubSpeed, self::BallSpeed, self::Smash, self::DynamicLoft, self::Spin, self::BackSpin, self::Carry, self::Total, self::Apex, self::Descent, self::HangTime => true,
+            self::ClubSpeed, self::BallSpeed, self::Smash, self::DynamicLoft, self::Spin, self::BackSpin, self::Carry, self::Total,
+            self::Apex, self::Descent, self::HangTime => true,
             default => false,
         };
     }

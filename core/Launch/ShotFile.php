@@ -14,8 +14,9 @@ final readonly class ShotFile
 {
     private const SUMMARY_WORD = '/^(avg|average|averages|mean|std\.?( ?dev\.?)?|st\.? ?dev\.?|sd|dev|deviation|standard deviation|min|minimum|max|maximum|median|sum|total|totals|consistency|variance|durchschnitt|mittelwert|moyenne|media|σ|ø)[.:]?( .*)?$/iu';
 
-    public function __construct(private TextFile $file, private ColumnMap $map, private Hand $hand, private BallFlight $flight = new BallFlight)
-    {
+    public function __construct(
+        private TextFile $file, private ColumnMap $map, private Hand $hand, private BallFlight $flight = new BallFlight,
+    ) {
     }
 
     /** @return list<ShotRow> */
@@ -25,8 +26,9 @@ final readonly class ShotFile
             $names = implode(', ', array_map(static fn (Measure $m): string => $m->label(), $this->map->missing()));
             throw InvalidInput::of('columns', "No column is set to {$names}. A shot needs ball speed, launch angle and spin.");
         }
-        $header = $this->map->headerRow !== null ? ($this->file->rows[$this->map->headerRow][1] ?? []) : [];
-        $first = $this->map->unitsRow !== null ? $this->map->unitsRow + 1 : ($this->map->headerRow !== null ? $this->map->headerRow + 1 : 0);
+        $header = $this->map->headerRow !== null ? $this->file->rows[$this->map->headerRow][1] ?? [] : [];
+        $first =
+            $this->map->unitsRow !== null ? $this->map->unitsRow + 1 : ($this->map->headerRow !== null ? $this->map->headerRow + 1 : 0);
         $out = [];
         $seen = [];
         foreach (array_slice($this->file->rows, $first) as [$line, $cells]) {
@@ -44,7 +46,9 @@ final readonly class ShotFile
             if ($row->kind === 'shot' && $row->isReadable()) {
                 $key = ShotRow::keyOf($row->values, $row->hitAt).'|'.($row->setupTag ?? '');
                 if (isset($seen[$key]) && ! $this->map->keepRepeats) {
-                    $row = new ShotRow($line, 'repeat', $row->values, $row->typed, $row->setupTag, $row->hitAt, $row->note, [new Issue('row', false, "The same shot as row {$seen[$key]}")]);
+                    $row = new ShotRow($line, 'repeat', $row->values, $row->typed, $row->setupTag, $row->hitAt, $row->note, [
+                        new Issue('row', false, "The same shot as row {$seen[$key]}"),
+                    ]);
                 }
                 $seen[$key] ??= $line;
             }
@@ -95,7 +99,9 @@ final readonly class ShotFile
             }
             $magnitude = $cell->magnitude($column->decimalMark);
             if ($magnitude === null || ($cell->unit !== null && $cell->unit->dimension() !== $measure->dimension())) {
-                $issues[] = new Issue($measure->value, true, sprintf("%s '%s' is not a number", $measure->label(), mb_strimwidth($text, 0, 40, '…')));
+                $issues[] = new Issue(
+                    $measure->value, true, sprintf("%s '%s' is not a number", $measure->label(), mb_strimwidth($text, 0, 40, '…')),
+                );
 
                 continue;
             }
@@ -123,7 +129,9 @@ final readonly class ShotFile
             $values['smash'] = $smash > 20 ? $smash / 100 : $smash * 100;
         }
         if ($typed === [] || ($values === [] && $issues === [])) {
-            return new ShotRow($line, 'bad', [], $typed, null, null, null, [new Issue('row', true, 'Nothing in this row can be read as a shot')]);
+            return new ShotRow($line, 'bad', [], $typed, null, null, null, [
+                new Issue('row', true, 'Nothing in this row can be read as a shot'),
+            ]);
         }
         $refusedFields = array_column($issues, 'field');
         $shot = LaunchShot::of($values, $this->flight);
@@ -135,6 +143,9 @@ final readonly class ShotFile
         }
         $refused = array_filter($issues, static fn (Issue $issue): bool => $issue->refused) !== [];
 
-        return new ShotRow($line, $refused ? 'bad' : 'shot', $values, $typed, $texts['setupTag'] ?? null, $texts['hitAt'] ?? null, $texts['note'] ?? null, $issues);
+        return new ShotRow(
+            $line, $refused ? 'bad' : 'shot', $values, $typed, $texts['setupTag'] ?? null, $texts['hitAt'] ?? null,
+            $texts['note'] ?? null, $issues,
+        );
     }
 }

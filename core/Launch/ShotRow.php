@@ -43,7 +43,12 @@ final readonly class ShotRow
     public static function keyOf(array $values, ?string $hitAt): string
     {
         $parts = [];
-        foreach (['ballSpeedMps' => 0.05, 'launchDeg' => 0.1, 'spinRpm' => 2.0, 'directionDeg' => 0.1, 'spinAxisDeg' => 0.1, 'clubSpeedMps' => 0.05] as $field => $grain) {
+        foreach (
+            [
+                'ballSpeedMps' => 0.05, 'launchDeg' => 0.1, 'spinRpm' => 2.0, 'directionDeg' => 0.1, 'spinAxisDeg' => 0.1,
+                'clubSpeedMps' => 0.05,
+            ] as $field => $grain
+        ) {
             $parts[] = isset($values[$field]) ? (string) round($values[$field] / $grain) : '';
         }
 

@@ -35,7 +35,12 @@ final readonly class TextFile
     public static function read(string $bytes): self
     {
         if (strlen($bytes) > self::MAX_BYTES) {
-            throw UnreadableFile::because(sprintf('The file has %.1f MB; a launch file may have up to %d MB. Split it, or export fewer shots.', strlen($bytes) / 1e6, self::MAX_BYTES / 1e6));
+            throw UnreadableFile::because(
+                sprintf(
+                    'The file has %.1f MB; a launch file may have up to %d MB. Split it, or export fewer shots.',
+                    strlen($bytes) / 1e6, self::MAX_BYTES / 1e6,
+                ),
+            );
         }
         if (trim($bytes, "\xEF\xBB\xBF\xFF\xFE \t\r\n\0") === '') {
             throw UnreadableFile::because('The file is empty: there is nothing to read.');
@@ -53,7 +58,12 @@ final readonly class TextFile
         $delimiter = self::delimiter($text);
         $rows = self::rows($text, $delimiter);
         if (count($rows) > self::MAX_ROWS + 60) {
-            throw UnreadableFile::because(sprintf('The file has %s rows; up to %s can be read at once. Split it in two.', number_format(count($rows)), number_format(self::MAX_ROWS)));
+            throw UnreadableFile::because(
+                sprintf(
+                    'The file has %s rows; up to %s can be read at once. Split it in two.', number_format(count($rows)),
+                    number_format(self::MAX_ROWS),
+                ),
+            );
         }
 
         return new self($encoding, $delimiter, $rows);
@@ -123,7 +133,9 @@ final readonly class TextFile
         $rows = [];
         $line = 1;
         while (($cells = fgetcsv($stream, null, $delimiter, '"', '')) !== false) {
-            $clean = array_map(static fn (?string $cell): string => (string) preg_replace('/^[\s\x{A0}]+|[\s\x{A0}]+$/u', '', $cell ?? ''), $cells);
+            $clean = array_map(
+                static fn (?string $cell): string => (string) preg_replace('/^[\s\x{A0}]+|[\s\x{A0}]+$/u', '', $cell ?? ''), $cells,
+            );
             if (implode('', $clean) !== '') {
                 $rows[] = [$line, $clean];
             }

@@ -44,7 +44,9 @@ final class TypedShot
                 $mark = self::mark($cell, $measure, $unit ?? Unit::Ratio);
                 $magnitude = $cell->magnitude($mark);
                 if ($magnitude === null) {
-                    throw InvalidInput::of($measure->value, sprintf("%s '%s' is not a number", $measure->label(), mb_strimwidth($text, 0, 40, '…')));
+                    throw InvalidInput::of(
+                        $measure->value, sprintf("%s '%s' is not a number", $measure->label(), mb_strimwidth($text, 0, 40, '…')),
+                    );
                 }
                 $values[$measure->value] = (new Column($measure, $unit, $mark))->kept($cell, $magnitude, $hand);
             } catch (InvalidInput $e) {
@@ -73,7 +75,11 @@ final class TypedShot
         $value = $given['value'] ?? '';
         $unit = $given['unit'] ?? null;
 
-        return array_diff_key($given, ['value' => 1, 'unit' => 1]) === [] && (is_string($value) || is_int($value) || is_float($value)) && ($unit === null || is_string($unit)) ? [trim((string) $value), $unit] : null;
+        return array_diff_key($given, ['value' => 1, 'unit' => 1]) === [] &&
+            (is_string($value) || is_int($value) || is_float($value)) &&
+            ($unit === null || is_string($unit))
+            ? [trim((string) $value), $unit]
+            : null;
     }
 
     /** "2,450" rpm is a thousands mark, "12,3" is not: the reading that lies where driver shots lie. */

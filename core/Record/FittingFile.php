@@ -32,7 +32,8 @@ use function is_int;
 use function is_string;
 
 /**
- * A fitting file: open JSON with a published schema (docs/schemas/fitting.schema.json). Read strictly: a key that nobody knows, a setup that is not there, a value of the wrong kind are named with their place, and nothing of the file is taken.
+ * A fitting file: open JSON with a published schema (docs/schemas/fitting.schema.json). Read strictly: a key that nobody knows, a
+ * setup that is not there, a value of the wrong kind are named with their place, and nothing of the file is taken.
  */
 final class FittingFile
 {
@@ -47,14 +48,27 @@ final class FittingFile
 
     public const LONGEST_TAG = 3;
 
-    private const TOP = ['format', 'madeBy', 'seed', 'exportedAt', 'player', 'brief', 'briefAgreedAt', 'screening', 'tieOrder', 'asksRatings', 'benchmark', 'rack', 'setups', 'visits', 'trials', 'shots', 'ratings', 'blinds', 'confirms', 'decisions', 'briefChanges'];
+    private const TOP = [
+        'format', 'madeBy', 'seed', 'exportedAt', 'player', 'brief', 'briefAgreedAt', 'screening', 'tieOrder', 'asksRatings',
+        'benchmark', 'rack', 'setups', 'visits', 'trials', 'shots', 'ratings', 'blinds', 'confirms', 'decisions', 'briefChanges',
+    ];
 
-    private const SETUP = ['tag', 'head', 'onRack', 'branchedFrom', 'statedLoftDeg', 'measuredLoftDeg', 'measuredLieDeg', 'measuredFaceOpenDeg', 'sleeveLabel', 'sleeveLoftDeg', 'sleeveFaceOpenDeg', 'sleeveLieDeg', 'weights', 'masses', 'asBuilt',
-        'shaft', 'shaftPart', 'gripPart', 'ballPart', 'lengthMm', 'ball', 'teeMm', 'swingWeightPoints', 'swingWeightSource', 'swingWeightComputed', 'cue', 'note', 'shelf', 'shelfReason', 'starred'];
+    private const SETUP = [
+        'tag', 'head', 'onRack', 'branchedFrom', 'statedLoftDeg', 'measuredLoftDeg', 'measuredLieDeg', 'measuredFaceOpenDeg',
+        'sleeveLabel', 'sleeveLoftDeg', 'sleeveFaceOpenDeg', 'sleeveLieDeg', 'weights', 'masses', 'asBuilt', 'shaft', 'shaftPart',
+        'gripPart', 'ballPart', 'lengthMm', 'ball', 'teeMm', 'swingWeightPoints', 'swingWeightSource', 'swingWeightComputed', 'cue',
+        'note', 'shelf', 'shelfReason', 'starred',
+    ];
 
-    private const SHOT = ['setup', 'trial', 'sequence', 'measured', 'typed', 'flags', 'source', 'intent', 'hitAt', 'note', 'leftOut', 'leftOutNote'];
+    private const SHOT = [
+        'setup', 'trial', 'sequence', 'measured', 'typed', 'flags', 'source', 'intent', 'hitAt', 'note', 'leftOut', 'leftOutNote',
+    ];
 
-    private const HEAD = ['label', 'maker', 'hand', 'type', 'sleeve', 'statedLoftDeg', 'statedLieDeg', 'statedFaceOpenDeg', 'volumeCm3', 'massG', 'cgToeMm', 'cgBackMm', 'cgUpMm', 'bulgeMm', 'rollMm', 'inertiaGcm2', 'slots', 'stockG', 'standard', 'supply', 'note', 'readings', 'retired'];
+    private const HEAD = [
+        'label', 'maker', 'hand', 'type', 'sleeve', 'statedLoftDeg', 'statedLieDeg', 'statedFaceOpenDeg', 'volumeCm3', 'massG',
+        'cgToeMm', 'cgBackMm', 'cgUpMm', 'bulgeMm', 'rollMm', 'inertiaGcm2', 'slots', 'stockG', 'standard', 'supply', 'note',
+        'readings', 'retired',
+    ];
 
     /**
      * The JSON of a file, if it is one of ours.
@@ -81,8 +95,15 @@ final class FittingFile
     {
         $format = $data['format'] ?? null;
         [$name, $ours] = explode('/', self::FORMAT);
-        if (is_string($format) && preg_match('#^'.preg_quote($name, '#').'/(\d+)$#', $format, $m) === 1 && (int) $m[1] > (int) $ours) {
-            throw InvalidInput::of('format', "This file is of schema {$m[1]}; this version of Mint Carry reads schema {$ours}. Update Mint Carry to open it. The file is untouched.");
+        if (
+            is_string($format) &&
+            preg_match('#^'.preg_quote($name, '#').'/(\d+)$#', $format, $m) === 1 &&
+            (int) $m[1] > (int) $ours
+        ) {
+            throw InvalidInput::of(
+                'format',
+                "This file is of schema {$m[1]}; this version of Mint Carry reads schema {$ours}. Update Mint Carry to open it. The file is untouched.",
+            );
         }
         if ($format !== self::FORMAT) {
             throw InvalidInput::of('format', "This is not a fitting file: its format should say '".self::FORMAT."'.");
@@ -121,7 +142,13 @@ final class FittingFile
         }
         $known = static function (?string $tag, string $where) use ($setups): string {
             if ($tag === null || ! isset($setups[$tag])) {
-                throw InvalidInput::of($where, "{$where}: there is no setup '".($tag ?? '')."' in this file".($setups === [] ? '.' : '; it has '.implode(', ', array_keys($setups)).'.'));
+                throw InvalidInput::of(
+                    $where,
+                    "{$where}: there is no setup '".
+                        ($tag ?? '').
+                        "' in this file".
+                        ($setups === [] ? '.' : '; it has '.implode(', ', array_keys($setups)).'.'),
+                );
             }
 
             return $tag;
@@ -167,7 +194,11 @@ final class FittingFile
             if ($left !== null && ! is_string($left)) {
                 throw InvalidInput::of("shots[{$i}].leftOut", "'shots[{$i}].leftOut' must be a text: why the shot does not count.");
             }
-            $shots[$tag][] = new ShotRecord(LaunchShot::of(self::measured($item, $i), $flight), $item->has('sequence') ? $item->whole('sequence', 0, self::MOST_SEQUENCE) : $i + 1, $left, $item->raw('source') === 'simulated');
+            $shots[$tag][] = new ShotRecord(
+                LaunchShot::of(self::measured($item, $i), $flight),
+                $item->has('sequence') ? $item->whole('sequence', 0, self::MOST_SEQUENCE) : $i + 1, $left,
+                $item->raw('source') === 'simulated',
+            );
         }
         foreach ($shots as $tag => $list) {
             usort($list, static fn (ShotRecord $a, ShotRecord $b): int => $a->sequence <=> $b->sequence);
@@ -181,7 +212,11 @@ final class FittingFile
         TieBreak::requireOrder($tieOrder);
         $screening = $file->raw('screening') ?? 'flagged';
 
-        return new FittingRecord($seed, $hand, $brief, Screening::named(is_string($screening) ? $screening : ''), $flight, $setups, $shots, $benchmark, $rack, $inHand, self::confidence($file->objects('ratings'), $known), $tieOrder, FittingRecord::conditionsOf(array_values(array_intersect_key($hitUnder, $trialsHit))));
+        return new FittingRecord(
+            $seed, $hand, $brief, Screening::named(is_string($screening) ? $screening : ''), $flight, $setups, $shots, $benchmark,
+            $rack, $inHand, self::confidence($file->objects('ratings'), $known), $tieOrder,
+            FittingRecord::conditionsOf(array_values(array_intersect_key($hitUnder, $trialsHit))),
+        );
     }
 
     private static function brief(mixed $data): Brief
@@ -249,26 +284,53 @@ final class FittingFile
     private static function head(Item $item, array $sleeves): RackedHead
     {
         $label = $item->text('label');
-        $stated = new HeadReading($item->number('statedLoftDeg'), $item->number('statedLieDeg', SetupRecord::USUAL_LIE_DEG), $item->number('statedFaceOpenDeg', 0));
+        $stated = new HeadReading(
+            $item->number('statedLoftDeg'), $item->number('statedLieDeg', SetupRecord::USUAL_LIE_DEG),
+            $item->number('statedFaceOpenDeg', 0),
+        );
         $sleeve = $item->has('sleeve') ? $item->text('sleeve') : null;
         if ($sleeve !== null && ! isset($sleeves[$sleeve])) {
             throw InvalidInput::of('rack', "Head '{$label}': the sleeve '{$sleeve}' is not in this file.");
         }
         try {
-            $slots = array_map(static fn (Item $s): WeightSlot => new WeightSlot($s->text('name'), $s->number('toeMm'), $s->number('backMm'), $s->number('upMm'), $s->number('fromG', 0), $s->number('toG', 40), self::flag($s, 'mayBeEmpty', true)), $item->objects('slots'));
-            $stock = array_map(static fn (mixed $g): float => is_int($g) || is_float($g) ? (float) $g : throw InvalidInput::of('stockG', 'stockG must be a list of masses in g.'), array_values((array) ($item->raw('stockG') ?? [])));
+            $slots = array_map(
+                static fn (Item $s): WeightSlot => new WeightSlot(
+                    $s->text('name'), $s->number('toeMm'), $s->number('backMm'), $s->number('upMm'), $s->number('fromG', 0),
+                    $s->number('toG', 40), self::flag($s, 'mayBeEmpty', true),
+                ),
+                $item->objects('slots'),
+            );
+            $stock = array_map(
+                static fn (mixed $g): float => is_int($g) || is_float($g)
+                    ? (float) $g
+                    : throw InvalidInput::of('stockG', 'stockG must be a list of masses in g.'),
+                array_values((array) ($item->raw('stockG') ?? [])),
+            );
             $readings = array_map(static function (Item $r): ReadingSet {
                 $values = [];
                 foreach ((array) $r->raw('values') as $quantity => $list) {
-                    $values[(string) $quantity] = array_map(static fn (mixed $v): float => is_int($v) || is_float($v) ? (float) $v : throw InvalidInput::of((string) $quantity, "A reading of {$quantity} is not a number."), array_values((array) $list));
+                    $values[(string) $quantity] = array_map(
+                        static fn (mixed $v): float => is_int($v) || is_float($v)
+                            ? (float) $v
+                            : throw InvalidInput::of((string) $quantity, "A reading of {$quantity} is not a number."),
+                        array_values((array) $list),
+                    );
                 }
 
-                return new ReadingSet($values, $r->has('position') ? $r->text('position') : '', AddressHabit::from($r->choice('readAs', ['soled', 'squared'], 'soled')));
+                return new ReadingSet(
+                    $values, $r->has('position') ? $r->text('position') : '',
+                    AddressHabit::from($r->choice('readAs', ['soled', 'squared'], 'soled')),
+                );
             }, $item->objects('readings'));
             $supply = $item->raw('supply');
-            $head = new RackedHead($label, Hand::from($item->choice('hand', ['right', 'left'])), $stated, $sleeve === null ? SleeveSystem::fixed() : SleeveSystem::fromArray($sleeves[$sleeve], $stated), $item->choice('type', ['forgiving', 'middle', 'low-spin'], 'middle'),
-                $item->optional('massG'), $item->optional('cgToeMm'), $item->optional('cgBackMm'), $item->optional('cgUpMm'), $item->optional('bulgeMm'), $item->optional('rollMm'), $item->tensor('inertiaGcm2'), $slots, $stock, $item->numbers('standard'), $readings,
-                is_array($supply) ? $supply : [], self::flag($item, 'retired', false));
+            $head = new RackedHead(
+                $label, Hand::from($item->choice('hand', ['right', 'left'])), $stated,
+                $sleeve === null ? SleeveSystem::fixed() : SleeveSystem::fromArray($sleeves[$sleeve], $stated),
+                $item->choice('type', ['forgiving', 'middle', 'low-spin'], 'middle'), $item->optional('massG'),
+                $item->optional('cgToeMm'), $item->optional('cgBackMm'), $item->optional('cgUpMm'), $item->optional('bulgeMm'),
+                $item->optional('rollMm'), $item->tensor('inertiaGcm2'), $slots, $stock, $item->numbers('standard'), $readings,
+                is_array($supply) ? $supply : [], self::flag($item, 'retired', false),
+            );
             $head->requireSound();
 
             return $head;
@@ -294,23 +356,48 @@ final class FittingFile
         try {
             $label = $item->text('head');
             $onRack = self::flag($item, 'onRack', false);
-            $racked = $onRack ? $heads[$label] ?? throw InvalidInput::of('head', "the head '{$label}' is not on the rack of this file.") : null;
+            $racked = $onRack
+                ? $heads[$label] ?? throw InvalidInput::of('head', "the head '{$label}' is not on the rack of this file.")
+                : null;
             $stated = $item->number('statedLoftDeg', $racked?->stated->loftDeg);
             $spec = $item->object('asBuilt')?->only('sleeve', 'home', 'stated');
             $at = $spec?->object('stated');
             $sleeve = $spec?->object('sleeve')?->all();
             $text = static fn (string $key): string => $item->has($key) && $item->raw($key) !== '' ? $item->text($key) : '';
-            $masses = $item->has('masses') ? $item->numbers('masses') : ($racked->standard ?? []);
-            $setup = new SetupRecord($tag, $label, $racked, match (true) {
-                $racked === null => null,
-                $sleeve !== null => SleeveSystem::fromArray($sleeve, new HeadReading($at?->number('loftDeg', $stated) ?? $stated, $at?->number('lieDeg', SetupRecord::USUAL_LIE_DEG) ?? SetupRecord::USUAL_LIE_DEG, $at?->number('faceOpenDeg', 0) ?? 0.0)),
-                $spec !== null => SleeveSystem::fixed(),
-                default => $racked->sleeve,
-            }, $text('sleeveLabel'), $masses, $item->has('weights') ? $text('weights') : ($racked?->sayWeights($masses) ?? ''),
-                $racked !== null ? null : new HeadReading($item->optional('measuredLoftDeg') ?? $stated, $item->optional('measuredLieDeg') ?? SetupRecord::USUAL_LIE_DEG, $item->optional('measuredFaceOpenDeg') ?? 0.0),
-                $racked !== null ? null : new SleeveChange($item->optional('sleeveLoftDeg'), $item->optional('sleeveFaceOpenDeg'), $item->optional('sleeveLieDeg')),
-                $text('shaft'), $item->optional('lengthMm'), $text('ball'), $item->optional('teeMm'), $text('cue'), $item->optional('swingWeightPoints') ?? $item->optional('swingWeightComputed'),
-                $racked === null ? $item->optional('measuredLoftDeg') === null : $racked->gauged()->inForce('loftDeg') === null, $item->has('branchedFrom') ? $item->text('branchedFrom') : null);
+            $masses = $item->has('masses') ? $item->numbers('masses') : $racked->standard ?? [];
+            $setup = new SetupRecord(
+                $tag, $label, $racked,
+                match (true) {
+                    $racked === null => null,
+                    $sleeve !== null => SleeveSystem::fromArray(
+                        $sleeve,
+                        new HeadReading(
+                            $at?->number('loftDeg', $stated) ?? $stated,
+                            $at?->number('lieDeg', SetupRecord::USUAL_LIE_DEG) ?? SetupRecord::USUAL_LIE_DEG,
+                            $at?->number('faceOpenDeg', 0) ?? 0.0,
+                        ),
+                    ),
+                    $spec !== null => SleeveSystem::fixed(),
+                    default => $racked->sleeve,
+                },
+                $text('sleeveLabel'), $masses, $item->has('weights') ? $text('weights') : $racked?->sayWeights($masses) ?? '',
+                $racked !== null
+                    ? null
+                    : new HeadReading(
+                        $item->optional('measuredLoftDeg') ?? $stated,
+                        $item->optional('measuredLieDeg') ?? SetupRecord::USUAL_LIE_DEG,
+                        $item->optional('measuredFaceOpenDeg') ?? 0.0,
+                    ),
+                $racked !== null
+                    ? null
+                    : new SleeveChange(
+                        $item->optional('sleeveLoftDeg'), $item->optional('sleeveFaceOpenDeg'), $item->optional('sleeveLieDeg'),
+                    ),
+                $text('shaft'), $item->optional('lengthMm'), $text('ball'), $item->optional('teeMm'), $text('cue'),
+                $item->optional('swingWeightPoints') ?? $item->optional('swingWeightComputed'),
+                $racked === null ? $item->optional('measuredLoftDeg') === null : $racked->gauged()->inForce('loftDeg') === null,
+                $item->has('branchedFrom') ? $item->text('branchedFrom') : null,
+            );
             $setup->playing(1.0);
             $setup->body();
 

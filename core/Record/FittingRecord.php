@@ -24,7 +24,8 @@ use function array_sum;
 use function count;
 
 /**
- * A whole fitting as the core judges it, wherever it comes from: the application's records or a fitting file. The same record always gives the same figures: what is drawn is drawn from its seed.
+ * A whole fitting as the core judges it, wherever it comes from: the application's records or a fitting file. The same record
+ * always gives the same figures: what is drawn is drawn from its seed.
  */
 final readonly class FittingRecord
 {
@@ -99,7 +100,14 @@ final readonly class FittingRecord
     /** How many of the shots that count were made up. */
     public function simulatedShots(): int
     {
-        return array_sum(array_map(static fn (array $shots): int => count(array_filter($shots, static fn (ShotRecord $s): bool => $s->isSimulated && $s->leftOut === null)), $this->shots));
+        return array_sum(
+            array_map(
+                static fn (array $shots): int => count(
+                    array_filter($shots, static fn (ShotRecord $s): bool => $s->isSimulated && $s->leftOut === null),
+                ),
+                $this->shots,
+            ),
+        );
     }
 
     /** The own club: the first setup of the trail. */
@@ -150,8 +158,14 @@ final readonly class FittingRecord
     {
         $out = [];
         foreach ($this->sets($screening) as $tag => $set) {
-            $sequences = array_map(static fn (ShotRecord $s): int => $s->sequence, array_filter($this->shots[$tag], static fn (ShotRecord $s): bool => $s->leftOut === null));
-            $out[] = ['spec' => $this->setups[$tag]->spec($this->hand), 'shots' => $set->shots, 'order' => $sequences === [] ? 0.0 : array_sum($sequences) / count($sequences) / 20];
+            $sequences = array_map(
+                static fn (ShotRecord $s): int => $s->sequence,
+                array_filter($this->shots[$tag], static fn (ShotRecord $s): bool => $s->leftOut === null),
+            );
+            $out[] = [
+                'spec' => $this->setups[$tag]->spec($this->hand), 'shots' => $set->shots,
+                'order' => $sequences === [] ? 0.0 : array_sum($sequences) / count($sequences) / 20,
+            ];
         }
 
         return $out;
@@ -165,7 +179,13 @@ final readonly class FittingRecord
             return false;
         }
         foreach ($sets as $set) {
-            if (count($set->values(Measure::BallSpeed)) * count($set->values(Measure::LaunchAngle)) * count($set->values(Measure::Spin)) * count($set->values(Measure::Direction)) === 0) {
+            if (
+                count($set->values(Measure::BallSpeed)) *
+                    count($set->values(Measure::LaunchAngle)) *
+                    count($set->values(Measure::Spin)) *
+                    count($set->values(Measure::Direction)) ===
+                0
+            ) {
                 return false;
             }
         }

@@ -6,7 +6,10 @@ namespace MintCarry\Core\Record;
 
 use MintCarry\Core\Errors\InvalidInput;
 
-/** One JSON object of the input, read strictly: each key is asked for by name and type, and a key nobody asked for is refused by `done()`. */
+/**
+ * One JSON object of the input, read strictly: each key is asked for by name and type, and a key nobody asked for is refused by
+ * `done()`.
+ */
 final class Item
 {
     /** @var array<array-key, true> */
@@ -152,7 +155,9 @@ final class Item
     {
         foreach (array_keys($this->data) as $key) {
             if (! in_array((string) $key, $keys, true)) {
-                throw InvalidInput::of($this->name((string) $key), "Unknown key '{$this->name((string) $key)}'; known here: ".implode(', ', $keys).'.');
+                throw InvalidInput::of(
+                    $this->name((string) $key), "Unknown key '{$this->name((string) $key)}'; known here: ".implode(', ', $keys).'.',
+                );
             }
         }
 
@@ -164,7 +169,10 @@ final class Item
     {
         foreach (array_keys($this->data) as $key) {
             if (! isset($this->asked[(string) $key])) {
-                throw InvalidInput::of($this->name((string) $key), "Unknown key '{$this->name((string) $key)}'; known here: ".implode(', ', array_keys($this->asked)).'.');
+                throw InvalidInput::of(
+                    $this->name((string) $key),
+                    "Unknown key '{$this->name((string) $key)}'; known here: ".implode(', ', array_keys($this->asked)).'.',
+                );
             }
         }
     }

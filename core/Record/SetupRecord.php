@@ -16,7 +16,8 @@ use MintCarry\Core\Club\SleeveChange;
 use MintCarry\Core\Club\SleeveSystem;
 
 /**
- * A setup of a fitting: built from a head of the rack, or only described by what is printed and what was read of it. Angles in degrees, face + = open; lengths mm.
+ * A setup of a fitting: built from a head of the rack, or only described by what is printed and what was read of it. Angles in
+ * degrees, face + = open; lengths mm.
  */
 final readonly class SetupRecord
 {
@@ -51,17 +52,22 @@ final readonly class SetupRecord
     }
 
     /**
-     * What the head presents for a player who squares this much: from the gauge where it was read and from the print where not. The sleeve is the one that the setup was built with, whatever the rack says of it today; readings are always the latest.
+     * What the head presents for a player who squares this much: from the gauge where it was read and from the print where not.
+     * The sleeve is the one that the setup was built with, whatever the rack says of it today; readings are always the latest.
      *
      * @param  float  $squaringShare  0 … 1
      */
     public function playing(float $squaringShare): PlayingGeometry
     {
         if ($this->racked !== null) {
-            return PlayingGeometry::present($this->racked->gauged()->straight(), $this->sleeveSystem()->position($this->sleeveLabel)->tilts, $squaringShare);
+            return PlayingGeometry::present(
+                $this->racked->gauged()->straight(), $this->sleeveSystem()->position($this->sleeveLabel)->tilts, $squaringShare,
+            );
         }
 
-        return PlayingGeometry::of($this->described ?? new HeadReading(10.5, self::USUAL_LIE_DEG), $this->change ?? new SleeveChange, $squaringShare);
+        return PlayingGeometry::of(
+            $this->described ?? new HeadReading(10.5, self::USUAL_LIE_DEG), $this->change ?? new SleeveChange, $squaringShare,
+        );
     }
 
     /** The sleeve as it was when the setup was built. */
@@ -88,8 +94,12 @@ final readonly class SetupRecord
         [$squared, $soled] = [$this->playing(1.0), $this->playing(0.0)];
         $body = $this->body();
 
-        return new SetupSpec($this->tag, $this->head, $body ?? Head::preset('middle', max(5.0, min(19.0, $squared->loftDeg))), $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $this->sleeveLabel, $this->weights, $this->shaft, $this->lengthMm,
-            $this->ball, $this->teeMm, $this->cue, $this->swingWeightPoints, $this->loftFromPrint, $body === null || $this->racked?->isCgAssumed() === true, $hand);
+        return new SetupSpec(
+            $this->tag, $this->head, $body ?? Head::preset('middle', max(5.0, min(19.0, $squared->loftDeg))), $squared->loftDeg,
+            $soled->loftDeg, $soled->faceOpenDeg, $this->sleeveLabel, $this->weights, $this->shaft, $this->lengthMm, $this->ball,
+            $this->teeMm, $this->cue, $this->swingWeightPoints, $this->loftFromPrint,
+            $body === null || $this->racked?->isCgAssumed() === true, $hand,
+        );
     }
 
     /** What it is made of beside head, sleeve and weights. */

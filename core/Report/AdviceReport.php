@@ -9,7 +9,10 @@ use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\SetupJudgement;
 use MintCarry\Core\Record\FittingRecord;
 
-/** The advice among the setups that were hit: each one's judgement against the benchmark, the pick, what ties with it, and what was not hit. */
+/**
+ * The advice among the setups that were hit: each one's judgement against the benchmark, the pick, what ties with it, and what
+ * was not hit.
+ */
 final class AdviceReport
 {
     /** @return array<string, mixed> lengths m, gains in the scoring's unit */
@@ -41,25 +44,23 @@ final class AdviceReport
             'notHit' => array_values(array_diff($tags, array_map(static fn (SetupJudgement $s): string => $s->tag, $advice->setups))),
             'simulatedShots' => $record->simulatedShots(),
             'failures' => ModelFailure::toArrays($failures),
-            'setups' => array_map(static fn (SetupJudgement $s): array => [
-                'tag' => $s->tag,
-                'n' => $s->n,
-                'carry' => $s->carry,
-                'total' => $s->total,
-                'share' => $s->share,
-                'shareInterval' => $s->shareInterval,
-                'sideKnown' => $s->sideKnown,
-                'spreadM' => $s->spreadM,
-                'strokes' => $s->strokes,
-                'strokesInterval' => $s->strokesInterval,
-                'aimFixedStrokes' => $s->aimFixedStrokes,
-                'chanceBetter' => $s->chanceBetter,
-                'aimDeg' => $s->aimDeg,
-                'gain' => $s->gain,
-                'gainInterval' => $s->gainInterval,
-                'expectedLoss' => $s->expectedLoss,
-                'trade' => $s->trade === null ? null : ['costM' => $s->trade->costM, 'loftChangeDeg' => $s->trade->loftChangeDeg, 'bestLaunchDeg' => $s->trade->bestLaunchDeg, 'bestSpinRpm' => $s->trade->bestSpinRpm, 'within' => $s->trade->withinOnePercentDeg, 'attackAssumed' => $s->trade->attackAssumed],
-            ], $advice->setups),
+            'setups' => array_map(
+                static fn (SetupJudgement $s): array => [
+                    'tag' => $s->tag, 'n' => $s->n, 'carry' => $s->carry, 'total' => $s->total, 'share' => $s->share,
+                    'shareInterval' => $s->shareInterval, 'sideKnown' => $s->sideKnown, 'spreadM' => $s->spreadM,
+                    'strokes' => $s->strokes, 'strokesInterval' => $s->strokesInterval, 'aimFixedStrokes' => $s->aimFixedStrokes,
+                    'chanceBetter' => $s->chanceBetter, 'aimDeg' => $s->aimDeg, 'gain' => $s->gain,
+                    'gainInterval' => $s->gainInterval, 'expectedLoss' => $s->expectedLoss,
+                    'trade' => $s->trade === null
+                            ? null
+                            : [
+                                'costM' => $s->trade->costM, 'loftChangeDeg' => $s->trade->loftChangeDeg,
+                                'bestLaunchDeg' => $s->trade->bestLaunchDeg, 'bestSpinRpm' => $s->trade->bestSpinRpm,
+                                'within' => $s->trade->withinOnePercentDeg, 'attackAssumed' => $s->trade->attackAssumed,
+                            ],
+                ],
+                $advice->setups,
+            ),
         ];
     }
 }

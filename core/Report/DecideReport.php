@@ -33,7 +33,8 @@ use function count;
 use function max;
 
 /**
- * All that a decision rests on: the advice, the pick under each school and screening policy, whether it is worth buying, what breaks a tie, and what another day would make of it.
+ * All that a decision rests on: the advice, the pick under each school and screening policy, whether it is worth buying, what
+ * breaks a tie, and what another day would make of it.
  */
 final class DecideReport
 {
@@ -68,7 +69,8 @@ final class DecideReport
     /**
      * The pick under each school and each screening policy.
      *
-     * @return array{policies: list<array{name: string, label: string}>, rows: list<array<string, mixed>>, unanimous: bool, picks: array<string, int>}
+     * @return array{policies: list<array{name: string, label: string}>, rows: list<array<string, mixed>>, unanimous: bool,
+     *   picks: array<string, int>}
      */
     private static function schools(FittingRecord $record, Grounds $now): array
     {
@@ -91,18 +93,35 @@ final class DecideReport
 
                     continue;
                 }
-                $posterior = $draws === null ? PosteriorDraws::ofShots($sets, $brief, $record->random()) : Search::posterior($draws, $brief);
+                $posterior =
+                    $draws === null ? PosteriorDraws::ofShots($sets, $brief, $record->random()) : Search::posterior($draws, $brief);
                 $pick = Pick::among(array_map(static fn (string $t): array => $posterior->scores[$t], $tags), $own, $scoring);
                 $tag = $tags[$pick->pick];
-                $cells[] = ['pick' => $tag, 'best' => $tags[$pick->best], 'gain' => $pick->gain($pick->best, $own), 'chance' => $pick->chance($pick->best, $own),
-                    'ties' => array_values(array_map(static fn (int $i): string => $tags[$i], array_filter($pick->order(), static fn (int $i): bool => $pick->isTied($i, $pick->pick))))];
+                $cells[] = [
+                    'pick' => $tag, 'best' => $tags[$pick->best], 'gain' => $pick->gain($pick->best, $own),
+                    'chance' => $pick->chance($pick->best, $own),
+                    'ties' => array_values(
+                        array_map(
+                            static fn (int $i): string => $tags[$i],
+                            array_filter($pick->order(), static fn (int $i): bool => $pick->isTied($i, $pick->pick)),
+                        ),
+                    ),
+                ];
                 $picks[$tag] = ($picks[$tag] ?? 0) + 1;
             }
-            $rows[] = ['scoring' => $scoring->value, 'unit' => $scoring->unit(), 'declared' => $scoring === $record->brief->scoring(), 'cells' => $cells];
+            $rows[] = [
+                'scoring' => $scoring->value, 'unit' => $scoring->unit(), 'declared' => $scoring === $record->brief->scoring(),
+                'cells' => $cells,
+            ];
         }
         arsort($picks);
 
-        return ['policies' => array_map(static fn (string $name): array => ['name' => $name, 'label' => Screening::named($name)->label()], $policies), 'rows' => $rows, 'unanimous' => count($picks) === 1, 'picks' => $picks];
+        return [
+            'policies' => array_map(
+                static fn (string $name): array => ['name' => $name, 'label' => Screening::named($name)->label()], $policies,
+            ),
+            'rows' => $rows, 'unanimous' => count($picks) === 1, 'picks' => $picks,
+        ];
     }
 
     /**
@@ -119,7 +138,13 @@ final class DecideReport
         }
         // Turned and weighted, nothing bought: another shaft is a purchase too.
         $usual = $search->candidates->usual;
-        $adjustable = array_values(array_filter($search->all(), static fn (SetupSpec $b): bool => $b->tag === $chosen->tag || ($b->head === $own->head && $b->build()->by($usual)->key() === $usual->key())));
+        $adjustable = array_values(
+            array_filter(
+                $search->all(),
+                static fn (SetupSpec $b): bool => $b->tag === $chosen->tag ||
+                    ($b->head === $own->head && $b->build()->by($usual)->key() === $usual->key()),
+            ),
+        );
         $draws = $search->drawsOf($adjustable);
         $scores = ScoredDraws::of($draws, $record->brief)->scores;
         $at = $draws->index($chosen->tag);
@@ -136,7 +161,11 @@ final class DecideReport
         return [
             'tag' => $chosen->tag,
             'head' => $chosen->head,
-            'adjusted' => ['tag' => isset($record->setups[$adjusted->tag]) ? $adjusted->tag : null, 'sleeve' => $adjusted->sleeve, 'weights' => $adjusted->weights, 'isOwn' => $best === 0, 'tested' => $draws->tested[$best], 'gainOverOwn' => $pick->gain($best, 0)],
+            'adjusted' => [
+                'tag' => isset($record->setups[$adjusted->tag]) ? $adjusted->tag : null, 'sleeve' => $adjusted->sleeve,
+                'weights' => $adjusted->weights, 'isOwn' => $best === 0, 'tested' => $draws->tested[$best],
+                'gainOverOwn' => $pick->gain($best, 0),
+            ],
             'adjustable' => count($adjustable) > 2,
             'gain' => $gain,
             'interval' => $interval,
@@ -177,15 +206,26 @@ final class DecideReport
             $candidates[$tag] = [
                 'confidence' => $record->confidence[$tag] ?? null,
                 'apex' => $apex === null ? null : abs($apex - $wanted),
-                'start side' => $start === null || $record->brief->startSide === 'any' ? null : match ($record->brief->startSide) {
-                    'left' => max(0.0, $start), 'right' => max(0.0, -$start), default => abs($start),
-                },
-                'price' => $setup->head === $own->head ? 0.0 : (isset($setup->racked->supply['price']) ? (float) $setup->racked->supply['price'] : null),
+                'start side' => $start === null || $record->brief->startSide === 'any'
+                        ? null
+                        : match ($record->brief->startSide) {
+                            'left' => max(0.0, $start),
+                            'right' => max(0.0, -$start),
+                            default => abs($start),
+                        },
+                'price' => $setup->head === $own->head
+                        ? 0.0
+                        : (isset($setup->racked->supply['price'])
+                            ? (float) $setup->racked->supply['price']
+                            : null),
             ];
         }
         $broken = TieBreak::among($candidates, $record->tieOrder);
 
-        return ['order' => $record->tieOrder, 'choice' => $broken->choice, 'by' => $broken->by, 'remaining' => $broken->remaining, 'steps' => $broken->steps, 'wantedApexM' => $wanted];
+        return [
+            'order' => $record->tieOrder, 'choice' => $broken->choice, 'by' => $broken->by, 'remaining' => $broken->remaining,
+            'steps' => $broken->steps, 'wantedApexM' => $wanted,
+        ];
     }
 
     /**
@@ -228,8 +268,12 @@ final class DecideReport
             }
             $pick = Pick::among(ScoredDraws::of($draws, $brief)->scores, $own, $brief->scoring());
             $tag = $draws->specs[$pick->pick]->tag;
-            $out[] = ['day' => $name, 'pick' => $tag, 'best' => $draws->specs[$pick->best]->tag, 'of' => $picked, 'gain' => $pick->gain($at, $own), 'interval' => $pick->gainInterval($at, $own), 'chance' => $pick->chance($at, $own), 'turns' => $tag !== $advice->pick,
-                'carryM' => array_sum($draws->figures[$at][0]) / count($draws->figures[$at][0])];
+            $out[] = [
+                'day' => $name, 'pick' => $tag, 'best' => $draws->specs[$pick->best]->tag, 'of' => $picked,
+                'gain' => $pick->gain($at, $own), 'interval' => $pick->gainInterval($at, $own),
+                'chance' => $pick->chance($at, $own), 'turns' => $tag !== $advice->pick,
+                'carryM' => array_sum($draws->figures[$at][0]) / count($draws->figures[$at][0]),
+            ];
         }
 
         return [$out, $failures];

@@ -15,7 +15,10 @@ use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Finder\Trade;
 use MintCarry\Core\Record\FittingRecord;
 
-/** The finder's answer, as a screen or `bin/mint find` shows it: what is expected of each setup against the own club, the pick, what to hit next, what was learned of the player. */
+/**
+ * The finder's answer, as a screen or `bin/mint find` shows it: what is expected of each setup against the own club, the pick,
+ * what to hit next, what was learned of the player.
+ */
 final class FinderReport
 {
     /**
@@ -31,17 +34,23 @@ final class FinderReport
         $search = Search::of($record, $only);
         $candidates = $search->candidates;
         if ($candidates->specs === []) {
-            throw InvalidInput::of('rack', match (true) {
-                $candidates->unreadable !== [] => 'No legal setup for this hand is on the rack: '.implode(' ', $candidates->unreadable),
-                $only === 'own' => 'The own club is only described, not on the rack, so its other positions are not known. Put its head on the rack, or look at all heads.',
-                $only === 'order' && $record->rack !== [] => 'No head for this hand is in the studio or can be ordered. Look at all heads, or say on the rack what can be had.',
-                $only === 'stock' && $record->rack !== [] => 'No head for this hand is in the studio. Look at all heads, or say on the rack what is in stock.',
-                default => 'No legal setup for this hand is on the rack.',
-            });
+            throw InvalidInput::of(
+                'rack',
+                match (true) {
+                    $candidates->unreadable !== [] => 'No legal setup for this hand is on the rack: '.
+                        implode(' ', $candidates->unreadable),
+                    $only === 'own' => 'The own club is only described, not on the rack, so its other positions are not known. Put its head on the rack, or look at all heads.',
+                    $only === 'order' && $record->rack !== [] => 'No head for this hand is in the studio or can be ordered. Look at all heads, or say on the rack what can be had.',
+                    $only === 'stock' && $record->rack !== [] => 'No head for this hand is in the studio. Look at all heads, or say on the rack what is in stock.',
+                    default => 'No legal setup for this hand is on the rack.',
+                },
+            );
         }
         $inHand = $record->setups[$record->inHand ?? ''] ?? $record->own();
         // What is not in the studio cannot be hit next.
-        $wrench = static fn (SetupSpec $b): ?int => ($candidates->about[$b->tag]->inStock ?? true) === false ? null : ChangeOver::between($inHand->parts(), $candidates->parts($b))->wrenchChanges;
+        $wrench = static fn (SetupSpec $b): ?int => ($candidates->about[$b->tag]->inStock ?? true) === false
+            ? null
+            : ChangeOver::between($inHand->parts(), $candidates->parts($b))->wrenchChanges;
         $draws = $search->draws($keep, $modelVersion);
         $found = Finder::of($draws, $record->brief, $record->random(), $wrench);
         $trade = Trade::of($found->setups);
@@ -57,13 +66,25 @@ final class FinderReport
             'expectedLoss' => $found->expectedLoss,
             'mayStop' => $found->mayStop,
             'ties' => count(array_filter($found->setups, static fn (Predicted $p): bool => $p->tied)),
-            'within' => count(array_filter($found->setups, static fn (Predicted $p): bool => $found->best->gain - $p->gain < $found->scoring->resolution())),
+            'within' => count(
+                array_filter(
+                    $found->setups, static fn (Predicted $p): bool => $found->best->gain - $p->gain < $found->scoring->resolution(),
+                ),
+            ),
             'unreadable' => $candidates->unreadable,
             'failures' => ModelFailure::toArrays([...$record->failures(), ...$draws->failures]),
-            'next' => $found->next === null ? null : ['tag' => $found->next['spec']->tag, 'value' => $found->next['value'], 'changes' => $found->next['changes'], 'turns' => $found->next['turns'], 'to' => $found->next['to']?->tag],
+            'next' => $found->next === null
+                    ? null
+                    : [
+                        'tag' => $found->next['spec']->tag, 'value' => $found->next['value'], 'changes' => $found->next['changes'],
+                        'turns' => $found->next['turns'], 'to' => $found->next['to']?->tag,
+                    ],
             'learned' => $found->learned,
             'ownEffects' => array_map(static fn (array $p): array => ['with' => (object) $p['with']] + $p, $search->ownEffects()),
-            'trade' => ['front' => $trade->front, 'perCarryM' => $trade->perCarryM, 'perShare' => $trade->perShare, 'level' => $trade->level, 'agreement' => $trade->agreement],
+            'trade' => [
+                'front' => $trade->front, 'perCarryM' => $trade->perCarryM, 'perShare' => $trade->perShare,
+                'level' => $trade->level, 'agreement' => $trade->agreement,
+            ],
             'setups' => array_map(static fn (Predicted $p): array => self::setup($p, $candidates, $squaringShare), $found->setups),
         ];
     }

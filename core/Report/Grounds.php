@@ -16,8 +16,8 @@ use function array_filter;
 use function array_values;
 
 /**
- * What a decision stands on: the shots that count, and what the models draw from them where they have something to work from. A setup that the models fail on
- * is left out and named; where they fail on all, the shots speak alone, and that is named too.
+ * What a decision stands on: the shots that count, and what the models draw from them where they have something to work from. A
+ * setup that the models fail on is left out and named; where they fail on all, the shots speak alone, and that is named too.
  */
 final readonly class Grounds
 {
@@ -40,7 +40,9 @@ final readonly class Grounds
             $search = Search::modelled($record, $screening);
             $draws = $search?->drawsOfHit();
         } catch (ModelFailure $e) {
-            return new self($record, null, null, $sets, [...$failures, $e->within('The judgement by the models (what stands here is by the shots alone)')]);
+            return new self($record, null, null, $sets, [
+                ...$failures, $e->within('The judgement by the models (what stands here is by the shots alone)'),
+            ]);
         }
         if ($draws === null) {
             return new self($record, null, null, $sets, $failures);

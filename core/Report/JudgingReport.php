@@ -39,8 +39,9 @@ use function min;
 use function round;
 
 /**
- * What the shots of a fitting do and do not say, as a screen or `bin/mint judge` shows it: verdicts against the benchmark, like for like, why bridge,
- * forgiveness, diagnosis, guard rails, and what to hit next. Kinds are told by name; their sentences stand in the message catalogue.
+ * What the shots of a fitting do and do not say, as a screen or `bin/mint judge` shows it: verdicts against the benchmark, like
+ * for like, why bridge, forgiveness, diagnosis, guard rails, and what to hit next. Kinds are told by name; their sentences stand
+ * in the message catalogue.
  */
 final readonly class JudgingReport
 {
@@ -54,8 +55,9 @@ final readonly class JudgingReport
      * @param  array<string, ShotSet>  $sets  by tag
      * @param  array<string, Evidence>  $evidence  by tag; setups whose shots let one say something of the swing
      */
-    private function __construct(private FittingRecord $record, private array $sets, private array $evidence, private ?Evidence $benchmark)
-    {
+    private function __construct(
+        private FittingRecord $record, private array $sets, private array $evidence, private ?Evidence $benchmark,
+    ) {
     }
 
     /** @return array<string, mixed> lengths m and mm, speeds m/s, angles °, spin rpm */
@@ -102,12 +104,12 @@ final readonly class JudgingReport
         }
 
         return [
-            'benchmark' => $this->record->benchmark,
-            'screening' => $this->record->screening->label(),
-            'setups' => $setups,
+            'benchmark' => $this->record->benchmark, 'screening' => $this->record->screening->label(), 'setups' => $setups,
             'rails' => array_map(
                 static fn (GuardRail $r): array => ['tag' => $r->tag, 'kind' => $r->kind, 'figures' => (object) $r->figures],
-                GuardRails::of(array_values($this->evidence), $this->benchmark, $this->record->conditions, $this->speeds(), $squaringShare),
+                GuardRails::of(
+                    array_values($this->evidence), $this->benchmark, $this->record->conditions, $this->speeds(), $squaringShare,
+                ),
             ),
             'next' => $this->benchmark === null ? null : self::next(NextMove::of($this->benchmark, $ail, $this->untried(), $squaringShare)),
             'failures' => ModelFailure::toArrays($failures),
@@ -124,41 +126,60 @@ final readonly class JudgingReport
         $tag = $set->tag;
         $e = $this->evidence[$tag] ?? null;
         $isBenchmark = $tag === $this->record->benchmark;
-        $benchmarkSet = $isBenchmark ? null : ($this->sets[$this->record->benchmark ?? ''] ?? null);
+        $benchmarkSet = $isBenchmark ? null : $this->sets[$this->record->benchmark ?? ''] ?? null;
         $other = $isBenchmark ? null : $this->benchmark;
         $verdicts = $benchmarkSet === null ? [] : LiveVerdict::of($benchmarkSet, $set, $this->record->brief->scoring());
 
         return [
-            'tag' => $tag,
-            'n' => $set->count(),
-            'clubSeen' => $e?->hasClub() ?? false,
-            'strikeSeen' => $e !== null && $e->isMeasured(Swing::TOE),
-            'verdicts' => array_map(self::verdict(...), $verdicts),
-            'flips' => $benchmarkSet === null ? [] : LiveVerdict::flips(
-                $this->record->listed($benchmarkSet->tag), $this->record->listed($tag), $this->record->screening, $this->record->brief->scoring(),
-            ),
-            'delivery' => $e === null ? [] : array_map(static fn (int $i): array => [
-                'field' => Evidence::FIELDS[$i]->value, 'value' => $e->state[$i], 'error' => $e->error[$i], 'from' => $e->from[$i],
-            ], array_keys($e->state)),
+            'tag' => $tag, 'n' => $set->count(), 'clubSeen' => $e?->hasClub() ?? false,
+            'strikeSeen' => $e !== null && $e->isMeasured(Swing::TOE), 'verdicts' => array_map(self::verdict(...), $verdicts),
+            'flips' => $benchmarkSet === null
+                    ? []
+                    : LiveVerdict::flips(
+                        $this->record->listed($benchmarkSet->tag), $this->record->listed($tag), $this->record->screening,
+                        $this->record->brief->scoring(),
+                    ),
+            'delivery' => $e === null
+                    ? []
+                    : array_map(
+                        static fn (int $i): array => [
+                            'field' => Evidence::FIELDS[$i]->value, 'value' => $e->state[$i], 'error' => $e->error[$i],
+                            'from' => $e->from[$i],
+                        ],
+                        array_keys($e->state),
+                    ),
             'alike' => isset($alike[$tag]) ? self::alike($alike[$tag], $other === null ? null : $alike[$other->spec->tag]) : null,
-            'bridges' => $e === null || $other === null ? [] : array_values(array_map(static fn (Bridge $b): array => [
-                'measure' => $b->measure->value, 'difference' => $b->difference, 'lines' => $b->lines, 'clubSeen' => $b->clubSeen,
-            ], Bridge::between($other, $e, $squaringShare))),
+            'bridges' => $e === null || $other === null
+                    ? []
+                    : array_values(
+                        array_map(
+                            static fn (Bridge $b): array => [
+                                'measure' => $b->measure->value, 'difference' => $b->difference, 'lines' => $b->lines,
+                                'clubSeen' => $b->clubSeen,
+                            ],
+                            Bridge::between($other, $e, $squaringShare),
+                        ),
+                    ),
             'forgiveness' => $e === null ? null : self::forgiveness(Forgiveness::of($e)),
-            'diagnosis' => array_map(static fn (Finding $f): array => [
-                'tag' => $f->tag, 'kind' => $f->kind, 'figures' => (object) $f->figures, 'forCoach' => $f->forCoach,
-            ], $found),
-            'path' => $e === null ? null : self::path($e),
-            'inLine' => $e === null ? null : self::inLine($e),
+            'diagnosis' => array_map(
+                static fn (Finding $f): array => [
+                    'tag' => $f->tag, 'kind' => $f->kind, 'figures' => (object) $f->figures, 'forCoach' => $f->forCoach,
+                ],
+                $found,
+            ),
+            'path' => $e === null ? null : self::path($e), 'inLine' => $e === null ? null : self::inLine($e),
         ];
     }
 
-    /** @return array{name: string, measure: string, verdict: Verdict, value: float, interval: Interval, declared: bool, moreShots: int|null} */
+    /**
+     * @return array{name: string, measure: string, verdict: Verdict, value: float, interval: Interval, declared: bool,
+     *   moreShots: int|null}
+     */
     public static function verdict(LiveVerdict $v): array
     {
         return [
-            'name' => $v->name, 'measure' => $v->measure->value, 'verdict' => $v->verdict, 'value' => $v->value, 'interval' => $v->interval,
-            'declared' => $v->declared, 'moreShots' => $v->moreShots,
+            'name' => $v->name, 'measure' => $v->measure->value, 'verdict' => $v->verdict, 'value' => $v->value,
+            'interval' => $v->interval, 'declared' => $v->declared, 'moreShots' => $v->moreShots,
         ];
     }
 
@@ -180,17 +201,22 @@ final readonly class JudgingReport
     private static function forgiveness(Forgiveness $f): array
     {
         return [
-            'seen' => $f->seen, 'zones' => $f->zones, 'costs' => $f->costs, 'correction' => $f->correction, 'worstCarryM' => $f->worstCarryM,
-            'worstAt' => $f->worstAt, 'assumed' => $f->assumed,
+            'seen' => $f->seen, 'zones' => $f->zones, 'costs' => $f->costs, 'correction' => $f->correction,
+            'worstCarryM' => $f->worstCarryM, 'worstAt' => $f->worstAt, 'assumed' => $f->assumed,
         ];
     }
 
-    /** @return array{points: list<array{float, float, float}>, carryM: float, apexM: float} the path of the mean ball: along, height, right, m */
+    /**
+     * @return array{points: list<array{float, float, float}>, carryM: float, apexM: float} the path of the mean ball: along,
+     *   height, right, m
+     */
     private static function path(Evidence $e): array
     {
         $mean = static fn (Measure $m): float => $e->set->summary($m)->mean ?? 0.0;
         $axis = max(-80.0, min(80.0, $mean(Measure::SpinAxis)));
-        $launch = new Launch($mean(Measure::BallSpeed), $mean(Measure::LaunchAngle), $mean(Measure::Spin), $mean(Measure::Direction), $axis);
+        $launch = new Launch(
+            $mean(Measure::BallSpeed), $mean(Measure::LaunchAngle), $mean(Measure::Spin), $mean(Measure::Direction), $axis,
+        );
         $flown = $e->flight->fly($launch, self::PATH_POINTS);
         $points = array_map(static fn (array $p): array => [round($p[1], 2), round($p[3], 2), round($p[2], 2)], $flown->points);
 
@@ -232,8 +258,13 @@ final readonly class JudgingReport
         if ($setup?->racked === null) {
             return [];
         }
-        $isThere = fn (string $label): bool => array_filter($this->record->setups, static fn (SetupRecord $s): bool => $s->racked !== null
-            && $s->head === $setup->head && $s->sleeveLabel === $label && $s->masses == $setup->masses) !== [];
+        $isThere = fn (string $label): bool => array_filter(
+            $this->record->setups,
+            static fn (SetupRecord $s): bool => $s->racked !== null &&
+                $s->head === $setup->head &&
+                $s->sleeveLabel === $label &&
+                $s->masses == $setup->masses,
+        ) !== [];
         $out = [];
         foreach ($setup->sleeveSystem()->positions as $position) {
             if (! $isThere($position->label)) {
@@ -247,9 +278,11 @@ final readonly class JudgingReport
     /** @return array<string, mixed>|null */
     private static function next(?NextMove $move): ?array
     {
-        return $move === null ? null : [
-            'head' => $move->candidate->head, 'sleeve' => $move->candidate->sleeve, 'weights' => $move->candidate->weights,
-            'mends' => $move->mends, 'effect' => $move->effect,
-        ];
+        return $move === null
+            ? null
+            : [
+                'head' => $move->candidate->head, 'sleeve' => $move->candidate->sleeve, 'weights' => $move->candidate->weights,
+                'mends' => $move->mends, 'effect' => $move->effect,
+            ];
     }
 }

@@ -22,11 +22,13 @@ use function str_ends_with;
 use function str_starts_with;
 
 /**
- * What the judging found, in sentences of the message catalogue (`resources/messages`, ICU MessageFormat), in the player's units. `resources/web/format/sentences.ts`
- * does the same on the screen; both are held to the same sentences by tests/fixtures/sentences.json.
+ * What the judging found, in sentences of the message catalogue (`resources/messages`, ICU MessageFormat), in the player's units.
+ * `resources/web/format/sentences.ts` does the same on the screen; both are held to the same sentences by
+ * tests/fixtures/sentences.json.
  *
- * A figure says by the end of its name what it is: Deg, Mm, M, Rpm, Mps, Share, Smash, Points. Beside the figure itself, without its sign, a message may ask for
- * `name_way` (plus or minus), `name_told` (yes where it is worth telling) and, of an angle to the right, `name_open` (yes where that is open for this hand).
+ * A figure says by the end of its name what it is: Deg, Mm, M, Rpm, Mps, Share, Smash, Points. Beside the figure itself, without
+ * its sign, a message may ask for `name_way` (plus or minus), `name_told` (yes where it is worth telling) and, of an angle to the
+ * right, `name_open` (yes where that is open for this hand).
  */
 final readonly class Sentences
 {
@@ -56,7 +58,8 @@ final readonly class Sentences
      * All that a judging report says in words.
      *
      * @param  array<string, mixed>  $report  of `JudgingReport`, as JSON has it
-     * @return array{setups: array<array-key, array{verdict: string|null, findings: array<string>}>, guardRails: array<string>, next: string|null}
+     * @return array{setups: array<array-key, array{verdict: string|null, findings: array<string>}>, guardRails: array<string>,
+     *   next: string|null}
      */
     public function judging(array $report): array
     {
@@ -93,7 +96,8 @@ final readonly class Sentences
     /**
      * The verdict on the declared measure.
      *
-     * @param  array{tag: string, n: int, verdicts: list<array{name: string, measure: string, verdict: string, value: float, interval: array{low: float, high: float}, declared: bool, moreShots: int|null}>}  $setup
+     * @param  array{tag: string, n: int, verdicts: list<array{name: string, measure: string, verdict: string, value: float,
+     *   interval: array{low: float, high: float}, declared: bool, moreShots: int|null}>}  $setup
      */
     public function verdict(array $setup, string $benchmark): string
     {
@@ -127,7 +131,10 @@ final readonly class Sentences
         ]);
     }
 
-    /** @param  array{head: string, sleeve: string, weights: string, mends: string, effect: array<string, array{value: float, low: float, high: float}>}  $next */
+    /**
+     * @param  array{head: string, sleeve: string, weights: string, mends: string, effect: array<string, array{value: float,
+     *   low: float, high: float}>}  $next
+     */
     public function next(array $next): string
     {
         $effect = [];
@@ -142,9 +149,13 @@ final readonly class Sentences
         }
         $orNone = static fn (string $text): string => $text === '' ? 'none' : $text;
 
-        return $this->say('next', $effect + [
-            'head' => $next['head'], 'sleeve' => $orNone($next['sleeve']), 'weights' => $orNone($next['weights']), 'mends' => $this->say("mends.{$next['mends']}"),
-        ]);
+        return $this->say(
+            'next',
+            $effect + [
+                'head' => $next['head'], 'sleeve' => $orNone($next['sleeve']), 'weights' => $orNone($next['weights']),
+                'mends' => $this->say("mends.{$next['mends']}"),
+            ],
+        );
     }
 
     /**
@@ -179,7 +190,9 @@ final readonly class Sentences
     private function figure(string $name, float $value): array
     {
         $size = abs($value);
-        $ends = static fn (string ...$kinds): ?string => array_values(array_filter($kinds, static fn (string $k): bool => str_ends_with($name, $k)))[0] ?? null;
+        $ends = static fn (string ...$kinds): ?string => array_values(
+            array_filter($kinds, static fn (string $k): bool => str_ends_with($name, $k)),
+        )[0] ?? null;
         $kind = $ends('Deg', 'Mps', 'Rpm', 'Mm', 'M', 'Share', 'Smash', 'smash', 'Points') ?? '';
 
         return [$kind, match ($kind) {

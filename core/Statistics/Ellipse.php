@@ -41,6 +41,9 @@ final readonly class Ellipse
         $middle = ($xx + $yy) / 2;
         $spread = sqrt((($xx - $yy) / 2) ** 2 + $xy * $xy);
 
-        return new self($mx, $my, $scale * sqrt($middle + $spread), $scale * sqrt(max(0.0, $middle - $spread)), rad2deg(0.5 * atan2(2 * $xy, $xx - $yy)));
+        return new self(
+            $mx, $my, $scale * sqrt($middle + $spread), $scale * sqrt(max(0.0, $middle - $spread)),
+            rad2deg(0.5 * atan2(2 * $xy, $xx - $yy)),
+        );
     }
 }

@@ -7,7 +7,10 @@ namespace MintCarry\Core\Statistics;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\ModelFailure;
 
-/** The F distribution through the regularised incomplete beta function (Abramowitz & Stegun 26.6.2, from memory); quantile by bisection. Checked against scipy in the tests. */
+/**
+ * The F distribution through the regularised incomplete beta function (Abramowitz & Stegun 26.6.2, from memory); quantile by
+ * bisection. Checked against scipy in the tests.
+ */
 final class FisherF
 {
     /** @var array<string, float> quantiles that were asked for before */

@@ -10,7 +10,10 @@ use function array_fill;
 use function count;
 use function sqrt;
 
-/** The little linear algebra of symmetric positive definite matrices that beliefs need: Cholesky factor and inverse (Golub & Van Loan, "Matrix Computations", from memory). */
+/**
+ * The little linear algebra of symmetric positive definite matrices that beliefs need: Cholesky factor and inverse (Golub & Van
+ * Loan, "Matrix Computations", from memory).
+ */
 final class Matrix
 {
     /**

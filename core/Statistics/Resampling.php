@@ -6,7 +6,10 @@ namespace MintCarry\Core\Statistics;
 
 use Random\Randomizer;
 
-/** The bootstrap (Efron 1979): values drawn again with replacement, the statistic computed anew, the middle 95 % taken (percentile interval). */
+/**
+ * The bootstrap (Efron 1979): values drawn again with replacement, the statistic computed anew, the middle 95 % taken (percentile
+ * interval).
+ */
 final class Resampling
 {
     /**

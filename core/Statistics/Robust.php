@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Statistics;
 
-/** Median and the spread that outliers do not move: 1.4826 × the median absolute deviation, which equals the SD of a normal sample (Hampel 1974, from memory). */
+/**
+ * Median and the spread that outliers do not move: 1.4826 × the median absolute deviation, which equals the SD of a normal sample
+ * (Hampel 1974, from memory).
+ */
 final class Robust
 {
     /** @param  non-empty-list<float>  $values */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintCarry\Core\Statistics;
 
 /**
- * Shapley values (Shapley 1953, "A value for n-person games"; formula from memory): what each player adds, averaged over all orders in which they can join.
- * φᵢ = Σ_{S∌i} |S|! (n−|S|−1)! / n! · (v(S∪i) − v(S)). They add up to v(all) − v(none) exactly.
+ * Shapley values (Shapley 1953, "A value for n-person games"; formula from memory): what each player adds, averaged over all
+ * orders in which they can join. φᵢ = Σ_{S∌i} |S|! (n−|S|−1)! / n! · (v(S∪i) − v(S)). They add up to v(all) − v(none) exactly.
  */
 final class Shapley
 {
@@ -17,7 +17,9 @@ final class Shapley
      */
     public static function values(array $live, callable $worth): array
     {
-        return array_values(array_map(static fn (array $v): float => $v[0] ?? 0.0, self::vectors($live, static fn (array $in): array => [$worth($in)])));
+        return array_values(
+            array_map(static fn (array $v): float => $v[0] ?? 0.0, self::vectors($live, static fn (array $in): array => [$worth($in)])),
+        );
     }
 
     /**

@@ -10,8 +10,8 @@ use function preg_replace;
 use function str_replace;
 
 /**
- * A plain number as a person types it: a decimal comma or point, a minus of any kind, spaces and a degree sign around it. Thousands are not separated: 1.200,50
- * could mean two things, so it is none.
+ * A plain number as a person types it: a decimal comma or point, a minus of any kind, spaces and a degree sign around it.
+ * Thousands are not separated: 1.200,50 could mean two things, so it is none.
  */
 final class PlainNumber
 {

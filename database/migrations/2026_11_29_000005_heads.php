@@ -35,7 +35,9 @@ return new class extends Migration
             $table->unique(['studio_id', 'hand', 'label_in_use']);
         });
         // Money always with its currency.
-        DB::statement("ALTER TABLE heads ADD CONSTRAINT heads_price_has_currency CHECK (JSON_VALUE(supply, '\$.price') IS NULL OR COALESCE(JSON_VALUE(supply, '\$.currency'), '') <> '')");
+        DB::statement(
+            "ALTER TABLE heads ADD CONSTRAINT heads_price_has_currency CHECK (JSON_VALUE(supply, '\$.price') IS NULL OR COALESCE(JSON_VALUE(supply, '\$.currency'), '') <> '')",
+        );
     }
 
     public function down(): void

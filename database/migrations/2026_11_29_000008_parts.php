@@ -23,7 +23,9 @@ return new class extends Migration
             $table->unique(['studio_id', 'kind', 'label_in_use']);
         });
         // Money always with its currency.
-        DB::statement("ALTER TABLE parts ADD CONSTRAINT parts_price_has_currency CHECK (JSON_VALUE(supply, '\$.price') IS NULL OR COALESCE(JSON_VALUE(supply, '\$.currency'), '') <> '')");
+        DB::statement(
+            "ALTER TABLE parts ADD CONSTRAINT parts_price_has_currency CHECK (JSON_VALUE(supply, '\$.price') IS NULL OR COALESCE(JSON_VALUE(supply, '\$.currency'), '') <> '')",
+        );
     }
 
     public function down(): void

@@ -4,7 +4,10 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-/** Fittings: the player, the brief as one record, and what is judged by. The benchmark and the running trial follow when their tables are there. */
+/**
+ * Fittings: the player, the brief as one record, and what is judged by. The benchmark and the running trial follow when their
+ * tables are there.
+ */
 return new class extends Migration
 {
     public function up(): void

@@ -25,7 +25,12 @@ return new class extends Migration
                 $table->foreignId($column)->nullable()->constrained('parts');
             }
             $table->double('stated_loft_deg');
-            foreach (['measured_loft_deg', 'measured_lie_deg', 'measured_face_open_deg', 'sleeve_loft_deg', 'sleeve_face_open_deg', 'sleeve_lie_deg', 'length_mm', 'tee_mm', 'swing_weight_points'] as $column) {
+            foreach (
+                [
+                    'measured_loft_deg', 'measured_lie_deg', 'measured_face_open_deg', 'sleeve_loft_deg', 'sleeve_face_open_deg',
+                    'sleeve_lie_deg', 'length_mm', 'tee_mm', 'swing_weight_points',
+                ] as $column
+            ) {
                 $table->double($column)->nullable();
             }
             $table->string('swing_weight_source', 12)->default('measured');

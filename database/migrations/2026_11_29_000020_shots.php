@@ -4,7 +4,10 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-/** Shots: what was measured, as typed or sent beside it, and why one does not count. What a monitor sent is told apart by its content; its ids hold within its session. */
+/**
+ * Shots: what was measured, as typed or sent beside it, and why one does not count. What a monitor sent is told apart by its
+ * content; its ids hold within its session.
+ */
 return new class extends Migration
 {
     /** Ids of senders are compared byte by byte, trailing spaces too. */

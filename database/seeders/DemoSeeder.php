@@ -41,7 +41,9 @@ final readonly class DemoSeeder
     public function run(): void
     {
         $studio = Studio::query()->create(['name' => 'Lantern Yard Fitting', 'is_demo' => true]);
-        $fitter = User::query()->create(['studio_id' => $studio->id, 'name' => 'Odile Farrant', 'email' => self::EMAIL, 'password' => self::PASSWORD]);
+        $fitter = User::query()->create([
+            'studio_id' => $studio->id, 'name' => 'Odile Farrant', 'email' => self::EMAIL, 'password' => self::PASSWORD,
+        ]);
         foreach (['Bay 1', 'Bay 2'] as $name) {
             Bay::query()->create(['studio_id' => $studio->id, 'name' => $name]);
         }
@@ -58,8 +60,14 @@ final readonly class DemoSeeder
      */
     private function newPlayer(Studio $studio, array $heads): void
     {
-        $fitting = $this->fitting($studio, 'Tobin Wexcroft', Hand::Right, ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'],
-            new Brief(wish: 'More height; the drive never stops running into the same bunker', corridor: new Corridor(27.4), holeLengthM: 320), false);
+        $fitting = $this->fitting(
+            $studio, 'Tobin Wexcroft', Hand::Right, ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'],
+            new Brief(
+                wish: 'More height; the drive never stops running into the same bunker', corridor: new Corridor(27.4),
+                holeLengthM: 320,
+            ),
+            false,
+        );
         $this->setup($fitting, $heads['plover right'], 'FL', ['heel' => 6.0, 'toe' => 6.0], 'Reedline 50 A', 45.5 * 25.4);
     }
 
@@ -70,9 +78,16 @@ final readonly class DemoSeeder
      */
     private function inTheMiddle(Studio $studio, array $heads): void
     {
-        $fitting = $this->fitting($studio, 'Rafe Quillon', Hand::Right, ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'],
-            new Brief(shape: 'fade', miss: 'right', carryM: 247, handicap: 4, wants: ['fairways', 'carry'], never: ['right'], wish: 'Take the right side out without losing carry', turf: 'firm', corridor: new Corridor(29.3, new Trouble('rough'), new Trouble('trees')),
-                holeLengthM: 395, sixIronApexM: 31, ball: 'Pebble Four', habit: 'squared', swings: 60, minutes: 90, money: 700, currency: 'EUR', school: 'guarded height', consent: true));
+        $fitting = $this->fitting(
+            $studio, 'Rafe Quillon', Hand::Right, ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'],
+            new Brief(
+                shape: 'fade', miss: 'right', carryM: 247, handicap: 4, wants: ['fairways', 'carry'], never: ['right'],
+                wish: 'Take the right side out without losing carry', turf: 'firm',
+                corridor: new Corridor(29.3, new Trouble('rough'), new Trouble('trees')), holeLengthM: 395, sixIronApexM: 31,
+                ball: 'Mallow Four', habit: 'squared', swings: 60, minutes: 90, money: 700, currency: 'EUR',
+                school: 'guarded height', consent: true,
+            ),
+        );
         $shots = new DemoShots(2031);
         $own = $this->setup($fitting, $heads['curlew right'], 'N', ['front' => 10.0, 'back' => 4.0], 'Saltmarsh 65 X', 45.25 * 25.4);
         $new = $this->setup($fitting, $heads['tern right'], 'N', ['back' => 12.0], 'Saltmarsh 65 X', 45.25 * 25.4, $own);
@@ -90,35 +105,55 @@ final readonly class DemoSeeder
      */
     private function finished(Studio $studio, User $fitter, array $heads): void
     {
-        $fitting = $this->fitting($studio, 'Imke Dorsay', Hand::Left, ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'],
-            new Brief(shape: 'fade', miss: 'left', carryM: 192, handicap: 12, wants: ['hold a fade', 'fairways'], never: ['left'], wish: 'Keep a small fade, never the water on the left', turf: 'soft', windMps: 4, windFromDeg: 45, temperatureC: 14,
-                corridor: new Corridor(32, new Trouble('water', 28), new Trouble('rough')), holeLengthM: 345, sixIronApexM: 24, ball: 'Pebble Four', habit: 'soled', swings: 45, minutes: 75, money: 550, currency: 'EUR', purchase: 'adjust before buying', startSide: 'right', consent: true));
+        $fitting = $this->fitting(
+            $studio, 'Imke Dorsay', Hand::Left, ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'],
+            new Brief(
+                shape: 'fade', miss: 'left', carryM: 192, handicap: 12, wants: ['hold a fade', 'fairways'], never: ['left'],
+                wish: 'Keep a small fade, never the water on the left', turf: 'soft', windMps: 4, windFromDeg: 45, temperatureC: 14,
+                corridor: new Corridor(32, new Trouble('water', 28), new Trouble('rough')), holeLengthM: 345, sixIronApexM: 24,
+                ball: 'Mallow Four', habit: 'soled', swings: 45, minutes: 75, money: 550, currency: 'EUR',
+                purchase: 'adjust before buying', startSide: 'right', consent: true,
+            ),
+        );
         $shots = new DemoShots(77);
         $own = $this->setup($fitting, $heads['plover left'], 'FL', ['heel' => 6.0, 'toe' => 6.0], 'Reedline 55 R', 1143);
         $other = $this->setup($fitting, $heads['tern left'], 'N', ['back' => 12.0], 'Reedline 55 R', 1143, $own);
         $sleeve = $this->setup($fitting, $heads['tern left'], '−0.75', ['back' => 12.0], 'Reedline 55 R', 1143, $other);
         $heel = $this->setup($fitting, $heads['tern left'], 'N', ['heel' => 12.0], 'Reedline 55 R', 1143, $other);
-        $player = fn (float $loft, float $face, float $toe = 0.0): PlayerModel => new PlayerModel(42.3, -1.0, -1.5, $face, $loft, $toe, 0, 0.85, 0.0);
+        $player = fn (float $loft, float $face, float $toe = 0.0): PlayerModel => new PlayerModel(
+            42.3, -1.0, -1.5, $face, $loft, $toe, 0, 0.85, 0.0,
+        );
         $this->store($fitting, $own, $shots->hit($player(11.2, -5.4, -6), Head::preset('middle'), Hand::Left, 10, false));
         $this->store($fitting, $other, $shots->hit($player(13.8, -3.0), Head::preset('forgiving'), Hand::Left, 8, false));
         $this->store($fitting, $sleeve, $shots->hit($player(13.1, -3.6), Head::preset('forgiving'), Hand::Left, 6, false));
         $this->store($fitting, $heel, $shots->hit($player(13.8, -0.6), Head::preset('forgiving'), Hand::Left, 10, false));
-        $this->store($fitting, $heel, $shots->hit(new PlayerModel(41.0, -2, -2, -3, 12.0, -18, -8, 0.5, 0.0), Head::preset('forgiving'), Hand::Left, 1, false));
-        Shot::query()->where('setup_id', $heel->id)->orderByDesc('sequence')->firstOrFail()
-            ->update(['left_out_reason' => 'mishit', 'left_out_note' => 'Low heel, felt it at once', 'left_out_by' => $fitter->id, 'left_out_at' => now()]);
+        $this->store(
+            $fitting, $heel,
+            $shots->hit(new PlayerModel(41.0, -2, -2, -3, 12.0, -18, -8, 0.5, 0.0), Head::preset('forgiving'), Hand::Left, 1, false),
+        );
+        Shot::query()
+            ->where('setup_id', $heel->id)->orderByDesc('sequence')->firstOrFail()
+            ->update([
+                'left_out_reason' => 'mishit', 'left_out_note' => 'Low heel, felt it at once', 'left_out_by' => $fitter->id,
+                'left_out_at' => now(),
+            ]);
 
         $judged = new FittingLoader($fitting->refresh());
         $advice = AdviceReport::of($judged->record());
         $pick = Setup::query()->where('fitting_id', $fitting->id)->where('tag', $advice['pick'])->firstOrFail();
-        Decision::query()->create(['studio_id' => $studio->id, 'fitting_id' => $fitting->id, 'setup_id' => $pick->id, 'advised_setup_id' => $pick->id,
-            'reason' => 'She sees it start away from the water and trusts it.', 'advice' => $advice, 'decided_by' => $fitter->id]);
+        Decision::query()->create([
+            'studio_id' => $studio->id, 'fitting_id' => $fitting->id, 'setup_id' => $pick->id, 'advised_setup_id' => $pick->id,
+            'reason' => 'She sees it start away from the water and trusts it.', 'advice' => $advice, 'decided_by' => $fitter->id,
+        ]);
     }
 
     /** @param  array{speed: string, distance: string, height: string, length: string}  $units */
     private function fitting(Studio $studio, string $name, Hand $hand, array $units, Brief $brief, bool $agreed = true): Fitting
     {
         $player = Player::query()->create(['studio_id' => $studio->id, 'name' => $name, 'hand' => $hand, 'units' => $units]);
-        $fitting = new Fitting(['studio_id' => $studio->id, 'player_id' => $player->id, 'typed' => [], 'brief_agreed_at' => $agreed ? now() : null]);
+        $fitting = new Fitting([
+            'studio_id' => $studio->id, 'player_id' => $player->id, 'typed' => [], 'brief_agreed_at' => $agreed ? now() : null,
+        ]);
         $fitting->setBrief($brief);
         $fitting->save();
 
@@ -126,11 +161,21 @@ final readonly class DemoSeeder
     }
 
     /** @param  array<string, float>  $masses */
-    private function setup(Fitting $fitting, RackHead $head, string $position, array $masses, string $shaft, float $lengthMm, ?Setup $from = null): Setup
-    {
-        $part = fn (string $kind, string $label): int => Part::query()->where('studio_id', $fitting->studio_id)->where('kind', $kind)->where('label', $label)->firstOrFail()->id;
+    private function setup(
+        Fitting $fitting, RackHead $head, string $position, array $masses, string $shaft, float $lengthMm, ?Setup $from = null,
+    ): Setup {
+        $part = fn (string $kind, string $label): int => Part::query()
+            ->where('studio_id', $fitting->studio_id)->where('kind', $kind)->where('label', $label)->firstOrFail()->id;
 
-        return ($this->addSetup)($fitting, ['head_id' => $head->id, 'sleeve_label' => $position, 'masses' => $masses, 'shaft_id' => $part('shaft', $shaft), 'grip_id' => $part('grip', 'Tallow round'), 'ball_id' => $part('ball', 'Pebble Four'), 'length_mm' => $lengthMm, 'tee_mm' => 45, 'typed' => []], $from?->id);
+        return ($this->addSetup)(
+            $fitting,
+            [
+                'head_id' => $head->id, 'sleeve_label' => $position, 'masses' => $masses, 'shaft_id' => $part('shaft', $shaft),
+                'grip_id' => $part('grip', 'Tallow round'), 'ball_id' => $part('ball', 'Mallow Four'), 'length_mm' => $lengthMm,
+                'tee_mm' => 45, 'typed' => [],
+            ],
+            $from?->id,
+        );
     }
 
     /** @param  list<array<string, float>>  $shots */

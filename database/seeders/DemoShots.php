@@ -42,8 +42,10 @@ final readonly class DemoShots
             ];
             if ($club) {
                 $shot += [
-                    'attackDeg' => round($hit['delivery']->attackDeg, 1), 'pathDeg' => round($hit['delivery']->pathDeg, 1), 'faceDeg' => round($hit['delivery']->faceDeg, 1),
-                    'dynamicLoftDeg' => round($hit['delivery']->dynamicLoftDeg, 1), 'strikeToeMm' => round($hit['strike']->toeMm), 'strikeHighMm' => round($hit['strike']->highMm),
+                    'attackDeg' => round($hit['delivery']->attackDeg, 1), 'pathDeg' => round($hit['delivery']->pathDeg, 1),
+                    'faceDeg' => round($hit['delivery']->faceDeg, 1),
+                    'dynamicLoftDeg' => round($hit['delivery']->dynamicLoftDeg, 1), 'strikeToeMm' => round($hit['strike']->toeMm),
+                    'strikeHighMm' => round($hit['strike']->highMm),
                 ];
             }
             $shots[] = $shot;

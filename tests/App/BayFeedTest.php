@@ -15,7 +15,8 @@ beforeEach(function (): void {
     $this->case = $this->fitting($this->user);
     $this->a = $this->addSetup($this->case);
     [$this->bay, $this->token] = $this->bay($this->user, $this->case);
-    $this->begin = fn (string $kind = 'trial') => $this->actingAs($this->user)->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $this->a->id, 'kind' => $kind])->assertCreated();
+    $this->begin = fn (string $kind = 'trial') => $this->actingAs($this->user)
+        ->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $this->a->id, 'kind' => $kind])->assertCreated();
     $this->good = ['ballSpeedMps' => ['value' => 150, 'unit' => 'mph'], 'launchDeg' => 12.5, 'spinRpm' => 2400];
     $this->number = fn (Shot $shot): int => Trial::query()->findOrFail($shot->trial_id)->number;
     $this->post = function (array $body, ?string $token = null): TestResponse {
@@ -42,9 +43,16 @@ it('answers a repeat as it answered the first, and stores nothing twice', functi
     $first = ($this->post)(['id' => 's-1', 'values' => $this->good])->json();
     expect(($this->post)(['id' => 's-1', 'values' => $this->good])->json())->toBe($first)
         // The same, written another way.
-        ->and(($this->post)(['values' => array_reverse(['launchDeg' => 12.50] + $this->good), 'id' => 's-1'])->json())->toBe($first)
-        ->and(($this->post)(['shots' => [['id' => 's-1', 'values' => $this->good], ['id' => 's-2', 'values' => $this->good], ['id' => 's-2', 'values' => $this->good]]])->json('results.*.status'))->toBe(['stored', 'stored', 'stored'])
-        ->and(Shot::query()->count())->toBe(2);
+        ->and(($this->post)(['values' => array_reverse(['launchDeg' => 12.5] + $this->good), 'id' => 's-1'])->json())->toBe($first)
+        ->and(
+            ($this->post)([
+                'shots' => [
+                    ['id' => 's-1', 'values' => $this->good], ['id' => 's-2', 'values' => $this->good],
+                    ['id' => 's-2', 'values' => $this->good],
+                ],
+            ])->json('results.*.status'),
+        )
+        ->toBe(['stored', 'stored', 'stored'])->and(Shot::query()->count())->toBe(2);
     $held = ($this->post)(['id' => 'bad', 'values' => ['launchDeg' => 12]])->json();
     expect(($this->post)(['id' => 'bad', 'values' => ['launchDeg' => 12]])->json())->toBe($held)
         ->and(HeldShot::query()->count())->toBe(1);
@@ -53,7 +61,13 @@ it('answers a repeat as it answered the first, and stores nothing twice', functi
 it('tells ids apart by their bytes, and leaves no gap where a shot of a batch was known or held', function (): void {
     ($this->begin)();
     $ids = ['Shot-1', 'shot-1', 'shót-1', "sho\u{0301}t-1", 'shot-1 ', ' shot-1', '１', '1', "1\u{200B}"];
-    $send = fn () => ($this->post)(['shots' => [...array_map(fn (string $id): array => ['id' => $id, 'values' => $this->good], $ids), ['id' => 'bad', 'values' => ['launchDeg' => 12]], ['id' => 's-2', 'values' => $this->good]]])->assertOk()->json('results');
+    $send = fn () => ($this->post)([
+        'shots' => [
+            ...array_map(fn (string $id): array => ['id' => $id, 'values' => $this->good], $ids),
+            ['id' => 'bad', 'values' => ['launchDeg' => 12]], ['id' => 's-2', 'values' => $this->good],
+        ],
+    ])
+        ->assertOk()->json('results');
     $answers = $send();
     expect(array_column($answers, 'id'))->toBe([...$ids, 'bad', 's-2'])
         ->and(array_column($answers, 'status'))->toBe([...array_fill(0, 9, 'stored'), 'held', 'stored'])
@@ -75,8 +89,13 @@ it('holds what it cannot store whole, with the reason, and drops nothing', funct
     'no spin' => [['ballSpeedMps' => 67, 'launchDeg' => 12], 'Spin rate is missing'],
     'nonsense spin' => [['ballSpeedMps' => 67, 'launchDeg' => 12, 'spinRpm' => 99999], 'Spin rate'],
     'a word' => [['ballSpeedMps' => 67, 'launchDeg' => 'high', 'spinRpm' => 2400], 'launchDeg'],
-    'a unit of another kind' => [['ballSpeedMps' => ['value' => 67, 'unit' => 'deg'], 'launchDeg' => 12, 'spinRpm' => 2400], 'Ball speed needs a unit of speed'],
-    'a field that nobody knows' => [['ballSpeedMps' => 67, 'launchDeg' => 12, 'spinRpm' => 2400, 'mood' => 3], "'mood' is not a measure"],
+    'a unit of another kind' => [
+        ['ballSpeedMps' => ['value' => 67, 'unit' => 'deg'], 'launchDeg' => 12, 'spinRpm' => 2400],
+        'Ball speed needs a unit of speed',
+    ],
+    'a field that nobody knows' => [
+        ['ballSpeedMps' => 67, 'launchDeg' => 12, 'spinRpm' => 2400, 'mood' => 3], "'mood' is not a measure",
+    ],
 ]);
 
 it('holds a shot when nobody said what is in the hand', function (): void {
@@ -97,7 +116,8 @@ it('keeps the sender’s order for shots that come late or out of order', functi
 it('leaves a shot that comes out of count in the trial that runs, and flags it', function (): void {
     ($this->begin)();
     $b = $this->addSetup($this->case, ['head' => 'Tern 460']);
-    $send = fn (int $n) => ($this->post)(['id' => "s-{$n}", 'sequence' => $n, 'values' => ['spinRpm' => 2000 + $n] + $this->good])->assertOk()->json('results.0.status');
+    $send = fn (int $n) => ($this->post)(['id' => "s-{$n}", 'sequence' => $n, 'values' => ['spinRpm' => 2000 + $n] + $this->good])
+        ->assertOk()->json('results.0.status');
     array_map($send, [1, 2, 4]);
     $this->actingAs($this->user)->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $b->id])->assertCreated();
     array_map($send, [5, 6]);
@@ -109,8 +129,12 @@ it('leaves a shot that comes out of count in the trial that runs, and flags it',
     foreach ([1, 2, 3, 4] as $n) {
         ($this->post)(['id' => "again-{$n}", 'sequence' => $n, 'values' => $this->good])->assertOk();
     }
-    expect(Shot::query()->where('setup_id', $b->id)->count())->toBe(7)
-        ->and(Shot::query()->where('sender_id', 'like', 'again-%')->get()->map(fn (Shot $s): array => [$s->sender_run, $s->flags])->all())->toBe(array_fill(0, 4, [2, []]));
+    expect(Shot::query()->where('setup_id', $b->id)->count())
+        ->toBe(7)
+        ->and(
+            Shot::query()->where('sender_id', 'like', 'again-%')->get()->map(fn (Shot $s): array => [$s->sender_run, $s->flags])->all(),
+        )
+        ->toBe(array_fill(0, 4, [2, []]));
 });
 
 it('moves a shot to the trial it was hit in when the fitter says so, and back', function (): void {
@@ -120,7 +144,8 @@ it('moves a shot to the trial it was hit in when the fitter says so, and back', 
     $first = Trial::query()->firstOrFail();
     $this->actingAs($this->user)->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $b->id])->assertCreated();
     $shot = ($this->post)(['id' => 'b', 'values' => $this->good])->json('results.0.shot');
-    $this->actingAs($this->user)->patchJson("api/shots/{$shot}", ['trialId' => $first->id])->assertOk()->assertJsonPath('setupId', $this->a->id);
+    $this->actingAs($this->user)
+        ->patchJson("api/shots/{$shot}", ['trialId' => $first->id])->assertOk()->assertJsonPath('setupId', $this->a->id);
     expect(Shot::query()->where('trial_id', $first->id)->count())->toBe(2);
     $entry = $this->getJson("api/fittings/{$this->case->id}/log")->json('0');
     expect($entry['words'])->toBe('moved shot 2 to trial 1 with A');
@@ -172,7 +197,10 @@ it('takes a time that cannot be read for none', function (string $at): void {
     ($this->begin)();
     ($this->post)(['id' => 's-2', 'at' => $at, 'values' => $this->good])->assertOk();
     expect(Shot::query()->get()->map($this->number)->all())->toBe([1, 2]);
-})->with(['a time of day' => '10:42:07', 'words' => 'just now', 'no such day' => '2026-13-45T99:99:99Z', 'no zone' => '2026-11-25T10:00:00']);
+})->with([
+    'a time of day' => '10:42:07', 'words' => 'just now', 'no such day' => '2026-13-45T99:99:99Z',
+    'no zone' => '2026-11-25T10:00:00',
+]);
 
 it('refuses a body that is no shot, and takes none of it', function (array $body): void {
     ($this->begin)();
@@ -208,8 +236,9 @@ it('opens to the token of this bay alone, in the header alone', function (): voi
 
 it('keeps only the hash of a token, and a new one or none ends the old', function (): void {
     ($this->begin)();
-    expect(Bay::query()->firstOrFail()->token_hash)->toBe(hash('sha256', $this->token))
-        ->and((string) $this->getJson("api/fittings/{$this->case->id}/bay")->getContent())->not->toContain($this->token)->not->toContain(hash('sha256', $this->token));
+    expect(Bay::query()->firstOrFail()->token_hash)
+        ->toBe(hash('sha256', $this->token))->and((string) $this->getJson("api/fittings/{$this->case->id}/bay")->getContent())
+        ->not->toContain($this->token)->not->toContain(hash('sha256', $this->token));
     $new = $this->postJson("api/bays/{$this->bay}/token")->json('token');
     ($this->post)(['id' => '1', 'values' => $this->good])->assertUnauthorized();
     ($this->post)(['id' => '1', 'values' => $this->good], $new)->assertOk();
@@ -264,12 +293,18 @@ it('sets warm-up shots apart, and keeps the place that a trial was hit in', func
     ($this->begin)('warm-up');
     ($this->post)(['id' => 'w', 'values' => $this->good]);
     expect(Shot::query()->firstOrFail()->left_out_reason)->toBe('warm-up');
-    $this->actingAs($this->user)->patchJson("api/fittings/{$this->case->id}/brief", ['version' => $this->case->fresh()->version, 'brief' => ['temperatureC' => '4', 'turf' => 'soft']])->assertOk();
+    $this->actingAs($this->user)
+        ->patchJson("api/fittings/{$this->case->id}/brief", [
+            'version' => $this->case->fresh()->version, 'brief' => ['temperatureC' => '4', 'turf' => 'soft'],
+        ])
+        ->assertOk();
     ($this->begin)();
     $trials = App\Models\Trial::query()->orderBy('number')->get();
-    expect($trials[0]->conditions['temperatureC'])->toEqual(18)->and($trials[1]->conditions)->toMatchArray(['temperatureC' => 4, 'turf' => 'soft'])
-        ->and($trials[0]->ended_at)->not->toBeNull()->and($trials[1]->ended_at)->toBeNull();
-    $this->postJson("api/fittings/{$this->case->id}/trials/end")->assertOk()->assertJsonPath('running', null);
+    expect($trials[0]->conditions['temperatureC'])
+        ->toEqual(18)->and($trials[1]->conditions)->toMatchArray(['temperatureC' => 4, 'turf' => 'soft'])->and($trials[0]->ended_at)
+        ->not->toBeNull()->and($trials[1]->ended_at)->toBeNull();
+    $this->postJson("api/fittings/{$this->case->id}/trials/end")
+        ->assertOk()->assertJsonPath('running', null);
     expect(($this->post)(['id' => 'late', 'values' => $this->good])->json('results.0.status'))->toBe('held');
 });
 
@@ -281,7 +316,11 @@ it('stands against the benchmark in words, from three shots each', function (): 
             ($this->post)(['id' => $id, 'values' => ['carryM' => $carry + $i] + $this->good])->assertOk();
         }
     };
-    $verdicts = fn (): array => array_column($this->actingAs($this->user)->getJson("api/fittings/{$this->case->id}/bay")->json('verdicts'), null, 'name');
+    $verdicts = fn (): array => array_column(
+        $this->actingAs($this->user)
+            ->getJson("api/fittings/{$this->case->id}/bay")->json('verdicts'),
+        null, 'name',
+    );
     $hit($this->a->id, 180, ['a1', 'a2', 'a3', 'a4', 'a5']);
     expect($verdicts())->toBe([]);
     $hit($b->id, 225, ['b1', 'b2']);
@@ -296,19 +335,26 @@ it('hits by a made-up player with the setup in the hand, where the studio switch
     $this->user->studio->update(['takes_simulated' => true]);
     $this->postJson("api/fittings/{$this->case->id}/simulate", ['count' => 1, 'player' => 'steady'])->assertUnprocessable();
     ($this->begin)();
-    $this->postJson("api/fittings/{$this->case->id}/simulate", ['count' => 5, 'player' => 'steady'])->assertCreated()->assertJsonCount(5, 'results');
-    $this->postJson("api/fittings/{$this->case->id}/simulate", ['count' => 1, 'player' => 'fast', 'clubData' => false])->assertCreated();
+    $this->postJson("api/fittings/{$this->case->id}/simulate", ['count' => 5, 'player' => 'steady'])
+        ->assertCreated()->assertJsonCount(5, 'results');
+    $this->postJson("api/fittings/{$this->case->id}/simulate", [
+        'count' => 1, 'player' => 'fast', 'clubData' => false,
+    ])->assertCreated();
     $this->postJson("api/fittings/{$this->case->id}/simulate", ['count' => 1, 'player' => 'nobody'])->assertUnprocessable();
     expect(Shot::query()->count())->toBe(6)
         ->and(Shot::query()->orderByDesc('id')->firstOrFail()->measured)->not->toHaveKey('clubSpeedMps');
     $this->app['auth']->forgetGuards();
-    $this->getJson("api/bays/{$this->bay}/hand", ['Authorization' => "Bearer {$this->token}"])->assertOk()->assertJsonPath('setup', 'A')->assertJsonPath('effect.squaredLoftDeg', 0);
+    $this->getJson("api/bays/{$this->bay}/hand", ['Authorization' => "Bearer {$this->token}"])
+        ->assertOk()->assertJsonPath('setup', 'A')->assertJsonPath('effect.squaredLoftDeg', 0);
 });
 
 it('says how to change over to every setup, and in which order those not hit yet take the wrench least', function (): void {
     $this->type($this->user, $this->case, $this->a, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400']])->assertCreated();
     $head = $this->rackHead($this->user);
-    $build = fn (string $position, array $masses): int => $this->postJson("api/fittings/{$this->case->id}/setups", ['headId' => $head['id'], 'sleeveLabel' => $position, 'masses' => $masses])->assertCreated()->json('id');
+    $build = fn (string $position, array $masses): int => $this->postJson("api/fittings/{$this->case->id}/setups", [
+        'headId' => $head['id'], 'sleeveLabel' => $position, 'masses' => $masses,
+    ])
+        ->assertCreated()->json('id');
     $plain = $build('N', ['back' => 12]);
     $heel = $build('N', ['heel' => 12]);
     $upHeel = $build('+1.4', ['heel' => 12]);
@@ -316,8 +362,12 @@ it('says how to change over to every setup, and in which order those not hit yet
     $this->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $plain])->assertCreated();
     $view = $this->getJson("api/fittings/{$this->case->id}/bay")->json();
     $over = array_column($view['changeOver'], null, 'setupId');
-    expect($over[$plain]['steps'])->toBe([])
-        ->and($over[$upHeel]['steps'])->toBe(['Sleeve: from N to +1.4', 'Weights: 12 g out of back', 'Weights: 12 g into heel', 'Torque every screw to the maker’s click'])
+    expect($over[$plain]['steps'])
+        ->toBe([])->and($over[$upHeel]['steps'])
+        ->toBe([
+            'Sleeve: from N to +1.4', 'Weights: 12 g out of back', 'Weights: 12 g into heel',
+            'Torque every screw to the maker’s click',
+        ])
         ->and($over[$up]['wrenchChanges'])->toBe(1)
         // Sleeve, then weights, then sleeve back: 1 + 2 + 1; weights first would take 2 + 1 + 2.
         ->and($view['queue'])->toBe(['tags' => ['E', 'D', 'C'], 'wrenchChanges' => 4]);
@@ -328,16 +378,23 @@ it('counts the swings of the bay against the budget of the brief', function (): 
     ($this->begin)();
     ($this->post)(['shots' => array_map(fn (int $i): array => ['id' => "s{$i}", 'values' => $this->good], range(1, 4))])->assertOk();
     $this->travel(25)->minutes();
-    expect($this->actingAs($this->user)->getJson("api/fittings/{$this->case->id}/bay")->json('budget'))->toEqual(['swings' => 40, 'swingsHit' => 4, 'minutes' => 60, 'minutesUsed' => 25]);
+    expect(
+        $this->actingAs($this->user)
+            ->getJson("api/fittings/{$this->case->id}/bay")->json('budget'),
+    )->toEqual(['swings' => 40, 'swingsHit' => 4, 'minutes' => 60, 'minutesUsed' => 25]);
 });
 
 it('takes nothing while the disk is nearly full, says so, and takes it when there is room', function (): void {
     ($this->begin)();
     config(['mintcarry.least_free_mb' => 1e12]);
-    $refused = ($this->post)(['id' => 's-1', 'values' => $this->good])->assertStatus(503)->assertHeader('Retry-After');
-    expect($refused->json('message'))->toContain('nearly full')->toContain('Nothing was taken')
-        ->and(Shot::query()->count() + HeldShot::query()->count())->toBe(0);
-    $this->type($this->user, $this->case, $this->a, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400']])->assertStatus(503);
+    $refused = ($this->post)(['id' => 's-1', 'values' => $this->good])
+        ->assertStatus(503)->assertHeader('Retry-After');
+    expect($refused->json('message'))
+        ->toContain('nearly full')->toContain('Nothing was taken')->and(Shot::query()->count() + HeldShot::query()->count())
+        ->toBe(0);
+    $this->type($this->user, $this->case, $this->a, [
+        ['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400'],
+    ])->assertStatus(503);
     config(['mintcarry.least_free_mb' => 0]);
     expect(($this->post)(['id' => 's-1', 'values' => $this->good])->assertOk()->json('results.0.status'))->toBe('stored');
 });

@@ -13,12 +13,19 @@ beforeEach(function (): void {
     $this->user = $this->fitter();
     $this->case = $this->fitting($this->user);
     $this->actingAs($this->user);
-    $this->change = fn (array $brief, ?string $why = 'a word with the player'): TestResponse => $this->patchJson("api/fittings/{$this->case->id}/brief", ['version' => $this->case->fresh()->version, 'brief' => $brief, 'why' => $why]);
+    $this->change = fn (array $brief, ?string $why = 'a word with the player'): TestResponse => $this->patchJson(
+        "api/fittings/{$this->case->id}/brief", ['version' => $this->case->fresh()->version, 'brief' => $brief, 'why' => $why],
+    );
 });
 
-it('converts each quantity once, at the edge, and keeps what was typed', function (string $field, string $value, string $unit, float $kept): void {
-    expect(($this->change)([$field => ['value' => $value, 'unit' => $unit]])->assertOk()->json("brief.{$field}"))->toEqualWithDelta($kept, 1e-9)
-        ->and($this->case->fresh()->typed[$field])->toBe(['value' => $value, 'unit' => $unit]);
+it('converts each quantity once, at the edge, and keeps what was typed', function (
+    string $field, string $value, string $unit, float $kept,
+): void {
+    expect(
+        ($this->change)([$field => ['value' => $value, 'unit' => $unit]])
+            ->assertOk()->json("brief.{$field}"),
+    )
+        ->toEqualWithDelta($kept, 1e-9)->and($this->case->fresh()->typed[$field])->toBe(['value' => $value, 'unit' => $unit]);
 })->with([
     ['holeLengthM', '420', 'yd', 384.048],
     ['holeLengthM', '384,5', 'm', 384.5],
@@ -30,10 +37,17 @@ it('converts each quantity once, at the edge, and keeps what was typed', functio
 ]);
 
 it('takes corridor and trouble side by side, each with its own distance', function (): void {
-    $brief = ($this->change)(['corridor' => ['widthM' => ['value' => '35', 'unit' => 'yd'], 'left' => ['kind' => 'water', 'atM' => ['value' => '30', 'unit' => 'yd']], 'right' => ['kind' => 'trees', 'atM' => null]]])->assertOk()->json('brief.corridor');
-    expect($brief['widthM'])->toEqualWithDelta(32.004, 1e-9)
-        ->and($brief['left'])->toEqual(['kind' => 'water', 'atM' => 27.432])
-        ->and($brief['right'])->toBe(['kind' => 'trees', 'atM' => null]);
+    $brief = ($this->change)([
+        'corridor' => [
+            'widthM' => ['value' => '35', 'unit' => 'yd'],
+            'left' => ['kind' => 'water', 'atM' => ['value' => '30', 'unit' => 'yd']],
+            'right' => ['kind' => 'trees', 'atM' => null],
+        ],
+    ])
+        ->assertOk()->json('brief.corridor');
+    expect($brief['widthM'])
+        ->toEqualWithDelta(32.004, 1e-9)->and($brief['left'])->toEqual(['kind' => 'water', 'atM' => 27.432])->and($brief['right'])
+        ->toBe(['kind' => 'trees', 'atM' => null]);
     // What is not named stands.
     expect(($this->change)(['corridor' => ['right' => ['kind' => 'rough']]])->json('brief.corridor.left.kind'))->toBe('water');
 });
@@ -46,7 +60,9 @@ it('refuses what no brief can be, by field, and keeps what stood', function (arr
     'a corridor of a metre' => [['corridor' => ['widthM' => ['value' => '1', 'unit' => 'm']]], 'corridorWidthM'],
     'no corridor' => [['corridor' => ['widthM' => ['value' => '', 'unit' => 'm']]], 'corridor.widthM'],
     'a corridor in words' => [['corridor' => ['widthM' => ['value' => 'wide', 'unit' => 'm']]], 'corridor.widthM'],
-    'trouble inside the corridor' => [['corridor' => ['left' => ['kind' => 'water', 'atM' => ['value' => '10', 'unit' => 'm']]]], 'left.atM'],
+    'trouble inside the corridor' => [
+        ['corridor' => ['left' => ['kind' => 'water', 'atM' => ['value' => '10', 'unit' => 'm']]]], 'left.atM',
+    ],
     'a dragon on the right' => [['corridor' => ['right' => ['kind' => 'dragon']]], 'trouble'],
     'above every mountain' => [['altitudeM' => ['value' => '90000', 'unit' => 'm']], 'altitudeM'],
     'hotter than any desert' => [['temperatureC' => '200'], 'temperatureC'],
@@ -65,7 +81,8 @@ it('is agreed once; every later change is dated and says why', function (): void
         ->and($this->getJson("api/fittings/{$this->case->id}/brief/changes")->json())->toBe([]);
     ($this->change)(['scoring' => 'longest'], '  ')->assertUnprocessable()->assertJsonValidationErrors('why');
     expect($this->case->fresh()->brief()->scoring)->toBe('straightest');
-    ($this->change)(['scoring' => 'longest', 'swings' => 40], 'New course, wide open')->assertOk()->assertJsonPath('brief.scoring', 'longest');
+    ($this->change)(['scoring' => 'longest', 'swings' => 40], 'New course, wide open')
+        ->assertOk()->assertJsonPath('brief.scoring', 'longest');
     $changes = $this->getJson("api/fittings/{$this->case->id}/brief/changes")->json();
     expect($changes)->toHaveCount(1)
         ->and($changes[0]['why'])->toBe('New course, wide open')
@@ -93,18 +110,30 @@ it('tells what a brief means before it is saved', function (): void {
 
 it('looks at the speed that was measured once the own club has been hit', function (): void {
     $setup = $this->addSetup($this->case);
-    $this->type($this->user, $this->case, $setup, [['ballSpeedMps' => '150', 'clubSpeedMps' => '103', 'launchDeg' => '13', 'spinRpm' => '2500', 'attackDeg' => '-2']]);
+    $this->type($this->user, $this->case, $setup, [
+        ['ballSpeedMps' => '150', 'clubSpeedMps' => '103', 'launchDeg' => '13', 'spinRpm' => '2500', 'attackDeg' => '-2'],
+    ]);
     $outlook = $this->postJson("api/fittings/{$this->case->id}/brief/outlook", [])->json();
     expect($outlook['speedFrom'])->toBe('measured')->and($outlook['clubSpeedMps'])->toEqualWithDelta(103 * 0.44704, 1e-6);
 });
 
 it('changes the advice with the scoring it names', function (): void {
     [$a, $b] = [$this->addSetup($this->case), $this->addSetup($this->case)];
-    $hit = fn ($setup, int $carry, array $sides) => $this->type($this->user, $this->case, $setup, array_map(fn (int $s): array => ['ballSpeedMps' => '150', 'launchDeg' => '12.5', 'spinRpm' => '2500', 'carryM' => ($carry + $s % 3).' m', 'totalM' => ($carry + 20).' m', 'sideM' => $s.' m'], $sides))->assertCreated();
+    $hit = fn ($setup, int $carry, array $sides) => $this->type(
+        $this->user, $this->case, $setup,
+        array_map(
+            fn (int $s): array => [
+                'ballSpeedMps' => '150', 'launchDeg' => '12.5', 'spinRpm' => '2500', 'carryM' => $carry + ($s % 3).' m',
+                'totalM' => $carry + 20 .' m', 'sideM' => $s.' m',
+            ],
+            $sides,
+        ),
+    )->assertCreated();
     $hit($a, 190, [1, -2, 3, -1, 2, 0, -3, 1]);
     $hit($b, 225, [25, -30, 18, -24, 33, -28, 22, -19]);
     ($this->change)(['scoring' => 'longest'])->assertOk();
-    $this->getJson("api/fittings/{$this->case->id}/advice")->assertJsonPath('pick', 'B')->assertJsonPath('scoring', 'longest')->assertJsonPath('unit', 'm');
+    $this->getJson("api/fittings/{$this->case->id}/advice")
+        ->assertJsonPath('pick', 'B')->assertJsonPath('scoring', 'longest')->assertJsonPath('unit', 'm');
     ($this->change)(['scoring' => 'straightest'])->assertOk();
     $this->getJson("api/fittings/{$this->case->id}/advice")->assertJsonPath('pick', 'A')->assertJsonPath('unit', 'points');
 });
@@ -136,7 +165,15 @@ it('runs out by the turf of the place, and leaves carry alone', function (): voi
 
 it('prices the corridor that was drawn: a wider one holds more', function (): void {
     $setup = $this->addSetup($this->case);
-    $this->type($this->user, $this->case, $setup, array_map(fn (int $side): array => ['ballSpeedMps' => '150', 'launchDeg' => '13', 'spinRpm' => '2500', 'carryM' => '230', 'sideM' => $side.' m'], [-18, -4, 3, 9, 16]));
+    $this->type(
+        $this->user, $this->case, $setup,
+        array_map(
+            fn (int $side): array => [
+                'ballSpeedMps' => '150', 'launchDeg' => '13', 'spinRpm' => '2500', 'carryM' => '230', 'sideM' => $side.' m',
+            ],
+            [-18, -4, 3, 9, 16],
+        ),
+    );
     $share = fn (): float => $this->getJson("api/fittings/{$this->case->id}/comparison")->json('sets.0.share.share');
     ($this->change)(['corridor' => ['widthM' => ['value' => '20', 'unit' => 'm']]])->assertOk();
     $narrow = $share();

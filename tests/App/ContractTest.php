@@ -11,8 +11,8 @@ use App\Models\User;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Support\Facades\Route;
 
-// The API is said once, in the attributes of the controllers. What routes really answer is held against it in every test of the application (tests/AgreedApi.php);
-// here is what no single request shows.
+// The API is said once, in the attributes of the controllers. What routes really answer is held against it in every test of the
+// application (tests/AgreedApi.php); here is what no single request shows.
 
 it('describes every route, and no route that there is not', function (): void {
     $real = [];
@@ -34,14 +34,21 @@ it('describes every route, and no route that there is not', function (): void {
 
 it('has the description and what the front end takes from it as the attributes say now', function (): void {
     foreach (DescribeApi::files() as $path => $text) {
-        expect((string) file_get_contents(base_path($path)))->toBe($text, "{$path} is not as the attributes say: php artisan mint:api writes it anew.");
+        expect((string) file_get_contents(base_path($path)))->toBe(
+            $text, "{$path} is not as the attributes say: php artisan mint:api writes it anew.",
+        );
     }
 });
 
 it('says of nothing that it could be anything', function (): void {
     $bare = [];
     $walk = function (mixed $schema, string $at) use (&$walk, &$bare): void {
-        if (is_array($schema) && ($schema['type'] ?? null) === 'object' && ! isset($schema['properties']) && ! isset($schema['additionalProperties'])) {
+        if (
+            is_array($schema) &&
+            ($schema['type'] ?? null) === 'object' &&
+            ! isset($schema['properties']) &&
+            ! isset($schema['additionalProperties'])
+        ) {
             $bare[] = $at;
         }
         foreach (is_array($schema) ? $schema : [] as $key => $inner) {
@@ -58,18 +65,27 @@ it('answers the demo as it says, on every screen', function (): void {
     app(DemoSeeder::class)->run();
     $this->actingAs(User::query()->where('email', DemoSeeder::EMAIL)->firstOrFail());
     foreach (Fitting::query()->whereHas('shots')->get() as $fitting) {
-        foreach (['', '/bay', '/brief/changes', '/log', '/held', '/shots', '/files', '/comparison', '/judging', '/finder?only=all', '/advice', '/grounds', '/decisions', '/file'] as $what) {
+        foreach (
+            [
+                '', '/bay', '/brief/changes', '/log', '/held', '/shots', '/files', '/comparison', '/judging', '/finder?only=all',
+                '/advice', '/grounds', '/decisions', '/file',
+            ] as $what
+        ) {
             $this->getJson("api/fittings/{$fitting->id}{$what}")->assertOk();
         }
         $stamp = $this->getJson("api/fittings/{$fitting->id}/bay")->json('stamp');
         expect($this->getJson("api/fittings/{$fitting->id}/bay?stamp={$stamp}")->assertOk()->json())->not->toHaveKey('bays');
     }
-    foreach (['session', 'players', 'fittings?q=dors', 'rack', 'rack.json', 'heads/'.RackHead::query()->value('id').'?squaringShare=0.3'] as $what) {
+    foreach (
+        ['session', 'players', 'fittings?q=dors', 'rack', 'rack.json', 'heads/'.RackHead::query()->value('id').'?squaringShare=0.3'] as $what
+    ) {
         $this->getJson("api/{$what}")->assertOk();
     }
 });
 
-it('refuses a key that it does not know, by name, and keeps nothing', function (string $method, string $uri, array $body, string $unknown): void {
+it('refuses a key that it does not know, by name, and keeps nothing', function (
+    string $method, string $uri, array $body, string $unknown,
+): void {
     $user = $this->fitter();
     $case = $this->fitting($user);
     $head = $this->rackHead($user);
@@ -82,10 +98,21 @@ it('refuses a key that it does not know, by name, and keeps nothing', function (
 })->with([
     'a misspelt loft' => ['POST', 'api/fittings/{fitting}/setups', ['head' => 'Tern', 'statedLoft' => 10.5], 'statedLoft'],
     'a column of the database' => ['PATCH', 'api/fittings/{fitting}', ['version' => 1, 'studio_id' => 1], 'studio_id'],
-    'inside a list' => ['POST', 'api/fittings/{fitting}/shots', ['setupId' => 1, 'shots' => [['clientId' => 'a', 'values' => [], 'spin' => 1]]], 'shots.0.spin'],
-    'inside an object' => ['PATCH', 'api/fittings/{fitting}/brief', ['version' => 1, 'brief' => ['corridor' => ['width' => 30]]], 'brief.corridor.width'],
-    'a field of the brief' => ['PATCH', 'api/fittings/{fitting}/brief', ['version' => 1, 'brief' => ['handycap' => 3]], 'brief.handycap'],
-    'a slot of a head' => ['PATCH', 'api/heads/{head}', ['slots' => [['name' => 'back', 'toeMm' => 0, 'backMm' => 100, 'upMm' => 0, 'gramms' => 3]]], 'slots.0.gramms'],
+    'inside a list' => [
+        'POST', 'api/fittings/{fitting}/shots', ['setupId' => 1, 'shots' => [['clientId' => 'a', 'values' => [], 'spin' => 1]]],
+        'shots.0.spin',
+    ],
+    'inside an object' => [
+        'PATCH', 'api/fittings/{fitting}/brief', ['version' => 1, 'brief' => ['corridor' => ['width' => 30]]],
+        'brief.corridor.width',
+    ],
+    'a field of the brief' => [
+        'PATCH', 'api/fittings/{fitting}/brief', ['version' => 1, 'brief' => ['handycap' => 3]], 'brief.handycap',
+    ],
+    'a slot of a head' => [
+        'PATCH', 'api/heads/{head}', ['slots' => [['name' => 'back', 'toeMm' => 0, 'backMm' => 100, 'upMm' => 0, 'gramms' => 3]]],
+        'slots.0.gramms',
+    ],
     'behind the question mark' => ['GET', 'api/fittings/{fitting}/finder?onyl=own', [], 'onyl'],
     'where nothing is taken' => ['POST', 'api/fittings/{fitting}/trials/end', ['now' => true], 'now'],
 ]);
@@ -102,10 +129,19 @@ it('reads types as they are written', function (string $type, array $schema): vo
     ['string | null', ['anyOf' => [['type' => 'string'], ['type' => 'null']]]],
     ["'left' | 'right'", ['type' => 'string', 'enum' => ['left', 'right']]],
     ['(Setup | null)[]', ['type' => 'array', 'items' => ['anyOf' => [['$ref' => '#/components/schemas/Setup'], ['type' => 'null']]]]],
-    ['[number, number]', ['type' => 'array', 'prefixItems' => [['type' => 'number'], ['type' => 'number']], 'minItems' => 2, 'maxItems' => 2]],
+    [
+        '[number, number]',
+        ['type' => 'array', 'prefixItems' => [['type' => 'number'], ['type' => 'number']], 'minItems' => 2, 'maxItems' => 2],
+    ],
     ['Record<string, integer>', ['type' => 'object', 'additionalProperties' => ['type' => 'integer']]],
-    ['{ tag: string; note?: string | null }', ['type' => 'object', 'properties' => ['tag' => ['type' => 'string'], 'note' => ['anyOf' => [['type' => 'string'], ['type' => 'null']]]],
-        'required' => ['tag'], 'additionalProperties' => false]],
+    [
+        '{ tag: string; note?: string | null }',
+        [
+            'type' => 'object',
+            'properties' => ['tag' => ['type' => 'string'], 'note' => ['anyOf' => [['type' => 'string'], ['type' => 'null']]]],
+            'required' => ['tag'], 'additionalProperties' => false,
+        ],
+    ],
 ]);
 
 it('does not read what is no type', function (string $text): void {

@@ -40,7 +40,10 @@ it('finds a fitting by player, by head and by wish', function (string $search, b
 it('says what each fitting waits for', function (): void {
     $fitting = $this->fitting($this->user);
     $missing = fn (): array => $this->getJson('api/fittings')->json('0.missing');
-    expect($missing())->toMatchArray(['brief' => 'not talked through', 'bench' => 'no setup yet', 'shots' => 'no shots yet', 'decide' => 'not decided', 'sheet' => 'after the decision']);
+    expect($missing())->toMatchArray([
+        'brief' => 'not talked through', 'bench' => 'no setup yet', 'shots' => 'no shots yet', 'decide' => 'not decided',
+        'sheet' => 'after the decision',
+    ]);
     $a = $this->addSetup($fitting, ['measured_loft_deg' => 9.0]);
     $b = $this->addSetup($fitting);
     expect($missing()['bench'])->toBe('1 not on the gauge');
@@ -78,7 +81,10 @@ it('refuses half a player', function (array $body, string $field): void {
     'no hand' => [['name' => 'Ann'], 'hand'],
     'no name' => [['hand' => 'right'], 'name'],
     'a third hand' => [['name' => 'Ann', 'hand' => 'both'], 'hand'],
-    'a unit of no kind' => [['name' => 'Ann', 'hand' => 'left', 'units' => ['speed' => 'parsec', 'distance' => 'm', 'height' => 'm', 'length' => 'mm']], 'units.speed'],
+    'a unit of no kind' => [
+        ['name' => 'Ann', 'hand' => 'left', 'units' => ['speed' => 'parsec', 'distance' => 'm', 'height' => 'm', 'length' => 'mm']],
+        'units.speed',
+    ],
     'half of the units' => [['name' => 'Ann', 'hand' => 'left', 'units' => ['speed' => 'mph']], 'units.distance'],
     'a name like a page' => [['name' => str_repeat('a', 81), 'hand' => 'left'], 'name'],
 ]);
@@ -88,7 +94,11 @@ it('renames a player and changes hand and units without touching what was measur
     $setup = $this->addSetup($fitting);
     $this->type($this->user, $fitting, $setup, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400', 'sideM' => '10 R']]);
     $before = $this->getJson("api/fittings/{$fitting->id}/shots")->json('0.measured');
-    $this->patchJson("api/fittings/{$fitting->id}", ['version' => 1, 'name' => 'New name', 'hand' => 'left', 'units' => ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm']])->assertOk()
-        ->assertJsonPath('player.name', 'New name')->assertJsonPath('player.hand', 'left')->assertJsonPath('player.units.distance', 'm');
+    $this->patchJson("api/fittings/{$fitting->id}", [
+        'version' => 1, 'name' => 'New name', 'hand' => 'left',
+        'units' => ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'],
+    ])
+        ->assertOk()->assertJsonPath('player.name', 'New name')->assertJsonPath('player.hand', 'left')
+        ->assertJsonPath('player.units.distance', 'm');
     expect($this->getJson("api/fittings/{$fitting->id}/shots")->json('0.measured'))->toBe($before);
 });

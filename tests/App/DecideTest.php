@@ -18,7 +18,9 @@ beforeEach(function (): void {
     $this->head = $this->rackHead($this->user);
     $this->actingAs($this->user);
     $this->url = "api/fittings/{$this->case->id}";
-    $this->hit = fn (Setup $setup, float $mph = 148, int $n = 4, float $direction = 0) => $this->hitAbout($this->user, $setup, $mph, $n, $direction);
+    $this->hit = fn (Setup $setup, float $mph = 148, int $n = 4, float $direction = 0) => $this->hitAbout(
+        $this->user, $setup, $mph, $n, $direction,
+    );
     [$this->a, $this->b] = [$this->build($this->case, $this->head), $this->build($this->case, $this->head, ['sleeveLabel' => '+1.4'])];
     ($this->hit)($this->a, 146, 6, 3);
     ($this->hit)($this->b, 150, 6);
@@ -27,33 +29,48 @@ beforeEach(function (): void {
 it('gives the grounds of a decision with the same figures as the finder', function (): void {
     $decide = $this->getJson("{$this->url}/grounds")->assertOk()->json();
     $found = $this->getJson("{$this->url}/finder")->json();
-    expect($decide['basis'])->toBe('models')->and($decide['confirm'])->toBeNull()
-        ->and($decide['schools']['rows'])->toHaveCount(5)->and($decide['days'])->toHaveCount(9)
-        ->and($decide['worth'])->toBeNull() // both are the own head
-        ->and(collect($decide['setups'])->firstWhere('tag', 'B')['gain'])->toEqualWithDelta(collect($found['setups'])->firstWhere('setupTag', 'B')['gain'], 1e-9)
+    expect($decide['basis'])
+        ->toBe('models')->and($decide['confirm'])->toBeNull()->and($decide['schools']['rows'])->toHaveCount(5)->and($decide['days'])
+        ->toHaveCount(9)->and($decide['worth'])->toBeNull() // both are the own head
+        ->and(collect($decide['setups'])->firstWhere('tag', 'B')['gain'])
+        ->toEqualWithDelta(collect($found['setups'])->firstWhere('setupTag', 'B')['gain'], 1e-9)
         ->and($this->getJson("{$this->url}/advice")->json('setups'))->toEqual($decide['setups']);
 });
 
 it('breaks ties in the order that the fitter set, and refuses an order that is none', function (): void {
     $version = fn (): int => $this->getJson($this->url)->json('version');
-    $this->patchJson($this->url, ['version' => $version(), 'tieOrder' => ['price', 'confidence']])->assertOk()->assertJsonPath('tieOrder', ['price', 'confidence']);
-    expect($this->getJson("{$this->url}/grounds")->json('tieBreak.order') ?? ['price', 'confidence'])->toBe(['price', 'confidence'])
-        ->and(LogEntry::query()->latest('id')->value('words'))->toContain('price, then confidence');
+    $this->patchJson($this->url, ['version' => $version(), 'tieOrder' => ['price', 'confidence']])
+        ->assertOk()->assertJsonPath('tieOrder', ['price', 'confidence']);
+    expect($this->getJson("{$this->url}/grounds")->json('tieBreak.order') ?? ['price', 'confidence'])
+        ->toBe(['price', 'confidence'])->and(LogEntry::query()->latest('id')->value('words'))->toContain('price, then confidence');
     $this->patchJson($this->url, ['version' => $version(), 'tieOrder' => ['luck']])->assertUnprocessable();
     expect($this->getJson($this->url)->json('tieOrder'))->toBe(['price', 'confidence']);
 });
 
 it('takes what the player said of confidence into the tie', function (): void {
     $same = $this->build($this->case, $this->head, ['sleeveLabel' => '-1.4', 'branchedFromId' => $this->a->id]);
-    $trial = Trial::query()->findOrFail($this->postJson("{$this->url}/trials", ['setupId' => $same->id])->assertCreated()->json('running.id'));
+    $trial = Trial::query()->findOrFail(
+        $this->postJson("{$this->url}/trials", ['setupId' => $same->id])
+            ->assertCreated()->json('running.id'),
+    );
     ($this->hit)($same, 146, 6, 3);
     foreach ([[$this->a, 2], [$this->b, 2], [$same, 5]] as $i => [$setup, $stars]) {
-        $of = $i === 2 ? $trial : Trial::query()->create(['studio_id' => $this->user->studio_id, 'fitting_id' => $this->case->id, 'setup_id' => $setup->id, 'number' => 10 + $i, 'conditions' => [], 'begun_by' => $this->user->id]);
-        Rating::query()->create(['studio_id' => $this->user->studio_id, 'fitting_id' => $this->case->id, 'setup_id' => $setup->id, 'trial_id' => $of->id, 'kind' => 'confidence', 'stars' => $stars, 'rated_by' => $this->user->id]);
+        $of =
+            $i === 2
+                ? $trial
+                : Trial::query()->create([
+                    'studio_id' => $this->user->studio_id, 'fitting_id' => $this->case->id, 'setup_id' => $setup->id,
+                    'number' => 10 + $i, 'conditions' => [], 'begun_by' => $this->user->id,
+                ]);
+        Rating::query()->create([
+            'studio_id' => $this->user->studio_id, 'fitting_id' => $this->case->id, 'setup_id' => $setup->id, 'trial_id' => $of->id,
+            'kind' => 'confidence', 'stars' => $stars, 'rated_by' => $this->user->id,
+        ]);
     }
     $tie = $this->getJson("{$this->url}/grounds")->json('tieBreak');
     if ($tie !== null && in_array('C', $tie['steps'][0]['remaining'], true)) {
-        expect($tie['steps'][0]['criterion'])->toBe('confidence')->and($tie['steps'][0]['values']['C'])->toEqual(5)->and($tie['choice'])->toBe('C');
+        expect($tie['steps'][0]['criterion'])
+            ->toBe('confidence')->and($tie['steps'][0]['values']['C'])->toEqual(5)->and($tie['choice'])->toBe('C');
     }
     expect($tie)->not->toBeNull();
 });
@@ -64,7 +81,8 @@ it('runs a confirm run: pause, three legs of counted shots, a word', function ()
     expect(Confirm::query()->count())->toBe(0);
     $this->travel(6)->minutes();
     $this->postJson("{$this->url}/confirm", ['setupId' => $this->a->id])->assertUnprocessable(); // the benchmark itself
-    $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'shotsEach' => 3])->assertCreated()->assertJsonPath('verdict', 'running')->assertJsonPath('rested', false);
+    $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'shotsEach' => 3])
+        ->assertCreated()->assertJsonPath('verdict', 'running')->assertJsonPath('rested', false);
     $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id])->assertUnprocessable(); // one at a time
     expect($this->getJson("{$this->url}/bay")->json('confirm'))->toMatchArray(['leg' => 0, 'tag' => null, 'next' => 'A', 'shotsEach' => 3]);
 
@@ -72,9 +90,12 @@ it('runs a confirm run: pause, three legs of counted shots, a word', function ()
         $this->postJson("{$this->url}/confirm/next", [])->assertOk();
         expect($this->getJson("{$this->url}/bay")->json('running.tag'))->toBe($setup->tag);
         ($this->hit)($setup, $mph, 2, $direction);
-        $this->postJson("{$this->url}/confirm/next", [])->assertUnprocessable()->assertJsonFragment(['message' => 'This leg still needs 1 counted shot.']);
+        $this->postJson("{$this->url}/confirm/next", [])
+            ->assertUnprocessable()->assertJsonFragment(['message' => 'This leg still needs 1 counted shot.']);
         ($this->hit)($setup, $mph + 1, 1, $direction);
-        expect($this->getJson("{$this->url}/bay")->json('confirm'))->toMatchArray(['leg' => $leg + 1, 'tag' => $setup->tag, 'n' => 3, 'next' => ['B', 'A', null][$leg]]);
+        expect($this->getJson("{$this->url}/bay")->json('confirm'))->toMatchArray([
+            'leg' => $leg + 1, 'tag' => $setup->tag, 'n' => 3, 'next' => ['B', 'A', null][$leg],
+        ]);
     }
     $done = $this->postJson("{$this->url}/confirm/next", [])->assertOk()->json();
     $chance = collect($this->getJson("{$this->url}/advice")->json('setups'))->firstWhere('tag', 'B')['chanceBetter'];
@@ -102,27 +123,41 @@ it('leaves out of a leg what does not count, and keeps the shots of a run that i
 
 it('keeps a confirm run and a blind trial apart', function (): void {
     $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'rested' => true])->assertCreated();
-    $this->postJson("{$this->url}/blind", ['setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2])->assertUnprocessable();
+    $this->postJson("{$this->url}/blind", [
+        'setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2,
+    ])->assertUnprocessable();
     $this->postJson("{$this->url}/confirm/end")->assertOk();
-    $this->postJson("{$this->url}/blind", ['setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2])->assertCreated();
-    $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'rested' => true])->assertUnprocessable()->assertJsonFragment(['message' => 'A blind trial is going on: reveal it first.']);
+    $this->postJson("{$this->url}/blind", [
+        'setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2,
+    ])->assertCreated();
+    $this->postJson("{$this->url}/confirm", ['setupId' => $this->b->id, 'rested' => true])
+        ->assertUnprocessable()->assertJsonFragment(['message' => 'A blind trial is going on: reveal it first.']);
 });
 
 it('locks a decision with its grounds, refuses another, and makes a new version when it is reopened', function (): void {
-    $save = fn (Setup $setup, string $why = 'feels right') => $this->postJson("{$this->url}/decisions", ['setupId' => $setup->id, 'reason' => $why]);
+    $save = fn (Setup $setup, string $why = 'feels right') => $this->postJson("{$this->url}/decisions", [
+        'setupId' => $setup->id, 'reason' => $why,
+    ]);
     $first = $save($this->b)->assertCreated()->assertJsonPath('version', 1)->json('id');
     expect($save($this->b)->assertCreated()->json('id'))->toBe($first); // pressed twice
     $second = $save($this->a)->assertCreated()->assertJsonPath('version', 2)->json('id');
     $this->postJson("api/decisions/{$first}/lock")->assertUnprocessable(); // a newer one has been saved
-    $locked = $this->postJson("api/decisions/{$second}/lock")->assertOk()->json();
-    expect($locked['lockedAt'])->not->toBeNull()->and($locked['proof']['schools']['rows'])->toHaveCount(5)->and($locked['proof']['days'])->toHaveCount(9)
+    $locked = $this->postJson("api/decisions/{$second}/lock")
+        ->assertOk()->json();
+    expect($locked['lockedAt'])
+        ->not->toBeNull()->and($locked['proof']['schools']['rows'])->toHaveCount(5)->and($locked['proof']['days'])->toHaveCount(9)
         ->and($this->getJson($this->url)->json('missing.decide'))->toBe('');
     $this->postJson("api/decisions/{$second}/lock")->assertUnprocessable();
-    $save($this->b)->assertStatus(409)->assertJsonFragment(['message' => 'The decision for A is locked as version 2. Reopen it with a reason; that makes a new version and keeps this one.']);
+    $save($this->b)
+        ->assertStatus(409)
+        ->assertJsonFragment([
+            'message' => 'The decision for A is locked as version 2. Reopen it with a reason; that makes a new version and keeps this one.',
+        ]);
     expect(Decision::query()->count())->toBe(2);
 
     $this->postJson("api/decisions/{$second}/reopen", ['why' => ''])->assertUnprocessable();
-    $this->postJson("api/decisions/{$second}/reopen", ['why' => 'She broke the shaft'])->assertOk()->assertJsonPath('reopenWhy', 'She broke the shaft');
+    $this->postJson("api/decisions/{$second}/reopen", ['why' => 'She broke the shaft'])
+        ->assertOk()->assertJsonPath('reopenWhy', 'She broke the shaft');
     $this->postJson("api/decisions/{$second}/reopen", ['why' => 'again'])->assertUnprocessable();
     expect($this->getJson($this->url)->json('missing.decide'))->toBe('reopened');
     $save($this->b)->assertCreated()->assertJsonPath('version', 3);
@@ -136,7 +171,9 @@ it('does not let the log take a locked decision back', function (): void {
     $id = $this->postJson("{$this->url}/decisions", ['setupId' => $this->b->id, 'reason' => 'x'])->assertCreated()->json('id');
     $entry = LogEntry::query()->where('words', 'decided for B')->value('id');
     $this->postJson("api/decisions/{$id}/lock")->assertOk();
-    $this->postJson("api/log/{$entry}/undo")->assertUnprocessable()->assertJsonFragment(['message' => 'The decision is locked: reopen it on Decide, which makes a new version.']);
+    $this->postJson("api/log/{$entry}/undo")
+        ->assertUnprocessable()
+        ->assertJsonFragment(['message' => 'The decision is locked: reopen it on Decide, which makes a new version.']);
     $this->postJson('api/log/'.LogEntry::query()->latest('id')->value('id').'/undo')->assertUnprocessable();
     expect(Decision::query()->findOrFail($id)->isLocked())->toBeTrue();
 });
@@ -156,5 +193,8 @@ it('says why nothing can be decided', function (): void {
     $empty = $this->fitting($this->user);
     $this->getJson("api/fittings/{$empty->id}/grounds")->assertUnprocessable();
     $this->addSetup($empty);
-    expect($this->getJson("api/fittings/{$empty->id}/grounds")->assertUnprocessable()->json('message'))->toContain('No setup has a counted shot yet');
+    expect(
+        $this->getJson("api/fittings/{$empty->id}/grounds")
+            ->assertUnprocessable()->json('message'),
+    )->toContain('No setup has a counted shot yet');
 });

@@ -13,14 +13,25 @@ beforeEach(function (): void {
     fclose($socket);
     $this->state = tempnam(sys_get_temp_dir(), 'mint');
     unlink($this->state);
-    $this->process = proc_open(['php', '-S', "127.0.0.1:{$this->port}", dirname(__DIR__, 2).'/devices/stand-in.php'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, null, ['MINT_DEVICE_STATE' => $this->state] + getenv());
+    $this->process = proc_open(
+        ['php', '-S', "127.0.0.1:{$this->port}", dirname(__DIR__, 2).'/devices/stand-in.php'],
+        [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, null,
+        ['MINT_DEVICE_STATE' => $this->state] + getenv(),
+    );
     for ($i = 0; $i < 100 && @fsockopen('127.0.0.1', $this->port) === false; $i++) {
         usleep(50_000);
     }
-    config(['mintcarry.devices' => ['gauge' => "http://127.0.0.1:{$this->port}/gauge", 'balance' => "http://127.0.0.1:{$this->port}/balance"]]);
+    config([
+        'mintcarry.devices' => [
+            'gauge' => "http://127.0.0.1:{$this->port}/gauge",
+            'balance' => "http://127.0.0.1:{$this->port}/balance",
+        ],
+    ]);
     $this->user = $this->practising();
     $this->head = $this->rackHead($this->user);
-    SimulatedHead::query()->create(['head_id' => $this->head['id'], 'truth' => ['loftDeg' => 9.2, 'lieDeg' => 58.6, 'faceOpenDeg' => 0.7, 'massG' => 201.4]]);
+    SimulatedHead::query()->create([
+        'head_id' => $this->head['id'], 'truth' => ['loftDeg' => 9.2, 'lieDeg' => 58.6, 'faceOpenDeg' => 0.7, 'massG' => 201.4],
+    ]);
     $this->press = fn (string $device, array $body = []) => $this->postJson("api/heads/{$this->head['id']}/read/{$device}", $body);
 });
 
@@ -42,7 +53,9 @@ it('reads a head on the gauge and the balance, a little different each time, and
 
 it('shows on the gauge what the sleeve position shows', function (): void {
     $this->postJson('api/devices/gauge/zero')->assertOk();
-    $face = fn (string $position): float => array_sum(array_map(fn (): float => (float) ($this->press)('gauge', ['position' => $position])->json('values.faceOpenDeg'), range(1, 4))) / 4;
+    $face = fn (string $position): float => array_sum(
+        array_map(fn (): float => (float) ($this->press)('gauge', ['position' => $position])->json('values.faceOpenDeg'), range(1, 4)),
+    ) / 4;
     // Two rings of 0.6° toward the target close the face by 1.2 / cos 58° = 2.26° on the sole.
     expect($face('N') - $face('+1.4'))->toEqualWithDelta(2.26, 0.4);
 });
@@ -76,7 +89,9 @@ it('asks only the address that is configured, whatever a request says', function
 it('finds the same head off by the same amount every time, when nobody said what is true', function (): void {
     SimulatedHead::query()->delete();
     $this->postJson('api/devices/gauge/zero')->assertOk();
-    $means = array_map(fn (): float => array_sum(array_map(fn (): float => (float) ($this->press)('gauge')->json('values.loftDeg'), range(1, 4))) / 4, range(1, 2));
-    expect($means[0])->toEqualWithDelta($means[1], 0.25)
-        ->and(abs($means[0] - 10.5))->toBeLessThan(1.5);
+    $means = array_map(
+        fn (): float => array_sum(array_map(fn (): float => (float) ($this->press)('gauge')->json('values.loftDeg'), range(1, 4))) / 4,
+        range(1, 2),
+    );
+    expect($means[0])->toEqualWithDelta($means[1], 0.25)->and(abs($means[0] - 10.5))->toBeLessThan(1.5);
 });

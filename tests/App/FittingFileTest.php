@@ -22,8 +22,14 @@ beforeEach(function (): void {
     $this->demo = User::query()->where('email', DemoSeeder::EMAIL)->firstOrFail();
     $this->case = Fitting::query()->whereHas('decisions')->firstOrFail();
     $this->actingAs($this->demo);
-    $this->take = fn (?int $id = null): array => $this->getJson('api/fittings/'.($id ?? $this->case->id).'/file')->assertOk()->json();
-    $this->bring = fn (array|string $data, bool $keep = true) => $this->postJson('api/fittings/import', ['keep' => $keep, 'file' => UploadedFile::fake()->createWithContent('x.json', is_string($data) ? $data : json_encode($data, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION))]);
+    $this->take = fn (?int $id = null): array => $this->getJson('api/fittings/'.($id ?? $this->case->id).'/file')
+        ->assertOk()->json();
+    $this->bring = fn (array|string $data, bool $keep = true) => $this->postJson('api/fittings/import', [
+        'keep' => $keep,
+        'file' => UploadedFile::fake()->createWithContent(
+            'x.json', is_string($data) ? $data : json_encode($data, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
+        ),
+    ]);
     $this->without = fn (array $file): array => array_diff_key($file, ['exportedAt' => 1]);
 });
 
@@ -31,12 +37,15 @@ it('comes back as it went: same file, same figures on every screen', function ()
     $file = ($this->take)();
     $heads = RackHead::query()->count();
     $made = ($this->bring)($file)->assertOk()->json();
-    expect($made)->toMatchArray(['player' => 'Imke Dorsay', 'hand' => 'left', 'setups' => ['A', 'B', 'C', 'D'], 'shots' => 35, 'decisions' => 1])
-        ->and($made['rack']['added'])->toBe([])
-        ->and(RackHead::query()->count())->toBe($heads)
+    expect($made)
+        ->toMatchArray(['player' => 'Imke Dorsay', 'hand' => 'left', 'setups' => ['A', 'B', 'C', 'D'], 'shots' => 35, 'decisions' => 1])
+        ->and($made['rack']['added'])->toBe([])->and(RackHead::query()->count())->toBe($heads)
         ->and(($this->without)(($this->take)($made['fittingId'])))->toEqual(($this->without)($file));
     foreach (['comparison', 'advice', 'finder', 'grounds'] as $screen) {
-        expect($this->getJson("api/fittings/{$made['fittingId']}/{$screen}")->assertOk()->json())->toEqual($this->getJson("api/fittings/{$this->case->id}/{$screen}")->json());
+        expect(
+            $this->getJson("api/fittings/{$made['fittingId']}/{$screen}")
+                ->assertOk()->json(),
+        )->toEqual($this->getJson("api/fittings/{$this->case->id}/{$screen}")->json());
     }
 });
 
@@ -49,8 +58,10 @@ it('means the same in another studio, where its heads and parts are new', functi
         ->and($this->getJson("api/fittings/{$this->case->id}")->status())->toBe(404);
     $there = $this->getJson("api/fittings/{$made['fittingId']}/finder")->json();
     $plain = fn (array $found): array => array_map(fn (array $s): array => array_diff_key($s, ['headId' => 1]), $found['setups']);
-    expect($plain($there))->toEqual($plain($finder))
-        ->and(Setup::query()->where('fitting_id', $made['fittingId'])->where('tag', 'D')->firstOrFail()->rackHead?->studio_id)->toBe($other->studio_id);
+    expect($plain($there))
+        ->toEqual($plain($finder))
+        ->and(Setup::query()->where('fitting_id', $made['fittingId'])->where('tag', 'D')->firstOrFail()->rackHead?->studio_id)
+        ->toBe($other->studio_id);
 });
 
 it('finds the heads of a file of before on the rack, which says no source of their readings', function (): void {
@@ -75,7 +86,9 @@ it('looks before it stores', function (): void {
 it('keeps left-out shots with their reasons, notes, ratings, versions and the trail', function (): void {
     $d = Setup::query()->where('fitting_id', $this->case->id)->where('tag', 'D')->firstOrFail();
     $this->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $d->id])->assertCreated();
-    $this->type($this->demo, $this->case, $d, [['ballSpeedMps' => '140', 'launchDeg' => '12', 'spinRpm' => '2500', 'directionDeg' => '1', 'spinAxisDeg' => '2']])->assertCreated();
+    $this->type($this->demo, $this->case, $d, [
+        ['ballSpeedMps' => '140', 'launchDeg' => '12', 'spinRpm' => '2500', 'directionDeg' => '1', 'spinAxisDeg' => '2'],
+    ])->assertCreated();
     $trial = $this->getJson("api/fittings/{$this->case->id}/bay")->json('running.id');
     $this->postJson("api/trials/{$trial}/ratings", ['kind' => 'confidence', 'stars' => 4])->assertSuccessful();
     $this->patchJson('api/shots/'.Shot::query()->latest('id')->value('id'), ['note' => 'off the toe', 'was' => null])->assertOk();
@@ -86,10 +99,10 @@ it('keeps left-out shots with their reasons, notes, ratings, versions and the tr
     $made = ($this->bring)($file)->assertOk()->json('fittingId');
     expect(($this->without)(($this->take)($made)))->toEqual(($this->without)($file));
     $again = Fitting::query()->findOrFail($made);
-    expect($again->decisions()->first()?->isLocked())->toBeTrue()
-        ->and(Shot::query()->where('fitting_id', $made)->where('left_out_reason', 'mishit')->value('left_out_note'))->toBe('Low heel, felt it at once')
-        ->and(Shot::query()->where('fitting_id', $made)->where('note', 'off the toe')->exists())->toBeTrue()
-        ->and(Rating::query()->where('fitting_id', $made)->value('stars'))->toBe(4)
+    expect($again->decisions()->first()?->isLocked())
+        ->toBeTrue()->and(Shot::query()->where('fitting_id', $made)->where('left_out_reason', 'mishit')->value('left_out_note'))
+        ->toBe('Low heel, felt it at once')->and(Shot::query()->where('fitting_id', $made)->where('note', 'off the toe')->exists())
+        ->toBeTrue()->and(Rating::query()->where('fitting_id', $made)->value('stars'))->toBe(4)
         ->and(Setup::query()->where('fitting_id', $made)->where('starred', true)->value('tag'))->toBe('D');
 });
 
@@ -114,11 +127,17 @@ it('takes a head along that was retired after it was hit, and leaves it retired'
     $this->deleteJson("api/heads/{$head}")->assertSuccessful();
     $file = ($this->take)();
     expect(collect($file['rack']['heads'])->firstWhere('label', 'Tern 460')['retired'])->toBeTrue();
-    $found = collect($this->getJson("api/fittings/{$this->case->id}/finder")->assertOk()->json('setups'));
-    expect($found->firstWhere('setupTag', 'D')['tested'])->toBeTrue()->and($found->where('head', 'Tern 460')->count())->toBe(3)->and($before)->not->toBeNull();
+    $found = collect(
+        $this->getJson("api/fittings/{$this->case->id}/finder")
+            ->assertOk()->json('setups'),
+    );
+    expect($found->firstWhere('setupTag', 'D')['tested'])
+        ->toBeTrue()->and($found->where('head', 'Tern 460')->count())->toBe(3)->and($before)->not->toBeNull();
     $this->actingAs($this->practising('Elsewhere'));
     $made = ($this->bring)($file)->assertOk()->json();
-    expect(Setup::query()->where('fitting_id', $made['fittingId'])->where('tag', 'D')->firstOrFail()->rackHead?->retired_at)->not->toBeNull();
+    expect(
+        Setup::query()->where('fitting_id', $made['fittingId'])->where('tag', 'D')->firstOrFail()->rackHead?->retired_at,
+    )->not->toBeNull();
 });
 
 it('refuses to be written while a blind trial is going on, which it would give away', function (): void {
@@ -139,7 +158,9 @@ it('adds nothing of a file that is wrong, and says what and where', function (ar
     'a rack' => ['{"format":"mint-carry-rack/1"}', 'not a fitting file'],
     'a newer schema' => ['{"format":"mint-carry-fitting/7"}', 'schema 7'],
     'a shot of no setup' => [['shots' => [3 => ['setup' => 'ZZ']]], "there is no setup 'ZZ'"],
-    'a tag that is too long' => [['setups' => [0 => ['note' => str_repeat('x', 501)]]], 'setups[0].note must be a text of at most 500 letters'],
+    'a tag that is too long' => [
+        ['setups' => [0 => ['note' => str_repeat('x', 501)]]], 'setups[0].note must be a text of at most 500 letters',
+    ],
     'a shelf that is none' => [['setups' => [1 => ['shelf' => 'burnt']]], 'setups[1].shelf'],
     'a decision for no setup' => [['decisions' => [0 => ['setup' => 'Q']]], 'decisions[0].setup'],
     'units that are none' => [['player' => ['units' => ['speed' => 'knots']]], "'knots'"],

@@ -14,7 +14,9 @@ beforeEach(function (): void {
     $this->a = $this->addSetup($this->case);
     $this->b = $this->addSetup($this->case, ['head' => 'Tern 460']);
     $this->actingAs($this->user);
-    $this->upload = fn (string $bytes, string $name = 'shots.csv'): TestResponse => $this->postJson("api/fittings/{$this->case->id}/files", ['file' => UploadedFile::fake()->createWithContent($name, $bytes)]);
+    $this->upload = fn (string $bytes, string $name = 'shots.csv'): TestResponse => $this->postJson(
+        "api/fittings/{$this->case->id}/files", ['file' => UploadedFile::fake()->createWithContent($name, $bytes)],
+    );
 });
 
 it('stores nothing until it is confirmed, then shots, raw file and cells as typed', function (): void {
@@ -25,7 +27,8 @@ it('stores nothing until it is confirmed, then shots, raw file and cells as type
         ->and($preview->json('map.columns.3.unit'))->toBe('yd');
     $id = $preview->json('id');
     $this->postJson("api/files/{$id}/confirm", ['map' => $preview->json('map')])->assertUnprocessable(); // with which setup?
-    $this->postJson("api/files/{$id}/confirm", ['map' => $preview->json('map'), 'setupId' => $this->b->id])->assertCreated()->assertJson(['stored' => 2, 'already' => 0]);
+    $this->postJson("api/files/{$id}/confirm", ['map' => $preview->json('map'), 'setupId' => $this->b->id])
+        ->assertCreated()->assertJson(['stored' => 2, 'already' => 0]);
     $this->postJson("api/files/{$id}/confirm", ['map' => $preview->json('map'), 'setupId' => $this->b->id])->assertUnprocessable();
     $shot = Shot::query()->orderBy('sequence')->firstOrFail();
     expect($shot->typed)->toBe(['ballSpeedMps' => '150.5', 'launchDeg' => '12.1', 'spinRpm' => '2,450', 'carryM' => '231'])
@@ -37,20 +40,32 @@ it('stores nothing until it is confirmed, then shots, raw file and cells as type
 it('recognises the same file and the same shots', function (): void {
     $bytes = "Ball Speed (mph),Launch,Spin\n150.5,12.1,2450\n151,12.9,2500\n";
     $first = ($this->upload)($bytes);
-    $this->postJson("api/files/{$first->json('id')}/confirm", ['map' => $first->json('map'), 'setupId' => $this->a->id])->assertJson(['stored' => 2]);
+    $this->postJson("api/files/{$first->json('id')}/confirm", ['map' => $first->json('map'), 'setupId' => $this->a->id])->assertJson([
+        'stored' => 2,
+    ]);
     $again = ($this->upload)($bytes, 'copy.csv');
     expect($again->json('earlier.shots'))->toBe(2)->and($again->json('counts.already'))->toBe(2);
-    $this->postJson("api/files/{$again->json('id')}/confirm", ['map' => $again->json('map'), 'setupId' => $this->a->id])->assertJson(['stored' => 0, 'already' => 2]);
+    $this->postJson("api/files/{$again->json('id')}/confirm", ['map' => $again->json('map'), 'setupId' => $this->a->id])->assertJson([
+        'stored' => 0, 'already' => 2,
+    ]);
     $more = ($this->upload)("Ball Speed (mph),Launch,Spin\n150.5,12.1,2450\n149,11.2,2410\n");
-    $this->postJson("api/files/{$more->json('id')}/confirm", ['map' => $more->json('map'), 'setupId' => $this->a->id])->assertJson(['stored' => 1, 'already' => 1]);
+    $this->postJson("api/files/{$more->json('id')}/confirm", ['map' => $more->json('map'), 'setupId' => $this->a->id])->assertJson([
+        'stored' => 1, 'already' => 1,
+    ]);
     expect(Shot::query()->count())->toBe(3);
 });
 
 it('sends the shots of a setup column where they belong', function (): void {
     $preview = ($this->upload)("Setup,Ball Speed (mph),Launch,Spin\nA,150,12,2450\ntern 460,152,12,2300\ndriver x,151,13,2500\n");
-    expect($preview->json('tags'))->toBe([['tag' => 'A', 'shots' => 1, 'setupId' => $this->a->id], ['tag' => 'tern 460', 'shots' => 1, 'setupId' => $this->b->id], ['tag' => 'driver x', 'shots' => 1, 'setupId' => null]]);
-    $this->postJson("api/files/{$preview->json('id')}/confirm", ['map' => $preview->json('map'), 'tags' => $preview->json('tags')])->assertJson(['stored' => 2]);
-    expect($this->a->shots()->count())->toBe(1)->and($this->b->shots()->count())->toBe(1);
+    expect($preview->json('tags'))->toBe([
+        ['tag' => 'A', 'shots' => 1, 'setupId' => $this->a->id], ['tag' => 'tern 460', 'shots' => 1, 'setupId' => $this->b->id],
+        ['tag' => 'driver x', 'shots' => 1, 'setupId' => null],
+    ]);
+    $this->postJson("api/files/{$preview->json('id')}/confirm", [
+        'map' => $preview->json('map'), 'tags' => $preview->json('tags'),
+    ])->assertJson(['stored' => 2]);
+    expect($this->a->shots()->count())
+        ->toBe(1)->and($this->b->shots()->count())->toBe(1);
 });
 
 it('remembers how this kind of file is read', function (): void {
@@ -68,7 +83,11 @@ it('remembers how this kind of file is read', function (): void {
     // Another studio does not share it.
     $other = $this->fitter('Other');
     $this->actingAs($other);
-    expect($this->postJson("api/fittings/{$this->fitting($other)->id}/files", ['file' => UploadedFile::fake()->createWithContent('s.csv', $bytes('150'))])->json('remembered'))->toBeFalse();
+    expect(
+        $this->postJson("api/fittings/{$this->fitting($other)->id}/files", [
+            'file' => UploadedFile::fake()->createWithContent('s.csv', $bytes('150')),
+        ])->json('remembered'),
+    )->toBeFalse();
 });
 
 it('answers bad files plainly and stores none of them', function (string $bytes, string $says): void {
@@ -82,18 +101,29 @@ it('answers bad files plainly and stores none of them', function (string $bytes,
 ]);
 
 it('reads twenty thousand rows, and refuses more', function (): void {
-    $rows = fn (int $n): string => "Ball Speed (mph),Launch,Spin\n".implode("\n", array_map(fn (int $i): string => (140 + ($i % 300) / 10).','.(8 + ($i % 97) / 10).','.(1800 + $i % 1201), range(1, $n)));
+    $rows = fn (int $n): string => "Ball Speed (mph),Launch,Spin\n".
+        implode(
+            "\n",
+            array_map(
+                fn (int $i): string => 140 + ($i % 300) / 10 .','.(8 + ($i % 97) / 10).','.(1800 + ($i % 1201)), range(1, $n),
+            ),
+        );
     $preview = ($this->upload)($rows(20_000))->assertCreated();
     expect($preview->json('counts.shot') + $preview->json('counts.repeat'))->toBe(20_000);
-    $this->postJson("api/files/{$preview->json('id')}/confirm", ['map' => $preview->json('map'), 'setupId' => $this->a->id])->assertCreated();
+    $this->postJson("api/files/{$preview->json('id')}/confirm", [
+        'map' => $preview->json('map'), 'setupId' => $this->a->id,
+    ])->assertCreated();
     expect(Shot::query()->count())->toBe($preview->json('counts.shot'));
     ($this->upload)($rows(20_200))->assertUnprocessable();
 });
 
 it('exports shots with formulas made harmless and numbers left numbers', function (): void {
     $preview = ($this->upload)("Ball Speed (mph),Launch,Spin,Side (m),Note\n150,12,2450,-12.3,=HYPERLINK(1)\n");
-    $this->postJson("api/files/{$preview->json('id')}/confirm", ['map' => $preview->json('map'), 'setupId' => $this->a->id])->assertCreated();
-    $csv = $this->get("api/fittings/{$this->case->id}/shots.csv")->assertOk()->streamedContent();
+    $this->postJson("api/files/{$preview->json('id')}/confirm", [
+        'map' => $preview->json('map'), 'setupId' => $this->a->id,
+    ])->assertCreated();
+    $csv = $this->get("api/fittings/{$this->case->id}/shots.csv")
+        ->assertOk()->streamedContent();
     expect($csv)->toContain(',-12.3,')->toContain("'=HYPERLINK(1)")->not->toContain(',=');
     expect(CsvCell::safe('-12.3'))->toBe('-12.3')
         ->and(CsvCell::safe('+1'))->toBe('+1')
@@ -111,5 +141,6 @@ it('lets a draft be set aside, and keeps a stored file', function (): void {
 it('says what the map lacks, and which value is not one', function (): void {
     $preview = ($this->upload)("Carry (m),Side (m)\n200,4\n")->assertCreated();
     expect($preview->json('problem'))->toContain('ball speed, launch angle, spin rate');
-    $this->postJson("api/files/{$preview->json('id')}/preview", ['map' => ['columns' => [['measure' => 'warp speed']]]])->assertUnprocessable()->assertJsonPath('message', "'warp speed' is not a measure.");
+    $this->postJson("api/files/{$preview->json('id')}/preview", ['map' => ['columns' => [['measure' => 'warp speed']]]])
+        ->assertUnprocessable()->assertJsonPath('message', "'warp speed' is not a measure.");
 });

@@ -11,8 +11,9 @@ use Illuminate\Support\Facades\DB;
 use MintCarry\Core\Intake\Post;
 
 /**
- * A monitor, a network and two clocks that do what they do in life, beside a plain model of what must be on record afterwards. Time is counted in true seconds; each clock is off by
- * something that can change. Every shot has a spin of its own, so that it is known again on record whatever its id.
+ * A monitor, a network and two clocks that do what they do in life, beside a plain model of what must be on record afterwards.
+ * Time is counted in true seconds; each clock is off by something that can change. Every shot has a spin of its own, so that it
+ * is known again on record whatever its id.
  */
 final class Stream
 {
@@ -34,7 +35,10 @@ final class Stream
     /** @var list<array{spin: int, trial: int, prompt: bool, body: array<string, mixed>}> acknowledged, and perhaps sent again */
     private array $sent = [];
 
-    /** @var list<array{id: string, session: string|null, spin: int, cameS: float, answer: array<string, mixed>}> what the plain model holds */
+    /**
+     * @var list<array{id: string, session: string|null, spin: int, cameS: float, answer: array<string, mixed>}> what the plain
+     *   model holds
+     */
     private array $model = [];
 
     private bool $isDown = false;
@@ -52,8 +56,11 @@ final class Stream
 
     public int $acknowledged = 0;
 
-    public function __construct(private readonly Bay $bay, private readonly int $fitting, private readonly int $user, private readonly int $studio, private readonly array $setups, private readonly bool $isNamed, private readonly bool $hasClock, private readonly bool $hasCount, private readonly bool $tellsSending, int $off)
-    {
+    public function __construct(
+        private readonly Bay $bay, private readonly int $fitting, private readonly int $user, private readonly int $studio,
+        private readonly array $setups, private readonly bool $isNamed, private readonly bool $hasClock,
+        private readonly bool $hasCount, private readonly bool $tellsSending, int $off,
+    ) {
         $this->theirs = (float) ($off * 731 - 30_000);
         $this->now();
         $this->begin(0);
@@ -118,8 +125,12 @@ final class Stream
         $this->now();
         DB::table('trials')->where('fitting_id', $this->fitting)->whereNull('ended_at')->update(['ended_at' => now()]);
         $number = (int) DB::table('trials')->where('fitting_id', $this->fitting)->max('number') + 1;
-        $this->trial = DB::table('trials')->insertGetId(['studio_id' => $this->studio, 'fitting_id' => $this->fitting, 'setup_id' => $this->setups[$n % count($this->setups)], 'number' => $number, 'conditions' => '{}', 'begun_by' => $this->user, 'created_at' => now(), 'updated_at' => now()]);
-        DB::table('fittings')->where('id', $this->fitting)->update(['running_trial_id' => $this->trial]);
+        $this->trial = DB::table('trials')->insertGetId([
+            'studio_id' => $this->studio, 'fitting_id' => $this->fitting, 'setup_id' => $this->setups[$n % count($this->setups)],
+            'number' => $number, 'conditions' => '{}', 'begun_by' => $this->user, 'created_at' => now(), 'updated_at' => now(),
+        ]);
+        DB::table('fittings')
+            ->where('id', $this->fitting)->update(['running_trial_id' => $this->trial]);
         if ($this->isDown) {
             $this->toggleAfter(200);
         }
@@ -233,8 +244,11 @@ final class Stream
     private function post(array $shots): array
     {
         $oursNow = floor($this->t + $this->ours);
-        $sending = $this->tellsSending && $this->hasClock ? ['sentAt' => gmdate('Y-m-d\TH:i:s\Z', (int) ($this->t + $this->theirs))] : [];
-        $answers = app(TakeShots::class)($this->bay, Post::read((string) json_encode($sending + ['shots' => array_column($shots, 'body')])));
+        $sending =
+            $this->tellsSending && $this->hasClock ? ['sentAt' => gmdate('Y-m-d\TH:i:s\Z', (int) ($this->t + $this->theirs))] : [];
+        $answers = app(TakeShots::class)(
+            $this->bay, Post::read((string) json_encode($sending + ['shots' => array_column($shots, 'body')])),
+        );
         foreach ($answers as $i => $answer) {
             $this->check($shots[$i], $answer, $oursNow);
         }
@@ -257,10 +271,15 @@ final class Stream
             expect($answer['status'])->toBe('stored');
         }
         if ($answer['status'] === 'stored') {
-            expect((int) json_decode((string) DB::table('shots')->where('id', $answer['shot'])->value('measured'), true)['spinRpm'])->toBe($shot['spin']);
+            expect(
+                (int) json_decode((string) DB::table('shots')->where('id', $answer['shot'])->value('measured'), true)['spinRpm'],
+            )->toBe($shot['spin']);
         }
         if (! $isAgain) {
-            $this->model[] = ['id' => $shot['body']['id'], 'session' => $session, 'spin' => $shot['spin'], 'cameS' => $oursNow, 'answer' => $answer];
+            $this->model[] = [
+                'id' => $shot['body']['id'], 'session' => $session, 'spin' => $shot['spin'], 'cameS' => $oursNow,
+                'answer' => $answer,
+            ];
         }
     }
 
@@ -270,7 +289,9 @@ final class Stream
         $found = [];
         foreach (DB::table('shots')->where('fitting_id', $this->fitting)->get(['measured', 'trial_id', 'setup_id', 'flags']) as $row) {
             expect((int) $row->setup_id)->toBe((int) DB::table('trials')->where('id', $row->trial_id)->value('setup_id'));
-            $found[(int) json_decode($row->measured, true)['spinRpm']][] = ['trial' => (int) $row->trial_id, 'flags' => json_decode($row->flags, true)];
+            $found[(int) json_decode($row->measured, true)['spinRpm']][] = [
+                'trial' => (int) $row->trial_id, 'flags' => json_decode($row->flags, true),
+            ];
         }
         ksort($found);
 
@@ -280,52 +301,80 @@ final class Stream
     /** @return list<string> */
     public function modelHolds(): array
     {
-        return array_values(array_map(fn (array $m): string => "{$m['id']} {$m['spin']}", array_filter($this->model, fn (array $m): bool => $m['answer']['status'] === 'held')));
+        return array_values(
+            array_map(
+                fn (array $m): string => "{$m['id']} {$m['spin']}",
+                array_filter($this->model, fn (array $m): bool => $m['answer']['status'] === 'held'),
+            ),
+        );
     }
 }
 
 afterEach(fn () => Carbon::setTestNow());
 
-it('has every acknowledged shot once, with the setup it was hit with or flagged, whatever the monitor, the network and the clocks do', function (): void {
-    $user = $this->fitter();
-    $bay = Bay::query()->create(['studio_id' => $user->studio_id, 'name' => 'Bay 1']);
-    // The same streams each time; MINT_STREAMS and ERIS_SEED ask for more and for others.
-    if (getenv('ERIS_SEED') === false) {
-        putenv('ERIS_SEED=20261127');
-    }
-    $streams = $shots = $late = $moved = $flagged = $held = 0;
-    (new Facade)->limitTo((int) (getenv('MINT_STREAMS') ?: 320))->forAll(Generator\choose(0, 15), Generator\choose(0, 80), Generator\vector(22, Generator\tuple(Generator\choose(0, 13), Generator\choose(1, 100))))
-        ->disableShrinking() // what failed is told whole
-        ->then(function (int $mode, int $off, array $steps) use ($user, $bay, &$streams, &$shots, &$late, &$moved, &$flagged, &$held): void {
-            DB::beginTransaction();
-            try {
-                $fitting = $this->fitting($user);
-                $setups = array_map(fn (): int => $this->addSetup($fitting)->id, range(1, 3));
-                $bay->update(['fitting_id' => $fitting->id]);
-                $stream = new Stream($bay, $fitting->id, $user->id, $user->studio_id, $setups, ($mode & 1) > 0, ($mode & 2) > 0, ($mode & 4) > 0, ($mode & 8) > 0, $off);
-                foreach ($steps as [$what, $n]) {
-                    $stream->step($what, $n);
+it(
+    'has every acknowledged shot once, with the setup it was hit with or flagged, whatever the monitor, the network and the clocks do',
+    function (): void {
+        $user = $this->fitter();
+        $bay = Bay::query()->create(['studio_id' => $user->studio_id, 'name' => 'Bay 1']);
+        // The same streams each time; MINT_STREAMS and ERIS_SEED ask for more and for others.
+        if (getenv('ERIS_SEED') === false) {
+            putenv('ERIS_SEED=20261127');
+        }
+        $streams = $shots = $late = $moved = $flagged = $held = 0;
+        (new Facade)
+            ->limitTo((int) (getenv('MINT_STREAMS') ?: 320))
+            ->forAll(
+                Generator\choose(0, 15), Generator\choose(0, 80),
+                Generator\vector(22, Generator\tuple(Generator\choose(0, 13), Generator\choose(1, 100))),
+            )
+            ->disableShrinking() // what failed is told whole
+            ->then(function (int $mode, int $off, array $steps) use (
+                $user, $bay, &$streams, &$shots, &$late, &$moved, &$flagged, &$held,
+            ): void {
+                DB::beginTransaction();
+                try {
+                    $fitting = $this->fitting($user);
+                    $setups = array_map(fn (): int => $this->addSetup($fitting)->id, range(1, 3));
+                    $bay->update(['fitting_id' => $fitting->id]);
+                    $stream = new Stream(
+                        $bay, $fitting->id, $user->id, $user->studio_id, $setups, ($mode & 1) > 0, ($mode & 2) > 0, ($mode & 4) > 0,
+                        ($mode & 8) > 0, $off,
+                    );
+                    foreach ($steps as [$what, $n]) {
+                        $stream->step($what, $n);
+                    }
+                    $stream->finish();
+                    $record = $stream->onRecord();
+                    $wrong = fn (string $why, int $spin): string => "{$why} (spin {$spin}, mode {$mode}, off {$off}): ".
+                        json_encode($steps);
+                    expect(array_keys($record))
+                        ->toBe(array_keys($stream->truth))->and($stream->acknowledged)->toBe(count($stream->truth));
+                    foreach ($stream->truth as $spin => $truth) {
+                        expect($record[$spin])->toHaveCount(1, $wrong('on record twice', $spin));
+                        $isRight = $record[$spin][0]['trial'] === $truth['trial'];
+                        // What came at once is where it was hit, whatever the clocks say; what came late is, or is flagged.
+                        $truth['prompt']
+                            ? expect($isRight)->toBeTrue($wrong('moved', $spin))
+                            : expect($isRight || $record[$spin][0]['flags'] !== [])->toBeTrue($wrong('misplaced in silence', $spin));
+                        $late += (int) ! $truth['prompt'];
+                        $moved += (int) ($isRight && str_starts_with($record[$spin][0]['flags'][0] ?? '', 'Came late'));
+                        $flagged += (int) ($record[$spin][0]['flags'] !== []);
+                    }
+                    expect(
+                        DB::table('held_shots')
+                            ->where('fitting_id', $fitting->id)->orderBy('id')->get()
+                            ->map(fn (stdClass $h): string => "{$h->sender_id} ".json_decode($h->body, true)['values']['spinRpm'])
+                            ->all(),
+                    )->toBe($stream->modelHolds());
+                    [$streams, $shots, $held] = [$streams + 1, $shots + count($record), $held + count($stream->modelHolds())];
+                } finally {
+                    DB::rollBack();
                 }
-                $stream->finish();
-                $record = $stream->onRecord();
-                $wrong = fn (string $why, int $spin): string => "{$why} (spin {$spin}, mode {$mode}, off {$off}): ".json_encode($steps);
-                expect(array_keys($record))->toBe(array_keys($stream->truth))
-                    ->and($stream->acknowledged)->toBe(count($stream->truth));
-                foreach ($stream->truth as $spin => $truth) {
-                    expect($record[$spin])->toHaveCount(1, $wrong('on record twice', $spin));
-                    $isRight = $record[$spin][0]['trial'] === $truth['trial'];
-                    // What came at once is where it was hit, whatever the clocks say; what came late is, or is flagged.
-                    $truth['prompt'] ? expect($isRight)->toBeTrue($wrong('moved', $spin)) : expect($isRight || $record[$spin][0]['flags'] !== [])->toBeTrue($wrong('misplaced in silence', $spin));
-                    $late += (int) ! $truth['prompt'];
-                    $moved += (int) ($isRight && str_starts_with($record[$spin][0]['flags'][0] ?? '', 'Came late'));
-                    $flagged += (int) ($record[$spin][0]['flags'] !== []);
-                }
-                expect(DB::table('held_shots')->where('fitting_id', $fitting->id)->orderBy('id')->get()->map(fn (stdClass $h): string => "{$h->sender_id} ".json_decode($h->body, true)['values']['spinRpm'])->all())->toBe($stream->modelHolds());
-                [$streams, $shots, $held] = [$streams + 1, $shots + count($record), $held + count($stream->modelHolds())];
-            } finally {
-                DB::rollBack();
-            }
-        });
-    // The streams were such as to try it.
-    expect($streams)->toBeGreaterThanOrEqual(300)->and($shots)->toBeGreaterThan(1500)->and($late)->toBeGreaterThan(50)->and($moved)->toBeGreaterThan(20)->and($flagged)->toBeGreaterThan(50)->and($held)->toBeGreaterThan(20);
-});
+            });
+        // The streams were such as to try it.
+        expect($streams)
+            ->toBeGreaterThanOrEqual(300)->and($shots)->toBeGreaterThan(1500)->and($late)->toBeGreaterThan(50)->and($moved)
+            ->toBeGreaterThan(20)->and($flagged)->toBeGreaterThan(50)->and($held)->toBeGreaterThan(20);
+    },
+);

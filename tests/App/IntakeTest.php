@@ -9,35 +9,53 @@ use App\Models\Shot;
 use App\Models\Trial;
 use Illuminate\Testing\TestResponse;
 
-// What a monitor can do to the intake: ids used again, a body that breaks off, values that are none; and what the fitter does with what was held.
+// What a monitor can do to the intake: ids used again, a body that breaks off, values that are none; and what the fitter does
+// with what was held.
 
 beforeEach(function (): void {
     $this->user = $this->fitter();
     $this->case = $this->fitting($this->user);
     $this->a = $this->addSetup($this->case);
     [$this->bay, $this->token] = $this->bay($this->user, $this->case);
-    $this->begin = fn (?int $setupId = null): int => $this->actingAs($this->user)->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $setupId ?? $this->a->id])->assertCreated()->json('running.id');
+    $this->begin = fn (?int $setupId = null): int => $this->actingAs($this->user)
+        ->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $setupId ?? $this->a->id])->assertCreated()
+        ->json('running.id');
     ($this->begin)();
     $this->values = fn (float $spin = 2400): array => ['ballSpeedMps' => 67.5, 'launchDeg' => 12.5, 'spinRpm' => $spin];
     $this->send = function (string $body): TestResponse {
         $this->app['auth']->forgetGuards();
 
-        return $this->call('POST', "api/bays/{$this->bay}/shots", [], [], [], ['HTTP_AUTHORIZATION' => "Bearer {$this->token}", 'HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/json'], $body);
+        return $this->call(
+            'POST', "api/bays/{$this->bay}/shots", [], [], [],
+            [
+                'HTTP_AUTHORIZATION' => "Bearer {$this->token}", 'HTTP_ACCEPT' => 'application/json',
+                'CONTENT_TYPE' => 'application/json',
+            ],
+            $body,
+        );
     };
-    $this->shot = fn (string $id, float $spin = 2400, array $more = []): TestResponse => ($this->send)(json_encode($more + ['id' => $id, 'values' => ($this->values)($spin)], JSON_THROW_ON_ERROR));
-    $this->spins = fn (): array => Shot::query()->orderBy('sequence')->get()->map(fn (Shot $s): float => (float) $s->measured['spinRpm'])->all();
+    $this->shot = fn (string $id, float $spin = 2400, array $more = []): TestResponse => ($this->send)(
+        json_encode($more + ['id' => $id, 'values' => ($this->values)($spin)], JSON_THROW_ON_ERROR),
+    );
+    $this->spins = fn (): array => Shot::query()
+        ->orderBy('sequence')->get()->map(fn (Shot $s): float => (float) $s->measured['spinRpm'])->all();
 });
 
 it('stores the shots of a monitor that counts 1, 2, 3 anew each day', function (): void {
     foreach ([0, 1, 30] as $day) {
         $this->travel($day)->days();
         foreach ([1, 2, 3] as $n) {
-            $answer = ($this->shot)((string) $n, 2000 + 100 * $day + $n, ['sequence' => $n])->assertOk()->json('results.0');
-            expect($answer['status'])->toBe('stored')->and((float) Shot::query()->findOrFail($answer['shot'])->measured['spinRpm'])->toBe(2000.0 + 100 * $day + $n);
+            $answer = ($this->shot)((string) $n, 2000 + 100 * $day + $n, ['sequence' => $n])
+                ->assertOk()->json('results.0');
+            expect($answer['status'])
+                ->toBe('stored')->and((float) Shot::query()->findOrFail($answer['shot'])->measured['spinRpm'])
+                ->toBe(2000.0 + 100 * $day + $n);
         }
     }
-    expect(($this->spins)())->toBe([2001.0, 2002.0, 2003.0, 2101.0, 2102.0, 2103.0, 5001.0, 5002.0, 5003.0])
-        ->and(Shot::query()->orderBy('sequence')->get()->map(fn (Shot $s): int => count($s->flags))->all())->toBe([0, 0, 0, 1, 1, 1, 1, 1, 1]);
+    expect(($this->spins)())
+        ->toBe([2001.0, 2002.0, 2003.0, 2101.0, 2102.0, 2103.0, 5001.0, 5002.0, 5003.0])
+        ->and(Shot::query()->orderBy('sequence')->get()->map(fn (Shot $s): int => count($s->flags))->all())
+        ->toBe([0, 0, 0, 1, 1, 1, 1, 1, 1]);
 });
 
 it('holds the same shot under the same id when it comes after the hour, and names the one it equals', function (): void {
@@ -51,7 +69,8 @@ it('holds the same shot under the same id when it comes after the hour, and name
         ->and(($this->shot)('7')->json('results.0'))->toBe($held)
         ->and(Shot::query()->count())->toBe(1)->and(HeldShot::query()->count())->toBe(1);
     $this->travel(2)->hours();
-    expect(($this->shot)('7')->json('results.0.reason'))->toContain('It equals a shot that was held')->and(HeldShot::query()->count())->toBe(2);
+    expect(($this->shot)('7')->json('results.0.reason'))
+        ->toContain('It equals a shot that was held')->and(HeldShot::query()->count())->toBe(2);
 });
 
 it('lets ids hold within the session that the sender names', function (): void {
@@ -75,19 +94,35 @@ it('says stored only of this very shot', function (): void {
         $seen[] = $answer['shot'];
         expect((float) Shot::query()->findOrFail($answer['shot'])->measured['spinRpm'])->toBe((float) $spin);
     }
-    expect(array_map(fn (int $shot): int => $shot - $seen[0], $seen))->toBe([0, 1, 0, 1, 2])->and(($this->spins)())->toBe([2400.0, 2500.0, 2400.0]);
+    expect(array_map(fn (int $shot): int => $shot - $seen[0], $seen))
+        ->toBe([0, 1, 0, 1, 2])->and(($this->spins)())->toBe([2400.0, 2500.0, 2400.0]);
 });
 
 it('gives each shot of a batch an answer of its own', function (): void {
     $values = json_encode(($this->values)());
-    $answer = ($this->send)('{"shots":[{"id":"a","values":'.$values.'},{"id":"b","values":{"spinRpm":1e999}},{"values":{}},{"id":"c","values":'.$values.',"sequence":"x"},{"id":"d","values":'.str_repeat('[', 500).str_repeat(']', 500).'},{"id":"a","values":'.$values.'},{"id":"e","values":'.$values.'}]}')->assertOk()->json('results');
-    expect(array_column($answer, 'status'))->toBe(['stored', 'held', 'refused', 'held', 'refused', 'stored', 'stored'])
-        ->and($answer[5])->toBe($answer[0])
-        ->and($answer[2])->toMatchArray(['id' => null, 'doNotRepeat' => true])->and($answer[2]['reason'])->toContain('do not repeat')
-        ->and($answer[0])->not->toHaveKey('doNotRepeat')
-        ->and(Shot::query()->count())->toBe(2)->and(HeldShot::query()->count())->toBe(2);
+    $answer = ($this->send)(
+        '{"shots":[{"id":"a","values":'.
+            $values.
+            '},{"id":"b","values":{"spinRpm":1e999}},{"values":{}},{"id":"c","values":'.
+            $values.
+            ',"sequence":"x"},{"id":"d","values":'.
+            str_repeat('[', 500).
+            str_repeat(']', 500).
+            '},{"id":"a","values":'.
+            $values.
+            '},{"id":"e","values":'.
+            $values.
+            '}]}',
+    )
+        ->assertOk()->json('results');
+    expect(array_column($answer, 'status'))
+        ->toBe(['stored', 'held', 'refused', 'held', 'refused', 'stored', 'stored'])->and($answer[5])->toBe($answer[0])
+        ->and($answer[2])->toMatchArray(['id' => null, 'doNotRepeat' => true])->and($answer[2]['reason'])
+        ->toContain('do not repeat')->and($answer[0])->not->toHaveKey('doNotRepeat')->and(Shot::query()->count())->toBe(2)
+        ->and(HeldShot::query()->count())->toBe(2);
     // Only where none can ever be read is it the post that is wrong.
-    ($this->send)('{"shots":[{"values":{}},3]}')->assertStatus(422)->assertJsonPath('results.0.status', 'refused')->assertJsonPath('results.1.doNotRepeat', true);
+    ($this->send)('{"shots":[{"values":{}},3]}')
+        ->assertStatus(422)->assertJsonPath('results.0.status', 'refused')->assertJsonPath('results.1.doNotRepeat', true);
 });
 
 it('never fails of a body that is none, and keeps what stands', function (string $body, string $status): void {
@@ -101,27 +136,42 @@ it('never fails of a body that is none, and keeps what stands', function (string
             ->and($this->actingAs($this->user)->getJson("api/held/{$held->id}")->assertOk()->json('sent'))->toBe($body);
         $this->getJson("api/fittings/{$this->case->id}/bay")->assertOk();
     }
-})->with(fn (): array => [
-    'no JSON' => ['{"id":"a","values":{"ballSpeedMps":67', 'refused'],
-    'nothing' => ['', 'refused'],
-    'no UTF-8 in the id' => ["{\"id\":\"\xFF\",\"values\":{}}", 'refused'],
-    'too large a number' => ['{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":1e999}}', 'held'],
-    'too small a number' => ['{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":1e-400}}', 'held'],
-    'true for a number' => ['{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":true}}', 'held'],
-    'true for a value' => ['{"id":"a","values":{"ballSpeedMps":{"value":true},"launchDeg":12,"spinRpm":2400}}', 'held'],
-    'a list for an optional value' => ['{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":2400,"carryM":{"value":[200]}}}', 'held'],
-    'a unit that is a number' => ['{"id":"a","values":{"ballSpeedMps":{"value":67,"unit":5},"launchDeg":12,"spinRpm":2400}}', 'held'],
-    'something beside value and unit' => ['{"id":"a","values":{"ballSpeedMps":{"value":67,"x":'.str_repeat('[', 50).str_repeat(']', 50).'},"launchDeg":12,"spinRpm":2400}}', 'held'],
-    'nested 400 deep' => ['{"id":"a","values":{"spinRpm":'.str_repeat('{"x":', 400).'1'.str_repeat('}', 400).'}}', 'held'],
-    'a sequence of the wrong kind' => ['{"id":"a","sequence":[1],"values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":2400}}', 'held'],
-    'a time of the wrong kind' => ['{"id":"a","at":1714732927,"values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":2400}}', 'held'],
-]);
+})->with(
+    fn (): array => [
+        'no JSON' => ['{"id":"a","values":{"ballSpeedMps":67', 'refused'], 'nothing' => ['', 'refused'],
+        'no UTF-8 in the id' => ["{\"id\":\"\xFF\",\"values\":{}}", 'refused'],
+        'too large a number' => ['{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":1e999}}', 'held'],
+        'too small a number' => ['{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":1e-400}}', 'held'],
+        'true for a number' => ['{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":true}}', 'held'],
+        'true for a value' => ['{"id":"a","values":{"ballSpeedMps":{"value":true},"launchDeg":12,"spinRpm":2400}}', 'held'],
+        'a list for an optional value' => [
+            '{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":2400,"carryM":{"value":[200]}}}', 'held',
+        ],
+        'a unit that is a number' => [
+            '{"id":"a","values":{"ballSpeedMps":{"value":67,"unit":5},"launchDeg":12,"spinRpm":2400}}', 'held',
+        ],
+        'something beside value and unit' => [
+            '{"id":"a","values":{"ballSpeedMps":{"value":67,"x":'.
+            str_repeat('[', 50).
+            str_repeat(']', 50).
+            '},"launchDeg":12,"spinRpm":2400}}', 'held',
+        ],
+        'nested 400 deep' => ['{"id":"a","values":{"spinRpm":'.str_repeat('{"x":', 400).'1'.str_repeat('}', 400).'}}', 'held'],
+        'a sequence of the wrong kind' => [
+            '{"id":"a","sequence":[1],"values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":2400}}', 'held',
+        ],
+        'a time of the wrong kind' => ['{"id":"a","at":1714732927,"values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":2400}}', 'held'],
+    ],
+);
 
 it('holds a shot with letters that are no UTF-8, and what could be read of it', function (): void {
-    $answer = ($this->send)("{\"id\":\"a\",\"values\":{\"ballSpeedMps\":67,\"launchDeg\":12,\"spinRpm\":2400},\"note\":\"\xFFx\"}")->assertOk()->json('results.0');
+    $answer = ($this->send)("{\"id\":\"a\",\"values\":{\"ballSpeedMps\":67,\"launchDeg\":12,\"spinRpm\":2400},\"note\":\"\xFFx\"}")
+        ->assertOk()->json('results.0');
     $held = HeldShot::query()->firstOrFail();
-    expect($answer['status'])->toBe('held')->and($answer['reason'])->toContain('not UTF-8')->and($held->body['values']['spinRpm'])->toBe(2400);
-    $this->actingAs($this->user)->patchJson("api/held/{$held->id}", ['values' => $held->body['values']])->assertOk();
+    expect($answer['status'])
+        ->toBe('held')->and($answer['reason'])->toContain('not UTF-8')->and($held->body['values']['spinRpm'])->toBe(2400);
+    $this->actingAs($this->user)
+        ->patchJson("api/held/{$held->id}", ['values' => $held->body['values']])->assertOk();
     expect(($this->spins)())->toBe([2400.0]);
 });
 
@@ -148,12 +198,16 @@ it('settles a held shot once, and takes a discard back', function (): void {
     ($this->send)('{"id":"b","values":{"ballSpeedMps":67,"launchDeg":13}}');
     [$one, $two] = HeldShot::query()->orderBy('id')->get()->all();
     $this->actingAs($this->user);
-    $shot = $this->patchJson("api/held/{$one->id}", ['values' => ($this->values)()])->assertOk()->json('shot');
-    $this->patchJson("api/held/{$one->id}", ['values' => ($this->values)()])->assertUnprocessable()->assertJsonFragment(['message' => 'This shot has been taken already.']);
-    expect(Shot::query()->findOrFail($shot)->flags)->toBe(['Was held: Spin rate is missing'])
-        ->and($one->refresh())->settled_how->toBe('taken')->shot_id->toBe($shot)->settled_by->toBe($this->user->id);
+    $shot = $this->patchJson("api/held/{$one->id}", ['values' => ($this->values)()])
+        ->assertOk()->json('shot');
+    $this->patchJson("api/held/{$one->id}", ['values' => ($this->values)()])
+        ->assertUnprocessable()->assertJsonFragment(['message' => 'This shot has been taken already.']);
+    expect(Shot::query()->findOrFail($shot)->flags)
+        ->toBe(['Was held: Spin rate is missing'])->and($one->refresh())->settled_how->toBe('taken')->shot_id->toBe($shot)
+        ->settled_by->toBe($this->user->id);
     $this->deleteJson("api/held/{$two->id}")->assertOk();
-    $this->patchJson("api/held/{$two->id}", ['values' => ($this->values)()])->assertUnprocessable()->assertJsonFragment(['message' => 'This shot has been discarded already.']);
+    $this->patchJson("api/held/{$two->id}", ['values' => ($this->values)()])
+        ->assertUnprocessable()->assertJsonFragment(['message' => 'This shot has been discarded already.']);
     $log = $this->getJson("api/fittings/{$this->case->id}/log")->json();
     expect($log[0]['words'])->toContain('discarded a held shot: Spin rate is missing')->and($log[0]['undoable'])->toBeTrue()
         ->and($log[1]['words'])->toBe('took a held shot as shot 1')->and($log[1]['undoable'])->toBeFalse();
@@ -162,7 +216,8 @@ it('settles a held shot once, and takes a discard back', function (): void {
     $this->patchJson("api/held/{$two->id}", ['values' => ($this->values)(2500)])->assertOk();
     expect(($this->spins)())->toBe([2400.0, 2500.0]);
     // What was sent is answered as it was, also now.
-    expect(($this->send)('{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12}}')->json('results.0.status'))->toBe('held')->and(HeldShot::query()->count())->toBe(2);
+    expect(($this->send)('{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12}}')->json('results.0.status'))
+        ->toBe('held')->and(HeldShot::query()->count())->toBe(2);
 });
 
 it('shows in the bay what came while nobody was there, and takes it into what runs by then', function (): void {
@@ -187,7 +242,12 @@ it('keeps the tray of another studio shut', function (): void {
     ($this->send)('{"id":"a","values":{}}');
     $held = HeldShot::query()->firstOrFail();
     $this->actingAs($this->fitter('Other'));
-    foreach ([['get', "api/held/{$held->id}"], ['patch', "api/held/{$held->id}"], ['delete', "api/held/{$held->id}"], ['get', "api/fittings/{$this->case->id}/held"]] as [$verb, $uri]) {
+    foreach (
+        [
+            ['get', "api/held/{$held->id}"], ['patch', "api/held/{$held->id}"], ['delete', "api/held/{$held->id}"],
+            ['get', "api/fittings/{$this->case->id}/held"],
+        ] as [$verb, $uri]
+    ) {
         expect($this->json($verb, $uri, ['values' => ($this->values)()])->getStatusCode())->toBeIn([403, 404]);
     }
     expect($held->refresh()->settled_at)->toBeNull();
@@ -211,18 +271,29 @@ it('puts a shot that came late from the fitting before into that one’s tray, n
         ->and($this->actingAs($this->user)->getJson("api/fittings/{$this->case->id}/bay")->json('held'))->toHaveCount(1)
         ->and($this->getJson("api/fittings/{$other->id}/bay")->json('held'))->toBe([]);
     $this->patchJson('api/held/'.HeldShot::query()->value('id'), ['values' => ($this->values)(2420)])->assertOk();
-    expect(Shot::query()->where('setup_id', $this->a->id)->count())->toBe(3)->and(Trial::query()->where('fitting_id', $other->id)->firstOrFail()->shots()->count())->toBe(0);
+    expect(Shot::query()->where('setup_id', $this->a->id)->count())
+        ->toBe(3)->and(Trial::query()->where('fitting_id', $other->id)->firstOrFail()->shots()->count())->toBe(0);
 });
 
 it('tells who typed under a used line that it is on record, and keeps both when it is another shot', function (): void {
-    $line = fn (string $id, string $spin): array => ['clientId' => $id, 'values' => ['ballSpeedMps' => ['value' => '150', 'unit' => 'mph'], 'launchDeg' => ['value' => '12'], 'spinRpm' => ['value' => $spin]]];
-    $type = fn (array ...$lines): TestResponse => $this->postJson("api/fittings/{$this->case->id}/shots", ['setupId' => $this->a->id, 'shots' => $lines]);
-    $type($line('one', '2400'))->assertCreated()->assertExactJson(['stored' => 1, 'already' => 0]);
+    $line = fn (string $id, string $spin): array => [
+        'clientId' => $id,
+        'values' => [
+            'ballSpeedMps' => ['value' => '150', 'unit' => 'mph'], 'launchDeg' => ['value' => '12'],
+            'spinRpm' => ['value' => $spin],
+        ],
+    ];
+    $type = fn (array ...$lines): TestResponse => $this->postJson("api/fittings/{$this->case->id}/shots", [
+        'setupId' => $this->a->id, 'shots' => $lines,
+    ]);
+    $type($line('one', '2400'))
+        ->assertCreated()->assertExactJson(['stored' => 1, 'already' => 0]);
     // The answer got lost, the same line is sent again, with another.
     $type($line('one', '2400'), $line('two', '2500'))->assertCreated()->assertExactJson(['stored' => 1, 'already' => 1]);
     $told = $type($line('one', '2450'), $line('three', '2600'))->assertStatus(409)->json();
-    expect($told['message'])->toContain('Line 1 is on record as shot 1, with other values.')->toContain('what you typed is still here')->and($told['differs'])->toBe(['one'])
-        ->and(($this->spins)())->toBe([2400.0, 2500.0]);
+    expect($told['message'])
+        ->toContain('Line 1 is on record as shot 1, with other values.')->toContain('what you typed is still here')
+        ->and($told['differs'])->toBe(['one'])->and(($this->spins)())->toBe([2400.0, 2500.0]);
     $type($line('four', '2450'), $line('three', '2600'))->assertCreated();
     // Two lines of one post under one id.
     $type($line('five', '2700'), $line('five', '2710'))->assertStatus(409);
@@ -235,16 +306,31 @@ it('takes simulated shots only where they were switched on, and marks them to th
     $refused = ($this->shot)('a', 2400, ['source' => 'simulated'])->assertStatus(422)->json('results.0');
     expect($refused)->toMatchArray(['status' => 'refused', 'doNotRepeat' => true])->and(Shot::query()->count())->toBe(0);
     $this->getJson("api/bays/{$this->bay}/hand", ['Authorization' => "Bearer {$this->token}"])->assertForbidden();
-    $this->actingAs($this->user)->patchJson('api/studio', ['takesSimulated' => true])->assertOk();
-    ($this->send)(json_encode(['source' => 'simulated', 'shots' => [['id' => 'a', 'values' => ($this->values)()], ['id' => 'b', 'source' => 'monitor', 'values' => ($this->values)(2500)], ['id' => 'c', 'values' => ['launchDeg' => 3]]]]));
-    expect(Shot::query()->orderBy('id')->pluck('source')->all())->toBe(['simulated', 'monitor'])->and(HeldShot::query()->value('source'))->toBe('simulated');
-    $this->actingAs($this->user)->patchJson('api/held/'.HeldShot::query()->value('id'), ['values' => ($this->values)(2600)])->assertOk();
-    expect(Shot::query()->latest('id')->value('source'))->toBe('simulated')
-        ->and($this->getJson("api/fittings/{$this->case->id}/shots")->json('*.source'))->toBe(['simulated', 'monitor', 'simulated'])
+    $this->actingAs($this->user)
+        ->patchJson('api/studio', ['takesSimulated' => true])->assertOk();
+    ($this->send)(
+        json_encode([
+            'source' => 'simulated',
+            'shots' => [
+                ['id' => 'a', 'values' => ($this->values)()],
+                ['id' => 'b', 'source' => 'monitor', 'values' => ($this->values)(2500)],
+                ['id' => 'c', 'values' => ['launchDeg' => 3]],
+            ],
+        ]),
+    );
+    expect(Shot::query()->orderBy('id')->pluck('source')->all())
+        ->toBe(['simulated', 'monitor'])->and(HeldShot::query()->value('source'))->toBe('simulated');
+    $this->actingAs($this->user)
+        ->patchJson('api/held/'.HeldShot::query()->value('id'), ['values' => ($this->values)(2600)])->assertOk();
+    expect(Shot::query()->latest('id')->value('source'))
+        ->toBe('simulated')->and($this->getJson("api/fittings/{$this->case->id}/shots")->json('*.source'))
+        ->toBe(['simulated', 'monitor', 'simulated'])
         ->and($this->getJson("api/fittings/{$this->case->id}")->json('setups.0.simulated'))->toBe(2)
         ->and($this->getJson('api/fittings')->json('0.simulated'))->toBe(2)
-        ->and($this->get("api/fittings/{$this->case->id}/shots.csv")->streamedContent())->toContain('hitAt,source')->toMatch('/,simulated\n.*,monitor\n.*,simulated\n/s')
-        ->and($this->getJson("api/fittings/{$this->case->id}/file")->json('shots.*.source'))->toBe(['simulated', 'monitor', 'simulated']);
+        ->and($this->get("api/fittings/{$this->case->id}/shots.csv")->streamedContent())->toContain('hitAt,source')
+        ->toMatch('/,simulated\n.*,monitor\n.*,simulated\n/s')
+        ->and($this->getJson("api/fittings/{$this->case->id}/file")->json('shots.*.source'))
+        ->toBe(['simulated', 'monitor', 'simulated']);
 });
 
 it('does not lock a decision for a real player on simulated shots', function (): void {
@@ -257,22 +343,34 @@ it('does not lock a decision for a real player on simulated shots', function ():
         }
     }
     $this->actingAs($this->user);
-    $decision = $this->postJson("api/fittings/{$this->case->id}/decisions", ['setupId' => $this->a->id, 'reason' => 'x'])->assertCreated()->json('id');
-    $this->postJson("api/decisions/{$decision}/lock")->assertUnprocessable()->assertJsonFragment(['message' => 'Simulated shots count in this fitting (B): a decision for a real player cannot be locked on them. Leave them out, or hit real ones.']);
+    $decision = $this->postJson("api/fittings/{$this->case->id}/decisions", ['setupId' => $this->a->id, 'reason' => 'x'])
+        ->assertCreated()->json('id');
+    $this->postJson("api/decisions/{$decision}/lock")
+        ->assertUnprocessable()
+        ->assertJsonFragment([
+            'message' => 'Simulated shots count in this fitting (B): a decision for a real player cannot be locked on them. Leave them out, or hit real ones.',
+        ]);
     expect(LogEntry::query()->where('words', 'like', 'locked%')->count())->toBe(0);
-    $this->patchJson('api/shots/'.Shot::query()->where('source', 'simulated')->value('id'), ['leftOut' => ['reason' => 'other']])->assertOk();
+    $this->patchJson('api/shots/'.Shot::query()->where('source', 'simulated')->value('id'), [
+        'leftOut' => ['reason' => 'other'],
+    ])->assertOk();
     $this->postJson("api/decisions/{$decision}/lock")->assertOk();
 });
 
 it('marks readings and swing weights of a stand-in, and takes none where nobody asked', function (): void {
     $head = $this->rackHead($this->user);
-    $read = fn (string $source): TestResponse => $this->postJson("api/heads/{$head['id']}/readings", ['values' => ['loftDeg' => ['10.1']], 'readAs' => 'soled', 'way' => 'hand', 'source' => $source]);
+    $read = fn (string $source): TestResponse => $this->postJson("api/heads/{$head['id']}/readings", [
+        'values' => ['loftDeg' => ['10.1']], 'readAs' => 'soled', 'way' => 'hand', 'source' => $source,
+    ]);
     $read('simulated')->assertUnprocessable();
     expect(Reading::query()->count())->toBe(0);
-    $setup = fn (): TestResponse => $this->postJson("api/fittings/{$this->case->id}/setups", ['headId' => $head['id'], 'sleeveLabel' => 'N', 'swingWeight' => 'D3', 'swingWeightSource' => 'simulated']);
+    $setup = fn (): TestResponse => $this->postJson("api/fittings/{$this->case->id}/setups", [
+        'headId' => $head['id'], 'sleeveLabel' => 'N', 'swingWeight' => 'D3', 'swingWeightSource' => 'simulated',
+    ]);
     $setup()->assertUnprocessable();
     $this->patchJson('api/studio', ['takesSimulated' => true])->assertOk();
-    $read('simulated')->assertCreated()->assertJsonPath('measured.loftDeg.source', 'simulated')->assertJsonPath('history.0.source', 'simulated');
+    $read('simulated')
+        ->assertCreated()->assertJsonPath('measured.loftDeg.source', 'simulated')->assertJsonPath('history.0.source', 'simulated');
     $setup()->assertCreated()->assertJsonPath('swingWeight.source', 'simulated')->assertJsonPath('playing.byStandIn', true);
     expect($this->getJson('api/rack.json')->json('heads.0.readings.0.source'))->toBe('simulated')
         ->and($this->getJson("api/fittings/{$this->case->id}/file")->json('setups.1.swingWeightSource'))->toBe('simulated');
@@ -280,8 +378,17 @@ it('marks readings and swing weights of a stand-in, and takes none where nobody 
     // What is made up does not come into a studio that did not ask for it.
     [$rack, $file] = [$this->getJson('api/rack.json')->getContent(), $this->getJson("api/fittings/{$this->case->id}/file")->getContent()];
     $this->actingAs($this->fitter('Other'));
-    $upload = fn (string $to, string|false $bytes): TestResponse => $this->postJson($to, ['keep' => true, 'file' => Illuminate\Http\UploadedFile::fake()->createWithContent('x.json', (string) $bytes)]);
-    $upload('api/rack/import', $rack)->assertOk()->assertJsonPath('leftOut', ['readings of Tern 460 by a stand-in']);
-    expect(Reading::query()->whereHas('fitter', fn ($q) => $q->where('studio_id', '!=', $this->user->studio_id))->pluck('source')->all())->toBe(['measured']);
-    $upload('api/fittings/import', $file)->assertUnprocessable()->assertJsonFragment(['message' => 'This file holds swing weights of a stand-in (1), readings of a stand-in (1): this studio takes nothing made up. It is switched on in the bay. Nothing was added.']);
+    $upload = fn (string $to, string|false $bytes): TestResponse => $this->postJson($to, [
+        'keep' => true, 'file' => Illuminate\Http\UploadedFile::fake()->createWithContent('x.json', (string) $bytes),
+    ]);
+    $upload('api/rack/import', $rack)
+        ->assertOk()->assertJsonPath('leftOut', ['readings of Tern 460 by a stand-in']);
+    expect(
+        Reading::query()->whereHas('fitter', fn ($q) => $q->where('studio_id', '!=', $this->user->studio_id))->pluck('source')->all(),
+    )->toBe(['measured']);
+    $upload('api/fittings/import', $file)
+        ->assertUnprocessable()
+        ->assertJsonFragment([
+            'message' => 'This file holds swing weights of a stand-in (1), readings of a stand-in (1): this studio takes nothing made up. It is switched on in the bay. Nothing was added.',
+        ]);
 });

@@ -14,7 +14,17 @@ beforeEach(function (): void {
     $this->a = $this->addSetup($this->case, ['head' => 'Curlew L', 'measured_loft_deg' => 9.2, 'stated_loft_deg' => 9]);
     $this->b = $this->addSetup($this->case, ['head' => 'Tern 460', 'measured_loft_deg' => 10.8]);
     $this->hit = function (Setup $setup, float $mph, int $n = 6, array $more = []): void {
-        $this->type($this->user, $this->case, $setup, array_map(fn (int $i): array => ['ballSpeedMps' => (string) ($mph + $i % 3), 'launchDeg' => (string) (12 + 0.4 * ($i % 4)), 'spinRpm' => (string) (2400 + 60 * ($i % 5)), 'directionDeg' => (string) ($i % 3 - 1), 'spinAxisDeg' => (string) (2 * ($i % 3) - 2)] + $more, range(1, $n)))->assertCreated();
+        $this->type(
+            $this->user, $this->case, $setup,
+            array_map(
+                fn (int $i): array => [
+                    'ballSpeedMps' => (string) ($mph + ($i % 3)), 'launchDeg' => (string) (12 + 0.4 * ($i % 4)),
+                    'spinRpm' => (string) (2400 + 60 * ($i % 5)), 'directionDeg' => (string) (($i % 3) - 1),
+                    'spinAxisDeg' => (string) (2 * ($i % 3) - 2),
+                ] + $more,
+                range(1, $n),
+            ),
+        )->assertCreated();
     };
     $this->judging = fn (): array => $this->actingAs($this->user)->getJson("api/fittings/{$this->case->id}/judging")->assertOk()->json();
 });
@@ -44,24 +54,51 @@ it('says what it cannot say', function (Closure $data, Closure $check): void {
     $check->call($this, ($this->judging)());
 })->with([
     'nothing hit' => [fn () => null, fn (array $t) => expect($t['setups'])->toBe([])->and($t['next'])->toBeNull()],
-    'no baseline' => [fn () => ($this->hit)($this->b, 150), fn (array $t) => expect($t['setups'][0]['verdicts'])->toBe([])->and($t['setups'][0]['bridges'])->toBe([])->and($t['setups'][0]['alike'])->not->toBeNull()],
-    'one shot' => [function (): void {
-        ($this->hit)($this->a, 150, 6);
-        ($this->hit)($this->b, 150, 1);
-    }, fn (array $t) => expect(collect($t['setups'])->firstWhere('tag', 'B')['verdicts'])->toBe([])->and(collect($t['rails'])->where('tag', 'B')->pluck('kind')->all())->toContain('fewShots')],
-    'identical setups' => [function (): void {
-        ($this->hit)($this->a, 150);
-        ($this->hit)($this->b, 150);
-    }, fn (array $t) => expect(collect($t['setups'])->firstWhere('tag', 'B')['verdicts'][0]['verdict'])->toBeIn(['open', 'same'])],
-    'loft up, launch down' => [function (): void {
-        $up = $this->addSetup($this->case, ['head' => 'Curlew L', 'measured_loft_deg' => 9.2, 'stated_loft_deg' => 9, 'sleeve_label' => '+3', 'sleeve_loft_deg' => 3.0]);
-        ($this->hit)($this->a, 150, 8);
-        $this->type($this->user, $this->case, $up, array_map(fn (int $i): array => ['ballSpeedMps' => '150', 'launchDeg' => (string) (8 + 0.2 * ($i % 3)), 'spinRpm' => '2400'], range(1, 8)))->assertCreated();
-    }, fn (array $t) => expect(collect($t['rails'])->pluck('kind')->all())->toContain('labelAndDataDisagree')],
-    'club data in one and not in the other' => [function (): void {
-        ($this->hit)($this->a, 150, 6, ['clubSpeedMps' => '102']);
-        ($this->hit)($this->b, 150);
-    }, fn (array $t) => expect(collect($t['setups'])->firstWhere('tag', 'B')['clubSeen'])->toBeFalse()->and(collect($t['setups'])->firstWhere('tag', 'B')['bridges'][0]['clubSeen'])->toBeFalse()],
+    'no baseline' => [
+        fn () => ($this->hit)($this->b, 150),
+        fn (array $t) => expect($t['setups'][0]['verdicts'])
+            ->toBe([])->and($t['setups'][0]['bridges'])->toBe([])->and($t['setups'][0]['alike'])->not->toBeNull(),
+    ],
+    'one shot' => [
+        function (): void {
+            ($this->hit)($this->a, 150, 6);
+            ($this->hit)($this->b, 150, 1);
+        },
+        fn (array $t) => expect(collect($t['setups'])->firstWhere('tag', 'B')['verdicts'])
+            ->toBe([])->and(collect($t['rails'])->where('tag', 'B')->pluck('kind')->all())->toContain('fewShots'),
+    ],
+    'identical setups' => [
+        function (): void {
+            ($this->hit)($this->a, 150);
+            ($this->hit)($this->b, 150);
+        },
+        fn (array $t) => expect(collect($t['setups'])->firstWhere('tag', 'B')['verdicts'][0]['verdict'])->toBeIn(['open', 'same']),
+    ],
+    'loft up, launch down' => [
+        function (): void {
+            $up = $this->addSetup($this->case, [
+                'head' => 'Curlew L', 'measured_loft_deg' => 9.2, 'stated_loft_deg' => 9, 'sleeve_label' => '+3',
+                'sleeve_loft_deg' => 3.0,
+            ]);
+            ($this->hit)($this->a, 150, 8);
+            $this->type(
+                $this->user, $this->case, $up,
+                array_map(
+                    fn (int $i): array => ['ballSpeedMps' => '150', 'launchDeg' => (string) (8 + 0.2 * ($i % 3)), 'spinRpm' => '2400'],
+                    range(1, 8),
+                ),
+            )->assertCreated();
+        },
+        fn (array $t) => expect(collect($t['rails'])->pluck('kind')->all())->toContain('labelAndDataDisagree'),
+    ],
+    'club data in one and not in the other' => [
+        function (): void {
+            ($this->hit)($this->a, 150, 6, ['clubSpeedMps' => '102']);
+            ($this->hit)($this->b, 150);
+        },
+        fn (array $t) => expect(collect($t['setups'])->firstWhere('tag', 'B')['clubSeen'])
+            ->toBeFalse()->and(collect($t['setups'])->firstWhere('tag', 'B')['bridges'][0]['clubSeen'])->toBeFalse(),
+    ],
 ]);
 
 it('notes when another policy would turn the verdict', function (): void {
@@ -84,7 +121,9 @@ it('names another visit than the benchmark’s, and a change of two things', fun
     $this->actingAs($this->user)->postJson($url, ['setupId' => $this->a->id])->assertCreated();
     ($this->hit)($this->a, 150);
     $this->travel(8)->hours();
-    $c = $this->addSetup($this->case, ['head' => 'Curlew L', 'measured_loft_deg' => 9.2, 'stated_loft_deg' => 9, 'shaft' => 'other', 'ball' => 'range ball']);
+    $c = $this->addSetup($this->case, [
+        'head' => 'Curlew L', 'measured_loft_deg' => 9.2, 'stated_loft_deg' => 9, 'shaft' => 'other', 'ball' => 'range ball',
+    ]);
     $this->postJson($url, ['setupId' => $c->id])->assertCreated();
     ($this->hit)($c, 150);
     $kinds = collect(($this->judging)()['rails'])->where('tag', 'C')->pluck('kind')->all();

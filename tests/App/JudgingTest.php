@@ -16,9 +16,21 @@ beforeEach(function (): void {
     $this->case = $this->fitting($this->user);
     $this->actingAs($this->user);
     $this->hit = function (Setup $setup, array $carries, array $sides): void {
-        $this->type($this->user, $this->case, $setup, array_map(fn (string $carry, string $side): array => ['ballSpeedMps' => '150', 'launchDeg' => '12.5', 'spinRpm' => '2500', 'carryM' => $carry.' m', 'totalM' => ((float) $carry + 20).' m', 'sideM' => $side.' m'], $carries, $sides))->assertCreated();
+        $this->type(
+            $this->user, $this->case, $setup,
+            array_map(
+                fn (string $carry, string $side): array => [
+                    'ballSpeedMps' => '150', 'launchDeg' => '12.5', 'spinRpm' => '2500', 'carryM' => $carry.' m',
+                    'totalM' => (float) $carry + 20 .' m', 'sideM' => $side.' m',
+                ],
+                $carries, $sides,
+            ),
+        )->assertCreated();
     };
-    $this->row = fn (string $measure): array => collect($this->getJson("api/fittings/{$this->case->id}/comparison")->assertOk()->json('rows'))->firstWhere('measure', $measure);
+    $this->row = fn (string $measure): array => collect(
+        $this->getJson("api/fittings/{$this->case->id}/comparison")
+            ->assertOk()->json('rows'),
+    )->firstWhere('measure', $measure);
 });
 
 it('gives mean, spread and Welch interval of a worked example', function (): void {
@@ -73,7 +85,8 @@ it('decides by the record as it stood, whatever is hit later', function (): void
     ($this->hit)($b, ['210', '212', '213', '209', '211'], ['2', '3', '-1', '0', '-3']);
     $advice = $this->getJson("api/fittings/{$this->case->id}/advice")->json();
     expect($advice['pick'])->toBe('B')->and($advice['isConclusive'])->toBeTrue();
-    $this->postJson("api/fittings/{$this->case->id}/decisions", ['setupId' => $b->id])->assertCreated()->assertJsonPath('by', 'A fitter')->assertJsonPath('reason', '');
+    $this->postJson("api/fittings/{$this->case->id}/decisions", ['setupId' => $b->id])
+        ->assertCreated()->assertJsonPath('by', 'A fitter')->assertJsonPath('reason', '');
     ($this->hit)($b, ['150', '151', '149', '152'], ['-60', '70', '-66', '80']);
     $kept = $this->getJson("api/fittings/{$this->case->id}/decisions")->json('0.advice');
     expect($kept['setups'][1]['n'])->toBe(5)
@@ -97,7 +110,8 @@ it('decides only for what was hit, in this fitting', function (): void {
     ($this->hit)($a, ['200', '204'], ['0', '4']);
     $stranger = $this->addSetup($this->fitting($this->user));
     foreach ([$b->id, $stranger->id, 999999] as $id) {
-        $this->postJson("api/fittings/{$this->case->id}/decisions", ['setupId' => $id, 'reason' => 'x'])->assertUnprocessable()->assertJsonPath('errors.setupId.0', 'Choose a setup of this fitting that has counted shots.');
+        $this->postJson("api/fittings/{$this->case->id}/decisions", ['setupId' => $id, 'reason' => 'x'])
+            ->assertUnprocessable()->assertJsonPath('errors.setupId.0', 'Choose a setup of this fitting that has counted shots.');
     }
     expect(Decision::query()->count())->toBe(0);
 });

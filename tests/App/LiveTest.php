@@ -60,7 +60,9 @@ it('does not send again what a screen has, and sends all of it when anything but
     $this->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $this->setup->id])->assertCreated();
     $all = $this->getJson($url)->assertOk()->json();
     $seldom = ['inLine', 'screening', 'changeOver', 'visit', 'lastDone', 'bays'];
-    $this->type($this->user, $this->case, $this->setup, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400']])->assertCreated();
+    $this->type($this->user, $this->case, $this->setup, [
+        ['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400'],
+    ])->assertCreated();
     $same = $this->getJson($url.'?stamp='.urlencode($this->getJson($url)->json('stamp')))->json();
     expect(array_diff(array_keys($all), array_keys($same)))->toEqualCanonicalizing($seldom)
         ->and($same['shots'])->toHaveCount(1)->and($same['counted'])->toBe(1);

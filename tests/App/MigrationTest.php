@@ -11,8 +11,8 @@ use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-// A dump of the database of each released version is carried forward (tests/fixtures/database). Changes of the schema end a transaction in MariaDB, so these tests build
-// their database anew at the end.
+// A dump of the database of each released version is carried forward (tests/fixtures/database). Changes of the schema end a
+// transaction in MariaDB, so these tests build their database anew at the end.
 
 afterEach(fn () => $this->artisan('migrate:fresh'));
 
@@ -46,7 +46,12 @@ it('carries a database of 0.1 over: every row, the tables of today, and the word
     $fresh = structure();
     databaseOf('0.1');
     $before = [];
-    foreach (['studios', 'users', 'players', 'fittings', 'setups', 'trials', 'visits', 'blinds', 'confirms', 'shots', 'held_shots', 'ratings', 'decisions', 'heads', 'readings', 'sleeves', 'parts', 'bays', 'log_entries'] as $table) {
+    foreach (
+        [
+            'studios', 'users', 'players', 'fittings', 'setups', 'trials', 'visits', 'blinds', 'confirms', 'shots', 'held_shots',
+            'ratings', 'decisions', 'heads', 'readings', 'sleeves', 'parts', 'bays', 'log_entries',
+        ] as $table
+    ) {
         $before[$table] = DB::table($table)->count();
         expect($before[$table])->toBeGreaterThan(0, $table);
     }
@@ -62,8 +67,10 @@ it('carries a database of 0.1 over: every row, the tables of today, and the word
         ->and(DB::table('setups')->orderBy('id')->pluck('rack_snapshot')->all())->toBe($specs)
         ->and(DB::table('simulated_heads')->count())->toBe($truths)
         // Two parts of one name are told apart, and a price without a currency says so.
-        ->and(DB::table('parts')->where('label', 'like', 'Priced ball%')->orderBy('id')->pluck('label')->all())->toBe(['Priced ball', 'Priced ball (2)'])
-        ->and(json_decode((string) DB::table('parts')->where('label', 'Priced ball')->value('supply'), true))->toEqual(['price' => 40, 'currency' => 'unsaid']);
+        ->and(DB::table('parts')->where('label', 'like', 'Priced ball%')->orderBy('id')->pluck('label')->all())
+        ->toBe(['Priced ball', 'Priced ball (2)'])
+        ->and(json_decode((string) DB::table('parts')->where('label', 'Priced ball')->value('supply'), true))
+        ->toEqual(['price' => 40, 'currency' => 'unsaid']);
     foreach (Decision::query()->get() as $decision) {
         expect(array_keys($decision->advice))->toContain('isConclusive')->not->toContain('carried')
             ->and(array_keys($decision->advice['setups'][0]))->toContain('aimFixedStrokes')->not->toContain('heldStrokes');
@@ -108,7 +115,8 @@ it('explains and stops before a database that it cannot carry over, and changes 
     databaseOf('0.1');
     DB::table('migrations')->where('migration', '2026_11_28_000000_what_a_repeat_is')->delete();
     $before = structure();
-    $this->artisan('mint:migrate')->expectsOutputToContain('older than 0.1, which cannot be carried over. Nothing was changed.')->assertFailed();
+    $this->artisan('mint:migrate')
+        ->expectsOutputToContain('older than 0.1, which cannot be carried over. Nothing was changed.')->assertFailed();
     expect(structure())->toBe($before);
 });
 
@@ -121,16 +129,33 @@ it('keeps out of the database what the requests keep out', function (string $tab
     };
     expect(fn () => DB::table($table)->insert(array_map($fill, $row)))->toThrow(Illuminate\Database\QueryException::class);
 })->with([
-    'a second head of one name' => ['heads', ['studio_id' => ':studio', 'label' => 'Tern 460', 'hand' => 'right', 'stated_loft_deg' => 10, 'slots' => '[]', 'stock_g' => '[]', 'standard' => '{}', 'supply' => '{}']],
-    'a price without its currency' => ['parts', ['studio_id' => ':studio', 'kind' => 'ball', 'label' => 'B', 'data' => '{}', 'supply' => '{"price": 3}']],
-    'a benchmark that there is not' => ['fittings', ['studio_id' => ':studio', 'player_id' => 1, 'benchmark_setup_id' => 999999, 'brief' => '{}', 'typed' => '[]']],
-    'a tag of four letters' => ['setups', ['studio_id' => ':studio', 'fitting_id' => ':fitting', 'tag' => 'ABCD', 'position' => 1, 'head' => 'H', 'stated_loft_deg' => 10, 'typed' => '[]']],
+    'a second head of one name' => [
+        'heads',
+        [
+            'studio_id' => ':studio', 'label' => 'Tern 460', 'hand' => 'right', 'stated_loft_deg' => 10, 'slots' => '[]',
+            'stock_g' => '[]', 'standard' => '{}', 'supply' => '{}',
+        ],
+    ],
+    'a price without its currency' => [
+        'parts', ['studio_id' => ':studio', 'kind' => 'ball', 'label' => 'B', 'data' => '{}', 'supply' => '{"price": 3}'],
+    ],
+    'a benchmark that there is not' => [
+        'fittings', ['studio_id' => ':studio', 'player_id' => 1, 'benchmark_setup_id' => 999999, 'brief' => '{}', 'typed' => '[]'],
+    ],
+    'a tag of four letters' => [
+        'setups',
+        [
+            'studio_id' => ':studio', 'fitting_id' => ':fitting', 'tag' => 'ABCD', 'position' => 1, 'head' => 'H',
+            'stated_loft_deg' => 10, 'typed' => '[]',
+        ],
+    ],
 ]);
 
 it('lets a name be used again once its head is retired', function (): void {
     $user = $this->fitter();
     $first = $this->rackHead($user);
-    $this->postJson('api/heads', ['label' => 'Tern 460', 'hand' => 'right', 'statedLoftDeg' => 9])->assertUnprocessable()->assertJsonValidationErrors('label');
+    $this->postJson('api/heads', ['label' => 'Tern 460', 'hand' => 'right', 'statedLoftDeg' => 9])
+        ->assertUnprocessable()->assertJsonValidationErrors('label');
     $this->deleteJson("api/heads/{$first['id']}")->assertOk();
     $this->postJson('api/heads', ['label' => 'Tern 460', 'hand' => 'right', 'statedLoftDeg' => 9])->assertCreated();
 });

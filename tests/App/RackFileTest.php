@@ -12,7 +12,10 @@ use Illuminate\Testing\TestResponse;
 beforeEach(function (): void {
     $this->user = $this->practising();
     $this->actingAs($this->user);
-    $this->import = fn (string $bytes, bool $keep = true): TestResponse => $this->post('api/rack/import', ['file' => UploadedFile::fake()->createWithContent('rack.json', $bytes), 'keep' => $keep ? '1' : '0'], ['Accept' => 'application/json']);
+    $this->import = fn (string $bytes, bool $keep = true): TestResponse => $this->post(
+        'api/rack/import', ['file' => UploadedFile::fake()->createWithContent('rack.json', $bytes), 'keep' => $keep ? '1' : '0'],
+        ['Accept' => 'application/json'],
+    );
 });
 
 it('carries a whole rack from one studio to another', function (): void {
@@ -47,13 +50,25 @@ it('looks at a file without adding anything', function (): void {
 it('adds all of a file or nothing, and names what is wrong', function (array $rack, string $says): void {
     $rack += ['format' => 'mint-carry-rack/1', 'parts' => []];
     $rack['heads'] = [['label' => 'Sound', 'hand' => 'right', 'statedLoftDeg' => 9], ...$rack['heads'] ?? []];
-    expect(($this->import)((string) json_encode($rack))->assertUnprocessable()->json('errors.file.0'))->toContain($says)->toContain('Nothing was added')
-        ->and(RackHead::query()->count())->toBe(0);
+    expect(($this->import)((string) json_encode($rack))->assertUnprocessable()->json('errors.file.0'))
+        ->toContain($says)->toContain('Nothing was added')->and(RackHead::query()->count())->toBe(0);
 })->with([
-    'loft 105' => [['heads' => [['label' => 'Bad', 'hand' => 'right', 'statedLoftDeg' => 105]]], "heads 2 ('Bad'): The stated loft field must be between 4 and 20."],
-    'a sleeve from nowhere' => [['heads' => [['label' => 'Bad', 'hand' => 'right', 'statedLoftDeg' => 10, 'sleeve' => 'Nowhere']]], "The sleeve 'Nowhere' is neither in the file nor on the rack"],
-    'a misspelt key' => [['heads' => [['label' => 'Bad', 'hand' => 'right', 'statedLoftDeg' => 10, 'wieght' => 200]]], "'wieght' is not something a head has"],
-    'a reading of nothing' => [['heads' => [['label' => 'Bad', 'hand' => 'right', 'statedLoftDeg' => 10, 'readings' => [['values' => []]]]]], 'at least one value'],
+    'loft 105' => [
+        ['heads' => [['label' => 'Bad', 'hand' => 'right', 'statedLoftDeg' => 105]]],
+        "heads 2 ('Bad'): The stated loft field must be between 4 and 20.",
+    ],
+    'a sleeve from nowhere' => [
+        ['heads' => [['label' => 'Bad', 'hand' => 'right', 'statedLoftDeg' => 10, 'sleeve' => 'Nowhere']]],
+        "The sleeve 'Nowhere' is neither in the file nor on the rack",
+    ],
+    'a misspelt key' => [
+        ['heads' => [['label' => 'Bad', 'hand' => 'right', 'statedLoftDeg' => 10, 'wieght' => 200]]],
+        "'wieght' is not something a head has",
+    ],
+    'a reading of nothing' => [
+        ['heads' => [['label' => 'Bad', 'hand' => 'right', 'statedLoftDeg' => 10, 'readings' => [['values' => []]]]]],
+        'at least one value',
+    ],
     'a grip of a tonne' => [['parts' => [['kind' => 'grip', 'label' => 'G', 'data' => ['massG' => 1e6]]]], "parts 1 ('G')"],
     'a part of no kind' => [['parts' => [['kind' => 'glove', 'label' => 'G']]], "parts 1 ('G')"],
     'a sleeve without positions' => [['sleeves' => [['name' => 'S', 'kind' => 'single', 'positions' => []]]], "sleeves 1 ('S')"],
@@ -77,8 +92,11 @@ it('carries what fits into a table as CSV, and back', function (): void {
     $this->actingAs($this->user);
     $without = str_replace([',Saltbox,', ',Weathercock,', ',Tidewheel,'], ',,', $csv);
     expect(($this->import)($without)->assertOk()->json('added'))->toHaveCount(14);
-    $tern = RackHead::query()->where('studio_id', $this->user->studio_id)->where('label', 'Tern 460')->where('hand', 'left')->firstOrFail();
-    expect($tern->stated_loft_deg)->toBe(10.5)->and($tern->mass_g)->toBe(203.0)->and($tern->supply['lofts'])->toEqual([9, 10.5, 12])->and($tern->supply['inStock'])->toBeTrue();
+    $tern = RackHead::query()
+        ->where('studio_id', $this->user->studio_id)->where('label', 'Tern 460')->where('hand', 'left')->firstOrFail();
+    expect($tern->stated_loft_deg)
+        ->toBe(10.5)->and($tern->mass_g)->toBe(203.0)->and($tern->supply['lofts'])->toEqual([9, 10.5, 12])
+        ->and($tern->supply['inStock'])->toBeTrue();
     // Semicolons and decimal commas are as good.
     ($this->import)("kind;label;hand;statedLoftDeg;massG\nhead;Komma;left;10,5;201,5\n")->assertOk()->assertJsonPath('added', ['Komma']);
     expect(RackHead::query()->where('label', 'Komma')->firstOrFail()->mass_g)->toBe(201.5);

@@ -14,17 +14,22 @@ beforeEach(function (): void {
     $this->actingAs($this->user);
     $this->head = $this->rackHead($this->user);
     $this->case = $this->fitting($this->user);
-    $this->read = fn (array $values, array $more = []): TestResponse => $this->postJson("api/heads/{$this->head['id']}/readings", $more + ['values' => $values, 'readAs' => 'soled', 'position' => 'N']);
-    $this->build = fn (array $body = []): TestResponse => $this->postJson("api/fittings/{$this->case->id}/setups", $body + ['headId' => $this->head['id']]);
+    $this->read = fn (array $values, array $more = []): TestResponse => $this->postJson(
+        "api/heads/{$this->head['id']}/readings", $more + ['values' => $values, 'readAs' => 'soled', 'position' => 'N'],
+    );
+    $this->build = fn (array $body = []): TestResponse => $this->postJson(
+        "api/fittings/{$this->case->id}/setups", $body + ['headId' => $this->head['id']],
+    );
 });
 
 it('puts a head on the rack with what is known, and says what is assumed', function (): void {
-    expect($this->head['assumed'])->toBe(['CG', 'inertia', 'bulge', 'roll'])
-        ->and($this->head['body']['cgBackMm'])->toEqual(40)
-        ->and($this->head['loftOffDeg'])->toBeNull()
-        ->and($this->head['measured'])->toBe([])
-        ->and($this->head['positions'])->toBe(['N', '+1.4', '-1.4']);
-    $known = $this->patchJson("api/heads/{$this->head['id']}", ['cgToeMm' => '1,5', 'cgBackMm' => 38, 'cgUpMm' => -3, 'inertiaGcm2' => [[2900, 0, 0], [0, 3700, 50], [0, 50, 5300]]])->assertOk();
+    expect($this->head['assumed'])
+        ->toBe(['CG', 'inertia', 'bulge', 'roll'])->and($this->head['body']['cgBackMm'])->toEqual(40)
+        ->and($this->head['loftOffDeg'])->toBeNull()->and($this->head['measured'])->toBe([])->and($this->head['positions'])
+        ->toBe(['N', '+1.4', '-1.4']);
+    $known = $this->patchJson("api/heads/{$this->head['id']}", [
+        'cgToeMm' => '1,5', 'cgBackMm' => 38, 'cgUpMm' => -3, 'inertiaGcm2' => [[2900, 0, 0], [0, 3700, 50], [0, 50, 5300]],
+    ])->assertOk();
     // A CG that is told in part is taken, and still called assumed.
     $part = $this->patchJson("api/heads/{$this->head['id']}", ['cgToeMm' => null, 'cgBackMm' => 38, 'cgUpMm' => null])->assertOk();
     expect($part->json('assumed'))->toContain('CG')->and($part->json('body.cgBackMm'))->toBeGreaterThan(36);
@@ -32,8 +37,10 @@ it('puts a head on the rack with what is known, and says what is assumed', funct
 });
 
 it('refuses a head that cannot be, by field, and keeps what stands', function (array $body, string $field, string $says): void {
-    $answer = $this->postJson('api/heads', $body + ['label' => 'New', 'hand' => 'right', 'statedLoftDeg' => 10])->assertUnprocessable()->assertJsonValidationErrors($field);
-    expect($answer->json('message'))->toContain($says)->and(RackHead::query()->count())->toBe(1);
+    $answer = $this->postJson('api/heads', $body + ['label' => 'New', 'hand' => 'right', 'statedLoftDeg' => 10])
+        ->assertUnprocessable()->assertJsonValidationErrors($field);
+    expect($answer->json('message'))
+        ->toContain($says)->and(RackHead::query()->count())->toBe(1);
 })->with([
     'loft 105' => [['statedLoftDeg' => '105'], 'statedLoftDeg', 'between 4 and 20'],
     'loft in words' => [['statedLoftDeg' => 'ten'], 'statedLoftDeg', 'is not a number'],
@@ -41,9 +48,22 @@ it('refuses a head that cannot be, by field, and keeps what stands', function (a
     'one label twice' => [['label' => 'Tern 460'], 'label', "already a head 'Tern 460' for this hand"],
     'a tensor of no body' => [['inertiaGcm2' => [[1, 0, 0], [0, -5, 0], [0, 0, 9]]], 'inertiaGcm2', 'positive definite'],
     'a sleeve that is not there' => [['sleeveId' => 999], 'sleeveId', 'invalid'],
-    'two slots of one name' => [['slots' => [['name' => 'back', 'toeMm' => 0, 'backMm' => 90, 'upMm' => 0], ['name' => 'Back', 'toeMm' => 0, 'backMm' => 80, 'upMm' => 0]]], 'slots.1.name', 'a name of its own'],
-    'a slot behind the player' => [['slots' => [['name' => 'far', 'toeMm' => 0, 'backMm' => 400, 'upMm' => 0]]], 'far backMm', 'far backMm is 400'],
-    'standard weights that are not there' => [['slots' => [['name' => 'back', 'toeMm' => 0, 'backMm' => 90, 'upMm' => 0]], 'stockG' => [4], 'standard' => ['back' => 12]], 'masses.back', 'no other 12 g weight'],
+    'two slots of one name' => [
+        [
+            'slots' => [
+                ['name' => 'back', 'toeMm' => 0, 'backMm' => 90, 'upMm' => 0],
+                ['name' => 'Back', 'toeMm' => 0, 'backMm' => 80, 'upMm' => 0],
+            ],
+        ],
+        'slots.1.name', 'a name of its own',
+    ],
+    'a slot behind the player' => [
+        ['slots' => [['name' => 'far', 'toeMm' => 0, 'backMm' => 400, 'upMm' => 0]]], 'far backMm', 'far backMm is 400',
+    ],
+    'standard weights that are not there' => [
+        ['slots' => [['name' => 'back', 'toeMm' => 0, 'backMm' => 90, 'upMm' => 0]], 'stockG' => [4], 'standard' => ['back' => 12]],
+        'masses.back', 'no other 12 g weight',
+    ],
 ]);
 
 it('has one label for each hand', function (): void {
@@ -91,9 +111,12 @@ it('refuses readings that are none', function (array $values, array $more, strin
 
 it('builds a setup from the rack and says what it plays', function (): void {
     ($this->read)(['loftDeg' => ['9.5'], 'lieDeg' => ['58'], 'faceOpenDeg' => ['0']]);
-    $setup = ($this->build)(['sleeveLabel' => '+1.4', 'masses' => ['heel' => 12], 'length' => ['value' => '45', 'unit' => 'in'], 'tee' => ['value' => '4,5', 'unit' => 'cm'], 'cue' => 'ball forward'])->assertCreated();
-    expect($setup->json('head'))->toBe('Tern 460')
-        ->and($setup->json('weights'))->toBe('12 g heel')
+    $setup = ($this->build)([
+        'sleeveLabel' => '+1.4', 'masses' => ['heel' => 12], 'length' => ['value' => '45', 'unit' => 'in'],
+        'tee' => ['value' => '4,5', 'unit' => 'cm'], 'cue' => 'ball forward',
+    ])->assertCreated();
+    expect($setup->json('head'))
+        ->toBe('Tern 460')->and($setup->json('weights'))->toBe('12 g heel')
         // Two rings of 0.6° toward the target: Δloft = τ sin φ / sin L (docs/physics.md).
         ->and($setup->json('playing.squared.loftDeg'))->toEqualWithDelta(9.5 + 1.2 / sin(deg2rad(58)), 0.03)
         ->and($setup->json('playing.soled.loftDeg'))->toEqualWithDelta(9.5, 1e-6)
@@ -105,14 +128,21 @@ it('builds a setup from the rack and says what it plays', function (): void {
 });
 
 it('previews a setup and stores nothing', function (): void {
-    $this->postJson("api/fittings/{$this->case->id}/setups/preview", ['headId' => $this->head['id'], 'sleeveLabel' => '-1.4', 'masses' => ['back' => 12, 'toe' => 4]])->assertOk()->assertJsonPath('weights', '12 g back, 4 g toe')->assertJsonPath('playing.loftFromPrint', true);
-    $this->postJson("api/fittings/{$this->case->id}/setups/preview", ['headId' => $this->head['id'], 'masses' => ['back' => 30]])->assertUnprocessable()->assertJsonPath('errors', ['masses.back' => ['There is no other 30 g weight for back: in stock are 12 g, 4 g, 4 g, 8 g.']]);
+    $this->postJson("api/fittings/{$this->case->id}/setups/preview", [
+        'headId' => $this->head['id'], 'sleeveLabel' => '-1.4', 'masses' => ['back' => 12, 'toe' => 4],
+    ])
+        ->assertOk()->assertJsonPath('weights', '12 g back, 4 g toe')->assertJsonPath('playing.loftFromPrint', true);
+    $this->postJson("api/fittings/{$this->case->id}/setups/preview", ['headId' => $this->head['id'], 'masses' => ['back' => 30]])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors', ['masses.back' => ['There is no other 30 g weight for back: in stock are 12 g, 4 g, 4 g, 8 g.']]);
     expect(Setup::query()->count())->toBe(0);
 });
 
 it('lets a gauge reading change what every setup of that head plays, hit or not', function (): void {
     $a = ($this->build)()->json();
-    $this->type($this->user, $this->case, Setup::query()->findOrFail($a['id']), [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400']])->assertCreated();
+    $this->type($this->user, $this->case, Setup::query()->findOrFail($a['id']), [
+        ['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400'],
+    ])->assertCreated();
     expect($a['playing']['squared']['loftDeg'])->toEqualWithDelta(10.5, 0.01);
     ($this->read)(['loftDeg' => ['8.5', '8.6', '8.4']])->assertCreated();
     $now = $this->getJson("api/fittings/{$this->case->id}")->json('setups.0');
@@ -128,7 +158,9 @@ it('keeps a setup that was hit as it was, whatever the rack becomes', function (
     $body = ['headId' => $this->head['id'], 'sleeveLabel' => '+1.4', 'masses' => ['heel' => 12]];
     $this->patchJson("api/setups/{$a['id']}", ['masses' => ['back' => 12]] + $body)->assertStatus(409);
     $this->patchJson("api/setups/{$a['id']}", ['sleeveLabel' => 'N'] + $body)->assertStatus(409);
-    $this->patchJson("api/setups/{$a['id']}", $body + ['note' => 'rattles a little', 'swingWeight' => 'D2.5'])->assertOk()->assertJsonPath('note', 'rattles a little')->assertJsonPath('swingWeight.label', 'D2.5')->assertJsonPath('swingWeight.measured', true);
+    $this->patchJson("api/setups/{$a['id']}", $body + ['note' => 'rattles a little', 'swingWeight' => 'D2.5'])
+        ->assertOk()->assertJsonPath('note', 'rattles a little')->assertJsonPath('swingWeight.label', 'D2.5')
+        ->assertJsonPath('swingWeight.measured', true);
     // The rack's sleeve is written anew: the setup keeps the one it was hit with.
     $sleeve = Sleeve::query()->findOrFail($this->head['sleeveId']);
     $spec = $sleeve->spec;
@@ -144,16 +176,23 @@ it('keeps a setup that was hit as it was, whatever the rack becomes', function (
 });
 
 it('computes the swing weight from the parts, and takes the balance’s before it', function (): void {
-    $shaft = $this->postJson('api/parts', ['kind' => 'shaft', 'label' => 'Reedline', 'data' => ['rawMassG' => 62, 'cutMassG' => '58,5', 'balanceFromButtMm' => 550, 'flex' => 'S']])->assertCreated()->json('id');
-    $grip = $this->postJson('api/parts', ['kind' => 'grip', 'label' => 'Tallow', 'data' => ['massG' => 50]])->assertCreated()->json('id');
+    $shaft = $this->postJson('api/parts', [
+        'kind' => 'shaft', 'label' => 'Reedline',
+        'data' => ['rawMassG' => 62, 'cutMassG' => '58,5', 'balanceFromButtMm' => 550, 'flex' => 'S'],
+    ])
+        ->assertCreated()->json('id');
+    $grip = $this->postJson('api/parts', ['kind' => 'grip', 'label' => 'Tallow', 'data' => ['massG' => 50]])
+        ->assertCreated()->json('id');
     $body = ['shaftId' => $shaft, 'gripId' => $grip, 'length' => ['value' => '45.5', 'unit' => 'in']];
     $one = ($this->build)($body)->assertCreated()->json('swingWeight');
     $heavier = ($this->build)($body + ['masses' => ['back' => 12, 'toe' => 4]])->json('swingWeight');
     // Common practice, no source: 2 g at the head is about 1.2 points (docs/physics.md).
-    expect($one['measured'])->toBeFalse()
-        ->and($heavier['points'] - $one['points'])->toEqualWithDelta(2.4, 0.2);
-    ($this->build)($body + ['swingWeight' => 'd 4'])->assertJsonPath('swingWeight.label', 'D4')->assertJsonPath('swingWeight.measured', true);
-    ($this->build)($body + ['swingWeight' => 'heavy'])->assertUnprocessable()->assertJsonValidationErrors('swingWeight');
+    expect($one['measured'])
+        ->toBeFalse()->and($heavier['points'] - $one['points'])->toEqualWithDelta(2.4, 0.2);
+    ($this->build)($body + ['swingWeight' => 'd 4'])
+        ->assertJsonPath('swingWeight.label', 'D4')->assertJsonPath('swingWeight.measured', true);
+    ($this->build)($body + ['swingWeight' => 'heavy'])
+        ->assertUnprocessable()->assertJsonValidationErrors('swingWeight');
 });
 
 it('refuses lengths and tees that no driver has', function (array $body, string $field): void {
@@ -166,7 +205,8 @@ it('refuses lengths and tees that no driver has', function (array $body, string 
 ]);
 
 it('moves CG, inertia and swing weight with the weights, and says what is not legal', function (): void {
-    $weigh = fn (array $masses): array => $this->postJson("api/heads/{$this->head['id']}/weigh", ['masses' => (object) $masses])->assertOk()->json();
+    $weigh = fn (array $masses): array => $this->postJson("api/heads/{$this->head['id']}/weigh", ['masses' => (object) $masses])
+        ->assertOk()->json();
     $same = $weigh(['back' => 12]);
     $heel = $weigh(['heel' => 12]);
     $more = $weigh(['back' => 12, 'heel' => 4]);
@@ -194,24 +234,38 @@ it('never takes away a position that somebody stands at', function (): void {
     expect($without('+1.4')->assertUnprocessable()->json('message'))->toContain("Position '+1.4' is used by setup A of P")
         ->and($without('-1.4')->assertUnprocessable()->json('message'))->toContain('a reading of Tern 460');
     expect($sleeve->fresh()->spec)->toBe($sleeve->spec);
-    $this->deleteJson("api/sleeves/{$sleeve->id}")->assertStatus(409)->assertJsonPath('message', 'The sleeve Test sleeve is on Tern 460: give those heads another one first. Nothing was changed.');
+    $this->deleteJson("api/sleeves/{$sleeve->id}")
+        ->assertStatus(409)
+        ->assertJsonPath('message', 'The sleeve Test sleeve is on Tern 460: give those heads another one first. Nothing was changed.');
 });
 
 it('checks a sleeve while it is edited', function (): void {
-    $spec = ['name' => 'W', 'kind' => 'card', 'positions' => [['label' => 'N'], ['label' => '+', 'loftDeg' => 1.5, 'faceOpenDeg' => 0, 'lieDeg' => 0]]];
-    $check = $this->postJson('api/sleeves/check', ['spec' => $spec])->assertOk()->json();
-    expect($check['check'][1]['agrees'])->toBeFalse()->and($check['plane']['squared'])->toHaveCount(2)
-        ->and(Sleeve::query()->count())->toBe(1);
+    $spec = [
+        'name' => 'W', 'kind' => 'card',
+        'positions' => [['label' => 'N'], ['label' => '+', 'loftDeg' => 1.5, 'faceOpenDeg' => 0, 'lieDeg' => 0]],
+    ];
+    $check = $this->postJson('api/sleeves/check', ['spec' => $spec])
+        ->assertOk()->json();
+    expect($check['check'][1]['agrees'])
+        ->toBeFalse()->and($check['plane']['squared'])->toHaveCount(2)->and(Sleeve::query()->count())->toBe(1);
     $this->postJson('api/sleeves/check', ['spec' => ['positions' => [['label' => '']]] + $spec])->assertUnprocessable();
     $this->postJson('api/sleeves', ['spec' => $spec])->assertCreated();
-    $this->postJson('api/sleeves', ['spec' => $spec])->assertUnprocessable()->assertJsonPath('errors.name.0', "There is already a sleeve 'W': give this one a name of its own. Nothing was saved.");
+    $this->postJson('api/sleeves', ['spec' => $spec])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.name.0', "There is already a sleeve 'W': give this one a name of its own. Nothing was saved.");
 });
 
 it('keeps shafts, grips and balls, each with its own figures', function (array $body, ?string $field): void {
     $answer = $this->postJson('api/parts', $body);
     $field === null ? $answer->assertCreated() : $answer->assertUnprocessable()->assertJsonValidationErrors($field);
 })->with([
-    [['kind' => 'shaft', 'label' => 'S', 'data' => ['rawMassG' => '62,5', 'flex' => 'S', 'torqueDeg' => 4], 'supply' => ['price' => '120', 'currency' => 'EUR', 'inStock' => true]], null],
+    [
+        [
+            'kind' => 'shaft', 'label' => 'S', 'data' => ['rawMassG' => '62,5', 'flex' => 'S', 'torqueDeg' => 4],
+            'supply' => ['price' => '120', 'currency' => 'EUR', 'inStock' => true],
+        ],
+        null,
+    ],
     [['kind' => 'ball', 'label' => 'S', 'data' => ['build' => 'soft']], null],
     [['kind' => 'shaft', 'label' => 'S', 'data' => ['rawMassG' => 900]], 'data.rawMassG'],
     [['kind' => 'grip', 'label' => 'S', 'data' => ['torqueDeg' => 4]], 'data'],
@@ -223,13 +277,13 @@ it('keeps shafts, grips and balls, each with its own figures', function (array $
 ]);
 
 it('takes a part off the rack and leaves it in the setups built with it', function (): void {
-    $ball = $this->postJson('api/parts', ['kind' => 'ball', 'label' => 'Pebble'])->json('id');
-    $this->postJson('api/parts', ['kind' => 'ball', 'label' => 'Pebble'])->assertUnprocessable();
-    ($this->build)(['ballId' => $ball])->assertJsonPath('ball', 'Pebble');
+    $ball = $this->postJson('api/parts', ['kind' => 'ball', 'label' => 'Mallow'])->json('id');
+    $this->postJson('api/parts', ['kind' => 'ball', 'label' => 'Mallow'])->assertUnprocessable();
+    ($this->build)(['ballId' => $ball])->assertJsonPath('ball', 'Mallow');
     $this->deleteJson("api/parts/{$ball}")->assertOk();
     expect($this->getJson('api/rack')->json('parts'))->toBe([])
-        ->and($this->getJson("api/fittings/{$this->case->id}")->json('setups.0.ball'))->toBe('Pebble');
-    $this->postJson('api/parts', ['kind' => 'ball', 'label' => 'Pebble'])->assertCreated();
+        ->and($this->getJson("api/fittings/{$this->case->id}")->json('setups.0.ball'))->toBe('Mallow');
+    $this->postJson('api/parts', ['kind' => 'ball', 'label' => 'Mallow'])->assertCreated();
 });
 
 it('never sends what the stand-in gauge is to find', function (): void {

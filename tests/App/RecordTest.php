@@ -11,7 +11,8 @@ use App\Models\Shot;
 use App\Models\Trial;
 use App\Models\Visit;
 
-// What is kept of a fitting beside its shots: visits, ratings, parked setups, blind trials, and a log of who did what that can be taken back.
+// What is kept of a fitting beside its shots: visits, ratings, parked setups, blind trials, and a log of who did what that can be
+// taken back.
 
 beforeEach(function (): void {
     $this->user = $this->fitter();
@@ -20,12 +21,23 @@ beforeEach(function (): void {
     $this->b = $this->addSetup($this->case);
     $this->actingAs($this->user);
     $this->url = "api/fittings/{$this->case->id}";
-    $this->begin = fn (Setup $setup, string $kind = 'trial') => $this->postJson("{$this->url}/trials", ['setupId' => $setup->id, 'kind' => $kind])->assertCreated();
-    $this->bay = fn (): array => $this->getJson("{$this->url}/bay")->assertOk()->json();
+    $this->begin = fn (Setup $setup, string $kind = 'trial') => $this->postJson("{$this->url}/trials", [
+        'setupId' => $setup->id, 'kind' => $kind,
+    ])->assertCreated();
+    $this->bay = fn (): array => $this->getJson("{$this->url}/bay")
+        ->assertOk()->json();
     $this->hit = function (Setup $setup, int $n = 3): void {
-        $this->type($this->user, $this->case, $setup, array_map(fn (int $i): array => ['ballSpeedMps' => (string) (148 + $i % 3), 'launchDeg' => '12', 'spinRpm' => '2400'], range(1, $n)));
+        $this->type(
+            $this->user, $this->case, $setup,
+            array_map(
+                fn (int $i): array => ['ballSpeedMps' => (string) (148 + ($i % 3)), 'launchDeg' => '12', 'spinRpm' => '2400'],
+                range(1, $n),
+            ),
+        );
     };
-    $this->undoLast = fn () => $this->postJson('api/log/'.LogEntry::query()->whereNull('undone_at')->whereNull('undo_of')->latest('id')->firstOrFail()->id.'/undo');
+    $this->undoLast = fn () => $this->postJson(
+        'api/log/'.LogEntry::query()->whereNull('undone_at')->whereNull('undo_of')->latest('id')->firstOrFail()->id.'/undo',
+    );
 });
 
 it('puts typed shots into the trial that is being hit with that setup, and into no other', function (): void {
@@ -66,8 +78,9 @@ it('asks for ratings once a setup has been hit, before its numbers, and not agai
     foreach (Rating::KINDS as $i => $kind) {
         $left = $this->postJson("api/trials/{$trial}/ratings", ['kind' => $kind, 'stars' => $i + 2])->assertOk()->json('asks');
     }
-    expect($left)->toBeNull()
-        ->and($this->getJson($this->url)->json("ratings.{$this->a->id}"))->toEqual(['looks' => 2, 'feel' => 3, 'sound' => 4, 'confidence' => 5]);
+    expect($left)
+        ->toBeNull()->and($this->getJson($this->url)->json("ratings.{$this->a->id}"))
+        ->toEqual(['looks' => 2, 'feel' => 3, 'sound' => 4, 'confidence' => 5]);
     ($this->begin)($this->a);
     ($this->hit)($this->a, 1);
     expect(($this->bay)()['asks'])->toBeNull();
@@ -79,11 +92,15 @@ it('asks no ratings where they are switched off, skipped, or the shots are warm-
     expect(($this->bay)()['asks'])->toBeNull();
     ($this->begin)($this->a);
     ($this->hit)($this->a, 1);
-    expect($this->patchJson('api/trials/'.Trial::query()->latest('id')->value('id'), ['ratingSkipped' => true])->assertOk()->json('asks'))->toBeNull();
+    expect(
+        $this->patchJson('api/trials/'.Trial::query()->latest('id')->value('id'), ['ratingSkipped' => true])
+            ->assertOk()->json('asks'),
+    )->toBeNull();
     ($this->begin)($this->b);
     ($this->hit)($this->b, 1);
     expect(($this->bay)()['asks'])->not->toBeNull();
-    $this->patchJson($this->url, ['version' => Fitting::query()->value('version'), 'asksRatings' => false])->assertOk()->assertJsonPath('asksRatings', false);
+    $this->patchJson($this->url, ['version' => Fitting::query()->value('version'), 'asksRatings' => false])
+        ->assertOk()->assertJsonPath('asksRatings', false);
     expect(($this->bay)()['asks'])->toBeNull();
 });
 
@@ -96,11 +113,15 @@ it('takes 1 to 5 and nothing else as a rating', function (mixed $stars): void {
 
 it('parks and drops a setup with a reason, keeps its letter and shots, and brings it back', function (): void {
     ($this->hit)($this->b, 3);
-    $this->patchJson("api/setups/{$this->b->id}/shelf", ['shelf' => 'dropped'])->assertUnprocessable()->assertJsonValidationErrors('reason');
-    $this->patchJson("api/setups/{$this->b->id}/shelf", ['shelf' => 'dropped', 'reason' => 'too heavy for him'])->assertOk()->assertJsonPath('shelfReason', 'too heavy for him')->assertJsonPath('shots', 3);
+    $this->patchJson("api/setups/{$this->b->id}/shelf", ['shelf' => 'dropped'])
+        ->assertUnprocessable()->assertJsonValidationErrors('reason');
+    $this->patchJson("api/setups/{$this->b->id}/shelf", ['shelf' => 'dropped', 'reason' => 'too heavy for him'])
+        ->assertOk()->assertJsonPath('shelfReason', 'too heavy for him')->assertJsonPath('shots', 3);
     expect(($this->bay)()['queue']['tags'])->not->toContain('B');
-    $this->patchJson("api/setups/{$this->b->id}/shelf", ['shelf' => ''])->assertOk()->assertJsonPath('shelf', '')->assertJsonPath('shelfReason', '');
-    $this->patchJson("api/setups/{$this->a->id}/shelf", ['shelf' => 'parked', 'reason' => 'x'])->assertUnprocessable()->assertJsonValidationErrors('shelf');
+    $this->patchJson("api/setups/{$this->b->id}/shelf", ['shelf' => ''])
+        ->assertOk()->assertJsonPath('shelf', '')->assertJsonPath('shelfReason', '');
+    $this->patchJson("api/setups/{$this->a->id}/shelf", ['shelf' => 'parked', 'reason' => 'x'])
+        ->assertUnprocessable()->assertJsonValidationErrors('shelf');
     $this->patchJson("api/setups/{$this->b->id}/shelf", ['shelf' => 'burnt', 'reason' => 'x'])->assertUnprocessable();
     $this->patchJson("api/setups/{$this->b->id}/shelf", ['starred' => true])->assertOk()->assertJsonPath('starred', true);
 });
@@ -113,11 +134,13 @@ it('names the screening policy on the averages, and counts by it', function (): 
     expect(($this->bay)()['means']['carryM']['n'])->toBe(3)
         ->and(($this->bay)()['screening']['label'])->toBe('flagged shots out');
     $version = fn (): int => Fitting::query()->value('version');
-    $this->patchJson($this->url, ['version' => $version(), 'screening' => 'all'])->assertOk()->assertJsonPath('screening.label', 'all shots');
+    $this->patchJson($this->url, ['version' => $version(), 'screening' => 'all'])
+        ->assertOk()->assertJsonPath('screening.label', 'all shots');
     expect(($this->bay)()['means']['carryM']['n'])->toBe(4);
     $this->patchJson($this->url, ['version' => $version(), 'screening' => 'best 1 of 3'])->assertOk();
     expect(($this->bay)()['means']['carryM']['n'])->toBe(1);
-    $this->patchJson($this->url, ['version' => $version(), 'screening' => 'the nice ones'])->assertUnprocessable()->assertJsonValidationErrors('screening');
+    $this->patchJson($this->url, ['version' => $version(), 'screening' => 'the nice ones'])
+        ->assertUnprocessable()->assertJsonValidationErrors('screening');
 });
 
 it('keeps how a shot was meant, and a note that two screens cannot overwrite for each other', function (): void {
@@ -133,11 +156,17 @@ it('keeps how a shot was meant, and a note that two screens cannot overwrite for
 it('keeps a note on a trial, which two screens cannot overwrite for each other either, and takes it off again', function (): void {
     ($this->begin)($this->a);
     $id = ($this->bay)()['running']['id'];
-    $this->patchJson("api/trials/{$id}", ['note' => 'wind got up', 'was' => ''])->assertOk()->assertJsonPath('running.note', 'wind got up')->assertJsonPath('lastDone.words', 'noted on trial 1: wind got up');
-    $this->patchJson("api/trials/{$id}", ['note' => 'new balls', 'was' => ''])->assertConflict()->assertJsonPath('current', 'wind got up');
-    $this->patchJson("api/trials/{$id}", ['note' => 'new balls'])->assertUnprocessable()->assertJsonValidationErrors('was');
-    $this->patchJson("api/trials/{$id}", ['note' => str_repeat('x', 501), 'was' => 'wind got up'])->assertUnprocessable()->assertJsonValidationErrors('note');
-    $this->patchJson("api/trials/{$id}", ['note' => '', 'was' => 'wind got up'])->assertOk()->assertJsonPath('running.note', '');
+    $this->patchJson("api/trials/{$id}", ['note' => 'wind got up', 'was' => ''])
+        ->assertOk()->assertJsonPath('running.note', 'wind got up')
+        ->assertJsonPath('lastDone.words', 'noted on trial 1: wind got up');
+    $this->patchJson("api/trials/{$id}", ['note' => 'new balls', 'was' => ''])
+        ->assertConflict()->assertJsonPath('current', 'wind got up');
+    $this->patchJson("api/trials/{$id}", ['note' => 'new balls'])
+        ->assertUnprocessable()->assertJsonValidationErrors('was');
+    $this->patchJson("api/trials/{$id}", ['note' => str_repeat('x', 501), 'was' => 'wind got up'])
+        ->assertUnprocessable()->assertJsonValidationErrors('note');
+    $this->patchJson("api/trials/{$id}", ['note' => '', 'was' => 'wind got up'])
+        ->assertOk()->assertJsonPath('running.note', '');
     $this->postJson('api/log/'.($this->bay)()['lastDone']['id'].'/undo')->assertOk();
     expect(($this->bay)()['running']['note'])->toBe('wind got up');
 });
@@ -146,12 +175,16 @@ it('notes who did what, and takes it back', function (): void {
     ($this->hit)($this->a, 2);
     $shot = Shot::query()->firstOrFail();
     $this->patchJson("api/shots/{$shot->id}", ['leftOut' => ['reason' => 'ground contact', 'note' => 'fat']])->assertOk();
-    $log = $this->getJson("{$this->url}/log")->assertOk()->json();
-    expect($log[0])->toMatchArray(['words' => "left shot {$shot->sequence} out: ground contact", 'by' => $this->user->name, 'undoable' => true])
+    $log = $this->getJson("{$this->url}/log")
+        ->assertOk()->json();
+    expect($log[0])
+        ->toMatchArray(['words' => "left shot {$shot->sequence} out: ground contact", 'by' => $this->user->name, 'undoable' => true])
         ->and(($this->bay)()['lastDone']['id'])->toBe($log[0]['id']);
-    $this->postJson("api/log/{$log[0]['id']}/undo")->assertOk()->assertJsonPath('undone', true);
-    expect($shot->refresh()->left_out_reason)->toBeNull()
-        ->and($this->getJson("{$this->url}/log")->json('0.words'))->toBe("took back: left shot {$shot->sequence} out: ground contact");
+    $this->postJson("api/log/{$log[0]['id']}/undo")
+        ->assertOk()->assertJsonPath('undone', true);
+    expect($shot->refresh()->left_out_reason)
+        ->toBeNull()->and($this->getJson("{$this->url}/log")->json('0.words'))
+        ->toBe("took back: left shot {$shot->sequence} out: ground contact");
     $this->postJson("api/log/{$log[0]['id']}/undo")->assertUnprocessable();
     // The taking back can be taken back: the reason stands again, with its note.
     $this->postJson('api/log/'.LogEntry::query()->latest('id')->value('id').'/undo')->assertOk();
@@ -175,14 +208,39 @@ it('takes every kind of step back', function (Closure $do, Closure $state): void
     ($this->undoLast)()->assertOk();
     expect($state->call($this))->toEqual($before);
 })->with([
-    'a trial begun' => [fn () => ($this->begin)($this->a), fn () => [Trial::query()->count(), Fitting::query()->value('running_trial_id')]],
-    'a benchmark' => [fn () => $this->patchJson($this->url, ['version' => Fitting::query()->value('version'), 'benchmarkSetupId' => $this->b->id])->assertOk(), fn () => Fitting::query()->value('benchmark_setup_id')],
-    'a policy' => [fn () => $this->patchJson($this->url, ['version' => Fitting::query()->value('version'), 'screening' => 'robust'])->assertOk(), fn () => Fitting::query()->value('screening')],
-    'a setup added' => [fn () => $this->postJson("{$this->url}/setups", ['head' => 'Curlew L', 'statedLoftDeg' => 9])->assertCreated(), fn () => Setup::query()->count()],
-    'a setup removed' => [fn () => $this->deleteJson("api/setups/{$this->b->id}")->assertOk(), fn () => Setup::query()->pluck('tag')->all()],
-    'a setup parked' => [fn () => $this->patchJson("api/setups/{$this->b->id}/shelf", ['shelf' => 'parked', 'reason' => 'later'])->assertOk(), fn () => Setup::query()->pluck('shelf')->all()],
-    'shots typed: left out, not lost' => [fn () => ($this->hit)($this->a, 3), fn () => Shot::query()->whereNull('left_out_reason')->count()],
-    'a brief agreed' => [fn () => $this->patchJson("{$this->url}/brief", ['version' => Fitting::query()->value('version'), 'brief' => ['wish' => 'find the fairway']])->assertOk(), fn () => [Fitting::query()->value('brief_agreed_at'), Fitting::query()->firstOrFail()->brief()->wish]],
+    'a trial begun' => [
+        fn () => ($this->begin)($this->a), fn () => [Trial::query()->count(), Fitting::query()->value('running_trial_id')],
+    ],
+    'a benchmark' => [
+        fn () => $this->patchJson($this->url, [
+            'version' => Fitting::query()->value('version'), 'benchmarkSetupId' => $this->b->id,
+        ])->assertOk(),
+        fn () => Fitting::query()->value('benchmark_setup_id'),
+    ],
+    'a policy' => [
+        fn () => $this->patchJson($this->url, ['version' => Fitting::query()->value('version'), 'screening' => 'robust'])->assertOk(),
+        fn () => Fitting::query()->value('screening'),
+    ],
+    'a setup added' => [
+        fn () => $this->postJson("{$this->url}/setups", ['head' => 'Curlew L', 'statedLoftDeg' => 9])->assertCreated(),
+        fn () => Setup::query()->count(),
+    ],
+    'a setup removed' => [
+        fn () => $this->deleteJson("api/setups/{$this->b->id}")->assertOk(), fn () => Setup::query()->pluck('tag')->all(),
+    ],
+    'a setup parked' => [
+        fn () => $this->patchJson("api/setups/{$this->b->id}/shelf", ['shelf' => 'parked', 'reason' => 'later'])->assertOk(),
+        fn () => Setup::query()->pluck('shelf')->all(),
+    ],
+    'shots typed: left out, not lost' => [
+        fn () => ($this->hit)($this->a, 3), fn () => Shot::query()->whereNull('left_out_reason')->count(),
+    ],
+    'a brief agreed' => [
+        fn () => $this->patchJson("{$this->url}/brief", [
+            'version' => Fitting::query()->value('version'), 'brief' => ['wish' => 'find the fairway'],
+        ])->assertOk(),
+        fn () => [Fitting::query()->value('brief_agreed_at'), Fitting::query()->firstOrFail()->brief()->wish],
+    ],
 ]);
 
 it('keeps a trial that was hit, whoever wants to take it back', function (): void {
@@ -196,21 +254,39 @@ it('keeps a trial that was hit, whoever wants to take it back', function (): voi
 it('runs a blind trial that no answer gives away', function (): void {
     ($this->begin)($this->a);
     ($this->hit)($this->a, 3);
-    $bay = $this->postJson("{$this->url}/blind", ['setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2])->assertCreated()->json();
-    expect($bay['blind'])->toBe(['ordinal' => 1, 'of' => 2, 'shotsEach' => 2])
-        ->and($bay['running']['setupId'])->toBe(0)
-        ->and($bay['running']['tag'])->toBe('');
+    $bay = $this->postJson("{$this->url}/blind", ['setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2])
+        ->assertCreated()->json();
+    expect($bay['blind'])
+        ->toBe(['ordinal' => 1, 'of' => 2, 'shotsEach' => 2])->and($bay['running']['setupId'])->toBe(0)->and($bay['running']['tag'])
+        ->toBe('');
     $this->postJson("{$this->url}/trials", ['setupId' => $this->a->id])->assertUnprocessable();
     $order = Blind::query()->firstOrFail()->setups;
     foreach ([0, 1] as $place) {
-        Shot::query()->insert(array_map(fn (int $i): array => ['studio_id' => $this->case->studio_id, 'fitting_id' => $this->case->id, 'setup_id' => $order[$place], 'trial_id' => Trial::query()->latest('id')->value('id'), 'source' => 'monitor', 'sequence' => 100 + 10 * $place + $i,
-            'shot_key' => "{$place}{$i}", 'measured' => json_encode(['ballSpeedMps' => 66, 'launchDeg' => 12, 'spinRpm' => 2400]), 'typed' => '{}', 'flags' => '[]'], [1, 2]));
+        Shot::query()->insert(
+            array_map(
+                fn (int $i): array => [
+                    'studio_id' => $this->case->studio_id, 'fitting_id' => $this->case->id, 'setup_id' => $order[$place],
+                    'trial_id' => Trial::query()->latest('id')->value('id'), 'source' => 'monitor',
+                    'sequence' => 100 + 10 * $place + $i, 'shot_key' => "{$place}{$i}",
+                    'measured' => json_encode(['ballSpeedMps' => 66, 'launchDeg' => 12, 'spinRpm' => 2400]), 'typed' => '{}',
+                    'flags' => '[]',
+                ],
+                [1, 2],
+            ),
+        );
         $bay = ($this->bay)();
-        $told = [$bay['changeOver'], $bay['queue']['tags'], $bay['verdicts'], $bay['inLine'], array_unique(array_column($bay['shots'], 'setupId'))];
-        expect($told)->toBe([[], [], [], null, [0]])
-            ->and(collect($this->getJson($this->url)->json('setups'))->sum('shots'))->toBe(3)
+        $told = [
+            $bay['changeOver'], $bay['queue']['tags'], $bay['verdicts'], $bay['inLine'],
+            array_unique(array_column($bay['shots'], 'setupId')),
+        ];
+        expect($told)
+            ->toBe([[], [], [], null, [0]])->and(collect($this->getJson($this->url)->json('setups'))->sum('shots'))->toBe(3)
             ->and($this->getJson("{$this->url}/shots")->json())->toHaveCount(3)
-            ->and($this->getJson("{$this->url}/blind/hand")->assertOk()->json('tag'))->toBe(Setup::query()->findOrFail($order[$place])->tag);
+            ->and(
+                $this->getJson("{$this->url}/blind/hand")
+                    ->assertOk()->json('tag'),
+            )
+            ->toBe(Setup::query()->findOrFail($order[$place])->tag);
         if ($place === 0) {
             $this->postJson("{$this->url}/blind/next")->assertOk();
         }
@@ -226,7 +302,10 @@ it('runs a blind trial that no answer gives away', function (): void {
 it('wants two or three settings of this fitting for a blind trial', function (Closure $ids): void {
     $this->postJson("{$this->url}/blind", ['setupIds' => $ids->call($this), 'rounds' => 2, 'shotsEach' => 3])->assertUnprocessable();
     expect(Blind::query()->count())->toBe(0);
-})->with([fn () => [fn () => [$this->a->id]], fn () => [fn () => [$this->a->id, $this->a->id]], fn () => [fn () => [$this->a->id, 999999]], fn () => [fn () => []]]);
+})->with([
+    fn () => [fn () => [$this->a->id]], fn () => [fn () => [$this->a->id, $this->a->id]],
+    fn () => [fn () => [$this->a->id, 999999]], fn () => [fn () => []],
+]);
 
 it('compares a setup hit again with the first time', function (): void {
     ($this->begin)($this->a);

@@ -18,10 +18,22 @@ beforeEach(function (): void {
         $case = $this->fitting($this->user, 'right', $brief);
         $setups = [$this->addSetup($case), $this->addSetup($case), $this->addSetup($case)];
         // A short and straight, B long and wild, C in between and low.
-        $shots = [[192, [1, -2, 3, -1, 2, -3], '2500', '13'], [224, [26, -31, 19, -25, 34, -22], '2300', '13.5'], [206, [8, -9, 12, -11, 6, -7], '2200', '9.5']];
+        $shots = [
+            [192, [1, -2, 3, -1, 2, -3], '2500', '13'], [224, [26, -31, 19, -25, 34, -22], '2300', '13.5'],
+            [206, [8, -9, 12, -11, 6, -7], '2200', '9.5'],
+        ];
         foreach ($setups as $i => $setup) {
             [$carry, $sides, $spin, $launch] = $shots[$i];
-            $this->type($this->user, $case, $setup, array_map(fn (int $s): array => ['ballSpeedMps' => '150', 'launchDeg' => $launch, 'spinRpm' => $spin, 'carryM' => ($carry + $s % 3).' m', 'totalM' => ($carry + 18).' m', 'sideM' => $s.' m'], $sides))->assertCreated();
+            $this->type(
+                $this->user, $case, $setup,
+                array_map(
+                    fn (int $s): array => [
+                        'ballSpeedMps' => '150', 'launchDeg' => $launch, 'spinRpm' => $spin, 'carryM' => $carry + ($s % 3).' m',
+                        'totalM' => $carry + 18 .' m', 'sideM' => $s.' m',
+                    ],
+                    $sides,
+                ),
+            )->assertCreated();
         }
 
         return [$case, $setups];
@@ -46,16 +58,23 @@ it('picks by what the brief counts, and tells the gain in its unit', function (s
 it('saves the scoring with the decision, whatever the brief says later', function (): void {
     [$case, $setups] = ($this->begin)(new Brief(scoring: 'longest'));
     $this->postJson("api/fittings/{$case->id}/decisions", ['setupId' => $setups[1]->id])->assertCreated();
-    $this->patchJson("api/fittings/{$case->id}/brief", ['version' => $case->fresh()->version, 'brief' => ['scoring' => 'straightest'], 'why' => 'second thoughts'])->assertOk();
-    expect(Decision::query()->firstOrFail()->advice['scoring'])->toBe('longest')
-        ->and($this->getJson("api/fittings/{$case->id}")->json('decision.advice.pick'))->toBe('B')
+    $this->patchJson("api/fittings/{$case->id}/brief", [
+        'version' => $case->fresh()->version, 'brief' => ['scoring' => 'straightest'], 'why' => 'second thoughts',
+    ])->assertOk();
+    expect(Decision::query()->firstOrFail()->advice['scoring'])
+        ->toBe('longest')->and($this->getJson("api/fittings/{$case->id}")->json('decision.advice.pick'))->toBe('B')
         ->and($this->getJson("api/fittings/{$case->id}/advice")->json('pick'))->toBe('A');
 });
 
 it('asks for a reason when the choice is not what the brief’s scoring says', function (): void {
     [$case, $setups] = ($this->begin)(new Brief(scoring: 'longest'));
-    expect($this->postJson("api/fittings/{$case->id}/decisions", ['setupId' => $setups[0]->id])->assertUnprocessable()->json('errors.reason.0'))->toContain('The shots speak for B');
-    $this->postJson("api/fittings/{$case->id}/decisions", ['setupId' => $setups[0]->id, 'reason' => 'He never misses with it'])->assertCreated();
+    expect(
+        $this->postJson("api/fittings/{$case->id}/decisions", ['setupId' => $setups[0]->id])
+            ->assertUnprocessable()->json('errors.reason.0'),
+    )->toContain('The shots speak for B');
+    $this->postJson("api/fittings/{$case->id}/decisions", [
+        'setupId' => $setups[0]->id, 'reason' => 'He never misses with it',
+    ])->assertCreated();
     expect(Decision::query()->firstOrFail()->advised_setup_id)->toBe($setups[1]->id);
 });
 

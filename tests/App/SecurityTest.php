@@ -19,15 +19,28 @@ it('keeps one studio out of every record of another, on every route', function (
     $fitting = $this->fitting($theirs);
     $setup = $this->addSetup($fitting);
     $this->type($theirs, $fitting, $setup, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400']])->assertCreated();
-    $file = $this->postJson("api/fittings/{$fitting->id}/files", ['file' => UploadedFile::fake()->createWithContent('x.csv', "Ball Speed (mph),Launch,Spin\n151,12,2400\n")])->assertCreated()->json('id');
+    $file = $this->postJson("api/fittings/{$fitting->id}/files", [
+        'file' => UploadedFile::fake()->createWithContent('x.csv', "Ball Speed (mph),Launch,Spin\n151,12,2400\n"),
+    ])
+        ->assertCreated()->json('id');
     $head = $this->rackHead($theirs);
-    $part = $this->postJson('api/parts', ['kind' => 'grip', 'label' => 'Theirs', 'data' => ['massG' => 50]])->assertCreated()->json('id');
-    $bay = $this->postJson('api/bays', ['name' => 'Theirs'])->assertCreated()->json('id');
-    $held = HeldShot::query()->create(['studio_id' => $theirs->studio_id, 'bay_id' => $bay, 'sender_id' => 'x', 'body' => [], 'reason' => 'x'])->id;
-    $trial = $this->postJson("api/fittings/{$fitting->id}/trials", ['setupId' => $setup->id])->assertCreated()->json('running.id');
+    $part = $this->postJson('api/parts', ['kind' => 'grip', 'label' => 'Theirs', 'data' => ['massG' => 50]])
+        ->assertCreated()->json('id');
+    $bay = $this->postJson('api/bays', ['name' => 'Theirs'])
+        ->assertCreated()->json('id');
+    $held = HeldShot::query()->create([
+        'studio_id' => $theirs->studio_id, 'bay_id' => $bay, 'sender_id' => 'x', 'body' => [], 'reason' => 'x',
+    ])->id;
+    $trial = $this->postJson("api/fittings/{$fitting->id}/trials", ['setupId' => $setup->id])
+        ->assertCreated()->json('running.id');
     $entry = LogEntry::query()->latest('id')->value('id');
-    $decision = $this->postJson("api/fittings/{$fitting->id}/decisions", ['setupId' => $setup->id])->assertCreated()->json('id');
-    $ids = ['decision' => $decision, 'trial' => $trial, 'entry' => $entry, 'head' => $head['id'], 'sleeve' => $head['sleeveId'], 'part' => $part, 'bay' => $bay, 'held' => $held, 'device' => 'gauge', 'fitting' => $fitting->id, 'setup' => $setup->id, 'shot' => Shot::query()->firstOrFail()->id, 'file' => $file];
+    $decision = $this->postJson("api/fittings/{$fitting->id}/decisions", ['setupId' => $setup->id])
+        ->assertCreated()->json('id');
+    $ids = [
+        'decision' => $decision, 'trial' => $trial, 'entry' => $entry, 'head' => $head['id'], 'sleeve' => $head['sleeveId'],
+        'part' => $part, 'bay' => $bay, 'held' => $held, 'device' => 'gauge', 'fitting' => $fitting->id, 'setup' => $setup->id,
+        'shot' => Shot::query()->firstOrFail()->id, 'file' => $file,
+    ];
 
     $ours = $this->fitter('Ours');
     $tried = 0;
@@ -40,7 +53,12 @@ it('keeps one studio out of every record of another, on every route', function (
         }
         $uri = (string) preg_replace_callback('/\{(\w+)\}/', fn (array $p): string => (string) $ids[$p[1]], $route->uri());
         foreach (array_diff($route->methods(), ['HEAD']) as $method) {
-            $this->actingAs($ours)->json($method, $uri, ['version' => 1, 'leftOut' => null, 'map' => ['columns' => []], 'head' => 'x', 'statedLoftDeg' => 10, 'setupId' => $setup->id, 'shots' => [], 'brief' => ['wish' => 'x'], 'label' => 'x', 'masses' => [], 'spec' => ['name' => 'x', 'kind' => 'single', 'tiltDeg' => 1, 'positions' => [['label' => 'N', 'clockDeg' => 0]]]])
+            $this->actingAs($ours)
+                ->json($method, $uri, [
+                    'version' => 1, 'leftOut' => null, 'map' => ['columns' => []], 'head' => 'x', 'statedLoftDeg' => 10,
+                    'setupId' => $setup->id, 'shots' => [], 'brief' => ['wish' => 'x'], 'label' => 'x', 'masses' => [],
+                    'spec' => ['name' => 'x', 'kind' => 'single', 'tiltDeg' => 1, 'positions' => [['label' => 'N', 'clockDeg' => 0]]],
+                ])
                 ->assertNotFound()->assertJsonMissing(['head' => 'Head']);
             $tried++;
         }
@@ -56,8 +74,12 @@ it('keeps one studio out of every record of another, on every route', function (
         ->and($this->getJson('api/rack.json')->json('heads'))->toBe([]);
     // Nor may a setup be built from another studio's head or parts.
     $this->postJson("api/fittings/{$this->fitting($ours)->id}/setups", ['headId' => $head['id']])->assertUnprocessable();
-    $this->postJson("api/fittings/{$this->fitting($ours)->id}/setups", ['head' => 'x', 'statedLoftDeg' => 10, 'gripId' => $part])->assertUnprocessable();
-    $this->postJson('api/heads', ['label' => 'x', 'hand' => 'right', 'statedLoftDeg' => 10, 'sleeveId' => $head['sleeveId']])->assertUnprocessable();
+    $this->postJson("api/fittings/{$this->fitting($ours)->id}/setups", [
+        'head' => 'x', 'statedLoftDeg' => 10, 'gripId' => $part,
+    ])->assertUnprocessable();
+    $this->postJson('api/heads', [
+        'label' => 'x', 'hand' => 'right', 'statedLoftDeg' => 10, 'sleeveId' => $head['sleeveId'],
+    ])->assertUnprocessable();
     // Nor may a new fitting be hung on another studio's player, or shots on another studio's setup.
     $this->postJson('api/fittings', ['playerId' => $fitting->player_id])->assertNotFound();
     $own = $this->fitting($ours);
@@ -77,11 +99,13 @@ it('asks for a sign-in on every route but the page and the sign-in itself', func
 
 it('signs in, hashes passwords, renews the session, and signs out', function (): void {
     $user = $this->fitter();
-    expect($user->fresh()->password)->not->toContain('a long password')
-        ->and(Hash::check('a long password', $user->fresh()->password))->toBeTrue();
-    $this->postJson('api/session', ['email' => $user->email, 'password' => 'wrong'])->assertUnprocessable()->assertJsonPath('errors.email.0', 'This e-mail and password do not belong together.');
+    expect($user->fresh()->password)
+        ->not->toContain('a long password')->and(Hash::check('a long password', $user->fresh()->password))->toBeTrue();
+    $this->postJson('api/session', ['email' => $user->email, 'password' => 'wrong'])
+        ->assertUnprocessable()->assertJsonPath('errors.email.0', 'This e-mail and password do not belong together.');
     $before = session()->getId();
-    $this->postJson('api/session', ['email' => strtoupper($user->email), 'password' => 'a long password'])->assertOk()->assertJsonPath('user.studio', 'Test studio');
+    $this->postJson('api/session', ['email' => strtoupper($user->email), 'password' => 'a long password'])
+        ->assertOk()->assertJsonPath('user.studio', 'Test studio');
     expect(session()->getId())->not->toBe($before);
     $this->deleteJson('api/session')->assertOk();
     $this->getJson('api/fittings')->assertUnauthorized();
@@ -92,13 +116,17 @@ it('slows down who tries passwords', function (): void {
     for ($i = 0; $i < 5; $i++) {
         $this->postJson('api/session', ['email' => $user->email, 'password' => 'wrong'])->assertUnprocessable();
     }
-    $this->postJson('api/session', ['email' => $user->email, 'password' => 'a long password'])->assertTooManyRequests()->assertJsonPath('message', 'Too many tries. Wait a minute, then try again.');
+    $this->postJson('api/session', ['email' => $user->email, 'password' => 'a long password'])
+        ->assertTooManyRequests()->assertJsonPath('message', 'Too many tries. Wait a minute, then try again.');
 });
 
 it('refuses the demo sign-in beyond loopback', function (): void {
     app(DemoSeeder::class)->run();
-    $try = fn (array $server) => $this->withServerVariables($server)->postJson('api/session', ['email' => DemoSeeder::EMAIL, 'password' => DemoSeeder::PASSWORD]);
-    $try(['REMOTE_ADDR' => '192.0.2.7', 'HTTP_HOST' => 'localhost'])->assertUnprocessable()->assertJsonPath('errors.email.0', 'The demo sign-in works only on the machine that serves it.');
+    $try = fn (array $server) => $this->withServerVariables($server)->postJson('api/session', [
+        'email' => DemoSeeder::EMAIL, 'password' => DemoSeeder::PASSWORD,
+    ]);
+    $try(['REMOTE_ADDR' => '192.0.2.7', 'HTTP_HOST' => 'localhost'])
+        ->assertUnprocessable()->assertJsonPath('errors.email.0', 'The demo sign-in works only on the machine that serves it.');
     $try(['REMOTE_ADDR' => '127.0.0.1', 'HTTP_HOST' => 'localhost', 'HTTP_X_FORWARDED_FOR' => '192.0.2.7'])->assertUnprocessable();
     $try(['REMOTE_ADDR' => '127.0.0.1', 'HTTP_HOST' => 'localhost'])->assertOk();
 });
@@ -106,13 +134,16 @@ it('refuses the demo sign-in beyond loopback', function (): void {
 it('wants the CSRF token', function (): void {
     // The framework skips the check while testing, unless asked.
     $this->app['env'] = 'production';
-    $this->actingAs($this->fitter())->postJson('api/fittings', ['name' => 'X', 'hand' => 'right'])->assertStatus(419);
-    $this->withSession(['_token' => 'abc'])->postJson('api/fittings', ['name' => 'X', 'hand' => 'right'], ['X-CSRF-TOKEN' => 'abc'])->assertCreated();
+    $this->actingAs($this->fitter())
+        ->postJson('api/fittings', ['name' => 'X', 'hand' => 'right'])->assertStatus(419);
+    $this->withSession(['_token' => 'abc'])
+        ->postJson('api/fittings', ['name' => 'X', 'hand' => 'right'], ['X-CSRF-TOKEN' => 'abc'])->assertCreated();
 });
 
 it('sends the security headers with every answer', function (string $uri): void {
     $response = $this->get($uri);
-    expect($response->headers->get('Content-Security-Policy'))->toContain("default-src 'self'")->toContain("frame-ancestors 'none'")->not->toContain('unsafe')
+    expect($response->headers->get('Content-Security-Policy'))
+        ->toContain("default-src 'self'")->toContain("frame-ancestors 'none'")->not->toContain('unsafe')
         ->and($response->headers->get('X-Content-Type-Options'))->toBe('nosniff');
 })->with(['/', '/api/session', '/api/nothing']);
 

@@ -9,7 +9,9 @@ beforeEach(function (): void {
     $this->user = $this->fitter();
     $this->case = $this->fitting($this->user);
     $this->actingAs($this->user);
-    $this->add = fn (array $body): TestResponse => $this->postJson("api/fittings/{$this->case->id}/setups", $body + ['head' => 'Tern 460', 'statedLoftDeg' => '10.5']);
+    $this->add = fn (array $body): TestResponse => $this->postJson(
+        "api/fittings/{$this->case->id}/setups", $body + ['head' => 'Tern 460', 'statedLoftDeg' => '10.5'],
+    );
 });
 
 it('takes degrees as people type them', function (string $typed, float $loft): void {
@@ -66,8 +68,10 @@ it('branches from the benchmark unless told otherwise', function (): void {
 it('does not branch from a setup of another fitting', function (): void {
     $stranger = $this->addSetup($this->fitting($this->user));
     $a = ($this->add)([])->json('id');
-    ($this->add)(['branchedFromId' => $stranger->id])->assertCreated()->assertJsonPath('branchedFromId', $a);
-    $this->patchJson("api/fittings/{$this->case->id}", ['version' => 1, 'benchmarkSetupId' => $stranger->id])->assertUnprocessable()->assertJsonPath('errors.benchmarkSetupId.0', 'That setup is not part of this fitting.');
+    ($this->add)(['branchedFromId' => $stranger->id])
+        ->assertCreated()->assertJsonPath('branchedFromId', $a);
+    $this->patchJson("api/fittings/{$this->case->id}", ['version' => 1, 'benchmarkSetupId' => $stranger->id])
+        ->assertUnprocessable()->assertJsonPath('errors.benchmarkSetupId.0', 'That setup is not part of this fitting.');
 });
 
 it('says what the head presents under both habits, and what it rests on', function (): void {
@@ -94,8 +98,12 @@ it('gives a left-handed fitting the same hand-relative geometry', function (): v
 
 it('changes a setup that nobody has hit, in every field', function (): void {
     $id = ($this->add)([])->json('id');
-    $this->patchJson("api/setups/{$id}", ['head' => 'Plover 445', 'statedLoftDeg' => '9', 'measuredLoftDeg' => '8,4', 'sleeveLabel' => 'N', 'weights' => '8 g back', 'shaft' => 'Reedline 60', 'ball' => 'Pebble Four', 'length' => ['value' => '45', 'unit' => 'in'], 'note' => 'borrowed'])->assertOk()
-        ->assertJsonPath('head', 'Plover 445')->assertJsonPath('measuredLoftDeg', 8.4)->assertJsonPath('weights', '8 g back')->assertJsonPath('lengthMm', 1143)->assertJsonPath('note', 'borrowed');
+    $this->patchJson("api/setups/{$id}", [
+        'head' => 'Plover 445', 'statedLoftDeg' => '9', 'measuredLoftDeg' => '8,4', 'sleeveLabel' => 'N', 'weights' => '8 g back',
+        'shaft' => 'Reedline 60', 'ball' => 'Mallow Four', 'length' => ['value' => '45', 'unit' => 'in'], 'note' => 'borrowed',
+    ])
+        ->assertOk()->assertJsonPath('head', 'Plover 445')->assertJsonPath('measuredLoftDeg', 8.4)
+        ->assertJsonPath('weights', '8 g back')->assertJsonPath('lengthMm', 1143)->assertJsonPath('note', 'borrowed');
     $this->patchJson("api/setups/{$id}", ['head' => 'Plover 445', 'statedLoftDeg' => '99'])->assertUnprocessable();
     expect(Setup::query()->findOrFail($id)->stated_loft_deg)->toBe(9.0);
 });
@@ -111,7 +119,10 @@ it('keeps the letters of the others when one is taken away', function (): void {
 
 it('counts shots and counted shots of each setup', function (): void {
     $a = $this->addSetup($this->case);
-    $this->type($this->user, $this->case, $a, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400'], ['ballSpeedMps' => '149', 'launchDeg' => '11', 'spinRpm' => '2500']]);
+    $this->type($this->user, $this->case, $a, [
+        ['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400'],
+        ['ballSpeedMps' => '149', 'launchDeg' => '11', 'spinRpm' => '2500'],
+    ]);
     $this->patchJson('api/shots/'.$a->shots()->firstOrFail()->id, ['leftOut' => ['reason' => 'warm-up']])->assertOk();
     $this->getJson("api/fittings/{$this->case->id}")->assertJsonPath('setups.0.shots', 2)->assertJsonPath('setups.0.counted', 1);
 });

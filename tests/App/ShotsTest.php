@@ -28,7 +28,9 @@ it('computes what was not measured, by the flight that the core flies', function
 });
 
 it('leaves side unknown where neither it nor direction and axis were measured', function (): void {
-    $this->type($this->user, $this->case, $this->a, [$this->good, $this->good + ['directionDeg' => '2'], $this->good + ['sideM' => '5 L', 'carryM' => '230']]);
+    $this->type($this->user, $this->case, $this->a, [
+        $this->good, $this->good + ['directionDeg' => '2'], $this->good + ['sideM' => '5 L', 'carryM' => '230'],
+    ]);
     [$bare, $half, $side] = ($this->shots)();
     expect($bare['computed'])->not->toHaveKey('sideM')
         ->and($half['computed'])->not->toHaveKey('sideM')
@@ -65,7 +67,9 @@ it('flags what is unlikely and refuses what cannot be', function (array $more, ?
 ]);
 
 it('stores all typed shots or none', function (): void {
-    $this->type($this->user, $this->case, $this->a, [$this->good, ['launchDeg' => 'steep'] + $this->good])->assertUnprocessable()->assertJsonPath('message', "Shot 2: launch angle 'steep' is not a number. Nothing was saved; what you typed is still here.");
+    $this->type($this->user, $this->case, $this->a, [$this->good, ['launchDeg' => 'steep'] + $this->good])
+        ->assertUnprocessable()
+        ->assertJsonPath('message', "Shot 2: launch angle 'steep' is not a number. Nothing was saved; what you typed is still here.");
     expect(Shot::query()->count())->toBe(0);
 });
 
@@ -82,14 +86,18 @@ it('takes typed shots only for a setup of this fitting', function (): void {
     $stranger = $this->addSetup($this->fitting($this->user));
     $this->type($this->user, $this->case, $stranger, [$this->good])->assertUnprocessable();
     $this->postJson("api/fittings/{$this->case->id}/shots", ['setupId' => $this->a->id, 'shots' => []])->assertUnprocessable();
-    $this->postJson("api/fittings/{$this->case->id}/shots", ['setupId' => $this->a->id, 'shots' => array_fill(0, 201, ['clientId' => 'x', 'values' => ['launchDeg' => ['value' => '1']]])])->assertUnprocessable();
+    $this->postJson("api/fittings/{$this->case->id}/shots", [
+        'setupId' => $this->a->id,
+        'shots' => array_fill(0, 201, ['clientId' => 'x', 'values' => ['launchDeg' => ['value' => '1']]]),
+    ])->assertUnprocessable();
     expect(Shot::query()->count())->toBe(0);
 });
 
 it('keeps who left a shot out, when and why, for each reason there is', function (string $reason): void {
     $this->type($this->user, $this->case, $this->a, [$this->good]);
     $shot = Shot::query()->firstOrFail();
-    $this->patchJson("api/shots/{$shot->id}", ['leftOut' => ['reason' => $reason, 'note' => 'seen by both']])->assertOk()->assertJsonPath('leftOut.note', 'seen by both');
+    $this->patchJson("api/shots/{$shot->id}", ['leftOut' => ['reason' => $reason, 'note' => 'seen by both']])
+        ->assertOk()->assertJsonPath('leftOut.note', 'seen by both');
     $kept = $shot->fresh();
     expect($kept->counts())->toBeFalse()
         ->and($kept->left_out_by)->toBe($this->user->id)
@@ -111,9 +119,13 @@ it('exports a file that it reads back to the same values', function (): void {
     $csv = $this->get("api/fittings/{$this->case->id}/shots.csv")->streamedContent();
     $other = $this->fitting($this->user);
     $into = $this->addSetup($other);
-    $read = $this->postJson("api/fittings/{$other->id}/files", ['file' => UploadedFile::fake()->createWithContent('back.csv', $csv)])->assertCreated();
+    $read = $this->postJson("api/fittings/{$other->id}/files", [
+        'file' => UploadedFile::fake()->createWithContent('back.csv', $csv),
+    ])->assertCreated();
     expect($read->json('counts.shot'))->toBe(2);
-    $this->postJson("api/files/{$read->json('id')}/confirm", ['map' => $read->json('map'), 'setupId' => $into->id, 'tags' => [['tag' => 'A', 'setupId' => $into->id]]])->assertJson(['stored' => 2]);
+    $this->postJson("api/files/{$read->json('id')}/confirm", [
+        'map' => $read->json('map'), 'setupId' => $into->id, 'tags' => [['tag' => 'A', 'setupId' => $into->id]],
+    ])->assertJson(['stored' => 2]);
     $before = Shot::query()->where('fitting_id', $this->case->id)->orderBy('sequence')->get();
     $after = Shot::query()->where('fitting_id', $other->id)->orderBy('sequence')->get();
     foreach ($before as $i => $shot) {

@@ -2,25 +2,37 @@
 
 declare(strict_types=1);
 
-arch('the core imports nothing outside itself')->expect('MintCarry\Core')->not->toUse(['Illuminate', 'App', 'Carbon', 'Symfony', 'Database']);
-arch('the core has no clock, no database, no output')->expect('MintCarry\Core')->not->toUse(['time', 'date', 'microtime', 'hrtime', 'strtotime', 'rand', 'mt_rand', 'random_int', 'echo', 'dd',
-    'dump', 'var_dump']);
-arch('the core reads no files and no environment')->expect('MintCarry\Core')->not->toUse(['file_get_contents', 'file_put_contents', 'file', 'is_file', 'file_exists', 'scandir', 'glob', 'readfile',
-    'getenv', 'shell_exec', 'exec', 'proc_open', 'SplFileObject', 'SplFileInfo']);
-arch('the core is strict')->expect('MintCarry\Core')->toUseStrictTypes()
-    ->and('MintCarry\Core')->classes()->toBeFinal();
+arch('the core imports nothing outside itself')
+    ->expect('MintCarry\Core')->not->toUse(['Illuminate', 'App', 'Carbon', 'Symfony', 'Database']);
+arch('the core has no clock, no database, no output')
+    ->expect('MintCarry\Core')
+    ->not->toUse([
+        'time', 'date', 'microtime', 'hrtime', 'strtotime', 'rand', 'mt_rand', 'random_int', 'echo', 'dd', 'dump', 'var_dump',
+    ]);
+arch('the core reads no files and no environment')
+    ->expect('MintCarry\Core')
+    ->not->toUse([
+        'file_get_contents', 'file_put_contents', 'file', 'is_file', 'file_exists', 'scandir', 'glob', 'readfile', 'getenv',
+        'shell_exec', 'exec', 'proc_open', 'SplFileObject', 'SplFileInfo',
+    ]);
+arch('the core is strict')->expect('MintCarry\Core')->toUseStrictTypes()->and('MintCarry\Core')->classes()->toBeFinal();
 arch('the application is strict')->expect('App')->toUseStrictTypes();
 arch('nothing is left behind')->expect(['dd', 'dump', 'ray', 'var_dump'])->not->toBeUsed();
 
 it('layers the core without a circle', function (): void {
     // A folder may use those before it, and itself.
-    $layers = [['Errors'], ['Units'], ['Statistics'], ['Air'], ['Club'], ['Flight'], ['Impact'], ['Launch'], ['Intake'], ['Fitting'], ['Judging'], ['Record'], ['Finder'], ['Report']];
+    $layers = [
+        ['Errors'], ['Units'], ['Statistics'], ['Air'], ['Club'], ['Flight'], ['Impact'], ['Launch'], ['Intake'], ['Fitting'],
+        ['Judging'], ['Record'], ['Finder'], ['Report'],
+    ];
     $below = [];
     foreach ($layers as $layer) {
         foreach ($layer as $folder) {
             foreach (glob(__DIR__."/../../core/{$folder}/*.php") ?: [] as $file) {
                 preg_match_all('/MintCarry\\\\Core\\\\([A-Z]\w*)\\\\/', (string) file_get_contents($file), $used);
-                expect(array_values(array_diff(array_unique($used[1]), $below, [$folder])))->toBe([], "core/{$folder}/".basename($file).' reaches up or aside');
+                expect(array_values(array_diff(array_unique($used[1]), $below, [$folder])))->toBe(
+                    [], "core/{$folder}/".basename($file).' reaches up or aside',
+                );
             }
         }
         $below = [...$below, ...$layer];
@@ -39,7 +51,11 @@ it('lets nothing but routes into app/Http from outside', function (): void {
     expect($in)->toBe([]);
 });
 
-arch('resources only format')->expect('App\Http\Resources')->not->toUse(['App\Actions', 'App\Journal', 'App\Exchange', 'App\Http\Requests', 'App\Http\Controllers', 'Illuminate\Support\Facades\DB']);
+arch('resources only format')
+    ->expect('App\Http\Resources')
+    ->not->toUse([
+        'App\Actions', 'App\Journal', 'App\Exchange', 'App\Http\Requests', 'App\Http\Controllers', 'Illuminate\Support\Facades\DB',
+    ]);
 arch('the rooms beside Http know each other only downward')
     ->expect('App\Models')->not->toUse(['App\Actions', 'App\Exchange', 'App\Contract'])
     ->and('App\Journal')->not->toUse(['App\Actions', 'App\Exchange'])
@@ -48,7 +64,9 @@ arch('the rooms beside Http know each other only downward')
 it('writes PHP in lines that fit a screen: fewer than one in a hundred are over 140 letters', function (): void {
     [$long, $all] = [[], 0];
     foreach (['app', 'core', 'cli', 'database', 'tests', 'bin', 'config', 'routes', 'bootstrap', 'compat', 'devices'] as $folder) {
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(__DIR__."/../../{$folder}", FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new RecursiveIteratorIterator(new RecursiveDirectoryIterator(__DIR__."/../../{$folder}", FilesystemIterator::SKIP_DOTS)) as $file
+        ) {
             foreach ($file->getExtension() === 'php' ? (array) file((string) $file, FILE_IGNORE_NEW_LINES) : [] as $number => $line) {
                 $all++;
                 if (mb_strlen((string) $line) > 140) {
@@ -68,11 +86,19 @@ it('keeps controllers free of arithmetic of the job', function (): void {
 
 /** What compat/ stands in for, and where the packages may use it. A new use elsewhere must be looked at before it is allowed. */
 it('knows every use of the packages that compat/ replaces', function (): void {
-    $allowed = ['Symfony\\Component\\Clock\\' => ['nesbot/carbon'], 'Fruitcake\\Cors\\' => ['laravel/framework'], 'League\\Config\\' => ['league/commonmark', 'laravel/framework']];
+    $allowed = [
+        'Symfony\\Component\\Clock\\' => ['nesbot/carbon'],
+        'Fruitcake\\Cors\\' => ['laravel/framework'],
+        'League\\Config\\' => ['league/commonmark', 'laravel/framework'],
+    ];
     $found = [];
     $files = new RecursiveIteratorIterator(new RecursiveDirectoryIterator(__DIR__.'/../../vendor', FilesystemIterator::SKIP_DOTS));
     foreach ($files as $file) {
-        if ($file->getExtension() !== 'php' || str_contains($file->getPathname(), '/vendor/composer/') || str_contains($file->getPathname(), '/phpstan/')) {
+        if (
+            $file->getExtension() !== 'php' ||
+            str_contains($file->getPathname(), '/vendor/composer/') ||
+            str_contains($file->getPathname(), '/phpstan/')
+        ) {
             continue;
         }
         $code = (string) file_get_contents($file->getPathname());

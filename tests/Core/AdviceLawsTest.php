@@ -20,7 +20,19 @@ use Random\Randomizer;
 /** @param  list<float>  $sides */
 function drives(string $tag, array $sides, float $carry = 205.0): ShotSet
 {
-    return new ShotSet($tag, array_map(fn (float $side): LaunchShot => LaunchShot::of(['ballSpeedMps' => 66.0, 'launchDeg' => 12.5, 'spinRpm' => 2500.0, 'carryM' => $carry, 'totalM' => $carry + 22, 'sideM' => $side], new BallFlight), $sides));
+    return new ShotSet(
+        $tag,
+        array_map(
+            fn (float $side): LaunchShot => LaunchShot::of(
+                [
+                    'ballSpeedMps' => 66.0, 'launchDeg' => 12.5, 'spinRpm' => 2500.0, 'carryM' => $carry, 'totalM' => $carry + 22,
+                    'sideM' => $side,
+                ],
+                new BallFlight,
+            ),
+            $sides,
+        ),
+    );
 }
 
 /** @param  list<ShotSet>  $sets */
@@ -51,7 +63,9 @@ it('grows surer with more shots of the same', function (): void {
     $wide = [26, -31, 22, -19, 28];
     $tight = [2, -3, 1, -2, 3];
     $width = function (int $times) use ($wide, $tight): float {
-        $interval = advised([drives('A', array_merge(...array_fill(0, $times, $wide))), drives('B', array_merge(...array_fill(0, $times, $tight)))])->judgement('B')->strokesInterval;
+        $interval = advised([
+            drives('A', array_merge(...array_fill(0, $times, $wide))), drives('B', array_merge(...array_fill(0, $times, $tight))),
+        ])->judgement('B')->strokesInterval;
 
         return $interval->high - $interval->low;
     };
@@ -69,13 +83,17 @@ it('gains from length, from straightness, and never loses by a wider corridor', 
 
 it('prices the same yards higher for who plays less well', function (): void {
     $sides = [8, -9, 14, -12, 5, -6];
-    $worth = fn (float $handicap): float => -advised([drives('A', $sides), drives('B', $sides, 225)], new Brief(handicap: $handicap))->judgement('B')->strokes;
+    $worth = fn (float $handicap): float => -advised(
+        [drives('A', $sides), drives('B', $sides, 225)], new Brief(handicap: $handicap),
+    )->judgement('B')->strokes;
     expect($worth(0))->toBeLessThan($worth(12))->and($worth(12))->toBeLessThan($worth(30));
 });
 
 it('aims away from what is worse', function (): void {
     $sides = [18, -16, 22, -20, 12, -14];
-    $aim = fn (Trouble $left, Trouble $right): float => advised([drives('A', $sides)], new Brief(corridor: new Corridor(30, $left, $right)))->judgement('A')->aimDeg;
+    $aim = fn (Trouble $left, Trouble $right): float => advised(
+        [drives('A', $sides)], new Brief(corridor: new Corridor(30, $left, $right)),
+    )->judgement('A')->aimDeg;
     $rough = new Trouble('rough');
     expect($aim(new Trouble('water', 20), $rough))->toBeGreaterThan(0.5)
         ->and($aim($rough, new Trouble('water', 20)))->toBeLessThan(-0.5)
@@ -86,10 +104,13 @@ it('aims away from what is worse', function (): void {
 it('keeps the own club below a chance of 0.8 and a gain worth telling, under every scoring', function (Scoring $scoring): void {
     $brief = new Brief(scoring: $scoring->value, weights: $scoring === Scoring::OwnWeights ? ['carry' => 1.0, 'fairways' => 1.0] : []);
     foreach (range(1, 6) as $seed) {
-        $advice = advised([drives('A', [6, -9, 11, -5]), drives('B', [4, -7, 12, -6], 206.5), drives('C', [9, -3, 8, -11], 204)], $brief, $seed);
+        $advice = advised(
+            [drives('A', [6, -9, 11, -5]), drives('B', [4, -7, 12, -6], 206.5), drives('C', [9, -3, 8, -11], 204)], $brief, $seed,
+        );
         $pick = $advice->judgement($advice->pick);
         if ($advice->pick !== 'A') {
-            expect($pick->chanceBetter)->toBeGreaterThanOrEqual(Advice::KEEP_UNLESS)->and($pick->gain)->toBeGreaterThan($scoring->resolution());
+            expect($pick->chanceBetter)
+                ->toBeGreaterThanOrEqual(Advice::KEEP_UNLESS)->and($pick->gain)->toBeGreaterThan($scoring->resolution());
         }
         expect($advice->expectedLoss)->toBeGreaterThanOrEqual(0.0)
             ->and($advice->judgement('A')->gain)->toEqualWithDelta(0.0, 1e-12);

@@ -34,7 +34,19 @@ function seeded(int $seed = 1): Randomizer
 /** Shots of one setup with given carries and sides, by measured values alone. @param  list<float>  $sides */
 function landed(string $tag, array $sides, float $carry = 205): ShotSet
 {
-    return new ShotSet($tag, array_map(fn (float $side): LaunchShot => LaunchShot::of(['ballSpeedMps' => 66.0, 'launchDeg' => 12.5, 'spinRpm' => 2500.0, 'carryM' => $carry + fmod($side, 3), 'totalM' => $carry + 22, 'sideM' => $side], new BallFlight), $sides));
+    return new ShotSet(
+        $tag,
+        array_map(
+            fn (float $side): LaunchShot => LaunchShot::of(
+                [
+                    'ballSpeedMps' => 66.0, 'launchDeg' => 12.5, 'spinRpm' => 2500.0, 'carryM' => $carry + fmod($side, 3),
+                    'totalM' => $carry + 22, 'sideM' => $side,
+                ],
+                new BallFlight,
+            ),
+            $sides,
+        ),
+    );
 }
 
 function played(string $tag, PlayerModel $player, int $count, int $seed, Hand $hand = Hand::Right): ShotSet
@@ -44,8 +56,15 @@ function played(string $tag, PlayerModel $player, int $count, int $seed, Hand $h
     return new ShotSet($tag, array_map(function () use ($maker, $player): LaunchShot {
         $l = $maker->hit($player)['launch'];
 
-        return LaunchShot::of(['ballSpeedMps' => $l->ballSpeedMps, 'launchDeg' => $l->launchDeg, 'spinRpm' => $l->spinRpm, 'directionDeg' => $l->directionDeg, 'spinAxisDeg' => $l->spinAxisDeg], new BallFlight);
-    }, range(1, $count)));
+        return LaunchShot::of(
+            [
+                'ballSpeedMps' => $l->ballSpeedMps, 'launchDeg' => $l->launchDeg, 'spinRpm' => $l->spinRpm,
+                'directionDeg' => $l->directionDeg, 'spinAxisDeg' => $l->spinAxisDeg,
+            ],
+            new BallFlight,
+        );
+    }, range(1, $count)),
+    );
 }
 
 // Source: Broadie, "Every Shot Counts" (2014), from memory: the table's own points.
@@ -66,7 +85,9 @@ it('costs more from farther and from worse, at every level', function (float $ha
         expect($strokes->from('fairway', $m + 7))->toBeGreaterThanOrEqual($strokes->from('fairway', $m))
             ->and($strokes->from('rough', $m))->toBeGreaterThan($strokes->from('fairway', $m));
         foreach (['trees', 'water', 'out of bounds'] as $kind) {
-            expect($strokes->afterTrouble(new Trouble($kind), $m, $m + 200))->toBeGreaterThan($strokes->afterTrouble(new Trouble('rough'), $m, $m + 200));
+            expect($strokes->afterTrouble(new Trouble($kind), $m, $m + 200))->toBeGreaterThan(
+                $strokes->afterTrouble(new Trouble('rough'), $m, $m + 200),
+            );
         }
     }
 })->with([0, 5, 18, 36, 54]);
@@ -84,8 +105,8 @@ it('costs more for who plays less well', function (): void {
     }
 });
 
-// Source: Broadie, "Every Shot Counts" (2014), from memory: strokes a round that 20 more yards off the tee are worth, by level of play (scores 80, 90, 100, 115
-// taken as handicaps 7, 16, 24, 36). Fourteen driving holes, some 120 yards left.
+// Source: Broadie, "Every Shot Counts" (2014), from memory: strokes a round that 20 more yards off the tee are worth, by level of
+// play (scores 80, 90, 100, 115 taken as handicaps 7, 16, 24, 36). Fourteen driving holes, some 120 yards left.
 it('prices twenty yards as published for each level', function (float $handicap, float $strokesARound): void {
     $level = ExpectedStrokes::forHandicap($handicap);
     $worth = 14 * ($level->from('fairway', 130 * 0.9144) - $level->from('fairway', 110 * 0.9144));
@@ -122,20 +143,22 @@ it('has intervals of the share that hold the truth', function (): void {
 });
 
 it('keeps the own club when the others are no better, and says it is a tie', function (): void {
-    $advice = Advice::of([played('A', new PlayerModel, 8, 1), played('B', new PlayerModel, 5, 2)], 'A', new Brief, new BallFlight, seeded());
-    expect($advice->pick)->toBe('A')
-        ->and($advice->isConclusive)->toBeFalse()
-        ->and($advice->ties)->toBe(['B']);
+    $advice = Advice::of(
+        [played('A', new PlayerModel, 8, 1), played('B', new PlayerModel, 5, 2)], 'A', new Brief, new BallFlight, seeded(),
+    );
+    expect($advice->pick)
+        ->toBe('A')->and($advice->isConclusive)->toBeFalse()->and($advice->ties)->toBe(['B']);
 });
 
 it('picks a setup that is plainly better, and says that the shots carry it', function (): void {
-    $advice = Advice::of([landed('A', [42, 55, 38, 60, 47, 52, 44, 58, 50, 49], 190), landed('B', [2, -6, 5, -3, 1, 4, -8, 0, 3, -1], 205)], 'A', new Brief(corridor: new Corridor(30, right: new Trouble('water'))), new BallFlight, seeded());
-    expect($advice->pick)->toBe('B')
-        ->and($advice->isConclusive)->toBeTrue()
-        ->and($advice->judgement('B')->chanceBetter)->toBeGreaterThan(0.95)
-        ->and($advice->judgement('B')->strokes)->toBeLessThan(-0.2)
-        ->and($advice->judgement('B')->strokesInterval->high)->toBeLessThan(0)
-        ->and($advice->expectedLoss)->toBeLessThan(0.02);
+    $advice = Advice::of(
+        [landed('A', [42, 55, 38, 60, 47, 52, 44, 58, 50, 49], 190), landed('B', [2, -6, 5, -3, 1, 4, -8, 0, 3, -1], 205)], 'A',
+        new Brief(corridor: new Corridor(30, right: new Trouble('water'))), new BallFlight, seeded(),
+    );
+    expect($advice->pick)
+        ->toBe('B')->and($advice->isConclusive)->toBeTrue()->and($advice->judgement('B')->chanceBetter)->toBeGreaterThan(0.95)
+        ->and($advice->judgement('B')->strokes)->toBeLessThan(-0.2)->and($advice->judgement('B')->strokesInterval->high)
+        ->toBeLessThan(0)->and($advice->expectedLoss)->toBeLessThan(0.02);
 });
 
 it('prices water on one side: the same spread is worth more away from it', function (): void {
@@ -157,9 +180,11 @@ it('gives a left-handed twin the mirrored advice', function (): void {
     }, $set->shots));
     $sets = [played('A', new PlayerModel(faceDeg: 2.5), 9, 4), played('B', new PlayerModel(faceDeg: -0.5), 9, 5)];
     $right = Advice::of($sets, 'A', new Brief(corridor: new Corridor(30, right: new Trouble('water'))), new BallFlight, seeded());
-    $left = Advice::of(array_map($mirror, $sets), 'A', new Brief(corridor: new Corridor(30, new Trouble('water'))), new BallFlight, seeded());
-    expect($left->pick)->toBe($right->pick)
-        ->and($left->judgement('B')->strokes)->toEqualWithDelta($right->judgement('B')->strokes, 0.03)
+    $left = Advice::of(
+        array_map($mirror, $sets), 'A', new Brief(corridor: new Corridor(30, new Trouble('water'))), new BallFlight, seeded(),
+    );
+    expect($left->pick)
+        ->toBe($right->pick)->and($left->judgement('B')->strokes)->toEqualWithDelta($right->judgement('B')->strokes, 0.03)
         ->and($left->judgement('B')->aimDeg)->toEqualWithDelta(-$right->judgement('B')->aimDeg, 0.6);
 });
 
@@ -188,9 +213,11 @@ it('holds the aim where the brief says so', function (): void {
 
 it('prices each side by what waits there', function (): void {
     $right = [landed('A', [-12, -9, -20, -13, -16, -11]), landed('B', [12, 9, 20, 13, 16, 11])];
-    $gain = fn (Trouble $left, Trouble $on): float => Advice::of($right, 'A', new Brief(corridor: new Corridor(30, $left, $on), aimFree: false), new BallFlight, seeded())->judgement('B')->strokes;
-    expect($gain(new Trouble('trees', 18), new Trouble('out of bounds', 18)))->toBeGreaterThan(0.05)
-        ->and($gain(new Trouble('out of bounds', 18), new Trouble('trees', 18)))->toBeLessThan(-0.05)
+    $gain = fn (Trouble $left, Trouble $on): float => Advice::of(
+        $right, 'A', new Brief(corridor: new Corridor(30, $left, $on), aimFree: false), new BallFlight, seeded(),
+    )->judgement('B')->strokes;
+    expect($gain(new Trouble('trees', 18), new Trouble('out of bounds', 18)))
+        ->toBeGreaterThan(0.05)->and($gain(new Trouble('out of bounds', 18), new Trouble('trees', 18)))->toBeLessThan(-0.05)
         ->and(abs($gain(new Trouble('water', 18), new Trouble('water', 18))))->toBeLessThan(0.05);
 });
 

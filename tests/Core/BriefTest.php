@@ -10,8 +10,12 @@ use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Trouble;
 
 it('goes into an array and back unchanged', function (): void {
-    $brief = new Brief(shape: 'fade', miss: 'two-way', carryM: 214.0, handicap: 11.5, wants: ['carry', 'hold a fade'], never: ['left'], windMps: 4, windFromDeg: 45, corridor: new Corridor(32, new Trouble('water', 24), new Trouble('trees')),
-        habit: 'squared', swings: 45, minutes: 90, money: 350, currency: 'EUR', scoring: 'own weights', weights: ['carry' => 2.0, 'fairways' => 3.0], aimFree: false, consent: true);
+    $brief = new Brief(
+        shape: 'fade', miss: 'two-way', carryM: 214.0, handicap: 11.5, wants: ['carry', 'hold a fade'], never: ['left'], windMps: 4,
+        windFromDeg: 45, corridor: new Corridor(32, new Trouble('water', 24), new Trouble('trees')), habit: 'squared', swings: 45,
+        minutes: 90, money: 350, currency: 'EUR', scoring: 'own weights', weights: ['carry' => 2.0, 'fairways' => 3.0],
+        aimFree: false, consent: true,
+    );
     $data = json_decode((string) json_encode($brief->toArray()), true);
     expect(Brief::fromArray($data))->toEqual($brief)
         ->and($brief->changesFrom(Brief::fromArray($data)))->toBe([]);
@@ -82,7 +86,8 @@ it('takes the best speed there is: measured, then told, then carry, then a usual
         ->and(Outlook::of(new Brief))->speedFrom->toBe('assumed');
 });
 
-// Source: docs/physics.md, longest carry and longest total at 100 mph, attack 0 (a prototype's values): 14.1° and 2650 rpm, 241 yd; 10.9° and 2130 rpm, 267 yd.
+// Source: docs/physics.md, longest carry and longest total at 100 mph, attack 0 (a prototype's values): 14.1° and 2650 rpm, 241
+// yd; 10.9° and 2130 rpm, 267 yd.
 it('puts the target of each school where the window puts it', function (): void {
     $at = function (string $school): array {
         $o = Outlook::of(new Brief(clubSpeedMps: 44.704, school: $school));
@@ -125,10 +130,11 @@ it('flights the ridge down into the wind', function (): void {
 it('prices a yard against a fairway on the holes of this player', function (): void {
     $corridor = new Corridor(30, new Trouble('water'), new Trouble('out of bounds'));
     $price = Outlook::of(new Brief(carryM: 200, corridor: $corridor, handicap: 15))->price;
-    expect($price['left'])->toBeGreaterThan(1)->toBeLessThan($price['right'])
-        ->and($price['rough'])->toBeGreaterThan(0.1)->toBeLessThan(0.6)
-        ->and($price['sharePerTenMetres'])->toEqualWithDelta(100 * $price['tenMetres'] / $price['rough'], 1e-9)
-        ->and(Outlook::of(new Brief(carryM: 200, corridor: $corridor, handicap: 30))->price['tenMetres'])->toBeGreaterThan($price['tenMetres']);
+    expect($price['left'])
+        ->toBeGreaterThan(1)->toBeLessThan($price['right'])->and($price['rough'])->toBeGreaterThan(0.1)->toBeLessThan(0.6)
+        ->and($price['sharePerTenMetres'])->toEqualWithDelta((100 * $price['tenMetres']) / $price['rough'], 1e-9)
+        ->and(Outlook::of(new Brief(carryM: 200, corridor: $corridor, handicap: 30))->price['tenMetres'])
+        ->toBeGreaterThan($price['tenMetres']);
 });
 
 it('scores one draw by each scoring, lower for better', function (Scoring $scoring, string $improves): void {

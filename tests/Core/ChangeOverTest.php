@@ -9,9 +9,15 @@ use MintCarry\Core\Club\SetupParts;
 /** @param  array<string, mixed>  $more  parts by name, those of the build among them */
 function parts(array $more = []): SetupParts
 {
-    $of = $more + ['head' => 'Tern 460', 'sleeve' => 'N', 'masses' => ['back' => 12.0], 'weights' => '12 g back', 'shaft' => 'Reedline', 'ball' => 'Mallow', 'teeMm' => 45.0, 'cue' => ''];
+    $of = $more + [
+        'head' => 'Tern 460', 'sleeve' => 'N', 'masses' => ['back' => 12.0], 'weights' => '12 g back', 'shaft' => 'Reedline',
+        'ball' => 'Mallow', 'teeMm' => 45.0, 'cue' => '',
+    ];
 
-    return new SetupParts($of['head'], $of['sleeve'], $of['masses'], $of['weights'], new ClubBuild($of['shaft'], null, $of['ball'], $of['teeMm'], $of['cue']));
+    return new SetupParts(
+        $of['head'], $of['sleeve'], $of['masses'], $of['weights'],
+        new ClubBuild($of['shaft'], null, $of['ball'], $of['teeMm'], $of['cue']),
+    );
 }
 
 it('says nothing where nothing changes', function (): void {
@@ -20,18 +26,38 @@ it('says nothing where nothing changes', function (): void {
 });
 
 it('says each change once, in the order it is done, and to torque what was opened', function (): void {
-    $over = ChangeOver::between(parts(), parts(['sleeve' => '−0.75', 'masses' => ['back' => 8.0, 'toe' => 4.0], 'weights' => '8 g back, 4 g toe', 'shaft' => 'Saltmarsh', 'ball' => 'Pebble Two', 'teeMm' => 40.0]));
-    expect($over->steps)->toBe(['Sleeve: from N to −0.75', 'Weights: 8 g for 12 g in back', 'Weights: 4 g into toe', 'Shaft: Saltmarsh', 'Torque every screw to the maker’s click', 'Ball: Pebble Two', 'Tee: 40 mm'])
+    $over = ChangeOver::between(
+        parts(),
+        parts([
+            'sleeve' => '−0.75', 'masses' => ['back' => 8.0, 'toe' => 4.0], 'weights' => '8 g back, 4 g toe',
+            'shaft' => 'Saltmarsh', 'ball' => 'Mallow Two', 'teeMm' => 40.0,
+        ]),
+    );
+    expect($over->steps)
+        ->toBe([
+            'Sleeve: from N to −0.75', 'Weights: 8 g for 12 g in back', 'Weights: 4 g into toe', 'Shaft: Saltmarsh',
+            'Torque every screw to the maker’s click', 'Ball: Mallow Two', 'Tee: 40 mm',
+        ])
         ->and($over->wrenchChanges)->toBe(4);
 });
 
 it('takes weights out before nothing takes their place', function (): void {
-    expect(ChangeOver::between(parts(), parts(['masses' => ['heel' => 12.0], 'weights' => '12 g heel']))->steps)->toBe(['Weights: 12 g out of back', 'Weights: 12 g into heel', 'Torque every screw to the maker’s click']);
+    expect(ChangeOver::between(parts(), parts(['masses' => ['heel' => 12.0], 'weights' => '12 g heel']))->steps)->toBe([
+        'Weights: 12 g out of back', 'Weights: 12 g into heel', 'Torque every screw to the maker’s click',
+    ]);
 });
 
 it('counts another head as one change with all that comes on it', function (): void {
-    $over = ChangeOver::between(parts(), parts(['head' => 'Curlew L', 'sleeve' => 'FL', 'masses' => ['front' => 10.0], 'weights' => '10 g front', 'shaft' => 'Saltmarsh']));
-    expect($over->steps)->toBe(['Head: Curlew L, sleeve at FL, 10 g front', 'Shaft: Saltmarsh', 'Torque every screw to the maker’s click'])->and($over->wrenchChanges)->toBe(1);
+    $over = ChangeOver::between(
+        parts(),
+        parts([
+            'head' => 'Curlew L', 'sleeve' => 'FL', 'masses' => ['front' => 10.0], 'weights' => '10 g front',
+            'shaft' => 'Saltmarsh',
+        ]),
+    );
+    expect($over->steps)
+        ->toBe(['Head: Curlew L, sleeve at FL, 10 g front', 'Shaft: Saltmarsh', 'Torque every screw to the maker’s click'])
+        ->and($over->wrenchChanges)->toBe(1);
 });
 
 it('begins from nothing in the hand', function (): void {
@@ -53,7 +79,13 @@ it('puts queued setups into the order of fewest wrench changes', function (): vo
 });
 
 it('never does worse than the order given, however long the queue', function (int $count): void {
-    $queue = array_map(fn (int $i): SetupParts => parts(['sleeve' => ['N', '+0.75', '−0.75'][$i % 3], 'masses' => $i % 2 ? ['heel' => 12.0] : ['back' => 12.0], 'head' => $i % 5 === 4 ? 'Curlew L' : 'Tern 460']), range(0, $count - 1));
+    $queue = array_map(
+        fn (int $i): SetupParts => parts([
+            'sleeve' => ['N', '+0.75', '−0.75'][$i % 3], 'masses' => $i % 2 ? ['heel' => 12.0] : ['back' => 12.0],
+            'head' => $i % 5 === 4 ? 'Curlew L' : 'Tern 460',
+        ]),
+        range(0, $count - 1),
+    );
     $given = 0;
     $at = parts();
     foreach ($queue as $to) {

@@ -72,7 +72,9 @@ it('adds two rings as rotations, close to the sum of the tilts', function (): vo
 
 it('refers a reading to the position in which it was taken', function (): void {
     $straight = new HeadReading(10.5, 58, 0.5);
-    $this->forAll(Generator\choose(0, 359), Generator\choose(0, 20), Generator\choose(0, 359))->then(function (int $readClock, int $tenths, int $clock) use ($straight): void {
+    $this->forAll(Generator\choose(0, 359), Generator\choose(0, 20), Generator\choose(0, 359))->then(function (
+        int $readClock, int $tenths, int $clock,
+    ) use ($straight): void {
         $readAt = [new SleeveTilt($tenths / 10, $readClock)];
         $shown = PlayingGeometry::present($straight, $readAt, 0);
         $read = new HeadReading($shown->loftDeg, $shown->lieDeg, $shown->faceOpenDeg);
@@ -97,11 +99,12 @@ it('finds tilt and clock back from printed changes', function (): void {
         $tilt = [new SleeveTilt($tenths / 10, $clock)];
         $soled = PlayingGeometry::present($head, $tilt, 0);
         $squared = PlayingGeometry::present($head, $tilt, 1);
-        $found = SleeveCard::solve($head, new SleeveChange($squared->loftDeg - 10.5, $soled->faceOpenDeg, $soled->lieDeg - 58), AddressHabit::Squared);
-        expect($found->residualDeg)->toBeLessThan(1e-5)
-            ->and($found->tiltDeg)->toEqualWithDelta($tenths / 10, 1e-4)
-            ->and(abs(fmod($found->clockDeg - $clock + 540, 360) - 180))->toBeLessThan(0.01)
-            ->and($found->isPossible())->toBeTrue();
+        $found = SleeveCard::solve(
+            $head, new SleeveChange($squared->loftDeg - 10.5, $soled->faceOpenDeg, $soled->lieDeg - 58), AddressHabit::Squared,
+        );
+        expect($found->residualDeg)
+            ->toBeLessThan(1e-5)->and($found->tiltDeg)->toEqualWithDelta($tenths / 10, 1e-4)
+            ->and(abs(fmod($found->clockDeg - $clock + 540, 360) - 180))->toBeLessThan(0.01)->and($found->isPossible())->toBeTrue();
     });
 });
 
@@ -148,34 +151,43 @@ it('gives the same head whatever order the weights go in', function (): void {
     $slots = [new WeightSlot('a', 30, 40, 0), new WeightSlot('b', -30, 90, -10)];
     $ab = Weights::place(new Head(massG: 190), $slots, ['a' => 4.0, 'b' => 10.0]);
     $ba = Weights::place(new Head(massG: 190), array_reverse($slots), ['b' => 10.0, 'a' => 4.0]);
-    expect($ab->inertiaGcm2[0][1])->toEqualWithDelta($ba->inertiaGcm2[0][1], 1e-9)->and($ab->cgBackMm)->toEqualWithDelta($ba->cgBackMm, 1e-12);
+    expect($ab->inertiaGcm2[0][1])
+        ->toEqualWithDelta($ba->inertiaGcm2[0][1], 1e-9)->and($ab->cgBackMm)->toEqualWithDelta($ba->cgBackMm, 1e-12);
 });
 
 it('refuses slots that are not there and heads too heavy', function (): void {
     $slots = [new WeightSlot('back', 0, 90, 0)];
-    expect(fn () => Weights::place(new Head, $slots, ['toe' => 4.0]))->toThrow(InvalidInput::class, "no slot 'toe'; it has back")
-        ->and(fn () => Weights::place(new Head, $slots, ['back' => 59.0]))->toThrow(InvalidInput::class, 'no driver head has more than 260 g')
+    expect(fn () => Weights::place(new Head, $slots, ['toe' => 4.0]))
+        ->toThrow(InvalidInput::class, "no slot 'toe'; it has back")
+        ->and(fn () => Weights::place(new Head, $slots, ['back' => 59.0]))
+        ->toThrow(InvalidInput::class, 'no driver head has more than 260 g')
         ->and(fn () => Weights::place(new Head, $slots, ['back' => -4.0]))->toThrow(InvalidInput::class);
 });
 
 it('lists only legal arrangements, each once', function (): void {
     $slots = [new WeightSlot('front', 0, 20, -10, 0, 15), new WeightSlot('back', 0, 100, -5, 4, 15, mayBeEmpty: false)];
     $all = Weights::arrangements($slots, [4.0, 4.0, 12.0, 20.0]);
-    expect($all)->toHaveCount(5)
-        ->and($all)->toContain(['back' => 4.0], ['back' => 12.0], ['front' => 4.0, 'back' => 4.0], ['front' => 4.0, 'back' => 12.0], ['front' => 12.0, 'back' => 4.0])
-        ->and(Weights::arrangements($slots, [20.0]))->toBe([])
-        ->and(Weights::arrangements([], [4.0]))->toBe([[]]);
+    expect($all)
+        ->toHaveCount(5)->and($all)
+        ->toContain(
+            ['back' => 4.0], ['back' => 12.0], ['front' => 4.0, 'back' => 4.0], ['front' => 4.0, 'back' => 12.0],
+            ['front' => 12.0, 'back' => 4.0],
+        )
+        ->and(Weights::arrangements($slots, [20.0]))->toBe([])->and(Weights::arrangements([], [4.0]))->toBe([[]]);
 });
 
 it('never places a piece twice, nor one a slot does not take', function (): void {
     $slots = array_map(fn (int $i): WeightSlot => new WeightSlot("s{$i}", 10 * $i, 50, 0, 2, 14), range(0, 3));
-    $this->forAll(Generator\vector(4, Generator\elements(1.0, 2.0, 4.0, 8.0, 14.0, 18.0)))->then(function (array $stock) use ($slots): void {
+    $this->forAll(Generator\vector(4, Generator\elements(1.0, 2.0, 4.0, 8.0, 14.0, 18.0)))->then(function (array $stock) use (
+        $slots,
+    ): void {
         $seen = [];
         foreach (Weights::arrangements($slots, $stock) as $placed) {
             $used = array_count_values(array_map(strval(...), $placed));
             $have = array_count_values(array_map(strval(...), $stock));
             foreach ($used as $mass => $count) {
-                expect($count)->toBeLessThanOrEqual($have[$mass])->and((float) $mass)->toBeGreaterThanOrEqual(2.0)->toBeLessThanOrEqual(14.0);
+                expect($count)
+                    ->toBeLessThanOrEqual($have[$mass])->and((float) $mass)->toBeGreaterThanOrEqual(2.0)->toBeLessThanOrEqual(14.0);
             }
             ksort($placed);
             $key = json_encode($placed);
@@ -191,7 +203,8 @@ it('says what a moved CG does to delivered loft and face, with its width', funct
         ->and($effect['openDeg'])->toEqualWithDelta([-0.3, -0.45, -0.15], 1e-9);
 });
 
-// Source: the moment worked by hand: (202·(1155.7−32−355.6) + 60·(610−355.6) + 50·(100−355.6)) g·mm over 28.3495 g/oz and 25.4 mm/in = 220.7 oz·in; D0 = 213.5, a point 1.75 (common scale, from memory).
+// Source: the moment worked by hand: (202·(1155.7−32−355.6) + 60·(610−355.6) + 50·(100−355.6)) g·mm over 28.3495 g/oz and 25.4
+// mm/in = 220.7 oz·in; D0 = 213.5, a point 1.75 (common scale, from memory).
 it('weighs a club’s swing as a worked example does', function (): void {
     $swing = SwingWeight::of(202, 1155.7, 60, 610, 50);
     $byHand = (202 * 768.1 + 60 * 254.4 - 50 * 255.6) / 28.349523125 / 25.4;

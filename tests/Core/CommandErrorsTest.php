@@ -6,10 +6,25 @@ declare(strict_types=1);
 
 const SOUND = [
     'flight' => ['ballSpeedMps' => 70, 'launchDeg' => 12, 'spinRpm' => 2500],
-    'impact' => ['head' => ['preset' => 'middle'], 'delivery' => ['clubSpeedMps' => 45, 'attackDeg' => 0, 'pathDeg' => 0, 'dynamicLoftDeg' => 13, 'faceDeg' => 0], 'strike' => ['toeMm' => 0, 'highMm' => 0], 'hand' => 'right'],
-    'estimate' => ['shot' => ['ballSpeedMps' => 66, 'launchDeg' => 12, 'spinRpm' => 2400], 'head' => ['preset' => 'middle'], 'hand' => 'right'],
-    'sleeve' => ['head' => ['loftDeg' => 10.5, 'lieDeg' => 58, 'faceOpenDeg' => 0], 'tilts' => [['tiltDeg' => 1, 'clockDeg' => 90]], 'habit' => 'squared'],
-    'weights' => ['head' => ['massG' => 190, 'cgToeMm' => 0, 'cgBackMm' => 33, 'cgUpMm' => -4, 'inertiaGcm2' => [[2800, 0, 0], [0, 3300, 0], [0, 0, 4900]]], 'slots' => [['name' => 'back', 'toeMm' => 0, 'backMm' => 100, 'upMm' => -10]], 'masses' => ['back' => 10]],
+    'impact' => [
+        'head' => ['preset' => 'middle'],
+        'delivery' => ['clubSpeedMps' => 45, 'attackDeg' => 0, 'pathDeg' => 0, 'dynamicLoftDeg' => 13, 'faceDeg' => 0],
+        'strike' => ['toeMm' => 0, 'highMm' => 0], 'hand' => 'right',
+    ],
+    'estimate' => [
+        'shot' => ['ballSpeedMps' => 66, 'launchDeg' => 12, 'spinRpm' => 2400], 'head' => ['preset' => 'middle'], 'hand' => 'right',
+    ],
+    'sleeve' => [
+        'head' => ['loftDeg' => 10.5, 'lieDeg' => 58, 'faceOpenDeg' => 0], 'tilts' => [['tiltDeg' => 1, 'clockDeg' => 90]],
+        'habit' => 'squared',
+    ],
+    'weights' => [
+        'head' => [
+            'massG' => 190, 'cgToeMm' => 0, 'cgBackMm' => 33, 'cgUpMm' => -4,
+            'inertiaGcm2' => [[2800, 0, 0], [0, 3300, 0], [0, 0, 4900]],
+        ],
+        'slots' => [['name' => 'back', 'toeMm' => 0, 'backMm' => 100, 'upMm' => -10]], 'masses' => ['back' => 10],
+    ],
     'window' => ['clubSpeedMps' => 45, 'for' => 'carry'],
     'calibrate' => ['shots' => [['ballSpeedMps' => 70, 'launchDeg' => 12, 'spinRpm' => 2500, 'carryM' => 230]]],
 ];

@@ -16,9 +16,13 @@ it('lists its commands and explains each', function (): void {
 
 it('flies one ball, an array of balls, and a stream of balls', function (): void {
     $one = minted('flight', BALL);
-    expect($one)->toHaveKeys(['carryM', 'totalM', 'runM', 'sideM', 'curveM', 'totalSideM', 'apexM', 'apexAtM', 'descentDeg', 'hangTimeS', 'landingSpeedMps', 'landingSpinRpm'])
-        ->and($one['carryM'])->toEqualWithDelta(253.2, 0.1)
-        ->and($one['runM'])->toEqualWithDelta($one['totalM'] - $one['carryM'], 1e-9);
+    expect($one)
+        ->toHaveKeys([
+            'carryM', 'totalM', 'runM', 'sideM', 'curveM', 'totalSideM', 'apexM', 'apexAtM', 'descentDeg', 'hangTimeS',
+            'landingSpeedMps', 'landingSpinRpm',
+        ])
+        ->and($one['carryM'])->toEqualWithDelta(253.2, 0.1)->and($one['runM'])
+        ->toEqualWithDelta($one['totalM'] - $one['carryM'], 1e-9);
     expect(minted('flight', '['.BALL.','.BALL.']'))->toBe([$one, $one]);
     [$code, $out] = mint('flight', BALL."\n\n".BALL."\n");
     expect($code)->toBe(0)->and(array_map(fn (string $l) => json_decode($l, true), explode("\n", trim($out))))->toBe([$one, $one]);
@@ -63,7 +67,9 @@ it('goes on after a bad first line', function (): void {
     expect($code)->toBe(2)->and(substr_count(trim($out), "\n"))->toBe(1)->and($out)->toContain('carryM');
 });
 
-it('refuses what it cannot work with, on standard error and with exit code 2', function (string $arguments, string $input, string $says): void {
+it('refuses what it cannot work with, on standard error and with exit code 2', function (
+    string $arguments, string $input, string $says,
+): void {
     [$code, , $error] = mint($arguments, $input);
     expect($code)->toBe(2)->and(json_decode($error, true)['error']['message'])->toContain($says);
 })->with([
@@ -102,16 +108,22 @@ it('flies what is legal but odd', function (string $ball): void {
 ]);
 
 it('strikes, mirrored for the other hand, and lists what it assumed', function (): void {
-    $in = fn (string $hand, string $more = ''): string => '{"delivery":{"clubSpeedMps":44.7,"attackDeg":0,"pathDeg":0,"dynamicLoftDeg":13,"faceDeg":0},"strike":{"toeMm":10},"hand":"'.$hand.'"'.$more.'}';
+    $in = fn (
+        string $hand, string $more = '',
+    ): string => '{"delivery":{"clubSpeedMps":44.7,"attackDeg":0,"pathDeg":0,"dynamicLoftDeg":13,"faceDeg":0},"strike":{"toeMm":10},"hand":"'.
+        $hand.
+        '"'.
+        $more.
+        '}';
     $right = minted('impact', $in('right'));
     $left = minted('impact', $in('left'));
-    expect($right)->toHaveKeys(['ballSpeedMps', 'launchDeg', 'directionDeg', 'spinRpm', 'spinAxisDeg', 'smash', 'spinLoftDeg', 'assumed'])
-        ->and($left['directionDeg'])->toEqualWithDelta(-$right['directionDeg'], 1e-9)
-        ->and($left['spinAxisDeg'])->toEqualWithDelta(-$right['spinAxisDeg'], 1e-9)
-        ->and($right['spinLoftDeg'])->toEqualWithDelta(13, 1e-9)
-        ->and($right['assumed'])->toContain('head')
-        ->and(minted('impact', $in('right', ',"head":{"preset":"low-spin"}'))['spinRpm'])->not->toBe($right['spinRpm'])
-        ->and(minted('impact', $in('right', ',"head":{"massG":198,"cgBackMm":35}'))['assumed'])->toContain('head.inertiaGcm2')->not->toContain('head.massG');
+    expect($right)
+        ->toHaveKeys(['ballSpeedMps', 'launchDeg', 'directionDeg', 'spinRpm', 'spinAxisDeg', 'smash', 'spinLoftDeg', 'assumed'])
+        ->and($left['directionDeg'])->toEqualWithDelta(-$right['directionDeg'], 1e-9)->and($left['spinAxisDeg'])
+        ->toEqualWithDelta(-$right['spinAxisDeg'], 1e-9)->and($right['spinLoftDeg'])->toEqualWithDelta(13, 1e-9)
+        ->and($right['assumed'])->toContain('head')->and(minted('impact', $in('right', ',"head":{"preset":"low-spin"}'))['spinRpm'])
+        ->not->toBe($right['spinRpm'])->and(minted('impact', $in('right', ',"head":{"massG":198,"cgBackMm":35}'))['assumed'])
+        ->toContain('head.inertiaGcm2')->not->toContain('head.massG');
     [$code, $out] = mint('impact', $in('right', ',"head":{"inertiaGcm2":[[1,5,0],[5,1,0],[0,0,1]]}'));
     expect($code)->toBe(2)->and($out)->toContain('positive definite');
     [$code, $out] = mint('impact', $in('middle'));
@@ -120,26 +132,47 @@ it('strikes, mirrored for the other hand, and lists what it assumed', function (
 
 it('works back to the delivery with ball data alone', function (): void {
     $e = minted('estimate', '{"shot":{"ballSpeedMps":66,"launchDeg":12,"spinRpm":2400,"directionDeg":1,"spinAxisDeg":4}}');
-    expect($e['delivery'])->toHaveKeys(['clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg'])
-        ->and($e['strike'])->toHaveKeys(['toeMm', 'highMm'])
-        ->and($e['delivery']['dynamicLoftDeg'])->toHaveKeys(['value', 'sd', 'from'])
+    expect($e['delivery'])
+        ->toHaveKeys(['clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg'])->and($e['strike'])
+        ->toHaveKeys(['toeMm', 'highMm'])->and($e['delivery']['dynamicLoftDeg'])->toHaveKeys(['value', 'sd', 'from'])
         ->and($e['delivery']['dynamicLoftDeg']['from'])->toBe('estimated');
-    $told = minted('estimate', '{"shot":{"ballSpeedMps":66,"launchDeg":12,"spinRpm":2400,"directionDeg":1,"spinAxisDeg":4,"attackDeg":2,"pathDeg":-1},"hand":"left"}');
-    expect($told['delivery']['attackDeg'])->toMatchArray(['value' => 2.0, 'from' => 'measured'])
-        ->and($told['delivery']['dynamicLoftDeg']['sd'])->toBeLessThan($e['delivery']['dynamicLoftDeg']['sd']);
+    $told = minted(
+        'estimate',
+        '{"shot":{"ballSpeedMps":66,"launchDeg":12,"spinRpm":2400,"directionDeg":1,"spinAxisDeg":4,"attackDeg":2,"pathDeg":-1},"hand":"left"}',
+    );
+    expect($told['delivery']['attackDeg'])
+        ->toMatchArray(['value' => 2.0, 'from' => 'measured'])->and($told['delivery']['dynamicLoftDeg']['sd'])
+        ->toBeLessThan($e['delivery']['dynamicLoftDeg']['sd']);
 });
 
 it('presents a head at a sleeve position, by tilts and by card', function (): void {
     $tilt = minted('sleeve', '{"head":{"loftDeg":10.5,"lieDeg":58},"tilts":[{"tiltDeg":1.5,"clockDeg":90}],"habit":"soled"}');
-    expect($tilt['loftDeg'])->toBe(10.5)->and($tilt['faceOpenDeg'])->toEqualWithDelta(-2.83, 0.006)->and($tilt['lieDeg'])->toEqualWithDelta(57.97, 0.006);
+    expect($tilt['loftDeg'])
+        ->toBe(10.5)->and($tilt['faceOpenDeg'])->toEqualWithDelta(-2.83, 0.006)->and($tilt['lieDeg'])
+        ->toEqualWithDelta(57.97, 0.006);
     $card = minted('sleeve', '{"head":{"loftDeg":7.5,"lieDeg":58},"card":{"loftDeg":1.5,"printedFor":"squared"},"habit":"squared"}');
-    expect($card['loftDeg'])->toEqualWithDelta(9.0, 1e-3)->and($card)->toHaveKeys(['tiltDeg', 'clockDeg', 'residualDeg'])->not->toHaveKey('warning');
-    expect(minted('sleeve', '{"head":{"loftDeg":9,"lieDeg":58},"card":{"loftDeg":1.5,"faceOpenDeg":2,"printedFor":"squared"},"squares":0.4}')['warning'])->toContain('No sleeve can make');
+    expect($card['loftDeg'])
+        ->toEqualWithDelta(9.0, 1e-3)->and($card)->toHaveKeys(['tiltDeg', 'clockDeg', 'residualDeg'])->not->toHaveKey('warning');
+    expect(
+        minted(
+            'sleeve',
+            '{"head":{"loftDeg":9,"lieDeg":58},"card":{"loftDeg":1.5,"faceOpenDeg":2,"printedFor":"squared"},"squares":0.4}',
+        )['warning'],
+    )->toContain('No sleeve can make');
     $open = minted('sleeve', '{"head":{"loftDeg":10,"lieDeg":58,"faceOpenDeg":1},"tilts":[],"habit":"squared"}');
     expect($open['faceOpenDeg'])->toEqualWithDelta(0, 1e-12)->and($open['loftDeg'])->toEqualWithDelta(9.375, 0.01);
-    $here = minted('sleeve', '{"head":{"loftDeg":10,"lieDeg":59,"faceOpenDeg":-1},"tilts":[{"tiltDeg":1,"clockDeg":40}],"readAtTilts":[{"tiltDeg":1,"clockDeg":40}],"habit":"soled"}');
-    expect($here['faceOpenDeg'])->toEqualWithDelta(-1, 1e-6)->and($here['lieDeg'])->toEqualWithDelta(59, 1e-6);
-    foreach (['{"head":{"loftDeg":10,"lieDeg":58},"habit":"soled"}', '{"head":{"loftDeg":10,"lieDeg":58},"tilts":[]}', '{"head":{"loftDeg":105,"lieDeg":58},"tilts":[],"habit":"soled"}'] as $bad) {
+    $here = minted(
+        'sleeve',
+        '{"head":{"loftDeg":10,"lieDeg":59,"faceOpenDeg":-1},"tilts":[{"tiltDeg":1,"clockDeg":40}],"readAtTilts":[{"tiltDeg":1,"clockDeg":40}],"habit":"soled"}',
+    );
+    expect($here['faceOpenDeg'])
+        ->toEqualWithDelta(-1, 1e-6)->and($here['lieDeg'])->toEqualWithDelta(59, 1e-6);
+    foreach (
+        [
+            '{"head":{"loftDeg":10,"lieDeg":58},"habit":"soled"}', '{"head":{"loftDeg":10,"lieDeg":58},"tilts":[]}',
+            '{"head":{"loftDeg":105,"lieDeg":58},"tilts":[],"habit":"soled"}',
+        ] as $bad
+    ) {
         expect(mint('sleeve', $bad)[0])->toBe(2);
     }
 });
@@ -158,14 +191,24 @@ it('weighs a head with weights in it', function (): void {
 
 it('finds windows, calibrates and makes shots', function (): void {
     $w = minted('window', '{"clubSpeedMps":44.704,"attackDeg":0,"for":"carry"}');
-    expect($w['launchDeg'])->toEqualWithDelta(14.1, 0.3)
-        ->and($w['within1Pct']['launchDeg'][0])->toBeLessThan($w['launchDeg'])
+    expect($w['launchDeg'])
+        ->toEqualWithDelta(14.1, 0.3)->and($w['within1Pct']['launchDeg'][0])->toBeLessThan($w['launchDeg'])
         ->and($w['within1Pct']['spinRpm'][1])->toBeGreaterThan($w['spinRpm'])
-        ->and(minted('window --turf firm', '{"clubSpeedMps":44.704,"for":"total"}')['dynamicLoftDeg'])->toBeLessThan($w['dynamicLoftDeg'])
-        ->and(minted('window', '{"ballSpeedMps":66,"spinLoftDeg":12}'))->toHaveKey('carryM')
+        ->and(minted('window --turf firm', '{"clubSpeedMps":44.704,"for":"total"}')['dynamicLoftDeg'])
+        ->toBeLessThan($w['dynamicLoftDeg'])->and(minted('window', '{"ballSpeedMps":66,"spinLoftDeg":12}'))->toHaveKey('carryM')
         ->and(mint('window', '{"attackDeg":2}')[0])->toBe(2);
-    $shots = implode(',', array_map(fn (int $i): string => json_encode(['ballSpeedMps' => 60 + $i, 'launchDeg' => 11, 'spinRpm' => 2500, 'carryM' => 190 + 4.0 * $i]), range(0, 9)));
-    expect(minted('calibrate', "{\"shots\":[{$shots}]}"))->toHaveKeys(['dragOffset', 'liftOffset', 'sd', 'residualBefore', 'residualAfter', 'n']);
+    $shots = implode(
+        ',',
+        array_map(
+            fn (int $i): string => json_encode([
+                'ballSpeedMps' => 60 + $i, 'launchDeg' => 11, 'spinRpm' => 2500, 'carryM' => 190 + 4.0 * $i,
+            ]),
+            range(0, 9),
+        ),
+    );
+    expect(minted('calibrate', "{\"shots\":[{$shots}]}"))->toHaveKeys([
+        'dragOffset', 'liftOffset', 'sd', 'residualBefore', 'residualAfter', 'n',
+    ]);
     $made = minted('make --seed 7', '{"player":{"clubSpeedMps":42,"hand":"left"},"setup":{},"count":5}');
     expect($made['shots'])->toHaveCount(5)
         ->and($made['shots'][0])->toHaveKeys(['ballSpeedMps', 'delivery', 'strike'])

@@ -12,7 +12,13 @@ function outside(string $name): array
 
 it('presents heads as scipy does, squared and soled, from the command line', function (string $habit, string $loft, string $face): void {
     $cases = array_slice(outside('sleeve'), 0, 20);
-    $items = array_map(fn (array $c): array => ['head' => ['loftDeg' => $c['loftDeg'], 'lieDeg' => $c['lieDeg'], 'faceOpenDeg' => $c['faceOpenDeg']], 'tilts' => array_map(fn (array $t): array => ['tiltDeg' => $t[0], 'clockDeg' => $t[1]], $c['tilts']), 'habit' => $habit], $cases);
+    $items = array_map(
+        fn (array $c): array => [
+            'head' => ['loftDeg' => $c['loftDeg'], 'lieDeg' => $c['lieDeg'], 'faceOpenDeg' => $c['faceOpenDeg']],
+            'tilts' => array_map(fn (array $t): array => ['tiltDeg' => $t[0], 'clockDeg' => $t[1]], $c['tilts']), 'habit' => $habit,
+        ],
+        $cases,
+    );
     foreach (minted('sleeve', (string) json_encode($items)) as $i => $out) {
         expect($out['lieDeg'])->toEqualWithDelta($cases[$i]['lie'], 1e-6)
             ->and($out['loftDeg'])->toEqualWithDelta($cases[$i][$loft], 1e-6)
@@ -29,7 +35,13 @@ it('weighs heads as numpy does, from the command line', function (): void {
             $masses["s{$i}"] = $grams;
         }
 
-        return ['head' => ['massG' => $c['massG'], 'cgToeMm' => $c['cg'][0], 'cgBackMm' => $c['cg'][1], 'cgUpMm' => $c['cg'][2], 'inertiaGcm2' => $c['inertia']], 'slots' => $slots, 'masses' => $masses];
+        return [
+            'head' => [
+                'massG' => $c['massG'], 'cgToeMm' => $c['cg'][0], 'cgBackMm' => $c['cg'][1], 'cgUpMm' => $c['cg'][2],
+                'inertiaGcm2' => $c['inertia'],
+            ],
+            'slots' => $slots, 'masses' => $masses,
+        ];
     }, $cases);
     foreach (minted('weights', (string) json_encode($items)) as $i => $out) {
         expect($out['massG'])->toEqualWithDelta($cases[$i]['totalG'], 1e-6)
@@ -40,7 +52,13 @@ it('weighs heads as numpy does, from the command line', function (): void {
 });
 
 it('streams the same answers line by line as it gives for an array', function (): void {
-    $items = array_map(fn (array $c): array => ['head' => ['loftDeg' => $c['loftDeg'], 'lieDeg' => $c['lieDeg'], 'faceOpenDeg' => $c['faceOpenDeg']], 'tilts' => array_map(fn (array $t): array => ['tiltDeg' => $t[0], 'clockDeg' => $t[1]], $c['tilts']), 'squares' => 0.4], array_slice(outside('sleeve'), 0, 8));
+    $items = array_map(
+        fn (array $c): array => [
+            'head' => ['loftDeg' => $c['loftDeg'], 'lieDeg' => $c['lieDeg'], 'faceOpenDeg' => $c['faceOpenDeg']],
+            'tilts' => array_map(fn (array $t): array => ['tiltDeg' => $t[0], 'clockDeg' => $t[1]], $c['tilts']), 'squares' => 0.4,
+        ],
+        array_slice(outside('sleeve'), 0, 8),
+    );
     $array = minted('sleeve', (string) json_encode($items));
     [$code, $out] = mint('sleeve', implode("\n", array_map(json_encode(...), $items))."\n");
     $lines = array_map(fn (string $l): array => json_decode($l, true), explode("\n", trim($out)));

@@ -30,7 +30,8 @@ use MintCarry\Core\Report\WorthVerdict;
 use MintCarry\Core\Statistics\Matrix;
 use MintCarry\Core\Statistics\Normal;
 
-// What a decision rests on: who is picked and when the own club stays, ties, the confirm run, other schools and other days, and what a purchase is worth.
+// What a decision rests on: who is picked and when the own club stays, ties, the confirm run, other schools and other days, and
+// what a purchase is worth.
 
 it('solves a system as its inverse does', function (): void {
     $a = [[4.0, 1.0, 0.5], [1.0, 3.0, 0.2], [0.5, 0.2, 2.0]];
@@ -41,7 +42,9 @@ it('turns a probability into the z of handbook tables', function (float $p, floa
     expect(Normal::quantile($p))->toEqualWithDelta($z, 2e-5)->and(Normal::cdf(Normal::quantile($p)))->toEqualWithDelta($p, 1e-6);
 })->with([[0.5, 0.0], [0.975, 1.959964], [0.9, 1.281552], [0.01, -2.326348]]); // Abramowitz & Stegun table 26.5, from memory
 
-it('keeps the own club unless it is beaten by more than the scoring resolves, eight times in ten', function (array $own, array $other, int $picked): void {
+it('keeps the own club unless it is beaten by more than the scoring resolves, eight times in ten', function (
+    array $own, array $other, int $picked,
+): void {
     $pick = Pick::among([$own, $other], 0, Scoring::FewestStrokes);
     expect($pick->pick)->toBe($picked);
 })->with([
@@ -87,17 +90,24 @@ it('counts what a clairvoyant would gain, by hand', function (): void {
 });
 
 it('breaks a tie in the fitter’s order, and passes over what is not known of all', function (): void {
-    $of = ['A' => ['confidence' => 3.0, 'apex' => 5.0, 'price' => 0.0], 'B' => ['confidence' => 4.5, 'apex' => 1.0, 'price' => 400.0], 'C' => ['confidence' => 4.2, 'apex' => 4.5, 'price' => 300.0]];
+    $of = [
+        'A' => ['confidence' => 3.0, 'apex' => 5.0, 'price' => 0.0], 'B' => ['confidence' => 4.5, 'apex' => 1.0, 'price' => 400.0],
+        'C' => ['confidence' => 4.2, 'apex' => 4.5, 'price' => 300.0],
+    ];
     $broken = TieBreak::among($of, ['confidence', 'apex', 'start side', 'price']);
     // C is within half a star of B; then B is 3.5 m nearer to the wanted apex.
     expect($broken->choice)->toBe('B')->and($broken->by)->toBe('apex')
         ->and(array_column($broken->steps, 'criterion'))->toBe(['confidence', 'apex'])
         ->and($broken->steps[0]['remaining'])->toBe(['B', 'C']);
     expect(TieBreak::among($of, ['price', 'confidence'])->choice)->toBe('A');
-    $unknown = TieBreak::among(['A' => ['confidence' => null, 'price' => 0.0], 'B' => ['confidence' => 5.0, 'price' => 0.0]], ['confidence', 'price']);
-    expect($unknown->choice)->toBeNull()->and($unknown->remaining)->toBe(['A', 'B'])->and($unknown->steps[0]['known'])->toBeFalse();
-    expect(fn () => TieBreak::among($of, ['luck']))->toThrow(InvalidInput::class, "'luck' does not break a tie")
-        ->and(fn () => TieBreak::among($of, ['price', 'price']))->toThrow(InvalidInput::class, 'once');
+    $unknown = TieBreak::among(
+        ['A' => ['confidence' => null, 'price' => 0.0], 'B' => ['confidence' => 5.0, 'price' => 0.0]], ['confidence', 'price'],
+    );
+    expect($unknown->choice)
+        ->toBeNull()->and($unknown->remaining)->toBe(['A', 'B'])->and($unknown->steps[0]['known'])->toBeFalse();
+    expect(fn () => TieBreak::among($of, ['luck']))
+        ->toThrow(InvalidInput::class, "'luck' does not break a tie")->and(fn () => TieBreak::among($of, ['price', 'price']))
+        ->toThrow(InvalidInput::class, 'once');
 });
 
 /** @return ShotSet legs of a confirm run */
@@ -106,7 +116,9 @@ function leg(float $mps, float $direction = 0.0, int $n = 5): ShotSet
     return new ShotSet('', array_map(fn (int $i): LaunchShot => ballShot($i, $mps, 12.5, $direction), range(1, $n)));
 }
 
-it('confirms, overturns or leaves open by the rule, and says nothing when the player drifted', function (array $legs, float $chance, string $word): void {
+it('confirms, overturns or leaves open by the rule, and says nothing when the player drifted', function (
+    array $legs, float $chance, string $word,
+): void {
     expect(Confirm::of($legs, 5, $chance, Scoring::FewestStrokes)->verdict->value)->toBe($word);
 })->with([
     'no leg' => [fn () => [], 0.9, 'running'],
@@ -139,7 +151,9 @@ it('keeps draws as bytes, and gives back the same figures; bytes of other setups
     $search = Search::of($record);
     $draws = $search->draws();
     $again = PredictedDraws::unpacked($draws->packed(), $search->all());
-    expect($again?->figures)->toBe($draws->figures)->and($again?->seen)->toBe($draws->seen)->and($again?->tested)->toBe($draws->tested)->and($again?->learned)->toEqual($draws->learned)
+    expect($again?->figures)
+        ->toBe($draws->figures)->and($again?->seen)->toBe($draws->seen)->and($again?->tested)->toBe($draws->tested)
+        ->and($again?->learned)->toEqual($draws->learned)
         ->and(PredictedDraws::unpacked($draws->packed(), array_slice($search->all(), 3)))->toBeNull()
         ->and(PredictedDraws::unpacked('', $search->all()))->toBeNull()
         ->and(PredictedDraws::unpacked(substr($draws->packed(), 0, -8), $search->all()))->toBeNull();
@@ -163,7 +177,9 @@ it('flies anew when the shots change, and only prices anew when the brief does',
 
 it('gives a setup the same figures in the finder, under any filter, and in the decision', function (): void {
     $record = caseOf(['A' => [64.0, 12.0, 3.0, 6], 'B' => [64.5, 12.5, 1.0, 5], 'C' => [66.0, 13.5, -1.0, 6]]);
-    $gain = fn (array $setups, string $tag): float => array_values(array_filter($setups, fn (array $s): bool => $s['tag'] === $tag))[0]['gain'];
+    $gain = fn (array $setups, string $tag): float => array_values(array_filter($setups, fn (array $s): bool => $s['tag'] === $tag))[0][
+        'gain'
+    ];
     $all = FinderReport::of($record);
     $own = FinderReport::of($record, 'own');
     $decide = DecideReport::of($record);
@@ -178,7 +194,12 @@ it('gives a setup the same figures in the finder, under any filter, and in the d
 
 it('falls back on the shots alone where a setup has no ball data', function (): void {
     $record = caseOf(['A' => [64.0, 12.0, 1.0, 5]]);
-    $carries = array_map(fn (int $i): ShotRecord => new ShotRecord(LaunchShot::of(['carryM' => 210.0 + $i, 'sideM' => 2.0 * $i - 6], new BallFlight), 20 + $i), range(1, 5));
+    $carries = array_map(
+        fn (int $i): ShotRecord => new ShotRecord(
+            LaunchShot::of(['carryM' => 210.0 + $i, 'sideM' => 2.0 * $i - 6], new BallFlight), 20 + $i,
+        ),
+        range(1, 5),
+    );
     $mixed = new FittingRecord(...['shots' => ['C' => $carries] + $record->shots] + get_object_vars($record));
     $report = DecideReport::of($mixed);
     expect($record->isModelled())->toBeTrue()->and($mixed->isModelled())->toBeFalse()
@@ -188,11 +209,18 @@ it('falls back on the shots alone where a setup has no ball data', function (): 
 
 it('names the pick of every school under every policy, and calls it unanimous only when it is', function (): void {
     // C is longer and straighter than both by far.
-    $clear = DecideReport::of(caseOf(['A' => [62.5, 9.5, 5.0, 12], 'C' => [66.0, 13.5, 0.0, 12]], new Brief(corridor: new Corridor(24.0, new Trouble('rough'), new Trouble('water')), aimFree: false)));
-    expect($clear['schools']['policies'])->toHaveCount(4)->and($clear['schools']['policies'][0]['name'])->toBe('flagged')
-        ->and(array_column($clear['schools']['rows'], 'scoring'))->toBe(['fewest strokes', 'straightest', 'longest', 'guarded height', 'running'])
-        ->and(array_sum($clear['schools']['picks']))->toBe(20)
-        ->and($clear['schools']['unanimous'])->toBe(count($clear['schools']['picks']) === 1);
+    $clear = DecideReport::of(
+        caseOf(
+            ['A' => [62.5, 9.5, 5.0, 12], 'C' => [66.0, 13.5, 0.0, 12]],
+            new Brief(corridor: new Corridor(24.0, new Trouble('rough'), new Trouble('water')), aimFree: false),
+        ),
+    );
+    expect($clear['schools']['policies'])
+        ->toHaveCount(4)->and($clear['schools']['policies'][0]['name'])->toBe('flagged')
+        ->and(array_column($clear['schools']['rows'], 'scoring'))
+        ->toBe(['fewest strokes', 'straightest', 'longest', 'guarded height', 'running'])
+        ->and(array_sum($clear['schools']['picks']))->toBe(20)->and($clear['schools']['unanimous'])
+        ->toBe(count($clear['schools']['picks']) === 1);
     foreach ($clear['schools']['rows'] as $row) {
         if (in_array($row['scoring'], ['fewest strokes', 'longest'], true)) {
             expect(array_column($row['cells'], 'pick'))->toBe(['C', 'C', 'C', 'C']);
@@ -203,7 +231,10 @@ it('names the pick of every school under every policy, and calls it unanimous on
 });
 
 it('asks what a purchase gains over the own club at its best setting, not as it came', function (): void {
-    $record = caseOf(['A' => [64.0, 11.0, 4.0, 8], 'B' => [64.0, 11.5, 2.0, 6], 'C' => [66.5, 13.0, 0.0, 8]], new Brief(money: 300.0, currency: 'EUR'));
+    $record = caseOf(
+        ['A' => [64.0, 11.0, 4.0, 8], 'B' => [64.0, 11.5, 2.0, 6], 'C' => [66.5, 13.0, 0.0, 8]],
+        new Brief(money: 300.0, currency: 'EUR'),
+    );
     $report = DecideReport::of($record);
     $worth = $report['worth'];
     $over = array_values(array_filter($report['setups'], fn (array $s): bool => $s['tag'] === $worth['tag']))[0]['gain'];
@@ -237,9 +268,19 @@ function collect_days(array $report): array
 it('gives a left-handed twin the mirrored day: wind from the left is wind from the right', function (): void {
     $hits = ['A' => [64.0, 12.0, 3.0, 6], 'C' => [66.0, 13.0, -1.0, 6]];
     $right = collect_days(DecideReport::of(caseOf($hits, new Brief(corridor: new Corridor(30.0, new Trouble('water'))))));
-    $left = collect_days(DecideReport::of(caseOf($hits, new Brief(corridor: new Corridor(30.0, new Trouble('rough'), new Trouble('water'))), Hand::Left)));
-    foreach (['as it is' => 'as it is', 'wind from the left' => 'wind from the right', 'wind from the right' => 'wind from the left', 'low heel miss' => 'low heel miss'] as $mine => $theirs) {
-        expect($left[$theirs]['gain'])->toEqualWithDelta($right[$mine]['gain'], 1e-6)->and($left[$theirs]['pick'])->toBe($right[$mine]['pick']);
+    $left = collect_days(
+        DecideReport::of(
+            caseOf($hits, new Brief(corridor: new Corridor(30.0, new Trouble('rough'), new Trouble('water'))), Hand::Left),
+        ),
+    );
+    foreach (
+        [
+            'as it is' => 'as it is', 'wind from the left' => 'wind from the right', 'wind from the right' => 'wind from the left',
+            'low heel miss' => 'low heel miss',
+        ] as $mine => $theirs
+    ) {
+        expect($left[$theirs]['gain'])
+            ->toEqualWithDelta($right[$mine]['gain'], 1e-6)->and($left[$theirs]['pick'])->toBe($right[$mine]['pick']);
     }
 });
 
@@ -274,7 +315,12 @@ it('scores a setup that is longer and no more scattered no worse', function (): 
         foreach ($order as $t) {
             $better = true;
             foreach ($draws->figures[$s][1] as $d => $total) {
-                $better = $better && $total >= $draws->figures[$t][1][$d] && abs($draws->figures[$s][2][$d]) <= abs($draws->figures[$t][2][$d]) && $draws->figures[$s][4][$d] <= $draws->figures[$t][4][$d] && $draws->figures[$s][2][$d] * $draws->figures[$t][2][$d] >= 0;
+                $better =
+                    $better &&
+                    $total >= $draws->figures[$t][1][$d] &&
+                    abs($draws->figures[$s][2][$d]) <= abs($draws->figures[$t][2][$d]) &&
+                    $draws->figures[$s][4][$d] <= $draws->figures[$t][4][$d] &&
+                    $draws->figures[$s][2][$d] * $draws->figures[$t][2][$d] >= 0;
             }
             if ($better && $s !== $t) {
                 expect(array_sum($scored->strokes[$s]))->toBeLessThanOrEqual(array_sum($scored->strokes[$t]) + 1e-3);

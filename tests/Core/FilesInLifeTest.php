@@ -21,7 +21,10 @@ function fileRows(string $bytes, Hand $hand = Hand::Right): array
 /** @return list<array<string, float>> the shots' values */
 function fileShots(string $bytes, Hand $hand = Hand::Right): array
 {
-    return array_map(fn (ShotRow $r): array => $r->values, array_values(array_filter(fileRows($bytes, $hand), fn (ShotRow $r): bool => $r->kind === 'shot')));
+    return array_map(
+        fn (ShotRow $r): array => $r->values,
+        array_values(array_filter(fileRows($bytes, $hand), fn (ShotRow $r): bool => $r->kind === 'shot')),
+    );
 }
 
 it('reads cells in quotes, with separators, quotes and line ends inside', function (): void {
@@ -79,7 +82,9 @@ it('reads one file in every common dress to the same shots', function (string $t
     'a units row' => ["Ball Speed;Launch;Spin;Side\nmph;deg;rpm;m\n150.0;12.5;2450;-12.3\n149.0;11.5;2600;4.0\n"],
     'real minus signs' => ["Ball Speed (mph),Launch,Spin,Side (m)\n150.0,12.5,2450,\u{2212}12.3\n149.0,11.5,2600,+4.0\n"],
     'yards' => ["Ball Speed (mph),Launch,Spin,Side (yd)\n150.0,12.5,2450,-13.45\n149.0,11.5,2600,4.37\n"],
-    'lines above and blank lines' => ["Session of the day\nPlayer: P\n\nBall Speed (mph),Launch,Spin,Side (m)\n150.0,12.5,2450,-12.3\n\n149.0,11.5,2600,4.0\n"],
+    'lines above and blank lines' => [
+        "Session of the day\nPlayer: P\n\nBall Speed (mph),Launch,Spin,Side (m)\n150.0,12.5,2450,-12.3\n\n149.0,11.5,2600,4.0\n",
+    ],
 ]);
 
 it('marks the second of two rows that are alike as a repeat', function (): void {

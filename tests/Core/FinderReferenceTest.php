@@ -46,7 +46,10 @@ it('finds the front that brute force finds, from the straightest to the longest'
     $setups = [];
     foreach ($r['pareto']['carry'] as $i => $carry) {
         $share = $r['pareto']['share'][$i];
-        $setups[] = new Predicted(new SetupSpec((string) $i, 'Head', new Head, 10.5, 10.5, 0.0), $carry, $none, $carry + 20, 0.0, $none, 15.0, 25.0, $share, 0.001 * $carry + 0.4 * $share, $none, 0.0, 0.5, 0.0, 0.0, false, false, 0.0, $none);
+        $setups[] = new Predicted(
+            new SetupSpec((string) $i, 'Head', new Head, 10.5, 10.5, 0.0), $carry, $none, $carry + 20, 0.0, $none, 15.0, 25.0,
+            $share, 0.001 * $carry + 0.4 * $share, $none, 0.0, 0.5, 0.0, 0.0, false, false, 0.0, $none,
+        );
     }
     $trade = Trade::of($setups);
     expect($trade->front)->toBe(array_map(strval(...), $r['pareto']['front']))

@@ -38,7 +38,10 @@ function rackOf(Hand $hand = Hand::Right): array
     foreach (['Tern 460' => 0.0, 'Plover 445' => 0.8] as $head => $more) {
         foreach ([-1.5, 0.0, 1.5] as $p) {
             foreach ([-3.0, 3.0] as $toe) {
-                $out[] = new SetupSpec("{$head}/{$p}/{$toe}", $head, new Head(loftDeg: 10.5, cgToeMm: $toe, cgBackMm: 35 + 4 * $more), 10.5 + $more + $p, 10.5 + $more, -0.6 * $p, (string) $p, (string) $toe, hand: $hand);
+                $out[] = new SetupSpec(
+                    "{$head}/{$p}/{$toe}", $head, new Head(loftDeg: 10.5, cgToeMm: $toe, cgBackMm: 35 + 4 * $more),
+                    10.5 + $more + $p, 10.5 + $more, -0.6 * $p, (string) $p, (string) $toe, hand: $hand,
+                );
             }
         }
     }
@@ -53,7 +56,10 @@ function ownClub(Hand $hand = Hand::Right): SetupSpec
 function hitWith(SetupSpec $spec, PlayerModel $player, int $n, int $seed, bool $club = true): array
 {
     $own = ownClub($spec->hand);
-    $effect = new SetupEffect($spec->body, $spec->head, $spec->squaredLoftDeg - $own->squaredLoftDeg, $spec->soledFaceOpenDeg - $own->soledFaceOpenDeg, $spec->body->cgBackMm - $own->body->cgBackMm, $spec->body->cgToeMm - $own->body->cgToeMm);
+    $effect = new SetupEffect(
+        $spec->body, $spec->head, $spec->squaredLoftDeg - $own->squaredLoftDeg, $spec->soledFaceOpenDeg - $own->soledFaceOpenDeg,
+        $spec->body->cgBackMm - $own->body->cgBackMm, $spec->body->cgToeMm - $own->body->cgToeMm,
+    );
     $maker = new ShotMaker($effect, $spec->hand, new Randomizer(new Mt19937($seed)));
     $flight = new BallFlight;
 
@@ -73,7 +79,10 @@ function believed(PlayerModel $player, Hand $hand = Hand::Right, int $n = 4, arr
 }
 function findFor(Belief $prior, Belief $belief, ?Brief $brief = null, ?array $rack = null): Finder
 {
-    return Finder::of(PredictedDraws::of($prior, $belief, $rack ?? rackOf($belief->own->hand), new BallFlight, new Randomizer(new Mt19937(5))), $brief ?? new Brief, new Randomizer(new Mt19937(6)));
+    return Finder::of(
+        PredictedDraws::of($prior, $belief, $rack ?? rackOf($belief->own->hand), new BallFlight, new Randomizer(new Mt19937(5))),
+        $brief ?? new Brief, new Randomizer(new Mt19937(6)),
+    );
 }
 
 it('factors as the algebra says by hand, and inverts', function (): void {
@@ -90,11 +99,14 @@ it('factors as the algebra says by hand, and inverts', function (): void {
 });
 
 it('updates a mean as the textbook’s normal with known variance', function (): void {
-    // Prior N(m, s²), n readings of variance v: precision 1/s² + n/v (Gelman et al., "Bayesian Data Analysis", 2.5; from memory). Club speed is seen alone, so it is such a case; t weights of near readings are 1.
+    // Prior N(m, s²), n readings of variance v: precision 1/s² + n/v (Gelman et al., "Bayesian Data Analysis", 2.5; from memory).
+    // Club speed is seen alone, so it is such a case; t weights of near readings are 1.
     $own = ownClub();
     $prior = Belief::prior($own, 44.0, [], [$own], 0.5);
     $ball = Swing::of(Belief::apply($prior->rows($own), $prior->mean))->ball(new Impact($own->body));
-    $shots = array_map(fn (float $v): LaunchShot => LaunchShot::of(['clubSpeedMps' => $v] + $ball, new BallFlight), [46.0, 46.0, 46.0, 46.0]);
+    $shots = array_map(fn (float $v): LaunchShot => LaunchShot::of(['clubSpeedMps' => $v] + $ball, new BallFlight), [
+        46.0, 46.0, 46.0, 46.0,
+    ]);
     $after = $prior->after([['spec' => $own, 'shots' => $shots, 'order' => 0.0]]);
     expect($after->mean[0])->toBeGreaterThan(44.3)->toBeLessThan(46.0)
         ->and($after->covariance[0][0])->toBeLessThan(0.2 * $prior->covariance[0][0])
@@ -102,7 +114,9 @@ it('updates a mean as the textbook’s normal with known variance', function ():
 });
 
 it('learns the swing that hit the shots, and is surer after more of them', function (): void {
-    $player = new PlayerModel(clubSpeedMps: 46.0, attackDeg: 2.0, pathDeg: -3.0, faceDeg: -1.0, dynamicLoftDeg: 14.0, toeMm: 3.0, mishitShare: 0.0);
+    $player = new PlayerModel(
+        clubSpeedMps: 46.0, attackDeg: 2.0, pathDeg: -3.0, faceDeg: -1.0, dynamicLoftDeg: 14.0, toeMm: 3.0, mishitShare: 0.0,
+    );
     [, $few] = believed($player, n: 3, at: []);
     [, $many] = believed($player, n: 25, at: []);
     foreach ([46.0, 2.0, -3.0, 14.0, -1.0, 3.0] as $i => $true) {
@@ -170,7 +184,12 @@ it('tells the difference of two setups within 0.3 yd of flying them both', funct
     foreach (rackOf() as $spec) {
         $at = [45.0, 0.5, 0.0, 13.0, 0.5, 1.0, 1.0, 0.0, 0.0];
         $surface = Surface::of($spec, $at, $flight);
-        foreach ([[0.4, 0, 0, 0, 0, 0, 0, 0, 0], [0, 0, 0, 0.8, 0, 0, 0, 0, 0], [0, 0, 0, 0, 1.0, 0, 0, 0, 0], [0.3, 0, 0, 0.5, -0.6, 1.5, 1.0, 0.003, 0.02]] as $shift) {
+        foreach (
+            [
+                [0.4, 0, 0, 0, 0, 0, 0, 0, 0], [0, 0, 0, 0.8, 0, 0, 0, 0, 0], [0, 0, 0, 0, 1.0, 0, 0, 0, 0],
+                [0.3, 0, 0, 0.5, -0.6, 1.5, 1.0, 0.003, 0.02],
+            ] as $shift
+        ) {
             $x = array_map(fn (float $a, float $d): float => $a + $d, $at, $shift);
             $flown = $flight->fly(Swing::of($x)->launch(new Impact($spec->body)) ?? new Launch(60, 12, 2500));
             $none = array_fill(0, 7, array_fill(0, 7, 0.0));
@@ -189,7 +208,11 @@ it('prices a cloud as counting its drives one by one would', function (): void {
     for ($i = 0; $i < 40_000; $i++) {
         $side = -4.0 + 14.0 * Normal::draw($random);
         $left = 370.0 - 225.0;
-        $sum += 1 + ($side < -22 ? $table->afterTrouble(new Trouble('water', 22.0), $left, 370.0) : $table->from(abs($side) <= 16 ? 'fairway' : 'rough', $left));
+        $sum +=
+            1 +
+            ($side < -22
+                ? $table->afterTrouble(new Trouble('water', 22.0), $left, 370.0)
+                : $table->from(abs($side) <= 16 ? 'fairway' : 'rough', $left));
     }
     expect($price->aimFixed(-4.0, 14.0, 225.0))->toEqualWithDelta($sum / 40_000, 0.006);
 });
@@ -263,7 +286,9 @@ it('gives the same answer to the same shots, and widens it where less was hit', 
     $a = findFor($prior, $belief);
     $b = findFor($prior, $belief);
     expect($a->setups[3]->gain)->toBe($b->setups[3]->gain);
-    $width = fn (Finder $f): float => array_sum(array_map(fn (Predicted $p): float => $p->carryGainInterval->high - $p->carryGainInterval->low, $f->setups));
+    $width = fn (Finder $f): float => array_sum(
+        array_map(fn (Predicted $p): float => $p->carryGainInterval->high - $p->carryGainInterval->low, $f->setups),
+    );
     expect($width($a))->toBeLessThan($width(findFor(...believed(new PlayerModel(headPeculiarity: 1.0), n: 3, at: []))));
 });
 
@@ -271,7 +296,13 @@ it('puts on the front what nothing beats in both carry and share, and nothing el
     $found = findFor(...believed(new PlayerModel(headPeculiarity: 1.0)));
     $front = Trade::of($found->setups)->front;
     foreach ($found->setups as $p) {
-        $beaten = array_filter($found->setups, fn (Predicted $q): bool => $q->carryM >= $p->carryM && $q->share >= $p->share && ($q->carryM > $p->carryM || $q->share > $p->share)) !== [];
+        $beaten =
+            array_filter(
+                $found->setups,
+                fn (Predicted $q): bool => $q->carryM >= $p->carryM &&
+                    $q->share >= $p->share &&
+                    ($q->carryM > $p->carryM || $q->share > $p->share),
+            ) !== [];
         expect(in_array($p->spec->tag, $front, true))->toBe(! $beaten);
     }
 });

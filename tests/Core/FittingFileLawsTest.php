@@ -18,7 +18,9 @@ function mirrored(array $file): array
 {
     $file['player']['hand'] = 'left';
     $corridor = $file['brief']['corridor'];
-    $file['brief']['corridor'] = ['widthM' => $corridor['widthM'], 'left' => $corridor['right'] ?? ['kind' => 'rough'], 'right' => $corridor['left']];
+    $file['brief']['corridor'] = [
+        'widthM' => $corridor['widthM'], 'left' => $corridor['right'] ?? ['kind' => 'rough'], 'right' => $corridor['left'],
+    ];
     $file['rack']['heads'][0]['hand'] = 'left';
     foreach ($file['shots'] as &$shot) {
         foreach (['directionDeg', 'spinAxisDeg', 'sideM', 'pathDeg', 'faceDeg'] as $field) {
@@ -34,7 +36,14 @@ function mirrored(array $file): array
 /** All numbers of an answer, by the path to them. */
 function numbersIn(mixed $answer, string $at = ''): array
 {
-    return is_array($answer) ? array_merge([], ...array_values(array_map(fn (int|string $k, mixed $v): array => numbersIn($v, "{$at}.{$k}"), array_keys($answer), $answer))) : (is_int($answer) || is_float($answer) ? [$at => (float) $answer] : []);
+    return is_array($answer)
+        ? array_merge(
+            [],
+            ...array_values(array_map(fn (int|string $k, mixed $v): array => numbersIn($v, "{$at}.{$k}"), array_keys($answer), $answer)),
+        )
+        : (is_int($answer) || is_float($answer)
+            ? [$at => (float) $answer]
+            : []);
 }
 
 it('answers the same to the same file, whatever order its keys and its shots stand in', function (string $command): void {
@@ -61,7 +70,8 @@ it('compares a left-handed twin with the same figures, the sides turned', functi
     foreach ($told($right) as $measure => $cells) {
         $turned = in_array($measure, ['sideM', 'totalSideM', 'curveM', 'spinAxisDeg', 'directionDeg'], true) ? -1 : 1;
         foreach ($cells as $tag => $cell) {
-            expect($told($left)[$measure][$tag]['summary']['mean'])->toEqualWithDelta($turned * $cell['summary']['mean'], 1e-9, "{$measure} of {$tag}")
+            expect($told($left)[$measure][$tag]['summary']['mean'])
+                ->toEqualWithDelta($turned * $cell['summary']['mean'], 1e-9, "{$measure} of {$tag}")
                 ->and($told($left)[$measure][$tag]['summary']['sd'])->toEqualWithDelta($cell['summary']['sd'], 1e-9);
         }
     }
@@ -85,7 +95,9 @@ it('leaves out what is left out: such a shot might as well not be there', functi
     $with = answered($command, $file);
     $bare = answered($command, $without);
     // How many were left out is told; nothing else differs.
-    $strip = fn (array $numbers): array => array_filter($numbers, fn (string $at): bool => ! preg_match('/leftOut|shots$|of$/i', $at), ARRAY_FILTER_USE_KEY);
+    $strip = fn (array $numbers): array => array_filter(
+        $numbers, fn (string $at): bool => ! preg_match('/leftOut|shots$|of$/i', $at), ARRAY_FILTER_USE_KEY,
+    );
     expect($strip(numbersIn($bare)))->toBe($strip(numbersIn($with)));
 })->with(['compare', 'find']);
 
@@ -113,6 +125,9 @@ it('says why there is nothing to choose from', function (array $supply, string $
 it('is no surer of the best when half of the shots are gone', function (): void {
     $file = fittingFile();
     $half = ['shots' => array_values(array_filter($file['shots'], fn (array $s): bool => $s['sequence'] % 2 === 1))] + $file;
-    $width = fn (array $answer): array => array_map(fn (array $s): float => $s['gainInterval']['high'] - $s['gainInterval']['low'], array_filter($answer['setups'], fn (array $s): bool => ($s['setupTag'] ?? null) === 'B'));
+    $width = fn (array $answer): array => array_map(
+        fn (array $s): float => $s['gainInterval']['high'] - $s['gainInterval']['low'],
+        array_filter($answer['setups'], fn (array $s): bool => ($s['setupTag'] ?? null) === 'B'),
+    );
     expect(array_sum($width(answered('find', $half))))->toBeGreaterThan(array_sum($width(answered('find', $file))) * 0.95);
 });

@@ -37,7 +37,9 @@ it('answers compare and find as the core does, from a file or from standard inpu
         [, $stock] = mintRun(['find', $path, '--only', 'stock']);
         expect(json_decode($stock, true)['count'])->toBe(json_decode($out, true)['count']);
         [$code, $out] = mintRun(['compare', $path]);
-        expect($code)->toBe(0)->and(json_decode($out, true))->toEqual($plain(CompareReport::of($record) + ['advice' => AdviceReport::of($record)]));
+        expect($code)
+            ->toBe(0)->and(json_decode($out, true))
+            ->toEqual($plain(CompareReport::of($record) + ['advice' => AdviceReport::of($record)]));
     } finally {
         unlink($path);
     }
@@ -70,10 +72,18 @@ it('names what is wrong with a file, and where', function (array $change, string
     'a measure that is a text' => [['shots' => [0 => ['measured' => ['launchDeg' => 'high']]]], 'must be a number'],
     'a benchmark that is not there' => [['benchmark' => 'Q'], "no setup 'Q'", 'benchmark'],
     'two setups of one tag' => [['setups' => [1 => ['tag' => 'A']]], "Two setups have the tag 'A'"],
-    'a head that is not on its rack' => [['setups' => [1 => ['head' => 'Nowhere']]], "Setup B: the head 'Nowhere' is not on the rack of this file"],
-    'a position that the sleeve does not have' => [['setups' => [1 => ['sleeveLabel' => 'X']]], "Setup B: The sleeve Turn has no position 'X'"],
-    'a sleeve that is not there' => [['rack' => ['heads' => [0 => ['sleeve' => 'Twist']]]], "Head 'Tern 460': the sleeve 'Twist' is not in this file"],
-    'a standard weight that is not in stock' => [['rack' => ['heads' => [0 => ['standard' => ['back' => 11]]]]], "Head 'Tern 460': There is no other 11 g weight"],
+    'a head that is not on its rack' => [
+        ['setups' => [1 => ['head' => 'Nowhere']]], "Setup B: the head 'Nowhere' is not on the rack of this file",
+    ],
+    'a position that the sleeve does not have' => [
+        ['setups' => [1 => ['sleeveLabel' => 'X']]], "Setup B: The sleeve Turn has no position 'X'",
+    ],
+    'a sleeve that is not there' => [
+        ['rack' => ['heads' => [0 => ['sleeve' => 'Twist']]]], "Head 'Tern 460': the sleeve 'Twist' is not in this file",
+    ],
+    'a standard weight that is not in stock' => [
+        ['rack' => ['heads' => [0 => ['standard' => ['back' => 11]]]]], "Head 'Tern 460': There is no other 11 g weight",
+    ],
     'a brief that cannot be' => [['brief' => ['windMps' => 99]], 'brief: windMps is 99', 'brief.windMps'],
     'a policy that is none' => [['screening' => 'kind'], "'kind' is not a screening policy"],
     'a tie broken by luck' => [['tieOrder' => ['luck']], "'luck' does not break a tie"],
@@ -100,11 +110,22 @@ it('says plainly what the finder lacks', function (array $change, string $says):
 })->with([
     'no setup' => [['setups' => [], 'shots' => [], 'trials' => [], 'ratings' => [], 'benchmark' => null], 'own club'],
     'the own club was not hit' => [['shots' => []], 'hit it first'],
-    'no rack' => [['rack' => [], 'setups' => [['tag' => 'A', 'head' => 'Old one', 'statedLoftDeg' => 9.5]], 'trials' => [], 'ratings' => [], 'shots' => [['setup' => 'A', 'measured' => ['ballSpeedMps' => 64, 'launchDeg' => 12, 'spinRpm' => 2400, 'directionDeg' => 0]]]], 'No legal setup'],
+    'no rack' => [
+        [
+            'rack' => [], 'setups' => [['tag' => 'A', 'head' => 'Old one', 'statedLoftDeg' => 9.5]], 'trials' => [],
+            'ratings' => [],
+            'shots' => [
+                ['setup' => 'A', 'measured' => ['ballSpeedMps' => 64, 'launchDeg' => 12, 'spinRpm' => 2400, 'directionDeg' => 0]],
+            ],
+        ],
+        'No legal setup',
+    ],
 ]);
 
 it('judges a setup that was hit and is gone from the rack, but does not offer its head', function (): void {
-    $gone = array_replace_recursive(fittingFile(), ['rack' => ['heads' => [0 => ['retired' => true], 1 => ['label' => 'Plover 445', 'hand' => 'right', 'statedLoftDeg' => 10]]]]);
+    $gone = array_replace_recursive(fittingFile(), [
+        'rack' => ['heads' => [0 => ['retired' => true], 1 => ['label' => 'Plover 445', 'hand' => 'right', 'statedLoftDeg' => 10]]],
+    ]);
     $found = FinderReport::of(FittingFile::read($gone));
     $heads = array_count_values(array_column($found['setups'], 'head'));
     expect($heads)->toMatchArray(['Old one' => 1, 'Tern 460' => 1, 'Plover 445' => 1])
@@ -123,7 +144,9 @@ it('judges from one shot, with little said', function (): void {
 });
 
 it('is described by its published schema, key by key', function (): void {
-    $schema = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/docs/schemas/fitting.schema.json'), true, flags: JSON_THROW_ON_ERROR);
+    $schema = json_decode(
+        (string) file_get_contents(dirname(__DIR__, 2).'/docs/schemas/fitting.schema.json'), true, flags: JSON_THROW_ON_ERROR,
+    );
     $constant = fn (string $name): array => (new ReflectionClassConstant(FittingFile::class, $name))->getValue();
     $keys = fn (array $node): array => array_keys($node['properties']);
     expect($keys($schema))->toEqualCanonicalizing($constant('TOP'))

@@ -18,11 +18,20 @@ $cases = json_decode((string) file_get_contents(__DIR__.'/../reference/flight.js
 
 // Source: scipy's DOP853 at 1e-12 on the same equations, written out anew in tests/reference/flight.py.
 it('agrees with an independent high-order integration', function (array $case): void {
-    $flight = new BallFlight(new Atmosphere($case['temperatureC'], $case['altitudeM']), new Wind($case['windSpeedMps'], $case['windFromDeg']));
-    $flown = $flight->fly(new Launch($case['ballSpeedMps'], $case['launchDeg'], $case['spinRpm'], $case['directionDeg'], $case['spinAxisDeg']));
+    $flight = new BallFlight(
+        new Atmosphere($case['temperatureC'], $case['altitudeM']), new Wind($case['windSpeedMps'], $case['windFromDeg']),
+    );
+    $flown = $flight->fly(
+        new Launch($case['ballSpeedMps'], $case['launchDeg'], $case['spinRpm'], $case['directionDeg'], $case['spinAxisDeg']),
+    );
     // Above 5000 rpm the cap on lift is a kink inside a step: there the stated 0.05 yd (4.5 cm) holds, elsewhere a centimetre.
     $far = $case['spinRpm'] > 5000 ? 0.045 : 0.01;
-    foreach (['carryM' => $far, 'sideM' => $far, 'apexM' => $far, 'hangTimeS' => $far / 10, 'descentDeg' => 0.01, 'landingSpeedMps' => 0.01, 'landingSpinRpm' => 0.5] as $field => $within) {
+    foreach (
+        [
+            'carryM' => $far, 'sideM' => $far, 'apexM' => $far, 'hangTimeS' => $far / 10, 'descentDeg' => 0.01,
+            'landingSpeedMps' => 0.01, 'landingSpinRpm' => 0.5,
+        ] as $field => $within
+    ) {
         expect(abs($flown->{$field} - $case['expected'][$field]))->toBeLessThan($within, $field);
     }
 })->with(array_map(fn (array $c): array => [$c], $cases));
@@ -30,9 +39,11 @@ it('agrees with an independent high-order integration', function (array $case): 
 it('agrees to micrometres when asked for a tight tolerance', function (): void {
     global $cases;
     $case = json_decode((string) file_get_contents(__DIR__.'/../reference/flight.json'), true)[1];
-    $flown = (new BallFlight(new Atmosphere($case['temperatureC']), tolerance: 1e-11))->fly(new Launch($case['ballSpeedMps'], $case['launchDeg'], $case['spinRpm'], $case['directionDeg'], $case['spinAxisDeg']));
-    expect(abs($flown->carryM - $case['expected']['carryM']))->toBeLessThan(1e-6)
-        ->and(abs($flown->sideM - $case['expected']['sideM']))->toBeLessThan(1e-6);
+    $flown = (new BallFlight(new Atmosphere($case['temperatureC']), tolerance: 1e-11))->fly(
+        new Launch($case['ballSpeedMps'], $case['launchDeg'], $case['spinRpm'], $case['directionDeg'], $case['spinAxisDeg']),
+    );
+    expect(abs($flown->carryM - $case['expected']['carryM']))
+        ->toBeLessThan(1e-6)->and(abs($flown->sideM - $case['expected']['sideM']))->toBeLessThan(1e-6);
 });
 
 // Source: ICAO standard atmosphere (Doc 7488), dry air: altitude m, °C, hPa, kg/m³; from memory.
@@ -76,7 +87,10 @@ it('meets CP02', function (): void {
 it('meets CP03', fn () => expect((new BallFlight)->fly(new Launch(130 * MPH, 15, 2700))->apexM / FT)->toEqualWithDelta(92, 0.18 * 92));
 it('meets CP05', function (): void {
     foreach ([135, 150, 165] as $mph) {
-        $per = ((new BallFlight)->fly(new Launch(($mph + 1) * MPH, 13, 2500))->totalM - (new BallFlight)->fly(new Launch($mph * MPH, 13, 2500))->totalM) / YD;
+        $per =
+            ((new BallFlight)->fly(new Launch(($mph + 1) * MPH, 13, 2500))->totalM -
+                (new BallFlight)->fly(new Launch($mph * MPH, 13, 2500))->totalM) /
+            YD;
         expect($per)->toBeGreaterThan(1.5)->toBeLessThan(2.8);
     }
 });
@@ -86,7 +100,12 @@ it('meets CP06', function (): void {
     expect($high->descentDeg - $low->descentDeg)->toBeGreaterThan(3)->toBeLessThan(9)
         ->and($low->runM())->toBeGreaterThan($high->runM());
 });
-it('meets CP14', fn () => expect((new BallFlight)->fly(new Launch(165 * MPH, 9, 2700))->carryM)->toBeGreaterThan((new BallFlight)->fly(new Launch(165 * MPH, 9, 1900))->carryM));
+it(
+    'meets CP14',
+    fn () => expect((new BallFlight)->fly(new Launch(165 * MPH, 9, 2700))->carryM)->toBeGreaterThan(
+        (new BallFlight)->fly(new Launch(165 * MPH, 9, 1900))->carryM,
+    ),
+);
 
 // Source: docs/physics.md, the prototype's runs at one launch, each within a yard.
 it('runs as far as the turf lets it', function (Turf $turf, float $runYd): void {
@@ -105,9 +124,11 @@ it('is a mirror image when direction, axis and wind are mirrored', function (): 
 
 it('flies the closed parabola where there is no air', function (): void {
     // Vacuum projectile: range v² sin 2θ / g, apex v² sin² θ / 2g. The thinnest air allowed, and its drag extrapolated away.
-    $range = fn (float $hPa): float => (new BallFlight(new Atmosphere(15, 0, 0, $hPa), aerodynamics: new Aerodynamics(-0.1, -0.07), tolerance: 1e-10))->fly(new Launch(20, 30, 0))->carryM;
-    $atZero = $range(500) - 500 * ($range(1000) - $range(500)) / 500;
-    expect($atZero)->toEqualWithDelta(20 ** 2 * sin(deg2rad(60)) / Aerodynamics::GRAVITY_MPS2, 0.05);
+    $range = fn (float $hPa): float => (new BallFlight(
+        new Atmosphere(15, 0, 0, $hPa), aerodynamics: new Aerodynamics(-0.1, -0.07), tolerance: 1e-10,
+    ))->fly(new Launch(20, 30, 0))->carryM;
+    $atZero = $range(500) - (500 * ($range(1000) - $range(500))) / 500;
+    expect($atZero)->toEqualWithDelta((20 ** 2 * sin(deg2rad(60))) / Aerodynamics::GRAVITY_MPS2, 0.05);
 });
 
 it('lands where the ground is, and says so when it cannot', function (): void {
@@ -161,7 +182,8 @@ it('has the viscosity of the standard atmosphere', function (float $celsius, flo
     [-4.5, 1.6938e-5],
 ]);
 
-// Source: Bearman & Harvey 1976, wind-tunnel figures of dimpled balls (from memory): at spin ratios of 0.05 to 0.3 the drag coefficient lies about
+// Source: Bearman & Harvey 1976, wind-tunnel figures of dimpled balls (from memory): at spin ratios of 0.05 to 0.3 the drag
+// coefficient lies about
 // 0.2 to 0.4 and the lift coefficient about 0.1 to 0.35, both rising with spin.
 it('has drag and lift like those measured on dimpled balls', function (): void {
     $air = new Aerodynamics;
@@ -174,7 +196,8 @@ it('has drag and lift like those measured on dimpled balls', function (): void {
     expect($air->lift(0.0))->toBe(0.0)->and($air->lift(2.0))->toBe(Aerodynamics::LIFT_CAP);
 });
 
-// Source: the runs that the medium turf was fitted to, at descents of 23, 45, 33 and 47 degrees (common practice, no source): 43, 17, 29, 11 yd.
+// Source: the runs that the medium turf was fitted to, at descents of 23, 45, 33 and 47 degrees (common practice, no source): 43,
+// 17, 29, 11 yd.
 it('runs as observed, the flatter the farther', function (float $mph, float $launch, float $spin, float $descent, float $runYd): void {
     $f = (new BallFlight)->fly(new Launch($mph * MPH, $launch, $spin));
     expect($f->descentDeg)->toEqualWithDelta($descent, 2.5)

@@ -12,7 +12,9 @@ use MintCarry\Core\Units\Unit;
 function guessed(string $header, string $cells, string $delimiter = ';'): array
 {
     // Two columns beside it make the header a header.
-    $file = TextFile::read("Launch{$delimiter}Spin Rate{$delimiter}{$header}\n12.5{$delimiter}2500{$delimiter}{$cells}\n13.1{$delimiter}2610{$delimiter}{$cells}\n");
+    $file = TextFile::read(
+        "Launch{$delimiter}Spin Rate{$delimiter}{$header}\n12.5{$delimiter}2500{$delimiter}{$cells}\n13.1{$delimiter}2610{$delimiter}{$cells}\n",
+    );
     $column = ColumnGuess::of($file)->columns[2];
 
     return [$column->measure, $column->unit];
@@ -68,7 +70,9 @@ it('takes a unit that stands in the cells', function (): void {
 
 it('gives one measure to one column: the second of a name is set aside', function (): void {
     $map = ColumnGuess::of(TextFile::read("Launch,Spin,Ball Speed,Ball Speed\n12,2500,150,151\n"));
-    expect(array_map(fn ($c): ?Measure => $c->measure, $map->columns))->toBe([Measure::LaunchAngle, Measure::Spin, Measure::BallSpeed, null]);
+    expect(array_map(fn ($c): ?Measure => $c->measure, $map->columns))->toBe([
+        Measure::LaunchAngle, Measure::Spin, Measure::BallSpeed, null,
+    ]);
 });
 
 it('reads what a plus means where the heading says it', function (string $header, string $plus): void {

@@ -78,6 +78,8 @@ it('never gains energy, and refuses a face that moves away', function (): void {
 });
 
 it('makes the same shots from the same seed', function (): void {
-    $hit = fn (int $seed) => (new ShotMaker(Head::preset('middle'), Hand::Right, new Randomizer(new Mt19937($seed))))->hit(new PlayerModel)['launch'];
+    $hit = fn (int $seed) => (new ShotMaker(Head::preset('middle'), Hand::Right, new Randomizer(new Mt19937($seed))))->hit(
+        new PlayerModel,
+    )['launch'];
     expect($hit(5))->toEqual($hit(5))->and($hit(6)->spinRpm)->not->toBe($hit(5)->spinRpm);
 });

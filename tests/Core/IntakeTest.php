@@ -16,19 +16,21 @@ use MintCarry\Core\Intake\Trial;
 // What a posted shot is, when it is a repeat, and which trial it was hit in.
 
 it('cuts JSON where its outermost commas are', function (): void {
-    expect(JsonSpans::elements(' [ {"a": "x,]}"} , [1,[2,3]] ,"\\"," , -1.5e3,null] '))->toBe(['{"a": "x,]}"}', '[1,[2,3]]', '"\\","', '-1.5e3', 'null'])
-        ->and(JsonSpans::elements('[]'))->toBe([])
-        ->and(JsonSpans::elements('{"a":1}'))->toBeNull()
-        ->and(JsonSpans::members('{"a" : [1,2], "b\\u0063": "}" , "a": 3}'))->toBe(['a' => '3', 'bc' => '"}"'])
-        ->and(JsonSpans::members('{}'))->toBe([])
-        ->and(JsonSpans::members('word'))->toBeNull();
+    expect(JsonSpans::elements(' [ {"a": "x,]}"} , [1,[2,3]] ,"\\"," , -1.5e3,null] '))
+        ->toBe(['{"a": "x,]}"}', '[1,[2,3]]', '"\\","', '-1.5e3', 'null'])->and(JsonSpans::elements('[]'))->toBe([])
+        ->and(JsonSpans::elements('{"a":1}'))->toBeNull()->and(JsonSpans::members('{"a" : [1,2], "b\\u0063": "}" , "a": 3}'))
+        ->toBe(['a' => '3', 'bc' => '"}"'])->and(JsonSpans::members('{}'))->toBe([])->and(JsonSpans::members('word'))->toBeNull();
 });
 
 it('cuts as json_decode reads, whatever is in it', function (): void {
     mt_srand(7);
     $value = function (int $depth) use (&$value): mixed {
         return match ($depth > 3 ? mt_rand(0, 4) : mt_rand(0, 6)) {
-            0 => null, 1 => mt_rand(-9, 9) / 4, 2 => (bool) mt_rand(0, 1), 3, 4 => implode('', array_map(fn (): string => ['"', '\\', '{', ']', ',', ':', 'é', "\n", 'x'][mt_rand(0, 8)], range(0, mt_rand(0, 5)))),
+            0 => null, 1 => mt_rand(-9, 9) / 4, 2 => (bool) mt_rand(0, 1),
+            3, 4 => implode(
+                '',
+                array_map(fn (): string => ['"', '\\', '{', ']', ',', ':', 'é', "\n", 'x'][mt_rand(0, 8)], range(0, mt_rand(0, 5))),
+            ),
             5 => array_map(fn (): mixed => $value($depth + 1), range(0, mt_rand(0, 3))),
             default => ['k' => $value($depth + 1), '"}' => $value($depth + 1)],
         };
@@ -41,21 +43,26 @@ it('cuts as json_decode reads, whatever is in it', function (): void {
 });
 
 it('keeps what is whole of a post that breaks off or is broken within', function (): void {
-    $post = Post::read('{"session":"s","shots":[{"id":"a","values":{"launchDeg":1}}, {"id":"b" "values":{}}, {"id":"c","values":{"x":"'."\xFF".'"}}, {"id":"d","values":{"launchDeg":2');
-    expect(array_map(fn (PostedShot $s): ?string => $s->id, $post->shots))->toBe(['a', null, 'c', null])
-        ->and($post->shots[0]->session)->toBe('s')->and($post->shots[0]->refusedFor)->toBeNull()
-        ->and($post->shots[1]->refusedFor)->toContain('not JSON')->toContain('do not repeat it')
-        ->and($post->shots[2]->heldFor)->toContain('not UTF-8')->and(json_decode($post->shots[2]->raw, true)['values']['x'])->toBe("\u{FFFD}")
-        ->and($post->isRecognisable())->toBeTrue()
-        ->and(Post::read('{"shots":[{"id":"b" "values":{}}]}')->isRecognisable())->toBeFalse();
+    $post = Post::read(
+        '{"session":"s","shots":[{"id":"a","values":{"launchDeg":1}}, {"id":"b" "values":{}}, {"id":"c","values":{"x":"'.
+            "\xFF".
+            '"}}, {"id":"d","values":{"launchDeg":2',
+    );
+    expect(array_map(fn (PostedShot $s): ?string => $s->id, $post->shots))
+        ->toBe(['a', null, 'c', null])->and($post->shots[0]->session)->toBe('s')->and($post->shots[0]->refusedFor)->toBeNull()
+        ->and($post->shots[1]->refusedFor)->toContain('not JSON')->toContain('do not repeat it')->and($post->shots[2]->heldFor)
+        ->toContain('not UTF-8')->and(json_decode($post->shots[2]->raw, true)['values']['x'])->toBe("\u{FFFD}")
+        ->and($post->isRecognisable())->toBeTrue()->and(Post::read('{"shots":[{"id":"b" "values":{}}]}')->isRecognisable())
+        ->toBeFalse();
 });
 
 it('makes no other value of what it reads', function (string $raw, mixed $value): void {
     $shot = PostedShot::read('{"id":"a","values":{"spinRpm":'.$raw.'}}');
     expect($shot->values['spinRpm'])->toBe($value);
 })->with([
-    ['1e999', '1e999'], ['-1e400', '-1e400'], ['1e-999', '1e-999'], ['0e999', 0.0], ['12345678901234567890', '12345678901234567890'], [str_repeat('9', 400), str_repeat('9', 400)],
-    ['2.5e2', 250.0], ['"1e999"', '1e999'], ['true', true], ['null', null], ['"2\u00e9"', '2é'],
+    ['1e999', '1e999'], ['-1e400', '-1e400'], ['1e-999', '1e-999'], ['0e999', 0.0],
+    ['12345678901234567890', '12345678901234567890'], [str_repeat('9', 400), str_repeat('9', 400)], ['2.5e2', 250.0],
+    ['"1e999"', '1e999'], ['true', true], ['null', null], ['"2\u00e9"', '2é'],
 ]);
 
 it('refuses what can never be read', function (string $raw, ?string $id, string $why): void {
@@ -80,20 +87,26 @@ it('holds what can be told from other shots but not taken as it stands', functio
     $shot = PostedShot::read('{"id":"a",'.$more.',"values":{}}');
     expect($shot->refusedFor)->toBeNull()->and($shot->heldFor)->toContain($why);
 })->with([
-    ['"sequence":"7"', 'whole number'], ['"sequence":-1', 'whole number'], ['"sequence":7.5', 'whole number'], ['"sequence":true', 'whole number'], ['"sequence":1e999', 'whole number'], ['"sequence":123456789012345678901', 'whole number'],
-    ['"at":12', "'at' must be text"], ['"at":{}', "'at' must be text"], ['"at":"'.str_repeat('1', 61).'"', "'at' must be text"], ['"session":5', "'session' must be text"], ['"session":""', "'session' must be text"], ['"source":"dream"', "'source' is one of"], ['"source":4', "'source' must be text"],
+    ['"sequence":"7"', 'whole number'], ['"sequence":-1', 'whole number'], ['"sequence":7.5', 'whole number'],
+    ['"sequence":true', 'whole number'], ['"sequence":1e999', 'whole number'], ['"sequence":123456789012345678901', 'whole number'],
+    ['"at":12', "'at' must be text"], ['"at":{}', "'at' must be text"], ['"at":"'.str_repeat('1', 61).'"', "'at' must be text"],
+    ['"session":5', "'session' must be text"], ['"session":""', "'session' must be text"],
+    ['"source":"dream"', "'source' is one of"], ['"source":4', "'source' must be text"],
 ]);
 
 it('holds a shot that says something twice', function (string $raw, bool $held): void {
     expect(PostedShot::read($raw)->heldFor !== null)->toBe($held);
 })->with([
-    ['{"id":"a","values":{"spinRpm":2400,"spinRpm":9999}}', true], ['{"id":"a","id":"b","values":{}}', true], ['{"id":"a","values":{"launchDeg":1,"launch\u0044eg":2}}', true],
+    ['{"id":"a","values":{"spinRpm":2400,"spinRpm":9999}}', true], ['{"id":"a","id":"b","values":{}}', true],
+    ['{"id":"a","values":{"launchDeg":1,"launch\u0044eg":2}}', true],
     ['{"id":"a","values":{"a":{"value":1},"b":{"value":1}}}', false], ['{"id":"a","values":{}}', false],
 ]);
 
 it('takes a whole number however it is written, and keeps what stands beside', function (): void {
     $shot = PostedShot::read('{"id":"a","sequence":7.0,"values":{},"mood":"fine","wind":{"from":"left"}}');
-    expect($shot->sequence)->toBe(7)->and($shot->heldFor)->toBeNull()->and($shot->beside)->toBe('{"mood":"fine","wind":{"from":"left"}}')->and($shot->remarks)->toBe([]);
+    expect($shot->sequence)
+        ->toBe(7)->and($shot->heldFor)->toBeNull()->and($shot->beside)->toBe('{"mood":"fine","wind":{"from":"left"}}')
+        ->and($shot->remarks)->toBe([]);
     $large = PostedShot::read('{"id":"a","values":{},"picture":"'.str_repeat('x', 5000).'"}');
     expect($large->beside)->toBeNull()->and($large->remarks[0])->toContain('picture')->and($large->heldFor)->toBeNull();
 });
@@ -101,27 +114,54 @@ it('takes a whole number however it is written, and keeps what stands beside', f
 it('tells content by values, count and time alone', function (): void {
     $content = fn (string $raw): string => PostedShot::read($raw, ['sentAt' => '2026-05-03T10:42:07Z'])->content;
     $one = '{"id":"a","sequence":3,"at":"x","values":{"launchDeg":12,"spinRpm":{"value":2400,"unit":"rpm"}}}';
-    expect($content('{"values":{"spinRpm":{"unit":"rpm","value":2400.0},"launchDeg":1.2e1},"tries":2,"sentAt":"later","at":"x","sequence":3,"id":"b"}'))->toBe($content($one));
-    foreach (['"at":"y"' => '"at":"x"', '"sequence":4' => '"sequence":3', '"launchDeg":12.0001' => '"launchDeg":12', '"value":"2400"' => '"value":2400', '"unit":"1/s"' => '"unit":"rpm"'] as $new => $old) {
+    expect(
+        $content(
+            '{"values":{"spinRpm":{"unit":"rpm","value":2400.0},"launchDeg":1.2e1},"tries":2,"sentAt":"later","at":"x","sequence":3,"id":"b"}',
+        ),
+    )->toBe($content($one));
+    foreach (
+        [
+            '"at":"y"' => '"at":"x"', '"sequence":4' => '"sequence":3', '"launchDeg":12.0001' => '"launchDeg":12',
+            '"value":"2400"' => '"value":2400', '"unit":"1/s"' => '"unit":"rpm"',
+        ] as $new => $old
+    ) {
         expect($content(str_replace($old, $new, $one)))->not->toBe($content($one), $new);
     }
 });
 
 it('reads one shot or up to 50', function (string $body): void {
     expect(fn () => Post::read($body))->toThrow(InvalidInput::class, 'Nothing was taken');
-})->with(['no list' => '{"shots":"many"}', 'an empty one' => '{"shots":[]}', '51 of them' => '{"shots":['.implode(',', array_fill(0, 51, '{}')).']}', 'more than 50 can be' => str_repeat(' ', 3_300_000)]);
-
-it('knows a repeat within the session that is named, and within an hour where none is', function (?string $was, ?string $is, float $after, bool $repeat): void {
-    expect((new Earlier('stored', 1, null, $was, 1000.0))->isRepeatedBy(PostedShot::read(json_encode(array_filter(['id' => 'a', 'session' => $is]) + ['values' => []])), 1000.0 + $after))->toBe($repeat);
 })->with([
-    'at once' => [null, null, 1, true], 'just within the hour' => [null, null, 3599, true], 'an hour later' => [null, null, 3600, false], 'the next day' => [null, null, 86400, false], 'after our clock was set back' => [null, null, -86400, true],
-    'named, a week later' => ['s', 's', 604800, true], 'another session' => ['s', 't', 1, false], 'named now' => [null, 's', 1, false], 'no longer named' => ['s', null, 1, false],
+    'no list' => '{"shots":"many"}', 'an empty one' => '{"shots":[]}',
+    '51 of them' => '{"shots":['.implode(',', array_fill(0, 51, '{}')).']}', 'more than 50 can be' => str_repeat(' ', 3_300_000),
+]);
+
+it('knows a repeat within the session that is named, and within an hour where none is', function (
+    ?string $was, ?string $is, float $after, bool $repeat,
+): void {
+    expect(
+        (new Earlier('stored', 1, null, $was, 1000.0))->isRepeatedBy(
+            PostedShot::read(json_encode(array_filter(['id' => 'a', 'session' => $is]) + ['values' => []])), 1000.0 + $after,
+        ),
+    )->toBe($repeat);
+})->with([
+    'at once' => [null, null, 1, true], 'just within the hour' => [null, null, 3599, true],
+    'an hour later' => [null, null, 3600, false], 'the next day' => [null, null, 86400, false],
+    'after our clock was set back' => [null, null, -86400, true], 'named, a week later' => ['s', 's', 604800, true],
+    'another session' => ['s', 't', 1, false], 'named now' => [null, 's', 1, false], 'no longer named' => ['s', null, 1, false],
 ]);
 
 /** @return list<RecentShot> newest first */
 function came(array ...$shots): array
 {
-    return array_reverse(array_map(fn (array $s): RecentShot => new RecentShot($s['run'] ?? 1, $s['n'] ?? null, $s['hit'] ?? null, (float) $s['came'], $s['trial'] ?? 1), $shots));
+    return array_reverse(
+        array_map(
+            fn (array $s): RecentShot => new RecentShot(
+                $s['run'] ?? 1, $s['n'] ?? null, $s['hit'] ?? null, (float) $s['came'], $s['trial'] ?? 1,
+            ),
+            $shots,
+        ),
+    );
 }
 
 it('learns the lag of a clock from shots that agree, not from one', function (array $shots, ?float $lag, ?float $least = null): void {
@@ -131,33 +171,89 @@ it('learns the lag of a clock from shots that agree, not from one', function (ar
     'one' => [[['hit' => 10.0, 'came' => 70]], null],
     'two that agree' => [[['hit' => 10.0, 'came' => 70], ['hit' => 40.0, 'came' => 101]], 60.0],
     'two that do not' => [[['hit' => 10.0, 'came' => 70], ['hit' => 40.0, 'came' => 160]], null],
-    'one kept back among four' => [[['hit' => 10.0, 'came' => 70], ['hit' => 40.0, 'came' => 100], ['hit' => 60.0, 'came' => 170], ['hit' => 120.0, 'came' => 181]], 60.0],
-    'a queue that came all at once' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 30.0, 'came' => 90], ['hit' => 50.0, 'came' => 90], ['hit' => 70.0, 'came' => 90]], 0.0],
-    'two kept back together, hit together' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 30.0, 'came' => 90], ['hit' => 31.0, 'came' => 90]], 0.0],
-    'a clock that was set' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => -570.0, 'came' => 30], ['hit' => -540.0, 'came' => 60], ['hit' => -510.0, 'came' => 90]], 600.0],
-    'a clock that was set ahead' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 630.0, 'came' => 30], ['hit' => 660.0, 'came' => 60]], -600.0],
-    'two kept back equally long' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 50.0, 'came' => 95], ['hit' => 130.0, 'came' => 175]], 0.0],
-    'one alone speaks for less' => [[['hit' => 10.0, 'came' => 10], ['hit' => 50.0, 'came' => 95], ['hit' => 130.0, 'came' => 175]], 45.0, 0.0],
-    'set twice: what was before the first is forgotten' => [[['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 30.0, 'came' => 1530], ['hit' => 40.0, 'came' => 1540], ['hit' => 50.0, 'came' => 1550], ['hit' => 60.0, 'came' => 360]], 1500.0],
-    'one absurd time' => [[['hit' => 10.0, 'came' => 10], ['hit' => 4e9, 'came' => 15], ['hit' => 20.0, 'came' => 20], ['hit' => -9e9, 'came' => 25]], 0.0],
+    'one kept back among four' => [
+        [
+            ['hit' => 10.0, 'came' => 70], ['hit' => 40.0, 'came' => 100], ['hit' => 60.0, 'came' => 170],
+            ['hit' => 120.0, 'came' => 181],
+        ],
+        60.0,
+    ],
+    'a queue that came all at once' => [
+        [
+            ['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 30.0, 'came' => 90],
+            ['hit' => 50.0, 'came' => 90], ['hit' => 70.0, 'came' => 90],
+        ],
+        0.0,
+    ],
+    'two kept back together, hit together' => [
+        [['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 30.0, 'came' => 90], ['hit' => 31.0, 'came' => 90]],
+        0.0,
+    ],
+    'a clock that was set' => [
+        [
+            ['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => -570.0, 'came' => 30],
+            ['hit' => -540.0, 'came' => 60], ['hit' => -510.0, 'came' => 90],
+        ],
+        600.0,
+    ],
+    'a clock that was set ahead' => [
+        [['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 630.0, 'came' => 30], ['hit' => 660.0, 'came' => 60]],
+        -600.0,
+    ],
+    'two kept back equally long' => [
+        [['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 50.0, 'came' => 95], ['hit' => 130.0, 'came' => 175]],
+        0.0,
+    ],
+    'one alone speaks for less' => [
+        [['hit' => 10.0, 'came' => 10], ['hit' => 50.0, 'came' => 95], ['hit' => 130.0, 'came' => 175]], 45.0, 0.0,
+    ],
+    'set twice: what was before the first is forgotten' => [
+        [
+            ['hit' => 10.0, 'came' => 10], ['hit' => 20.0, 'came' => 20], ['hit' => 30.0, 'came' => 1530],
+            ['hit' => 40.0, 'came' => 1540], ['hit' => 50.0, 'came' => 1550], ['hit' => 60.0, 'came' => 360],
+        ],
+        1500.0,
+    ],
+    'one absurd time' => [
+        [['hit' => 10.0, 'came' => 10], ['hit' => 4e9, 'came' => 15], ['hit' => 20.0, 'came' => 20], ['hit' => -9e9, 'came' => 25]],
+        0.0,
+    ],
     'shots without a time' => [[['came' => 10], ['hit' => 20.0, 'came' => 20], ['came' => 25]], null],
 ]);
 
 it('reads a moment only in ISO 8601 with its zone', function (string $text, ?float $seconds): void {
     expect(SenderClock::seconds($text))->toBe($seconds);
-})->with([['1970-01-01T00:01:00Z', 60.0], ['1970-01-01T01:01:00.25+01:00', 60.25], ['1970-01-01T00:01:00', null], ['10:42', null], ['2026-13-45T99:99:99Z', null], ['', null]]);
+})->with([
+    ['1970-01-01T00:01:00Z', 60.0], ['1970-01-01T01:01:00.25+01:00', 60.25], ['1970-01-01T00:01:00', null], ['10:42', null],
+    ['2026-13-45T99:99:99Z', null], ['', null],
+]);
 
 /** @return array{int|null, string|null, int} the earlier trial, the remark, the run */
 function placed(array $shot, array $recent, float $now, ?Trial $running = new Trial(2, 2, 1, 100.0)): array
 {
     $iso = fn (float $s): string => gmdate('Y-m-d\TH:i:s\Z', (int) $s);
-    $posted = PostedShot::read(json_encode(['id' => 'x', 'values' => []] + array_filter(['sequence' => $shot['n'] ?? null, 'at' => isset($shot['hit']) ? $iso($shot['hit']) : null, 'sentAt' => isset($shot['sent']) ? $iso($shot['sent']) : null], fn ($v): bool => $v !== null)));
-    $place = Placement::of($posted, $recent, $now, $running, fn (float $hit): ?Trial => $hit >= 0 && $hit <= 90 ? new Trial(1, 1, 1, 0.0) : null);
+    $posted = PostedShot::read(
+        json_encode(
+            ['id' => 'x', 'values' => []] +
+                array_filter(
+                    [
+                        'sequence' => $shot['n'] ?? null, 'at' => isset($shot['hit']) ? $iso($shot['hit']) : null,
+                        'sentAt' => isset($shot['sent']) ? $iso($shot['sent']) : null,
+                    ],
+                    fn ($v): bool => $v !== null,
+                ),
+        ),
+    );
+    $place = Placement::of(
+        $posted, $recent, $now, $running, fn (float $hit): ?Trial => $hit >= 0 && $hit <= 90 ? new Trial(1, 1, 1, 0.0) : null,
+    );
 
     return [$place->earlier?->id, $place->remark, $place->run];
 }
 
-it('lays a shot to the trial that runs unless a clock that is known says an earlier one', function (array $shot, array $recent, float $now, ?int $trial, ?string $remark): void {
+it('lays a shot to the trial that runs unless a clock that is known says an earlier one', function (
+    array $shot, array $recent, float $now, ?int $trial, ?string $remark,
+): void {
     [$earlier, $says] = placed($shot, came(...$recent), $now);
     expect($earlier)->toBe($trial);
     $remark === null ? expect($says)->toBeNull() : expect($says)->toContain($remark);
@@ -171,8 +267,12 @@ it('lays a shot to the trial that runs unless a clock that is known says an earl
         'soon after it began' => [['hit' => 102.0], $known, 103, null, null],
         'late within the trial' => [['hit' => 105.0], $known, 160, null, null],
         'kept back, the line was empty since' => [['hit' => 70.0], $known, 120, 1, 'Came late: put with trial 1'],
-        'kept back, though the line was up since: out of order, or the clock was set' => [['hit' => 70.0], $after, 130, null, '60 s before it came, in trial 1'],
-        'and the count says so too' => [['hit' => 70.0, 'n' => 3], [...$known, ['hit' => 115.0, 'came' => 115, 'n' => 4, 'trial' => 2]], 130, 1, 'Came late'],
+        'kept back, though the line was up since: out of order, or the clock was set' => [
+            ['hit' => 70.0], $after, 130, null, '60 s before it came, in trial 1',
+        ],
+        'and the count says so too' => [
+            ['hit' => 70.0, 'n' => 3], [...$known, ['hit' => 115.0, 'came' => 115, 'n' => 4, 'trial' => 2]], 130, 1, 'Came late',
+        ],
         'and the time of sending says so too' => [['hit' => 70.0, 'sent' => 130.0], $after, 130, 1, 'Came late'],
         'the time of sending alone' => [['hit' => 5070.0, 'sent' => 5130.0], [], 130, 1, 'Came late'],
         'the clock was set back by an hour' => [['hit' => 120.0 - 3600], $known, 120, null, '1 h before it came, before this trial began'],
@@ -181,17 +281,40 @@ it('lays a shot to the trial that runs unless a clock that is known says an earl
         'the clock jumped ahead' => [['hit' => 7320.0], $known, 120, null, 'jumped ahead by 2 h'],
         'hit between the trials' => [['hit' => 95.0], $known, 130, null, 'before this trial began'],
         'a clock that is not known yet' => [['hit' => 70.0], [['hit' => 10.0, 'came' => 10]], 120, null, null],
-        'a count that comes late, no clock' => [['n' => 3], [['n' => 2, 'came' => 40], ['n' => 4, 'came' => 50], ['n' => 5, 'came' => 110, 'trial' => 2]], 120, null, 'By the monitor’s count, 3,'],
-        'a count that comes late within the trial' => [['n' => 6], [['n' => 5, 'came' => 110, 'trial' => 2], ['n' => 7, 'came' => 115, 'trial' => 2]], 120, null, null],
-        'a count that goes on from before it began anew' => [['n' => 9], [['n' => 8, 'came' => 50], ['n' => 1, 'came' => 105, 'trial' => 2, 'run' => 2], ['n' => 2, 'came' => 110, 'trial' => 2, 'run' => 2]], 120, null, 'goes on from before'],
+        'a count that comes late, no clock' => [
+            ['n' => 3], [['n' => 2, 'came' => 40], ['n' => 4, 'came' => 50], ['n' => 5, 'came' => 110, 'trial' => 2]], 120, null,
+            'By the monitor’s count, 3,',
+        ],
+        'a count that comes late within the trial' => [
+            ['n' => 6], [['n' => 5, 'came' => 110, 'trial' => 2], ['n' => 7, 'came' => 115, 'trial' => 2]], 120, null, null,
+        ],
+        'a count that goes on from before it began anew' => [
+            ['n' => 9],
+            [
+                ['n' => 8, 'came' => 50], ['n' => 1, 'came' => 105, 'trial' => 2, 'run' => 2],
+                ['n' => 2, 'came' => 110, 'trial' => 2, 'run' => 2],
+            ],
+            120, null, 'goes on from before',
+        ],
     ];
 });
 
 it('holds trials and clocks apart after our own clock was set back', function (): void {
     // The trial began at 100 by a clock that now says 20: nothing is late that comes at once.
     $recent = came(['hit' => 10.0, 'came' => 10], ['hit' => 40.0, 'came' => 40], ['hit' => 105.0, 'came' => 105, 'trial' => 2]);
-    expect(placed(['hit' => 120.0], $recent, 20.0)[0])->toBeNull()
-        ->and(placed(['hit' => 130.0], came(['hit' => 110.0, 'came' => 10, 'trial' => 2], ['hit' => 120.0, 'came' => 20, 'trial' => 2], ['hit' => 60.0, 'came' => 60]), 30.0))->toBe([null, null, 1]);
+    expect(placed(['hit' => 120.0], $recent, 20.0)[0])
+        ->toBeNull()
+        ->and(
+            placed(
+                ['hit' => 130.0],
+                came(
+                    ['hit' => 110.0, 'came' => 10, 'trial' => 2], ['hit' => 120.0, 'came' => 20, 'trial' => 2],
+                    ['hit' => 60.0, 'came' => 60],
+                ),
+                30.0,
+            ),
+        )
+        ->toBe([null, null, 1]);
 });
 
 it('counts a count that begins anew as a new run, in which the clock is learned anew', function (): void {
@@ -207,9 +330,21 @@ it('counts a count that begins anew as a new run, in which the clock is learned 
 
 it('says nothing of what there is no other place for', function (): void {
     $first = new Trial(1, 1, 1, 0.0);
-    expect(placed(['hit' => 99999.0, 'n' => 1], came(['hit' => 10.0, 'came' => 10, 'n' => 5], ['hit' => 20.0, 'came' => 20, 'n' => 6]), 50.0, $first))->toBe([null, null, 2])
+    expect(
+        placed(
+            ['hit' => 99999.0, 'n' => 1], came(['hit' => 10.0, 'came' => 10, 'n' => 5], ['hit' => 20.0, 'came' => 20, 'n' => 6]),
+            50.0, $first,
+        ),
+    )
+        ->toBe([null, null, 2])
         // Shots of another fitting came just before: there is one.
-        ->and(placed(['hit' => 60.0], came(['hit' => 10.0, 'came' => 10, 'trial' => 7], ['hit' => 20.0, 'came' => 20, 'trial' => 7]), 130.0, new Trial(9, 1, 2, 100.0))[0])->toBe(1);
+        ->and(
+            placed(
+                ['hit' => 60.0], came(['hit' => 10.0, 'came' => 10, 'trial' => 7], ['hit' => 20.0, 'came' => 20, 'trial' => 7]),
+                130.0, new Trial(9, 1, 2, 100.0),
+            )[0],
+        )
+        ->toBe(1);
 });
 
 it('orders the shots of one run by its count, in the places that the run has', function (): void {

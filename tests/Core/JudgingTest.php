@@ -33,7 +33,8 @@ use MintCarry\Core\Statistics\Shapley;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-// What the shots say, why, and what to hit next. Shots here are made by the impact model from deliveries that the test names, so that what should be found is known.
+// What the shots say, why, and what to hit next. Shots here are made by the impact model from deliveries that the test names, so
+// that what should be found is known.
 
 function sameFlight(): BallFlight
 {
@@ -44,7 +45,12 @@ function sameFlight(): BallFlight
 /** @param  array<string, mixed>  $more */
 function specOf(string $tag, array $more = []): SetupSpec
 {
-    return new SetupSpec(...($more + ['tag' => $tag, 'head' => 'Tern 460', 'body' => new Head, 'squaredLoftDeg' => 10.5, 'soledLoftDeg' => 10.5, 'soledFaceOpenDeg' => 0.0]));
+    return new SetupSpec(
+        ...$more + [
+            'tag' => $tag, 'head' => 'Tern 460', 'body' => new Head, 'squaredLoftDeg' => 10.5, 'soledLoftDeg' => 10.5,
+            'soledFaceOpenDeg' => 0.0,
+        ],
+    );
 }
 /**
  * Shots about a mean delivery (speed, attack, path, loft, face, toe, high), spread evenly so that the means are exactly those.
@@ -59,10 +65,20 @@ function swings(array $mean, int $n = 6, Hand $hand = Hand::Right, array $hide =
         $at = $n === 1 ? 0.0 : 2 * $i / ($n - 1) - 1;
         $turn = $n === 1 ? 0.0 : 2 * (($i + intdiv($n, 2)) % $n) / ($n - 1) - 1;
         $way = $hand === Hand::Right ? $spread : -$spread;
-        [$speed, $attack, $path, $loft, $face, $toe, $high] = [$mean[0] + 0.5 * $spread * $at, $mean[1] + 0.6 * $spread * $turn, $mean[2] + 0.8 * $way * $at, $mean[3] + 0.7 * $spread * $turn, $mean[4] + 1.2 * $way * $at, $mean[5] + 3 * $spread * $turn, $mean[6] + 2 * $spread * $at];
-        $ball = (new Impact($head ?? new Head, $hand))->strike(new Delivery($speed, $attack, $path, $loft, $face), new Strike($toe, $high));
-        $values = ['ballSpeedMps' => $ball->ballSpeedMps, 'launchDeg' => $ball->launchDeg, 'spinRpm' => $ball->spinRpm, 'directionDeg' => $ball->directionDeg, 'spinAxisDeg' => $ball->spinAxisDeg,
-            'clubSpeedMps' => $speed, 'attackDeg' => $attack, 'pathDeg' => $path, 'dynamicLoftDeg' => $loft, 'faceDeg' => $face, 'strikeToeMm' => $toe, 'strikeHighMm' => $high];
+        [$speed, $attack, $path, $loft, $face, $toe, $high] = [
+            $mean[0] + 0.5 * $spread * $at, $mean[1] + 0.6 * $spread * $turn, $mean[2] + 0.8 * $way * $at,
+            $mean[3] + 0.7 * $spread * $turn, $mean[4] + 1.2 * $way * $at, $mean[5] + 3 * $spread * $turn,
+            $mean[6] + 2 * $spread * $at,
+        ];
+        $ball = (new Impact($head ?? new Head, $hand))->strike(
+            new Delivery($speed, $attack, $path, $loft, $face), new Strike($toe, $high),
+        );
+        $values = [
+            'ballSpeedMps' => $ball->ballSpeedMps, 'launchDeg' => $ball->launchDeg, 'spinRpm' => $ball->spinRpm,
+            'directionDeg' => $ball->directionDeg, 'spinAxisDeg' => $ball->spinAxisDeg, 'clubSpeedMps' => $speed,
+            'attackDeg' => $attack, 'pathDeg' => $path, 'dynamicLoftDeg' => $loft, 'faceDeg' => $face, 'strikeToeMm' => $toe,
+            'strikeHighMm' => $high,
+        ];
         $shots[] = LaunchShot::of(array_diff_key($values, array_flip($hide)), sameFlight());
     }
 
@@ -80,7 +96,9 @@ const CLUB = ['clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg
 const USUAL = [45.0, 0.0, 0.0, 13.0, 0.0, 0.0, 2.0];
 function shareOf(ShotSet $set, float $widthM = 30.0): CorridorShare
 {
-    return CorridorShare::of(SideEstimate::of($set, SideEstimate::pooledSpread([$set])), new Corridor($widthM), new Randomizer(new Mt19937(4)));
+    return CorridorShare::of(
+        SideEstimate::of($set, SideEstimate::pooledSpread([$set])), new Corridor($widthM), new Randomizer(new Mt19937(4)),
+    );
 }
 /** @return list<string> */
 function kinds(array $findings): array
@@ -91,7 +109,8 @@ function kinds(array $findings): array
 // --- Shapley, F, bootstrap --------------------------------------------------------------------------------------------
 
 it('splits the airport game as its textbook does', function (): void {
-    // Littlechild & Owen (1973), "A simple expression for the Shapley value in a special case": runways of cost 1, 2 and 3 give 1/3, 5/6 and 11/6 (from memory).
+    // Littlechild & Owen (1973), "A simple expression for the Shapley value in a special case": runways of cost 1, 2 and 3 give
+    // 1/3, 5/6 and 11/6 (from memory).
     $cost = fn (array $in): float => max($in[0] ? 1.0 : 0.0, $in[1] ? 2.0 : 0.0, $in[2] ? 3.0 : 0.0);
     foreach ([1 / 3, 5 / 6, 11 / 6] as $i => $part) {
         expect(Shapley::values([true, true, true], $cost)[$i])->toEqualWithDelta($part, 1e-12);
@@ -115,7 +134,8 @@ it('gives nothing to who does nothing, and adds up exactly', function (): void {
 });
 
 it('has the F quantiles of a printed table', function (float $p, int $above, int $below, float $table): void {
-    // Upper 5 % and 2.5 % points of F, as printed in statistical handbooks (NIST/SEMATECH e-Handbook 1.3.6.7.3 for 5 %; the others from memory).
+    // Upper 5 % and 2.5 % points of F, as printed in statistical handbooks (NIST/SEMATECH e-Handbook 1.3.6.7.3 for 5 %; the
+    // others from memory).
     expect(FisherF::quantile($p, $above, $below))->toEqualWithDelta($table, 6e-3)
         ->and(FisherF::cdf(FisherF::quantile($p, $above, $below), $above, $below))->toEqualWithDelta($p, 1e-9);
 })->with([[0.95, 1, 10, 4.965], [0.95, 5, 5, 5.050], [0.95, 10, 20, 2.348], [0.975, 4, 8, 5.053], [0.975, 11, 11, 3.474]]);
@@ -160,8 +180,14 @@ it('is surer of a mean with more shots', function (): void {
 });
 
 it('says nothing of a setup without ball speed, launch or spin, nor of a ball that does not fly', function (): void {
-    $none = Evidence::of(specOf('A'), new ShotSet('A', [LaunchShot::of(['clubSpeedMps' => 45.0, 'carryM' => 200.0], sameFlight())]), sameFlight());
-    $topped = Evidence::of(specOf('A'), new ShotSet('A', [LaunchShot::of(['ballSpeedMps' => 40.0, 'launchDeg' => -2.0, 'spinRpm' => 900.0], sameFlight())]), sameFlight());
+    $none = Evidence::of(
+        specOf('A'), new ShotSet('A', [LaunchShot::of(['clubSpeedMps' => 45.0, 'carryM' => 200.0], sameFlight())]), sameFlight(),
+    );
+    $topped = Evidence::of(
+        specOf('A'),
+        new ShotSet('A', [LaunchShot::of(['ballSpeedMps' => 40.0, 'launchDeg' => -2.0, 'spinRpm' => 900.0], sameFlight())]),
+        sameFlight(),
+    );
     expect($none)->toBeNull()->and($topped)->toBeNull();
 });
 
@@ -181,7 +207,9 @@ it('takes the luck of a lucky swing out of carry, and leaves the club in', funct
     $c = evidence('C', [45.0, 0.0, 0.0, 17.0, 0.0, 0.0, 2.0]);
     $a = evidence('A', USUAL);
     $spin = LikeForLike::of([$a, $c]);
-    expect($spin['C']->against($spin['A'], 'spinRpm')['value'])->toBeGreaterThan(0.9 * ($spin['C']->measured['spinRpm']->mean - $spin['A']->measured['spinRpm']->mean));
+    expect($spin['C']->against($spin['A'], 'spinRpm')['value'])->toBeGreaterThan(
+        0.9 * ($spin['C']->measured['spinRpm']->mean - $spin['A']->measured['spinRpm']->mean),
+    );
 });
 
 it('keeps what a setup itself moves, shrunk, as a line of its own', function (): void {
@@ -209,8 +237,11 @@ it('adds up to the difference exactly, for every figure and either way round', f
     $b = evidence('B', [46.2, 0.5, -1.0, 12.0, -1.5, 3.0, 4.0], ['head' => 'Plover 445', 'body' => Head::preset('low-spin', 9.5)]);
     foreach ([[$a, $b], [$b, $a]] as [$from, $to]) {
         foreach (Bridge::between($from, $to, 0.5) as $field => $bridge) {
-            expect(array_sum(array_column($bridge->lines, 'happened')))->toEqualWithDelta($bridge->difference, 1e-9)
-                ->and($bridge->difference)->toEqualWithDelta($to->set->summary(Measure::from($field))->mean - $from->set->summary(Measure::from($field))->mean, 1e-9);
+            expect(array_sum(array_column($bridge->lines, 'happened')))
+                ->toEqualWithDelta($bridge->difference, 1e-9)->and($bridge->difference)
+                ->toEqualWithDelta(
+                    $to->set->summary(Measure::from($field))->mean - $from->set->summary(Measure::from($field))->mean, 1e-9,
+                );
         }
     }
     $there = Bridge::between($a, $b, 0.5)['carryM'];
@@ -236,38 +267,48 @@ it('names the one thing that was changed', function (array $to, string $cause, s
 
 it('calls weights weights within a head, and the head a head between two', function (): void {
     $other = ['body' => new Head(cgToeMm: 4.0, cgBackMm: 40.0)];
-    $causes = fn (array $more): array => array_column(Bridge::between(evidence('A', USUAL), evidence('B', USUAL, $more), 0.5)['spinRpm']->lines, 'cause');
-    expect($causes($other))->toContain('weights')->not->toContain('head')
-        ->and($causes($other + ['head' => 'Curlew L']))->toContain('head')->not->toContain('weights')
-        ->and($causes(['ball' => 'another']))->toContain('ball and unexplained');
+    $causes = fn (array $more): array => array_column(
+        Bridge::between(evidence('A', USUAL), evidence('B', USUAL, $more), 0.5)['spinRpm']->lines, 'cause',
+    );
+    expect($causes($other))
+        ->toContain('weights')->not->toContain('head')->and($causes($other + ['head' => 'Curlew L']))->toContain('head')
+        ->not->toContain('weights')->and($causes(['ball' => 'another']))->toContain('ball and unexplained');
 });
 
 it('shrinks what would repeat, the less the fewer the shots, and calls noise noise', function (): void {
     $line = function (int $n): array {
-        $lines = Bridge::between(evidence('A', USUAL, n: $n), evidence('B', [45.6, 0.0, 0.0, 13.0, 0.0, 0.0, 2.0], n: $n), 0.5)['carryM']->lines;
+        $lines = Bridge::between(evidence('A', USUAL, n: $n), evidence('B', [45.6, 0.0, 0.0, 13.0, 0.0, 0.0, 2.0], n: $n), 0.5)[
+            'carryM'
+        ]->lines;
 
         return array_values(array_filter($lines, fn (array $l): bool => $l['cause'] === 'club speed'))[0];
     };
     [$few, $many] = [$line(3), $line(30)];
-    expect($few['repeats'] / $few['happened'])->toBeLessThan($many['repeats'] / $many['happened'])
-        ->and($many['repeats'])->toBeLessThan($many['happened'])
+    expect($few['repeats'] / $few['happened'])
+        ->toBeLessThan($many['repeats'] / $many['happened'])->and($many['repeats'])->toBeLessThan($many['happened'])
         ->and($many['noise'])->toBeFalse();
-    foreach (Bridge::between(evidence('A', USUAL, n: 3), evidence('B', [45.0, 0.0, 0.3, 13.0, 0.1, 0.0, 2.0], n: 3), 0.5)['sideM']->lines as $l) {
+    foreach (
+        Bridge::between(evidence('A', USUAL, n: 3), evidence('B', [45.0, 0.0, 0.3, 13.0, 0.1, 0.0, 2.0], n: 3), 0.5)['sideM']->lines as $l
+    ) {
         expect($l['cause'] !== 'attack and path' || $l['noise'])->toBeTrue();
     }
 });
 
 it('lets a loft that was turned stay expected, though a few shots did not show it', function (): void {
     // Two degrees more on a squared club, and not a sign of it in three shots: the geometry is still believed in part.
-    $lines = Bridge::between(evidence('A', USUAL, n: 3), evidence('B', [45.0, 0.0, 0.0, 13.001, 0.0, 0.0, 2.0], ['squaredLoftDeg' => 12.5], n: 3), 1.0)['spinRpm']->lines;
+    $lines = Bridge::between(
+        evidence('A', USUAL, n: 3), evidence('B', [45.0, 0.0, 0.0, 13.001, 0.0, 0.0, 2.0], ['squaredLoftDeg' => 12.5], n: 3), 1.0,
+    )['spinRpm']->lines;
     $loft = array_column($lines, null, 'cause')['loft'];
     expect(abs($loft['happened']))->toBeLessThan(2.0)->and($loft['repeats'])->toBeGreaterThan(50.0);
 });
 
 it('merges path and attack into delivery where no club was seen', function (): void {
-    $bridge = Bridge::between(evidence('A', USUAL, hide: CLUB), evidence('B', [46.0, 0.0, 0.0, 14.0, 0.0, 0.0, 0.0], hide: CLUB), 0.5)['carryM'];
-    expect(array_column($bridge->lines, 'cause'))->toContain('delivery')->not->toContain('attack and path')
-        ->and($bridge->clubSeen)->toBeFalse()
+    $bridge = Bridge::between(evidence('A', USUAL, hide: CLUB), evidence('B', [46.0, 0.0, 0.0, 14.0, 0.0, 0.0, 0.0], hide: CLUB), 0.5)[
+        'carryM'
+    ];
+    expect(array_column($bridge->lines, 'cause'))
+        ->toContain('delivery')->not->toContain('attack and path')->and($bridge->clubSeen)->toBeFalse()
         ->and(array_sum(array_column($bridge->lines, 'happened')))->toEqualWithDelta($bridge->difference, 1e-9);
 });
 
@@ -282,7 +323,10 @@ it('says of identical setups that nothing differs', function (): void {
 
 it('gives a left-hander the mirrored side, and the same carry', function (): void {
     $right = Bridge::between(evidence('A', USUAL), evidence('B', [45.5, 0.5, 2.0, 13.0, 1.5, 4.0, 2.0]), 0.5);
-    $left = Bridge::between(evidence('A', USUAL, ['hand' => Hand::Left]), evidence('B', [45.5, 0.5, -2.0, 13.0, -1.5, 4.0, 2.0], ['hand' => Hand::Left]), 0.5);
+    $left = Bridge::between(
+        evidence('A', USUAL, ['hand' => Hand::Left]),
+        evidence('B', [45.5, 0.5, -2.0, 13.0, -1.5, 4.0, 2.0], ['hand' => Hand::Left]), 0.5,
+    );
     foreach ($right['sideM']->lines as $i => $line) {
         expect($left['sideM']->lines[$i]['happened'])->toEqualWithDelta(-$line['happened'], 1e-6)
             ->and($left['carryM']->lines[$i]['happened'])->toEqualWithDelta($right['carryM']->lines[$i]['happened'], 1e-6);
@@ -334,10 +378,11 @@ it('calls a pull a pull, and not a hook', function (): void {
 });
 
 it('sends a delivery to a coach, and a club to the fitter', function (): void {
-    $coach = fn (array $mean): bool => array_filter(Diagnosis::of($e = evidence('A', $mean, n: 8), shareOf($e->set)), fn (Finding $f): bool => $f->forCoach) !== [];
-    expect($coach([45.0, -5.0, 0.0, 12.0, 0.0, 0.0, 2.0]))->toBeTrue()
-        ->and($coach([45.0, 0.0, -7.0, 13.0, 0.0, 0.0, 2.0]))->toBeTrue()
-        ->and($coach(USUAL))->toBeFalse();
+    $coach = fn (array $mean): bool => array_filter(
+        Diagnosis::of($e = evidence('A', $mean, n: 8), shareOf($e->set)), fn (Finding $f): bool => $f->forCoach,
+    ) !== [];
+    expect($coach([45.0, -5.0, 0.0, 12.0, 0.0, 0.0, 2.0]))
+        ->toBeTrue()->and($coach([45.0, 0.0, -7.0, 13.0, 0.0, 0.0, 2.0]))->toBeTrue()->and($coach(USUAL))->toBeFalse();
 });
 
 it('tells a two-way miss by its shares, though the mean is straight', function (): void {
@@ -352,7 +397,12 @@ it('tells a two-way miss by its shares, though the mean is straight', function (
 });
 
 it('sees a smash that is too low for the strike', function (): void {
-    $shots = array_map(fn (LaunchShot $s): LaunchShot => LaunchShot::of(['ballSpeedMps' => 0.95 * $s->measured['ballSpeedMps']] + $s->measured, sameFlight()), swings(USUAL, 6));
+    $shots = array_map(
+        fn (LaunchShot $s): LaunchShot => LaunchShot::of(
+            ['ballSpeedMps' => 0.95 * $s->measured['ballSpeedMps']] + $s->measured, sameFlight(),
+        ),
+        swings(USUAL, 6),
+    );
     $e = Evidence::of(specOf('A'), new ShotSet('A', $shots), sameFlight());
     expect(kinds(Diagnosis::of($e, shareOf($e->set))))->toContain('smashLow');
 });
@@ -360,9 +410,11 @@ it('sees a smash that is too low for the strike', function (): void {
 it('sees a heavier head draw the strike to the heel', function (): void {
     $a = evidence('A', USUAL, ['swingWeightPoints' => 32.0], n: 12);
     $b = evidence('B', [45.0, 0.0, 0.0, 13.0, 0.0, -9.0, 2.0], ['swingWeightPoints' => 36.0], n: 12);
-    $found = array_values(array_filter(Diagnosis::of($b, shareOf($b->set), $a), fn (Finding $f): bool => $f->kind === FindingKind::DrawsToHeel));
-    expect($found[0]->figures['heavierPoints'])->toBe(4.0)
-        ->and($found[0]->figures['shiftMm'])->toEqualWithDelta(-9.0, 0.1);
+    $found = array_values(
+        array_filter(Diagnosis::of($b, shareOf($b->set), $a), fn (Finding $f): bool => $f->kind === FindingKind::DrawsToHeel),
+    );
+    expect($found[0]->figures['heavierPoints'])
+        ->toBe(4.0)->and($found[0]->figures['shiftMm'])->toEqualWithDelta(-9.0, 0.1);
 });
 
 // --- Guard rails ------------------------------------------------------------------------------------------------------
@@ -409,18 +461,25 @@ it('carries loft through when squared and face when soled, by trade practice', f
     $to = specOf('B', ['squaredLoftDeg' => 12.5, 'soledFaceOpenDeg' => 2.0]);
     $squared = CarryThrough::predict(specOf('A'), $to, 1.0);
     $soled = CarryThrough::predict(specOf('A'), $to, 0.0);
-    expect($squared->loftDeg)->toEqualWithDelta(1.8, 1e-9)
-        ->and($soled->loftDeg)->toEqualWithDelta(0.4, 1e-9)
-        ->and($squared->faceRightDeg)->toEqualWithDelta(0.3, 1e-9)
-        ->and($soled->faceRightDeg)->toEqualWithDelta(1.2, 1e-9)
-        ->and(CarryThrough::predict(specOf('A', ['hand' => Hand::Left]), specOf('B', ['hand' => Hand::Left, 'soledFaceOpenDeg' => 2.0]), 0.0)->faceRightDeg)->toEqualWithDelta(-1.2, 1e-9)
-        ->and(CarryThrough::predict(specOf('A'), specOf('B', ['head' => 'other']), 0.5)->loftSdDeg)->toBeGreaterThan(CarryThrough::predict(specOf('A'), specOf('B'), 0.5)->loftSdDeg);
+    expect($squared->loftDeg)
+        ->toEqualWithDelta(1.8, 1e-9)->and($soled->loftDeg)->toEqualWithDelta(0.4, 1e-9)->and($squared->faceRightDeg)
+        ->toEqualWithDelta(0.3, 1e-9)->and($soled->faceRightDeg)->toEqualWithDelta(1.2, 1e-9)
+        ->and(
+            CarryThrough::predict(
+                specOf('A', ['hand' => Hand::Left]), specOf('B', ['hand' => Hand::Left, 'soledFaceOpenDeg' => 2.0]), 0.0,
+            )->faceRightDeg,
+        )
+        ->toEqualWithDelta(-1.2, 1e-9)->and(CarryThrough::predict(specOf('A'), specOf('B', ['head' => 'other']), 0.5)->loftSdDeg)
+        ->toBeGreaterThan(CarryThrough::predict(specOf('A'), specOf('B'), 0.5)->loftSdDeg);
 });
 
 it('names the setting that mends what ails the benchmark, with its interval, and none when all is well', function (): void {
     $spinny = evidence('A', [48.0, -1.0, 0.0, 18.0, 0.0, 0.0, 0.0], n: 10);
     $found = Diagnosis::of($spinny, shareOf($spinny->set));
-    $settings = [specOf('-1.5', ['sleeve' => '-1.5', 'squaredLoftDeg' => 9.0]), specOf('+1.5', ['sleeve' => '+1.5', 'squaredLoftDeg' => 12.0])];
+    $settings = [
+        specOf('-1.5', ['sleeve' => '-1.5', 'squaredLoftDeg' => 9.0]),
+        specOf('+1.5', ['sleeve' => '+1.5', 'squaredLoftDeg' => 12.0]),
+    ];
     $next = NextMove::of($spinny, $found, $settings, 1.0);
     expect($next?->candidate->sleeve)->toBe('-1.5')
         ->and($next?->effect['spinRpm']['value'])->toBeLessThan(0.0)

@@ -38,14 +38,19 @@ function balance(Head $head, Delivery $delivery, Strike $strike): array
     ['impulse' => $j, 'normal' => $n, 'contact' => $r, 'headVelocity' => $u] = (new Impact($head))->impulse($delivery, $strike);
     $m = Aerodynamics::BALL_MASS_KG;
     $radius = Aerodynamics::BALL_RADIUS_M;
-    $cross = fn (array $a, array $b): array => [$a[1] * $b[2] - $a[2] * $b[1], $a[2] * $b[0] - $a[0] * $b[2], $a[0] * $b[1] - $a[1] * $b[0]];
+    $cross = fn (array $a, array $b): array => [
+        $a[1] * $b[2] - $a[2] * $b[1], $a[2] * $b[0] - $a[0] * $b[2], $a[0] * $b[1] - $a[1] * $b[0],
+    ];
     $dot = fn (array $a, array $b): float => $a[0] * $b[0] + $a[1] * $b[1] + $a[2] * $b[2];
     $mass = $head->massG / 1000;
     $headAfter = array_map(fn (int $i): float => $u[$i] - $j[$i] / $mass, [0, 1, 2]);
     $torque = $cross($r, $j);
     $headSpin = array_map(fn (float $x): float => -1e7 * $x, Matrix3::apply(Matrix3::inverse($head->inertiaGcm2), $torque));
     $ballV = array_map(fn (float $x): float => $x / $m, $j);
-    $ballSpin = array_map(fn (float $x): float => $x / (0.4 * $m * $radius * $radius), $cross(array_map(fn (float $x): float => -$radius * $x, $n), $j));
+    $ballSpin = array_map(
+        fn (float $x): float => $x / (0.4 * $m * $radius * $radius),
+        $cross(array_map(fn (float $x): float => -$radius * $x, $n), $j),
+    );
     $inertia = array_map(fn (array $row): array => array_map(fn (float $x): float => $x * 1e-7, $row), $head->inertiaGcm2);
     $headL = Matrix3::apply($inertia, $headSpin);
     // Angular momentum about the contact point: head's own + r_head × p + ball's own + r_ball × p, must stay what it was.
@@ -54,13 +59,20 @@ function balance(Head $head, Delivery $delivery, Strike $strike): array
     $before = $cross($toHead, array_map(fn (float $x): float => $mass * $x, $u));
     $angular = 0.0;
     foreach ([0, 1, 2] as $i) {
-        $after = $headL[$i] + $cross($toHead, array_map(fn (float $x): float => $mass * $x, $headAfter))[$i] + 0.4 * $m * $radius * $radius * $ballSpin[$i] + $cross($toBall, $j)[$i];
+        $after =
+            $headL[$i] +
+            $cross($toHead, array_map(fn (float $x): float => $mass * $x, $headAfter))[$i] +
+            0.4 * $m * $radius * $radius * $ballSpin[$i] +
+            $cross($toBall, $j)[$i];
         $angular = max($angular, abs($after - $before[$i]));
     }
 
     return [
         'before' => 0.5 * $mass * $dot($u, $u),
-        'after' => 0.5 * $mass * $dot($headAfter, $headAfter) + 0.5 * $dot($headSpin, $headL) + 0.5 * $m * $dot($ballV, $ballV) + 0.5 * 0.4 * $m * $radius * $radius * $dot($ballSpin, $ballSpin),
+        'after' => 0.5 * $mass * $dot($headAfter, $headAfter) +
+            0.5 * $dot($headSpin, $headL) +
+            0.5 * $m * $dot($ballV, $ballV) +
+            0.5 * 0.4 * $m * $radius * $radius * $dot($ballSpin, $ballSpin),
         'momentum' => max(array_map(fn (int $i): float => abs($mass * $headAfter[$i] + $m * $ballV[$i] - $mass * $u[$i]), [0, 1, 2])),
         'angular' => $angular,
     ];
@@ -72,24 +84,28 @@ function plainSwing(float $loft = 12, float $face = 0, float $path = 0, float $a
 }
 
 it('conserves momentum and angular momentum, and never gains energy', function (): void {
-    $this->forAll(Generator\choose(-25, 25), Generator\choose(-15, 15), Generator\choose(3, 30), Generator\choose(-8, 8), Generator\choose(-8, 8))
-        ->then(function (int $toe, int $high, int $loft, int $face, int $attack): void {
-            $b = balance(Head::preset('middle'), plainSwing($loft, $face, -$face, $attack), new Strike($toe, $high));
-            expect($b['momentum'])->toBeLessThan(1e-9)
-                ->and($b['angular'])->toBeLessThan(1e-9)
-                ->and($b['after'])->toBeLessThan($b['before']);
-        });
+    $this->forAll(
+        Generator\choose(-25, 25), Generator\choose(-15, 15), Generator\choose(3, 30), Generator\choose(-8, 8),
+        Generator\choose(-8, 8),
+    )->then(function (int $toe, int $high, int $loft, int $face, int $attack): void {
+        $b = balance(Head::preset('middle'), plainSwing($loft, $face, -$face, $attack), new Strike($toe, $high));
+        expect($b['momentum'])
+            ->toBeLessThan(1e-9)->and($b['angular'])->toBeLessThan(1e-9)->and($b['after'])->toBeLessThan($b['before']);
+    });
 });
 
 it('conserves energy at full restitution, normal and tangential', function (): void {
-    $head = new Head(effectiveRestitution: 1.0, tangentialRestitution: 1.0, inertiaGcm2: [[2800, 150, -90], [150, 3300, 60], [-90, 60, 4900]]);
+    $head = new Head(
+        effectiveRestitution: 1.0, tangentialRestitution: 1.0, inertiaGcm2: [[2800, 150, -90], [150, 3300, 60], [-90, 60, 4900]],
+    );
     foreach ([[0, 0], [12, -6], [-9, 8]] as [$toe, $high]) {
         $b = balance($head, plainSwing(11, 2, -1, 1), new Strike($toe, $high));
         expect(abs($b['after'] / $b['before'] - 1))->toBeLessThan(1e-9);
     }
 });
 
-// Source: a solid sphere that grips a heavy wall keeps 5/7 of its tangential speed (any mechanics text; Cross, "Grip-slip behavior of a bouncing ball", 2002, from memory).
+// Source: a solid sphere that grips a heavy wall keeps 5/7 of its tangential speed (any mechanics text; Cross, "Grip-slip
+// behavior of a bouncing ball", 2002, from memory).
 it('leaves a gripping ball 5/7 of its tangential speed against an endless mass', function (): void {
     $wall = new Head(10, 1e9, 0, 0, 0, [[1e14, 0, 0], [0, 1e14, 0], [0, 0, 1e14]], 1e7, 1e7, 0.8, 0.0);
     ['impulse' => $j, 'normal' => $n, 'headVelocity' => $u] = (new Impact($wall))->impulse(plainSwing(20), new Strike);
@@ -111,13 +127,17 @@ it('slips where the tangential impulse would exceed friction', function (): void
 });
 
 // Source: docs/physics.md lists these as a prototype's values, not truth; they pin the model, not the world.
-it('has the sensitivities it is documented to have', function (Delivery $delivery, Strike $strike, Head $head, string $field, float $change, float $within): void {
+it('has the sensitivities it is documented to have', function (
+    Delivery $delivery, Strike $strike, Head $head, string $field, float $change, float $within,
+): void {
     $base = (new Impact(Head::preset('middle')))->strike(new Delivery(44.704, 0, 0, 13, 0));
     $moved = (new Impact($head))->strike($delivery, $strike);
     expect($moved->{$field} - $base->{$field})->toEqualWithDelta($change, $within);
 })->with(function (): array {
     $middle = Head::preset('middle');
-    $swing = fn (float $attack = 0, float $path = 0, float $loft = 13, float $face = 0): Delivery => new Delivery(44.704, $attack, $path, $loft, $face);
+    $swing = fn (float $attack = 0, float $path = 0, float $loft = 13, float $face = 0): Delivery => new Delivery(
+        44.704, $attack, $path, $loft, $face,
+    );
 
     return [
         'toe 10 mm, axis' => [$swing(), new Strike(10), $middle, 'spinAxisDeg', -7.1, 0.1],
@@ -135,18 +155,22 @@ it('has the sensitivities it is documented to have', function (Delivery $deliver
 });
 
 it('is a mirror image for every swing', function (): void {
-    $this->forAll(Generator\choose(-20, 20), Generator\choose(-10, 10), Generator\choose(-6, 6), Generator\choose(-6, 6))->then(function (int $toe, int $high, int $face, int $path): void {
-        $right = (new Impact(new Head(cgToeMm: 2), Hand::Right))->strike(plainSwing(12, $face, $path), new Strike($toe, $high));
-        $left = (new Impact(new Head(cgToeMm: 2), Hand::Left))->strike(plainSwing(12, -$face, -$path), new Strike($toe, $high));
-        expect(abs($right->directionDeg + $left->directionDeg))->toBeLessThan(1e-9)
-            ->and(abs($right->spinAxisDeg + $left->spinAxisDeg))->toBeLessThan(1e-9)
-            ->and(abs($right->spinRpm - $left->spinRpm))->toBeLessThan(1e-8);
-    });
+    $this->forAll(Generator\choose(-20, 20), Generator\choose(-10, 10), Generator\choose(-6, 6), Generator\choose(-6, 6))->then(
+        function (int $toe, int $high, int $face, int $path): void {
+            $right = (new Impact(new Head(cgToeMm: 2), Hand::Right))->strike(plainSwing(12, $face, $path), new Strike($toe, $high));
+            $left = (new Impact(new Head(cgToeMm: 2), Hand::Left))->strike(plainSwing(12, -$face, -$path), new Strike($toe, $high));
+            expect(abs($right->directionDeg + $left->directionDeg))
+                ->toBeLessThan(1e-9)->and(abs($right->spinAxisDeg + $left->spinAxisDeg))->toBeLessThan(1e-9)
+                ->and(abs($right->spinRpm - $left->spinRpm))->toBeLessThan(1e-8);
+        },
+    );
 });
 
 it('flies higher with more backspin, and any legal ball to a finite place', function (): void {
     $flight = new BallFlight;
-    $this->forAll(Generator\choose(45, 85), Generator\choose(6, 18), Generator\choose(1200, 3600))->then(function (int $mps, int $launch, int $spin) use ($flight): void {
+    $this->forAll(Generator\choose(45, 85), Generator\choose(6, 18), Generator\choose(1200, 3600))->then(function (
+        int $mps, int $launch, int $spin,
+    ) use ($flight): void {
         $less = $flight->fly(new Launch($mps, $launch, $spin));
         $more = $flight->fly(new Launch($mps, $launch, $spin + 400));
         expect($more->apexM)->toBeGreaterThan($less->apexM)
@@ -208,10 +232,15 @@ it('works back to the delivery and strike that made a shot', function (Hand $han
     $random = new Randomizer(new Mt19937(12));
     $misses = ['dynamicLoftDeg' => [], 'faceDeg' => [], 'toeMm' => []];
     for ($i = 0; $i < 40; $i++) {
-        $delivery = new Delivery(45, 1 + Normal::draw($random), 2 * Normal::draw($random), 13 + 2 * Normal::draw($random), 2 * Normal::draw($random));
+        $delivery = new Delivery(
+            45, 1 + Normal::draw($random), 2 * Normal::draw($random), 13 + 2 * Normal::draw($random), 2 * Normal::draw($random),
+        );
         $strike = new Strike(6 * Normal::draw($random), 4 * Normal::draw($random));
         $ball = (new Impact(new Head, $hand))->strike($delivery, $strike);
-        $e = DeliveryEstimate::of($ball, true, true, ['clubSpeedMps' => 45.0, 'attackDeg' => $delivery->attackDeg, 'pathDeg' => $delivery->pathDeg], new Head, $hand)->values;
+        $e = DeliveryEstimate::of(
+            $ball, true, true, ['clubSpeedMps' => 45.0, 'attackDeg' => $delivery->attackDeg, 'pathDeg' => $delivery->pathDeg],
+            new Head, $hand,
+        )->values;
         $misses['dynamicLoftDeg'][] = $e['dynamicLoftDeg']->value - $delivery->dynamicLoftDeg;
         $misses['faceDeg'][] = $e['faceDeg']->value - $delivery->faceDeg;
         $misses['toeMm'][] = $e['toeMm']->value - $strike->toeMm;
@@ -277,16 +306,23 @@ it('makes players that warm up, tire, and carry a setup’s change through as th
         return array_sum($out) / count($out);
     };
     $tiring = new PlayerModel(looseness: 0.2, tiringPerSwing: 0.002, warmUpSwings: 8, mishitShare: 0);
-    expect($mean($tiring, new SetupEffect, 0, 2, 'clubSpeedMps'))->toBeLessThan($mean($tiring, new SetupEffect, 10, 8, 'clubSpeedMps') - 0.7)
-        ->and($mean($tiring, new SetupEffect, 60, 10, 'clubSpeedMps'))->toBeLessThan($mean($tiring, new SetupEffect, 10, 8, 'clubSpeedMps') - 2);
+    expect($mean($tiring, new SetupEffect, 0, 2, 'clubSpeedMps'))
+        ->toBeLessThan($mean($tiring, new SetupEffect, 10, 8, 'clubSpeedMps') - 0.7)
+        ->and($mean($tiring, new SetupEffect, 60, 10, 'clubSpeedMps'))
+        ->toBeLessThan($mean($tiring, new SetupEffect, 10, 8, 'clubSpeedMps') - 2);
     $steady = new PlayerModel(looseness: 0.0, mishitShare: 0, squares: 1.0, loftCarriesThrough: 0.8);
-    expect($mean($steady, new SetupEffect(squaredLoftDeg: 1.5), 0, 2, 'dynamicLoftDeg') - $mean($steady, new SetupEffect, 0, 2, 'dynamicLoftDeg'))->toEqualWithDelta(1.2, 1e-9);
+    expect(
+        $mean($steady, new SetupEffect(squaredLoftDeg: 1.5), 0, 2, 'dynamicLoftDeg') -
+            $mean($steady, new SetupEffect, 0, 2, 'dynamicLoftDeg'),
+    )->toEqualWithDelta(1.2, 1e-9);
     $sits = new PlayerModel(looseness: 0.0, mishitShare: 0, squares: 0.0, faceCarriesThrough: 0.5);
     expect($mean($sits, new SetupEffect(soledFaceOpenDeg: 2), 0, 2, 'faceDeg'))->toEqualWithDelta(1.0, 1e-9)
         ->and($mean($sits, new SetupEffect(soledFaceOpenDeg: 2), 0, 2, 'faceDeg', Hand::Left))->toEqualWithDelta(-1.0, 1e-9);
     $peculiar = new PlayerModel(looseness: 0.0, mishitShare: 0, headPeculiarity: 1);
-    expect($mean($peculiar, new SetupEffect(headKey: 'Tern'), 0, 2, 'spinRpm'))->not->toEqualWithDelta($mean($peculiar, new SetupEffect(headKey: 'Plover'), 0, 2, 'spinRpm'), 5)
-        ->and($mean($peculiar, new SetupEffect(headKey: 'Tern'), 0, 2, 'spinRpm'))->toBe($mean($peculiar, new SetupEffect(headKey: 'Tern'), 0, 2, 'spinRpm'));
+    expect($mean($peculiar, new SetupEffect(headKey: 'Tern'), 0, 2, 'spinRpm'))
+        ->not->toEqualWithDelta($mean($peculiar, new SetupEffect(headKey: 'Plover'), 0, 2, 'spinRpm'), 5)
+        ->and($mean($peculiar, new SetupEffect(headKey: 'Tern'), 0, 2, 'spinRpm'))
+        ->toBe($mean($peculiar, new SetupEffect(headKey: 'Tern'), 0, 2, 'spinRpm'));
 });
 
 it('sends a left-hander’s toe weight left, and a heel weight right', function (): void {
@@ -299,9 +335,10 @@ it('sends a left-hander’s toe weight left, and a heel weight right', function 
 });
 
 it('refuses a tensor that no body can have, and a mass that no head has', function (): void {
-    expect(fn () => new Head(inertiaGcm2: [[2800, 4000, 0], [4000, 3300, 0], [0, 0, 4900]]))->toThrow(InvalidInput::class, 'positive definite')
-        ->and(fn () => new Head(inertiaGcm2: [[2800, 10, 0], [0, 3300, 0], [0, 0, 4900]]))->toThrow(InvalidInput::class, 'symmetric')
-        ->and(fn () => new Head(massG: 0))->toThrow(InvalidInput::class)
+    expect(fn () => new Head(inertiaGcm2: [[2800, 4000, 0], [4000, 3300, 0], [0, 0, 4900]]))
+        ->toThrow(InvalidInput::class, 'positive definite')
+        ->and(fn () => new Head(inertiaGcm2: [[2800, 10, 0], [0, 3300, 0], [0, 0, 4900]]))
+        ->toThrow(InvalidInput::class, 'symmetric')->and(fn () => new Head(massG: 0))->toThrow(InvalidInput::class)
         ->and(fn () => Head::preset('huge'))->toThrow(InvalidInput::class, 'not a head preset');
 });
 
@@ -315,7 +352,10 @@ it('warns of what the equipment rules limit, and never says more than to check t
 
 it('scatters by the spreads and the correlation it was given', function (): void {
     $maker = new ShotMaker(Head::preset('middle'), Hand::Right, new Randomizer(new Mt19937(3)));
-    $player = new PlayerModel(mishitShare: 0, clubSpeedSdMps: 0.8, attackSdDeg: 0.5, pathSdDeg: 2.0, faceSdDeg: 1.0, dynamicLoftSdDeg: 0.7, toeSdMm: 4, highSdMm: 3, faceWithPath: 0.6);
+    $player = new PlayerModel(
+        mishitShare: 0, clubSpeedSdMps: 0.8, attackSdDeg: 0.5, pathSdDeg: 2.0, faceSdDeg: 1.0, dynamicLoftSdDeg: 0.7, toeSdMm: 4,
+        highSdMm: 3, faceWithPath: 0.6,
+    );
     $hits = array_map(fn () => $maker->hit($player), range(1, 3000));
     $of = fn (string $part, string $field): array => array_map(fn (array $hit): float => $hit[$part]->{$field}, $hits);
     $sd = fn (array $values): float => (float) Summary::of($values)->sd;

@@ -14,7 +14,8 @@ use MintCarry\Core\Launch\Measure;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-// The made-up players of the simulated monitor, and bin/monitor when something is wrong (what it does when all is well: tests/browser/bay.spec.ts).
+// The made-up players of the simulated monitor, and bin/monitor when something is wrong (what it does when all is well:
+// tests/browser/bay.spec.ts).
 
 function hits(string $player, Hand $hand, int $count = 40): ShotSet
 {
@@ -24,8 +25,16 @@ function hits(string $player, Hand $hand, int $count = 40): ShotSet
         $hit = $maker->hit(HiddenPlayers::named($player, $hand));
         $l = $hit['launch'];
 
-        return LaunchShot::of(['ballSpeedMps' => $l->ballSpeedMps, 'launchDeg' => $l->launchDeg, 'spinRpm' => $l->spinRpm, 'directionDeg' => $l->directionDeg, 'spinAxisDeg' => $l->spinAxisDeg, 'clubSpeedMps' => $hit['delivery']->clubSpeedMps], new BallFlight);
-    }, range(1, $count)));
+        return LaunchShot::of(
+            [
+                'ballSpeedMps' => $l->ballSpeedMps, 'launchDeg' => $l->launchDeg, 'spinRpm' => $l->spinRpm,
+                'directionDeg' => $l->directionDeg, 'spinAxisDeg' => $l->spinAxisDeg,
+                'clubSpeedMps' => $hit['delivery']->clubSpeedMps,
+            ],
+            new BallFlight,
+        );
+    }, range(1, $count)),
+    );
 }
 
 it('hits shots that a monitor could have seen, for every player and hand', function (string $player, Hand $hand): void {
@@ -69,5 +78,7 @@ it('says what is wrong with how bin/monitor was called', function (string $argum
 
 it('explains itself', function (): void {
     exec('cd '.escapeshellarg(dirname(__DIR__, 2)).' && bin/monitor --help', $out, $code);
-    expect($code)->toBe(0)->and(implode("\n", $out))->toContain('--faults drop,duplicate,reorder,no-club,nonsense,restart,reuse,step,nameless');
+    expect($code)
+        ->toBe(0)->and(implode("\n", $out))
+        ->toContain('--faults drop,duplicate,reorder,no-club,nonsense,restart,reuse,step,nameless');
 });

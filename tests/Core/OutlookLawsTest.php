@@ -70,7 +70,9 @@ it('has a field that contains its target', function (string $school, float $carr
 })->with(Brief::SCHOOLS)->with([120.0, 190.0, 260.0]);
 
 it('prices trouble by what it is, and each side by itself', function (): void {
-    $price = fn (string $left, string $right): array => Outlook::of(new Brief(carryM: 200, corridor: new Corridor(30, new Trouble($left), new Trouble($right))))->price;
+    $price = fn (string $left, string $right): array => Outlook::of(
+        new Brief(carryM: 200, corridor: new Corridor(30, new Trouble($left), new Trouble($right))),
+    )->price;
     $mixed = $price('trees', 'out of bounds');
     expect($mixed['left'])->toBeLessThan($price('water', 'rough')['left'])
         ->and($mixed['right'])->toBeGreaterThan($price('rough', 'water')['right'])

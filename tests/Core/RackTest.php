@@ -20,36 +20,57 @@ uses(TestTrait::class);
 /** A bore tilted 1.5°, turned to eight places; home is upright. @param  array<string, mixed>  $more */
 function turned(array $more = []): SleeveSystem
 {
-    $positions = array_map(fn (int $i): array => ['label' => ['UP', 'L+', 'C+', 'F+', 'F', 'F-', 'O-', 'L-'][$i], 'clockDeg' => 45 * $i], range(0, 7));
+    $positions = array_map(
+        fn (int $i): array => ['label' => ['UP', 'L+', 'C+', 'F+', 'F', 'F-', 'O-', 'L-'][$i], 'clockDeg' => 45 * $i], range(0, 7),
+    );
 
-    return SleeveSystem::fromArray($more + ['name' => 'Turn eight', 'kind' => 'single', 'tiltDeg' => 1.5, 'positions' => $positions, 'home' => 'UP']);
+    return SleeveSystem::fromArray(
+        $more + ['name' => 'Turn eight', 'kind' => 'single', 'tiltDeg' => 1.5, 'positions' => $positions, 'home' => 'UP'],
+    );
 }
 
 it('knows single, two-ring and card sleeves', function (): void {
-    $rings = SleeveSystem::fromArray(['name' => 'R', 'kind' => 'rings', 'ringTiltsDeg' => [0.75, 0.75], 'positions' => [['label' => 'A1', 'clocksDeg' => [90, 270]], ['label' => 'B2', 'clocksDeg' => [90, 90]]]]);
-    $card = SleeveSystem::fromArray(['name' => 'C', 'kind' => 'card', 'positions' => [['label' => 'N', 'loftDeg' => 0, 'lieDeg' => 0], ['label' => '+1', 'loftDeg' => 1.0]]]);
+    $rings = SleeveSystem::fromArray([
+        'name' => 'R', 'kind' => 'rings', 'ringTiltsDeg' => [0.75, 0.75],
+        'positions' => [['label' => 'A1', 'clocksDeg' => [90, 270]], ['label' => 'B2', 'clocksDeg' => [90, 90]]],
+    ]);
+    $card = SleeveSystem::fromArray([
+        'name' => 'C', 'kind' => 'card',
+        'positions' => [['label' => 'N', 'loftDeg' => 0, 'lieDeg' => 0], ['label' => '+1', 'loftDeg' => 1.0]],
+    ]);
     $head = new HeadReading(10.5);
     expect(turned()->positions)->toHaveCount(8)
         ->and(PlayingGeometry::present($head, $rings->position('A1')->tilts, 1)->loftDeg)->toEqualWithDelta(10.5, 0.02)
         // Two rings of 0.75 toward the target are one tilt of 1.5: sin φ / sin L per degree (docs/physics.md).
-        ->and(PlayingGeometry::present($head, $rings->position('B2')->tilts, 1)->loftDeg)->toEqualWithDelta(10.5 + 1.5 / sin(deg2rad(58)), 0.03)
+        ->and(PlayingGeometry::present($head, $rings->position('B2')->tilts, 1)->loftDeg)
+        ->toEqualWithDelta(10.5 + 1.5 / sin(deg2rad(58)), 0.03)
         ->and(PlayingGeometry::present($head, $card->position('+1')->tilts, 1)->loftDeg)->toEqualWithDelta(11.5, 1e-3)
         ->and($card->home)->toBe('N');
 });
 
 it('refuses a sleeve that cannot be, naming the position', function (array $spec, string $says): void {
-    expect(fn () => SleeveSystem::fromArray($spec + ['name' => 'S', 'kind' => 'single', 'tiltDeg' => 1]))->toThrow(InvalidInput::class, $says);
+    expect(fn () => SleeveSystem::fromArray($spec + ['name' => 'S', 'kind' => 'single', 'tiltDeg' => 1]))->toThrow(
+        InvalidInput::class, $says,
+    );
 })->with([
     'no name' => [['name' => ' ', 'positions' => [['label' => 'N', 'clockDeg' => 0]]], 'A name is missing'],
     'a fourth kind' => [['kind' => 'magnet'], 'single (one tilt, turned), rings'],
     'no position' => [['positions' => []], 'between 1 and 40'],
-    'one label twice' => [['positions' => [['label' => 'N', 'clockDeg' => 0], ['label' => 'N', 'clockDeg' => 90]]], "Two positions are labelled 'N'"],
+    'one label twice' => [
+        ['positions' => [['label' => 'N', 'clockDeg' => 0], ['label' => 'N', 'clockDeg' => 90]]], "Two positions are labelled 'N'",
+    ],
     'no clock' => [['positions' => [['label' => 'N', 'clockDeg' => 0], ['label' => 'X']]], "Position 'X': Where it points"],
     'a clock in words' => [['positions' => [['label' => 'N', 'clockDeg' => 'noon']]], "Position 'N'"],
     'a tilt of 20' => [['tiltDeg' => 20, 'positions' => [['label' => 'N', 'clockDeg' => 0]]], 'tiltDeg is 20'],
-    'half a ring' => [['kind' => 'rings', 'ringTiltsDeg' => [1], 'positions' => [['label' => 'N', 'clocksDeg' => [0, 0]]]], 'two tilts'],
-    'a home that is not there' => [['home' => 'Z', 'positions' => [['label' => 'N', 'clockDeg' => 0]]], "home position 'Z' is not one of N"],
-    'a printed loft of 30' => [['positions' => [['label' => 'N', 'clockDeg' => 0, 'loftDeg' => 30]]], "Position 'N': sleeve loftDeg is 30"],
+    'half a ring' => [
+        ['kind' => 'rings', 'ringTiltsDeg' => [1], 'positions' => [['label' => 'N', 'clocksDeg' => [0, 0]]]], 'two tilts',
+    ],
+    'a home that is not there' => [
+        ['home' => 'Z', 'positions' => [['label' => 'N', 'clockDeg' => 0]]], "home position 'Z' is not one of N",
+    ],
+    'a printed loft of 30' => [
+        ['positions' => [['label' => 'N', 'clockDeg' => 0, 'loftDeg' => 30]]], "Position 'N': sleeve loftDeg is 30",
+    ],
 ]);
 
 it('names the positions there are when asked for one that is not', function (): void {
@@ -57,14 +78,24 @@ it('names the positions there are when asked for one that is not', function (): 
 });
 
 it('checks the print against geometry', function (): void {
-    // Source: docs/physics.md: face = −τ / cos L and Δloft = τ / sin L for a tilt toward the target; the stamped 58° holds upright, so the straight shaft lies at
-    // 58 − 1.27 = 56.73°: −2.31° and +1.52°. A card that prints +1.5 of loft and no change of face cannot be.
-    $honest = SleeveSystem::fromArray(['name' => 'H', 'kind' => 'single', 'tiltDeg' => 1.27, 'home' => 'N', 'positions' => [['label' => 'N', 'clockDeg' => 0, 'loftDeg' => 0], ['label' => '+', 'clockDeg' => 90, 'loftDeg' => 1.5, 'faceOpenDeg' => -2.3]]]);
+    // Source: docs/physics.md: face = −τ / cos L and Δloft = τ / sin L for a tilt toward the target; the stamped 58° holds
+    // upright, so the straight shaft lies at 58 − 1.27 = 56.73°: −2.31° and +1.52°. A card that prints +1.5 of loft and no change
+    // of face cannot be.
+    $honest = SleeveSystem::fromArray([
+        'name' => 'H', 'kind' => 'single', 'tiltDeg' => 1.27, 'home' => 'N',
+        'positions' => [
+            ['label' => 'N', 'clockDeg' => 0, 'loftDeg' => 0],
+            ['label' => '+', 'clockDeg' => 90, 'loftDeg' => 1.5, 'faceOpenDeg' => -2.3],
+        ],
+    ]);
     $check = array_column($honest->check(new HeadReading(10.5)), null, 'label');
-    expect($check['+']['loftDeg'])->toEqualWithDelta(1.52, 0.02)
-        ->and($check['+']['faceOpenDeg'])->toEqualWithDelta(-2.31, 0.02)
-        ->and($check['+']['agrees'])->toBeTrue();
-    $wishful = SleeveSystem::fromArray(['name' => 'W', 'kind' => 'card', 'positions' => [['label' => 'N'], ['label' => '+', 'loftDeg' => 1.5, 'faceOpenDeg' => 0, 'lieDeg' => 0]]]);
+    expect($check['+']['loftDeg'])
+        ->toEqualWithDelta(1.52, 0.02)->and($check['+']['faceOpenDeg'])->toEqualWithDelta(-2.31, 0.02)->and($check['+']['agrees'])
+        ->toBeTrue();
+    $wishful = SleeveSystem::fromArray([
+        'name' => 'W', 'kind' => 'card',
+        'positions' => [['label' => 'N'], ['label' => '+', 'loftDeg' => 1.5, 'faceOpenDeg' => 0, 'lieDeg' => 0]],
+    ]);
     $check = array_column($wishful->check(new HeadReading(10.5)), null, 'label');
     expect($check['+']['agrees'])->toBeFalse()
         ->and($check['+']['missDeg'])->toBeGreaterThan(0.6)
@@ -126,12 +157,17 @@ it('refers a reading at any position to every other, as the geometry has it', fu
     $sleeve = turned();
     $truth = new HeadReading(9.3, 57.6, 0.8);
     $labels = array_keys($sleeve->positions);
-    $this->forAll(Generator\elements(...$labels), Generator\elements(...$labels), Generator\elements(...$labels))->then(function (string $loftAt, string $lieAt, string $faceAt) use ($sleeve, $truth): void {
+    $this->forAll(Generator\elements(...$labels), Generator\elements(...$labels), Generator\elements(...$labels))->then(function (
+        string $loftAt, string $lieAt, string $faceAt,
+    ) use ($sleeve, $truth): void {
         $shown = fn (string $at): PlayingGeometry => PlayingGeometry::present($truth, $sleeve->position($at)->tilts, 0.0);
         $readings = new HeadReadings(new HeadReading(10.5, 58, 0), $sleeve, [
             new ReadingSet(['faceOpenDeg' => [$shown($faceAt)->faceOpenDeg]], $faceAt),
             new ReadingSet(['lieDeg' => [$shown($lieAt)->lieDeg]], $lieAt),
-            new ReadingSet(['loftDeg' => [PlayingGeometry::present($truth, $sleeve->position($loftAt)->tilts, 1.0)->loftDeg]], $loftAt, AddressHabit::Squared),
+            new ReadingSet(
+                ['loftDeg' => [PlayingGeometry::present($truth, $sleeve->position($loftAt)->tilts, 1.0)->loftDeg]], $loftAt,
+                AddressHabit::Squared,
+            ),
         ]);
         $straight = $readings->straight();
         expect($straight->lieDeg)->toEqualWithDelta(57.6, 1e-4)
@@ -143,13 +179,17 @@ it('refers a reading at any position to every other, as the geometry has it', fu
 it('takes what is stamped to hold at home, where nothing was read', function (): void {
     $readings = new HeadReadings(new HeadReading(10.5, 58, 0.5), turned(), []);
     $home = PlayingGeometry::present($readings->straight(), turned()->home()->tilts, 0.0);
-    expect($home->loftDeg)->toEqualWithDelta(10.5, 1e-9)->and($home->lieDeg)->toEqualWithDelta(58, 1e-6)->and($home->faceOpenDeg)->toEqualWithDelta(0.5, 1e-6);
+    expect($home->loftDeg)
+        ->toEqualWithDelta(10.5, 1e-9)->and($home->lieDeg)->toEqualWithDelta(58, 1e-6)->and($home->faceOpenDeg)
+        ->toEqualWithDelta(0.5, 1e-6);
 });
 
 it('takes weights out as it put them in', function (): void {
     $slots = [new WeightSlot('front', 0, 12, -10), new WeightSlot('toe', 38, 70, -8), new WeightSlot('back', 0, 105, -12)];
     $empty = new Head(10.5, 186, 1.2, 33, -3.8);
-    $this->forAll(Generator\choose(0, 20), Generator\choose(0, 20), Generator\choose(0, 20))->then(function (int $front, int $toe, int $back) use ($slots, $empty): void {
+    $this->forAll(Generator\choose(0, 20), Generator\choose(0, 20), Generator\choose(0, 20))->then(function (
+        int $front, int $toe, int $back,
+    ) use ($slots, $empty): void {
         $masses = ['front' => (float) $front, 'toe' => (float) $toe, 'back' => (float) $back];
         $again = Weights::remove(Weights::place($empty, $slots, $masses), $slots, $masses);
         expect($again->massG)->toEqualWithDelta($empty->massG, 1e-9)
@@ -165,7 +205,10 @@ it('takes weights out as it put them in', function (): void {
 
 it('calls legal just what the list of arrangements holds', function (): void {
     $slots = [new WeightSlot('front', 0, 12, -10, 2, 12), new WeightSlot('back', 0, 105, -12, 4, 20, false)];
-    $this->forAll(Generator\vector(3, Generator\elements(2.0, 4.0, 8.0, 14.0)), Generator\elements(0.0, 2.0, 4.0, 8.0, 14.0), Generator\elements(0.0, 2.0, 4.0, 8.0, 14.0))->then(function (array $stock, float $front, float $back) use ($slots): void {
+    $this->forAll(
+        Generator\vector(3, Generator\elements(2.0, 4.0, 8.0, 14.0)), Generator\elements(0.0, 2.0, 4.0, 8.0, 14.0),
+        Generator\elements(0.0, 2.0, 4.0, 8.0, 14.0),
+    )->then(function (array $stock, float $front, float $back) use ($slots): void {
         $masses = array_filter(['front' => $front, 'back' => $back]);
         $listed = in_array($masses, array_map(fn (array $m): array => $m, Weights::arrangements($slots, $stock)), false);
         try {
@@ -188,13 +231,15 @@ it('says why an arrangement is not legal', function (array $masses, string $says
     'not there' => [['sole' => 4.0, 'back' => 4.0], "no slot 'sole'"],
 ]);
 
-// Trade fact CP11 (common practice, no source): 11.5° at the centre, vertical radius 12 in: 13 to 15° at 15 mm above, about 9° at 13 mm below.
+// Trade fact CP11 (common practice, no source): 11.5° at the centre, vertical radius 12 in: 13 to 15° at 15 mm above, about 9° at
+// 13 mm below.
 it('maps the loft over the face', function (): void {
     $map = (new Head(11.5, rollRadiusMm: 305, bulgeRadiusMm: 305))->faceMap();
-    $at = fn (float $toe, float $high): array => array_values(array_filter($map, fn (array $p): bool => $p['toeMm'] === $toe && $p['highMm'] === $high))[0];
-    expect($map)->toHaveCount(25)
-        ->and($at(0.0, 15.0)['loftDeg'])->toBeGreaterThan(13)->toBeLessThan(15)
-        ->and($at(0.0, -15.0)['loftDeg'])->toEqualWithDelta(8.7, 0.3)
-        ->and($at(24.0, 0.0)['faceOpenDeg'])->toBeGreaterThan(0)
-        ->and($at(-24.0, 0.0)['faceOpenDeg'])->toEqualWithDelta(-$at(24.0, 0.0)['faceOpenDeg'], 1e-12);
+    $at = fn (float $toe, float $high): array => array_values(
+        array_filter($map, fn (array $p): bool => $p['toeMm'] === $toe && $p['highMm'] === $high),
+    )[0];
+    expect($map)
+        ->toHaveCount(25)->and($at(0.0, 15.0)['loftDeg'])->toBeGreaterThan(13)->toBeLessThan(15)->and($at(0.0, -15.0)['loftDeg'])
+        ->toEqualWithDelta(8.7, 0.3)->and($at(24.0, 0.0)['faceOpenDeg'])->toBeGreaterThan(0)->and($at(-24.0, 0.0)['faceOpenDeg'])
+        ->toEqualWithDelta(-$at(24.0, 0.0)['faceOpenDeg'], 1e-12);
 });

@@ -40,7 +40,9 @@ function firstShot(string $bytes, Hand $hand = Hand::Right, ?callable $change = 
 const PLAIN = "Ball Speed (mph),Launch Angle,Spin Rate\n150.0,12.5,2450\n151,12.9,2500\n";
 
 it('reads commas, semicolons and tabs alike', function (string $delimiter): void {
-    expect(firstShot(str_replace(',', $delimiter, PLAIN)))->toEqualWithDelta(['ballSpeedMps' => 67.056, 'launchDeg' => 12.5, 'spinRpm' => 2450.0], 1e-9);
+    expect(firstShot(str_replace(',', $delimiter, PLAIN)))->toEqualWithDelta(
+        ['ballSpeedMps' => 67.056, 'launchDeg' => 12.5, 'spinRpm' => 2450.0], 1e-9,
+    );
 })->with([',', ';', "\t"]);
 
 it('reads every encoding people save in', function (string $bytes, string $name): void {
@@ -48,7 +50,8 @@ it('reads every encoding people save in', function (string $bytes, string $name)
     expect($text->encoding)->toContain($name)->and($text->rows[0][1][1])->toBe('Größe°');
 })->with([
     'UTF-8 with mark' => ["\xEF\xBB\xBFa,Größe°\n1,2\n", 'UTF-8'], 'UTF-8' => ["a,Größe°\n1,2\n", 'UTF-8'],
-    'UTF-16 with mark' => ["\xFF\xFE".mb_convert_encoding("a,Größe°\n1,2\n", 'UTF-16LE', 'UTF-8'), 'UTF-16'], 'UTF-16 big end first' => [mb_convert_encoding("a,Größe°\n1,2\n", 'UTF-16BE', 'UTF-8'), 'UTF-16'],
+    'UTF-16 with mark' => ["\xFF\xFE".mb_convert_encoding("a,Größe°\n1,2\n", 'UTF-16LE', 'UTF-8'), 'UTF-16'],
+    'UTF-16 big end first' => [mb_convert_encoding("a,Größe°\n1,2\n", 'UTF-16BE', 'UTF-8'), 'UTF-16'],
     'Windows' => [mb_convert_encoding("a,Größe°\n1,2\n", 'Windows-1252', 'UTF-8'), 'Windows-1252'],
 ]);
 
@@ -92,11 +95,12 @@ it('lets the fitter overrule the decimal mark', function (): void {
 });
 
 it('finds the header below other lines, and a units row under it', function (): void {
-    $rows = readRows("Session;12 March;\nPlayer;X;\nBall Speed;Launch;Spin;Carry\n[km/h];[deg];[rpm];[m]\n240,5;12,1;2400;205\nBall Speed;Launch;Spin;Carry\n[km/h];[deg];[rpm];[m]\n241;12;2390;206\n");
-    expect(array_map(fn ($r) => $r->kind, $rows))->toBe(['shot', 'header', 'header', 'shot'])
-        ->and($rows[0]->line)->toBe(5)
-        ->and($rows[0]->values['ballSpeedMps'])->toEqualWithDelta(240.5 / 3.6, 1e-9)
-        ->and($rows[0]->values['carryM'])->toBe(205.0);
+    $rows = readRows(
+        "Session;12 March;\nPlayer;X;\nBall Speed;Launch;Spin;Carry\n[km/h];[deg];[rpm];[m]\n240,5;12,1;2400;205\nBall Speed;Launch;Spin;Carry\n[km/h];[deg];[rpm];[m]\n241;12;2390;206\n",
+    );
+    expect(array_map(fn ($r) => $r->kind, $rows))
+        ->toBe(['shot', 'header', 'header', 'shot'])->and($rows[0]->line)->toBe(5)->and($rows[0]->values['ballSpeedMps'])
+        ->toEqualWithDelta(240.5 / 3.6, 1e-9)->and($rows[0]->values['carryM'])->toBe(205.0);
 });
 
 it('guesses a unit that nobody wrote from what driver shots do', function (string $speed, float $mps): void {
@@ -134,13 +138,17 @@ it('asks what a plus means: right, left or toward the toe', function (string $pl
 ]);
 
 it('reads smash as 1.45 and as 145', function (string $cell): void {
-    expect(firstShot("Ball Speed (mph),Launch,Spin,Smash\n150,12,2400,{$cell}\n150,12,2410,{$cell}\n")['smash'])->toEqualWithDelta(1.45, 1e-9);
+    expect(firstShot("Ball Speed (mph),Launch,Spin,Smash\n150,12,2400,{$cell}\n150,12,2410,{$cell}\n")['smash'])->toEqualWithDelta(
+        1.45, 1e-9,
+    );
 })->with(['1.45', '145', '145 %']);
 
 it('takes blanks, dashes and zeros that mean no reading for what they are', function (): void {
-    $v = firstShot("Ball Speed (mph),Launch,Spin,Club Speed (mph),Path,Face,Carry,Side\n150,12,2400,0,0,0,--,0\n151,12,2410,102,1.5,0,-,4 R\n");
-    expect($v)->not->toHaveKeys(['clubSpeedMps', 'pathDeg', 'faceDeg', 'carryM'])
-        ->and($v['sideM'])->toBe(0.0);
+    $v = firstShot(
+        "Ball Speed (mph),Launch,Spin,Club Speed (mph),Path,Face,Carry,Side\n150,12,2400,0,0,0,--,0\n151,12,2410,102,1.5,0,-,4 R\n",
+    );
+    expect($v)
+        ->not->toHaveKeys(['clubSpeedMps', 'pathDeg', 'faceDeg', 'carryM'])->and($v['sideM'])->toBe(0.0);
     $straight = readRows("Ball Speed (mph),Launch,Spin,Club Speed (mph),Path\n150,12,2400,101,0\n151,12,2410,102,1.5\n")[0]->values;
     expect($straight['pathDeg'])->toBe(0.0);
     expect(firstShot("Ball Speed (mph),Launch,Spin,Path\n150,12,2400,0\n151,12,2410,0\n"))->not->toHaveKey('pathDeg');
@@ -176,9 +184,16 @@ it('knows the same shot when it meets it again, also in other units', function (
 });
 
 it('refuses a map without ball speed, launch or spin, and one measure twice', function (): void {
-    expect(fn () => readRows("Carry,Side\n200,4\n"))->toThrow(InvalidInput::class, 'ball speed, launch angle, spin rate')
-        ->and(fn () => ColumnMap::fromArray(['columns' => [['measure' => 'carryM', 'unit' => 'm'], ['measure' => 'carryM', 'unit' => 'm']]]))->toThrow(InvalidInput::class, 'both set to carry')
-        ->and(fn () => ColumnMap::fromArray(['columns' => [['measure' => 'carryM', 'unit' => 'rpm']]]))->toThrow(InvalidInput::class, 'needs a unit of length');
+    expect(fn () => readRows("Carry,Side\n200,4\n"))
+        ->toThrow(InvalidInput::class, 'ball speed, launch angle, spin rate')
+        ->and(
+            fn () => ColumnMap::fromArray([
+                'columns' => [['measure' => 'carryM', 'unit' => 'm'], ['measure' => 'carryM', 'unit' => 'm']],
+            ]),
+        )
+        ->toThrow(InvalidInput::class, 'both set to carry')
+        ->and(fn () => ColumnMap::fromArray(['columns' => [['measure' => 'carryM', 'unit' => 'rpm']]]))
+        ->toThrow(InvalidInput::class, 'needs a unit of length');
 });
 
 it('reads all the example files', function (string $name, int $shots, int $bad): void {
@@ -199,7 +214,8 @@ it('computes what was not measured, and says so', function (): void {
         // Side is unknown, not zero, unless direction and axis, or side itself, were measured.
         ->and($shot->value(Measure::Side))->toBeNull()
         ->and(LaunchShot::of($shot->measured + ['directionDeg' => 1.0], new BallFlight)->value(Measure::Side))->toBeNull()
-        ->and(LaunchShot::of($shot->measured + ['directionDeg' => 1.0, 'spinAxisDeg' => 5.0], new BallFlight)->value(Measure::Side))->toBeGreaterThan(5.0);
+        ->and(LaunchShot::of($shot->measured + ['directionDeg' => 1.0, 'spinAxisDeg' => 5.0], new BallFlight)->value(Measure::Side))
+        ->toBeGreaterThan(5.0);
 });
 
 it('flags the unlikely and refuses the impossible', function (array $values, bool $refused, string $says): void {
@@ -208,18 +224,27 @@ it('flags the unlikely and refuses the impossible', function (array $values, boo
         ->and($issues[0]->refused)->toBe($refused)
         ->and($issues[0]->message)->toContain($says);
 })->with([
-    [['spinRpm' => 9500.0], false, 'unlikely'], [['ballSpeedMps' => 200.0], true, 'cannot be'], [['launchDeg' => 70.0], true, 'cannot be'], [['clubSpeedMps' => 38.0], false, 'one of the two is wrong'],
+    [['spinRpm' => 9500.0], false, 'unlikely'], [['ballSpeedMps' => 200.0], true, 'cannot be'],
+    [['launchDeg' => 70.0], true, 'cannot be'], [['clubSpeedMps' => 38.0], false, 'one of the two is wrong'],
     [['carryM' => 300.0], false, 'this launch flies about'], [['carryM' => 210.0, 'totalM' => 180.0], false, 'swapped'],
 ]);
 
 it('reads typed values by the same rules', function (): void {
-    [$values, $issues] = TypedShot::read(['ballSpeedMps' => ['value' => '150,5', 'unit' => 'mph'], 'launchDeg' => ['value' => '12', 'unit' => 'deg'], 'spinRpm' => ['value' => '2,450', 'unit' => 'rpm'], 'sideM' => ['value' => '12 L', 'unit' => 'yd']], Hand::Left, new BallFlight);
-    expect($issues)->toBe([])
-        ->and($values['ballSpeedMps'])->toEqualWithDelta(67.28, 0.01)
-        ->and($values['spinRpm'])->toBe(2450.0)
+    [$values, $issues] = TypedShot::read(
+        [
+            'ballSpeedMps' => ['value' => '150,5', 'unit' => 'mph'], 'launchDeg' => ['value' => '12', 'unit' => 'deg'],
+            'spinRpm' => ['value' => '2,450', 'unit' => 'rpm'], 'sideM' => ['value' => '12 L', 'unit' => 'yd'],
+        ],
+        Hand::Left, new BallFlight,
+    );
+    expect($issues)
+        ->toBe([])->and($values['ballSpeedMps'])->toEqualWithDelta(67.28, 0.01)->and($values['spinRpm'])->toBe(2450.0)
         ->and($values['sideM'])->toEqualWithDelta(-10.97, 0.01);
-    [, $wrong] = TypedShot::read(['ballSpeedMps' => ['value' => 'fast', 'unit' => 'mph'], 'nonsense' => ['value' => '1']], Hand::Right, new BallFlight);
-    expect(implode(' ', array_map(fn ($i) => $i->message, $wrong)))->toContain("'fast' is not a number")->toContain("'nonsense' is not a measure");
+    [, $wrong] = TypedShot::read(
+        ['ballSpeedMps' => ['value' => 'fast', 'unit' => 'mph'], 'nonsense' => ['value' => '1']], Hand::Right, new BallFlight,
+    );
+    expect(implode(' ', array_map(fn ($i) => $i->message, $wrong)))
+        ->toContain("'fast' is not a number")->toContain("'nonsense' is not a measure");
 });
 
 it('tells digits, sign, side and unit of a cell apart', function (string $text, ?string $digits, bool $negative, ?string $side): void {

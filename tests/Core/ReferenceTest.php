@@ -32,9 +32,11 @@ it('presents a head as scipy’s rotations do', function (array $case): void {
 
 it('comes back to the straight head from what a gauge shows at any position', function (array $case): void {
     $tilts = array_map(fn (array $t): SleeveTilt => new SleeveTilt($t[0], $t[1]), $case['tilts']);
-    $straight = PlayingGeometry::straighten(new HeadReading($case['loftDeg'], $case['lie'], $case['soledFaceOpenDeg']), $tilts, MintCarry\Core\Club\AddressHabit::Soled);
-    expect($straight->lieDeg)->toEqualWithDelta($case['lieDeg'], 1e-6)
-        ->and($straight->faceOpenDeg)->toEqualWithDelta($case['faceOpenDeg'], 1e-6);
+    $straight = PlayingGeometry::straighten(
+        new HeadReading($case['loftDeg'], $case['lie'], $case['soledFaceOpenDeg']), $tilts, MintCarry\Core\Club\AddressHabit::Soled,
+    );
+    expect($straight->lieDeg)
+        ->toEqualWithDelta($case['lieDeg'], 1e-6)->and($straight->faceOpenDeg)->toEqualWithDelta($case['faceOpenDeg'], 1e-6);
 })->with(referenced('sleeve'));
 
 it('has numpy’s mass, centre and tensor with weights in', function (array $case): void {

@@ -22,12 +22,21 @@ function shots(array $values): array
 {
     $flight = new BallFlight;
 
-    return array_map(fn (array $v): LaunchShot => LaunchShot::of($v + ['ballSpeedMps' => 66.0, 'launchDeg' => 13.0, 'spinRpm' => 2500.0], $flight), $values);
+    return array_map(
+        fn (array $v): LaunchShot => LaunchShot::of($v + ['ballSpeedMps' => 66.0, 'launchDeg' => 13.0, 'spinRpm' => 2500.0], $flight),
+        $values,
+    );
 }
 /** @param  array<string|null>  $out */
 function screened(string $policy, array $carries, array $out = []): ShotSet
 {
-    return Screening::named($policy)->of('A', array_map(fn (LaunchShot $s, int $i): array => ['shot' => $s, 'leftOut' => $out[$i] ?? null], shots(array_map(fn (float $c): array => ['carryM' => $c], $carries)), array_keys($carries)));
+    return Screening::named($policy)->of(
+        'A',
+        array_map(
+            fn (LaunchShot $s, int $i): array => ['shot' => $s, 'leftOut' => $out[$i] ?? null],
+            shots(array_map(fn (float $c): array => ['carryM' => $c], $carries)), array_keys($carries),
+        ),
+    );
 }
 
 it('takes the shots that the policy names', function (string $policy, array $expected): void {
@@ -67,8 +76,16 @@ it('has the median and the median absolute deviation of the handbook example', f
 
 it('suggests a mishit by ball speed against the usual of its setup', function (): void {
     $sets = [
-        new ShotSet('A', shots(array_map(fn (float $v): array => ['ballSpeedMps' => $v, 'clubSpeedMps' => 45.0], [66.0, 66.4, 65.7, 61.0, 66.2]))),
-        new ShotSet('B', shots(array_map(fn (float $v): array => ['ballSpeedMps' => $v, 'clubSpeedMps' => $v / 1.47], [70.0, 70.3, 69.8, 65.0, 70.1]))),
+        new ShotSet(
+            'A',
+            shots(array_map(fn (float $v): array => ['ballSpeedMps' => $v, 'clubSpeedMps' => 45.0], [66.0, 66.4, 65.7, 61.0, 66.2])),
+        ),
+        new ShotSet(
+            'B',
+            shots(
+                array_map(fn (float $v): array => ['ballSpeedMps' => $v, 'clubSpeedMps' => $v / 1.47], [70.0, 70.3, 69.8, 65.0, 70.1]),
+            ),
+        ),
     ];
     $found = Mishits::among($sets);
     expect($found)->toHaveKeys(['A', 'B'])
@@ -88,8 +105,8 @@ it('suggests a mishit by a strike far from this player’s usual place, and says
 });
 
 it('suggests nothing from three shots, nor among shots that are alike', function (): void {
-    expect(Mishits::among([new ShotSet('A', shots([['ballSpeedMps' => 66.0], ['ballSpeedMps' => 50.0], ['ballSpeedMps' => 66.0]]))]))->toBe([])
-        ->and(Mishits::among([new ShotSet('A', shots(array_fill(0, 8, ['ballSpeedMps' => 66.0])))]))->toBe([])
+    expect(Mishits::among([new ShotSet('A', shots([['ballSpeedMps' => 66.0], ['ballSpeedMps' => 50.0], ['ballSpeedMps' => 66.0]]))]))
+        ->toBe([])->and(Mishits::among([new ShotSet('A', shots(array_fill(0, 8, ['ballSpeedMps' => 66.0])))]))->toBe([])
         ->and(Mishits::among([]))->toBe([]);
 });
 
@@ -115,12 +132,21 @@ it('refuses a blind trial of one, four or twice the same setting', function (arr
 })->with([[[1], 2], [[1, 2, 3, 4], 2], [[1, 1], 2], [[1, 2], 0], [[1, 2], 5]]);
 
 it('says what moved when a setup is hit again, and that nothing did', function (): void {
-    $at = fn (float $club, float $carry): ShotSet => new ShotSet('A', shots(array_map(fn (float $d): array => ['clubSpeedMps' => $club + $d, 'carryM' => $carry + 5 * $d, 'ballSpeedMps' => 1.46 * $club + $d], [-0.6, 0.2, 0.5, -0.3, 0.2])));
+    $at = fn (float $club, float $carry): ShotSet => new ShotSet(
+        'A',
+        shots(
+            array_map(
+                fn (float $d): array => ['clubSpeedMps' => $club + $d, 'carryM' => $carry + 5 * $d, 'ballSpeedMps' => 1.46 * $club + $d],
+                [-0.6, 0.2, 0.5, -0.3, 0.2],
+            ),
+        ),
+    );
     $same = Repeat::of($at(45, 220), $at(45.1, 221));
     $tired = Repeat::of($at(45, 220), $at(42.5, 205));
-    $moved = fn (array $r): array => array_values(array_map(fn (Repeat $x): string => $x->measure->value, array_filter($r, fn (Repeat $x): bool => $x->moved)));
-    expect($moved($same))->toBe([])
-        ->and($moved($tired))->toContain('clubSpeedMps')
-        ->and($moved($tired))->toContain('ballSpeedMps')
+    $moved = fn (array $r): array => array_values(
+        array_map(fn (Repeat $x): string => $x->measure->value, array_filter($r, fn (Repeat $x): bool => $x->moved)),
+    );
+    expect($moved($same))
+        ->toBe([])->and($moved($tired))->toContain('clubSpeedMps')->and($moved($tired))->toContain('ballSpeedMps')
         ->and(Repeat::of($at(45, 220), new ShotSet('A', [])))->toBe([]);
 });

@@ -15,9 +15,13 @@ use MintCarry\Core\Flight\Turf;
 
 const TOUR = [167 * 0.44704, 10.9, 2686.0];
 
-function flown(float $mph = 167, float $launch = 10.9, float $spin = 2686, float $axis = 0, ?Atmosphere $air = null, ?Wind $wind = null, Turf $turf = Turf::Medium): Flight
-{
-    return (new BallFlight($air ?? new Atmosphere, $wind ?? new Wind, turf: $turf))->fly(new Launch($mph * 0.44704, $launch, $spin, 0, $axis));
+function flown(
+    float $mph = 167, float $launch = 10.9, float $spin = 2686, float $axis = 0, ?Atmosphere $air = null, ?Wind $wind = null,
+    Turf $turf = Turf::Medium,
+): Flight {
+    return (new BallFlight($air ?? new Atmosphere, $wind ?? new Wind, turf: $turf))->fly(
+        new Launch($mph * 0.44704, $launch, $spin, 0, $axis),
+    );
 }
 
 function yd(float $m): float
@@ -59,7 +63,8 @@ it('curves 0.40, 0.58 and 0.74 % of carry per degree of axis at 100, 130 and 160
 
 it('loses more to spin above 3000 rpm into the wind than without', function (): void {
     // Common practice, no source: spin above 3000 rpm costs distance, most of all into the wind.
-    $cost = fn (?Wind $wind): float => flown(spin: 2600, launch: 12, wind: $wind)->carryM - flown(spin: 3600, launch: 12, wind: $wind)->carryM;
+    $cost = fn (?Wind $wind): float => flown(spin: 2600, launch: 12, wind: $wind)->carryM -
+        flown(spin: 3600, launch: 12, wind: $wind)->carryM;
     expect($cost(new Wind(6, 0)))->toBeGreaterThan($cost(null))->toBeGreaterThan(0);
 });
 

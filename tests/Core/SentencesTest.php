@@ -7,9 +7,13 @@ use MintCarry\Core\Judging\FindingKind;
 use MintCarry\Core\Judging\GuardRailKind;
 use MintCarry\Core\Report\Sentences;
 
-// The message catalogue is read by PHP and TypeScript; tests/web/compare.test.ts holds the front end to the same sentences (tests/fixtures/sentences.json).
+// The message catalogue is read by PHP and TypeScript; tests/web/compare.test.ts holds the front end to the same sentences
+// (tests/fixtures/sentences.json).
 
-const PLAYERS_OF_BOTH_KINDS = [['right', ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in']], ['left', ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm']]];
+const PLAYERS_OF_BOTH_KINDS = [
+    ['right', ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in']],
+    ['left', ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm']],
+];
 
 /** @return array<string, string> */
 function catalogue(): array
@@ -29,12 +33,28 @@ function figuresOfKinds(): array
     $shape = ['curveM' => -20.2, 'startM' => 8.4, 'sideM' => -11.8, 'start' => 'push', 'curve' => 'hook'];
 
     return [
-        'offCgLine' => [['toeMm' => -11.2, 'highMm' => 1.0, 'costM' => 6.1], ['toeMm' => 12.0, 'highMm' => -6.4, 'costM' => 0.2], ['toeMm' => 1.0, 'highMm' => 8.0, 'costM' => 3.0]],
+        'offCgLine' => [
+            ['toeMm' => -11.2, 'highMm' => 1.0, 'costM' => 6.1], ['toeMm' => 12.0, 'highMm' => -6.4, 'costM' => 0.2],
+            ['toeMm' => 1.0, 'highMm' => 8.0, 'costM' => 3.0],
+        ],
         'smashLow' => [['smash' => 1.412, 'expectedSmash' => 1.463]],
         'attackDown' => [['attackDeg' => -4.03, 'costM' => 5.2], ['attackDeg' => -2.0, 'costM' => 0.1]],
-        'faceToPath' => [['faceToPathDeg' => 4.2, 'sideM' => 18.0, 'faceFrom' => 'measured'], ['faceToPathDeg' => -3.1, 'sideM' => -9.7, 'faceFrom' => 'estimated']],
-        'spinTooHigh' => [['spinRpm' => 3312.4, 'launchDeg' => 14.2, 'bestSpinRpm' => 2371.0, 'bestLaunchDeg' => 13.04, 'loftChangeDeg' => -1.6, 'costM' => 6.2]],
-        'spinTooLow' => [['spinRpm' => 1712.4, 'launchDeg' => 9.9, 'bestSpinRpm' => 2226.0, 'bestLaunchDeg' => 12.5, 'loftChangeDeg' => 2.06, 'costM' => 0.4]],
+        'faceToPath' => [
+            ['faceToPathDeg' => 4.2, 'sideM' => 18.0, 'faceFrom' => 'measured'],
+            ['faceToPathDeg' => -3.1, 'sideM' => -9.7, 'faceFrom' => 'estimated'],
+        ],
+        'spinTooHigh' => [
+            [
+                'spinRpm' => 3312.4, 'launchDeg' => 14.2, 'bestSpinRpm' => 2371.0, 'bestLaunchDeg' => 13.04,
+                'loftChangeDeg' => -1.6, 'costM' => 6.2,
+            ],
+        ],
+        'spinTooLow' => [
+            [
+                'spinRpm' => 1712.4, 'launchDeg' => 9.9, 'bestSpinRpm' => 2226.0, 'bestLaunchDeg' => 12.5, 'loftChangeDeg' => 2.06,
+                'costM' => 0.4,
+            ],
+        ],
         'descentTooSteep' => [['descentDeg' => 47.6]],
         'descentTooShallow' => [['descentDeg' => 28.4]],
         'twoWayMiss' => [['leftShare' => 0.204, 'rightShare' => 0.238, 'spreadM' => 20.0]],
@@ -74,9 +94,18 @@ function spoken(): array
                 }
             }
         }
-        foreach ([['better', null, 'longer', 'carryM', 6.3], ['worse', null, 'straighter', 'sideM', 4.0], ['same', null, 'longer', 'carryM', -0.3], ['open', 4, 'longer', 'carryM', 2.2],
-            ['open', null, 'less spin', 'spinRpm', -101.0], ['better', null, 'faster ball', 'ballSpeedMps', 0.84], ['worse', null, 'tighter', 'sideM', 1.42]] as [$verdict, $more, $name, $measure, $value]) {
-            $one = ['name' => $name, 'measure' => $measure, 'verdict' => $verdict, 'value' => $value, 'interval' => ['low' => $value - 1.5, 'high' => $value + 1.5], 'declared' => true, 'moreShots' => $more];
+        foreach (
+            [
+                ['better', null, 'longer', 'carryM', 6.3], ['worse', null, 'straighter', 'sideM', 4.0],
+                ['same', null, 'longer', 'carryM', -0.3], ['open', 4, 'longer', 'carryM', 2.2],
+                ['open', null, 'less spin', 'spinRpm', -101.0], ['better', null, 'faster ball', 'ballSpeedMps', 0.84],
+                ['worse', null, 'tighter', 'sideM', 1.42],
+            ] as [$verdict, $more, $name, $measure, $value]
+        ) {
+            $one = [
+                'name' => $name, 'measure' => $measure, 'verdict' => $verdict, 'value' => $value,
+                'interval' => ['low' => $value - 1.5, 'high' => $value + 1.5], 'declared' => true, 'moreShots' => $more,
+            ];
             $setup = ['tag' => 'B', 'n' => 6, 'verdicts' => [$one]];
             $out['verdicts'][] = ['setup' => $setup, 'benchmark' => 'A', 'units' => $units, 'says' => $s->verdict($setup, 'A')];
         }
@@ -84,8 +113,13 @@ function spoken(): array
         $out['verdicts'][] = ['setup' => $none, 'benchmark' => 'A', 'units' => $units, 'says' => $s->verdict($none, 'A')];
         foreach ([['+1.5', '12 g back'], ['', '']] as [$sleeve, $weights]) {
             $effect = fn (float $v, float $by): array => ['value' => $v, 'low' => $v - $by, 'high' => $v + $by];
-            $next = ['head' => 'Tern 460', 'sleeve' => $sleeve, 'weights' => $weights, 'mends' => 'spinTooLow', 'effect' => [
-                'launchDeg' => $effect(1.1, 0.6), 'spinRpm' => $effect(182.0, 90.0), 'carryM' => $effect(3.4, 4.1), 'sideM' => $effect(-0.2, 2.0)]];
+            $next = [
+                'head' => 'Tern 460', 'sleeve' => $sleeve, 'weights' => $weights, 'mends' => 'spinTooLow',
+                'effect' => [
+                    'launchDeg' => $effect(1.1, 0.6), 'spinRpm' => $effect(182.0, 90.0), 'carryM' => $effect(3.4, 4.1),
+                    'sideM' => $effect(-0.2, 2.0),
+                ],
+            ];
             $out['next'][] = ['next' => $next, 'units' => $units, 'says' => $s->next($next)];
         }
     }
@@ -112,16 +146,26 @@ it('has a sentence for every finding and guard rail that there is, and what was 
 it('says things as a fitter would', function (): void {
     [$right, $left] = array_map(fn (array $p): Sentences => sentences(...$p), PLAYERS_OF_BOTH_KINDS);
     $toPath = ['kind' => 'faceToPath', 'figures' => ['faceToPathDeg' => 4.2, 'sideM' => 18.0, 'faceFrom' => 'measured']];
-    expect($right->finding($toPath))->toBe('The face is 4.2° open to the path: it moves the landing 20 yd to the right.')
-        ->and($left->finding($toPath))->toBe('The face is 4.2° closed to the path: it moves the landing 18 m to the right.')
-        ->and($right->finding(['kind' => 'offCgLine', 'figures' => ['toeMm' => -11.0, 'highMm' => 1.0, 'costM' => 6.0]]))->toBe('The strike is 11 mm to the heel from the line of the CG, worth about 7 yd of carry.')
-        ->and($left->guardRail(['tag' => '', 'kind' => 'speedFalling', 'figures' => ['speedMps' => -1.0]]))->toBe('speed falling by 3.6 km/h from the first half to the second — like for like takes speed out; go back to the benchmark before deciding.')
-        ->and($right->verdict(['tag' => 'B', 'n' => 1, 'verdicts' => []], 'A'))->toBe('1 shot of B: hit at least three of each before anything can be said.');
+    expect($right->finding($toPath))
+        ->toBe('The face is 4.2° open to the path: it moves the landing 20 yd to the right.')->and($left->finding($toPath))
+        ->toBe('The face is 4.2° closed to the path: it moves the landing 18 m to the right.')
+        ->and($right->finding(['kind' => 'offCgLine', 'figures' => ['toeMm' => -11.0, 'highMm' => 1.0, 'costM' => 6.0]]))
+        ->toBe('The strike is 11 mm to the heel from the line of the CG, worth about 7 yd of carry.')
+        ->and($left->guardRail(['tag' => '', 'kind' => 'speedFalling', 'figures' => ['speedMps' => -1.0]]))
+        ->toBe(
+            'speed falling by 3.6 km/h from the first half to the second — like for like takes speed out; go back to the benchmark before deciding.',
+        )
+        ->and($right->verdict(['tag' => 'B', 'n' => 1, 'verdicts' => []], 'A'))
+        ->toBe('1 shot of B: hit at least three of each before anything can be said.');
 });
 
 it('says what the front end is held to', function (): void {
     $file = dirname(__DIR__).'/fixtures/sentences.json';
-    $now = json_encode(spoken(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)."\n";
+    $now =
+        json_encode(
+            spoken(),
+            JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION,
+        )."\n";
     if (getenv('WRITE_SENTENCES') !== false) {
         file_put_contents($file, $now);
     }

@@ -104,7 +104,15 @@ it('reads the same shots back, whatever the separator, the decimal mark and the 
 });
 
 it('never falls over a file, whatever is in it', function (): void {
-    $this->forAll(Generator\vector(5, Generator\elements('150', '12,5', '2.4OO', '=1+1', '--', '', 'Ball Speed', 'Launch', 'Spin', '"', "\u{2212}3", '<b>', '1e999', 'NaN', '12 L R')))->then(function (array $cells): void {
+    $this->forAll(
+        Generator\vector(
+            5,
+            Generator\elements(
+                '150', '12,5', '2.4OO', '=1+1', '--', '', 'Ball Speed', 'Launch', 'Spin', '"', "\u{2212}3", '<b>', '1e999', 'NaN',
+                '12 L R',
+            ),
+        ),
+    )->then(function (array $cells): void {
         $text = "Ball Speed;Launch;Spin;Carry;Side\n".implode(';', $cells)."\n67,1;12;2500;210;-4\n";
         $file = TextFile::read($text);
         try {

@@ -39,7 +39,9 @@ it('has scripts that a shell can read', function (string $script): void {
 })->with(['bin/start', 'bin/stop', 'bin/test', 'bin/screenshots', 'bin/bench', 'bin/mint', 'bin/parts/common.sh', '.ci/run']);
 
 it('writes no local path, registry or tool into the repository', function (): void {
-    [, $said] = command("git grep -nIE '(/home/[a-z]|registry\\.npmjs|packagist\\.org|localhost:[0-9]{4})' -- ':!*.lock' ':!tests/Scripts' || true");
+    [, $said] = command(
+        "git grep -nIE '(/home/[a-z]|registry\\.npmjs|packagist\\.org|localhost:[0-9]{4})' -- ':!*.lock' ':!tests/Scripts' || true",
+    );
     expect($said)->toBe('');
 });
 

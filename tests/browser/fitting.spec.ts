@@ -13,7 +13,7 @@ test('a right-hander in yards: two files in, compare, leave out a mishit, pick, 
         'Stated loft': '10.5',
         'Measured loft': '8.9',
         Length: '45.5',
-        Ball: 'Pebble Four',
+        Ball: 'Mallow Four',
     });
     await expect(page.getByText('print and gauge differ by 1.6°')).toBeVisible();
     await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'Measured loft': '10.4', 'Sleeve position': '+0.75', 'changes loft': '0.75' });

@@ -69,8 +69,8 @@ test('the advice keeps the own club until a gain is likely, and says how likely 
 
 test('a setup is named with what it is built of beside the usual, in the player’s units', () => {
     expect(nameOf(setup({ sleeve: '+1.5' }), yards)).toBe('Tern 460 at +1.5, 12 g back');
-    const built = setup({ with: { shaft: 'Reedline 60 S', lengthMm: 1130.3, ball: 'Pebble Four', teeMm: 40, cue: 'tee it high' } });
-    expect(nameOf(built, yards)).toBe('Tern 460, 12 g back, with Reedline 60 S, 44.50 in, ball Pebble Four, tee 40 mm, cue: tee it high');
+    const built = setup({ with: { shaft: 'Reedline 60 S', lengthMm: 1130.3, ball: 'Mallow Four', teeMm: 40, cue: 'tee it high' } });
+    expect(nameOf(built, yards)).toBe('Tern 460, 12 g back, with Reedline 60 S, 44.50 in, ball Mallow Four, tee 40 mm, cue: tee it high');
     expect(nameOf(setup({ with: { lengthMm: 1130.3 } }), { ...yards, length: 'mm' })).toBe('Tern 460, 12 g back, with 1130 mm');
 });
 

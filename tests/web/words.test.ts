@@ -30,7 +30,7 @@ function setup(more: Partial<Setup>): Setup {
         weights: '12 g back',
         shaft: 'Reedline',
         lengthMm: 1143,
-        ball: 'Pebble',
+        ball: 'Mallow',
         note: '',
         headId: null,
         asItComes: false,

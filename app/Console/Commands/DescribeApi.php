@@ -9,7 +9,10 @@ use App\Contract\TypeScript;
 use App\Contract\Vocabulary;
 use Illuminate\Console\Command;
 
-/** Writes down the contract of the API: docs/api.yaml as the attributes describe it, and what the front end takes from it. A test fails while they differ. */
+/**
+ * Writes down the contract of the API: docs/api.yaml as the attributes describe it, and what the front end takes from it. A test
+ * fails while they differ.
+ */
 final class DescribeApi extends Command
 {
     protected $signature = 'mint:api';

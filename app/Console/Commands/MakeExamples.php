@@ -43,13 +43,19 @@ final class MakeExamples extends Command
      */
     private function yards(array $shots): string
     {
-        $rows = ['Shot,Club Speed (mph),Ball Speed (mph),Smash,Launch Angle (deg),Launch Direction (deg),Spin Rate (rpm),Spin Axis (deg),Carry (yds),Offline (yds),Apex (ft)'];
+        $rows = [
+            'Shot,Club Speed (mph),Ball Speed (mph),Smash,Launch Angle (deg),Launch Direction (deg),Spin Rate (rpm),Spin Axis (deg),Carry (yds),Offline (yds),Apex (ft)',
+        ];
         $sums = array_fill(0, 2, 0.0);
         foreach ($shots as $i => $shot) {
             $all = $this->flown($shot);
             $side = $all['sideM'] / 0.9144;
-            $rows[] = implode(',', [$i + 1, $this->n($shot['clubSpeedMps'] / 0.44704), $this->n($shot['ballSpeedMps'] / 0.44704), round(100 * $shot['ballSpeedMps'] / $shot['clubSpeedMps']), $this->n($shot['launchDeg']),
-                $this->letter($shot['directionDeg']), '"'.number_format($shot['spinRpm']).'"', $this->letter($shot['spinAxisDeg']), $this->n($all['carryM'] / 0.9144), $this->letter($side), round($all['apexM'] / 0.3048)]);
+            $rows[] = implode(',', [
+                $i + 1, $this->n($shot['clubSpeedMps'] / 0.44704), $this->n($shot['ballSpeedMps'] / 0.44704),
+                round((100 * $shot['ballSpeedMps']) / $shot['clubSpeedMps']), $this->n($shot['launchDeg']),
+                $this->letter($shot['directionDeg']), '"'.number_format($shot['spinRpm']).'"', $this->letter($shot['spinAxisDeg']),
+                $this->n($all['carryM'] / 0.9144), $this->letter($side), round($all['apexM'] / 0.3048),
+            ]);
             $sums[0] += $shot['clubSpeedMps'] / 0.44704;
             $sums[1] += $shot['ballSpeedMps'] / 0.44704;
         }
@@ -67,12 +73,18 @@ final class MakeExamples extends Command
      */
     private function metric(array $a, array $b): string
     {
-        $rows = ['Studio export;;;;;;', 'Temperature 14 °C;;;;;;', 'Setup;Club speed [km/h];Ball speed [km/h];Launch angle [°];Direction [°];Spin [rpm];Spin axis [°]'];
+        $rows = [
+            'Studio export;;;;;;', 'Temperature 14 °C;;;;;;',
+            'Setup;Club speed [km/h];Ball speed [km/h];Launch angle [°];Direction [°];Spin [rpm];Spin axis [°]',
+        ];
         foreach (['A' => $a, 'B' => $b] as $tag => $shots) {
             foreach ($shots as $i => $shot) {
                 $spin = $tag === 'B' && $i === 3 ? '2.4OO' : number_format($shot['spinRpm'], 0, ',', '.');
                 $club = $tag === 'A' && $i === 2 ? '--' : $this->comma($shot['clubSpeedMps'] * 3.6);
-                $rows[] = implode(';', [$tag, $club, $this->comma($shot['ballSpeedMps'] * 3.6), $this->comma($shot['launchDeg']), $this->comma($shot['directionDeg']), $spin, $this->comma($shot['spinAxisDeg'])]);
+                $rows[] = implode(';', [
+                    $tag, $club, $this->comma($shot['ballSpeedMps'] * 3.6), $this->comma($shot['launchDeg']),
+                    $this->comma($shot['directionDeg']), $spin, $this->comma($shot['spinAxisDeg']),
+                ]);
             }
         }
 
@@ -80,7 +92,8 @@ final class MakeExamples extends Command
     }
 
     /**
-     * Tabs, UTF-16, a units row under the header, the header repeated half way, back and side spin, strike with letters, zeros for no club reading.
+     * Tabs, UTF-16, a units row under the header, the header repeated half way, back and side spin, strike with letters, zeros
+     * for no club reading.
      *
      * @param  list<array<string, float>>  $shots
      */
@@ -94,8 +107,13 @@ final class MakeExamples extends Command
             }
             $axis = deg2rad($shot['spinAxisDeg']);
             $read = $i !== 5;
-            $rows[] = implode("\t", [$this->n($shot['ballSpeedMps'] / 0.44704), $read ? $this->n($shot['clubSpeedMps'] / 0.44704) : '0', $this->n($shot['launchDeg']), $this->n($shot['directionDeg']), round($shot['spinRpm'] * cos($axis)),
-                round($shot['spinRpm'] * sin($axis)), $read ? $this->n($shot['attackDeg']) : '0', $read ? $this->n($shot['pathDeg']) : '0', $read ? abs($shot['strikeToeMm']).($shot['strikeToeMm'] < 0 ? ' heel' : ' toe') : '-']);
+            $rows[] = implode("\t", [
+                $this->n($shot['ballSpeedMps'] / 0.44704), $read ? $this->n($shot['clubSpeedMps'] / 0.44704) : '0',
+                $this->n($shot['launchDeg']), $this->n($shot['directionDeg']), round($shot['spinRpm'] * cos($axis)),
+                round($shot['spinRpm'] * sin($axis)), $read ? $this->n($shot['attackDeg']) : '0',
+                $read ? $this->n($shot['pathDeg']) : '0',
+                $read ? abs($shot['strikeToeMm']).($shot['strikeToeMm'] < 0 ? ' heel' : ' toe') : '-',
+            ]);
         }
 
         return implode("\n", $rows)."\n";

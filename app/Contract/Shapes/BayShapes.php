@@ -7,105 +7,90 @@ namespace App\Contract\Shapes;
 use App\Contract\Shape;
 
 /** The live screen. Lengths m, speeds m/s, angles °; direction and side + = right. */
-#[Shape('Bay', [
-    'id' => 'integer',
-    'name' => 'string',
-    'fittingId' => 'integer | null',
-    'tokenMadeAt' => 'string | null',
-])]
-#[Shape('Trial', [
-    'id' => 'integer',
-    'number' => 'integer',
-    'kind' => 'string',
-    'setupId' => 'integer',
-    'tag' => 'string',
-    'shots' => 'integer',
-    'beganAt' => 'string',
-    'ended' => 'boolean',
-    'note' => 'string',
-    'blind' => 'boolean',
-])]
-#[Shape('MishitReason', [
-    'measure' => 'string',
-    'value' => 'number',
-    'usual' => 'number',
-    'why' => 'string',
-])]
-#[Shape('Repeated', [
-    'measure' => 'string',
-    'value' => 'number',
-    'moved' => 'boolean',
-    'since' => 'integer',
-])]
-#[Shape('LiveVerdict', [
-    'name' => 'string',
-    'measure' => 'Measure',
-    'verdict' => 'Verdict',
-    'value' => 'number',
-    'interval' => 'Interval',
-    'declared' => 'boolean',
-    'moreShots' => 'integer | null',
-])]
-#[Shape('HeldShot', [
-    'id' => 'integer',
-    'reason' => 'string',
-    'at' => 'string',
-    'source' => 'string',
-])]
-#[Shape('HeldDetail', [
-    'senderId' => 'string',
-    'session' => 'string | null',
-    'sequence' => 'integer | null',
-    'hitAt' => 'string | null',
-    'values' => 'Record<string, unknown>',
-    'sent' => 'string',
-], about: 'A held shot whole, as it was sent.', of: 'HeldShot')]
-#[Shape('DriftPoint', [
-    'sequence' => 'integer',
-    'trial' => 'integer | null',
-    'setupId' => 'integer',
-    'speedMps' => 'number',
-    'club' => 'boolean',
-    'counts' => 'boolean',
-])]
-#[Shape('BayChange', [
-    'live' => 'string',
-    // changes when anything but shots does
-    'stamp' => 'string',
-    'counts' => 'Record<string, { shots: integer; counted: integer; simulated: integer }>',
-    'running' => 'Trial | null',
-    'trials' => 'Trial[]',
-    // the latest of the trial
-    'shots' => 'Shot[]',
-    // how many of the trial count
-    'counted' => 'integer',
-    // shots that look like mishits and still count, by shot id
-    'mishits' => 'Record<string, MishitReason[]>',
-    'means' => 'Record<string, Summary | null>',
-    'benchmarkMeans' => 'Record<string, Summary | null> | null',
-    'verdicts' => 'LiveVerdict[]',
-    // policies under which the declared verdict would be another
-    'flips' => '{ policy: string; verdict: Verdict }[]',
-    'repeat' => 'Repeated[]',
-    'drift' => 'DriftPoint[]',
-    'queue' => '{ tags: string[]; wrenchChanges: integer }',
-    'budget' => '{ swings: number | null; swingsHit: integer; minutes: number | null; minutesUsed: integer }',
-    // the leg of a confirm run that is being hit (0: none yet), and the one after it
-    'confirm' => '{ benchmark: string; chosen: string; shotsEach: integer; leg: integer; tag: string | null; n: integer; next: string | null } | null',
-    'blind' => '{ ordinal: integer; of: integer; shotsEach: integer } | null',
-    'asks' => '{ trialId: integer; open: string[] } | null',
-    // the first of the tray
-    'held' => 'HeldShot[]',
-    'heldInAll' => 'integer',
-], about: 'What changes on the live screen with every shot.')]
-#[Shape('BayView', [
-    'inLine' => '{ toeMm: number; highMm: number; assumed: boolean } | null',
-    'screening' => 'Screening',
-    'changeOver' => '{ setupId: integer; steps: string[]; wrenchChanges: integer }[]',
-    'visit' => '{ number: integer; trials: integer }',
-    'lastDone' => 'LogEntry | null',
-    'bays' => 'Bay[]',
-], about: 'The live screen.', of: 'BayChange')]
+// changes when anything but shots does
+// the latest of the trial
+// how many of the trial count
+// shots that look like mishits and still count, by shot id
+// policies under which the declared verdict would be another
+// the leg of a confirm run that is being hit (0: none yet), and the one after it
+// the first of the tray
+#[
+    Shape('Bay', [
+        'id' => 'integer', 'name' => 'string', 'fittingId' => 'integer | null', 'tokenMadeAt' => 'string | null',
+    ]),
+]
+#[
+    Shape('Trial', [
+        'id' => 'integer', 'number' => 'integer', 'kind' => 'string', 'setupId' => 'integer', 'tag' => 'string',
+        'shots' => 'integer', 'beganAt' => 'string', 'ended' => 'boolean', 'note' => 'string', 'blind' => 'boolean',
+    ]),
+]
+#[
+    Shape('MishitReason', [
+        'measure' => 'string', 'value' => 'number', 'usual' => 'number', 'why' => 'string',
+    ]),
+]
+#[
+    Shape('Repeated', [
+        'measure' => 'string', 'value' => 'number', 'moved' => 'boolean', 'since' => 'integer',
+    ]),
+]
+#[
+    Shape('LiveVerdict', [
+        'name' => 'string', 'measure' => 'Measure', 'verdict' => 'Verdict', 'value' => 'number', 'interval' => 'Interval',
+        'declared' => 'boolean', 'moreShots' => 'integer | null',
+    ]),
+]
+#[
+    Shape('HeldShot', [
+        'id' => 'integer', 'reason' => 'string', 'at' => 'string', 'source' => 'string',
+    ]),
+]
+#[
+    Shape(
+        'HeldDetail',
+        [
+            'senderId' => 'string', 'session' => 'string | null', 'sequence' => 'integer | null', 'hitAt' => 'string | null',
+            'values' => 'Record<string, unknown>', 'sent' => 'string',
+        ],
+        about: 'A held shot whole, as it was sent.', of: 'HeldShot',
+    ),
+]
+#[
+    Shape('DriftPoint', [
+        'sequence' => 'integer', 'trial' => 'integer | null', 'setupId' => 'integer', 'speedMps' => 'number', 'club' => 'boolean',
+        'counts' => 'boolean',
+    ]),
+]
+#[
+    Shape(
+        'BayChange',
+        [
+            'live' => 'string', 'stamp' => 'string',
+            'counts' => 'Record<string, { shots: integer; counted: integer; simulated: integer }>', 'running' => 'Trial | null',
+            'trials' => 'Trial[]', 'shots' => 'Shot[]', 'counted' => 'integer', 'mishits' => 'Record<string, MishitReason[]>',
+            'means' => 'Record<string, Summary | null>', 'benchmarkMeans' => 'Record<string, Summary | null> | null',
+            'verdicts' => 'LiveVerdict[]', 'flips' => '{ policy: string; verdict: Verdict }[]', 'repeat' => 'Repeated[]',
+            'drift' => 'DriftPoint[]', 'queue' => '{ tags: string[]; wrenchChanges: integer }',
+            'budget' => '{ swings: number | null; swingsHit: integer; minutes: number | null; minutesUsed: integer }',
+            'confirm' => '{ benchmark: string; chosen: string; shotsEach: integer; leg: integer; tag: string | null; n: integer; next: string | null } | null',
+            'blind' => '{ ordinal: integer; of: integer; shotsEach: integer } | null',
+            'asks' => '{ trialId: integer; open: string[] } | null', 'held' => 'HeldShot[]', 'heldInAll' => 'integer',
+        ],
+        about: 'What changes on the live screen with every shot.',
+    ),
+]
+#[
+    Shape(
+        'BayView',
+        [
+            'inLine' => '{ toeMm: number; highMm: number; assumed: boolean } | null', 'screening' => 'Screening',
+            'changeOver' => '{ setupId: integer; steps: string[]; wrenchChanges: integer }[]',
+            'visit' => '{ number: integer; trials: integer }', 'lastDone' => 'LogEntry | null', 'bays' => 'Bay[]',
+        ],
+        about: 'The live screen.', of: 'BayChange',
+    ),
+]
 final class BayShapes
 {
 }

@@ -7,133 +7,102 @@ namespace App\Contract\Shapes;
 use App\Contract\Shape;
 
 /** The advice, what it rests on, and what was decided. Lengths m, speeds m/s, angles °; direction and side + = right. */
-#[Shape('Judgement', [
-    'tag' => 'string',
-    'n' => 'integer',
-    'carry' => 'Summary | null',
-    'total' => 'Summary | null',
-    'share' => 'number',
-    'shareInterval' => 'Interval',
-    'sideKnown' => 'number',
-    'spreadM' => 'number',
-    'strokes' => 'number',
-    'strokesInterval' => 'Interval',
-    'aimFixedStrokes' => 'number',
-    'chanceBetter' => 'number',
-    'aimDeg' => 'number',
-    'gain' => 'number',
-    'gainInterval' => 'Interval',
-    'expectedLoss' => 'number',
-    'trade' => '{ costM: number; loftChangeDeg: number; bestLaunchDeg: number; bestSpinRpm: number; within: [number, number]; attackAssumed: boolean } | null',
-])]
-#[Shape('Advice', [
-    'benchmark' => 'string',
-    'best' => 'string',
-    'pick' => 'string',
-    'isConclusive' => 'boolean',
-    'ties' => 'string[]',
-    'expectedLoss' => 'number',
-    'scoring' => 'string',
-    'unit' => 'string',
-    // models, or shots where a setup was hit without ball data
-    'basis' => 'string',
-    'notHit' => 'string[]',
-    // how many of the shots that it rests on were made up
-    'simulatedShots' => 'integer',
-    // none in what was saved before they were told
-    'failures?' => 'Failure[]',
-    'setups' => 'Judgement[]',
-])]
-#[Shape('SchoolCell', [
-    'pick' => 'string',
-    'best' => 'string',
-    'gain' => 'number',
-    'chance' => 'number',
-    'ties' => 'string[]',
-])]
-#[Shape('SchoolRow', [
-    'scoring' => 'string',
-    'unit' => 'string',
-    'declared' => 'boolean',
-    // by policy; null where the benchmark has no shot under it
-    'cells' => '(SchoolCell | null)[]',
-])]
-#[Shape('Worth', [
-    'tag' => 'string',
-    'head' => 'string',
-    'adjusted' => '{ tag: string | null; sleeve: string; weights: string; isOwn: boolean; tested: boolean; gainOverOwn: number }',
-    // can the own club be adjusted at all?
-    'adjustable' => 'boolean',
-    'gain' => 'number',
-    'interval' => 'Interval',
-    'chance' => 'number',
-    'perRound' => 'number | null',
-    'perRoundInterval' => 'Interval | null',
-    'price' => 'number | null',
-    'currency' => 'string',
-    'money' => 'number | null',
-    'verdict' => 'WorthVerdict',
-])]
-#[Shape('TieBreak', [
-    'order' => 'string[]',
-    'choice' => 'string | null',
-    'by' => 'string | null',
-    'remaining' => 'string[]',
-    'steps' => '{ criterion: string; known: boolean; values: Record<string, number | null>; remaining: string[] }[]',
-    'wantedApexM' => 'number',
-])]
-#[Shape('OtherDay', [
-    'day' => 'string',
-    'pick' => 'string',
-    'best' => 'string',
-    'of' => 'string',
-    'gain' => 'number',
-    'interval' => 'Interval',
-    'chance' => 'number',
-    'turns' => 'boolean',
-    'carryM' => 'number',
-])]
-#[Shape('ConfirmRun', [
-    'id' => 'integer',
-    'benchmark' => 'string',
-    'chosen' => 'string',
-    'shotsEach' => 'integer',
-    // begun before the pause was over, because the player had rested
-    'rested' => 'boolean',
-    'ended' => 'string | null',
-    'legs' => '{ tag: string; n: integer }[]',
-    'verdict' => 'ConfirmVerdict',
-    'drift' => 'Record<string, number>',
-    'z' => 'number | null',
-    'chance' => 'number',
-])]
-#[Shape('Grounds', [
-    'schools' => '{ policies: { name: string; label: string }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, number> }',
-    'worth' => 'Worth | null',
-    'tieBreak' => 'TieBreak | null',
-    'days' => 'OtherDay[]',
-    'confirm' => 'ConfirmRun | null',
-], of: 'Advice')]
-#[Shape('Decision', [
-    'id' => 'integer',
-    'setupId' => 'integer',
-    'tag' => 'string',
-    'advisedSetupId' => 'integer',
-    'reason' => 'string',
-    'by' => 'string',
-    'at' => 'string',
-    'advice' => 'Advice',
-    'version' => 'integer',
-    'lockedAt' => 'string | null',
-    'reopenedAt' => 'string | null',
-    'reopenWhy' => 'string',
-])]
-#[Shape('Proof', [
-    'brief?' => 'Brief',
-], about: 'What a decision rested on when it was locked.', of: 'Grounds')]
-#[Shape('DecisionWithProof', [
-    'proof' => 'Proof | null',
-], about: 'A decision with what it rested on when it was locked.', of: 'Decision')]
+// models, or shots where a setup was hit without ball data
+// how many of the shots that it rests on were made up
+// none in what was saved before they were told
+// by policy; null where the benchmark has no shot under it
+// can the own club be adjusted at all?
+// begun before the pause was over, because the player had rested
+#[
+    Shape('Judgement', [
+        'tag' => 'string', 'n' => 'integer', 'carry' => 'Summary | null', 'total' => 'Summary | null', 'share' => 'number',
+        'shareInterval' => 'Interval', 'sideKnown' => 'number', 'spreadM' => 'number', 'strokes' => 'number',
+        'strokesInterval' => 'Interval', 'aimFixedStrokes' => 'number', 'chanceBetter' => 'number', 'aimDeg' => 'number',
+        'gain' => 'number', 'gainInterval' => 'Interval', 'expectedLoss' => 'number',
+        'trade' => '{ costM: number; loftChangeDeg: number; bestLaunchDeg: number; bestSpinRpm: number; within: [number, number]; attackAssumed: boolean } | null',
+    ]),
+]
+#[
+    Shape('Advice', [
+        'benchmark' => 'string', 'best' => 'string', 'pick' => 'string', 'isConclusive' => 'boolean', 'ties' => 'string[]',
+        'expectedLoss' => 'number', 'scoring' => 'string', 'unit' => 'string', 'basis' => 'string', 'notHit' => 'string[]',
+        'simulatedShots' => 'integer', 'failures?' => 'Failure[]', 'setups' => 'Judgement[]',
+    ]),
+]
+#[
+    Shape('SchoolCell', [
+        'pick' => 'string', 'best' => 'string', 'gain' => 'number', 'chance' => 'number', 'ties' => 'string[]',
+    ]),
+]
+#[
+    Shape('SchoolRow', [
+        'scoring' => 'string', 'unit' => 'string', 'declared' => 'boolean', 'cells' => '(SchoolCell | null)[]',
+    ]),
+]
+#[
+    Shape('Worth', [
+        'tag' => 'string', 'head' => 'string',
+        'adjusted' => '{ tag: string | null; sleeve: string; weights: string; isOwn: boolean; tested: boolean; gainOverOwn: number }',
+        'adjustable' => 'boolean', 'gain' => 'number', 'interval' => 'Interval', 'chance' => 'number',
+        'perRound' => 'number | null', 'perRoundInterval' => 'Interval | null', 'price' => 'number | null', 'currency' => 'string',
+        'money' => 'number | null', 'verdict' => 'WorthVerdict',
+    ]),
+]
+#[
+    Shape('TieBreak', [
+        'order' => 'string[]', 'choice' => 'string | null', 'by' => 'string | null', 'remaining' => 'string[]',
+        'steps' => '{ criterion: string; known: boolean; values: Record<string, number | null>; remaining: string[] }[]',
+        'wantedApexM' => 'number',
+    ]),
+]
+#[
+    Shape('OtherDay', [
+        'day' => 'string', 'pick' => 'string', 'best' => 'string', 'of' => 'string', 'gain' => 'number', 'interval' => 'Interval',
+        'chance' => 'number', 'turns' => 'boolean', 'carryM' => 'number',
+    ]),
+]
+#[
+    Shape('ConfirmRun', [
+        'id' => 'integer', 'benchmark' => 'string', 'chosen' => 'string', 'shotsEach' => 'integer', 'rested' => 'boolean',
+        'ended' => 'string | null', 'legs' => '{ tag: string; n: integer }[]', 'verdict' => 'ConfirmVerdict',
+        'drift' => 'Record<string, number>', 'z' => 'number | null', 'chance' => 'number',
+    ]),
+]
+#[
+    Shape(
+        'Grounds',
+        [
+            'schools' => '{ policies: { name: string; label: string }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, number> }',
+            'worth' => 'Worth | null', 'tieBreak' => 'TieBreak | null', 'days' => 'OtherDay[]', 'confirm' => 'ConfirmRun | null',
+        ],
+        of: 'Advice',
+    ),
+]
+#[
+    Shape('Decision', [
+        'id' => 'integer', 'setupId' => 'integer', 'tag' => 'string', 'advisedSetupId' => 'integer', 'reason' => 'string',
+        'by' => 'string', 'at' => 'string', 'advice' => 'Advice', 'version' => 'integer', 'lockedAt' => 'string | null',
+        'reopenedAt' => 'string | null', 'reopenWhy' => 'string',
+    ]),
+]
+#[
+    Shape(
+        'Proof',
+        [
+            'brief?' => 'Brief',
+        ],
+        about: 'What a decision rested on when it was locked.', of: 'Grounds',
+    ),
+]
+#[
+    Shape(
+        'DecisionWithProof',
+        [
+            'proof' => 'Proof | null',
+        ],
+        about: 'A decision with what it rested on when it was locked.', of: 'Decision',
+    ),
+]
 final class DecideShapes
 {
 }

@@ -7,74 +7,44 @@ namespace App\Contract\Shapes;
 use App\Contract\Shape;
 
 /** Every setup that the rack offers. Lengths m, speeds m/s, angles °; direction and side + = right. */
-#[Shape('Build', [
-    'shaft' => 'string',
-    'lengthMm' => 'number | null',
-    'ball' => 'string',
-    'teeMm' => 'number | null',
-    'cue' => 'string',
-])]
-#[Shape('Believed', [
-    'mean' => 'number',
-    'sd' => 'number',
-])]
-#[Shape('FoundSetup', [
-    'tag' => 'string',
-    // letter of the setup in this fitting, where it was built or hit
-    'setupTag' => 'string | null',
-    'head' => 'string',
-    'rackAt' => 'integer | null',
-    'headId' => 'integer | null',
-    'sleeve' => 'string',
-    'weights' => 'string',
-    'masses' => 'Record<string, number> | null',
-    // what differs from the usual shaft, length, ball, tee and cue
-    'with' => '{ shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string }',
-    // letter of a setup that is built so
-    'like' => 'string | null',
-    'inStock' => 'boolean',
-    'orderable' => 'boolean',
-    'price' => 'number | null',
-    'currency' => 'string',
-    'loftDeg' => 'number',
-    'faceOpenDeg' => 'number',
-    'carryM' => 'number',
-    'carryGainM' => 'number',
-    'carryGainInterval' => 'Interval',
-    'totalM' => 'number',
-    'sideM' => 'number',
-    'sideInterval' => 'Interval',
-    'spreadM' => 'number',
-    'apexM' => 'number',
-    'share' => 'number',
-    'gain' => 'number',
-    'gainInterval' => 'Interval',
-    'aimFixedGain' => 'number',
-    'chance' => 'number',
-    'aimDeg' => 'number',
-    'tied' => 'boolean',
-    'tested' => 'boolean',
-])]
-#[Shape('Found', [
-    'own' => 'string',
-    'scoring' => 'string',
-    'unit' => 'string',
-    'count' => 'integer',
-    'best' => 'string',
-    'pick' => 'string',
-    'expectedLoss' => 'number',
-    'mayStop' => 'boolean',
-    'ties' => 'integer',
-    'within' => 'integer',
-    'unreadable' => 'string[]',
-    'failures' => 'Failure[]',
-    'next' => '{ tag: string; value: number; changes: integer; turns: number; to: string | null } | null',
-    'learned' => 'Record<string, { prior: number; priorSd: number; now: number; sd: number }>',
-    // what heads, and other shafts, lengths, balls, tees and cues, do of their own
-    'ownEffects' => '{ head: string | null; with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string }; effects: Record<string, Believed> }[]',
-    'trade' => '{ front: string[]; perCarryM: number; perShare: number; level: number; agreement: number }',
-    'setups' => 'FoundSetup[]',
-])]
+// letter of the setup in this fitting, where it was built or hit
+// what differs from the usual shaft, length, ball, tee and cue
+// letter of a setup that is built so
+// what heads, and other shafts, lengths, balls, tees and cues, do of their own
+#[
+    Shape('Build', [
+        'shaft' => 'string', 'lengthMm' => 'number | null', 'ball' => 'string', 'teeMm' => 'number | null', 'cue' => 'string',
+    ]),
+]
+#[
+    Shape('Believed', [
+        'mean' => 'number', 'sd' => 'number',
+    ]),
+]
+#[
+    Shape('FoundSetup', [
+        'tag' => 'string', 'setupTag' => 'string | null', 'head' => 'string', 'rackAt' => 'integer | null',
+        'headId' => 'integer | null', 'sleeve' => 'string', 'weights' => 'string', 'masses' => 'Record<string, number> | null',
+        'with' => '{ shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string }',
+        'like' => 'string | null', 'inStock' => 'boolean', 'orderable' => 'boolean', 'price' => 'number | null',
+        'currency' => 'string', 'loftDeg' => 'number', 'faceOpenDeg' => 'number', 'carryM' => 'number', 'carryGainM' => 'number',
+        'carryGainInterval' => 'Interval', 'totalM' => 'number', 'sideM' => 'number', 'sideInterval' => 'Interval',
+        'spreadM' => 'number', 'apexM' => 'number', 'share' => 'number', 'gain' => 'number', 'gainInterval' => 'Interval',
+        'aimFixedGain' => 'number', 'chance' => 'number', 'aimDeg' => 'number', 'tied' => 'boolean', 'tested' => 'boolean',
+    ]),
+]
+#[
+    Shape('Found', [
+        'own' => 'string', 'scoring' => 'string', 'unit' => 'string', 'count' => 'integer', 'best' => 'string', 'pick' => 'string',
+        'expectedLoss' => 'number', 'mayStop' => 'boolean', 'ties' => 'integer', 'within' => 'integer', 'unreadable' => 'string[]',
+        'failures' => 'Failure[]',
+        'next' => '{ tag: string; value: number; changes: integer; turns: number; to: string | null } | null',
+        'learned' => 'Record<string, { prior: number; priorSd: number; now: number; sd: number }>',
+        'ownEffects' => '{ head: string | null; with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string }; effects: Record<string, Believed> }[]',
+        'trade' => '{ front: string[]; perCarryM: number; perShare: number; level: number; agreement: number }',
+        'setups' => 'FoundSetup[]',
+    ]),
+]
 final class FinderShapes
 {
 }

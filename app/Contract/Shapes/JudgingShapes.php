@@ -7,85 +7,84 @@ namespace App\Contract\Shapes;
 use App\Contract\Shape;
 
 /** What the shots say. Lengths m, speeds m/s, angles °; direction and side + = right. */
-#[Shape('ComparisonCell', [
-    'summary' => 'Summary | null',
-    'computed' => 'number',
-    'difference' => '{ value: number; interval: Interval | null; clear: boolean } | null',
-])]
-#[Shape('Comparison', [
-    'benchmark' => 'string | null',
-    'rows' => '{ measure: string; label: string; cells: Record<string, ComparisonCell> }[]',
-    'sets' => '{ tag: string; n: integer; ellipse: { acrossM: number; alongM: number; halfLongM: number; halfShortM: number; turnDeg: number } | null; share: { share: number; interval: Interval; n: integer; left: number; right: number } }[]',
-    'field' => 'Field | null',
-])]
-#[Shape('Finding', [
-    'tag' => 'string',
-    'kind' => 'FindingKind',
-    'figures' => 'Record<string, number | string | string[]>',
-    'forCoach' => 'boolean',
-], about: 'One thing that the shots say; `kind` is worded by the screen, figures are in kept units.')]
-#[Shape('GuardRail', [
-    'tag' => 'string',
-    'kind' => 'GuardRailKind',
-    'figures' => 'Record<string, number | string | string[]>',
-], about: 'One thing that could make a comparison unfair.')]
-#[Shape('BridgeLine', [
-    'cause' => 'string',
-    'happened' => 'number',
-    'repeats' => 'number',
-    'error' => 'number',
-    'noise' => 'boolean',
-])]
-#[Shape('WhyBridge', [
-    'measure' => 'string',
-    'difference' => 'number',
-    'lines' => 'BridgeLine[]',
-    'clubSeen' => 'boolean',
-])]
-#[Shape('Alike', [
-    'rows' => '{ measure: string; measured: number; alike: number; error: number; against: { value: number; interval: Interval } | null }[]',
-    'ownShifts' => '{ field: string; shift: number; carryM: number }[]',
-    'corrected' => 'string[]',
-])]
-#[Shape('Forgiveness', [
-    'seen' => 'number',
-    'zones' => '{ zone: string; n: integer; ballSpeedMps: number | null; spinRpm: number | null; carryM: number | null }[]',
-    'costs' => 'Record<string, { ballSpeedMps: number; carryM: number; spinRpm: number; sideM: number }>',
-    'correction' => 'number',
-    'worstCarryM' => 'number',
-    'worstAt' => 'string',
-    'assumed' => 'boolean',
-])]
-#[Shape('JudgedSetup', [
-    'tag' => 'string',
-    'n' => 'integer',
-    'clubSeen' => 'boolean',
-    'strikeSeen' => 'boolean',
-    'verdicts' => 'LiveVerdict[]',
-    'flips' => '{ policy: string; verdict: Verdict }[]',
-    'delivery' => '{ field: string; value: number; error: number; from: string }[]',
-    'alike' => 'Alike | null',
-    'bridges' => 'WhyBridge[]',
-    'forgiveness' => 'Forgiveness | null',
-    'diagnosis' => 'Finding[]',
-    'path' => '{ points: [number, number, number][]; carryM: number; apexM: number } | null',
-    'inLine' => '{ toeMm: number; highMm: number; assumed: boolean } | null',
-])]
-#[Shape('NextMove', [
-    'head' => 'string',
-    'sleeve' => 'string',
-    'weights' => 'string',
-    'mends' => 'FindingKind',
-    'effect' => 'Record<string, { value: number; low: number; high: number }>',
-])]
-#[Shape('Judging', [
-    'benchmark' => 'string | null',
-    'screening' => 'string',
-    'setups' => 'JudgedSetup[]',
-    'rails' => 'GuardRail[]',
-    'next' => 'NextMove | null',
-    'failures' => 'Failure[]',
-])]
+#[
+    Shape('ComparisonCell', [
+        'summary' => 'Summary | null', 'computed' => 'number',
+        'difference' => '{ value: number; interval: Interval | null; clear: boolean } | null',
+    ]),
+]
+#[
+    Shape('Comparison', [
+        'benchmark' => 'string | null', 'rows' => '{ measure: string; label: string; cells: Record<string, ComparisonCell> }[]',
+        'sets' => '{ tag: string; n: integer; ellipse: { acrossM: number; alongM: number; halfLongM: number; halfShortM: number; turnDeg: number } | null; share: { share: number; interval: Interval; n: integer; left: number; right: number } }[]',
+        'field' => 'Field | null',
+    ]),
+]
+#[
+    Shape(
+        'Finding',
+        [
+            'tag' => 'string', 'kind' => 'FindingKind', 'figures' => 'Record<string, number | string | string[]>',
+            'forCoach' => 'boolean',
+        ],
+        about: 'One thing that the shots say; `kind` is worded by the screen, figures are in kept units.',
+    ),
+]
+#[
+    Shape(
+        'GuardRail',
+        [
+            'tag' => 'string', 'kind' => 'GuardRailKind', 'figures' => 'Record<string, number | string | string[]>',
+        ],
+        about: 'One thing that could make a comparison unfair.',
+    ),
+]
+#[
+    Shape('BridgeLine', [
+        'cause' => 'string', 'happened' => 'number', 'repeats' => 'number', 'error' => 'number', 'noise' => 'boolean',
+    ]),
+]
+#[
+    Shape('WhyBridge', [
+        'measure' => 'string', 'difference' => 'number', 'lines' => 'BridgeLine[]', 'clubSeen' => 'boolean',
+    ]),
+]
+#[
+    Shape('Alike', [
+        'rows' => '{ measure: string; measured: number; alike: number; error: number; against: { value: number; interval: Interval } | null }[]',
+        'ownShifts' => '{ field: string; shift: number; carryM: number }[]', 'corrected' => 'string[]',
+    ]),
+]
+#[
+    Shape('Forgiveness', [
+        'seen' => 'number',
+        'zones' => '{ zone: string; n: integer; ballSpeedMps: number | null; spinRpm: number | null; carryM: number | null }[]',
+        'costs' => 'Record<string, { ballSpeedMps: number; carryM: number; spinRpm: number; sideM: number }>',
+        'correction' => 'number', 'worstCarryM' => 'number', 'worstAt' => 'string', 'assumed' => 'boolean',
+    ]),
+]
+#[
+    Shape('JudgedSetup', [
+        'tag' => 'string', 'n' => 'integer', 'clubSeen' => 'boolean', 'strikeSeen' => 'boolean', 'verdicts' => 'LiveVerdict[]',
+        'flips' => '{ policy: string; verdict: Verdict }[]',
+        'delivery' => '{ field: string; value: number; error: number; from: string }[]', 'alike' => 'Alike | null',
+        'bridges' => 'WhyBridge[]', 'forgiveness' => 'Forgiveness | null', 'diagnosis' => 'Finding[]',
+        'path' => '{ points: [number, number, number][]; carryM: number; apexM: number } | null',
+        'inLine' => '{ toeMm: number; highMm: number; assumed: boolean } | null',
+    ]),
+]
+#[
+    Shape('NextMove', [
+        'head' => 'string', 'sleeve' => 'string', 'weights' => 'string', 'mends' => 'FindingKind',
+        'effect' => 'Record<string, { value: number; low: number; high: number }>',
+    ]),
+]
+#[
+    Shape('Judging', [
+        'benchmark' => 'string | null', 'screening' => 'string', 'setups' => 'JudgedSetup[]', 'rails' => 'GuardRail[]',
+        'next' => 'NextMove | null', 'failures' => 'Failure[]',
+    ]),
+]
 final class JudgingShapes
 {
 }

@@ -22,8 +22,13 @@ final class BayController
     use NamesUser;
 
     /** All that the live screen of a fitting shows. */
-    #[OA\Get(path: '/api/fittings/{fitting}/bay', operationId: 'bay.show', summary: 'The live screen; what has not changed since the stamp is left out', parameters: [new Asks('stamp', 'string')],
-        responses: [new Answer('BayView | BayChange')])]
+    #[
+        OA\Get(
+            path: '/api/fittings/{fitting}/bay', operationId: 'bay.show',
+            summary: 'The live screen; what has not changed since the stamp is left out', parameters: [new Asks('stamp', 'string')],
+            responses: [new Answer('BayView | BayChange')],
+        ),
+    ]
     public function show(Request $request, Fitting $fitting): BayResource
     {
         return new BayResource($fitting);
@@ -35,7 +40,10 @@ final class BayController
     public function store(Request $request): JsonResponse
     {
         $user = self::user($request);
-        $given = $request->validate(['name' => ['required', 'string', 'max:40', Rule::unique('bays', 'name')->where('studio_id', $user->studio_id)]], ['name.unique' => 'There is already a bay of that name.']);
+        $given = $request->validate(
+            ['name' => ['required', 'string', 'max:40', Rule::unique('bays', 'name')->where('studio_id', $user->studio_id)]],
+            ['name.unique' => 'There is already a bay of that name.'],
+        );
         $bay = Bay::query()->create(['studio_id' => $user->studio_id, 'name' => trim($given['name'])]);
 
         return response()->json(BayResource::bay($bay->refresh()), 201);
@@ -47,15 +55,22 @@ final class BayController
         responses: [new Answer('Bay')])]
     public function update(Request $request, Bay $bay): JsonResponse
     {
-        $given = $request->validate(['fittingId' => ['present', 'nullable', 'integer', Rule::exists('fittings', 'id')->where('studio_id', $bay->studio_id)]]);
+        $given = $request->validate([
+            'fittingId' => ['present', 'nullable', 'integer', Rule::exists('fittings', 'id')->where('studio_id', $bay->studio_id)],
+        ]);
         $bay->update(['fitting_id' => $given['fittingId']]);
 
         return response()->json(BayResource::bay($bay));
     }
 
     /** A new token for the monitor of this bay, shown once; the one before stops working. */
-    #[OA\Post(path: '/api/bays/{bay}/token', operationId: 'bay.token', summary: 'Makes the token of a bay anew; the one before opens nothing any more',
-        responses: [new Answer('{ token: string; bay: Bay }', 201)])]
+    #[
+        OA\Post(
+            path: '/api/bays/{bay}/token', operationId: 'bay.token',
+            summary: 'Makes the token of a bay anew; the one before opens nothing any more',
+            responses: [new Answer('{ token: string; bay: Bay }', 201)],
+        ),
+    ]
     public function token(Bay $bay): JsonResponse
     {
         return response()->json(['token' => $bay->renewToken(), 'bay' => BayResource::bay($bay)], 201);

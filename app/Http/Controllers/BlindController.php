@@ -39,19 +39,33 @@ final class BlindController
         responses: [new Answer('BayView', 201)])]
     public function begin(Request $request, Fitting $fitting, BeginTrial $beginTrial): JsonResponse
     {
-        $given = $request->validate([
-            'setupIds' => ['required', 'array', 'min:2', 'max:3'],
-            'setupIds.*' => ['integer', 'distinct', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)],
-            'rounds' => ['required', 'integer', 'between:1,4'],
-            'shotsEach' => ['required', 'integer', 'between:1,10'],
-        ], ['setupIds.min' => 'A blind trial takes two or three different setups.', 'setupIds.max' => 'A blind trial takes two or three different setups.']);
+        $given = $request->validate(
+            [
+                'setupIds' => ['required', 'array', 'min:2', 'max:3'],
+                'setupIds.*' => ['integer', 'distinct', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)],
+                'rounds' => ['required', 'integer', 'between:1,4'], 'shotsEach' => ['required', 'integer', 'between:1,10'],
+            ],
+            [
+                'setupIds.min' => 'A blind trial takes two or three different setups.',
+                'setupIds.max' => 'A blind trial takes two or three different setups.',
+            ],
+        );
         $user = self::user($request);
         $order = BlindOrder::of(array_values(array_map(intval(...), $given['setupIds'])), (int) $given['rounds'], new Randomizer);
-        $this->journal->record($fitting, $user, 'began a blind trial of '.count($given['setupIds']).' settings', function () use ($fitting, $user, $order, $given, $beginTrial): void {
+        $this->journal->record($fitting, $user, 'began a blind trial of '.count($given['setupIds']).' settings', function () use (
+            $fitting, $user, $order, $given, $beginTrial,
+        ): void {
             if (Blind::open($fitting) !== null || Confirm::open($fitting) !== null) {
-                throw ValidationException::withMessages(['blind' => Blind::open($fitting) !== null ? 'A blind trial is going on: reveal it first.' : 'A confirm run is going on: finish it or end it first.']);
+                throw ValidationException::withMessages([
+                    'blind' => Blind::open($fitting) !== null
+                            ? 'A blind trial is going on: reveal it first.'
+                            : 'A confirm run is going on: finish it or end it first.',
+                ]);
             }
-            $blind = Blind::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setups' => $order, 'shots_each' => $given['shotsEach'], 'ordinal' => 0, 'begun_by' => $user->id]);
+            $blind = Blind::query()->create([
+                'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setups' => $order,
+                'shots_each' => $given['shotsEach'], 'ordinal' => 0, 'begun_by' => $user->id,
+            ]);
             $beginTrial($fitting, $user, $order[0], 'trial', $blind);
         });
 
@@ -66,10 +80,14 @@ final class BlindController
     {
         $given = $request->validate(['from' => ['sometimes', 'integer']]);
         $user = self::user($request);
-        $this->journal->record($fitting, $user, 'went on to the next blind setting', function () use ($fitting, $user, $given, $beginTrial): void {
+        $this->journal->record($fitting, $user, 'went on to the next blind setting', function () use (
+            $fitting, $user, $given, $beginTrial,
+        ): void {
             $blind = self::openOf($fitting);
             if (isset($given['from']) && (int) $given['from'] !== $blind->ordinal + 1) {
-                throw ValidationException::withMessages(['blind' => 'Setting '.($blind->ordinal + 1).' is in the hand already, perhaps from another screen.']);
+                throw ValidationException::withMessages([
+                    'blind' => 'Setting '.($blind->ordinal + 1).' is in the hand already, perhaps from another screen.',
+                ]);
             }
             if ($blind->ordinal + 1 >= count($blind->setups)) {
                 throw ValidationException::withMessages(['blind' => 'That was the last setting: reveal the blind trial.']);
@@ -82,8 +100,12 @@ final class BlindController
     }
 
     /** Says which setting was which; from now on its shots are judged like any others. */
-    #[OA\Post(path: '/api/fittings/{fitting}/blind/reveal', operationId: 'blind.reveal', summary: 'Ends a blind trial and shows what was hit',
-        responses: [new Answer('BayView')])]
+    #[
+        OA\Post(
+            path: '/api/fittings/{fitting}/blind/reveal', operationId: 'blind.reveal',
+            summary: 'Ends a blind trial and shows what was hit', responses: [new Answer('BayView')],
+        ),
+    ]
     public function reveal(Request $request, Fitting $fitting, EndTrial $endTrial): JsonResponse
     {
         $this->journal->record($fitting, self::user($request), 'revealed the blind trial', function () use ($fitting, $endTrial): void {
@@ -96,17 +118,30 @@ final class BlindController
     }
 
     /** What to do with the wrench now, for the fitter’s eyes only: asked for when the player looks away, part of no other answer. */
-    #[OA\Get(path: '/api/fittings/{fitting}/blind/hand', operationId: 'blind.hand', summary: 'What to do with the wrench, for the fitter’s eyes',
-        responses: [new Answer('{ tag: string; steps: string[] }')])]
+    #[
+        OA\Get(
+            path: '/api/fittings/{fitting}/blind/hand', operationId: 'blind.hand',
+            summary: 'What to do with the wrench, for the fitter’s eyes',
+            responses: [new Answer('{ tag: string; steps: string[] }')],
+        ),
+    ]
     public function hand(Request $request, Fitting $fitting): JsonResponse
     {
         $blind = self::openOf($fitting);
         $setups = Setup::query()->where('fitting_id', $fitting->id)->get()->keyBy('id');
         $to = $setups->findOrFail($blind->setups[$blind->ordinal]);
-        $before = $blind->ordinal > 0 ? $blind->setups[$blind->ordinal - 1] : Trial::query()->where('fitting_id', $fitting->id)->whereNull('blind_id')->orderByDesc('number')->value('setup_id');
+        $before =
+            $blind->ordinal > 0
+                ? $blind->setups[$blind->ordinal - 1]
+                : Trial::query()->where('fitting_id', $fitting->id)->whereNull('blind_id')->orderByDesc('number')->value('setup_id');
         $steps = ChangeOver::between($before === null ? null : $setups->findOrFail($before)->parts(), $to->parts())->steps;
 
-        return response()->json(['tag' => $to->tag, 'steps' => $steps === [] ? ['It stays as it is: loosen and tighten the sleeve to the click, so that the player hears the same'] : $steps]);
+        return response()->json([
+            'tag' => $to->tag,
+            'steps' => $steps === []
+                    ? ['It stays as it is: loosen and tighten the sleeve to the click, so that the player hears the same']
+                    : $steps,
+        ]);
     }
 
     private static function openOf(Fitting $fitting): Blind

@@ -36,7 +36,10 @@ final class BriefController
         responses: [new Answer('Fitting')])]
     public function update(Request $request, Fitting $fitting): JsonResponse
     {
-        $given = $request->validate(['version' => ['required', 'integer'], 'brief' => ['present', 'array'], 'why' => ['sometimes', 'nullable', 'string', 'max:300']]);
+        $given = $request->validate([
+            'version' => ['required', 'integer'], 'brief' => ['present', 'array'],
+            'why' => ['sometimes', 'nullable', 'string', 'max:300'],
+        ]);
         $user = self::user($request);
         $conflict = DB::transaction(function () use ($given, $fitting, $user): bool {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
@@ -44,53 +47,85 @@ final class BriefController
                 return true;
             }
 
-            return $this->journal->record($now, $user, $now->brief_agreed_at === null ? 'agreed the brief' : 'changed the brief', function () use ($given, $now, $user): bool {
-                $before = $now->brief();
-                $after = BriefInput::read($given['brief'], $before);
-                $now->flight();
-                if ($now->brief_agreed_at !== null && $after->changesFrom($before) !== []) {
-                    $why = trim((string) ($given['why'] ?? ''));
-                    if ($why === '') {
-                        throw ValidationException::withMessages(['why' => 'The brief was agreed on '.$now->brief_agreed_at->format('j F').'. Say in a few words why it changes; the record keeps both.']);
+            return $this->journal->record(
+                $now, $user, $now->brief_agreed_at === null ? 'agreed the brief' : 'changed the brief',
+                function () use ($given, $now, $user): bool {
+                    $before = $now->brief();
+                    $after = BriefInput::read($given['brief'], $before);
+                    $now->flight();
+                    if ($now->brief_agreed_at !== null && $after->changesFrom($before) !== []) {
+                        $why = trim((string) ($given['why'] ?? ''));
+                        if ($why === '') {
+                            throw ValidationException::withMessages([
+                                'why' => 'The brief was agreed on '.
+                                    $now->brief_agreed_at->format('j F').
+                                    '. Say in a few words why it changes; the record keeps both.',
+                            ]);
+                        }
+                        BriefChange::query()->create([
+                            'studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'before' => $before->toArray(),
+                            'after' => $after->toArray(), 'why' => $why, 'changed_by' => $user->id,
+                        ]);
                     }
-                    BriefChange::query()->create(['studio_id' => $now->studio_id, 'fitting_id' => $now->id, 'before' => $before->toArray(), 'after' => $after->toArray(), 'why' => $why, 'changed_by' => $user->id]);
-                }
-                $now->setBrief($after);
-                $now->flight(); // refuses air that nobody plays in, before it is kept
-                $now->fill(['brief_agreed_at' => $now->brief_agreed_at ?? now(), 'version' => $now->version + 1, 'typed' => array_replace_recursive($now->typed, $given['brief'])])->save();
+                    $now->setBrief($after);
+                    $now->flight(); // refuses air that nobody plays in, before it is kept
+                    $now->fill([
+                        'brief_agreed_at' => $now->brief_agreed_at ?? now(), 'version' => $now->version + 1,
+                        'typed' => array_replace_recursive($now->typed, $given['brief']),
+                    ])->save();
 
-                return false;
-            });
+                    return false;
+                });
         });
         $body = (new FittingResource(Fitting::query()->findOrFail($fitting->id)))->toArray($request);
 
         return $conflict
-            ? response()->json(['message' => 'This fitting was changed on another screen meanwhile. Yours is kept here; look at both and save again.', 'current' => $body], 409)
+            ? response()->json(
+                [
+                    'message' => 'This fitting was changed on another screen meanwhile. Yours is kept here; look at both and save again.',
+                    'current' => $body,
+                ],
+                409,
+            )
             : response()->json($body);
     }
 
     /** What a brief means, also one that is not saved yet. */
-    #[OA\Post(path: '/api/fittings/{fitting}/brief/outlook', operationId: 'brief.outlook', summary: 'What follows from a brief that is not saved',
-        requestBody: new Takes(['brief?' => 'TypedBrief']),
-        responses: [new Answer('Outlook')])]
+    #[
+        OA\Post(
+            path: '/api/fittings/{fitting}/brief/outlook', operationId: 'brief.outlook',
+            summary: 'What follows from a brief that is not saved', requestBody: new Takes(['brief?' => 'TypedBrief']),
+            responses: [new Answer('Outlook')],
+        ),
+    ]
     public function outlook(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate(['brief' => ['sometimes', 'array']]);
         $judged = new FittingLoader($fitting);
         $own = $judged->sets[$fitting->benchmark_setup_id ?? 0] ?? null;
 
-        return response()->json(Outlook::of(BriefInput::read($given['brief'] ?? [], $fitting->brief()), $own?->summary(Measure::ClubSpeed)?->mean, $own?->summary(Measure::Attack)->mean ?? 0.0));
+        return response()->json(
+            Outlook::of(
+                BriefInput::read($given['brief'] ?? [], $fitting->brief()), $own?->summary(Measure::ClubSpeed)?->mean,
+                $own?->summary(Measure::Attack)->mean ?? 0.0,
+            ),
+        );
     }
 
     #[OA\Get(path: '/api/fittings/{fitting}/brief/changes', operationId: 'brief.changes', summary: 'What was changed in the brief, and why',
         responses: [new Answer('BriefChange[]')])]
     public function changes(Fitting $fitting): JsonResponse
     {
-        return response()->json(BriefChange::query()->where('fitting_id', $fitting->id)->with('fitter')->orderByDesc('id')->get()->map(fn (BriefChange $c): array => [
-            'why' => $c->why,
-            'by' => $c->fitter->name,
-            'at' => $c->created_at->toIso8601String(),
-            'changes' => Brief::fromArray($c->after)->changesFrom(Brief::fromArray($c->before)),
-        ])->all());
+        return response()->json(
+            BriefChange::query()
+                ->where('fitting_id', $fitting->id)->with('fitter')->orderByDesc('id')->get()
+                ->map(
+                    fn (BriefChange $c): array => [
+                        'why' => $c->why, 'by' => $c->fitter->name, 'at' => $c->created_at->toIso8601String(),
+                        'changes' => Brief::fromArray($c->after)->changesFrom(Brief::fromArray($c->before)),
+                    ],
+                )
+                ->all(),
+        );
     }
 }

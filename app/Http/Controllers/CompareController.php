@@ -19,6 +19,11 @@ final class CompareController
     {
         $judged = new FittingLoader($fitting);
 
-        return response()->json(CompareReport::between(array_values($judged->sets), $judged->benchmark, $fitting->brief()->corridor, $fitting->flight(), $judged->random(...)));
+        return response()->json(
+            CompareReport::between(
+                array_values($judged->sets), $judged->benchmark, $fitting->brief()->corridor, $fitting->flight(),
+                $judged->random(...),
+            ),
+        );
     }
 }

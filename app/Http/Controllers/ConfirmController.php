@@ -38,29 +38,48 @@ final class ConfirmController
         responses: [new Answer('ConfirmRun', 201)])]
     public function begin(Request $request, Fitting $fitting, EndTrial $endTrial): JsonResponse
     {
-        $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'shotsEach' => ['sometimes', 'integer', 'between:3,10'], 'rested' => ['sometimes', 'boolean']]);
+        $given = $request->validate([
+            'setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)],
+            'shotsEach' => ['sometimes', 'integer', 'between:3,10'], 'rested' => ['sometimes', 'boolean'],
+        ]);
         $judged = new FittingLoader($fitting);
         $benchmark = $fitting->benchmark_setup_id;
         if ($benchmark === null || $benchmark === (int) $given['setupId']) {
-            throw ValidationException::withMessages(['setupId' => 'A confirm run holds a setup against the benchmark: choose another than the benchmark itself.']);
+            throw ValidationException::withMessages([
+                'setupId' => 'A confirm run holds a setup against the benchmark: choose another than the benchmark itself.',
+            ]);
         }
         foreach ([$benchmark, (int) $given['setupId']] as $id) {
             if (! isset($judged->sets[$id])) {
-                throw ValidationException::withMessages(['setupId' => 'Setup '.($judged->setups[$id]->tag ?? '?').' has no counted shot yet: there is nothing to confirm.']);
+                throw ValidationException::withMessages([
+                    'setupId' => 'Setup '.($judged->setups[$id]->tag ?? '?').' has no counted shot yet: there is nothing to confirm.',
+                ]);
             }
         }
         self::requireNoneOpen($fitting);
         $until = ConfirmState::restsUntil($judged);
         $rested = (bool) ($given['rested'] ?? false);
         if ($until !== null && ! $rested) {
-            throw ValidationException::withMessages(['rested' => sprintf('The player hit less than %d minutes ago: pause until then, or say that they rested. The pause belongs to the rule, and what is said here is kept with the run.', ConfirmRule::PAUSE_MINUTES)]);
+            throw ValidationException::withMessages([
+                'rested' => sprintf(
+                    'The player hit less than %d minutes ago: pause until then, or say that they rested. The pause belongs to the rule, and what is said here is kept with the run.',
+                    ConfirmRule::PAUSE_MINUTES,
+                ),
+            ]);
         }
         $user = self::user($request);
-        $this->journal->record($fitting, $user, 'began a confirm run of '.Setup::query()->whereKey($given['setupId'])->value('tag'), function () use ($fitting, $user, $given, $benchmark, $endTrial, $until): void {
-            self::requireNoneOpen($fitting);
-            $endTrial($fitting);
-            Confirm::query()->create(['studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'benchmark_setup_id' => $benchmark, 'setup_id' => (int) $given['setupId'], 'shots_each' => (int) ($given['shotsEach'] ?? 5), 'rested' => $until !== null, 'begun_by' => $user->id]);
-        });
+        $this->journal->record(
+            $fitting, $user, 'began a confirm run of '.Setup::query()->whereKey($given['setupId'])->value('tag'),
+            function () use ($fitting, $user, $given, $benchmark, $endTrial, $until): void {
+                self::requireNoneOpen($fitting);
+                $endTrial($fitting);
+                Confirm::query()->create([
+                    'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'benchmark_setup_id' => $benchmark,
+                    'setup_id' => (int) $given['setupId'], 'shots_each' => (int) ($given['shotsEach'] ?? 5),
+                    'rested' => $until !== null, 'begun_by' => $user->id,
+                ]);
+            },
+        );
 
         return self::state($fitting, 201);
     }
@@ -71,23 +90,30 @@ final class ConfirmController
     public function next(Request $request, Fitting $fitting, BeginTrial $beginTrial, EndTrial $endTrial): JsonResponse
     {
         $user = self::user($request);
-        $this->journal->record($fitting, $user, fn (int $leg): string => $leg < ConfirmRule::LEGS ? 'went on to leg '.($leg + 1).' of the confirm run' : 'finished the confirm run', function () use ($fitting, $user, $beginTrial, $endTrial): int {
-            $confirm = self::openOf($fitting);
-            $sets = ConfirmState::legs($confirm, new FittingLoader($fitting->refresh()));
-            $leg = count($sets);
-            $short = $leg === 0 ? 0 : $confirm->shots_each - $sets[$leg - 1]->count(); // of the leg that is being hit
-            if ($short > 0) {
-                throw ValidationException::withMessages(['confirm' => "This leg still needs {$short} counted ".($short === 1 ? 'shot' : 'shots').'.']);
-            }
-            if ($leg < ConfirmRule::LEGS) {
-                $beginTrial($fitting, $user, $confirm->setupOfLeg($leg), 'trial', null, $confirm);
-            } else {
-                $endTrial($fitting);
-                $confirm->update(['ended_at' => now()]);
-            }
+        $this->journal->record(
+            $fitting, $user,
+            fn (int $leg): string => $leg < ConfirmRule::LEGS
+                ? 'went on to leg '.($leg + 1).' of the confirm run'
+                : 'finished the confirm run',
+            function () use ($fitting, $user, $beginTrial, $endTrial): int {
+                $confirm = self::openOf($fitting);
+                $sets = ConfirmState::legs($confirm, new FittingLoader($fitting->refresh()));
+                $leg = count($sets);
+                $short = $leg === 0 ? 0 : $confirm->shots_each - $sets[$leg - 1]->count(); // of the leg that is being hit
+                if ($short > 0) {
+                    throw ValidationException::withMessages([
+                        'confirm' => "This leg still needs {$short} counted ".($short === 1 ? 'shot' : 'shots').'.',
+                    ]);
+                }
+                if ($leg < ConfirmRule::LEGS) {
+                    $beginTrial($fitting, $user, $confirm->setupOfLeg($leg), 'trial', null, $confirm);
+                } else {
+                    $endTrial($fitting);
+                    $confirm->update(['ended_at' => now()]);
+                }
 
-            return $leg;
-        });
+                return $leg;
+            });
 
         return self::state($fitting);
     }
@@ -109,7 +135,11 @@ final class ConfirmController
     private static function requireNoneOpen(Fitting $fitting): void
     {
         if (Confirm::open($fitting) !== null || Blind::open($fitting) !== null) {
-            throw ValidationException::withMessages(['setupId' => Confirm::open($fitting) !== null ? 'A confirm run is going on: finish it or end it first.' : 'A blind trial is going on: reveal it first.']);
+            throw ValidationException::withMessages([
+                'setupId' => Confirm::open($fitting) !== null
+                        ? 'A confirm run is going on: finish it or end it first.'
+                        : 'A blind trial is going on: reveal it first.',
+            ]);
         }
     }
 

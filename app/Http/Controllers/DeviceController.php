@@ -21,8 +21,16 @@ final class DeviceController
     use NamesUser;
 
     /** How far a device is off on its check piece. */
-    #[OA\Post(path: '/api/devices/{device}/check', operationId: 'device.check', summary: 'How far a device is off on its check piece',
-        responses: [new Answer('{ certified: Record<string, number>; read: Record<string, number>; off: Record<string, number>; source: string }')])]
+    #[
+        OA\Post(
+            path: '/api/devices/{device}/check', operationId: 'device.check', summary: 'How far a device is off on its check piece',
+            responses: [
+                new Answer(
+                    '{ certified: Record<string, number>; read: Record<string, number>; off: Record<string, number>; source: string }',
+                ),
+            ],
+        ),
+    ]
     public function check(Request $request, string $device): JsonResponse
     {
         return response()->json(self::device($request, $device)->check());
@@ -43,16 +51,26 @@ final class DeviceController
         responses: [new Answer('{ values: Record<string, number>; source: string }')])]
     public function read(Request $request, RackHead $head, string $device): JsonResponse
     {
-        $given = $request->validate(['position' => ['sometimes', 'nullable', 'string', 'max:12'], 'readAs' => ['sometimes', 'in:soled,squared']]);
+        $given = $request->validate([
+            'position' => ['sometimes', 'nullable', 'string', 'max:12'], 'readAs' => ['sometimes', 'in:soled,squared'],
+        ]);
         $truth = StandIn::truthOf($head);
         if ($device === 'balance') {
             return response()->json(self::device($request, 'balance')->reading(['massG' => $truth['massG']]));
         }
         $system = $head->system();
         $position = (string) ($given['position'] ?? '');
-        $shown = PlayingGeometry::present(new HeadReading($truth['loftDeg'], $truth['lieDeg'], $truth['faceOpenDeg']), $system->position($position === '' ? $system->home : $position)->tilts, ($given['readAs'] ?? 'soled') === 'squared' ? 1.0 : 0.0);
+        $shown = PlayingGeometry::present(
+            new HeadReading($truth['loftDeg'], $truth['lieDeg'], $truth['faceOpenDeg']),
+            $system->position($position === '' ? $system->home : $position)->tilts,
+            ($given['readAs'] ?? 'soled') === 'squared' ? 1.0 : 0.0,
+        );
 
-        return response()->json(self::device($request, $device)->reading(['loftDeg' => $shown->loftDeg, 'lieDeg' => $shown->lieDeg, 'faceOpenDeg' => $shown->faceOpenDeg]));
+        return response()->json(
+            self::device($request, $device)->reading([
+                'loftDeg' => $shown->loftDeg, 'lieDeg' => $shown->lieDeg, 'faceOpenDeg' => $shown->faceOpenDeg,
+            ]),
+        );
     }
 
     private static function device(Request $request, string $name): Device

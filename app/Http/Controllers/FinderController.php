@@ -18,11 +18,19 @@ use MintCarry\Core\Finder\RackCandidates;
 use MintCarry\Core\Report\FinderReport;
 use OpenApi\Attributes as OA;
 
-/** Every legal setup on the rack, predicted for this player. Draws are kept for a while: where only the brief changed, they are priced anew and nothing is flown. */
+/**
+ * Every legal setup on the rack, predicted for this player. Draws are kept for a while: where only the brief changed, they are
+ * priced anew and nothing is flown.
+ */
 final class FinderController
 {
-    #[OA\Get(path: '/api/fittings/{fitting}/finder', operationId: 'finder', summary: 'Every legal setup on the rack, predicted for this player', parameters: [new Asks('only', "'all' | 'stock' | 'order' | 'own'")],
-        responses: [new Answer('Found')])]
+    #[
+        OA\Get(
+            path: '/api/fittings/{fitting}/finder', operationId: 'finder',
+            summary: 'Every legal setup on the rack, predicted for this player',
+            parameters: [new Asks('only', "'all' | 'stock' | 'order' | 'own'")], responses: [new Answer('Found')],
+        ),
+    ]
     public function __invoke(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate(['only' => ['sometimes', Rule::in(RackCandidates::WHICH)]]);

@@ -31,30 +31,57 @@ final class FittingController
     }
 
     /** The day book: newest first, searched by player, head or wish. */
-    #[OA\Get(path: '/api/fittings', operationId: 'fitting.index', summary: 'The day book: the newest fittings, or those that fit what is searched', parameters: [new Asks('q', 'string')],
-        responses: [new Answer('DayBookEntry[]')])]
+    #[
+        OA\Get(
+            path: '/api/fittings', operationId: 'fitting.index',
+            summary: 'The day book: the newest fittings, or those that fit what is searched', parameters: [new Asks('q', 'string')],
+            responses: [new Answer('DayBookEntry[]')],
+        ),
+    ]
     public function index(Request $request): JsonResponse
     {
         $user = self::user($request);
         $wanted = trim($request->string('q')->limit(80, '')->value());
-        $fittings = Fitting::query()->where('studio_id', $user->studio_id)
-            ->with(['player', 'setups' => fn ($q) => $q->with('rackHead.readings')->withCount(['shots as counted_count' => fn ($c) => $c->whereNull('left_out_reason'), 'shots as simulated_count' => fn ($c) => $c->where('source', 'simulated')]), 'decisions' => fn ($q) => $q->with('setup')])
+        $fittings = Fitting::query()
+            ->where('studio_id', $user->studio_id)
+            ->with([
+                'player',
+                'setups' => fn ($q) => $q
+                    ->with('rackHead.readings')
+                    ->withCount([
+                        'shots as counted_count' => fn ($c) => $c->whereNull('left_out_reason'),
+                        'shots as simulated_count' => fn ($c) => $c->where('source', 'simulated'),
+                    ]),
+                'decisions' => fn ($q) => $q->with('setup'),
+            ])
             ->when($wanted !== '', function ($query) use ($wanted): void {
                 $like = '%'.addcslashes($wanted, '%_\\').'%';
-                $query->where(fn ($q) => $q->whereRelation('player', 'name', 'like', $like)->orWhereRelation('setups', 'head', 'like', $like)->orWhere('wants', 'like', $like));
+                $query->where(
+                    fn ($q) => $q
+                        ->whereRelation('player', 'name', 'like', $like)->orWhereRelation('setups', 'head', 'like', $like)
+                        ->orWhere('wants', 'like', $like),
+                );
             })
             ->orderByDesc('updated_at')->orderByDesc('id')->limit(60)->get();
 
-        return response()->json($fittings->map(fn (Fitting $f): array => [
-            'id' => $f->id,
-            'player' => ['id' => $f->player->id, 'name' => $f->player->name, 'hand' => $f->player->hand->value, 'units' => $f->player->units],
-            'wants' => $f->wants,
-            'setups' => $f->setups->map(fn ($s): array => ['tag' => $s->tag, 'counted' => (int) $s->counted_count])->all(),
-            'simulated' => (int) $f->setups->sum('simulated_count'),
-            'decided' => $f->decisions->first()?->setup->tag,
-            'missing' => FittingResource::missing($f, $f->setups->all(), $f->decisions->first()),
-            'updatedAt' => $f->updated_at->toIso8601String(),
-        ])->all());
+        return response()->json(
+            $fittings
+                ->map(
+                    fn (Fitting $f): array => [
+                        'id' => $f->id,
+                        'player' => [
+                            'id' => $f->player->id, 'name' => $f->player->name, 'hand' => $f->player->hand->value,
+                            'units' => $f->player->units,
+                        ],
+                        'wants' => $f->wants,
+                        'setups' => $f->setups->map(fn ($s): array => ['tag' => $s->tag, 'counted' => (int) $s->counted_count])->all(),
+                        'simulated' => (int) $f->setups->sum('simulated_count'), 'decided' => $f->decisions->first()?->setup->tag,
+                        'missing' => FittingResource::missing($f, $f->setups->all(), $f->decisions->first()),
+                        'updatedAt' => $f->updated_at->toIso8601String(),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     #[OA\Post(path: '/api/fittings', operationId: 'fitting.store', summary: 'Begins a fitting',
@@ -66,12 +93,16 @@ final class FittingController
     {
         $user = self::user($request);
         $fitting = DB::transaction(function () use ($request, $user): Fitting {
-            $player = $request->validated('playerId') === null
-                ? Player::query()->create([
-                    'studio_id' => $user->studio_id, 'name' => trim((string) $request->validated('name')), 'hand' => $request->validated('hand'),
-                    'units' => $request->validated('units') ?? ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'],
-                ])
-                : Player::query()->where('studio_id', $user->studio_id)->findOrFail($request->integer('playerId'));
+            $player =
+                $request->validated('playerId') === null
+                    ? Player::query()->create([
+                        'studio_id' => $user->studio_id, 'name' => trim((string) $request->validated('name')),
+                        'hand' => $request->validated('hand'),
+                        'units' => $request->validated('units') ?? [
+                            'speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in',
+                        ],
+                    ])
+                    : Player::query()->where('studio_id', $user->studio_id)->findOrFail($request->integer('playerId'));
 
             $fitting = new Fitting(['studio_id' => $user->studio_id, 'player_id' => $player->id, 'typed' => []]);
             $fitting->setBrief(new Brief);
@@ -91,12 +122,17 @@ final class FittingController
     }
 
     /** Changes fitting and player. Somebody else's newer version is never overwritten: the answer is 409 with what stands now. */
-    #[OA\Patch(path: '/api/fittings/{fitting}', operationId: 'fitting.update', summary: 'Changes player, benchmark or how shots are judged',
-        requestBody: new Takes([
-            'version' => 'integer', 'name?' => 'string | null', 'hand?' => 'Hand | null', 'units?' => 'UnitChoice', 'benchmarkSetupId?' => 'integer',
-            'screening?' => 'string', 'tieOrder?' => 'string[]', 'asksRatings?' => 'boolean',
-        ]),
-        responses: [new Answer('Fitting')])]
+    #[
+        OA\Patch(
+            path: '/api/fittings/{fitting}', operationId: 'fitting.update',
+            summary: 'Changes player, benchmark or how shots are judged',
+            requestBody: new Takes([
+                'version' => 'integer', 'name?' => 'string | null', 'hand?' => 'Hand | null', 'units?' => 'UnitChoice',
+                'benchmarkSetupId?' => 'integer', 'screening?' => 'string', 'tieOrder?' => 'string[]', 'asksRatings?' => 'boolean',
+            ]),
+            responses: [new Answer('Fitting')],
+        ),
+    ]
     public function update(FittingRequest $request, Fitting $fitting): JsonResponse
     {
         $user = self::user($request);
@@ -109,7 +145,10 @@ final class FittingController
                 throw ValidationException::withMessages(['benchmarkSetupId' => 'That setup is not part of this fitting.']);
             }
             $change = $request->has('benchmarkSetupId') ? ['benchmark_setup_id' => $request->integer('benchmarkSetupId')] : [];
-            $words = $change === [] ? [] : ['held '.$now->setups()->findOrFail($request->integer('benchmarkSetupId'))->tag.' as the benchmark'];
+            $words =
+                $change === []
+                    ? []
+                    : ['held '.$now->setups()->findOrFail($request->integer('benchmarkSetupId'))->tag.' as the benchmark'];
             if ($request->has('screening')) {
                 $change['screening'] = Screening::named($request->string('screening')->value())->name;
                 $words[] = "chose the screening policy {$change['screening']}";
@@ -123,8 +162,14 @@ final class FittingController
                 TieBreak::requireOrder($change['tie_order']);
                 $words[] = 'breaks a tie by '.implode(', then ', $change['tie_order']);
             }
-            $this->journal->record($now, $user, $words === [] ? 'changed the player' : implode(', ', $words), fn () => $now->fill($change + ['version' => $now->version + 1])->save());
-            $player = array_filter(array_intersect_key((array) $request->validated(), ['name' => 1, 'hand' => 1, 'units' => 1]), fn (mixed $v): bool => $v !== null && $v !== '');
+            $this->journal->record(
+                $now, $user, $words === [] ? 'changed the player' : implode(', ', $words),
+                fn () => $now->fill($change + ['version' => $now->version + 1])->save(),
+            );
+            $player = array_filter(
+                array_intersect_key((array) $request->validated(), ['name' => 1, 'hand' => 1, 'units' => 1]),
+                fn (mixed $v): bool => $v !== null && $v !== '',
+            );
             if ($player !== []) {
                 $now->player->update($player);
             }
@@ -135,7 +180,13 @@ final class FittingController
         $body = (new FittingResource($fresh))->toArray($request);
 
         return $conflict
-            ? response()->json(['message' => 'This fitting was changed on another screen meanwhile. Yours is kept here; look at both and save again.', 'current' => $body], 409)
+            ? response()->json(
+                [
+                    'message' => 'This fitting was changed on another screen meanwhile. Yours is kept here; look at both and save again.',
+                    'current' => $body,
+                ],
+                409,
+            )
             : response()->json($body);
     }
 }

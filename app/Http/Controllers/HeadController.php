@@ -31,40 +31,60 @@ final class HeadController
     use NamesUser;
 
     /** A head with its history; the setup plane also for a player who squares as much as asked. */
-    #[OA\Get(path: '/api/heads/{head}', operationId: 'head.show', summary: 'A head with its history', parameters: [new Asks('squaringShare', 'number')],
-        responses: [new Answer('HeadDetail')])]
+    #[
+        OA\Get(
+            path: '/api/heads/{head}', operationId: 'head.show', summary: 'A head with its history',
+            parameters: [new Asks('squaringShare', 'number')], responses: [new Answer('HeadDetail')],
+        ),
+    ]
     public function show(Request $request, RackHead $head): HeadResource
     {
         $given = $request->validate(['squaringShare' => ['sometimes', 'numeric', 'between:0,1']]);
 
-        return new HeadResource($head->load(['sleeve', 'readings.fitter']), full: true, squaringShare: (float) ($given['squaringShare'] ?? 0.5));
+        return new HeadResource(
+            $head->load(['sleeve', 'readings.fitter']), full: true, squaringShare: (float) ($given['squaringShare'] ?? 0.5),
+        );
     }
 
-    #[OA\Post(path: '/api/heads', operationId: 'head.store', summary: 'Puts a head on the rack',
-        requestBody: new Takes([
-            'label?' => 'string', 'maker?' => 'string | null', 'hand?' => 'Hand', 'type?' => "'forgiving' | 'middle' | 'low-spin'", 'sleeveId?' => 'integer | null',
-            'statedLoftDeg?' => 'Typed', 'statedLieDeg?' => 'Typed', 'statedFaceOpenDeg?' => 'Typed', 'volumeCm3?' => 'Typed', 'massG?' => 'Typed',
-            'cgToeMm?' => 'Typed', 'cgBackMm?' => 'Typed', 'cgUpMm?' => 'Typed', 'bulgeMm?' => 'Typed', 'rollMm?' => 'Typed', 'inertiaGcm2?' => 'number[][] | null',
-            'slots?' => 'TypedSlot[]', 'stockG?' => '(number | string)[]', 'standard?' => 'Record<string, number | string>', 'supply?' => 'TypedSupply', 'note?' => 'string | null',
-        ]),
-        responses: [new Answer('HeadDetail', 201)])]
+    #[
+        OA\Post(
+            path: '/api/heads', operationId: 'head.store', summary: 'Puts a head on the rack',
+            requestBody: new Takes([
+                'label?' => 'string', 'maker?' => 'string | null', 'hand?' => 'Hand',
+                'type?' => "'forgiving' | 'middle' | 'low-spin'", 'sleeveId?' => 'integer | null', 'statedLoftDeg?' => 'Typed',
+                'statedLieDeg?' => 'Typed', 'statedFaceOpenDeg?' => 'Typed', 'volumeCm3?' => 'Typed', 'massG?' => 'Typed',
+                'cgToeMm?' => 'Typed', 'cgBackMm?' => 'Typed', 'cgUpMm?' => 'Typed', 'bulgeMm?' => 'Typed', 'rollMm?' => 'Typed',
+                'inertiaGcm2?' => 'number[][] | null', 'slots?' => 'TypedSlot[]', 'stockG?' => '(number | string)[]',
+                'standard?' => 'Record<string, number | string>', 'supply?' => 'TypedSupply', 'note?' => 'string | null',
+            ]),
+            responses: [new Answer('HeadDetail', 201)],
+        ),
+    ]
     public function store(Request $request): JsonResponse
     {
         $user = self::user($request);
         $head = RackHead::begin($user->studio_id, (new HeadRules($user->studio_id, $request->all()))->columns());
         $head->save();
 
-        return response()->json((new HeadResource($head->refresh()->load(['sleeve', 'readings.fitter']), full: true))->toArray($request), 201);
+        return response()->json(
+            (new HeadResource($head->refresh()->load(['sleeve', 'readings.fitter']), full: true))->toArray($request), 201,
+        );
     }
 
-    #[OA\Patch(path: '/api/heads/{head}', operationId: 'head.update', summary: 'Changes a head',
-        requestBody: new Takes([
-            'label?' => 'string', 'maker?' => 'string | null', 'hand?' => 'Hand', 'type?' => "'forgiving' | 'middle' | 'low-spin'", 'sleeveId?' => 'integer | null',
-            'statedLoftDeg?' => 'Typed', 'statedLieDeg?' => 'Typed', 'statedFaceOpenDeg?' => 'Typed', 'volumeCm3?' => 'Typed', 'massG?' => 'Typed',
-            'cgToeMm?' => 'Typed', 'cgBackMm?' => 'Typed', 'cgUpMm?' => 'Typed', 'bulgeMm?' => 'Typed', 'rollMm?' => 'Typed', 'inertiaGcm2?' => 'number[][] | null',
-            'slots?' => 'TypedSlot[]', 'stockG?' => '(number | string)[]', 'standard?' => 'Record<string, number | string>', 'supply?' => 'TypedSupply', 'note?' => 'string | null',
-        ]),
-        responses: [new Answer('HeadDetail')])]
+    #[
+        OA\Patch(
+            path: '/api/heads/{head}', operationId: 'head.update', summary: 'Changes a head',
+            requestBody: new Takes([
+                'label?' => 'string', 'maker?' => 'string | null', 'hand?' => 'Hand',
+                'type?' => "'forgiving' | 'middle' | 'low-spin'", 'sleeveId?' => 'integer | null', 'statedLoftDeg?' => 'Typed',
+                'statedLieDeg?' => 'Typed', 'statedFaceOpenDeg?' => 'Typed', 'volumeCm3?' => 'Typed', 'massG?' => 'Typed',
+                'cgToeMm?' => 'Typed', 'cgBackMm?' => 'Typed', 'cgUpMm?' => 'Typed', 'bulgeMm?' => 'Typed', 'rollMm?' => 'Typed',
+                'inertiaGcm2?' => 'number[][] | null', 'slots?' => 'TypedSlot[]', 'stockG?' => '(number | string)[]',
+                'standard?' => 'Record<string, number | string>', 'supply?' => 'TypedSupply', 'note?' => 'string | null',
+            ]),
+            responses: [new Answer('HeadDetail')],
+        ),
+    ]
     public function update(Request $request, RackHead $head): JsonResponse
     {
         $head->fill((new HeadRules($head->studio_id, $request->all(), $head))->columns())->load('sleeve');
@@ -85,14 +105,22 @@ final class HeadController
     }
 
     /** CG, inertia and swing weight with other weights in. Stores nothing. */
-    #[OA\Post(path: '/api/heads/{head}/weigh', operationId: 'head.weigh', summary: 'What a head would be with other weights in',
-        requestBody: new Takes([
-            'masses' => 'Record<string, number | string>', 'shaftId?' => 'integer | null', 'gripMassG?' => 'number | null', 'lengthMm?' => 'number | null',
-        ]),
-        responses: [new Answer('Weighed')])]
+    #[
+        OA\Post(
+            path: '/api/heads/{head}/weigh', operationId: 'head.weigh', summary: 'What a head would be with other weights in',
+            requestBody: new Takes([
+                'masses' => 'Record<string, number | string>', 'shaftId?' => 'integer | null', 'gripMassG?' => 'number | null',
+                'lengthMm?' => 'number | null',
+            ]),
+            responses: [new Answer('Weighed')],
+        ),
+    ]
     public function weigh(Request $request, RackHead $head): JsonResponse
     {
-        $given = $request->validate(['masses' => ['present', 'array'], 'masses.*' => ['numeric'], 'shaftId' => ['nullable', 'integer'], 'gripMassG' => ['nullable', 'numeric'], 'lengthMm' => ['nullable', 'numeric']]);
+        $given = $request->validate([
+            'masses' => ['present', 'array'], 'masses.*' => ['numeric'], 'shaftId' => ['nullable', 'integer'],
+            'gripMassG' => ['nullable', 'numeric'], 'lengthMm' => ['nullable', 'numeric'],
+        ]);
         $masses = array_map(floatval(...), $given['masses']);
         $now = $head->bodyWith($masses);
         $standard = $head->body();
@@ -102,8 +130,13 @@ final class HeadController
         } catch (InvalidInput $e) {
             $illegal = $e->getMessage();
         }
-        $shaft = Part::query()->where('studio_id', $head->studio_id)->where('kind', 'shaft')->whereKey($given['shaftId'] ?? 0)->first();
-        $build = [(float) ($given['lengthMm'] ?? SwingWeight::USUAL_LENGTH_MM), $shaft?->number('cutMassG') ?? $shaft?->number('rawMassG') ?? 60.0, $shaft?->number('balanceFromButtMm') ?? 560.0, (float) ($given['gripMassG'] ?? 50)];
+        $shaft = Part::query()
+            ->where('studio_id', $head->studio_id)->where('kind', 'shaft')->whereKey($given['shaftId'] ?? 0)->first();
+        $build = [
+            (float) ($given['lengthMm'] ?? SwingWeight::USUAL_LENGTH_MM),
+            $shaft?->number('cutMassG') ?? ($shaft?->number('rawMassG') ?? 60.0), $shaft?->number('balanceFromButtMm') ?? 560.0,
+            (float) ($given['gripMassG'] ?? 50),
+        ];
         $swing = SwingWeight::of($now->massG, ...$build);
 
         return response()->json([
@@ -113,18 +146,26 @@ final class HeadController
             'inertiaGcm2' => $now->inertiaGcm2,
             'swingWeight' => $swing->label(),
             'swingWeightPoints' => $swing->points() - SwingWeight::of($standard->massG, ...$build)->points(),
-            'fromStandard' => ['massG' => $now->massG - $standard->massG, 'toeMm' => $now->cgToeMm - $standard->cgToeMm, 'backMm' => $now->cgBackMm - $standard->cgBackMm, 'upMm' => $now->cgUpMm - $standard->cgUpMm],
+            'fromStandard' => [
+                'massG' => $now->massG - $standard->massG, 'toeMm' => $now->cgToeMm - $standard->cgToeMm,
+                'backMm' => $now->cgBackMm - $standard->cgBackMm, 'upMm' => $now->cgUpMm - $standard->cgUpMm,
+            ],
             'delivered' => PlayerPriors::delivered($standard, $now),
         ]);
     }
 
     /** Keeps a set of readings. One that lies far from the others is asked about first. */
-    #[OA\Post(path: '/api/heads/{head}/readings', operationId: 'head.read', summary: 'Stores a reading of a head',
-        requestBody: new Takes([
-            'values' => 'Record<string, Typed | (number | string)[]>', 'position?' => 'string | null', 'readAs' => "'soled' | 'squared'", 'way?' => "'hand' | 'gauge' | 'balance'",
-            'source?' => "'measured' | 'simulated'", 'note?' => 'string | null', 'confirm?' => 'boolean',
-        ]),
-        responses: [new Answer('HeadDetail', 201)])]
+    #[
+        OA\Post(
+            path: '/api/heads/{head}/readings', operationId: 'head.read', summary: 'Stores a reading of a head',
+            requestBody: new Takes([
+                'values' => 'Record<string, Typed | (number | string)[]>', 'position?' => 'string | null',
+                'readAs' => "'soled' | 'squared'", 'way?' => "'hand' | 'gauge' | 'balance'",
+                'source?' => "'measured' | 'simulated'", 'note?' => 'string | null', 'confirm?' => 'boolean',
+            ]),
+            responses: [new Answer('HeadDetail', 201)],
+        ),
+    ]
     public function read(Request $request, RackHead $head): JsonResponse
     {
         $given = $request->validate([
@@ -139,20 +180,32 @@ final class HeadController
         ]);
         $values = [];
         foreach ($given['values'] as $quantity => $readings) {
-            $numbers = array_map(fn (mixed $v): ?float => Quantity::plain("values.{$quantity}", self::name((string) $quantity), $v), array_values($readings));
+            $numbers = array_map(
+                fn (mixed $v): ?float => Quantity::plain("values.{$quantity}", self::name((string) $quantity), $v),
+                array_values($readings),
+            );
             $values[$quantity] = array_values(array_filter($numbers, fn (?float $v): bool => $v !== null));
         }
         $position = (string) ($given['position'] ?? '');
         $head->system()->position($position === '' ? $head->system()->home : $position);
-        $reading = new Reading(['studio_id' => $head->studio_id, 'head_id' => $head->id, 'values' => array_filter($values), 'position' => $position === '' ? $head->system()->home : $position, 'read_as' => $given['readAs'], 'way' => $given['way'] ?? 'hand', 'source' => self::sourceOf($head, $given),
-            'typed' => $given['values'], 'note' => $given['note'] ?? '', 'read_by' => $request->user()?->getAuthIdentifier()]);
+        $reading = new Reading([
+            'studio_id' => $head->studio_id, 'head_id' => $head->id, 'values' => array_filter($values),
+            'position' => $position === '' ? $head->system()->home : $position, 'read_as' => $given['readAs'],
+            'way' => $given['way'] ?? 'hand', 'source' => self::sourceOf($head, $given), 'typed' => $given['values'],
+            'note' => $given['note'] ?? '', 'read_by' => $request->user()?->getAuthIdentifier(),
+        ]);
         $doubtful = $reading->set()->doubtful();
         if ($doubtful !== [] && ! ($given['confirm'] ?? false)) {
             $first = $doubtful[0];
 
-            $says = sprintf('%s %g %s lies far from the others, which read about %.1f. Look again; or keep it as it is. Nothing was saved yet, what you typed is still here.', self::name($first['quantity']), $first['value'], ReadingSet::QUANTITIES[$first['quantity']][2], $first['others']);
+            $says = sprintf(
+                '%s %g %s lies far from the others, which read about %.1f. Look again; or keep it as it is. Nothing was saved yet, what you typed is still here.',
+                self::name($first['quantity']), $first['value'], ReadingSet::QUANTITIES[$first['quantity']][2], $first['others'],
+            );
 
-            return response()->json(['message' => $says, 'doubtful' => $doubtful, 'errors' => ["values.{$first['quantity']}" => [$says]]], 422);
+            return response()->json(
+                ['message' => $says, 'doubtful' => $doubtful, 'errors' => ["values.{$first['quantity']}" => [$says]]], 422,
+            );
         }
         $reading->save();
 
@@ -169,7 +222,9 @@ final class HeadController
         $said = (string) ($given['source'] ?? 'measured');
         $takes = $head->studio->takesSimulated();
         if ($said === 'simulated' && ! $takes) {
-            throw ValidationException::withMessages(['source' => 'These are readings of a stand-in, and the studio takes nothing made up. Nothing was saved; what you typed is still here.']);
+            throw ValidationException::withMessages([
+                'source' => 'These are readings of a stand-in, and the studio takes nothing made up. Nothing was saved; what you typed is still here.',
+            ]);
         }
         if ($said === 'simulated' || ! $takes || ($given['way'] ?? 'hand') === 'hand') {
             return $said;

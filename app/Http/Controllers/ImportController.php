@@ -38,14 +38,26 @@ final class ImportController
         responses: [new Answer('{ id: integer; name: string; shots: integer; at: string }[]')])]
     public function index(Fitting $fitting): JsonResponse
     {
-        return response()->json($fitting->files()->where('state', 'stored')->get(['id', 'name', 'stored_shots', 'updated_at'])
-            ->map(fn (ImportFile $f): array => ['id' => $f->id, 'name' => $f->name, 'shots' => $f->stored_shots, 'at' => $f->updated_at->toIso8601String()])->all());
+        return response()->json(
+            $fitting
+                ->files()->where('state', 'stored')->get(['id', 'name', 'stored_shots', 'updated_at'])
+                ->map(
+                    fn (ImportFile $f): array => [
+                        'id' => $f->id, 'name' => $f->name, 'shots' => $f->stored_shots, 'at' => $f->updated_at->toIso8601String(),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** Keeps the file as it came and answers with how it would be read. No shot is stored. */
-    #[OA\Post(path: '/api/fittings/{fitting}/files', operationId: 'import.store', summary: 'Keeps a launch file as it came, and shows how it would be read',
-        requestBody: new Takes(['file' => 'string'], isForm: true),
-        responses: [new Answer('Preview', 201)])]
+    #[
+        OA\Post(
+            path: '/api/fittings/{fitting}/files', operationId: 'import.store',
+            summary: 'Keeps a launch file as it came, and shows how it would be read',
+            requestBody: new Takes(['file' => 'string'], isForm: true), responses: [new Answer('Preview', 201)],
+        ),
+    ]
     public function store(Request $request, Fitting $fitting): JsonResponse
     {
         $upload = $request->file('file');
@@ -54,13 +66,19 @@ final class ImportController
         }
         $limit = (int) config('mintcarry.upload_bytes');
         if (! $upload->isValid() || $upload->getSize() > $limit) {
-            throw ValidationException::withMessages(['file' => sprintf("'%s' is too large: a launch file may have up to %d MB. Nothing was stored.", mb_strimwidth($upload->getClientOriginalName(), 0, 60, '…'), $limit / 1e6)]);
+            throw ValidationException::withMessages([
+                'file' => sprintf(
+                    "'%s' is too large: a launch file may have up to %d MB. Nothing was stored.",
+                    mb_strimwidth($upload->getClientOriginalName(), 0, 60, '…'), $limit / 1e6,
+                ),
+            ]);
         }
         $raw = (string) $upload->getContent();
         $text = TextFile::read($raw);
         $user = self::user($request);
         $file = ImportFile::query()->create([
-            'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'name' => mb_substr(basename($upload->getClientOriginalName()), 0, 200), 'sha256' => hash('sha256', $raw),
+            'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id,
+            'name' => mb_substr(basename($upload->getClientOriginalName()), 0, 200), 'sha256' => hash('sha256', $raw),
             'raw' => $raw, 'signature' => ColumnGuess::signature($text), 'uploaded_by' => $user->id, 'state' => 'draft',
         ]);
         [$map, $remembered] = $this->reader->start($file, $text);
@@ -79,16 +97,26 @@ final class ImportController
     }
 
     /** Stores the shots as previewed: into one setup, or by the names in the setup column. */
-    #[OA\Post(path: '/api/files/{file}/confirm', operationId: 'import.confirm', summary: 'Stores the shots of a file',
-        requestBody: new Takes([
-            'map' => 'ColumnMap', 'setupId?' => 'integer | null', 'tags?' => '{ tag: string | null; setupId: integer | null; shots?: integer }[] | null',
-        ]),
-        responses: [new Answer('{ stored: integer; already: integer }', 201)])]
+    #[
+        OA\Post(
+            path: '/api/files/{file}/confirm', operationId: 'import.confirm', summary: 'Stores the shots of a file',
+            requestBody: new Takes([
+                'map' => 'ColumnMap', 'setupId?' => 'integer | null',
+                'tags?' => '{ tag: string | null; setupId: integer | null; shots?: integer }[] | null',
+            ]),
+            responses: [new Answer('{ stored: integer; already: integer }', 201)],
+        ),
+    ]
     public function confirm(Request $request, ImportFile $file, StoreShots $store): JsonResponse
     {
-        $given = $request->validate(['map' => ['required', 'array'], 'setupId' => ['nullable', 'integer'], 'tags' => ['sometimes', 'nullable', 'array'], 'tags.*.tag' => ['present', 'nullable', 'string'], 'tags.*.setupId' => ['present', 'nullable', 'integer']]);
+        $given = $request->validate([
+            'map' => ['required', 'array'], 'setupId' => ['nullable', 'integer'], 'tags' => ['sometimes', 'nullable', 'array'],
+            'tags.*.tag' => ['present', 'nullable', 'string'], 'tags.*.setupId' => ['present', 'nullable', 'integer'],
+        ]);
         if ($file->state === 'stored') {
-            throw ValidationException::withMessages(['file' => "'{$file->name}' has been stored already; its {$file->stored_shots} shots are in the fitting."]);
+            throw ValidationException::withMessages([
+                'file' => "'{$file->name}' has been stored already; its {$file->stored_shots} shots are in the fitting.",
+            ]);
         }
         $map = ColumnMap::fromArray($given['map']);
         $setups = Setup::query()->where('fitting_id', $file->fitting_id)->pluck('id')->flip();
@@ -96,7 +124,9 @@ final class ImportController
         foreach ($given['tags'] ?? [] as $row) {
             $byTag[(string) $row['tag']] = $row['setupId'];
         }
-        $rows = array_filter($this->reader->rows($file, TextFile::read($file->raw), $map), fn (ShotRow $row): bool => $row->kind === 'shot');
+        $rows = array_filter(
+            $this->reader->rows($file, TextFile::read($file->raw), $map), fn (ShotRow $row): bool => $row->kind === 'shot',
+        );
         $shots = [];
         foreach ($rows as $row) {
             $setupId = $byTag !== [] ? $byTag[$row->setupTag ?? ''] ?? null : $given['setupId'] ?? null;
@@ -106,26 +136,36 @@ final class ImportController
             if (! isset($setups[$setupId])) {
                 throw ValidationException::withMessages(['setupId' => 'That setup is not part of this fitting. Nothing was stored.']);
             }
-            $shots[] = ['setupId' => (int) $setupId, 'measured' => $row->values, 'typed' => $row->typed, 'flags' => array_map(fn (Issue $i): string => $i->message, $row->issues),
-                'key' => ShotRow::keyOf($row->values, $row->hitAt), 'line' => $row->line, 'hitAt' => $row->hitAt, 'note' => $row->note];
+            $shots[] = [
+                'setupId' => (int) $setupId, 'measured' => $row->values, 'typed' => $row->typed,
+                'flags' => array_map(fn (Issue $i): string => $i->message, $row->issues),
+                'key' => ShotRow::keyOf($row->values, $row->hitAt), 'line' => $row->line, 'hitAt' => $row->hitAt,
+                'note' => $row->note,
+            ];
         }
         if ($shots === []) {
             throw ValidationException::withMessages(['setupId' => 'Say which setup these shots were hit with. Nothing was stored yet.']);
         }
         $user = self::user($request);
-        $result = $this->journal->record($file->fitting, $user, fn (array $r): string => "stored {$r['stored']} shots from {$file->name}", function () use ($file, $map, $shots, $store): array {
-            // Another screen may be storing it at the same moment.
-            if (ImportFile::query()->lockForUpdate()->findOrFail($file->id)->state === 'stored') {
-                throw ValidationException::withMessages(['file' => "'{$file->name}' has been stored already, from another screen; its shots are in the fitting."]);
-            }
-            $result = $store($file->fitting, $shots, 'csv', $file);
-            $file->update(['state' => 'stored', 'map' => $map->toArray(), 'stored_shots' => $result['stored']]);
-            if ($file->signature !== null) {
-                RememberedMap::query()->updateOrCreate(['studio_id' => $file->studio_id, 'signature' => $file->signature], ['map' => $map->toArray()]);
-            }
+        $result = $this->journal->record(
+            $file->fitting, $user, fn (array $r): string => "stored {$r['stored']} shots from {$file->name}",
+            function () use ($file, $map, $shots, $store): array {
+                // Another screen may be storing it at the same moment.
+                if (ImportFile::query()->lockForUpdate()->findOrFail($file->id)->state === 'stored') {
+                    throw ValidationException::withMessages([
+                        'file' => "'{$file->name}' has been stored already, from another screen; its shots are in the fitting.",
+                    ]);
+                }
+                $result = $store($file->fitting, $shots, 'csv', $file);
+                $file->update(['state' => 'stored', 'map' => $map->toArray(), 'stored_shots' => $result['stored']]);
+                if ($file->signature !== null) {
+                    RememberedMap::query()->updateOrCreate(
+                        ['studio_id' => $file->studio_id, 'signature' => $file->signature], ['map' => $map->toArray()],
+                    );
+                }
 
-            return array_diff_key($result, ['differs' => 1]);
-        });
+                return array_diff_key($result, ['differs' => 1]);
+            });
 
         return response()->json($result, 201);
     }
@@ -135,7 +175,10 @@ final class ImportController
         responses: [new Answer('application/octet-stream')])]
     public function raw(ImportFile $file): Response
     {
-        return response($file->raw, 200, ['Content-Type' => 'application/octet-stream', 'Content-Disposition' => 'attachment; filename="launch-data-'.$file->id.'.csv"']);
+        return response($file->raw, 200, [
+            'Content-Type' => 'application/octet-stream',
+            'Content-Disposition' => 'attachment; filename="launch-data-'.$file->id.'.csv"',
+        ]);
     }
 
     #[OA\Delete(path: '/api/files/{file}', operationId: 'import.destroy', summary: 'Sets a file aside that was not stored',

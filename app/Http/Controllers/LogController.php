@@ -27,7 +27,11 @@ final class LogController
         responses: [new Answer('LogEntry[]')])]
     public function index(Fitting $fitting): JsonResponse
     {
-        return response()->json(LogEntry::query()->where('fitting_id', $fitting->id)->with('user')->orderByDesc('id')->limit(300)->get()->map(LogEntryResource::of(...))->all());
+        return response()->json(
+            LogEntry::query()
+                ->where('fitting_id', $fitting->id)->with('user')->orderByDesc('id')->limit(300)->get()
+                ->map(LogEntryResource::of(...))->all(),
+        );
     }
 
     #[OA\Post(path: '/api/log/{entry}/undo', operationId: 'log.undo', summary: 'Takes an entry back',
@@ -36,6 +40,8 @@ final class LogController
     {
         $user = self::user($request);
 
-        return response()->json(LogEntryResource::of($this->undo->takeBack($entry, Fitting::query()->findOrFail($entry->fitting_id), $user)->load('user')));
+        return response()->json(
+            LogEntryResource::of($this->undo->takeBack($entry, Fitting::query()->findOrFail($entry->fitting_id), $user)->load('user')),
+        );
     }
 }

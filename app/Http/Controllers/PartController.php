@@ -18,11 +18,16 @@ final class PartController
 {
     use NamesUser;
 
-    #[OA\Post(path: '/api/parts', operationId: 'part.store', summary: 'Puts a shaft, grip or ball on the rack',
-        requestBody: new Takes([
-            'kind?' => "'shaft' | 'grip' | 'ball'", 'label' => 'string', 'data?' => 'Record<string, number | string | null>', 'supply?' => 'TypedSupply',
-        ]),
-        responses: [new Answer('Part', 201)])]
+    #[
+        OA\Post(
+            path: '/api/parts', operationId: 'part.store', summary: 'Puts a shaft, grip or ball on the rack',
+            requestBody: new Takes([
+                'kind?' => "'shaft' | 'grip' | 'ball'", 'label' => 'string', 'data?' => 'Record<string, number | string | null>',
+                'supply?' => 'TypedSupply',
+            ]),
+            responses: [new Answer('Part', 201)],
+        ),
+    ]
     public function store(Request $request): JsonResponse
     {
         $studio = self::user($request)->studio_id;
@@ -31,11 +36,16 @@ final class PartController
         return response()->json((new PartResource($part->refresh()))->toArray($request), 201);
     }
 
-    #[OA\Patch(path: '/api/parts/{part}', operationId: 'part.update', summary: 'Changes a part',
-        requestBody: new Takes([
-            'kind?' => "'shaft' | 'grip' | 'ball'", 'label' => 'string', 'data?' => 'Record<string, number | string | null>', 'supply?' => 'TypedSupply',
-        ]),
-        responses: [new Answer('Part')])]
+    #[
+        OA\Patch(
+            path: '/api/parts/{part}', operationId: 'part.update', summary: 'Changes a part',
+            requestBody: new Takes([
+                'kind?' => "'shaft' | 'grip' | 'ball'", 'label' => 'string', 'data?' => 'Record<string, number | string | null>',
+                'supply?' => 'TypedSupply',
+            ]),
+            responses: [new Answer('Part')],
+        ),
+    ]
     public function update(Request $request, Part $part): JsonResponse
     {
         $part->update((new PartRules($part->studio_id, $request->all(), $part))->columns());

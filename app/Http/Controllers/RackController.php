@@ -29,7 +29,9 @@ final class RackController
         $mine = fn (string $model) => $model::query()->where('studio_id', $user->studio_id)->whereNull('retired_at');
 
         return response()->json([
-            'heads' => $mine(RackHead::class)->with(['sleeve', 'readings.fitter'])->orderBy('label')->get()->map(fn (RackHead $h): array => (new HeadResource($h))->toArray($request)),
+            'heads' => $mine(RackHead::class)
+                ->with(['sleeve', 'readings.fitter'])->orderBy('label')->get()
+                ->map(fn (RackHead $h): array => (new HeadResource($h))->toArray($request)),
             'sleeves' => SleeveResource::collection($mine(Sleeve::class)->withCount('heads')->orderBy('name')->get()),
             'parts' => PartResource::collection($mine(Part::class)->orderBy('kind')->orderBy('label')->get()),
         ]);

@@ -23,7 +23,11 @@ final class RackFileController
         responses: [new Answer('Record<string, unknown>')])]
     public function json(Request $request): JsonResponse
     {
-        return response()->json((new RackExporter(self::user($request)->studio))->export(), 200, ['Content-Disposition' => 'attachment; filename="rack.json"'], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
+        return response()->json(
+            (new RackExporter(self::user($request)->studio))->export(), 200,
+            ['Content-Disposition' => 'attachment; filename="rack.json"'],
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION,
+        );
     }
 
     #[OA\Get(path: '/api/rack.csv', operationId: 'rackFile.csv', summary: 'What of the rack fits into a table',
@@ -36,7 +40,9 @@ final class RackFileController
         }
         rewind($out);
 
-        return response((string) stream_get_contents($out), 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="rack.csv"']);
+        return response((string) stream_get_contents($out), 200, [
+            'Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="rack.csv"',
+        ]);
     }
 
     /** Looks at a rack file, or adds what is new in it when `keep` says so. */

@@ -62,6 +62,11 @@ final class SessionController
     /** @return array{name: string, studio: string, isDemo: bool, takesSimulated: bool}|null */
     private function describe(?User $user): ?array
     {
-        return $user === null ? null : ['name' => $user->name, 'studio' => $user->studio->name, 'isDemo' => $user->studio->is_demo, 'takesSimulated' => $user->studio->takesSimulated()];
+        return $user === null
+            ? null
+            : [
+                'name' => $user->name, 'studio' => $user->studio->name, 'isDemo' => $user->studio->is_demo,
+                'takesSimulated' => $user->studio->takesSimulated(),
+            ];
     }
 }

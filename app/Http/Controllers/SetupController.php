@@ -35,64 +35,109 @@ final class SetupController
     }
 
     /** What a setup that was hit may still get: they tell more about what was hit, they do not change it. */
-    private const READINGS = ['measured_loft_deg', 'measured_lie_deg', 'measured_face_open_deg', 'swing_weight_points', 'swing_weight_source', 'note', 'typed'];
+    private const READINGS = [
+        'measured_loft_deg', 'measured_lie_deg', 'measured_face_open_deg', 'swing_weight_points', 'swing_weight_source', 'note',
+        'typed',
+    ];
 
     /** What makes a setup that was built from the rack. */
     private const CHOICES = ['head_id', 'sleeve_label', 'masses', 'shaft_id', 'grip_id', 'ball_id', 'length_mm', 'tee_mm', 'cue'];
 
-    #[OA\Post(path: '/api/fittings/{fitting}/setups', operationId: 'setup.store', summary: 'Adds a setup',
-        requestBody: new Takes([
-            'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean', 'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
-            'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null', 'gripId?' => 'integer | null', 'ballId?' => 'integer | null',
-            'swingWeight?' => 'string | null', 'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
-            'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed', 'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed',
-            'cue?' => 'string | null', 'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null', 'ball?' => 'string | null', 'note?' => 'string | null',
-        ]),
-        responses: [new Answer('Setup', 201)])]
+    #[
+        OA\Post(
+            path: '/api/fittings/{fitting}/setups', operationId: 'setup.store', summary: 'Adds a setup',
+            requestBody: new Takes([
+                'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean',
+                'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
+                'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null',
+                'gripId?' => 'integer | null', 'ballId?' => 'integer | null', 'swingWeight?' => 'string | null',
+                'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
+                'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed',
+                'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed', 'cue?' => 'string | null',
+                'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null',
+                'ball?' => 'string | null', 'note?' => 'string | null',
+            ]),
+            responses: [new Answer('Setup', 201)],
+        ),
+    ]
     public function store(SetupRequest $request, Fitting $fitting, AddSetup $add): JsonResponse
     {
-        $setup = $this->journal->record($fitting, self::user($request), fn (Setup $s): string => "added setup {$s->tag}", fn (): Setup => $add($fitting, $request->columns(), $request->validated('branchedFromId') === null ? null : $request->integer('branchedFromId')));
+        $setup = $this->journal->record(
+            $fitting, self::user($request), fn (Setup $s): string => "added setup {$s->tag}",
+            fn (): Setup => $add(
+                $fitting, $request->columns(),
+                $request->validated('branchedFromId') === null ? null : $request->integer('branchedFromId'),
+            ),
+        );
 
         return response()->json((new SetupResource($setup->refresh()))->toArray($request), 201);
     }
 
     /** What a setup would be, before it is added. Stores nothing. */
-    #[OA\Post(path: '/api/fittings/{fitting}/setups/preview', operationId: 'setup.preview', summary: 'A setup that is not saved, as it would play',
-        requestBody: new Takes([
-            'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean', 'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
-            'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null', 'gripId?' => 'integer | null', 'ballId?' => 'integer | null',
-            'swingWeight?' => 'string | null', 'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
-            'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed', 'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed',
-            'cue?' => 'string | null', 'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null', 'ball?' => 'string | null', 'note?' => 'string | null',
-        ]),
-        responses: [new Answer('Setup')])]
+    #[
+        OA\Post(
+            path: '/api/fittings/{fitting}/setups/preview', operationId: 'setup.preview',
+            summary: 'A setup that is not saved, as it would play',
+            requestBody: new Takes([
+                'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean',
+                'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
+                'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null',
+                'gripId?' => 'integer | null', 'ballId?' => 'integer | null', 'swingWeight?' => 'string | null',
+                'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
+                'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed',
+                'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed', 'cue?' => 'string | null',
+                'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null',
+                'ball?' => 'string | null', 'note?' => 'string | null',
+            ]),
+            responses: [new Answer('Setup')],
+        ),
+    ]
     public function preview(SetupRequest $request, Fitting $fitting, BuildSetup $build): JsonResponse
     {
         return response()->json((new SetupResource(self::unsaved($request, $fitting, $build)))->toArray($request));
     }
 
     /** The swing weight of the club as it lies on the balance. Fills a field on the screen; nothing is stored. */
-    #[OA\Post(path: '/api/fittings/{fitting}/setups/balance', operationId: 'setup.balance', summary: 'Reads the swing weight of a setup from the balance; nothing is stored',
-        requestBody: new Takes([
-            'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean', 'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
-            'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null', 'gripId?' => 'integer | null', 'ballId?' => 'integer | null',
-            'swingWeight?' => 'string | null', 'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
-            'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed', 'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed',
-            'cue?' => 'string | null', 'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null', 'ball?' => 'string | null', 'note?' => 'string | null',
-        ]),
-        responses: [new Answer('{ swingWeight: string; source: string }')])]
+    #[
+        OA\Post(
+            path: '/api/fittings/{fitting}/setups/balance', operationId: 'setup.balance',
+            summary: 'Reads the swing weight of a setup from the balance; nothing is stored',
+            requestBody: new Takes([
+                'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean',
+                'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
+                'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null',
+                'gripId?' => 'integer | null', 'ballId?' => 'integer | null', 'swingWeight?' => 'string | null',
+                'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
+                'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed',
+                'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed', 'cue?' => 'string | null',
+                'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null',
+                'ball?' => 'string | null', 'note?' => 'string | null',
+            ]),
+            responses: [new Answer('{ swingWeight: string; source: string }')],
+        ),
+    ]
     public function balance(SetupRequest $request, Fitting $fitting, BuildSetup $build): JsonResponse
     {
         $setup = self::unsaved($request, $fitting, $build);
         $setup->swing_weight_points = null;
-        $read = (new Device('balance', $fitting->studio->takesSimulated()))->reading(['swingWeightPoints' => $setup->swingWeight()?->points() ?? 30.0]);
+        $read = (new Device('balance', $fitting->studio->takesSimulated()))->reading([
+            'swingWeightPoints' => $setup->swingWeight()?->points() ?? 30.0,
+        ]);
 
-        return response()->json(['swingWeight' => SwingWeight::labelOf($read['values']['swingWeightPoints'] ?? throw InvalidInput::of('device', 'The balance does not read swing weights: read it by eye and type it.')), 'source' => $read['source']]);
+        return response()->json([
+            'swingWeight' => SwingWeight::labelOf(
+                $read['values']['swingWeightPoints'] ??
+                    throw InvalidInput::of('device', 'The balance does not read swing weights: read it by eye and type it.'),
+            ),
+            'source' => $read['source'],
+        ]);
     }
 
     private static function unsaved(SetupRequest $request, Fitting $fitting, BuildSetup $build): Setup
     {
-        $setup = $build(new Setup(['fitting_id' => $fitting->id, 'tag' => '', 'position' => 0, 'is_baseline' => false]), $request->columns());
+        $setup = $build(
+            new Setup(['fitting_id' => $fitting->id, 'tag' => '', 'position' => 0, 'is_baseline' => false]), $request->columns(),
+        );
         $setup->setRelation('fitting', $fitting);
         $setup->id = 0;
 
@@ -103,18 +148,28 @@ final class SetupController
      * Changes a setup that has no shots. One that has been hit is frozen, save for gauge readings and the note: they tell more about
      * what was hit, they do not change it.
      */
-    #[OA\Patch(path: '/api/setups/{setup}', operationId: 'setup.update', summary: 'Changes a setup',
-        requestBody: new Takes([
-            'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean', 'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
-            'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null', 'gripId?' => 'integer | null', 'ballId?' => 'integer | null',
-            'swingWeight?' => 'string | null', 'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
-            'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed', 'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed',
-            'cue?' => 'string | null', 'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null', 'ball?' => 'string | null', 'note?' => 'string | null',
-        ]),
-        responses: [new Answer('Setup')])]
+    #[
+        OA\Patch(
+            path: '/api/setups/{setup}', operationId: 'setup.update', summary: 'Changes a setup',
+            requestBody: new Takes([
+                'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean',
+                'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
+                'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null',
+                'gripId?' => 'integer | null', 'ballId?' => 'integer | null', 'swingWeight?' => 'string | null',
+                'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
+                'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed',
+                'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed', 'cue?' => 'string | null',
+                'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null',
+                'ball?' => 'string | null', 'note?' => 'string | null',
+            ]),
+            responses: [new Answer('Setup')],
+        ),
+    ]
     public function update(SetupRequest $request, Setup $setup, BuildSetup $build): JsonResponse
     {
-        $this->journal->record($setup->fitting, self::user($request), "changed setup {$setup->tag}", function () use ($request, $setup, $build): void {
+        $this->journal->record($setup->fitting, self::user($request), "changed setup {$setup->tag}", function () use (
+            $request, $setup, $build,
+        ): void {
             if (! $setup->shots()->exists()) {
                 $build($setup, $request->columns())->save();
 
@@ -125,7 +180,14 @@ final class SetupController
                 ? array_intersect(array_keys($asked->getDirty()), self::CHOICES)
                 : array_diff(array_keys($asked->getDirty()), self::READINGS);
             if ($changed !== []) {
-                throw new HttpResponseException(response()->json(['message' => "Setup {$setup->tag} has shots, so what was hit stays as it is. Make a new setup from it; readings and the note can still be changed."], 409));
+                throw new HttpResponseException(
+                    response()->json(
+                        [
+                            'message' => "Setup {$setup->tag} has shots, so what was hit stays as it is. Make a new setup from it; readings and the note can still be changed.",
+                        ],
+                        409,
+                    ),
+                );
             }
             // What was hit keeps the rack of its day.
             $setup->fill(array_intersect_key($request->columns(), array_flip(self::READINGS)));
@@ -145,7 +207,8 @@ final class SetupController
             $why = match (true) {
                 $fitting->refresh()->benchmark_setup_id === $setup->id => "Setup {$setup->tag} is the benchmark; make another one the benchmark first.",
                 $setup->shots()->exists() => "Setup {$setup->tag} has shots and stays in the record.",
-                Trial::query()->where('setup_id', $setup->id)->exists() || in_array($setup->id, Blind::open($fitting)->setups ?? [], true) => "Setup {$setup->tag} is or was in the hand and stays in the record.",
+                Trial::query()->where('setup_id', $setup->id)->exists() ||
+                    in_array($setup->id, Blind::open($fitting)->setups ?? [], true) => "Setup {$setup->tag} is or was in the hand and stays in the record.",
                 default => null,
             };
             if ($why !== null) {
@@ -165,14 +228,19 @@ final class SetupController
         responses: [new Answer('Setup')])]
     public function shelve(Request $request, Setup $setup): JsonResponse
     {
-        $given = $request->validate(['shelf' => ['sometimes', 'nullable', Rule::in(Setup::SHELVES)], 'reason' => ['sometimes', 'nullable', 'string', 'max:300'], 'starred' => ['sometimes', 'boolean']]);
+        $given = $request->validate([
+            'shelf' => ['sometimes', 'nullable', Rule::in(Setup::SHELVES)],
+            'reason' => ['sometimes', 'nullable', 'string', 'max:300'], 'starred' => ['sometimes', 'boolean'],
+        ]);
         $change = [];
         $words = [];
         if (array_key_exists('shelf', $given)) {
             $shelf = (string) $given['shelf'];
             $reason = trim((string) ($given['reason'] ?? ''));
             if ($shelf !== '' && $reason === '') {
-                throw ValidationException::withMessages(['reason' => "Say in a few words why {$setup->tag} is {$shelf}; it stays on the record and can be brought back."]);
+                throw ValidationException::withMessages([
+                    'reason' => "Say in a few words why {$setup->tag} is {$shelf}; it stays on the record and can be brought back.",
+                ]);
             }
             if ($shelf !== '' && $setup->fitting->benchmark_setup_id === $setup->id) {
                 throw ValidationException::withMessages(['shelf' => "Setup {$setup->tag} is the benchmark; hold another one first."]);

@@ -42,7 +42,10 @@ final class ShotController
     {
         $flight = $fitting->flight();
 
-        return response()->json(Shot::revealed($fitting->shots())->limit(20_000)->get()->map(fn (Shot $shot): array => (new ShotResource($shot, $flight))->toArray($request))->all());
+        return response()->json(
+            Shot::revealed($fitting->shots())
+                ->limit(20_000)->get()->map(fn (Shot $shot): array => (new ShotResource($shot, $flight))->toArray($request))->all(),
+        );
     }
 
     /** Stores typed shots. All or none: one that cannot be read is named, and what was typed stays on the screen. */
@@ -65,22 +68,34 @@ final class ShotController
             [$values, $issues] = TypedShot::read($shot['values'], $fitting->player->hand, $fitting->flight());
             $refused = array_values(array_filter($issues, fn (Issue $issue): bool => $issue->refused));
             if ($refused !== []) {
-                throw ValidationException::withMessages(["shots.{$i}.{$refused[0]->field}" => 'Shot '.($i + 1).': '.rtrim($refused[0]->message, '.').'. Nothing was saved; what you typed is still here.']);
+                throw ValidationException::withMessages([
+                    "shots.{$i}.{$refused[0]->field}" => 'Shot '.
+                        ($i + 1).
+                        ': '.
+                        rtrim($refused[0]->message, '.').
+                        '. Nothing was saved; what you typed is still here.',
+                ]);
             }
-            $read[] = ['setupId' => (int) $given['setupId'], 'measured' => $values, 'typed' => $shot['values'], 'flags' => array_map(fn (Issue $issue): string => $issue->message, $issues),
-                'key' => ShotRow::keyOf($values, null), 'clientId' => $shot['clientId'], 'note' => $shot['note'] ?? null];
+            $read[] = [
+                'setupId' => (int) $given['setupId'], 'measured' => $values, 'typed' => $shot['values'],
+                'flags' => array_map(fn (Issue $issue): string => $issue->message, $issues), 'key' => ShotRow::keyOf($values, null),
+                'clientId' => $shot['clientId'], 'note' => $shot['note'] ?? null,
+            ];
         }
 
         $user = self::user($request);
 
-        return response()->json($this->journal->record($fitting, $user, fn (array $r): string => "typed {$r['stored']} shot".($r['stored'] === 1 ? '' : 's'), function () use ($store, $fitting, $read): array {
-            $done = $store($fitting, $read, 'typed');
-            if ($done['differs'] !== []) {
-                throw new HttpResponseException(self::storedOtherwise($read, $done['differs']));
-            }
+        return response()->json(
+            $this->journal->record(
+                $fitting, $user, fn (array $r): string => "typed {$r['stored']} shot".($r['stored'] === 1 ? '' : 's'),
+                function () use ($store, $fitting, $read): array {
+                    $done = $store($fitting, $read, 'typed');
+                    if ($done['differs'] !== []) {
+                        throw new HttpResponseException(self::storedOtherwise($read, $done['differs']));
+                    }
 
-            return array_diff_key($done, ['differs' => 1]);
-        }), 201);
+                    return array_diff_key($done, ['differs' => 1]);
+                }), 201);
     }
 
     /**
@@ -92,17 +107,40 @@ final class ShotController
     private static function storedOtherwise(array $read, array $differs): JsonResponse
     {
         $lines = array_filter($read, static fn (array $shot): bool => isset($differs[$shot['clientId']]));
-        $says = implode(' ', array_map(static fn (int $i, array $shot): string => 'Line '.($i + 1)." is on record as shot {$differs[$shot['clientId']]}, with other values.", array_keys($lines), $lines));
+        $says = implode(
+            ' ',
+            array_map(
+                static fn (int $i, array $shot): string => 'Line '.
+                    ($i + 1).
+                    " is on record as shot {$differs[$shot['clientId']]}, with other values.",
+                array_keys($lines), $lines,
+            ),
+        );
 
-        return response()->json(['message' => "{$says} Nothing was saved; what you typed is still here. Is it another shot?", 'differs' => array_map(strval(...), array_keys($differs))], 409);
+        return response()->json(
+            [
+                'message' => "{$says} Nothing was saved; what you typed is still here. Is it another shot?",
+                'differs' => array_map(strval(...), array_keys($differs)),
+            ],
+            409,
+        );
     }
 
-    /** Leaves a shot out with a reason or brings it back, says how it was meant or in which trial it was hit, or notes something. A note that somebody else changed meanwhile is not overwritten. */
-    #[OA\Patch(path: '/api/shots/{shot}', operationId: 'shot.update', summary: 'Leaves a shot out, brings it back, moves it, or says how it was meant',
-        requestBody: new Takes([
-            'leftOut?' => '{ reason: string; note?: string | null } | null', 'intent?' => 'string', 'trialId?' => 'integer', 'note?' => 'string | null', 'was?' => 'string | null',
-        ]),
-        responses: [new Answer('Shot')])]
+    /**
+     * Leaves a shot out with a reason or brings it back, says how it was meant or in which trial it was hit, or notes something.
+     * A note that somebody else changed meanwhile is not overwritten.
+     */
+    #[
+        OA\Patch(
+            path: '/api/shots/{shot}', operationId: 'shot.update',
+            summary: 'Leaves a shot out, brings it back, moves it, or says how it was meant',
+            requestBody: new Takes([
+                'leftOut?' => '{ reason: string; note?: string | null } | null', 'intent?' => 'string', 'trialId?' => 'integer',
+                'note?' => 'string | null', 'was?' => 'string | null',
+            ]),
+            responses: [new Answer('Shot')],
+        ),
+    ]
     public function update(Request $request, Shot $shot): JsonResponse
     {
         $given = $request->validate([
@@ -118,9 +156,13 @@ final class ShotController
         $words = [];
         if (array_key_exists('leftOut', $given)) {
             $out = $given['leftOut'];
-            $change += $out === null
-                ? ['left_out_reason' => null, 'left_out_note' => null, 'left_out_by' => null, 'left_out_at' => null]
-                : ['left_out_reason' => $out['reason'], 'left_out_note' => $out['note'] ?? null, 'left_out_by' => $user->id, 'left_out_at' => now()];
+            $change +=
+                $out === null
+                    ? ['left_out_reason' => null, 'left_out_note' => null, 'left_out_by' => null, 'left_out_at' => null]
+                    : [
+                        'left_out_reason' => $out['reason'], 'left_out_note' => $out['note'] ?? null, 'left_out_by' => $user->id,
+                        'left_out_at' => now(),
+                    ];
             $words[] = $out === null ? "brought shot {$shot->sequence} back" : "left shot {$shot->sequence} out: {$out['reason']}";
         }
         if (isset($given['intent'])) {
@@ -128,11 +170,19 @@ final class ShotController
             $words[] = "shot {$shot->sequence} was meant {$given['intent']}";
         }
         if (isset($given['trialId'])) {
-            $trial = Trial::query()->with('setup')->whereNotIn('id', Trial::hidden())->whereKey((int) $given['trialId'])->first() ?? throw ValidationException::withMessages(['trialId' => 'A blind trial that goes on takes no shots of others: reveal it first.']);
+            $trial =
+                Trial::query()->with('setup')->whereNotIn('id', Trial::hidden())->whereKey((int) $given['trialId'])->first() ??
+                throw ValidationException::withMessages([
+                    'trialId' => 'A blind trial that goes on takes no shots of others: reveal it first.',
+                ]);
             // Warm-up shots are kept apart, and what was taken for one counts again.
             $apart = match (true) {
-                $trial->kind === 'warm-up' && $shot->left_out_reason === null => ['left_out_reason' => 'warm-up', 'left_out_at' => now()],
-                $trial->kind !== 'warm-up' && $shot->left_out_reason === 'warm-up' => ['left_out_reason' => null, 'left_out_note' => null, 'left_out_by' => null, 'left_out_at' => null],
+                $trial->kind === 'warm-up' && $shot->left_out_reason === null => [
+                    'left_out_reason' => 'warm-up', 'left_out_at' => now(),
+                ],
+                $trial->kind !== 'warm-up' && $shot->left_out_reason === 'warm-up' => [
+                    'left_out_reason' => null, 'left_out_note' => null, 'left_out_by' => null, 'left_out_at' => null,
+                ],
                 default => [],
             };
             $change += ['trial_id' => $trial->id, 'setup_id' => $trial->setup_id] + $apart;
@@ -161,21 +211,38 @@ final class ShotController
         $flight = $fitting->flight();
         $tags = $fitting->setups()->pluck('tag', 'id');
 
-        return response()->streamDownload(function () use ($fitting, $fields, $flight, $tags): void {
-            $out = fopen('php://output', 'w');
-            if ($out === false) {
-                return;
-            }
-            fputcsv($out, ['shot', 'setup', ...array_map(fn (Measure $m): string => $m->value, $fields), 'computed', 'leftOut', 'note', 'hitAt', 'source'], ',', '"', '');
-            foreach (Shot::revealed($fitting->shots())->lazy(500) as $shot) {
-                $read = $shot->launchShot($flight);
-                fputcsv($out, array_map(CsvCell::safe(...), [
-                    (string) $shot->sequence, (string) $tags[$shot->setup_id],
-                    ...array_map(fn (Measure $m): string => ($v = $read->value($m)) === null ? '' : (string) round($v, 4), $fields),
-                    implode(' ', array_keys($read->computed)), $shot->left_out_reason ?? '', $shot->note ?? '', $shot->hit_at ?? '', $shot->source,
-                ]), ',', '"', '');
-            }
-            fclose($out);
-        }, "fitting-{$fitting->id}-shots.csv", ['Content-Type' => 'text/csv; charset=UTF-8']);
+        return response()->streamDownload(
+            function () use ($fitting, $fields, $flight, $tags): void {
+                $out = fopen('php://output', 'w');
+                if ($out === false) {
+                    return;
+                }
+                fputcsv(
+                    $out,
+                    [
+                        'shot', 'setup', ...array_map(fn (Measure $m): string => $m->value, $fields), 'computed', 'leftOut', 'note',
+                        'hitAt', 'source',
+                    ],
+                    ',', '"', '',
+                );
+                foreach (Shot::revealed($fitting->shots())->lazy(500) as $shot) {
+                    $read = $shot->launchShot($flight);
+                    fputcsv(
+                        $out,
+                        array_map(CsvCell::safe(...), [
+                            (string) $shot->sequence, (string) $tags[$shot->setup_id],
+                            ...array_map(
+                                fn (Measure $m): string => ($v = $read->value($m)) === null ? '' : (string) round($v, 4), $fields,
+                            ),
+                            implode(' ', array_keys($read->computed)), $shot->left_out_reason ?? '', $shot->note ?? '',
+                            $shot->hit_at ?? '', $shot->source,
+                        ]),
+                        ',', '"', '',
+                    );
+                }
+                fclose($out);
+            },
+            "fitting-{$fitting->id}-shots.csv", ['Content-Type' => 'text/csv; charset=UTF-8'],
+        );
     }
 }

@@ -35,20 +35,35 @@ final class SimulationController
         responses: [new Answer('PostedAnswers', 201)])]
     public function store(Request $request, Fitting $fitting, TakeShots $take): JsonResponse
     {
-        $given = $request->validate(['count' => ['required', 'integer', 'between:1,5'], 'player' => ['required', Rule::in(HiddenPlayers::NAMES)], 'clubData' => ['sometimes', 'boolean']]);
-        abort_unless($fitting->studio->takesSimulated(), 403, 'This studio takes no simulated shots. They are switched on in the bay, on its screen.');
+        $given = $request->validate([
+            'count' => ['required', 'integer', 'between:1,5'], 'player' => ['required', Rule::in(HiddenPlayers::NAMES)],
+            'clubData' => ['sometimes', 'boolean'],
+        ]);
+        abort_unless(
+            $fitting->studio->takesSimulated(), 403,
+            'This studio takes no simulated shots. They are switched on in the bay, on its screen.',
+        );
         $bay = Bay::query()->where('studio_id', $fitting->studio_id)->where('fitting_id', $fitting->id)->first();
         $trial = $fitting->running_trial_id === null ? null : Trial::query()->find($fitting->running_trial_id);
         if ($bay === null || $trial === null) {
-            throw ValidationException::withMessages(['bay' => $bay === null ? 'This fitting is in no bay: choose one first.' : 'No trial is running: choose the setup in the hand first.']);
+            throw ValidationException::withMessages([
+                'bay' => $bay === null
+                        ? 'This fitting is in no bay: choose one first.'
+                        : 'No trial is running: choose the setup in the hand first.',
+            ]);
         }
         Gate::authorize('use', $bay);
         $setup = Setup::query()->with(Setup::MADE_OF)->findOrFail($trial->setup_id);
-        $maker = new ShotMaker(SimulatedSetup::effect($fitting, $setup), $fitting->player->hand, new Randomizer(new Mt19937(random_int(0, PHP_INT_MAX))));
+        $maker = new ShotMaker(
+            SimulatedSetup::effect($fitting, $setup), $fitting->player->hand,
+            new Randomizer(new Mt19937(random_int(0, PHP_INT_MAX))),
+        );
         $player = HiddenPlayers::named($given['player'], $fitting->player->hand);
         $shots = [];
         for ($i = 0; $i < $given['count']; $i++) {
-            $shots[] = PostedShot::made((string) Str::uuid(), ShotMaker::seen($maker->hit($player), $given['clubData'] ?? true), 'simulated');
+            $shots[] = PostedShot::made(
+                (string) Str::uuid(), ShotMaker::seen($maker->hit($player), $given['clubData'] ?? true), 'simulated',
+            );
         }
 
         return response()->json(['results' => $take($bay, Post::of($shots))], 201);

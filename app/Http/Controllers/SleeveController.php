@@ -46,7 +46,12 @@ final class SleeveController
         $labels = array_column($spec['positions'], 'label');
         foreach ($this->users($sleeve) as $label => $who) {
             if (! in_array((string) $label, array_map(strval(...), $labels), true)) {
-                throw ValidationException::withMessages(['positions' => "Position '{$label}' is used by ".implode(', ', array_slice($who, 0, 3)).(count($who) > 3 ? ' and '.(count($who) - 3).' more' : '').': it cannot be taken away or renamed. Nothing was saved; what you typed is still here.']);
+                throw ValidationException::withMessages([
+                    'positions' => "Position '{$label}' is used by ".
+                        implode(', ', array_slice($who, 0, 3)).
+                        (count($who) > 3 ? ' and '.(count($who) - 3).' more' : '').
+                        ': it cannot be taken away or renamed. Nothing was saved; what you typed is still here.',
+                ]);
             }
         }
         $sleeve->update(['name' => $spec['name'], 'spec' => $spec]);
@@ -60,7 +65,14 @@ final class SleeveController
     {
         $heads = $sleeve->heads()->whereNull('retired_at')->pluck('label');
         if ($heads->isNotEmpty()) {
-            return response()->json(['message' => "The sleeve {$sleeve->name} is on ".$heads->take(3)->implode(', ').': give those heads another one first. Nothing was changed.'], 409);
+            return response()->json(
+                [
+                    'message' => "The sleeve {$sleeve->name} is on ".
+                        $heads->take(3)->implode(', ').
+                        ': give those heads another one first. Nothing was changed.',
+                ],
+                409,
+            );
         }
         $sleeve->update(['retired_at' => now()]);
 
@@ -73,7 +85,10 @@ final class SleeveController
         responses: [new Answer('SleeveCheck')])]
     public function check(Request $request): JsonResponse
     {
-        $given = $request->validate(['spec' => ['required', 'array'], 'loftDeg' => ['sometimes', 'numeric', 'between:4,20'], 'lieDeg' => ['sometimes', 'numeric', 'between:45,72']]);
+        $given = $request->validate([
+            'spec' => ['required', 'array'], 'loftDeg' => ['sometimes', 'numeric', 'between:4,20'],
+            'lieDeg' => ['sometimes', 'numeric', 'between:45,72'],
+        ]);
         $head = new HeadReading((float) ($given['loftDeg'] ?? 10.5), (float) ($given['lieDeg'] ?? 58));
         $system = SleeveSystem::fromArray($given['spec'], $head);
 
@@ -85,16 +100,31 @@ final class SleeveController
     {
         $given = (array) $request->validate(['spec' => ['required', 'array']])['spec'];
         $system = SleeveSystem::fromArray($given);
-        $spec = array_filter(['name' => $system->name] + array_intersect_key($given, array_flip(['name', 'kind', 'home', 'printedFor', 'tiltDeg', 'ringTiltsDeg'])), fn (mixed $v): bool => $v !== null);
-        $spec['positions'] = array_map(fn (mixed $p): array => array_filter(array_intersect_key((array) $p, array_flip(['label', 'clockDeg', 'clocksDeg', 'loftDeg', 'faceOpenDeg', 'lieDeg'])), fn (mixed $v): bool => $v !== null && $v !== ''), array_values((array) $given['positions']));
+        $spec = array_filter(
+            ['name' => $system->name] +
+                array_intersect_key($given, array_flip(['name', 'kind', 'home', 'printedFor', 'tiltDeg', 'ringTiltsDeg'])),
+            fn (mixed $v): bool => $v !== null,
+        );
+        $spec['positions'] = array_map(
+            fn (mixed $p): array => array_filter(
+                array_intersect_key((array) $p, array_flip(['label', 'clockDeg', 'clocksDeg', 'loftDeg', 'faceOpenDeg', 'lieDeg'])),
+                fn (mixed $v): bool => $v !== null && $v !== '',
+            ),
+            array_values((array) $given['positions']),
+        );
 
         return $spec;
     }
 
     private function requireOwnName(int $studioId, string $name, ?int $but = null): void
     {
-        if (Sleeve::query()->where('studio_id', $studioId)->where('name', $name)->whereNull('retired_at')->whereKeyNot($but ?? 0)->exists()) {
-            throw ValidationException::withMessages(['name' => "There is already a sleeve '{$name}': give this one a name of its own. Nothing was saved."]);
+        if (
+            Sleeve::query()
+                ->where('studio_id', $studioId)->where('name', $name)->whereNull('retired_at')->whereKeyNot($but ?? 0)->exists()
+        ) {
+            throw ValidationException::withMessages([
+                'name' => "There is already a sleeve '{$name}': give this one a name of its own. Nothing was saved.",
+            ]);
         }
     }
 

@@ -37,15 +37,24 @@ final class TrialController
         responses: [new Answer('BayView', 201)])]
     public function store(Request $request, Fitting $fitting, BeginTrial $beginTrial): JsonResponse
     {
-        $given = $request->validate(['setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)], 'kind' => ['sometimes', Rule::in(Trial::KINDS)]]);
+        $given = $request->validate([
+            'setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)],
+            'kind' => ['sometimes', Rule::in(Trial::KINDS)],
+        ]);
         $user = self::user($request);
-        $this->journal->record($fitting, $user, fn (Trial $t): string => ($t->kind === 'warm-up' ? 'began warm-up shots with ' : "began trial {$t->number} with ").$t->setup->tag, function () use ($fitting, $user, $given, $beginTrial): Trial {
-            if (Blind::open($fitting) !== null) {
-                throw ValidationException::withMessages(['setupId' => 'A blind trial is going on: go on to its next setting, or reveal it first.']);
-            }
+        $this->journal->record(
+            $fitting, $user,
+            fn (Trial $t): string => ($t->kind === 'warm-up' ? 'began warm-up shots with ' : "began trial {$t->number} with ").
+                $t->setup->tag,
+            function () use ($fitting, $user, $given, $beginTrial): Trial {
+                if (Blind::open($fitting) !== null) {
+                    throw ValidationException::withMessages([
+                        'setupId' => 'A blind trial is going on: go on to its next setting, or reveal it first.',
+                    ]);
+                }
 
-            return $beginTrial($fitting, $user, (int) $given['setupId'], $given['kind'] ?? 'trial');
-        });
+                return $beginTrial($fitting, $user, (int) $given['setupId'], $given['kind'] ?? 'trial');
+            });
 
         return response()->json((new BayResource($fitting->refresh()))->toArray($request), 201);
     }
@@ -76,7 +85,12 @@ final class TrialController
             '' => "took the note off trial {$trial->number}",
             default => "noted on trial {$trial->number}: {$note}",
         };
-        $this->journal->record($fitting, self::user($request), $words, fn () => $trial->update(array_filter(['note' => $note, 'rating_skipped' => $given['ratingSkipped'] ?? null], fn (mixed $v): bool => $v !== null)));
+        $this->journal->record(
+            $fitting, self::user($request), $words,
+            fn () => $trial->update(
+                array_filter(['note' => $note, 'rating_skipped' => $given['ratingSkipped'] ?? null], fn (mixed $v): bool => $v !== null),
+            ),
+        );
 
         return response()->json((new BayResource($fitting))->toArray($request));
     }
@@ -90,8 +104,16 @@ final class TrialController
         $given = $request->validate(['kind' => ['required', Rule::in(Rating::KINDS)], 'stars' => ['required', 'integer', 'between:1,5']]);
         $user = self::user($request);
         $fitting = Fitting::query()->findOrFail($trial->fitting_id);
-        $this->journal->record($fitting, $user, "rated {$given['kind']} {$given['stars']} in trial {$trial->number}", fn () => Rating::query()->updateOrCreate(['trial_id' => $trial->id, 'kind' => $given['kind']],
-            ['studio_id' => $trial->studio_id, 'fitting_id' => $trial->fitting_id, 'setup_id' => $trial->setup_id, 'stars' => $given['stars'], 'rated_by' => $user->id]));
+        $this->journal->record(
+            $fitting, $user, "rated {$given['kind']} {$given['stars']} in trial {$trial->number}",
+            fn () => Rating::query()->updateOrCreate(
+                ['trial_id' => $trial->id, 'kind' => $given['kind']],
+                [
+                    'studio_id' => $trial->studio_id, 'fitting_id' => $trial->fitting_id, 'setup_id' => $trial->setup_id,
+                    'stars' => $given['stars'], 'rated_by' => $user->id,
+                ],
+            ),
+        );
 
         return response()->json((new BayResource($fitting))->toArray($request));
     }

@@ -30,7 +30,9 @@ final class VisitController
     public function store(Request $request, Fitting $fitting, EndTrial $endTrial): JsonResponse
     {
         $user = self::user($request);
-        $this->journal->record($fitting, $user, fn (Visit $v): string => "began visit {$v->number}", function () use ($fitting, $user, $endTrial): Visit {
+        $this->journal->record($fitting, $user, fn (Visit $v): string => "began visit {$v->number}", function () use (
+            $fitting, $user, $endTrial,
+        ): Visit {
             $endTrial($fitting);
 
             return Visit::now($fitting, $user, another: true);

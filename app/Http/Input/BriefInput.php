@@ -18,7 +18,10 @@ final class BriefInput
         foreach ($input as $field => $value) {
             $data[$field] = match (true) {
                 $field === 'corridor' => self::corridor(is_array($value) ? $value : [], $now),
-                $field === 'weights' => array_filter(array_map(fn (mixed $v): ?float => Quantity::plain('weights', 'Own weights', $v), is_array($value) ? $value : []), fn (?float $v): bool => $v !== null),
+                $field === 'weights' => array_filter(
+                    array_map(fn (mixed $v): ?float => Quantity::plain('weights', 'Own weights', $v), is_array($value) ? $value : []),
+                    fn (?float $v): bool => $v !== null,
+                ),
                 isset(Brief::NUMBERS[$field]) => self::number($field, $value),
                 default => $value,
             };
@@ -50,11 +53,18 @@ final class BriefInput
 
             return [
                 'kind' => array_key_exists('kind', $given) ? $given['kind'] : $stands[$side]['kind'],
-                'atM' => array_key_exists('atM', $given) ? Quantity::read("{$side}.atM", "Where it begins on the {$side}", $given['atM'], Unit::Metres) : $stands[$side]['atM'],
+                'atM' => array_key_exists('atM', $given)
+                    ? Quantity::read("{$side}.atM", "Where it begins on the {$side}", $given['atM'], Unit::Metres)
+                    : $stands[$side]['atM'],
             ];
         };
-        $width = array_key_exists('widthM', $value) ? Quantity::read('corridor.widthM', 'Corridor width', $value['widthM'], Unit::Metres) : $stands['widthM'];
+        $width = array_key_exists('widthM', $value)
+            ? Quantity::read('corridor.widthM', 'Corridor width', $value['widthM'], Unit::Metres)
+            : $stands['widthM'];
 
-        return ['widthM' => $width ?? throw InvalidInput::of('corridor.widthM', 'The corridor needs a width.'), 'left' => $side('left'), 'right' => $side('right')];
+        return [
+            'widthM' => $width ?? throw InvalidInput::of('corridor.widthM', 'The corridor needs a width.'), 'left' => $side('left'),
+            'right' => $side('right'),
+        ];
     }
 }

@@ -28,7 +28,12 @@ final class Quantity
         $cell = Cell::parse($text);
         $value = $cell->magnitude(str_contains($text, ',') && ! str_contains($text, '.') ? ',' : '.');
         if ($value === null || $cell->side !== null || $unit === null || $unit->dimension() !== $target->dimension()) {
-            throw ValidationException::withMessages([$field => sprintf("%s '%s' is not a number with a unit of %s. Nothing was saved; what you typed is still here.", $label, mb_strimwidth($text, 0, 30, '…'), $target->dimension()->value)]);
+            throw ValidationException::withMessages([
+                $field => sprintf(
+                    "%s '%s' is not a number with a unit of %s. Nothing was saved; what you typed is still here.", $label,
+                    mb_strimwidth($text, 0, 30, '…'), $target->dimension()->value,
+                ),
+            ]);
         }
 
         return ($cell->unit ?? $unit)->to($target, $cell->negative ? -$value : $value);

@@ -18,7 +18,9 @@ final class BayToken
         $bay = Bay::query()->whereKey(is_string($number) ? (int) $number : 0)->first();
         $given = hash('sha256', (string) $request->bearerToken());
         if ($bay === null || $bay->token_hash === null || ! hash_equals($bay->token_hash, $given)) {
-            return response()->json(['message' => 'This token does not open this bay. Make a new one on the bay screen.'], 401, ['WWW-Authenticate' => 'Bearer']);
+            return response()->json(['message' => 'This token does not open this bay. Make a new one on the bay screen.'], 401, [
+                'WWW-Authenticate' => 'Bearer',
+            ]);
         }
         $request->attributes->set('bay', $bay);
 

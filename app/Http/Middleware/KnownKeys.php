@@ -27,7 +27,10 @@ final class KnownKeys
             $takes = $operation->requestBody instanceof Takes ? $operation->requestBody->fields : [];
             $said = $request->isJson() ? $request->json()->all() : $request->post() + $request->allFiles();
             self::refuse(Contract::unknownKey($said, $takes), array_keys($takes));
-            $asked = array_map(static fn (QueryParameter $p): string => (string) $p->name, array_values(array_filter((array) $operation->parameters, static fn (mixed $p): bool => $p instanceof QueryParameter)));
+            $asked = array_map(
+                static fn (QueryParameter $p): string => (string) $p->name,
+                array_values(array_filter((array) $operation->parameters, static fn (mixed $p): bool => $p instanceof QueryParameter)),
+            );
             self::refuse(array_values(array_diff(array_map(strval(...), array_keys($request->query())), $asked))[0] ?? null, $asked);
         }
 

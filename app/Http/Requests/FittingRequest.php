@@ -21,7 +21,9 @@ final class FittingRequest extends FormRequest
             'name' => [$new ? 'required_without:playerId' : 'sometimes', 'nullable', 'string', 'max:80'],
             'hand' => [$new ? 'required_without:playerId' : 'sometimes', 'nullable', Rule::in(['right', 'left'])],
             'units' => ['sometimes', 'array'],
-            ...collect(Player::UNITS)->mapWithKeys(fn (array $names, string $kind): array => ["units.{$kind}" => ['required_with:units', Rule::in($names)]])->all(),
+            ...collect(Player::UNITS)
+                ->mapWithKeys(fn (array $names, string $kind): array => ["units.{$kind}" => ['required_with:units', Rule::in($names)]])
+                ->all(),
             'benchmarkSetupId' => ['sometimes', 'integer'],
             'screening' => ['sometimes', 'string', 'max:20'],
             'tieOrder' => ['sometimes', 'array', 'min:1', 'max:4'],

@@ -17,22 +17,37 @@ use MintCarry\Core\Units\Unit;
 final class SetupRequest extends FormRequest
 {
     private const DEGREES = [
-        'statedLoftDeg' => ['stated_loft_deg', 4, 20], 'measuredLoftDeg' => ['measured_loft_deg', 4, 20], 'measuredLieDeg' => ['measured_lie_deg', 45, 72],
-        'measuredFaceOpenDeg' => ['measured_face_open_deg', -10, 10], 'sleeveLoftDeg' => ['sleeve_loft_deg', -4, 4], 'sleeveFaceOpenDeg' => ['sleeve_face_open_deg', -5, 5], 'sleeveLieDeg' => ['sleeve_lie_deg', -4, 4],
+        'statedLoftDeg' => ['stated_loft_deg', 4, 20], 'measuredLoftDeg' => ['measured_loft_deg', 4, 20],
+        'measuredLieDeg' => ['measured_lie_deg', 45, 72], 'measuredFaceOpenDeg' => ['measured_face_open_deg', -10, 10],
+        'sleeveLoftDeg' => ['sleeve_loft_deg', -4, 4], 'sleeveFaceOpenDeg' => ['sleeve_face_open_deg', -5, 5],
+        'sleeveLieDeg' => ['sleeve_lie_deg', -4, 4],
     ];
 
-    private const TEXTS = ['cue' => ['cue', 80], 'sleeveLabel' => ['sleeve_label', 40], 'weights' => ['weights', 120], 'shaft' => ['shaft', 80], 'ball' => ['ball', 80], 'note' => ['note', 500]];
+    private const TEXTS = [
+        'cue' => ['cue', 80], 'sleeveLabel' => ['sleeve_label', 40], 'weights' => ['weights', 120], 'shaft' => ['shaft', 80],
+        'ball' => ['ball', 80], 'note' => ['note', 500],
+    ];
 
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        $part = fn (string $kind): array => ['sometimes', 'nullable', 'integer', Rule::exists('parts', 'id')->where('studio_id', $this->studioId())->where('kind', $kind)];
-        $rules = ['headId' => ['sometimes', 'nullable', 'integer', Rule::exists('heads', 'id')->where('studio_id', $this->studioId())], 'head' => ['required_without:headId', 'nullable', 'string', 'max:80'],
-            'isBaseline' => ['sometimes', 'boolean'], 'branchedFromId' => ['sometimes', 'nullable', 'integer'], 'length' => ['sometimes', 'nullable'], 'tee' => ['sometimes', 'nullable'],
-            'masses' => ['sometimes', 'array', 'max:12'], 'masses.*' => ['nullable', 'numeric', 'between:0,60'], 'shaftId' => $part('shaft'), 'gripId' => $part('grip'), 'ballId' => $part('ball'),
-            'swingWeight' => ['sometimes', 'nullable', 'string', 'max:8'], 'swingWeightSource' => ['sometimes', Rule::in(Reading::SOURCES)]];
+        $part = fn (string $kind): array => [
+            'sometimes', 'nullable', 'integer',
+            Rule::exists('parts', 'id')->where('studio_id', $this->studioId())->where('kind', $kind),
+        ];
+        $rules = [
+            'headId' => ['sometimes', 'nullable', 'integer', Rule::exists('heads', 'id')->where('studio_id', $this->studioId())],
+            'head' => ['required_without:headId', 'nullable', 'string', 'max:80'], 'isBaseline' => ['sometimes', 'boolean'],
+            'branchedFromId' => ['sometimes', 'nullable', 'integer'], 'length' => ['sometimes', 'nullable'],
+            'tee' => ['sometimes', 'nullable'], 'masses' => ['sometimes', 'array', 'max:12'],
+            'masses.*' => ['nullable', 'numeric', 'between:0,60'], 'shaftId' => $part('shaft'), 'gripId' => $part('grip'),
+            'ballId' => $part('ball'), 'swingWeight' => ['sometimes', 'nullable', 'string', 'max:8'],
+            'swingWeightSource' => ['sometimes', Rule::in(Reading::SOURCES)],
+        ];
         foreach (self::DEGREES as $key => [, $low, $high]) {
-            $rules[$key] = [$key === 'statedLoftDeg' ? 'required_without:headId' : 'nullable', 'nullable', 'numeric', "between:{$low},{$high}"];
+            $rules[$key] = [
+                $key === 'statedLoftDeg' ? 'required_without:headId' : 'nullable', 'nullable', 'numeric', "between:{$low},{$high}",
+            ];
         }
         foreach (self::TEXTS as $key => [, $max]) {
             $rules[$key] = ['sometimes', 'nullable', 'string', "max:{$max}"];
@@ -55,14 +70,21 @@ final class SetupRequest extends FormRequest
     /** @return array<string, string> */
     public function attributes(): array
     {
-        return ['head' => 'head', 'headId' => 'head', 'shaftId' => 'shaft', 'gripId' => 'grip', 'ballId' => 'ball', 'statedLoftDeg' => 'stated loft', 'measuredLoftDeg' => 'measured loft', 'measuredLieDeg' => 'measured lie', 'measuredFaceOpenDeg' => 'measured face',
-            'sleeveLoftDeg' => "sleeve's change of loft", 'sleeveFaceOpenDeg' => "sleeve's change of face", 'sleeveLieDeg' => "sleeve's change of lie"];
+        return [
+            'head' => 'head', 'headId' => 'head', 'shaftId' => 'shaft', 'gripId' => 'grip', 'ballId' => 'ball',
+            'statedLoftDeg' => 'stated loft', 'measuredLoftDeg' => 'measured loft', 'measuredLieDeg' => 'measured lie',
+            'measuredFaceOpenDeg' => 'measured face', 'sleeveLoftDeg' => "sleeve's change of loft",
+            'sleeveFaceOpenDeg' => "sleeve's change of face", 'sleeveLieDeg' => "sleeve's change of lie",
+        ];
     }
 
     /** @return array<string, mixed> */
     public function columns(): array
     {
-        $columns = ['head' => trim((string) $this->validated('head')), 'typed' => $this->all(['statedLoftDeg', 'measuredLoftDeg', 'length', 'tee', 'swingWeight'])];
+        $columns = [
+            'head' => trim((string) $this->validated('head')),
+            'typed' => $this->all(['statedLoftDeg', 'measuredLoftDeg', 'length', 'tee', 'swingWeight']),
+        ];
         foreach (self::DEGREES as $key => [$column]) {
             $columns[$column] = $this->validated($key) === null ? null : (float) $this->validated($key);
         }
@@ -71,9 +93,18 @@ final class SetupRequest extends FormRequest
         }
         $columns['length_mm'] = Quantity::read('length', 'Length', $this->input('length'), Unit::Millimetres);
         $columns['tee_mm'] = Quantity::read('tee', 'Tee height', $this->input('tee'), Unit::Millimetres);
-        foreach (['length_mm' => ['length', 900, 1300, 'A driver is between 900 and 1300 mm long'], 'tee_mm' => ['tee', 0, 120, 'A tee stands between 0 and 120 mm']] as $column => [$field, $low, $high, $says]) {
+        foreach (
+            [
+                'length_mm' => ['length', 900, 1300, 'A driver is between 900 and 1300 mm long'],
+                'tee_mm' => ['tee', 0, 120, 'A tee stands between 0 and 120 mm'],
+            ] as $column => [$field, $low, $high, $says]
+        ) {
             if ($columns[$column] !== null && ($columns[$column] < $low || $columns[$column] > $high)) {
-                throw ValidationException::withMessages([$field => sprintf('%s; this is %.0f mm. Nothing was saved; what you typed is still here.', $says, $columns[$column])]);
+                throw ValidationException::withMessages([
+                    $field => sprintf(
+                        '%s; this is %.0f mm. Nothing was saved; what you typed is still here.', $says, $columns[$column],
+                    ),
+                ]);
             }
         }
         $typed = trim((string) $this->validated('swingWeight', ''));
@@ -81,7 +112,9 @@ final class SetupRequest extends FormRequest
         $columns['swing_weight_source'] = $typed === '' ? 'measured' : (string) $this->validated('swingWeightSource', 'measured');
         $user = $this->user();
         if ($columns['swing_weight_source'] === 'simulated' && ! ($user instanceof User && $user->studio->takesSimulated())) {
-            throw ValidationException::withMessages(['swingWeight' => 'This swing weight is a stand-in’s, and the studio takes nothing made up. Nothing was saved; what you typed is still here.']);
+            throw ValidationException::withMessages([
+                'swingWeight' => 'This swing weight is a stand-in’s, and the studio takes nothing made up. Nothing was saved; what you typed is still here.',
+            ]);
         }
 
         return $columns + $this->fromRack();
@@ -95,7 +128,10 @@ final class SetupRequest extends FormRequest
             $columns["{$kind}_id"] = $this->validated("{$kind}Id");
         }
         $columns['head_id'] = $this->validated('headId');
-        $masses = array_map(floatval(...), array_filter((array) $this->validated('masses', []), fn (mixed $v): bool => $v !== null && (float) $v > 0));
+        $masses = array_map(
+            floatval(...),
+            array_filter((array) $this->validated('masses', []), fn (mixed $v): bool => $v !== null && (float) $v > 0),
+        );
         ksort($masses);
         $columns['masses'] = $columns['head_id'] === null || ! $this->has('masses') ? null : $masses; // null = the standard weights
 

@@ -28,13 +28,24 @@ final class FittingResource extends JsonResource
     {
         /** @var Fitting $fitting */
         $fitting = $this->resource;
-        $setups = $fitting->setups()->with(Setup::MADE_OF)->withCount(['shots' => fn (Builder $q) => Shot::revealed($q), 'shots as counted_count' => fn (Builder $q) => Shot::revealed($q)->whereNull('left_out_reason'), 'shots as simulated_count' => fn (Builder $q) => Shot::revealed($q)->where('source', 'simulated')])->get();
-        $decision = $fitting->decisions()->with(['setup', 'fitter'])->first();
+        $setups = $fitting
+            ->setups()->with(Setup::MADE_OF)
+            ->withCount([
+                'shots' => fn (Builder $q) => Shot::revealed($q),
+                'shots as counted_count' => fn (Builder $q) => Shot::revealed($q)->whereNull('left_out_reason'),
+                'shots as simulated_count' => fn (Builder $q) => Shot::revealed($q)->where('source', 'simulated'),
+            ])
+            ->get();
+        $decision = $fitting
+            ->decisions()->with(['setup', 'fitter'])->first();
 
         return [
             'id' => $fitting->id,
             'version' => $fitting->version,
-            'player' => ['id' => $fitting->player->id, 'name' => $fitting->player->name, 'hand' => $fitting->player->hand->value, 'units' => $fitting->player->units],
+            'player' => [
+                'id' => $fitting->player->id, 'name' => $fitting->player->name, 'hand' => $fitting->player->hand->value,
+                'units' => $fitting->player->units,
+            ],
             'brief' => $fitting->brief()->toArray(),
             'squaringShare' => $fitting->brief()->squaringShare(),
             'briefAgreedAt' => $fitting->brief_agreed_at?->toIso8601String(),
@@ -44,7 +55,10 @@ final class FittingResource extends JsonResource
             'setups' => SetupResource::collection($setups),
             'trials' => self::trials($fitting),
             'ratings' => (object) self::ratings($fitting),
-            'screening' => ['name' => $fitting->policy()->name, 'label' => $fitting->policy()->label(), 'warning' => $fitting->policy()->warning()],
+            'screening' => [
+                'name' => $fitting->policy()->name, 'label' => $fitting->policy()->label(),
+                'warning' => $fitting->policy()->warning(),
+            ],
             'asksRatings' => $fitting->asks_ratings,
             'decision' => $decision === null ? null : self::decision($decision),
             'tieOrder' => $fitting->tie_order ?? TieBreak::CRITERIA,
@@ -52,13 +66,21 @@ final class FittingResource extends JsonResource
         ];
     }
 
-    /** @return list<array{id: int, number: int, kind: string, tag: string}> which trials a shot can be moved to; none of a blind trial that goes on */
+    /**
+     * @return list<array{id: int, number: int, kind: string, tag: string}> which trials a shot can be moved to; none of a blind
+     *   trial that goes on
+     */
     private static function trials(Fitting $fitting): array
     {
         /** @var Collection<int, Trial> $trials */
-        $trials = Trial::query()->with('setup')->where('fitting_id', $fitting->id)->orderBy('number')->whereNotIn('id', Trial::hidden())->get();
+        $trials = Trial::query()
+            ->with('setup')->where('fitting_id', $fitting->id)->orderBy('number')->whereNotIn('id', Trial::hidden())->get();
 
-        return array_values($trials->map(fn (Trial $t): array => ['id' => $t->id, 'number' => $t->number, 'kind' => $t->kind, 'tag' => $t->setup->tag])->all());
+        return array_values(
+            $trials
+                ->map(fn (Trial $t): array => ['id' => $t->id, 'number' => $t->number, 'kind' => $t->kind, 'tag' => $t->setup->tag])
+                ->all(),
+        );
     }
 
     /** @return array<int, array<string, float>> mean of what the player said, by setup and kind; of a blind trial when it is revealed */
@@ -78,9 +100,10 @@ final class FittingResource extends JsonResource
     public static function decision(Decision $decision): array
     {
         return [
-            'id' => $decision->id, 'setupId' => $decision->setup_id, 'tag' => $decision->setup->tag, 'advisedSetupId' => $decision->advised_setup_id,
-            'reason' => $decision->reason, 'by' => $decision->fitter->name, 'at' => $decision->created_at->toIso8601String(),
-            'advice' => self::asKept($decision, 'advice'), 'version' => $decision->number, 'lockedAt' => $decision->locked_at?->toIso8601String(),
+            'id' => $decision->id, 'setupId' => $decision->setup_id, 'tag' => $decision->setup->tag,
+            'advisedSetupId' => $decision->advised_setup_id, 'reason' => $decision->reason, 'by' => $decision->fitter->name,
+            'at' => $decision->created_at->toIso8601String(), 'advice' => self::asKept($decision, 'advice'),
+            'version' => $decision->number, 'lockedAt' => $decision->locked_at?->toIso8601String(),
             'reopenedAt' => $decision->reopened_at?->toIso8601String(), 'reopenWhy' => $decision->reopen_why ?? '',
         ];
     }
@@ -109,7 +132,13 @@ final class FittingResource extends JsonResource
             'shots' => $hit === 0 ? 'no shots yet' : ($hit < count($setups) ? (count($setups) - $hit).' without shots' : ''),
             'compare' => $hit < 2 ? 'needs two setups with shots' : '',
             'finder' => $hit === 0 ? 'needs the baseline' : '',
-            'decide' => $decision === null ? 'not decided' : ($decision->isLocked() ? '' : ($decision->reopened_at !== null ? 'reopened' : 'not locked')),
+            'decide' => $decision === null
+                    ? 'not decided'
+                    : ($decision->isLocked()
+                        ? ''
+                        : ($decision->reopened_at !== null
+                            ? 'reopened'
+                            : 'not locked')),
             'sheet' => $decision === null ? 'after the decision' : '',
         ];
     }

@@ -61,17 +61,34 @@ final class HeadResource extends JsonResource
             'measured' => (object) self::inForce($head, $gauged),
             'loftOffDeg' => $off,
             'loftOffWarn' => $off !== null && abs($off) > HeadReadings::WARN_BEYOND_DEG,
-            'home' => $home === [] ? null : array_values(array_filter($home, fn (array $p): bool => $p['label'] === $gauged->sleeve->home))[0] ?? $home[0],
-            'body' => ['massG' => $body->massG, 'cgToeMm' => $body->cgToeMm, 'cgBackMm' => $body->cgBackMm, 'cgUpMm' => $body->cgUpMm, 'inertiaGcm2' => $body->inertiaGcm2],
+            'home' => $home === []
+                    ? null
+                    : array_values(array_filter($home, fn (array $p): bool => $p['label'] === $gauged->sleeve->home))[0] ?? $home[0],
+            'body' => [
+                'massG' => $body->massG, 'cgToeMm' => $body->cgToeMm, 'cgBackMm' => $body->cgBackMm, 'cgUpMm' => $body->cgUpMm,
+                'inertiaGcm2' => $body->inertiaGcm2,
+            ],
             'warnings' => EquipmentRules::warnings($body, $head->volume_cm3),
-        ] + ($this->full ? [
-            'plane' => SleeveResource::plane($gauged->sleeve, $straight, $this->squaringShare),
-            'faceMap' => $body->faceMap(),
-            'history' => $head->readings->reverse()->values()->map(fn (Reading $r): array => [
-                'id' => $r->id, 'values' => $r->values, 'position' => $r->position, 'readAs' => $r->read_as->value, 'way' => $r->way, 'source' => $r->source, 'note' => $r->note, 'by' => $r->fitter->name, 'at' => $r->created_at->toIso8601String(),
-                'inForce' => array_values(array_filter(array_keys($r->values), fn (string $q): bool => ($inForce[$q] ?? null)?->id === $r->id)),
-            ])->all(),
-        ] : []);
+        ] +
+            ($this->full
+                ? [
+                    'plane' => SleeveResource::plane($gauged->sleeve, $straight, $this->squaringShare),
+                    'faceMap' => $body->faceMap(),
+                    'history' => $head->readings
+                        ->reverse()->values()
+                        ->map(
+                            fn (Reading $r): array => [
+                                'id' => $r->id, 'values' => $r->values, 'position' => $r->position, 'readAs' => $r->read_as->value,
+                                'way' => $r->way, 'source' => $r->source, 'note' => $r->note, 'by' => $r->fitter->name,
+                                'at' => $r->created_at->toIso8601String(),
+                                'inForce' => array_values(
+                                    array_filter(array_keys($r->values), fn (string $q): bool => ($inForce[$q] ?? null)?->id === $r->id),
+                                ),
+                            ],
+                        )
+                        ->all(),
+                ]
+                : []);
     }
 
     /** @return array<string, array{value: float, n: int, spread: float, position: string, readAs: string, source: string}> */
@@ -82,7 +99,11 @@ final class HeadResource extends JsonResource
         foreach (array_keys(ReadingSet::QUANTITIES) as $quantity) {
             $set = $gauged->inForce($quantity);
             if ($set !== null) {
-                $out[$quantity] = ['value' => $set->mean($quantity), 'n' => count($set->values[$quantity]), 'spread' => $set->spread($quantity), 'position' => $set->position, 'readAs' => $set->readAs->value, 'source' => $readings[$quantity]->source ?? 'measured'];
+                $out[$quantity] = [
+                    'value' => $set->mean($quantity), 'n' => count($set->values[$quantity]), 'spread' => $set->spread($quantity),
+                    'position' => $set->position, 'readAs' => $set->readAs->value,
+                    'source' => $readings[$quantity]->source ?? 'measured',
+                ];
             }
         }
 

@@ -17,6 +17,9 @@ final class PartResource extends JsonResource
         /** @var Part $part */
         $part = $this->resource;
 
-        return ['id' => $part->id, 'kind' => $part->kind, 'label' => $part->label, 'data' => (object) $part->data, 'supply' => (object) $part->supply];
+        return [
+            'id' => $part->id, 'kind' => $part->kind, 'label' => $part->label, 'data' => (object) $part->data,
+            'supply' => (object) $part->supply,
+        ];
     }
 }

@@ -64,8 +64,19 @@ final class SetupResource extends JsonResource
                 'byStandIn' => $setup->isReadByStandIn(),
             ],
             'loftOffDeg' => $setup->loftOffDeg(),
-            'body' => $body === null ? null : ['massG' => $body->massG, 'cgToeMm' => $body->cgToeMm, 'cgBackMm' => $body->cgBackMm, 'cgUpMm' => $body->cgUpMm, 'assumed' => $setup->rackHead?->assumed() ?? []],
-            'swingWeight' => $points === null ? null : ['label' => SwingWeight::labelOf($points), 'points' => $points, 'measured' => $setup->swing_weight_points !== null, 'source' => $setup->swing_weight_points === null ? 'computed' : $setup->swing_weight_source],
+            'body' => $body === null
+                    ? null
+                    : [
+                        'massG' => $body->massG, 'cgToeMm' => $body->cgToeMm, 'cgBackMm' => $body->cgBackMm,
+                        'cgUpMm' => $body->cgUpMm, 'assumed' => $setup->rackHead?->assumed() ?? [],
+                    ],
+            'swingWeight' => $points === null
+                    ? null
+                    : [
+                        'label' => SwingWeight::labelOf($points), 'points' => $points,
+                        'measured' => $setup->swing_weight_points !== null,
+                        'source' => $setup->swing_weight_points === null ? 'computed' : $setup->swing_weight_source,
+                    ],
             'warnings' => $body === null ? [] : EquipmentRules::warnings($body, $setup->rackHead?->volume_cm3, $setup->length_mm),
             'shelf' => $setup->shelf ?? '',
             'shelfReason' => $setup->shelf_reason ?? '',

@@ -38,7 +38,12 @@ final class ShotResource extends JsonResource
             'hitAt' => $shot->hit_at,
             'note' => $shot->note,
             'intent' => $shot->intent,
-            'leftOut' => $shot->left_out_reason === null ? null : ['reason' => $shot->left_out_reason, 'note' => $shot->left_out_note, 'at' => $shot->left_out_at?->toIso8601String()],
+            'leftOut' => $shot->left_out_reason === null
+                    ? null
+                    : [
+                        'reason' => $shot->left_out_reason, 'note' => $shot->left_out_note,
+                        'at' => $shot->left_out_at?->toIso8601String(),
+                    ],
         ];
     }
 }

@@ -22,7 +22,10 @@ final class SleeveResource extends JsonResource
         $sleeve = $this->resource;
         $head = new HeadReading(10.5);
 
-        return ['id' => $sleeve->id, 'name' => $sleeve->name, 'spec' => $sleeve->spec, 'heads' => (int) $sleeve->getAttribute('heads_count')] + self::geometry($sleeve->system($head), $head);
+        return [
+            'id' => $sleeve->id, 'name' => $sleeve->name, 'spec' => $sleeve->spec,
+            'heads' => (int) $sleeve->getAttribute('heads_count'),
+        ] + self::geometry($sleeve->system($head), $head);
     }
 
     /**
@@ -32,12 +35,18 @@ final class SleeveResource extends JsonResource
      */
     public static function geometry(SleeveSystem $system, HeadReading $stated): array
     {
-        return ['check' => $system->check($stated), 'plane' => self::plane($system, PlayingGeometry::straighten($stated, $system->home()->tilts, AddressHabit::Soled))];
+        return [
+            'check' => $system->check($stated),
+            'plane' => self::plane($system, PlayingGeometry::straighten($stated, $system->home()->tilts, AddressHabit::Soled)),
+        ];
     }
 
     /** @return array<string, mixed> loft, face and lie at every position: on the sole, squared, and half-way */
     public static function plane(SleeveSystem $system, HeadReading $straight, float $squaringShare = 0.5): array
     {
-        return ['home' => $system->home, 'squaringShare' => $squaringShare, 'soled' => $system->plane($straight, 0.0), 'squared' => $system->plane($straight, 1.0), 'mixed' => $system->plane($straight, $squaringShare)];
+        return [
+            'home' => $system->home, 'squaringShare' => $squaringShare, 'soled' => $system->plane($straight, 0.0),
+            'squared' => $system->plane($straight, 1.0), 'mixed' => $system->plane($straight, $squaringShare),
+        ];
     }
 }

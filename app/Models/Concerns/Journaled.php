@@ -12,7 +12,16 @@ trait Journaled
     protected static function bootJournaled(): void
     {
         static::created(static fn (self $record) => app(Journal::class)->track($record->getTable(), (int) $record->getKey(), null, []));
-        static::updated(static fn (self $record) => app(Journal::class)->track($record->getTable(), (int) $record->getKey(), array_intersect_key($record->getRawOriginal(), $record->getChanges()), array_intersect_key($record->getAttributes(), $record->getChanges())));
-        static::deleted(static fn (self $record) => app(Journal::class)->track($record->getTable(), (int) $record->getKey(), $record->getRawOriginal(), null));
+        static::updated(
+            static fn (self $record) => app(Journal::class)->track(
+                $record->getTable(), (int) $record->getKey(), array_intersect_key($record->getRawOriginal(), $record->getChanges()),
+                array_intersect_key($record->getAttributes(), $record->getChanges()),
+            ),
+        );
+        static::deleted(
+            static fn (self $record) => app(Journal::class)->track(
+                $record->getTable(), (int) $record->getKey(), $record->getRawOriginal(), null,
+            ),
+        );
     }
 }

@@ -43,7 +43,10 @@ $delivery = new Delivery(45, 1, -1, 13, 1);
 $strike = new Strike(5, -3);
 $ball = $impact->strike($delivery, $strike);
 $flights = rate(40000, fn (int $i) => $flight->fly($launches[$i % 1000]));
-printf("flights with bounce and roll  %8.0f /s   (target 60,000; worst carry error %.4f yd against a 1e-10 reference, limit 0.05)\n", $flights, $worst);
+printf(
+    "flights with bounce and roll  %8.0f /s   (target 60,000; worst carry error %.4f yd against a 1e-10 reference, limit 0.05)\n",
+    $flights, $worst,
+);
 printf("impacts                       %8.0f /s   (target 60,000)\n", rate(40000, fn (int $i) => $impact->strike($delivery, $strike)));
 printf("inverse, ball data alone      %8.0f /s   (target 500)\n", rate(300, fn (int $i) => DeliveryEstimate::of($ball, true, true, [])));
 fwrite(STDERR, (string) $flights);

@@ -1,7 +1,8 @@
 <?php
 
-// Simulated sessions against the rules of judging: how often they are wrong, how often they see what is there. php bin/parts/bench/judging.php [sessions 5000] [seed 1]
-// Also run short by tests/Core/JudgingBenchTest.php. Players are made up; their spreads and mishits are not those the rules assume.
+// Simulated sessions against the rules of judging: how often they are wrong, how often they see what is there. php
+// bin/parts/bench/judging.php [sessions 5000] [seed 1] Also run short by tests/Core/JudgingBenchTest.php. Players are made up;
+// their spreads and mishits are not those the rules assume.
 
 declare(strict_types=1);
 
@@ -17,6 +18,7 @@ use MintCarry\Core\Fitting\Mishits;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\SideEstimate;
+use MintCarry\Core\Fitting\Verdict;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\PlayerModel;
 use MintCarry\Core\Impact\SetupEffect;
@@ -43,7 +45,10 @@ final class Judging
     /** @return array<string, float> */
     public function run(int $sessions): array
     {
-        $count = ['clean' => 0, 'cleanPanel' => 0, 'rough' => 0, 'roughPanel' => 0, 'power' => 0, 'settledAfter' => 0, 'covered' => 0, 'alikeCovered' => 0, 'compared' => 0];
+        $count = [
+            'clean' => 0, 'cleanPanel' => 0, 'rough' => 0, 'roughPanel' => 0, 'power' => 0, 'settledAfter' => 0, 'covered' => 0,
+            'alikeCovered' => 0, 'compared' => 0,
+        ];
         $error = ['measured' => 0.0, 'alike' => 0.0];
         $share = [4 => [0, 0.0, 0], 8 => [0, 0.0, 0], 12 => [0, 0.0, 0]];
         $mishits = ['costly' => 0, 'found' => 0, 'good' => 0, 'alarms' => 0];
@@ -69,14 +74,22 @@ final class Judging
         $of = static fn (int|float $n, int|float $all): float => $all > 0 ? $n / $all : 0.0;
 
         return [
-            'false better, clean' => $of($count['clean'], $sessions), 'false better of any measure, clean' => $of($count['cleanPanel'], $sessions),
-            'false better, mishits and tiring' => $of($count['rough'], $sessions), 'false better of any measure, mishits and tiring' => $of($count['roughPanel'], $sessions),
-            'power at one SD' => $of($count['power'], $sessions), 'shots to a verdict, where there is one' => $of($count['settledAfter'], $count['power']),
+            'false better, clean' => $of($count['clean'], $sessions),
+            'false better of any measure, clean' => $of($count['cleanPanel'], $sessions),
+            'false better, mishits and tiring' => $of($count['rough'], $sessions),
+            'false better of any measure, mishits and tiring' => $of($count['roughPanel'], $sessions),
+            'power at one SD' => $of($count['power'], $sessions),
+            'shots to a verdict, where there is one' => $of($count['settledAfter'], $count['power']),
             'coverage of the like-for-like interval' => $of($count['alikeCovered'], $count['compared']),
-            'RMSE of a carry difference, measured, m' => sqrt($of($error['measured'], $count['compared'])), 'RMSE of a carry difference, like for like, m' => sqrt($of($error['alike'], $count['compared'])),
-            'share, RMSE at 4' => sqrt($of($share[4][1], $share[4][0])), 'share, RMSE at 8' => sqrt($of($share[8][1], $share[8][0])), 'share, RMSE at 12' => sqrt($of($share[12][1], $share[12][0])),
-            'share, coverage at 4' => $of($share[4][2], $share[4][0]), 'share, coverage at 8' => $of($share[8][2], $share[8][0]), 'share, coverage at 12' => $of($share[12][2], $share[12][0]),
-            'costly mishits found' => $of($mishits['found'], $mishits['costly']), 'false alarms' => $of($mishits['alarms'], $mishits['good']),
+            'RMSE of a carry difference, measured, m' => sqrt($of($error['measured'], $count['compared'])),
+            'RMSE of a carry difference, like for like, m' => sqrt($of($error['alike'], $count['compared'])),
+            'share, RMSE at 4' => sqrt($of($share[4][1], $share[4][0])),
+            'share, RMSE at 8' => sqrt($of($share[8][1], $share[8][0])),
+            'share, RMSE at 12' => sqrt($of($share[12][1], $share[12][0])),
+            'share, coverage at 4' => $of($share[4][2], $share[4][0]), 'share, coverage at 8' => $of($share[8][2], $share[8][0]),
+            'share, coverage at 12' => $of($share[12][2], $share[12][0]),
+            'costly mishits found' => $of($mishits['found'], $mishits['costly']),
+            'false alarms' => $of($mishits['alarms'], $mishits['good']),
         ];
     }
 
@@ -87,8 +100,12 @@ final class Judging
 
     private function player(float $mishits, float $tiring): PlayerModel
     {
-        return new PlayerModel(clubSpeedMps: $this->uniform(36, 53), attackDeg: $this->uniform(-3, 4), pathDeg: $this->uniform(-4, 4), faceDeg: $this->uniform(-1.5, 1.5), dynamicLoftDeg: $this->uniform(11, 16), toeMm: $this->uniform(-6, 6), highMm: $this->uniform(-4, 5),
-            looseness: $this->uniform(0.7, 1.4), mishitShare: $mishits, tiringPerSwing: $tiring, warmUpSwings: $tiring > 0 ? 5 : 0);
+        return new PlayerModel(
+            clubSpeedMps: $this->uniform(36, 53), attackDeg: $this->uniform(-3, 4), pathDeg: $this->uniform(-4, 4),
+            faceDeg: $this->uniform(-1.5, 1.5), dynamicLoftDeg: $this->uniform(11, 16), toeMm: $this->uniform(-6, 6),
+            highMm: $this->uniform(-4, 5), looseness: $this->uniform(0.7, 1.4), mishitShare: $mishits, tiringPerSwing: $tiring,
+            warmUpSwings: $tiring > 0 ? 5 : 0,
+        );
     }
 
     /** @return array{list<LaunchShot>, list<bool>} shots, and which of them were mishits */
@@ -121,7 +138,7 @@ final class Judging
         $panel = 0;
         for ($n = 3; $n <= 20; $n++) {
             foreach (LiveVerdict::of($benchmark, new ShotSet('B', array_slice($b, 0, $n)), Scoring::Longest) as $told) {
-                if ($told->word === 'better') {
+                if ($told->verdict === Verdict::Better) {
                     if ($told->declared) {
                         return [1, 1, $n];
                     }
@@ -144,7 +161,10 @@ final class Judging
         $maker = new ShotMaker(new SetupEffect(new Head), Hand::Right, $this->random);
         $all = [];
         foreach (['A', 'B'] as $tag) {
-            $e = Evidence::of(new SetupSpec($tag, 'h', new Head, 10.5, 10.5, 0.0), new ShotSet($tag, $this->hit($maker, $player, 6)[0]), $this->flight);
+            $e = Evidence::of(
+                new SetupSpec($tag, 'h', new Head, 10.5, 10.5, 0.0), new ShotSet($tag, $this->hit($maker, $player, 6)[0]),
+                $this->flight,
+            );
             if ($e === null) {
                 return;
             }
@@ -158,7 +178,8 @@ final class Judging
         $count['compared']++;
         $count['alikeCovered'] += $told['interval']->contains(0.0) ? 1 : 0;
         $error['alike'] += $told['value'] ** 2;
-        $error['measured'] += ((float) $all[1]->set->summary(Measure::Carry)?->mean - (float) $all[0]->set->summary(Measure::Carry)?->mean) ** 2;
+        $error['measured'] +=
+            ((float) $all[1]->set->summary(Measure::Carry)?->mean - (float) $all[0]->set->summary(Measure::Carry)?->mean) ** 2;
     }
 
     /** @param  array<int, array{int, float, int}>  $share */

@@ -9,7 +9,9 @@ use Illuminate\Http\Exceptions\HttpResponseException;
 /** A note that two screens may write: each says what stood there when it was opened. */
 trait KeepsNote
 {
-    private const NOTE = ['note' => ['sometimes', 'nullable', 'string', 'max:500'], 'was' => ['present_with:note', 'nullable', 'string', 'max:500']];
+    private const NOTE = [
+        'note' => ['sometimes', 'nullable', 'string', 'max:500'], 'was' => ['present_with:note', 'nullable', 'string', 'max:500'],
+    ];
 
     /**
      * @param  string|null  $stands  on record
@@ -20,7 +22,15 @@ trait KeepsNote
     private static function requireSeen(?string $stands, array $given): void
     {
         if (! in_array((string) $stands, [(string) $given['was'], (string) $given['note']], true)) {
-            throw new HttpResponseException(response()->json(['message' => 'This note was changed on another screen meanwhile. Both are shown; save the one that shall stand.', 'current' => $stands], 409));
+            throw new HttpResponseException(
+                response()->json(
+                    [
+                        'message' => 'This note was changed on another screen meanwhile. Both are shown; save the one that shall stand.',
+                        'current' => $stands,
+                    ],
+                    409,
+                ),
+            );
         }
     }
 }
