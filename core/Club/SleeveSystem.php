@@ -197,7 +197,7 @@ final readonly class SleeveSystem
 
     private static function text(mixed $value, string $field, int $longest = 60): string
     {
-        $text = is_scalar($value) ? trim((string) $value) : '';
+        $text = is_string($value) || is_int($value) || is_float($value) ? trim((string) $value) : '';
         if ($text === '' || mb_strlen($text) > $longest) {
             throw InvalidInput::of($field, $text === '' ? 'A name is missing.' : "'{$text}' is too long; {$longest} letters fit.");
         }

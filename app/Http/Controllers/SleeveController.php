@@ -107,7 +107,8 @@ final class SleeveController
         );
         $spec['positions'] = array_map(
             fn (mixed $p): array => array_filter(
-                array_intersect_key((array) $p, array_flip(['label', 'clockDeg', 'clocksDeg', 'loftDeg', 'faceOpenDeg', 'lieDeg'])),
+                ['label' => trim((string) $p['label'])]
+                    + array_intersect_key((array) $p, array_flip(['clockDeg', 'clocksDeg', 'loftDeg', 'faceOpenDeg', 'lieDeg'])),
                 fn (mixed $v): bool => $v !== null && $v !== '',
             ),
             array_values((array) $given['positions']),
