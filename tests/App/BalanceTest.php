@@ -42,8 +42,8 @@ it('weighs the club as it is put together, close to what is computed', function 
         ->assertOk()->json('swingWeight.points');
     $read = $this->postJson("api/fittings/{$this->case->id}/setups/balance", $body)
         ->assertOk()->json('swingWeight');
-    expect(MintCarry\Core\Club\SwingWeight::pointsOf($read))
-        ->toEqualWithDelta($computed, 1.0)->and(Setup::query()->count())->toBe(0);
+    expect(MintCarry\Core\Club\SwingWeight::pointsOf($read))->toEqualWithDelta($computed, 1.0)
+        ->and(Setup::query()->count())->toBe(0);
     $this->postJson("api/fittings/{$this->case->id}/setups", $body + ['swingWeight' => $read])
         ->assertCreated()->assertJsonPath('swingWeight.measured', true)->assertJsonPath('swingWeight.label', $read);
 });
@@ -68,6 +68,7 @@ it('answers to the documented format, and to nothing else', function (): void {
         ->and($ask('GET', '/balance/reading'))->toBe([409, ['error' => 'Nothing lies on the balance.']])
         ->and($ask('PUT', '/balance/piece', ['massG' => 203.4, 'colour' => 7])[0])->toBe(200)
         ->and($ask('GET', '/balance/reading')[1]['values'])->toHaveKeys(['massG'])->not->toHaveKey('colour')
-        ->and($ask('DELETE', '/balance/reading')[0])->toBe(405)->and($ask('GET', '/toaster')[0])->toBe(404)
+        ->and($ask('DELETE', '/balance/reading')[0])->toBe(405)
+        ->and($ask('GET', '/toaster')[0])->toBe(404)
         ->and($ask('GET', '/gauge')[1]['reads'])->toBe(['loftDeg', 'lieDeg', 'faceOpenDeg']);
 });

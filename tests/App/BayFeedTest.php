@@ -52,7 +52,8 @@ it('answers a repeat as it answered the first, and stores nothing twice', functi
                 ],
             ])->json('results.*.status'),
         )
-        ->toBe(['stored', 'stored', 'stored'])->and(Shot::query()->count())->toBe(2);
+        ->toBe(['stored', 'stored', 'stored'])
+        ->and(Shot::query()->count())->toBe(2);
     $held = ($this->post)(['id' => 'bad', 'values' => ['launchDeg' => 12]])->json();
     expect(($this->post)(['id' => 'bad', 'values' => ['launchDeg' => 12]])->json())->toBe($held)
         ->and(HeldShot::query()->count())->toBe(1);
@@ -236,9 +237,9 @@ it('opens to the token of this bay alone, in the header alone', function (): voi
 
 it('keeps only the hash of a token, and a new one or none ends the old', function (): void {
     ($this->begin)();
-    expect(Bay::query()->firstOrFail()->token_hash)
-        ->toBe(hash('sha256', $this->token))->and((string) $this->getJson("api/fittings/{$this->case->id}/bay")->getContent())
-        ->not->toContain($this->token)->not->toContain(hash('sha256', $this->token));
+    expect(Bay::query()->firstOrFail()->token_hash)->toBe(hash('sha256', $this->token))
+        ->and((string) $this->getJson("api/fittings/{$this->case->id}/bay")->getContent())->not->toContain($this->token)->not
+        ->toContain(hash('sha256', $this->token));
     $new = $this->postJson("api/bays/{$this->bay}/token")->json('token');
     ($this->post)(['id' => '1', 'values' => $this->good])->assertUnauthorized();
     ($this->post)(['id' => '1', 'values' => $this->good], $new)->assertOk();
@@ -300,9 +301,10 @@ it('sets warm-up shots apart, and keeps the place that a trial was hit in', func
         ->assertOk();
     ($this->begin)();
     $trials = App\Models\Trial::query()->orderBy('number')->get();
-    expect($trials[0]->conditions['temperatureC'])
-        ->toEqual(18)->and($trials[1]->conditions)->toMatchArray(['temperatureC' => 4, 'turf' => 'soft'])->and($trials[0]->ended_at)
-        ->not->toBeNull()->and($trials[1]->ended_at)->toBeNull();
+    expect($trials[0]->conditions['temperatureC'])->toEqual(18)
+        ->and($trials[1]->conditions)->toMatchArray(['temperatureC' => 4, 'turf' => 'soft'])
+        ->and($trials[0]->ended_at)->not->toBeNull()
+        ->and($trials[1]->ended_at)->toBeNull();
     $this->postJson("api/fittings/{$this->case->id}/trials/end")
         ->assertOk()->assertJsonPath('running', null);
     expect(($this->post)(['id' => 'late', 'values' => $this->good])->json('results.0.status'))->toBe('held');
@@ -362,8 +364,8 @@ it('says how to change over to every setup, and in which order those not hit yet
     $this->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $plain])->assertCreated();
     $view = $this->getJson("api/fittings/{$this->case->id}/bay")->json();
     $over = array_column($view['changeOver'], null, 'setupId');
-    expect($over[$plain]['steps'])
-        ->toBe([])->and($over[$upHeel]['steps'])
+    expect($over[$plain]['steps'])->toBe([])
+        ->and($over[$upHeel]['steps'])
         ->toBe([
             'Sleeve: from N to +1.4', 'Weights: 12 g out of back', 'Weights: 12 g into heel',
             'Torque every screw to the maker’s click',
@@ -389,9 +391,8 @@ it('takes nothing while the disk is nearly full, says so, and takes it when ther
     config(['mintcarry.least_free_mb' => 1e12]);
     $refused = ($this->post)(['id' => 's-1', 'values' => $this->good])
         ->assertStatus(503)->assertHeader('Retry-After');
-    expect($refused->json('message'))
-        ->toContain('nearly full')->toContain('Nothing was taken')->and(Shot::query()->count() + HeldShot::query()->count())
-        ->toBe(0);
+    expect($refused->json('message'))->toContain('nearly full')->toContain('Nothing was taken')
+        ->and(Shot::query()->count() + HeldShot::query()->count())->toBe(0);
     $this->type($this->user, $this->case, $this->a, [
         ['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400'],
     ])->assertStatus(503);

@@ -25,7 +25,8 @@ it('converts each quantity once, at the edge, and keeps what was typed', functio
         ($this->change)([$field => ['value' => $value, 'unit' => $unit]])
             ->assertOk()->json("brief.{$field}"),
     )
-        ->toEqualWithDelta($kept, 1e-9)->and($this->case->fresh()->typed[$field])->toBe(['value' => $value, 'unit' => $unit]);
+        ->toEqualWithDelta($kept, 1e-9)
+        ->and($this->case->fresh()->typed[$field])->toBe(['value' => $value, 'unit' => $unit]);
 })->with([
     ['holeLengthM', '420', 'yd', 384.048],
     ['holeLengthM', '384,5', 'm', 384.5],
@@ -45,9 +46,9 @@ it('takes corridor and trouble side by side, each with its own distance', functi
         ],
     ])
         ->assertOk()->json('brief.corridor');
-    expect($brief['widthM'])
-        ->toEqualWithDelta(32.004, 1e-9)->and($brief['left'])->toEqual(['kind' => 'water', 'atM' => 27.432])->and($brief['right'])
-        ->toBe(['kind' => 'trees', 'atM' => null]);
+    expect($brief['widthM'])->toEqualWithDelta(32.004, 1e-9)
+        ->and($brief['left'])->toEqual(['kind' => 'water', 'atM' => 27.432])
+        ->and($brief['right'])->toBe(['kind' => 'trees', 'atM' => null]);
     // What is not named stands.
     expect(($this->change)(['corridor' => ['right' => ['kind' => 'rough']]])->json('brief.corridor.left.kind'))->toBe('water');
 });

@@ -34,7 +34,8 @@ it('refuses what the stock does not hold, and keeps nothing', function (array $m
         ($this->build)(['masses' => $masses])
             ->assertUnprocessable()->json('message'),
     )
-        ->toContain($says)->and(Setup::query()->count())->toBe(0);
+        ->toContain($says)
+        ->and(Setup::query()->count())->toBe(0);
 })->with([
     'three of four grams' => [['back' => 4, 'heel' => 4, 'toe' => 4], 'no other 4 g weight for toe'],
     'eleven grams' => [['back' => 11], 'no other 11 g weight'],
@@ -104,9 +105,8 @@ it('weighs with the mass that was read instead of the stated one', function (): 
         'values' => ['massG' => ['199.5', '199.7', '199.6']], 'readAs' => 'soled',
     ])
         ->assertCreated()->assertJsonPath('measured.massG.n', 3);
-    expect(($this->build)()->json('body.massG'))
-        ->toEqualWithDelta(199.6, 1e-9)->and(($this->build)(['masses' => ['back' => 12, 'toe' => 4]])->json('body.massG'))
-        ->toEqualWithDelta(203.6, 1e-9);
+    expect(($this->build)()->json('body.massG'))->toEqualWithDelta(199.6, 1e-9)
+        ->and(($this->build)(['masses' => ['back' => 12, 'toe' => 4]])->json('body.massG'))->toEqualWithDelta(203.6, 1e-9);
 });
 
 it('shows the plane for a player who squares as much as asked', function (): void {
@@ -115,8 +115,8 @@ it('shows the plane for a player who squares as much as asked', function (): voi
             ->assertOk()->json('plane.mixed'),
         null, 'label',
     )['+1.4'];
-    expect($mixed(1)['faceOpenDeg'])
-        ->toEqualWithDelta(0, 1e-9)->and($mixed(0)['loftDeg'])->toEqualWithDelta(10.5, 1e-9)->and($mixed(0.8)['loftDeg'])
-        ->toBeGreaterThan($mixed(0.2)['loftDeg']);
+    expect($mixed(1)['faceOpenDeg'])->toEqualWithDelta(0, 1e-9)
+        ->and($mixed(0)['loftDeg'])->toEqualWithDelta(10.5, 1e-9)
+        ->and($mixed(0.8)['loftDeg'])->toBeGreaterThan($mixed(0.2)['loftDeg']);
     $this->getJson("api/heads/{$this->head['id']}?squaringShare=3")->assertUnprocessable();
 });

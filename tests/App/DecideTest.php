@@ -29,9 +29,11 @@ beforeEach(function (): void {
 it('gives the grounds of a decision with the same figures as the finder', function (): void {
     $decide = $this->getJson("{$this->url}/grounds")->assertOk()->json();
     $found = $this->getJson("{$this->url}/finder")->json();
-    expect($decide['basis'])
-        ->toBe('models')->and($decide['confirm'])->toBeNull()->and($decide['schools']['rows'])->toHaveCount(5)->and($decide['days'])
-        ->toHaveCount(9)->and($decide['worth'])->toBeNull() // both are the own head
+    expect($decide['basis'])->toBe('models')
+        ->and($decide['confirm'])->toBeNull()
+        ->and($decide['schools']['rows'])->toHaveCount(5)
+        ->and($decide['days'])->toHaveCount(9)
+        ->and($decide['worth'])->toBeNull() // both are the own head
         ->and(collect($decide['setups'])->firstWhere('tag', 'B')['gain'])
         ->toEqualWithDelta(collect($found['setups'])->firstWhere('setupTag', 'B')['gain'], 1e-9)
         ->and($this->getJson("{$this->url}/advice")->json('setups'))->toEqual($decide['setups']);
@@ -41,8 +43,8 @@ it('breaks ties in the order that the fitter set, and refuses an order that is n
     $version = fn (): int => $this->getJson($this->url)->json('version');
     $this->patchJson($this->url, ['version' => $version(), 'tieOrder' => ['price', 'confidence']])
         ->assertOk()->assertJsonPath('tieOrder', ['price', 'confidence']);
-    expect($this->getJson("{$this->url}/grounds")->json('tieBreak.order') ?? ['price', 'confidence'])
-        ->toBe(['price', 'confidence'])->and(LogEntry::query()->latest('id')->value('words'))->toContain('price, then confidence');
+    expect($this->getJson("{$this->url}/grounds")->json('tieBreak.order') ?? ['price', 'confidence'])->toBe(['price', 'confidence'])
+        ->and(LogEntry::query()->latest('id')->value('words'))->toContain('price, then confidence');
     $this->patchJson($this->url, ['version' => $version(), 'tieOrder' => ['luck']])->assertUnprocessable();
     expect($this->getJson($this->url)->json('tieOrder'))->toBe(['price', 'confidence']);
 });
@@ -69,8 +71,9 @@ it('takes what the player said of confidence into the tie', function (): void {
     }
     $tie = $this->getJson("{$this->url}/grounds")->json('tieBreak');
     if ($tie !== null && in_array('C', $tie['steps'][0]['remaining'], true)) {
-        expect($tie['steps'][0]['criterion'])
-            ->toBe('confidence')->and($tie['steps'][0]['values']['C'])->toEqual(5)->and($tie['choice'])->toBe('C');
+        expect($tie['steps'][0]['criterion'])->toBe('confidence')
+            ->and($tie['steps'][0]['values']['C'])->toEqual(5)
+            ->and($tie['choice'])->toBe('C');
     }
     expect($tie)->not->toBeNull();
 });
@@ -144,8 +147,9 @@ it('locks a decision with its grounds, refuses another, and makes a new version 
     $this->postJson("api/decisions/{$first}/lock")->assertUnprocessable(); // a newer one has been saved
     $locked = $this->postJson("api/decisions/{$second}/lock")
         ->assertOk()->json();
-    expect($locked['lockedAt'])
-        ->not->toBeNull()->and($locked['proof']['schools']['rows'])->toHaveCount(5)->and($locked['proof']['days'])->toHaveCount(9)
+    expect($locked['lockedAt'])->not->toBeNull()
+        ->and($locked['proof']['schools']['rows'])->toHaveCount(5)
+        ->and($locked['proof']['days'])->toHaveCount(9)
         ->and($this->getJson($this->url)->json('missing.decide'))->toBe('');
     $this->postJson("api/decisions/{$second}/lock")->assertUnprocessable();
     $save($this->b)

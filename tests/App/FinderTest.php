@@ -26,7 +26,8 @@ it('judges every position and arrangement of the rack against the own club', fun
         // Three positions; the own setup among them, under its letter.
         ->and(count(array_unique(array_column($found['setups'], 'sleeve'))))->toBe(3)
         ->and(collect($found['setups'])->firstWhere('tag', 'A'))->toMatchArray(['gain' => 0, 'chance' => 0.5, 'tested' => true])
-        ->and($found['count'])->toBe(count($found['setups']))->and($found['trade']['front'])->not->toBe([])
+        ->and($found['count'])->toBe(count($found['setups']))
+        ->and($found['trade']['front'])->not->toBe([])
         ->and(array_keys($found['learned']))
         ->toBe([
             'squaring', 'loftCarryThrough', 'faceCarryThrough', 'loftPerCgBackMm', 'openPerCgToeMm', 'toeMmPerPoint',
@@ -56,9 +57,10 @@ it('looks only at the own head, or only at what is in stock, where that is asked
     ]);
     $heads = fn (string $only): array => collect(($this->find)($only)->assertOk()->json('setups'))
         ->pluck('head')->unique()->sort()->values()->all();
-    expect($heads('all'))
-        ->toHaveCount(2)->and($heads('own'))->toBe(['Tern 460'])->and($heads('stock'))->toBe(['Tern 460'])->and($heads('order'))
-        ->toBe(['Plover 445', 'Tern 460']);
+    expect($heads('all'))->toHaveCount(2)
+        ->and($heads('own'))->toBe(['Tern 460'])
+        ->and($heads('stock'))->toBe(['Tern 460'])
+        ->and($heads('order'))->toBe(['Plover 445', 'Tern 460']);
     $other = collect(($this->find)()->json('setups'))->firstWhere('head', 'Plover 445');
     expect($other['price'])->toEqual(380)->and($other['inStock'])->toBeFalse();
     ($this->find)('cheap')->assertUnprocessable();

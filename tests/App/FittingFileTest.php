@@ -39,7 +39,8 @@ it('comes back as it went: same file, same figures on every screen', function ()
     $made = ($this->bring)($file)->assertOk()->json();
     expect($made)
         ->toMatchArray(['player' => 'Imke Dorsay', 'hand' => 'left', 'setups' => ['A', 'B', 'C', 'D'], 'shots' => 35, 'decisions' => 1])
-        ->and($made['rack']['added'])->toBe([])->and(RackHead::query()->count())->toBe($heads)
+        ->and($made['rack']['added'])->toBe([])
+        ->and(RackHead::query()->count())->toBe($heads)
         ->and(($this->without)(($this->take)($made['fittingId'])))->toEqual(($this->without)($file));
     foreach (['comparison', 'advice', 'finder', 'grounds'] as $screen) {
         expect(
@@ -58,8 +59,7 @@ it('means the same in another studio, where its heads and parts are new', functi
         ->and($this->getJson("api/fittings/{$this->case->id}")->status())->toBe(404);
     $there = $this->getJson("api/fittings/{$made['fittingId']}/finder")->json();
     $plain = fn (array $found): array => array_map(fn (array $s): array => array_diff_key($s, ['headId' => 1]), $found['setups']);
-    expect($plain($there))
-        ->toEqual($plain($finder))
+    expect($plain($there))->toEqual($plain($finder))
         ->and(Setup::query()->where('fitting_id', $made['fittingId'])->where('tag', 'D')->firstOrFail()->rackHead?->studio_id)
         ->toBe($other->studio_id);
 });
@@ -99,10 +99,11 @@ it('keeps left-out shots with their reasons, notes, ratings, versions and the tr
     $made = ($this->bring)($file)->assertOk()->json('fittingId');
     expect(($this->without)(($this->take)($made)))->toEqual(($this->without)($file));
     $again = Fitting::query()->findOrFail($made);
-    expect($again->decisions()->first()?->isLocked())
-        ->toBeTrue()->and(Shot::query()->where('fitting_id', $made)->where('left_out_reason', 'mishit')->value('left_out_note'))
-        ->toBe('Low heel, felt it at once')->and(Shot::query()->where('fitting_id', $made)->where('note', 'off the toe')->exists())
-        ->toBeTrue()->and(Rating::query()->where('fitting_id', $made)->value('stars'))->toBe(4)
+    expect($again->decisions()->first()?->isLocked())->toBeTrue()
+        ->and(Shot::query()->where('fitting_id', $made)->where('left_out_reason', 'mishit')->value('left_out_note'))
+        ->toBe('Low heel, felt it at once')
+        ->and(Shot::query()->where('fitting_id', $made)->where('note', 'off the toe')->exists())->toBeTrue()
+        ->and(Rating::query()->where('fitting_id', $made)->value('stars'))->toBe(4)
         ->and(Setup::query()->where('fitting_id', $made)->where('starred', true)->value('tag'))->toBe('D');
 });
 
@@ -131,8 +132,9 @@ it('takes a head along that was retired after it was hit, and leaves it retired'
         $this->getJson("api/fittings/{$this->case->id}/finder")
             ->assertOk()->json('setups'),
     );
-    expect($found->firstWhere('setupTag', 'D')['tested'])
-        ->toBeTrue()->and($found->where('head', 'Tern 460')->count())->toBe(3)->and($before)->not->toBeNull();
+    expect($found->firstWhere('setupTag', 'D')['tested'])->toBeTrue()
+        ->and($found->where('head', 'Tern 460')->count())->toBe(3)
+        ->and($before)->not->toBeNull();
     $this->actingAs($this->practising('Elsewhere'));
     $made = ($this->bring)($file)->assertOk()->json();
     expect(

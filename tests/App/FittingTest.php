@@ -14,10 +14,11 @@ it('begins a fitting from a name and a hand', function (): void {
         'name' => '<b>Ann</b>', 'hand' => 'left',
         'units' => ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'],
     ])->assertCreated();
-    expect($made->json('player.name'))
-        ->toBe('<b>Ann</b>')->and($made->json('brief.corridor.widthM'))->toEqual(30)->and($made->json('setups'))->toBe([]);
-    expect($this->getJson('api/fittings?q=ann')->json('0.player.name'))
-        ->toBe('<b>Ann</b>')->and($this->getJson('api/fittings?q=100%25')->json())->toBe([]);
+    expect($made->json('player.name'))->toBe('<b>Ann</b>')
+        ->and($made->json('brief.corridor.widthM'))->toEqual(30)
+        ->and($made->json('setups'))->toBe([]);
+    expect($this->getJson('api/fittings?q=ann')->json('0.player.name'))->toBe('<b>Ann</b>')
+        ->and($this->getJson('api/fittings?q=100%25')->json())->toBe([]);
     $this->postJson('api/fittings', ['name' => 'X'])->assertUnprocessable();
     expect(Fitting::query()->count())->toBe(1);
 });
@@ -46,8 +47,8 @@ it('gives letters in order, and the first setup is baseline and benchmark', func
     $b = $post([
         'sleeveLoftDeg' => '1.5', 'sleeveLabel' => '+1.5', 'measuredLoftDeg' => '7.5', 'measuredLieDeg' => '58',
     ])->assertJsonPath('tag', 'B');
-    expect($b->json('playing.squared.loftDeg'))
-        ->toEqualWithDelta(9.0, 1e-6)->and($b->json('playing.soled.faceOpenDeg'))->toEqualWithDelta(-2.4, 0.05)
+    expect($b->json('playing.squared.loftDeg'))->toEqualWithDelta(9.0, 1e-6)
+        ->and($b->json('playing.soled.faceOpenDeg'))->toEqualWithDelta(-2.4, 0.05)
         ->and($b->json('branchedFromId'))->toBe($this->getJson("api/fittings/{$fitting->id}")->json('benchmarkSetupId'));
     $post(['statedLoftDeg' => '105'])
         ->assertUnprocessable()->assertJsonPath('errors.statedLoftDeg.0', 'The stated loft field must be between 4 and 20.');
@@ -137,8 +138,8 @@ it('compares, advises and saves a decision with its reason', function (): void {
         ->assertUnprocessable()->assertJsonValidationErrors('reason');
     $this->postJson("api/fittings/{$fitting->id}/decisions", ['setupId' => $other->id, 'reason' => 'He likes the look'])
         ->assertCreated()->assertJsonPath('tag', $other->tag);
-    expect($this->getJson("api/fittings/{$fitting->id}")->json('decision.reason'))
-        ->toBe('He likes the look')->and($this->getJson("api/fittings/{$fitting->id}/decisions")->json())->toHaveCount(1);
+    expect($this->getJson("api/fittings/{$fitting->id}")->json('decision.reason'))->toBe('He likes the look')
+        ->and($this->getJson("api/fittings/{$fitting->id}/decisions")->json())->toHaveCount(1);
 });
 
 it('says plainly what is missing before a decision', function (): void {
@@ -151,7 +152,8 @@ it('says plainly what is missing before a decision', function (): void {
         $this->getJson("api/fittings/{$fitting->id}/comparison")
             ->assertOk()->json('sets'),
     )
-        ->toBe([])->and($this->getJson("api/fittings/{$fitting->id}")->json('missing.bench'))->toBe('no setup yet');
+        ->toBe([])
+        ->and($this->getJson("api/fittings/{$fitting->id}")->json('missing.bench'))->toBe('no setup yet');
 });
 
 it('loads the demo once', function (): void {

@@ -64,8 +64,8 @@ it('sends the shots of a setup column where they belong', function (): void {
     $this->postJson("api/files/{$preview->json('id')}/confirm", [
         'map' => $preview->json('map'), 'tags' => $preview->json('tags'),
     ])->assertJson(['stored' => 2]);
-    expect($this->a->shots()->count())
-        ->toBe(1)->and($this->b->shots()->count())->toBe(1);
+    expect($this->a->shots()->count())->toBe(1)
+        ->and($this->b->shots()->count())->toBe(1);
 });
 
 it('remembers how this kind of file is read', function (): void {

@@ -348,8 +348,8 @@ it(
                     $record = $stream->onRecord();
                     $wrong = fn (string $why, int $spin): string => "{$why} (spin {$spin}, mode {$mode}, off {$off}): ".
                         json_encode($steps);
-                    expect(array_keys($record))
-                        ->toBe(array_keys($stream->truth))->and($stream->acknowledged)->toBe(count($stream->truth));
+                    expect(array_keys($record))->toBe(array_keys($stream->truth))
+                        ->and($stream->acknowledged)->toBe(count($stream->truth));
                     foreach ($stream->truth as $spin => $truth) {
                         expect($record[$spin])->toHaveCount(1, $wrong('on record twice', $spin));
                         $isRight = $record[$spin][0]['trial'] === $truth['trial'];
@@ -373,8 +373,11 @@ it(
                 }
             });
         // The streams were such as to try it.
-        expect($streams)
-            ->toBeGreaterThanOrEqual(300)->and($shots)->toBeGreaterThan(1500)->and($late)->toBeGreaterThan(50)->and($moved)
-            ->toBeGreaterThan(20)->and($flagged)->toBeGreaterThan(50)->and($held)->toBeGreaterThan(20);
+        expect($streams)->toBeGreaterThanOrEqual(300)
+            ->and($shots)->toBeGreaterThan(1500)
+            ->and($late)->toBeGreaterThan(50)
+            ->and($moved)->toBeGreaterThan(20)
+            ->and($flagged)->toBeGreaterThan(50)
+            ->and($held)->toBeGreaterThan(20);
     },
 );

@@ -47,13 +47,11 @@ it('stores the shots of a monitor that counts 1, 2, 3 anew each day', function (
         foreach ([1, 2, 3] as $n) {
             $answer = ($this->shot)((string) $n, 2000 + 100 * $day + $n, ['sequence' => $n])
                 ->assertOk()->json('results.0');
-            expect($answer['status'])
-                ->toBe('stored')->and((float) Shot::query()->findOrFail($answer['shot'])->measured['spinRpm'])
-                ->toBe(2000.0 + 100 * $day + $n);
+            expect($answer['status'])->toBe('stored')
+                ->and((float) Shot::query()->findOrFail($answer['shot'])->measured['spinRpm'])->toBe(2000.0 + 100 * $day + $n);
         }
     }
-    expect(($this->spins)())
-        ->toBe([2001.0, 2002.0, 2003.0, 2101.0, 2102.0, 2103.0, 5001.0, 5002.0, 5003.0])
+    expect(($this->spins)())->toBe([2001.0, 2002.0, 2003.0, 2101.0, 2102.0, 2103.0, 5001.0, 5002.0, 5003.0])
         ->and(Shot::query()->orderBy('sequence')->get()->map(fn (Shot $s): int => count($s->flags))->all())
         ->toBe([0, 0, 0, 1, 1, 1, 1, 1, 1]);
 });
@@ -67,10 +65,11 @@ it('holds the same shot under the same id when it comes after the hour, and name
     expect($held['status'])->toBe('held')->and($held['shot'])->toBeNull()->and($held['reason'])->toContain('It equals shot 1 with A')
         // And that one sent again is answered as it was.
         ->and(($this->shot)('7')->json('results.0'))->toBe($held)
-        ->and(Shot::query()->count())->toBe(1)->and(HeldShot::query()->count())->toBe(1);
+        ->and(Shot::query()->count())->toBe(1)
+        ->and(HeldShot::query()->count())->toBe(1);
     $this->travel(2)->hours();
-    expect(($this->shot)('7')->json('results.0.reason'))
-        ->toContain('It equals a shot that was held')->and(HeldShot::query()->count())->toBe(2);
+    expect(($this->shot)('7')->json('results.0.reason'))->toContain('It equals a shot that was held')
+        ->and(HeldShot::query()->count())->toBe(2);
 });
 
 it('lets ids hold within the session that the sender names', function (): void {
@@ -94,8 +93,8 @@ it('says stored only of this very shot', function (): void {
         $seen[] = $answer['shot'];
         expect((float) Shot::query()->findOrFail($answer['shot'])->measured['spinRpm'])->toBe((float) $spin);
     }
-    expect(array_map(fn (int $shot): int => $shot - $seen[0], $seen))
-        ->toBe([0, 1, 0, 1, 2])->and(($this->spins)())->toBe([2400.0, 2500.0, 2400.0]);
+    expect(array_map(fn (int $shot): int => $shot - $seen[0], $seen))->toBe([0, 1, 0, 1, 2])
+        ->and(($this->spins)())->toBe([2400.0, 2500.0, 2400.0]);
 });
 
 it('gives each shot of a batch an answer of its own', function (): void {
@@ -115,10 +114,12 @@ it('gives each shot of a batch an answer of its own', function (): void {
             '}]}',
     )
         ->assertOk()->json('results');
-    expect(array_column($answer, 'status'))
-        ->toBe(['stored', 'held', 'refused', 'held', 'refused', 'stored', 'stored'])->and($answer[5])->toBe($answer[0])
-        ->and($answer[2])->toMatchArray(['id' => null, 'doNotRepeat' => true])->and($answer[2]['reason'])
-        ->toContain('do not repeat')->and($answer[0])->not->toHaveKey('doNotRepeat')->and(Shot::query()->count())->toBe(2)
+    expect(array_column($answer, 'status'))->toBe(['stored', 'held', 'refused', 'held', 'refused', 'stored', 'stored'])
+        ->and($answer[5])->toBe($answer[0])
+        ->and($answer[2])->toMatchArray(['id' => null, 'doNotRepeat' => true])
+        ->and($answer[2]['reason'])->toContain('do not repeat')
+        ->and($answer[0])->not->toHaveKey('doNotRepeat')
+        ->and(Shot::query()->count())->toBe(2)
         ->and(HeldShot::query()->count())->toBe(2);
     // Only where none can ever be read is it the post that is wrong.
     ($this->send)('{"shots":[{"values":{}},3]}')
@@ -129,7 +130,8 @@ it('never fails of a body that is none, and keeps what stands', function (string
     $answer = ($this->send)($body);
     expect($answer->getStatusCode())->toBe($status === 'refused' ? 422 : 200)
         ->and($answer->json('results.0.status'))->toBe($status)
-        ->and(Shot::query()->count())->toBe(0)->and(HeldShot::query()->count())->toBe($status === 'held' ? 1 : 0);
+        ->and(Shot::query()->count())->toBe(0)
+        ->and(HeldShot::query()->count())->toBe($status === 'held' ? 1 : 0);
     if ($status === 'held') {
         $held = HeldShot::query()->firstOrFail();
         expect($held->sent())->toBe($body)
@@ -168,8 +170,9 @@ it('holds a shot with letters that are no UTF-8, and what could be read of it', 
     $answer = ($this->send)("{\"id\":\"a\",\"values\":{\"ballSpeedMps\":67,\"launchDeg\":12,\"spinRpm\":2400},\"note\":\"\xFFx\"}")
         ->assertOk()->json('results.0');
     $held = HeldShot::query()->firstOrFail();
-    expect($answer['status'])
-        ->toBe('held')->and($answer['reason'])->toContain('not UTF-8')->and($held->body['values']['spinRpm'])->toBe(2400);
+    expect($answer['status'])->toBe('held')
+        ->and($answer['reason'])->toContain('not UTF-8')
+        ->and($held->body['values']['spinRpm'])->toBe(2400);
     $this->actingAs($this->user)
         ->patchJson("api/held/{$held->id}", ['values' => $held->body['values']])->assertOk();
     expect(($this->spins)())->toBe([2400.0]);
@@ -180,7 +183,8 @@ it('keeps what was sent beside the values, up to 4 kB', function (): void {
     ($this->shot)('b', 2410, ['picture' => str_repeat('x', 5000)])->assertOk();
     [$a, $b] = Shot::query()->orderBy('id')->get()->all();
     expect(json_decode((string) $a->beside, true))->toBe(['mood' => 'fine', 'loft' => ['dial' => 3]])->and($a->flags)->toBe([])
-        ->and($b->beside)->toBeNull()->and($b->flags[0])->toContain('larger than 4 kB')->toContain('picture');
+        ->and($b->beside)->toBeNull()
+        ->and($b->flags[0])->toContain('larger than 4 kB')->toContain('picture');
 });
 
 it('does not carry held shots about whole', function (): void {
@@ -188,7 +192,8 @@ it('does not carry held shots about whole', function (): void {
     $this->actingAs($this->user);
     $bay = $this->getJson("api/fittings/{$this->case->id}/bay")->assertOk();
     expect(strlen((string) $bay->getContent()))->toBeLessThan(10_000)
-        ->and($bay->json('held.0'))->toHaveKeys(['id', 'reason', 'at'])->not->toHaveKey('values')->and($bay->json('heldInAll'))->toBe(1)
+        ->and($bay->json('held.0'))->toHaveKeys(['id', 'reason', 'at'])->not->toHaveKey('values')
+        ->and($bay->json('heldInAll'))->toBe(1)
         ->and($this->getJson("api/fittings/{$this->case->id}/held")->assertOk()->json('0.id'))->toBe($bay->json('held.0.id'))
         ->and($this->getJson('api/held/'.$bay->json('held.0.id'))->assertOk()->json('values.note'))->toHaveLength(30_000);
 });
@@ -202,22 +207,22 @@ it('settles a held shot once, and takes a discard back', function (): void {
         ->assertOk()->json('shot');
     $this->patchJson("api/held/{$one->id}", ['values' => ($this->values)()])
         ->assertUnprocessable()->assertJsonFragment(['message' => 'This shot has been taken already.']);
-    expect(Shot::query()->findOrFail($shot)->flags)
-        ->toBe(['Was held: Spin rate is missing'])->and($one->refresh())->settled_how->toBe('taken')->shot_id->toBe($shot)
-        ->settled_by->toBe($this->user->id);
+    expect(Shot::query()->findOrFail($shot)->flags)->toBe(['Was held: Spin rate is missing'])
+        ->and($one->refresh())->settled_how->toBe('taken')->shot_id->toBe($shot)->settled_by->toBe($this->user->id);
     $this->deleteJson("api/held/{$two->id}")->assertOk();
     $this->patchJson("api/held/{$two->id}", ['values' => ($this->values)()])
         ->assertUnprocessable()->assertJsonFragment(['message' => 'This shot has been discarded already.']);
     $log = $this->getJson("api/fittings/{$this->case->id}/log")->json();
     expect($log[0]['words'])->toContain('discarded a held shot: Spin rate is missing')->and($log[0]['undoable'])->toBeTrue()
-        ->and($log[1]['words'])->toBe('took a held shot as shot 1')->and($log[1]['undoable'])->toBeFalse();
+        ->and($log[1]['words'])->toBe('took a held shot as shot 1')
+        ->and($log[1]['undoable'])->toBeFalse();
     $this->postJson("api/log/{$log[0]['id']}/undo")->assertOk();
     expect($this->getJson("api/fittings/{$this->case->id}/held")->json('*.id'))->toBe([$two->id]);
     $this->patchJson("api/held/{$two->id}", ['values' => ($this->values)(2500)])->assertOk();
     expect(($this->spins)())->toBe([2400.0, 2500.0]);
     // What was sent is answered as it was, also now.
-    expect(($this->send)('{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12}}')->json('results.0.status'))
-        ->toBe('held')->and(HeldShot::query()->count())->toBe(2);
+    expect(($this->send)('{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12}}')->json('results.0.status'))->toBe('held')
+        ->and(HeldShot::query()->count())->toBe(2);
 });
 
 it('shows in the bay what came while nobody was there, and takes it into what runs by then', function (): void {
@@ -271,8 +276,8 @@ it('puts a shot that came late from the fitting before into that one’s tray, n
         ->and($this->actingAs($this->user)->getJson("api/fittings/{$this->case->id}/bay")->json('held'))->toHaveCount(1)
         ->and($this->getJson("api/fittings/{$other->id}/bay")->json('held'))->toBe([]);
     $this->patchJson('api/held/'.HeldShot::query()->value('id'), ['values' => ($this->values)(2420)])->assertOk();
-    expect(Shot::query()->where('setup_id', $this->a->id)->count())
-        ->toBe(3)->and(Trial::query()->where('fitting_id', $other->id)->firstOrFail()->shots()->count())->toBe(0);
+    expect(Shot::query()->where('setup_id', $this->a->id)->count())->toBe(3)
+        ->and(Trial::query()->where('fitting_id', $other->id)->firstOrFail()->shots()->count())->toBe(0);
 });
 
 it('tells who typed under a used line that it is on record, and keeps both when it is another shot', function (): void {
@@ -293,7 +298,8 @@ it('tells who typed under a used line that it is on record, and keeps both when 
     $told = $type($line('one', '2450'), $line('three', '2600'))->assertStatus(409)->json();
     expect($told['message'])
         ->toContain('Line 1 is on record as shot 1, with other values.')->toContain('what you typed is still here')
-        ->and($told['differs'])->toBe(['one'])->and(($this->spins)())->toBe([2400.0, 2500.0]);
+        ->and($told['differs'])->toBe(['one'])
+        ->and(($this->spins)())->toBe([2400.0, 2500.0]);
     $type($line('four', '2450'), $line('three', '2600'))->assertCreated();
     // Two lines of one post under one id.
     $type($line('five', '2700'), $line('five', '2710'))->assertStatus(409);
@@ -318,13 +324,12 @@ it('takes simulated shots only where they were switched on, and marks them to th
             ],
         ]),
     );
-    expect(Shot::query()->orderBy('id')->pluck('source')->all())
-        ->toBe(['simulated', 'monitor'])->and(HeldShot::query()->value('source'))->toBe('simulated');
+    expect(Shot::query()->orderBy('id')->pluck('source')->all())->toBe(['simulated', 'monitor'])
+        ->and(HeldShot::query()->value('source'))->toBe('simulated');
     $this->actingAs($this->user)
         ->patchJson('api/held/'.HeldShot::query()->value('id'), ['values' => ($this->values)(2600)])->assertOk();
-    expect(Shot::query()->latest('id')->value('source'))
-        ->toBe('simulated')->and($this->getJson("api/fittings/{$this->case->id}/shots")->json('*.source'))
-        ->toBe(['simulated', 'monitor', 'simulated'])
+    expect(Shot::query()->latest('id')->value('source'))->toBe('simulated')
+        ->and($this->getJson("api/fittings/{$this->case->id}/shots")->json('*.source'))->toBe(['simulated', 'monitor', 'simulated'])
         ->and($this->getJson("api/fittings/{$this->case->id}")->json('setups.0.simulated'))->toBe(2)
         ->and($this->getJson('api/fittings')->json('0.simulated'))->toBe(2)
         ->and($this->get("api/fittings/{$this->case->id}/shots.csv")->streamedContent())->toContain('hitAt,source')

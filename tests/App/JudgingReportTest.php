@@ -57,7 +57,9 @@ it('says what it cannot say', function (Closure $data, Closure $check): void {
     'no baseline' => [
         fn () => ($this->hit)($this->b, 150),
         fn (array $t) => expect($t['setups'][0]['verdicts'])
-            ->toBe([])->and($t['setups'][0]['bridges'])->toBe([])->and($t['setups'][0]['alike'])->not->toBeNull(),
+            ->toBe([])
+            ->and($t['setups'][0]['bridges'])->toBe([])
+            ->and($t['setups'][0]['alike'])->not->toBeNull(),
     ],
     'one shot' => [
         function (): void {
@@ -65,7 +67,8 @@ it('says what it cannot say', function (Closure $data, Closure $check): void {
             ($this->hit)($this->b, 150, 1);
         },
         fn (array $t) => expect(collect($t['setups'])->firstWhere('tag', 'B')['verdicts'])
-            ->toBe([])->and(collect($t['rails'])->where('tag', 'B')->pluck('kind')->all())->toContain('fewShots'),
+            ->toBe([])
+            ->and(collect($t['rails'])->where('tag', 'B')->pluck('kind')->all())->toContain('fewShots'),
     ],
     'identical setups' => [
         function (): void {
@@ -97,7 +100,8 @@ it('says what it cannot say', function (Closure $data, Closure $check): void {
             ($this->hit)($this->b, 150);
         },
         fn (array $t) => expect(collect($t['setups'])->firstWhere('tag', 'B')['clubSeen'])
-            ->toBeFalse()->and(collect($t['setups'])->firstWhere('tag', 'B')['bridges'][0]['clubSeen'])->toBeFalse(),
+            ->toBeFalse()
+            ->and(collect($t['setups'])->firstWhere('tag', 'B')['bridges'][0]['clubSeen'])->toBeFalse(),
     ],
 ]);
 

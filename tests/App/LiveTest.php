@@ -65,7 +65,8 @@ it('does not send again what a screen has, and sends all of it when anything but
     ])->assertCreated();
     $same = $this->getJson($url.'?stamp='.urlencode($this->getJson($url)->json('stamp')))->json();
     expect(array_diff(array_keys($all), array_keys($same)))->toEqualCanonicalizing($seldom)
-        ->and($same['shots'])->toHaveCount(1)->and($same['counted'])->toBe(1);
+        ->and($same['shots'])->toHaveCount(1)
+        ->and($same['counted'])->toBe(1);
     $stamp = $same['stamp'];
     $this->patchJson("api/setups/{$this->setup->id}/shelf", ['starred' => true])->assertOk();
     $after = $this->getJson("{$url}?stamp=".urlencode($stamp))->json();

@@ -252,9 +252,8 @@ it('answers every mangled request with reason, and keeps what stands', function 
             expect($status)->toBeLessThan(500, "{$method} {$uri}: {$what}: {$said}");
             if ($status >= 400) {
                 $refused++;
-                expect((string) $answer->json('message'))
-                    ->not->toBe('', "{$uri}: {$what}")->and(stock())
-                    ->toBe($before, "{$uri}: {$what} was refused, but something changed");
+                expect((string) $answer->json('message'))->not->toBe('', "{$uri}: {$what}")
+                    ->and(stock())->toBe($before, "{$uri}: {$what} was refused, but something changed");
             } else {
                 expect($answer->json())->toBeArray("{$uri}: {$what}");
             }
@@ -297,8 +296,8 @@ it('takes a mangled file whole or not at all', function (string $uri, Closure $m
                 $answer->assertSuccessful();
             }
             if ($answer->getStatusCode() >= 400) {
-                expect((string) $answer->json('message'))
-                    ->not->toBe('', $what)->and(stock())->toBe($before, "{$what} was refused, but something changed");
+                expect((string) $answer->json('message'))->not->toBe('', $what)
+                    ->and(stock())->toBe($before, "{$what} was refused, but something changed");
             }
         } finally {
             DB::rollBack();

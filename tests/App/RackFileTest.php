@@ -51,7 +51,8 @@ it('adds all of a file or nothing, and names what is wrong', function (array $ra
     $rack += ['format' => 'mint-carry-rack/1', 'parts' => []];
     $rack['heads'] = [['label' => 'Sound', 'hand' => 'right', 'statedLoftDeg' => 9], ...$rack['heads'] ?? []];
     expect(($this->import)((string) json_encode($rack))->assertUnprocessable()->json('errors.file.0'))
-        ->toContain($says)->toContain('Nothing was added')->and(RackHead::query()->count())->toBe(0);
+        ->toContain($says)->toContain('Nothing was added')
+        ->and(RackHead::query()->count())->toBe(0);
 })->with([
     'loft 105' => [
         ['heads' => [['label' => 'Bad', 'hand' => 'right', 'statedLoftDeg' => 105]]],
@@ -94,8 +95,9 @@ it('carries what fits into a table as CSV, and back', function (): void {
     expect(($this->import)($without)->assertOk()->json('added'))->toHaveCount(14);
     $tern = RackHead::query()
         ->where('studio_id', $this->user->studio_id)->where('label', 'Tern 460')->where('hand', 'left')->firstOrFail();
-    expect($tern->stated_loft_deg)
-        ->toBe(10.5)->and($tern->mass_g)->toBe(203.0)->and($tern->supply['lofts'])->toEqual([9, 10.5, 12])
+    expect($tern->stated_loft_deg)->toBe(10.5)
+        ->and($tern->mass_g)->toBe(203.0)
+        ->and($tern->supply['lofts'])->toEqual([9, 10.5, 12])
         ->and($tern->supply['inStock'])->toBeTrue();
     // Semicolons and decimal commas are as good.
     ($this->import)("kind;label;hand;statedLoftDeg;massG\nhead;Komma;left;10,5;201,5\n")->assertOk()->assertJsonPath('added', ['Komma']);

@@ -23,10 +23,11 @@ beforeEach(function (): void {
 });
 
 it('puts a head on the rack with what is known, and says what is assumed', function (): void {
-    expect($this->head['assumed'])
-        ->toBe(['CG', 'inertia', 'bulge', 'roll'])->and($this->head['body']['cgBackMm'])->toEqual(40)
-        ->and($this->head['loftOffDeg'])->toBeNull()->and($this->head['measured'])->toBe([])->and($this->head['positions'])
-        ->toBe(['N', '+1.4', '-1.4']);
+    expect($this->head['assumed'])->toBe(['CG', 'inertia', 'bulge', 'roll'])
+        ->and($this->head['body']['cgBackMm'])->toEqual(40)
+        ->and($this->head['loftOffDeg'])->toBeNull()
+        ->and($this->head['measured'])->toBe([])
+        ->and($this->head['positions'])->toBe(['N', '+1.4', '-1.4']);
     $known = $this->patchJson("api/heads/{$this->head['id']}", [
         'cgToeMm' => '1,5', 'cgBackMm' => 38, 'cgUpMm' => -3, 'inertiaGcm2' => [[2900, 0, 0], [0, 3700, 50], [0, 50, 5300]],
     ])->assertOk();
@@ -39,8 +40,8 @@ it('puts a head on the rack with what is known, and says what is assumed', funct
 it('refuses a head that cannot be, by field, and keeps what stands', function (array $body, string $field, string $says): void {
     $answer = $this->postJson('api/heads', $body + ['label' => 'New', 'hand' => 'right', 'statedLoftDeg' => 10])
         ->assertUnprocessable()->assertJsonValidationErrors($field);
-    expect($answer->json('message'))
-        ->toContain($says)->and(RackHead::query()->count())->toBe(1);
+    expect($answer->json('message'))->toContain($says)
+        ->and(RackHead::query()->count())->toBe(1);
 })->with([
     'loft 105' => [['statedLoftDeg' => '105'], 'statedLoftDeg', 'between 4 and 20'],
     'loft in words' => [['statedLoftDeg' => 'ten'], 'statedLoftDeg', 'is not a number'],
@@ -115,8 +116,8 @@ it('builds a setup from the rack and says what it plays', function (): void {
         'sleeveLabel' => '+1.4', 'masses' => ['heel' => 12], 'length' => ['value' => '45', 'unit' => 'in'],
         'tee' => ['value' => '4,5', 'unit' => 'cm'], 'cue' => 'ball forward',
     ])->assertCreated();
-    expect($setup->json('head'))
-        ->toBe('Tern 460')->and($setup->json('weights'))->toBe('12 g heel')
+    expect($setup->json('head'))->toBe('Tern 460')
+        ->and($setup->json('weights'))->toBe('12 g heel')
         // Two rings of 0.6° toward the target: Δloft = τ sin φ / sin L (docs/physics.md).
         ->and($setup->json('playing.squared.loftDeg'))->toEqualWithDelta(9.5 + 1.2 / sin(deg2rad(58)), 0.03)
         ->and($setup->json('playing.soled.loftDeg'))->toEqualWithDelta(9.5, 1e-6)
@@ -187,8 +188,8 @@ it('computes the swing weight from the parts, and takes the balance’s before i
     $one = ($this->build)($body)->assertCreated()->json('swingWeight');
     $heavier = ($this->build)($body + ['masses' => ['back' => 12, 'toe' => 4]])->json('swingWeight');
     // Common practice, no source: 2 g at the head is about 1.2 points (docs/physics.md).
-    expect($one['measured'])
-        ->toBeFalse()->and($heavier['points'] - $one['points'])->toEqualWithDelta(2.4, 0.2);
+    expect($one['measured'])->toBeFalse()
+        ->and($heavier['points'] - $one['points'])->toEqualWithDelta(2.4, 0.2);
     ($this->build)($body + ['swingWeight' => 'd 4'])
         ->assertJsonPath('swingWeight.label', 'D4')->assertJsonPath('swingWeight.measured', true);
     ($this->build)($body + ['swingWeight' => 'heavy'])
@@ -246,8 +247,9 @@ it('checks a sleeve while it is edited', function (): void {
     ];
     $check = $this->postJson('api/sleeves/check', ['spec' => $spec])
         ->assertOk()->json();
-    expect($check['check'][1]['agrees'])
-        ->toBeFalse()->and($check['plane']['squared'])->toHaveCount(2)->and(Sleeve::query()->count())->toBe(1);
+    expect($check['check'][1]['agrees'])->toBeFalse()
+        ->and($check['plane']['squared'])->toHaveCount(2)
+        ->and(Sleeve::query()->count())->toBe(1);
     $this->postJson('api/sleeves/check', ['spec' => ['positions' => [['label' => '']]] + $spec])->assertUnprocessable();
     $this->postJson('api/sleeves', ['spec' => $spec])->assertCreated();
     $this->postJson('api/sleeves', ['spec' => $spec])

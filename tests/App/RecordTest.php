@@ -78,8 +78,8 @@ it('asks for ratings once a setup has been hit, before its numbers, and not agai
     foreach (Rating::KINDS as $i => $kind) {
         $left = $this->postJson("api/trials/{$trial}/ratings", ['kind' => $kind, 'stars' => $i + 2])->assertOk()->json('asks');
     }
-    expect($left)
-        ->toBeNull()->and($this->getJson($this->url)->json("ratings.{$this->a->id}"))
+    expect($left)->toBeNull()
+        ->and($this->getJson($this->url)->json("ratings.{$this->a->id}"))
         ->toEqual(['looks' => 2, 'feel' => 3, 'sound' => 4, 'confidence' => 5]);
     ($this->begin)($this->a);
     ($this->hit)($this->a, 1);
@@ -182,8 +182,8 @@ it('notes who did what, and takes it back', function (): void {
         ->and(($this->bay)()['lastDone']['id'])->toBe($log[0]['id']);
     $this->postJson("api/log/{$log[0]['id']}/undo")
         ->assertOk()->assertJsonPath('undone', true);
-    expect($shot->refresh()->left_out_reason)
-        ->toBeNull()->and($this->getJson("{$this->url}/log")->json('0.words'))
+    expect($shot->refresh()->left_out_reason)->toBeNull()
+        ->and($this->getJson("{$this->url}/log")->json('0.words'))
         ->toBe("took back: left shot {$shot->sequence} out: ground contact");
     $this->postJson("api/log/{$log[0]['id']}/undo")->assertUnprocessable();
     // The taking back can be taken back: the reason stands again, with its note.
@@ -256,9 +256,9 @@ it('runs a blind trial that no answer gives away', function (): void {
     ($this->hit)($this->a, 3);
     $bay = $this->postJson("{$this->url}/blind", ['setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2])
         ->assertCreated()->json();
-    expect($bay['blind'])
-        ->toBe(['ordinal' => 1, 'of' => 2, 'shotsEach' => 2])->and($bay['running']['setupId'])->toBe(0)->and($bay['running']['tag'])
-        ->toBe('');
+    expect($bay['blind'])->toBe(['ordinal' => 1, 'of' => 2, 'shotsEach' => 2])
+        ->and($bay['running']['setupId'])->toBe(0)
+        ->and($bay['running']['tag'])->toBe('');
     $this->postJson("{$this->url}/trials", ['setupId' => $this->a->id])->assertUnprocessable();
     $order = Blind::query()->firstOrFail()->setups;
     foreach ([0, 1] as $place) {
@@ -279,8 +279,8 @@ it('runs a blind trial that no answer gives away', function (): void {
             $bay['changeOver'], $bay['queue']['tags'], $bay['verdicts'], $bay['inLine'],
             array_unique(array_column($bay['shots'], 'setupId')),
         ];
-        expect($told)
-            ->toBe([[], [], [], null, [0]])->and(collect($this->getJson($this->url)->json('setups'))->sum('shots'))->toBe(3)
+        expect($told)->toBe([[], [], [], null, [0]])
+            ->and(collect($this->getJson($this->url)->json('setups'))->sum('shots'))->toBe(3)
             ->and($this->getJson("{$this->url}/shots")->json())->toHaveCount(3)
             ->and(
                 $this->getJson("{$this->url}/blind/hand")

@@ -61,8 +61,8 @@ it('saves the scoring with the decision, whatever the brief says later', functio
     $this->patchJson("api/fittings/{$case->id}/brief", [
         'version' => $case->fresh()->version, 'brief' => ['scoring' => 'straightest'], 'why' => 'second thoughts',
     ])->assertOk();
-    expect(Decision::query()->firstOrFail()->advice['scoring'])
-        ->toBe('longest')->and($this->getJson("api/fittings/{$case->id}")->json('decision.advice.pick'))->toBe('B')
+    expect(Decision::query()->firstOrFail()->advice['scoring'])->toBe('longest')
+        ->and($this->getJson("api/fittings/{$case->id}")->json('decision.advice.pick'))->toBe('B')
         ->and($this->getJson("api/fittings/{$case->id}/advice")->json('pick'))->toBe('A');
 });
 

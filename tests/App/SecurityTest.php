@@ -99,8 +99,8 @@ it('asks for a sign-in on every route but the page and the sign-in itself', func
 
 it('signs in, hashes passwords, renews the session, and signs out', function (): void {
     $user = $this->fitter();
-    expect($user->fresh()->password)
-        ->not->toContain('a long password')->and(Hash::check('a long password', $user->fresh()->password))->toBeTrue();
+    expect($user->fresh()->password)->not->toContain('a long password')
+        ->and(Hash::check('a long password', $user->fresh()->password))->toBeTrue();
     $this->postJson('api/session', ['email' => $user->email, 'password' => 'wrong'])
         ->assertUnprocessable()->assertJsonPath('errors.email.0', 'This e-mail and password do not belong together.');
     $before = session()->getId();

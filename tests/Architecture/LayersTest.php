@@ -120,5 +120,6 @@ it('has stand-ins that do what they replace', function (): void {
         ->and(array_first(['b' => 2, 'a' => 1]))->toBe(2)
         ->and(array_last([1, 2, 3]))->toBe(3)
         ->and((new Symfony\Component\Clock\NativeClock('UTC'))->now()->getTimezone()->getName())->toBe('UTC')
-        ->and((new Symfony\Component\Clock\NativeClock)->withTimeZone('Asia/Tokyo')->now()->getTimezone()->getName())->toBe('Asia/Tokyo');
+        ->and((new Symfony\Component\Clock\NativeClock)->withTimeZone('Asia/Tokyo')->now()->getTimezone()->getName())
+        ->toBe('Asia/Tokyo');
 });

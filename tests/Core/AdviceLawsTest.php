@@ -109,8 +109,8 @@ it('keeps the own club below a chance of 0.8 and a gain worth telling, under eve
         );
         $pick = $advice->judgement($advice->pick);
         if ($advice->pick !== 'A') {
-            expect($pick->chanceBetter)
-                ->toBeGreaterThanOrEqual(Advice::KEEP_UNLESS)->and($pick->gain)->toBeGreaterThan($scoring->resolution());
+            expect($pick->chanceBetter)->toBeGreaterThanOrEqual(Advice::KEEP_UNLESS)
+                ->and($pick->gain)->toBeGreaterThan($scoring->resolution());
         }
         expect($advice->expectedLoss)->toBeGreaterThanOrEqual(0.0)
             ->and($advice->judgement('A')->gain)->toEqualWithDelta(0.0, 1e-12);

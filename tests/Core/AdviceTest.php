@@ -146,8 +146,9 @@ it('keeps the own club when the others are no better, and says it is a tie', fun
     $advice = Advice::of(
         [played('A', new PlayerModel, 8, 1), played('B', new PlayerModel, 5, 2)], 'A', new Brief, new BallFlight, seeded(),
     );
-    expect($advice->pick)
-        ->toBe('A')->and($advice->isConclusive)->toBeFalse()->and($advice->ties)->toBe(['B']);
+    expect($advice->pick)->toBe('A')
+        ->and($advice->isConclusive)->toBeFalse()
+        ->and($advice->ties)->toBe(['B']);
 });
 
 it('picks a setup that is plainly better, and says that the shots carry it', function (): void {
@@ -155,10 +156,12 @@ it('picks a setup that is plainly better, and says that the shots carry it', fun
         [landed('A', [42, 55, 38, 60, 47, 52, 44, 58, 50, 49], 190), landed('B', [2, -6, 5, -3, 1, 4, -8, 0, 3, -1], 205)], 'A',
         new Brief(corridor: new Corridor(30, right: new Trouble('water'))), new BallFlight, seeded(),
     );
-    expect($advice->pick)
-        ->toBe('B')->and($advice->isConclusive)->toBeTrue()->and($advice->judgement('B')->chanceBetter)->toBeGreaterThan(0.95)
-        ->and($advice->judgement('B')->strokes)->toBeLessThan(-0.2)->and($advice->judgement('B')->strokesInterval->high)
-        ->toBeLessThan(0)->and($advice->expectedLoss)->toBeLessThan(0.02);
+    expect($advice->pick)->toBe('B')
+        ->and($advice->isConclusive)->toBeTrue()
+        ->and($advice->judgement('B')->chanceBetter)->toBeGreaterThan(0.95)
+        ->and($advice->judgement('B')->strokes)->toBeLessThan(-0.2)
+        ->and($advice->judgement('B')->strokesInterval->high)->toBeLessThan(0)
+        ->and($advice->expectedLoss)->toBeLessThan(0.02);
 });
 
 it('prices water on one side: the same spread is worth more away from it', function (): void {
@@ -183,8 +186,8 @@ it('gives a left-handed twin the mirrored advice', function (): void {
     $left = Advice::of(
         array_map($mirror, $sets), 'A', new Brief(corridor: new Corridor(30, new Trouble('water'))), new BallFlight, seeded(),
     );
-    expect($left->pick)
-        ->toBe($right->pick)->and($left->judgement('B')->strokes)->toEqualWithDelta($right->judgement('B')->strokes, 0.03)
+    expect($left->pick)->toBe($right->pick)
+        ->and($left->judgement('B')->strokes)->toEqualWithDelta($right->judgement('B')->strokes, 0.03)
         ->and($left->judgement('B')->aimDeg)->toEqualWithDelta(-$right->judgement('B')->aimDeg, 0.6);
 });
 
@@ -216,8 +219,8 @@ it('prices each side by what waits there', function (): void {
     $gain = fn (Trouble $left, Trouble $on): float => Advice::of(
         $right, 'A', new Brief(corridor: new Corridor(30, $left, $on), aimFree: false), new BallFlight, seeded(),
     )->judgement('B')->strokes;
-    expect($gain(new Trouble('trees', 18), new Trouble('out of bounds', 18)))
-        ->toBeGreaterThan(0.05)->and($gain(new Trouble('out of bounds', 18), new Trouble('trees', 18)))->toBeLessThan(-0.05)
+    expect($gain(new Trouble('trees', 18), new Trouble('out of bounds', 18)))->toBeGreaterThan(0.05)
+        ->and($gain(new Trouble('out of bounds', 18), new Trouble('trees', 18)))->toBeLessThan(-0.05)
         ->and(abs($gain(new Trouble('water', 18), new Trouble('water', 18))))->toBeLessThan(0.05);
 });
 

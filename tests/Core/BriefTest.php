@@ -130,8 +130,8 @@ it('flights the ridge down into the wind', function (): void {
 it('prices a yard against a fairway on the holes of this player', function (): void {
     $corridor = new Corridor(30, new Trouble('water'), new Trouble('out of bounds'));
     $price = Outlook::of(new Brief(carryM: 200, corridor: $corridor, handicap: 15))->price;
-    expect($price['left'])
-        ->toBeGreaterThan(1)->toBeLessThan($price['right'])->and($price['rough'])->toBeGreaterThan(0.1)->toBeLessThan(0.6)
+    expect($price['left'])->toBeGreaterThan(1)->toBeLessThan($price['right'])
+        ->and($price['rough'])->toBeGreaterThan(0.1)->toBeLessThan(0.6)
         ->and($price['sharePerTenMetres'])->toEqualWithDelta((100 * $price['tenMetres']) / $price['rough'], 1e-9)
         ->and(Outlook::of(new Brief(carryM: 200, corridor: $corridor, handicap: 30))->price['tenMetres'])
         ->toBeGreaterThan($price['tenMetres']);

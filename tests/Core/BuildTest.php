@@ -58,8 +58,7 @@ it('takes what nobody said of a build, and what is as good as the same, from the
     $usual = ClubBuild::usual(new ClubBuild('', 1143.0, 'Mallow Four'), [
         new ClubBuild('Reedline 55 R', 1120.0), new ClubBuild('Saltmarsh 65 X', teeMm: 45.0),
     ]);
-    expect($usual)
-        ->toEqual(new ClubBuild('Reedline 55 R', 1143.0, 'Mallow Four', 45.0))
+    expect($usual)->toEqual(new ClubBuild('Reedline 55 R', 1143.0, 'Mallow Four', 45.0))
         ->and((new ClubBuild('', 1146.0, '', 42.0))->by($usual)->key())->toBe($usual->key())
         ->and((new ClubBuild('', 1120.0))->by($usual)->beside($usual))->toBe(['lengthMm' => 1120.0])
         ->and((new ClubBuild('Saltmarsh 65 X', ball: 'Slate'))->by($usual)->beside($usual))
@@ -94,8 +93,8 @@ it('expects a heavier head to be struck nearer the heel and swung slower, and le
         ['spec' => $own, 'shots' => ballsOf($own, $swing, 12), 'order' => 0.0],
         ['spec' => $heavy, 'shots' => ballsOf($heavy, $moved, 12), 'order' => 0.0],
     ]);
-    expect($after->factor('toeMmPerPoint')['mean'])
-        ->toBeLessThan(-0.5)->and($after->factor('toeMmPerPoint')['sd'])->toBeLessThan($prior->factor('toeMmPerPoint')['sd']);
+    expect($after->factor('toeMmPerPoint')['mean'])->toBeLessThan(-0.5)
+        ->and($after->factor('toeMmPerPoint')['sd'])->toBeLessThan($prior->factor('toeMmPerPoint')['sd']);
 });
 
 it('takes loft that comes through as a sign of a squared face, and then expects less of the face to come through', function (): void {
@@ -151,7 +150,8 @@ it('offers the rack with every shaft that was hit, and the own head without a pu
     $candidates = RackCandidates::by($record);
     expect(count($candidates->specs))->toBe(2 * $many)
         // B was hit with the other shaft; the same head at the same position with the usual one is another setup.
-        ->and($candidates->about['B']->with)->toBe(['shaft' => 'Saltmarsh 65 X'])->and($candidates->about['B']->like)->toBe('B')
+        ->and($candidates->about['B']->with)->toBe(['shaft' => 'Saltmarsh 65 X'])
+        ->and($candidates->about['B']->like)->toBe('B')
         ->and($candidates->about['A']->with)->toBe([])
         ->and(count(array_unique(array_column($candidates->specs, 'tag'))))->toBe(2 * $many)
         ->and(array_values(array_unique(array_column(RackCandidates::by($record, 'own')->about, 'like'))))->toBe(['A']);
@@ -188,8 +188,8 @@ it('does not count another shaft as turning and weighting the own head', functio
     $worth = DecideReport::of(
         new FittingRecord(...['setups' => array_diff_key($record->setups, ['B' => 0])] + get_object_vars($record)),
     )['worth'];
-    expect(DecideReport::of($record)['worth'] ?? $worth)
-        ->not->toBeNull()->and(DecideReport::of($record)['worth']['adjusted']['tag'] ?? 'A')->not->toBe('B');
+    expect(DecideReport::of($record)['worth'] ?? $worth)->not->toBeNull()
+        ->and(DecideReport::of($record)['worth']['adjusted']['tag'] ?? 'A')->not->toBe('B');
 });
 
 it('tells what the next trial could change', function (): void {
@@ -219,8 +219,8 @@ it('offers what is in the studio or can be ordered, where that is asked', functi
     $heads = fn (FittingRecord $r, string $only): array => array_values(
         array_unique(array_column(RackCandidates::by($r, $only)->specs, 'head')),
     );
-    expect($heads($rack(['inStock' => false, 'leadDays' => 9]), 'order'))
-        ->toBe(['Own head', 'New head'])->and($heads($rack(['inStock' => false]), 'order'))->toBe(['Own head'])
+    expect($heads($rack(['inStock' => false, 'leadDays' => 9]), 'order'))->toBe(['Own head', 'New head'])
+        ->and($heads($rack(['inStock' => false]), 'order'))->toBe(['Own head'])
         ->and($heads($rack(['inStock' => false, 'leadDays' => 9]), 'stock'))->toBe(['Own head'])
         ->and($heads($rack(['inStock' => false]), 'all'))->toBe(['Own head', 'New head']);
 });

@@ -102,9 +102,10 @@ it('finds tilt and clock back from printed changes', function (): void {
         $found = SleeveCard::solve(
             $head, new SleeveChange($squared->loftDeg - 10.5, $soled->faceOpenDeg, $soled->lieDeg - 58), AddressHabit::Squared,
         );
-        expect($found->residualDeg)
-            ->toBeLessThan(1e-5)->and($found->tiltDeg)->toEqualWithDelta($tenths / 10, 1e-4)
-            ->and(abs(fmod($found->clockDeg - $clock + 540, 360) - 180))->toBeLessThan(0.01)->and($found->isPossible())->toBeTrue();
+        expect($found->residualDeg)->toBeLessThan(1e-5)
+            ->and($found->tiltDeg)->toEqualWithDelta($tenths / 10, 1e-4)
+            ->and(abs(fmod($found->clockDeg - $clock + 540, 360) - 180))->toBeLessThan(0.01)
+            ->and($found->isPossible())->toBeTrue();
     });
 });
 
@@ -151,14 +152,13 @@ it('gives the same head whatever order the weights go in', function (): void {
     $slots = [new WeightSlot('a', 30, 40, 0), new WeightSlot('b', -30, 90, -10)];
     $ab = Weights::place(new Head(massG: 190), $slots, ['a' => 4.0, 'b' => 10.0]);
     $ba = Weights::place(new Head(massG: 190), array_reverse($slots), ['b' => 10.0, 'a' => 4.0]);
-    expect($ab->inertiaGcm2[0][1])
-        ->toEqualWithDelta($ba->inertiaGcm2[0][1], 1e-9)->and($ab->cgBackMm)->toEqualWithDelta($ba->cgBackMm, 1e-12);
+    expect($ab->inertiaGcm2[0][1])->toEqualWithDelta($ba->inertiaGcm2[0][1], 1e-9)
+        ->and($ab->cgBackMm)->toEqualWithDelta($ba->cgBackMm, 1e-12);
 });
 
 it('refuses slots that are not there and heads too heavy', function (): void {
     $slots = [new WeightSlot('back', 0, 90, 0)];
-    expect(fn () => Weights::place(new Head, $slots, ['toe' => 4.0]))
-        ->toThrow(InvalidInput::class, "no slot 'toe'; it has back")
+    expect(fn () => Weights::place(new Head, $slots, ['toe' => 4.0]))->toThrow(InvalidInput::class, "no slot 'toe'; it has back")
         ->and(fn () => Weights::place(new Head, $slots, ['back' => 59.0]))
         ->toThrow(InvalidInput::class, 'no driver head has more than 260 g')
         ->and(fn () => Weights::place(new Head, $slots, ['back' => -4.0]))->toThrow(InvalidInput::class);
@@ -167,13 +167,14 @@ it('refuses slots that are not there and heads too heavy', function (): void {
 it('lists only legal arrangements, each once', function (): void {
     $slots = [new WeightSlot('front', 0, 20, -10, 0, 15), new WeightSlot('back', 0, 100, -5, 4, 15, mayBeEmpty: false)];
     $all = Weights::arrangements($slots, [4.0, 4.0, 12.0, 20.0]);
-    expect($all)
-        ->toHaveCount(5)->and($all)
+    expect($all)->toHaveCount(5)
+        ->and($all)
         ->toContain(
             ['back' => 4.0], ['back' => 12.0], ['front' => 4.0, 'back' => 4.0], ['front' => 4.0, 'back' => 12.0],
             ['front' => 12.0, 'back' => 4.0],
         )
-        ->and(Weights::arrangements($slots, [20.0]))->toBe([])->and(Weights::arrangements([], [4.0]))->toBe([[]]);
+        ->and(Weights::arrangements($slots, [20.0]))->toBe([])
+        ->and(Weights::arrangements([], [4.0]))->toBe([[]]);
 });
 
 it('never places a piece twice, nor one a slot does not take', function (): void {
@@ -186,8 +187,8 @@ it('never places a piece twice, nor one a slot does not take', function (): void
             $used = array_count_values(array_map(strval(...), $placed));
             $have = array_count_values(array_map(strval(...), $stock));
             foreach ($used as $mass => $count) {
-                expect($count)
-                    ->toBeLessThanOrEqual($have[$mass])->and((float) $mass)->toBeGreaterThanOrEqual(2.0)->toBeLessThanOrEqual(14.0);
+                expect($count)->toBeLessThanOrEqual($have[$mass])
+                    ->and((float) $mass)->toBeGreaterThanOrEqual(2.0)->toBeLessThanOrEqual(14.0);
             }
             ksort($placed);
             $key = json_encode($placed);

@@ -21,8 +21,8 @@ it('flies one ball, an array of balls, and a stream of balls', function (): void
             'carryM', 'totalM', 'runM', 'sideM', 'curveM', 'totalSideM', 'apexM', 'apexAtM', 'descentDeg', 'hangTimeS',
             'landingSpeedMps', 'landingSpinRpm',
         ])
-        ->and($one['carryM'])->toEqualWithDelta(253.2, 0.1)->and($one['runM'])
-        ->toEqualWithDelta($one['totalM'] - $one['carryM'], 1e-9);
+        ->and($one['carryM'])->toEqualWithDelta(253.2, 0.1)
+        ->and($one['runM'])->toEqualWithDelta($one['totalM'] - $one['carryM'], 1e-9);
     expect(minted('flight', '['.BALL.','.BALL.']'))->toBe([$one, $one]);
     [$code, $out] = mint('flight', BALL."\n\n".BALL."\n");
     expect($code)->toBe(0)->and(array_map(fn (string $l) => json_decode($l, true), explode("\n", trim($out))))->toBe([$one, $one]);
@@ -119,11 +119,13 @@ it('strikes, mirrored for the other hand, and lists what it assumed', function (
     $left = minted('impact', $in('left'));
     expect($right)
         ->toHaveKeys(['ballSpeedMps', 'launchDeg', 'directionDeg', 'spinRpm', 'spinAxisDeg', 'smash', 'spinLoftDeg', 'assumed'])
-        ->and($left['directionDeg'])->toEqualWithDelta(-$right['directionDeg'], 1e-9)->and($left['spinAxisDeg'])
-        ->toEqualWithDelta(-$right['spinAxisDeg'], 1e-9)->and($right['spinLoftDeg'])->toEqualWithDelta(13, 1e-9)
-        ->and($right['assumed'])->toContain('head')->and(minted('impact', $in('right', ',"head":{"preset":"low-spin"}'))['spinRpm'])
-        ->not->toBe($right['spinRpm'])->and(minted('impact', $in('right', ',"head":{"massG":198,"cgBackMm":35}'))['assumed'])
-        ->toContain('head.inertiaGcm2')->not->toContain('head.massG');
+        ->and($left['directionDeg'])->toEqualWithDelta(-$right['directionDeg'], 1e-9)
+        ->and($left['spinAxisDeg'])->toEqualWithDelta(-$right['spinAxisDeg'], 1e-9)
+        ->and($right['spinLoftDeg'])->toEqualWithDelta(13, 1e-9)
+        ->and($right['assumed'])->toContain('head')
+        ->and(minted('impact', $in('right', ',"head":{"preset":"low-spin"}'))['spinRpm'])->not->toBe($right['spinRpm'])
+        ->and(minted('impact', $in('right', ',"head":{"massG":198,"cgBackMm":35}'))['assumed'])->toContain('head.inertiaGcm2')->not
+        ->toContain('head.massG');
     [$code, $out] = mint('impact', $in('right', ',"head":{"inertiaGcm2":[[1,5,0],[5,1,0],[0,0,1]]}'));
     expect($code)->toBe(2)->and($out)->toContain('positive definite');
     [$code, $out] = mint('impact', $in('middle'));
@@ -132,27 +134,26 @@ it('strikes, mirrored for the other hand, and lists what it assumed', function (
 
 it('works back to the delivery with ball data alone', function (): void {
     $e = minted('estimate', '{"shot":{"ballSpeedMps":66,"launchDeg":12,"spinRpm":2400,"directionDeg":1,"spinAxisDeg":4}}');
-    expect($e['delivery'])
-        ->toHaveKeys(['clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg'])->and($e['strike'])
-        ->toHaveKeys(['toeMm', 'highMm'])->and($e['delivery']['dynamicLoftDeg'])->toHaveKeys(['value', 'sd', 'from'])
+    expect($e['delivery'])->toHaveKeys(['clubSpeedMps', 'attackDeg', 'pathDeg', 'dynamicLoftDeg', 'faceDeg'])
+        ->and($e['strike'])->toHaveKeys(['toeMm', 'highMm'])
+        ->and($e['delivery']['dynamicLoftDeg'])->toHaveKeys(['value', 'sd', 'from'])
         ->and($e['delivery']['dynamicLoftDeg']['from'])->toBe('estimated');
     $told = minted(
         'estimate',
         '{"shot":{"ballSpeedMps":66,"launchDeg":12,"spinRpm":2400,"directionDeg":1,"spinAxisDeg":4,"attackDeg":2,"pathDeg":-1},"hand":"left"}',
     );
-    expect($told['delivery']['attackDeg'])
-        ->toMatchArray(['value' => 2.0, 'from' => 'measured'])->and($told['delivery']['dynamicLoftDeg']['sd'])
-        ->toBeLessThan($e['delivery']['dynamicLoftDeg']['sd']);
+    expect($told['delivery']['attackDeg'])->toMatchArray(['value' => 2.0, 'from' => 'measured'])
+        ->and($told['delivery']['dynamicLoftDeg']['sd'])->toBeLessThan($e['delivery']['dynamicLoftDeg']['sd']);
 });
 
 it('presents a head at a sleeve position, by tilts and by card', function (): void {
     $tilt = minted('sleeve', '{"head":{"loftDeg":10.5,"lieDeg":58},"tilts":[{"tiltDeg":1.5,"clockDeg":90}],"habit":"soled"}');
-    expect($tilt['loftDeg'])
-        ->toBe(10.5)->and($tilt['faceOpenDeg'])->toEqualWithDelta(-2.83, 0.006)->and($tilt['lieDeg'])
-        ->toEqualWithDelta(57.97, 0.006);
+    expect($tilt['loftDeg'])->toBe(10.5)
+        ->and($tilt['faceOpenDeg'])->toEqualWithDelta(-2.83, 0.006)
+        ->and($tilt['lieDeg'])->toEqualWithDelta(57.97, 0.006);
     $card = minted('sleeve', '{"head":{"loftDeg":7.5,"lieDeg":58},"card":{"loftDeg":1.5,"printedFor":"squared"},"habit":"squared"}');
-    expect($card['loftDeg'])
-        ->toEqualWithDelta(9.0, 1e-3)->and($card)->toHaveKeys(['tiltDeg', 'clockDeg', 'residualDeg'])->not->toHaveKey('warning');
+    expect($card['loftDeg'])->toEqualWithDelta(9.0, 1e-3)
+        ->and($card)->toHaveKeys(['tiltDeg', 'clockDeg', 'residualDeg'])->not->toHaveKey('warning');
     expect(
         minted(
             'sleeve',
@@ -165,8 +166,8 @@ it('presents a head at a sleeve position, by tilts and by card', function (): vo
         'sleeve',
         '{"head":{"loftDeg":10,"lieDeg":59,"faceOpenDeg":-1},"tilts":[{"tiltDeg":1,"clockDeg":40}],"readAtTilts":[{"tiltDeg":1,"clockDeg":40}],"habit":"soled"}',
     );
-    expect($here['faceOpenDeg'])
-        ->toEqualWithDelta(-1, 1e-6)->and($here['lieDeg'])->toEqualWithDelta(59, 1e-6);
+    expect($here['faceOpenDeg'])->toEqualWithDelta(-1, 1e-6)
+        ->and($here['lieDeg'])->toEqualWithDelta(59, 1e-6);
     foreach (
         [
             '{"head":{"loftDeg":10,"lieDeg":58},"habit":"soled"}', '{"head":{"loftDeg":10,"lieDeg":58},"tilts":[]}',
@@ -191,11 +192,12 @@ it('weighs a head with weights in it', function (): void {
 
 it('finds windows, calibrates and makes shots', function (): void {
     $w = minted('window', '{"clubSpeedMps":44.704,"attackDeg":0,"for":"carry"}');
-    expect($w['launchDeg'])
-        ->toEqualWithDelta(14.1, 0.3)->and($w['within1Pct']['launchDeg'][0])->toBeLessThan($w['launchDeg'])
+    expect($w['launchDeg'])->toEqualWithDelta(14.1, 0.3)
+        ->and($w['within1Pct']['launchDeg'][0])->toBeLessThan($w['launchDeg'])
         ->and($w['within1Pct']['spinRpm'][1])->toBeGreaterThan($w['spinRpm'])
         ->and(minted('window --turf firm', '{"clubSpeedMps":44.704,"for":"total"}')['dynamicLoftDeg'])
-        ->toBeLessThan($w['dynamicLoftDeg'])->and(minted('window', '{"ballSpeedMps":66,"spinLoftDeg":12}'))->toHaveKey('carryM')
+        ->toBeLessThan($w['dynamicLoftDeg'])
+        ->and(minted('window', '{"ballSpeedMps":66,"spinLoftDeg":12}'))->toHaveKey('carryM')
         ->and(mint('window', '{"attackDeg":2}')[0])->toBe(2);
     $shots = implode(
         ',',

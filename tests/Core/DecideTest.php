@@ -103,11 +103,11 @@ it('breaks a tie in the fitter’s order, and passes over what is not known of a
     $unknown = TieBreak::among(
         ['A' => ['confidence' => null, 'price' => 0.0], 'B' => ['confidence' => 5.0, 'price' => 0.0]], ['confidence', 'price'],
     );
-    expect($unknown->choice)
-        ->toBeNull()->and($unknown->remaining)->toBe(['A', 'B'])->and($unknown->steps[0]['known'])->toBeFalse();
-    expect(fn () => TieBreak::among($of, ['luck']))
-        ->toThrow(InvalidInput::class, "'luck' does not break a tie")->and(fn () => TieBreak::among($of, ['price', 'price']))
-        ->toThrow(InvalidInput::class, 'once');
+    expect($unknown->choice)->toBeNull()
+        ->and($unknown->remaining)->toBe(['A', 'B'])
+        ->and($unknown->steps[0]['known'])->toBeFalse();
+    expect(fn () => TieBreak::among($of, ['luck']))->toThrow(InvalidInput::class, "'luck' does not break a tie")
+        ->and(fn () => TieBreak::among($of, ['price', 'price']))->toThrow(InvalidInput::class, 'once');
 });
 
 /** @return ShotSet legs of a confirm run */
@@ -151,8 +151,9 @@ it('keeps draws as bytes, and gives back the same figures; bytes of other setups
     $search = Search::of($record);
     $draws = $search->draws();
     $again = PredictedDraws::unpacked($draws->packed(), $search->all());
-    expect($again?->figures)
-        ->toBe($draws->figures)->and($again?->seen)->toBe($draws->seen)->and($again?->tested)->toBe($draws->tested)
+    expect($again?->figures)->toBe($draws->figures)
+        ->and($again?->seen)->toBe($draws->seen)
+        ->and($again?->tested)->toBe($draws->tested)
         ->and($again?->learned)->toEqual($draws->learned)
         ->and(PredictedDraws::unpacked($draws->packed(), array_slice($search->all(), 3)))->toBeNull()
         ->and(PredictedDraws::unpacked('', $search->all()))->toBeNull()
@@ -203,7 +204,9 @@ it('falls back on the shots alone where a setup has no ball data', function (): 
     $mixed = new FittingRecord(...['shots' => ['C' => $carries] + $record->shots] + get_object_vars($record));
     $report = DecideReport::of($mixed);
     expect($record->isModelled())->toBeTrue()->and($mixed->isModelled())->toBeFalse()
-        ->and($report['basis'])->toBe('shots')->and($report['days'])->toBe([])->and($report['worth'])->toBeNull()
+        ->and($report['basis'])->toBe('shots')
+        ->and($report['days'])->toBe([])
+        ->and($report['worth'])->toBeNull()
         ->and($report['schools']['rows'])->toHaveCount(5);
 });
 
@@ -215,12 +218,12 @@ it('names the pick of every school under every policy, and calls it unanimous on
             new Brief(corridor: new Corridor(24.0, new Trouble('rough'), new Trouble('water')), aimFree: false),
         ),
     );
-    expect($clear['schools']['policies'])
-        ->toHaveCount(4)->and($clear['schools']['policies'][0]['name'])->toBe('flagged')
+    expect($clear['schools']['policies'])->toHaveCount(4)
+        ->and($clear['schools']['policies'][0]['name'])->toBe('flagged')
         ->and(array_column($clear['schools']['rows'], 'scoring'))
         ->toBe(['fewest strokes', 'straightest', 'longest', 'guarded height', 'running'])
-        ->and(array_sum($clear['schools']['picks']))->toBe(20)->and($clear['schools']['unanimous'])
-        ->toBe(count($clear['schools']['picks']) === 1);
+        ->and(array_sum($clear['schools']['picks']))->toBe(20)
+        ->and($clear['schools']['unanimous'])->toBe(count($clear['schools']['picks']) === 1);
     foreach ($clear['schools']['rows'] as $row) {
         if (in_array($row['scoring'], ['fewest strokes', 'longest'], true)) {
             expect(array_column($row['cells'], 'pick'))->toBe(['C', 'C', 'C', 'C']);
@@ -279,8 +282,8 @@ it('gives a left-handed twin the mirrored day: wind from the left is wind from t
             'low heel miss' => 'low heel miss',
         ] as $mine => $theirs
     ) {
-        expect($left[$theirs]['gain'])
-            ->toEqualWithDelta($right[$mine]['gain'], 1e-6)->and($left[$theirs]['pick'])->toBe($right[$mine]['pick']);
+        expect($left[$theirs]['gain'])->toEqualWithDelta($right[$mine]['gain'], 1e-6)
+            ->and($left[$theirs]['pick'])->toBe($right[$mine]['pick']);
     }
 });
 

@@ -17,10 +17,14 @@ it('reads what a fitting is: setups, readings, counted shots, confidence, and wh
         ->and($record->own()->loftFromPrint)->toBeFalse()
         ->and($record->setups['A']->playing(1.0)->loftDeg)->toEqualWithDelta(10.1, 1e-9)
         ->and($record->setups['B']->racked?->gauged()->straight()->loftDeg)->toBeGreaterThan(10.5)
-        ->and($record->setups['B']->masses)->toBe(['back' => 10.0])->and($record->setups['B']->weights)->toBe('10 g back')
-        ->and($record->sets()['A']->count())->toBe(5)->and($record->sets()['B']->count())->toBe(6)->and($record->shots['B'])->toHaveCount(7)
+        ->and($record->setups['B']->masses)->toBe(['back' => 10.0])
+        ->and($record->setups['B']->weights)->toBe('10 g back')
+        ->and($record->sets()['A']->count())->toBe(5)
+        ->and($record->sets()['B']->count())->toBe(6)
+        ->and($record->shots['B'])->toHaveCount(7)
         ->and($record->confidence)->toBe(['B' => 4.0])
-        ->and($record->inHand)->toBe('B')->and($record->seed)->toBe(41)
+        ->and($record->inHand)->toBe('B')
+        ->and($record->seed)->toBe(41)
         ->and($record->brief->corridor->left->kind)->toBe('water');
 });
 
@@ -37,9 +41,8 @@ it('answers compare and find as the core does, from a file or from standard inpu
         [, $stock] = mintRun(['find', $path, '--only', 'stock']);
         expect(json_decode($stock, true)['count'])->toBe(json_decode($out, true)['count']);
         [$code, $out] = mintRun(['compare', $path]);
-        expect($code)
-            ->toBe(0)->and(json_decode($out, true))
-            ->toEqual($plain(CompareReport::of($record) + ['advice' => AdviceReport::of($record)]));
+        expect($code)->toBe(0)
+            ->and(json_decode($out, true))->toEqual($plain(CompareReport::of($record) + ['advice' => AdviceReport::of($record)]));
     } finally {
         unlink($path);
     }

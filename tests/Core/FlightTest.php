@@ -42,8 +42,8 @@ it('agrees to micrometres when asked for a tight tolerance', function (): void {
     $flown = (new BallFlight(new Atmosphere($case['temperatureC']), tolerance: 1e-11))->fly(
         new Launch($case['ballSpeedMps'], $case['launchDeg'], $case['spinRpm'], $case['directionDeg'], $case['spinAxisDeg']),
     );
-    expect(abs($flown->carryM - $case['expected']['carryM']))
-        ->toBeLessThan(1e-6)->and(abs($flown->sideM - $case['expected']['sideM']))->toBeLessThan(1e-6);
+    expect(abs($flown->carryM - $case['expected']['carryM']))->toBeLessThan(1e-6)
+        ->and(abs($flown->sideM - $case['expected']['sideM']))->toBeLessThan(1e-6);
 });
 
 // Source: ICAO standard atmosphere (Doc 7488), dry air: altitude m, °C, hPa, kg/m³; from memory.
@@ -209,8 +209,7 @@ it('runs as observed, the flatter the farther', function (float $mph, float $lau
 
 it('rolls farther down a slope than up it, and never for ever', function (): void {
     $run = fn (float $slope): float => (new BallFlight(turf: Turf::Firm, slopeDeg: $slope))->fly(new Launch(62, 11, 2200))->runM();
-    expect($run(-12))->toBeGreaterThan($run(-4))
-        ->toBeLessThan(200)
+    expect($run(-12))->toBeGreaterThan($run(-4))->toBeLessThan(200)
         ->and($run(-4))->toBeGreaterThan($run(0))
         ->and($run(0))->toBeGreaterThan($run(4))
         ->and(fn () => new BallFlight(slopeDeg: 30))->toThrow(InvalidInput::class);

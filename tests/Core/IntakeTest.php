@@ -17,9 +17,12 @@ use MintCarry\Core\Intake\Trial;
 
 it('cuts JSON where its outermost commas are', function (): void {
     expect(JsonSpans::elements(' [ {"a": "x,]}"} , [1,[2,3]] ,"\\"," , -1.5e3,null] '))
-        ->toBe(['{"a": "x,]}"}', '[1,[2,3]]', '"\\","', '-1.5e3', 'null'])->and(JsonSpans::elements('[]'))->toBe([])
-        ->and(JsonSpans::elements('{"a":1}'))->toBeNull()->and(JsonSpans::members('{"a" : [1,2], "b\\u0063": "}" , "a": 3}'))
-        ->toBe(['a' => '3', 'bc' => '"}"'])->and(JsonSpans::members('{}'))->toBe([])->and(JsonSpans::members('word'))->toBeNull();
+        ->toBe(['{"a": "x,]}"}', '[1,[2,3]]', '"\\","', '-1.5e3', 'null'])
+        ->and(JsonSpans::elements('[]'))->toBe([])
+        ->and(JsonSpans::elements('{"a":1}'))->toBeNull()
+        ->and(JsonSpans::members('{"a" : [1,2], "b\\u0063": "}" , "a": 3}'))->toBe(['a' => '3', 'bc' => '"}"'])
+        ->and(JsonSpans::members('{}'))->toBe([])
+        ->and(JsonSpans::members('word'))->toBeNull();
 });
 
 it('cuts as json_decode reads, whatever is in it', function (): void {
@@ -48,12 +51,14 @@ it('keeps what is whole of a post that breaks off or is broken within', function
             "\xFF".
             '"}}, {"id":"d","values":{"launchDeg":2',
     );
-    expect(array_map(fn (PostedShot $s): ?string => $s->id, $post->shots))
-        ->toBe(['a', null, 'c', null])->and($post->shots[0]->session)->toBe('s')->and($post->shots[0]->refusedFor)->toBeNull()
-        ->and($post->shots[1]->refusedFor)->toContain('not JSON')->toContain('do not repeat it')->and($post->shots[2]->heldFor)
-        ->toContain('not UTF-8')->and(json_decode($post->shots[2]->raw, true)['values']['x'])->toBe("\u{FFFD}")
-        ->and($post->isRecognisable())->toBeTrue()->and(Post::read('{"shots":[{"id":"b" "values":{}}]}')->isRecognisable())
-        ->toBeFalse();
+    expect(array_map(fn (PostedShot $s): ?string => $s->id, $post->shots))->toBe(['a', null, 'c', null])
+        ->and($post->shots[0]->session)->toBe('s')
+        ->and($post->shots[0]->refusedFor)->toBeNull()
+        ->and($post->shots[1]->refusedFor)->toContain('not JSON')->toContain('do not repeat it')
+        ->and($post->shots[2]->heldFor)->toContain('not UTF-8')
+        ->and(json_decode($post->shots[2]->raw, true)['values']['x'])->toBe("\u{FFFD}")
+        ->and($post->isRecognisable())->toBeTrue()
+        ->and(Post::read('{"shots":[{"id":"b" "values":{}}]}')->isRecognisable())->toBeFalse();
 });
 
 it('makes no other value of what it reads', function (string $raw, mixed $value): void {
@@ -104,8 +109,9 @@ it('holds a shot that says something twice', function (string $raw, bool $held):
 
 it('takes a whole number however it is written, and keeps what stands beside', function (): void {
     $shot = PostedShot::read('{"id":"a","sequence":7.0,"values":{},"mood":"fine","wind":{"from":"left"}}');
-    expect($shot->sequence)
-        ->toBe(7)->and($shot->heldFor)->toBeNull()->and($shot->beside)->toBe('{"mood":"fine","wind":{"from":"left"}}')
+    expect($shot->sequence)->toBe(7)
+        ->and($shot->heldFor)->toBeNull()
+        ->and($shot->beside)->toBe('{"mood":"fine","wind":{"from":"left"}}')
         ->and($shot->remarks)->toBe([]);
     $large = PostedShot::read('{"id":"a","values":{},"picture":"'.str_repeat('x', 5000).'"}');
     expect($large->beside)->toBeNull()->and($large->remarks[0])->toContain('picture')->and($large->heldFor)->toBeNull();
@@ -325,7 +331,8 @@ it('counts a count that begins anew as a new run, in which the clock is learned 
         ->and(placed(['n' => 5, 'hit' => 110.0], $recent, 120)[2])->toBe(1)
         ->and(placed(['n' => 2], $recent, 120)[2])->toBe(2)
         // On the heels of the one before nothing was switched off and on: it is only out of order.
-        ->and(placed(['n' => 1], $recent, 45)[2])->toBe(1)->and(placed(['n' => 7], $recent, 45)[2])->toBe(2);
+        ->and(placed(['n' => 1], $recent, 45)[2])->toBe(1)
+        ->and(placed(['n' => 7], $recent, 45)[2])->toBe(2);
 });
 
 it('says nothing of what there is no other place for', function (): void {
@@ -351,5 +358,6 @@ it('orders the shots of one run by its count, in the places that the run has', f
     expect(SenderOrder::of([['s/1', 3], ['s/1', 1], ['s/1', 2]]))->toBe([1, 2, 0])
         // A count that began anew comes after, whatever it counts; a shot without a count keeps its place.
         ->and(SenderOrder::of([['s/1', 7], [null, null], ['s/2', 1], ['s/1', 6], ['s/2', 2]]))->toBe([3, 1, 2, 0, 4])
-        ->and(SenderOrder::of([['s/1', 5], ['s/1', 5]]))->toBe([0, 1])->and(SenderOrder::of([]))->toBe([]);
+        ->and(SenderOrder::of([['s/1', 5], ['s/1', 5]]))->toBe([0, 1])
+        ->and(SenderOrder::of([]))->toBe([]);
 });

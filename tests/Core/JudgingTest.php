@@ -237,8 +237,8 @@ it('adds up to the difference exactly, for every figure and either way round', f
     $b = evidence('B', [46.2, 0.5, -1.0, 12.0, -1.5, 3.0, 4.0], ['head' => 'Plover 445', 'body' => Head::preset('low-spin', 9.5)]);
     foreach ([[$a, $b], [$b, $a]] as [$from, $to]) {
         foreach (Bridge::between($from, $to, 0.5) as $field => $bridge) {
-            expect(array_sum(array_column($bridge->lines, 'happened')))
-                ->toEqualWithDelta($bridge->difference, 1e-9)->and($bridge->difference)
+            expect(array_sum(array_column($bridge->lines, 'happened')))->toEqualWithDelta($bridge->difference, 1e-9)
+                ->and($bridge->difference)
                 ->toEqualWithDelta(
                     $to->set->summary(Measure::from($field))->mean - $from->set->summary(Measure::from($field))->mean, 1e-9,
                 );
@@ -270,9 +270,9 @@ it('calls weights weights within a head, and the head a head between two', funct
     $causes = fn (array $more): array => array_column(
         Bridge::between(evidence('A', USUAL), evidence('B', USUAL, $more), 0.5)['spinRpm']->lines, 'cause',
     );
-    expect($causes($other))
-        ->toContain('weights')->not->toContain('head')->and($causes($other + ['head' => 'Curlew L']))->toContain('head')
-        ->not->toContain('weights')->and($causes(['ball' => 'another']))->toContain('ball and unexplained');
+    expect($causes($other))->toContain('weights')->not->toContain('head')
+        ->and($causes($other + ['head' => 'Curlew L']))->toContain('head')->not->toContain('weights')
+        ->and($causes(['ball' => 'another']))->toContain('ball and unexplained');
 });
 
 it('shrinks what would repeat, the less the fewer the shots, and calls noise noise', function (): void {
@@ -284,8 +284,8 @@ it('shrinks what would repeat, the less the fewer the shots, and calls noise noi
         return array_values(array_filter($lines, fn (array $l): bool => $l['cause'] === 'club speed'))[0];
     };
     [$few, $many] = [$line(3), $line(30)];
-    expect($few['repeats'] / $few['happened'])
-        ->toBeLessThan($many['repeats'] / $many['happened'])->and($many['repeats'])->toBeLessThan($many['happened'])
+    expect($few['repeats'] / $few['happened'])->toBeLessThan($many['repeats'] / $many['happened'])
+        ->and($many['repeats'])->toBeLessThan($many['happened'])
         ->and($many['noise'])->toBeFalse();
     foreach (
         Bridge::between(evidence('A', USUAL, n: 3), evidence('B', [45.0, 0.0, 0.3, 13.0, 0.1, 0.0, 2.0], n: 3), 0.5)['sideM']->lines as $l
@@ -307,8 +307,8 @@ it('merges path and attack into delivery where no club was seen', function (): v
     $bridge = Bridge::between(evidence('A', USUAL, hide: CLUB), evidence('B', [46.0, 0.0, 0.0, 14.0, 0.0, 0.0, 0.0], hide: CLUB), 0.5)[
         'carryM'
     ];
-    expect(array_column($bridge->lines, 'cause'))
-        ->toContain('delivery')->not->toContain('attack and path')->and($bridge->clubSeen)->toBeFalse()
+    expect(array_column($bridge->lines, 'cause'))->toContain('delivery')->not->toContain('attack and path')
+        ->and($bridge->clubSeen)->toBeFalse()
         ->and(array_sum(array_column($bridge->lines, 'happened')))->toEqualWithDelta($bridge->difference, 1e-9);
 });
 
@@ -381,8 +381,9 @@ it('sends a delivery to a coach, and a club to the fitter', function (): void {
     $coach = fn (array $mean): bool => array_filter(
         Diagnosis::of($e = evidence('A', $mean, n: 8), shareOf($e->set)), fn (Finding $f): bool => $f->forCoach,
     ) !== [];
-    expect($coach([45.0, -5.0, 0.0, 12.0, 0.0, 0.0, 2.0]))
-        ->toBeTrue()->and($coach([45.0, 0.0, -7.0, 13.0, 0.0, 0.0, 2.0]))->toBeTrue()->and($coach(USUAL))->toBeFalse();
+    expect($coach([45.0, -5.0, 0.0, 12.0, 0.0, 0.0, 2.0]))->toBeTrue()
+        ->and($coach([45.0, 0.0, -7.0, 13.0, 0.0, 0.0, 2.0]))->toBeTrue()
+        ->and($coach(USUAL))->toBeFalse();
 });
 
 it('tells a two-way miss by its shares, though the mean is straight', function (): void {
@@ -413,8 +414,8 @@ it('sees a heavier head draw the strike to the heel', function (): void {
     $found = array_values(
         array_filter(Diagnosis::of($b, shareOf($b->set), $a), fn (Finding $f): bool => $f->kind === FindingKind::DrawsToHeel),
     );
-    expect($found[0]->figures['heavierPoints'])
-        ->toBe(4.0)->and($found[0]->figures['shiftMm'])->toEqualWithDelta(-9.0, 0.1);
+    expect($found[0]->figures['heavierPoints'])->toBe(4.0)
+        ->and($found[0]->figures['shiftMm'])->toEqualWithDelta(-9.0, 0.1);
 });
 
 // --- Guard rails ------------------------------------------------------------------------------------------------------
@@ -461,15 +462,17 @@ it('carries loft through when squared and face when soled, by trade practice', f
     $to = specOf('B', ['squaredLoftDeg' => 12.5, 'soledFaceOpenDeg' => 2.0]);
     $squared = CarryThrough::predict(specOf('A'), $to, 1.0);
     $soled = CarryThrough::predict(specOf('A'), $to, 0.0);
-    expect($squared->loftDeg)
-        ->toEqualWithDelta(1.8, 1e-9)->and($soled->loftDeg)->toEqualWithDelta(0.4, 1e-9)->and($squared->faceRightDeg)
-        ->toEqualWithDelta(0.3, 1e-9)->and($soled->faceRightDeg)->toEqualWithDelta(1.2, 1e-9)
+    expect($squared->loftDeg)->toEqualWithDelta(1.8, 1e-9)
+        ->and($soled->loftDeg)->toEqualWithDelta(0.4, 1e-9)
+        ->and($squared->faceRightDeg)->toEqualWithDelta(0.3, 1e-9)
+        ->and($soled->faceRightDeg)->toEqualWithDelta(1.2, 1e-9)
         ->and(
             CarryThrough::predict(
                 specOf('A', ['hand' => Hand::Left]), specOf('B', ['hand' => Hand::Left, 'soledFaceOpenDeg' => 2.0]), 0.0,
             )->faceRightDeg,
         )
-        ->toEqualWithDelta(-1.2, 1e-9)->and(CarryThrough::predict(specOf('A'), specOf('B', ['head' => 'other']), 0.5)->loftSdDeg)
+        ->toEqualWithDelta(-1.2, 1e-9)
+        ->and(CarryThrough::predict(specOf('A'), specOf('B', ['head' => 'other']), 0.5)->loftSdDeg)
         ->toBeGreaterThan(CarryThrough::predict(specOf('A'), specOf('B'), 0.5)->loftSdDeg);
 });
 

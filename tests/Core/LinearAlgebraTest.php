@@ -69,8 +69,8 @@ it('shifts and scales a summary with its numbers', function (): void {
         $values = array_map(floatval(...), $values);
         $one = Summary::of($values);
         $two = Summary::of(array_map(fn (float $v): float => $scale * $v + $shift, $values));
-        expect($two->mean)
-            ->toEqualWithDelta($scale * $one->mean + $shift, 1e-9)->and($two->sd)->toEqualWithDelta($scale * $one->sd, 1e-9)
+        expect($two->mean)->toEqualWithDelta($scale * $one->mean + $shift, 1e-9)
+            ->and($two->sd)->toEqualWithDelta($scale * $one->sd, 1e-9)
             ->and($two->median)->toEqualWithDelta($scale * $one->median + $shift, 1e-9)
             ->and($two->meanInterval->high - $two->meanInterval->low)
             ->toEqualWithDelta($scale * ($one->meanInterval->high - $one->meanInterval->low), 1e-8);
@@ -84,9 +84,10 @@ it('finds the same difference from either side, with its sign turned', function 
             [$a, $b] = [Summary::of(array_map(floatval(...), $a)), Summary::of(array_map(floatval(...), $b))];
             $there = Difference::between($a, $b);
             $back = Difference::between($b, $a);
-            expect($back->value)
-                ->toEqualWithDelta(-$there->value, 1e-9)->and($back->interval->low)->toEqualWithDelta(-$there->interval->high, 1e-9)
-                ->and($back->isClear())->toBe($there->isClear())->and($there->isClear())->toBe(! $there->interval->contains(0.0));
+            expect($back->value)->toEqualWithDelta(-$there->value, 1e-9)
+                ->and($back->interval->low)->toEqualWithDelta(-$there->interval->high, 1e-9)
+                ->and($back->isClear())->toBe($there->isClear())
+                ->and($there->isClear())->toBe(! $there->interval->contains(0.0));
         });
 });
 
@@ -114,7 +115,7 @@ it('never rolls backward off a drive, nor farther on softer ground', function ()
         $run = fn (Turf $turf): float => hypot(
             ...array_slice((new Landing($turf))->run($velocity, [0.0, (-$spin * 2 * M_PI) / 60, 0.0]), 0, 2),
         );
-        expect($run(Turf::Firm))
-            ->toBeGreaterThan(0)->and($run(Turf::Soft))->toBeLessThan($run(Turf::Firm) + 0.5);
+        expect($run(Turf::Firm))->toBeGreaterThan(0)
+            ->and($run(Turf::Soft))->toBeLessThan($run(Turf::Firm) + 0.5);
     });
 });

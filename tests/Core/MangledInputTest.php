@@ -29,9 +29,9 @@ it('answers a stream of mangled items line by line, each with numbers or a reaso
         expect($answer)->toBeArray($what)->and(soundNumbers($answer))->toBeTrue($what);
         if (isset($answer['error'])) {
             $refused++;
-            expect($answer['error']['message'])
-                ->toBeString($what)->not->toBe('', $what)->and($answer['error'])->toHaveKey('code')->and($answer['index'])
-                ->toBe($i, $what);
+            expect($answer['error']['message'])->toBeString($what)->not->toBe('', $what)
+                ->and($answer['error'])->toHaveKey('code')
+                ->and($answer['index'])->toBe($i, $what);
         }
     }
     expect($answers[count($lines)])->not->toHaveKey('error')->and($refused)->toBeGreaterThan(count($lines) / 2);
@@ -105,8 +105,8 @@ it('reads a mangled fitting file whole or names the place, and compares what it 
 
 it('refuses what is no item at all', function (string $input): void {
     [$code, $out, $error] = mintRun(['flight'], $input);
-    expect($code)
-        ->toBe(2)->and($out.$error)->toContain('"error"')->not->toContain('Stack trace');
+    expect($code)->toBe(2)
+        ->and($out.$error)->toContain('"error"')->not->toContain('Stack trace');
 })->with([
     'a number' => "5\n", 'a word' => "\"ball\"\n", 'nothing' => '', 'a list of numbers' => "[1,2]\n",
     'half an object' => '{"ballSpeedMps":', 'a zero byte' => "\0\n", 'letters that are none' => "{\"\xff\":1}\n",

@@ -89,8 +89,9 @@ it('conserves momentum and angular momentum, and never gains energy', function (
         Generator\choose(-8, 8),
     )->then(function (int $toe, int $high, int $loft, int $face, int $attack): void {
         $b = balance(Head::preset('middle'), plainSwing($loft, $face, -$face, $attack), new Strike($toe, $high));
-        expect($b['momentum'])
-            ->toBeLessThan(1e-9)->and($b['angular'])->toBeLessThan(1e-9)->and($b['after'])->toBeLessThan($b['before']);
+        expect($b['momentum'])->toBeLessThan(1e-9)
+            ->and($b['angular'])->toBeLessThan(1e-9)
+            ->and($b['after'])->toBeLessThan($b['before']);
     });
 });
 
@@ -159,8 +160,8 @@ it('is a mirror image for every swing', function (): void {
         function (int $toe, int $high, int $face, int $path): void {
             $right = (new Impact(new Head(cgToeMm: 2), Hand::Right))->strike(plainSwing(12, $face, $path), new Strike($toe, $high));
             $left = (new Impact(new Head(cgToeMm: 2), Hand::Left))->strike(plainSwing(12, -$face, -$path), new Strike($toe, $high));
-            expect(abs($right->directionDeg + $left->directionDeg))
-                ->toBeLessThan(1e-9)->and(abs($right->spinAxisDeg + $left->spinAxisDeg))->toBeLessThan(1e-9)
+            expect(abs($right->directionDeg + $left->directionDeg))->toBeLessThan(1e-9)
+                ->and(abs($right->spinAxisDeg + $left->spinAxisDeg))->toBeLessThan(1e-9)
                 ->and(abs($right->spinRpm - $left->spinRpm))->toBeLessThan(1e-8);
         },
     );
@@ -289,7 +290,8 @@ it('calibrates to a bay: the offsets come back, and little data moves little', f
         ->and($much->residualBeforeM)->toBeGreaterThan(8)
         ->and(abs($little->dragOffset))->toBeLessThan(abs($much->dragOffset))
         ->and($little->sd[0])->toBeGreaterThan($much->sd[0])
-        ->and(fn () => Calibration::fit([[new Launch(60, 12, 2500), null, null]]))->toThrow(InvalidInput::class, 'nothing to calibrate by');
+        ->and(fn () => Calibration::fit([[new Launch(60, 12, 2500), null, null]]))
+        ->toThrow(InvalidInput::class, 'nothing to calibrate by');
 });
 
 it('makes players that warm up, tire, and carry a setup’s change through as theirs', function (): void {
@@ -338,7 +340,8 @@ it('refuses a tensor that no body can have, and a mass that no head has', functi
     expect(fn () => new Head(inertiaGcm2: [[2800, 4000, 0], [4000, 3300, 0], [0, 0, 4900]]))
         ->toThrow(InvalidInput::class, 'positive definite')
         ->and(fn () => new Head(inertiaGcm2: [[2800, 10, 0], [0, 3300, 0], [0, 0, 4900]]))
-        ->toThrow(InvalidInput::class, 'symmetric')->and(fn () => new Head(massG: 0))->toThrow(InvalidInput::class)
+        ->toThrow(InvalidInput::class, 'symmetric')
+        ->and(fn () => new Head(massG: 0))->toThrow(InvalidInput::class)
         ->and(fn () => Head::preset('huge'))->toThrow(InvalidInput::class, 'not a head preset');
 });
 

@@ -89,9 +89,9 @@ it('checks the print against geometry', function (): void {
         ],
     ]);
     $check = array_column($honest->check(new HeadReading(10.5)), null, 'label');
-    expect($check['+']['loftDeg'])
-        ->toEqualWithDelta(1.52, 0.02)->and($check['+']['faceOpenDeg'])->toEqualWithDelta(-2.31, 0.02)->and($check['+']['agrees'])
-        ->toBeTrue();
+    expect($check['+']['loftDeg'])->toEqualWithDelta(1.52, 0.02)
+        ->and($check['+']['faceOpenDeg'])->toEqualWithDelta(-2.31, 0.02)
+        ->and($check['+']['agrees'])->toBeTrue();
     $wishful = SleeveSystem::fromArray([
         'name' => 'W', 'kind' => 'card',
         'positions' => [['label' => 'N'], ['label' => '+', 'loftDeg' => 1.5, 'faceOpenDeg' => 0, 'lieDeg' => 0]],
@@ -179,9 +179,9 @@ it('refers a reading at any position to every other, as the geometry has it', fu
 it('takes what is stamped to hold at home, where nothing was read', function (): void {
     $readings = new HeadReadings(new HeadReading(10.5, 58, 0.5), turned(), []);
     $home = PlayingGeometry::present($readings->straight(), turned()->home()->tilts, 0.0);
-    expect($home->loftDeg)
-        ->toEqualWithDelta(10.5, 1e-9)->and($home->lieDeg)->toEqualWithDelta(58, 1e-6)->and($home->faceOpenDeg)
-        ->toEqualWithDelta(0.5, 1e-6);
+    expect($home->loftDeg)->toEqualWithDelta(10.5, 1e-9)
+        ->and($home->lieDeg)->toEqualWithDelta(58, 1e-6)
+        ->and($home->faceOpenDeg)->toEqualWithDelta(0.5, 1e-6);
 });
 
 it('takes weights out as it put them in', function (): void {
@@ -238,8 +238,9 @@ it('maps the loft over the face', function (): void {
     $at = fn (float $toe, float $high): array => array_values(
         array_filter($map, fn (array $p): bool => $p['toeMm'] === $toe && $p['highMm'] === $high),
     )[0];
-    expect($map)
-        ->toHaveCount(25)->and($at(0.0, 15.0)['loftDeg'])->toBeGreaterThan(13)->toBeLessThan(15)->and($at(0.0, -15.0)['loftDeg'])
-        ->toEqualWithDelta(8.7, 0.3)->and($at(24.0, 0.0)['faceOpenDeg'])->toBeGreaterThan(0)->and($at(-24.0, 0.0)['faceOpenDeg'])
-        ->toEqualWithDelta(-$at(24.0, 0.0)['faceOpenDeg'], 1e-12);
+    expect($map)->toHaveCount(25)
+        ->and($at(0.0, 15.0)['loftDeg'])->toBeGreaterThan(13)->toBeLessThan(15)
+        ->and($at(0.0, -15.0)['loftDeg'])->toEqualWithDelta(8.7, 0.3)
+        ->and($at(24.0, 0.0)['faceOpenDeg'])->toBeGreaterThan(0)
+        ->and($at(-24.0, 0.0)['faceOpenDeg'])->toEqualWithDelta(-$at(24.0, 0.0)['faceOpenDeg'], 1e-12);
 });

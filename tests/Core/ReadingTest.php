@@ -98,9 +98,10 @@ it('finds the header below other lines, and a units row under it', function (): 
     $rows = readRows(
         "Session;12 March;\nPlayer;X;\nBall Speed;Launch;Spin;Carry\n[km/h];[deg];[rpm];[m]\n240,5;12,1;2400;205\nBall Speed;Launch;Spin;Carry\n[km/h];[deg];[rpm];[m]\n241;12;2390;206\n",
     );
-    expect(array_map(fn ($r) => $r->kind, $rows))
-        ->toBe(['shot', 'header', 'header', 'shot'])->and($rows[0]->line)->toBe(5)->and($rows[0]->values['ballSpeedMps'])
-        ->toEqualWithDelta(240.5 / 3.6, 1e-9)->and($rows[0]->values['carryM'])->toBe(205.0);
+    expect(array_map(fn ($r) => $r->kind, $rows))->toBe(['shot', 'header', 'header', 'shot'])
+        ->and($rows[0]->line)->toBe(5)
+        ->and($rows[0]->values['ballSpeedMps'])->toEqualWithDelta(240.5 / 3.6, 1e-9)
+        ->and($rows[0]->values['carryM'])->toBe(205.0);
 });
 
 it('guesses a unit that nobody wrote from what driver shots do', function (string $speed, float $mps): void {
@@ -147,8 +148,8 @@ it('takes blanks, dashes and zeros that mean no reading for what they are', func
     $v = firstShot(
         "Ball Speed (mph),Launch,Spin,Club Speed (mph),Path,Face,Carry,Side\n150,12,2400,0,0,0,--,0\n151,12,2410,102,1.5,0,-,4 R\n",
     );
-    expect($v)
-        ->not->toHaveKeys(['clubSpeedMps', 'pathDeg', 'faceDeg', 'carryM'])->and($v['sideM'])->toBe(0.0);
+    expect($v)->not->toHaveKeys(['clubSpeedMps', 'pathDeg', 'faceDeg', 'carryM'])
+        ->and($v['sideM'])->toBe(0.0);
     $straight = readRows("Ball Speed (mph),Launch,Spin,Club Speed (mph),Path\n150,12,2400,101,0\n151,12,2410,102,1.5\n")[0]->values;
     expect($straight['pathDeg'])->toBe(0.0);
     expect(firstShot("Ball Speed (mph),Launch,Spin,Path\n150,12,2400,0\n151,12,2410,0\n"))->not->toHaveKey('pathDeg');
@@ -237,8 +238,9 @@ it('reads typed values by the same rules', function (): void {
         ],
         Hand::Left, new BallFlight,
     );
-    expect($issues)
-        ->toBe([])->and($values['ballSpeedMps'])->toEqualWithDelta(67.28, 0.01)->and($values['spinRpm'])->toBe(2450.0)
+    expect($issues)->toBe([])
+        ->and($values['ballSpeedMps'])->toEqualWithDelta(67.28, 0.01)
+        ->and($values['spinRpm'])->toBe(2450.0)
         ->and($values['sideM'])->toEqualWithDelta(-10.97, 0.01);
     [, $wrong] = TypedShot::read(
         ['ballSpeedMps' => ['value' => 'fast', 'unit' => 'mph'], 'nonsense' => ['value' => '1']], Hand::Right, new BallFlight,

@@ -35,8 +35,8 @@ it('comes back to the straight head from what a gauge shows at any position', fu
     $straight = PlayingGeometry::straighten(
         new HeadReading($case['loftDeg'], $case['lie'], $case['soledFaceOpenDeg']), $tilts, MintCarry\Core\Club\AddressHabit::Soled,
     );
-    expect($straight->lieDeg)
-        ->toEqualWithDelta($case['lieDeg'], 1e-6)->and($straight->faceOpenDeg)->toEqualWithDelta($case['faceOpenDeg'], 1e-6);
+    expect($straight->lieDeg)->toEqualWithDelta($case['lieDeg'], 1e-6)
+        ->and($straight->faceOpenDeg)->toEqualWithDelta($case['faceOpenDeg'], 1e-6);
 })->with(referenced('sleeve'));
 
 it('has numpy’s mass, centre and tensor with weights in', function (array $case): void {

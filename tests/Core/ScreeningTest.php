@@ -106,7 +106,8 @@ it('suggests a mishit by a strike far from this player’s usual place, and says
 
 it('suggests nothing from three shots, nor among shots that are alike', function (): void {
     expect(Mishits::among([new ShotSet('A', shots([['ballSpeedMps' => 66.0], ['ballSpeedMps' => 50.0], ['ballSpeedMps' => 66.0]]))]))
-        ->toBe([])->and(Mishits::among([new ShotSet('A', shots(array_fill(0, 8, ['ballSpeedMps' => 66.0])))]))->toBe([])
+        ->toBe([])
+        ->and(Mishits::among([new ShotSet('A', shots(array_fill(0, 8, ['ballSpeedMps' => 66.0])))]))->toBe([])
         ->and(Mishits::among([]))->toBe([]);
 });
 
@@ -146,7 +147,8 @@ it('says what moved when a setup is hit again, and that nothing did', function (
     $moved = fn (array $r): array => array_values(
         array_map(fn (Repeat $x): string => $x->measure->value, array_filter($r, fn (Repeat $x): bool => $x->moved)),
     );
-    expect($moved($same))
-        ->toBe([])->and($moved($tired))->toContain('clubSpeedMps')->and($moved($tired))->toContain('ballSpeedMps')
+    expect($moved($same))->toBe([])
+        ->and($moved($tired))->toContain('clubSpeedMps')
+        ->and($moved($tired))->toContain('ballSpeedMps')
         ->and(Repeat::of($at(45, 220), new ShotSet('A', [])))->toBe([]);
 });

@@ -146,9 +146,8 @@ it('has a sentence for every finding and guard rail that there is, and what was 
 it('says things as a fitter would', function (): void {
     [$right, $left] = array_map(fn (array $p): Sentences => sentences(...$p), PLAYERS_OF_BOTH_KINDS);
     $toPath = ['kind' => 'faceToPath', 'figures' => ['faceToPathDeg' => 4.2, 'sideM' => 18.0, 'faceFrom' => 'measured']];
-    expect($right->finding($toPath))
-        ->toBe('The face is 4.2° open to the path: it moves the landing 20 yd to the right.')->and($left->finding($toPath))
-        ->toBe('The face is 4.2° closed to the path: it moves the landing 18 m to the right.')
+    expect($right->finding($toPath))->toBe('The face is 4.2° open to the path: it moves the landing 20 yd to the right.')
+        ->and($left->finding($toPath))->toBe('The face is 4.2° closed to the path: it moves the landing 18 m to the right.')
         ->and($right->finding(['kind' => 'offCgLine', 'figures' => ['toeMm' => -11.0, 'highMm' => 1.0, 'costM' => 6.0]]))
         ->toBe('The strike is 11 mm to the heel from the line of the CG, worth about 7 yd of carry.')
         ->and($left->guardRail(['tag' => '', 'kind' => 'speedFalling', 'figures' => ['speedMps' => -1.0]]))
