@@ -7,6 +7,7 @@ use MintCarry\Core\Air\Wind;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\Aerodynamics;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Landing;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Flight\Turf;
 
@@ -214,3 +215,75 @@ it('rolls farther down a slope than up it, and never for ever', function (): voi
         ->and($run(0))->toBeGreaterThan($run(4))
         ->and(fn () => new BallFlight(slopeDeg: 30))->toThrow(InvalidInput::class);
 });
+
+// Source: tests/reference/landing.py, the same page of docs/physics.md written out anew in vectors: hops as parabolas that meet the
+// inclined plane, the roll by small steps.
+it('bounces and rolls as an independent script does, up, down and across', function (array $case): void {
+    $offset = (new Landing(Turf::from($case['turf']), $case['slopeDeg']))->run($case['velocity'], $case['spin']);
+    expect($offset[0])->toEqualWithDelta($case['offset'][0], 1e-6)
+        ->and($offset[1])->toEqualWithDelta($case['offset'][1], 1e-6);
+})->with(array_map(
+    fn (array $case): array => [$case],
+    json_decode((string) file_get_contents(__DIR__.'/../reference/landing.json'), true, flags: JSON_THROW_ON_ERROR),
+));
+
+/**
+ * Flies a ball by `Aerodynamics::drag` and `lift`, with plain Runge–Kutta steps of a millisecond; carry and side, m.
+ *
+ * @return array{float, float}
+ */
+function flownByReference(Launch $launch, Aerodynamics $law, Atmosphere $air): array
+{
+    $r = Aerodynamics::BALL_RADIUS_M;
+    $k = $air->densityKgM3 * M_PI * $r ** 2 / (2 * Aerodynamics::BALL_MASS_KG);
+    [$elevation, $tilt] = [deg2rad($launch->launchDeg), deg2rad($launch->spinAxisDeg)];
+    // Starting straight: left is +y, and up is square to the start.
+    $axis = [sin($tilt) * sin($elevation), -cos($tilt), -sin($tilt) * cos($elevation)];
+    $rate = function (array $y) use ($axis, $k, $r, $law): array {
+        [, , , $vx, $vy, $vz, $w] = $y;
+        $speed = sqrt($vx ** 2 + $vy ** 2 + $vz ** 2);
+        $across = [$axis[1] * $vz - $axis[2] * $vy, $axis[2] * $vx - $axis[0] * $vz, $axis[0] * $vy - $axis[1] * $vx];
+        $size = sqrt($across[0] ** 2 + $across[1] ** 2 + $across[2] ** 2);
+        $ratio = $r * $w * $size / $speed ** 2;
+        $drag = $k * $speed * $law->drag($ratio);
+        $lift = $k * $speed ** 2 * $law->lift($ratio) / $size;
+
+        return [
+            $vx, $vy, $vz, $lift * $across[0] - $drag * $vx, $lift * $across[1] - $drag * $vy,
+            $lift * $across[2] - $drag * $vz - Aerodynamics::GRAVITY_MPS2, -Aerodynamics::SPIN_DECAY * $w * $speed / $r,
+        ];
+    };
+    $plus = fn (array $a, array $b, float $by): array => array_map(fn (float $x, float $d): float => $x + $by * $d, $a, $b);
+    $v = $launch->ballSpeedMps;
+    $y = [0.0, 0.0, 0.0, $v * cos($elevation), 0.0, $v * sin($elevation), $launch->spinRpm * M_PI / 30];
+    $h = 0.001;
+    do {
+        $before = $y;
+        $a = $rate($y);
+        $b = $rate($plus($y, $a, $h / 2));
+        $c = $rate($plus($y, $b, $h / 2));
+        $d = $rate($plus($y, $c, $h));
+        foreach ($y as $i => $_) {
+            $y[$i] += $h / 6 * ($a[$i] + 2 * $b[$i] + 2 * $c[$i] + $d[$i]);
+        }
+    } while ($y[2] > 0 || $y[5] > 0);
+    $share = $before[2] / ($before[2] - $y[2]);
+
+    return [$before[0] + $share * ($y[0] - $before[0]), -$before[1] - $share * ($y[1] - $before[1])];
+}
+
+it('flies in its fast loop as the readable drag and lift say', function (array $launch, float $drag, float $lift): void {
+    $launch = new Launch(...$launch);
+    $law = new Aerodynamics($drag, $lift);
+    $air = new Atmosphere(25.0, 900.0);
+    $flight = (new BallFlight($air, aerodynamics: $law, tolerance: 1e-9))->fly($launch);
+    [$carry, $side] = flownByReference($launch, $law, $air);
+    expect($flight->carryM)->toEqualWithDelta($carry, 1e-4)
+        ->and($flight->sideM)->toEqualWithDelta($side, 1e-4);
+})->with([
+    'a driver' => [[70.0, 11.0, 2500.0], 0.0, 0.0],
+    'curving' => [[64.0, 13.5, 3100.0, 0.0, 14.0], 0.0, 0.0],
+    'another law' => [[58.0, 15.0, 2900.0, 0.0, -9.0], 0.02, -0.015],
+    'lift at its cap' => [[30.0, 35.0, 9000.0], 0.0, 0.05],
+    'hardly any spin' => [[66.0, 16.0, 60.0], 0.0, 0.0],
+]);

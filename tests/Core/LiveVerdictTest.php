@@ -3,7 +3,12 @@
 declare(strict_types=1);
 
 use MintCarry\Core\Fitting\LiveVerdict;
+use MintCarry\Core\Fitting\Scoring;
+use MintCarry\Core\Fitting\Screening;
+use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Verdict;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Normal;
 use Random\Engine\Mt19937;
@@ -71,4 +76,92 @@ it('finds a difference of one spread more often than not within twenty shots', f
         }
     }
     expect($found / 300)->toBeGreaterThan(0.5);
+});
+
+/**
+ * Shots of these carries and sides, all else alike.
+ *
+ * @param  list<float>  $carries
+ * @param  list<float>  $sides
+ */
+function landed(string $tag, array $carries, array $sides): ShotSet
+{
+    static $flight = null;
+    $flight ??= new BallFlight;
+
+    return new ShotSet($tag, array_map(
+        fn (float $carry, float $side): LaunchShot => LaunchShot::of(
+            ['ballSpeedMps' => 66.0, 'launchDeg' => 12.0, 'spinRpm' => 2500.0, 'carryM' => $carry, 'sideM' => $side], $flight,
+        ),
+        $carries, $sides,
+    ));
+}
+/** @return array<string, LiveVerdict> by name */
+function toldOf(ShotSet $a, ShotSet $b, Scoring $scoring = Scoring::FewestStrokes): array
+{
+    return array_column(array_map(null, LiveVerdict::of($a, $b, $scoring)), null, 'name');
+}
+
+it('declares straighter where the brief plays for it, longer everywhere else, and counts off line on either side', function (): void {
+    $wild = landed('A', [200.0, 201.0, 199.0, 200.0, 202.0, 198.0], [-24.0, 25.0, -26.0, 24.0, -25.0, 26.0]);
+    $straight = landed('B', [200.0, 201.0, 199.0, 200.0, 202.0, 198.0], [-1.0, 1.0, 2.0, -2.0, 1.0, -1.0]);
+    foreach (Scoring::cases() as $scoring) {
+        $told = toldOf($wild, $straight, $scoring);
+        expect($told['straighter']->declared)->toBe($scoring === Scoring::Straightest)
+            ->and($told['longer']->declared)->toBe($scoring !== Scoring::Straightest)
+            ->and($told['straighter']->verdict)->toBe(Verdict::Better)
+            ->and($told['longer']->verdict)->toBe(Verdict::Open);
+    }
+    // The twin in the mirror is as straight.
+    $mirrored = landed('B', [200.0, 201.0, 199.0, 200.0, 202.0, 198.0], [1.0, -1.0, -2.0, 2.0, -1.0, 1.0]);
+    expect(toldOf($wild, $mirrored)['straighter']->z)->toBe(toldOf($wild, $straight)['straighter']->z);
+});
+
+it('judges spread by the ratio of the two, from three shots a side that are not all the same', function (): void {
+    $sides = [-24.0, 25.0, -26.0, 24.0, -25.0, 26.0, 3.0, -4.0];
+    $carries = array_fill(0, 8, 200.0);
+    $wide = landed('A', $carries, $sides);
+    $narrow = landed('B', $carries, array_map(fn (float $s): float => $s / 10, $sides));
+    expect(toldOf($wide, $narrow)['tighter']->verdict)->toBe(Verdict::Better)
+        ->and(toldOf($wide, $narrow)['tighter']->value)->toEqualWithDelta(0.1, 1e-9)
+        ->and(toldOf($narrow, $wide)['tighter']->verdict)->toBe(Verdict::Worse)
+        ->and(toldOf($wide, $wide)['tighter']->verdict)->toBe(Verdict::Open)
+        ->and(toldOf($wide, $wide)['tighter']->interval->contains(1.0))->toBeTrue();
+    $still = landed('B', $carries, array_fill(0, 8, 2.0));
+    $three = landed('B', [200.0, 201.0, 202.0], [1.0, -4.0, 3.0]);
+    $two = landed('B', [200.0, 201.0], [1.0, -4.0]);
+    expect(toldOf($wide, $still))->not->toHaveKey('tighter')->toHaveKey('straighter')
+        ->and(toldOf($still, $wide))->not->toHaveKey('tighter')
+        ->and(toldOf($wide, $three))->toHaveKeys(['tighter', 'longer'])
+        ->and(toldOf($three, $wide))->toHaveKey('tighter')
+        ->and(toldOf($wide, $two))->toBe([])
+        ->and(toldOf($two, $wide))->toBe([]);
+});
+
+it('tells under which policy the declared verdict would be another, and no policy under which it would not', function (): void {
+    $rows = fn (array $carries, array $out = []): array => array_map(
+        fn (int $i): array => [
+            'shot' => landed('', [$carries[$i]], [0.0])->shots[0], 'leftOut' => in_array($i, $out, true) ? 'mishit' : null,
+        ],
+        array_keys($carries),
+    );
+    $a = $rows([200.0, 201.0, 199.0, 200.0, 202.0, 198.0, 201.0, 200.0]);
+    // Eight long ones, and two that were left out and would take the lead away.
+    $b = $rows([222.0, 223.0, 221.0, 222.0, 224.0, 220.0, 223.0, 222.0, 150.0, 140.0], [8, 9]);
+    $flips = LiveVerdict::flips($a, $b, Screening::named('flagged'), Scoring::Longest);
+    expect(array_column($flips, 'policy'))->toBe([Screening::named('all')->label()])
+        ->and($flips[0]['verdict'])->not->toBe(Verdict::Better)
+        ->and(LiveVerdict::flips($a, $rows([222.0, 223.0, 221.0, 222.0, 224.0, 220.0, 223.0, 222.0]), Screening::named('flagged'), Scoring::Longest))
+        ->toBe([])
+        ->and(LiveVerdict::flips($a, $rows([222.0, 223.0]), Screening::named('flagged'), Scoring::Longest))->toBe([]);
+});
+
+it('calls the same what stays within what is worth telling, and says how many shots are missing only while it is open', function (): void {
+    $a = array_map(fn (int $i): float => 200.0 + $i % 3, range(0, 19));
+    $near = LiveVerdict::between('longer', Measure::Carry, $a, array_map(fn (float $v): float => $v + 1.0, $a), 1, 8.0, 2.5, margin: 7.0);
+    expect($near?->verdict)->toBe(Verdict::Same)->and($near?->moreShots)->toBeNull();
+    $open = LiveVerdict::between('longer', Measure::Carry, $a, [208.0, 209.0, 207.0], 1, 12.0, 2.5);
+    expect($open?->verdict)->toBe(Verdict::Open)->and($open?->moreShots)->toBeGreaterThan(0)->toBeLessThan(31);
+    $far = LiveVerdict::between('longer', Measure::Carry, $a, [203.0, 204.0, 202.0], 1, 12.0, 2.5);
+    expect($far?->verdict)->toBe(Verdict::Open)->and($far?->moreShots)->toBeNull();
 });

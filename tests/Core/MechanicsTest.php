@@ -345,6 +345,22 @@ it('refuses a tensor that no body can have, and a mass that no head has', functi
         ->and(fn () => Head::preset('huge'))->toThrow(InvalidInput::class, 'not a head preset');
 });
 
+it('takes an inertia tensor of three rows of three finite numbers, and no other', function (mixed $tensor, bool $isOne): void {
+    $head = fn (): Head => new Head(inertiaGcm2: $tensor);
+    $isOne ? expect($head()->inertiaGcm2)->toBe($tensor) : expect($head)->toThrow(InvalidInput::class);
+})->with([
+    'whole numbers' => [[[2800, 0, 0], [0, 3300, 0], [0, 0, 4900]], true],
+    'products of inertia' => [[[2800.0, 50.0, -20.0], [50.0, 3300.0, 10.0], [-20.0, 10.0, 4900.0]], true],
+    'a number as text' => [[['2800', 0, 0], [0, 3300, 0], [0, 0, 4900]], false],
+    'no number' => [[[2800.0, 0.0, NAN], [0.0, 3300.0, 0.0], [0.0, 0.0, 4900.0]], false],
+    'endless' => [[[2800.0, 0.0, 0.0], [0.0, INF, 0.0], [0.0, 0.0, 4900.0]], false],
+    'a row that is missing' => [[[2800.0, 0.0, 0.0], [0.0, 3300.0, 0.0]], false],
+    'a row that is a number' => [[2800.0, [0.0, 3300.0, 0.0], [0.0, 0.0, 4900.0]], false],
+    'a short row' => [[[2800.0, 0.0, 0.0], [0.0, 3300.0], [0.0, 0.0, 4900.0]], false],
+    'not symmetric' => [[[2800.0, 9.0, 0.0], [0.0, 3300.0, 0.0], [0.0, 0.0, 4900.0]], false],
+    'next to nothing' => [[[99.0, 0.0, 0.0], [0.0, 3300.0, 0.0], [0.0, 0.0, 4900.0]], false],
+]);
+
 it('warns of what the equipment rules limit, and never says more than to check them', function (): void {
     $wide = new Head(inertiaGcm2: [[2800, 0, 0], [0, 3300, 0], [0, 0, 6400]]);
     $lines = EquipmentRules::warnings($wide, 480, 1180, 270);

@@ -6,6 +6,7 @@ use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Launch\Cell;
 use MintCarry\Core\Launch\ColumnGuess;
 use MintCarry\Core\Launch\ColumnMap;
@@ -262,3 +263,21 @@ it('tells digits, sign, side and unit of a cell apart', function (string $text, 
     ['12 apples', null, false, null],
     ['-', null, false, null],
 ]);
+
+it('keeps a measured carry and side, and lets only the run be the model’s', function (): void {
+    $ball = ['ballSpeedMps' => 66.0, 'launchDeg' => 12.0, 'spinRpm' => 2500.0, 'directionDeg' => 1.5, 'spinAxisDeg' => 6.0];
+    $model = (new BallFlight)->fly(new Launch(66.0, 12.0, 2500.0, 1.5, 6.0));
+    $flown = LaunchShot::of($ball, new BallFlight);
+    $measured = LaunchShot::of($ball + ['carryM' => 190.0, 'sideM' => -7.0], new BallFlight);
+    expect($flown->value(Measure::TotalSide))->toEqualWithDelta($model->totalSideM, 1e-9)
+        ->and($model->totalSideM)->toBeGreaterThan($model->sideM + 0.5)
+        ->and($measured->value(Measure::TotalSide))->toEqualWithDelta(-7.0 + $model->totalSideM - $model->sideM, 1e-9)
+        ->and($measured->value(Measure::Total))->toEqualWithDelta(190.0 + $model->runM(), 1e-9)
+        ->and($measured->value(Measure::Curve))->toEqualWithDelta($model->curveM, 1e-9);
+    $mirrored = LaunchShot::of(['directionDeg' => -1.5, 'spinAxisDeg' => -6.0, 'sideM' => 7.0, 'carryM' => 190.0] + $ball, new BallFlight);
+    expect($mirrored->value(Measure::TotalSide))->toEqualWithDelta(-$measured->value(Measure::TotalSide), 1e-9);
+    // Without direction and axis there is a curve only where side, direction and carry tell it.
+    $plain = ['ballSpeedMps' => 66.0, 'launchDeg' => 12.0, 'spinRpm' => 2500.0, 'directionDeg' => 2.0, 'sideM' => 3.0, 'carryM' => 200.0];
+    expect(LaunchShot::of($plain, new BallFlight)->value(Measure::Curve))->toEqualWithDelta(3.0 - 200.0 * tan(deg2rad(2.0)), 1e-9)
+        ->and(LaunchShot::of(array_diff_key($plain, ['sideM' => 0]), new BallFlight)->value(Measure::Curve))->toBeNull();
+});
