@@ -94,7 +94,10 @@ final class AgreedApi
      */
     private static function linked(array $schema): object
     {
-        $json = str_replace('"#\\/components\\/schemas\\/', '"'.addcslashes(self::BASE.'schema/', '/'), (string) json_encode($schema === [] ? (object) [] : $schema));
+        $json = str_replace(
+            '"#\\/components\\/schemas\\/', '"'.addcslashes(self::BASE.'schema/', '/'),
+            (string) json_encode($schema === [] ? (object) [] : $schema),
+        );
 
         return json_decode($json);
     }

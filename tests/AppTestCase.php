@@ -47,7 +47,12 @@ abstract class AppTestCase extends TestCase
     {
         $made = Studio::query()->create(['name' => $studio]);
 
-        return User::query()->create(['studio_id' => $made->id, 'name' => 'A fitter', 'email' => uniqid().'@test.example', 'password' => 'a long password'])->load('studio');
+        return User::query()
+            ->create([
+                'studio_id' => $made->id, 'name' => 'A fitter', 'email' => uniqid().'@test.example',
+                'password' => 'a long password',
+            ])
+            ->load('studio');
     }
 
     /** A fitter whose studio has switched simulated shots and stand-in readings on. */
@@ -61,7 +66,10 @@ abstract class AppTestCase extends TestCase
 
     public function fitting(User $user, string $hand = 'right', Brief $brief = new Brief): Fitting
     {
-        $player = Player::query()->create(['studio_id' => $user->studio_id, 'name' => 'P', 'hand' => $hand, 'units' => ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in']]);
+        $player = Player::query()->create([
+            'studio_id' => $user->studio_id, 'name' => 'P', 'hand' => $hand,
+            'units' => ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'],
+        ]);
 
         $fitting = new Fitting(['studio_id' => $user->studio_id, 'player_id' => $player->id, 'typed' => []]);
         $fitting->setBrief($brief);
@@ -98,7 +106,10 @@ abstract class AppTestCase extends TestCase
      */
     public function type(User $user, Fitting $fitting, Setup $setup, array $shots): TestResponse
     {
-        $units = ['ballSpeedMps' => 'mph', 'clubSpeedMps' => 'mph', 'spinRpm' => 'rpm', 'carryM' => 'yd', 'totalM' => 'yd', 'sideM' => 'yd', 'strikeToeMm' => 'mm', 'strikeHighMm' => 'mm'];
+        $units = [
+            'ballSpeedMps' => 'mph', 'clubSpeedMps' => 'mph', 'spinRpm' => 'rpm', 'carryM' => 'yd', 'totalM' => 'yd',
+            'sideM' => 'yd', 'strikeToeMm' => 'mm', 'strikeHighMm' => 'mm',
+        ];
         $body = [];
         foreach ($shots as $shot) {
             $values = [];
@@ -119,13 +130,26 @@ abstract class AppTestCase extends TestCase
      */
     public function build(Fitting $fitting, array $head, array $more = []): Setup
     {
-        return Setup::query()->findOrFail($this->postJson("api/fittings/{$fitting->id}/setups", $more + ['headId' => $head['id'], 'sleeveLabel' => 'N'])->assertCreated()->json('id'));
+        return Setup::query()->findOrFail(
+            $this->postJson("api/fittings/{$fitting->id}/setups", $more + ['headId' => $head['id'], 'sleeveLabel' => 'N'])
+                ->assertCreated()->json('id'),
+        );
     }
 
     /** Types shots of about one ball speed and one direction, with club speed, none like another. */
     public function hitAbout(User $user, Setup $setup, float $mph = 148, int $n = 4, float $direction = 0): void
     {
-        $this->type($user, $setup->fitting, $setup, array_map(fn (int $i): array => ['ballSpeedMps' => (string) ($mph + $i % 3), 'launchDeg' => (string) (12 + 0.5 * ($i % 3)), 'spinRpm' => (string) (2400 + 70 * ($i % 4)), 'directionDeg' => (string) ($direction + $i % 3 - 1), 'spinAxisDeg' => (string) ($i % 4 - 2), 'clubSpeedMps' => '101'], range(1, $n)))->assertCreated();
+        $this->type(
+            $user, $setup->fitting, $setup,
+            array_map(
+                fn (int $i): array => [
+                    'ballSpeedMps' => (string) ($mph + ($i % 3)), 'launchDeg' => (string) (12 + 0.5 * ($i % 3)),
+                    'spinRpm' => (string) (2400 + 70 * ($i % 4)), 'directionDeg' => (string) ($direction + ($i % 3) - 1),
+                    'spinAxisDeg' => (string) (($i % 4) - 2), 'clubSpeedMps' => '101',
+                ],
+                range(1, $n),
+            ),
+        )->assertCreated();
     }
 
     /**
@@ -136,11 +160,34 @@ abstract class AppTestCase extends TestCase
      */
     public function rackHead(User $user, array $body = []): array
     {
-        $sleeve = Sleeve::query()->firstOrCreate(['studio_id' => $user->studio_id, 'name' => 'Test sleeve'], ['spec' => ['name' => 'Test sleeve', 'kind' => 'rings', 'ringTiltsDeg' => [0.6, 0.6], 'home' => 'N', 'printedFor' => 'squared', 'positions' => [
-            ['label' => 'N', 'clocksDeg' => [90, 270]], ['label' => '+1.4', 'clocksDeg' => [90, 90], 'loftDeg' => 1.4], ['label' => '-1.4', 'clocksDeg' => [270, 270], 'loftDeg' => -1.4]]]]);
+        $sleeve = Sleeve::query()->firstOrCreate(
+            ['studio_id' => $user->studio_id, 'name' => 'Test sleeve'],
+            [
+                'spec' => [
+                    'name' => 'Test sleeve', 'kind' => 'rings', 'ringTiltsDeg' => [0.6, 0.6], 'home' => 'N',
+                    'printedFor' => 'squared',
+                    'positions' => [
+                        ['label' => 'N', 'clocksDeg' => [90, 270]], ['label' => '+1.4', 'clocksDeg' => [90, 90], 'loftDeg' => 1.4],
+                        ['label' => '-1.4', 'clocksDeg' => [270, 270], 'loftDeg' => -1.4],
+                    ],
+                ],
+            ],
+        );
 
-        return $this->actingAs($user)->postJson('api/heads', $body + ['label' => 'Tern 460', 'hand' => 'right', 'type' => 'forgiving', 'sleeveId' => $sleeve->id, 'statedLoftDeg' => 10.5, 'massG' => 203,
-            'slots' => [['name' => 'back', 'toeMm' => 0, 'backMm' => 104, 'upMm' => -12], ['name' => 'heel', 'toeMm' => -38, 'backMm' => 66, 'upMm' => -14], ['name' => 'toe', 'toeMm' => 40, 'backMm' => 66, 'upMm' => -14]],
-            'stockG' => [12, 4, 4, 8], 'standard' => ['back' => 12]])->assertCreated()->json();
+        return $this->actingAs($user)
+            ->postJson(
+                'api/heads',
+                $body + [
+                    'label' => 'Tern 460', 'hand' => 'right', 'type' => 'forgiving', 'sleeveId' => $sleeve->id,
+                    'statedLoftDeg' => 10.5, 'massG' => 203,
+                    'slots' => [
+                        ['name' => 'back', 'toeMm' => 0, 'backMm' => 104, 'upMm' => -12],
+                        ['name' => 'heel', 'toeMm' => -38, 'backMm' => 66, 'upMm' => -14],
+                        ['name' => 'toe', 'toeMm' => 40, 'backMm' => 66, 'upMm' => -14],
+                    ],
+                    'stockG' => [12, 4, 4, 8], 'standard' => ['back' => 12],
+                ],
+            )
+            ->assertCreated()->json();
     }
 }

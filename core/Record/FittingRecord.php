@@ -160,7 +160,9 @@ final readonly class FittingRecord
         foreach ($this->sets($screening) as $tag => $set) {
             $sequences = array_map(
                 static fn (ShotRecord $s): int => $s->sequence,
-                array_filter($this->shots[$tag], static fn (ShotRecord $s): bool => $s->leftOut === null),
+                array_filter(
+                    $this->shots[$tag], static fn (ShotRecord $s): bool => $s->leftOut === null && $s->shot->failure === null,
+                ),
             );
             $out[] = [
                 'spec' => $this->setups[$tag]->spec($this->hand), 'shots' => $set->shots,

@@ -89,7 +89,9 @@ it('works with ball data alone, with fewer corrections, and says so', function (
 it('leaves a topped ball out of what it moves, and a low one in', function (): void {
     $with = function (float $launchDeg): LikeForLike {
         $low = LaunchShot::of(['launchDeg' => $launchDeg] + swings(USUAL, 1)[0]->measured, sameFlight());
-        $b = Evidence::of(specOf('B'), new ShotSet('B', [...swings(USUAL, 6), $low]), sameFlight()) ?? throw new LogicException('no evidence');
+        $b =
+            Evidence::of(specOf('B'), new ShotSet('B', [...swings(USUAL, 6), $low]), sameFlight()) ??
+            throw new LogicException('no evidence');
 
         return LikeForLike::of([evidence('A', USUAL), $b])['B'];
     };
@@ -273,7 +275,8 @@ it('turns the way that mends: less loft for too much spin and more for too littl
         ->and($high?->effect['launchDeg']['value'])->toBeLessThan(-0.5)
         ->and($low?->mends)->toBe(FindingKind::SpinTooLow);
     // A miss to the right asks a right-hander for a closed face and a left-hander for an open one; to the left the other way round.
-    foreach ([[Hand::Right, 2.5, 'closed'], [Hand::Right, -2.5, 'open'], [Hand::Left, 2.5, 'open'], [Hand::Left, -2.5, 'closed']] as [$hand, $face, $sleeve]) {
+    $cases = [[Hand::Right, 2.5, 'closed'], [Hand::Right, -2.5, 'open'], [Hand::Left, 2.5, 'open'], [Hand::Left, -2.5, 'closed']];
+    foreach ($cases as [$hand, $face, $sleeve]) {
         $e = evidence('A', [45.0, 0.0, 0.0, 13.0, $face, 0.0, 2.0], ['hand' => $hand], 10);
         $next = NextMove::of($e, $finding(FindingKind::StartsThere), $settings($hand), 0.0);
         expect($next?->candidate->sleeve)->toBe($sleeve, "{$hand->value} {$face}")
@@ -281,8 +284,9 @@ it('turns the way that mends: less loft for too much spin and more for too littl
     }
     // A miss of a pace is not worth the wrench; nor is a setting that mends less than a tenth of what ails.
     $straight = evidence('A', [45.0, 0.0, 0.0, 13.0, 0.05, 0.0, 2.0], [], 10);
-    expect(NextMove::of($straight, $finding(FindingKind::StartsThere), $settings(Hand::Right), 0.0))->toBeNull()
-        ->and(NextMove::of($level, $finding(FindingKind::SpinTooLow, ['loftChangeDeg' => 1.5]), [specOf('B', ['squaredLoftDeg' => 10.6])], 1.0))
-        ->toBeNull()
-        ->and(NextMove::of($level, $finding(FindingKind::SpinTooLow, ['loftChangeDeg' => null]), $settings(Hand::Right), 1.0))->toBeNull();
+    expect(NextMove::of($straight, $finding(FindingKind::StartsThere), $settings(Hand::Right), 0.0))->toBeNull();
+    $little = [specOf('B', ['squaredLoftDeg' => 10.6])];
+    expect(NextMove::of($level, $finding(FindingKind::SpinTooLow, ['loftChangeDeg' => 1.5]), $little, 1.0))->toBeNull()
+        ->and(NextMove::of($level, $finding(FindingKind::SpinTooLow, ['loftChangeDeg' => null]), $settings(Hand::Right), 1.0))
+        ->toBeNull();
 });

@@ -151,7 +151,11 @@ it('tells under which policy the declared verdict would be another, and no polic
     $flips = LiveVerdict::flips($a, $b, Screening::named('flagged'), Scoring::Longest);
     expect(array_column($flips, 'policy'))->toBe([Screening::named('all')->label()])
         ->and($flips[0]['verdict'])->not->toBe(Verdict::Better)
-        ->and(LiveVerdict::flips($a, $rows([222.0, 223.0, 221.0, 222.0, 224.0, 220.0, 223.0, 222.0]), Screening::named('flagged'), Scoring::Longest))
+        ->and(
+            LiveVerdict::flips(
+                $a, $rows([222.0, 223.0, 221.0, 222.0, 224.0, 220.0, 223.0, 222.0]), Screening::named('flagged'), Scoring::Longest,
+            ),
+        )
         ->toBe([])
         ->and(LiveVerdict::flips($a, $rows([222.0, 223.0]), Screening::named('flagged'), Scoring::Longest))->toBe([]);
 });
