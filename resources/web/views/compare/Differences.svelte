@@ -28,7 +28,7 @@
                         ><Glyph {tag} r={9} />
                         {#if tag === comparison.benchmark}<span class="benchmark">benchmark</span>{:else}<button
                                 class="plain"
-                                onclick={() => onbenchmark(tag)}>make it the benchmark</button
+                                onclick={() => onbenchmark(tag)}>make benchmark</button
                             >{/if}<br /><small>{setOf(tag)?.n} shots</small></th
                     >
                 {/each}

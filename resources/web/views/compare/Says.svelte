@@ -6,6 +6,21 @@
     let { judging, judged, others, fitting }: { judging: Judging; judged: JudgedSetup[]; others: JudgedSetup[]; fitting: Fitting } =
         $props();
     const units = $derived(fitting.player.units);
+
+    /** What is told beside the verdict on the declared measure: a sentence each. */
+    const besides = (s: JudgedSetup): string[] => [
+        ...s.verdicts
+            .filter((x) => !x.declared && x.verdict !== 'open')
+            .map((x) => {
+                const name = x.name.charAt(0).toUpperCase() + x.name.slice(1);
+                const told = x.verdict === 'better' ? name : x.verdict === 'same' ? `${name}: the same` : `Not ${x.name}`;
+                return `${told} (${rangeText(x, units)}).`;
+            }),
+        ...s.verdicts
+            .filter((x) => x.name === 'tighter' && x.verdict === 'open')
+            .map((x) => `Spread: a few shots cannot tell (${rangeText(x, units)}).`),
+        ...s.flips.map((f) => `With ${f.policy} it would be “${f.verdict}”.`),
+    ];
 </script>
 
 <h2>What the shots say</h2>
@@ -14,17 +29,7 @@
             <Glyph tag={s.tag} r={8} />
             <span>
                 <b>{verdictText(s, judging.benchmark ?? '', units)}</b>
-                {#each s.verdicts.filter((x) => !x.declared && x.verdict !== 'open') as x (x.name)}
-                    {x.verdict === 'better' ? x.name : x.verdict === 'same' ? `${x.name}: the same` : `not ${x.name}`} ({rangeText(
-                        x,
-                        units,
-                    )}).
-                {/each}
-                {#each s.verdicts.filter((x) => x.name === 'tighter' && x.verdict === 'open') as x (x.name)}
-                    Spread: a few shots cannot tell ({rangeText(x, units)}).
-                {/each}
-                {#each s.flips as f (f.policy)}With {f.policy} it would be “{f.verdict}”.
-                {/each}
+                {besides(s).join(' ')}
             </span>
         </li>{/each}
     {#each judged as s (s.tag)}

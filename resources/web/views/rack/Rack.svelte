@@ -56,7 +56,8 @@
                             ><tr
                                 ><th>Head</th><th>Stated loft</th><th class="words">On the gauge</th><th class="words">Sits at home</th><th
                                     >Mass <small>g</small></th
-                                ><th class="words">Sleeve</th><th>Weights, as it comes</th><th class="words">Availability</th></tr
+                                ><th class="words">Sleeve</th><th class="words">Weights, as it comes</th><th class="words">Availability</th
+                                ></tr
                             ></thead
                         >
                         <tbody>

@@ -166,7 +166,8 @@
                     </p>
                     <p>
                         Air {fitting.brief.temperatureC} °C, {plain(fitting.brief.altitudeM * d, 0)}
-                        {units.distance} above the sea, {fitting.brief.turf} ground. Figures as they stood when the decision was saved. Mint Carry {VERSION}.
+                        {units.distance} above the sea, {fitting.brief.turf} ground. Figures as they stood when the decision was saved. Mint Carry
+                        {VERSION}.
                     </p>
                 </section>
             </article>
