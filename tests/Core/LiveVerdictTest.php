@@ -84,7 +84,7 @@ it('finds a difference of one spread more often than not within twenty shots', f
  * @param  list<float>  $carries
  * @param  list<float>  $sides
  */
-function landed(string $tag, array $carries, array $sides): ShotSet
+function landedAt(string $tag, array $carries, array $sides): ShotSet
 {
     static $flight = null;
     $flight ??= new BallFlight;
@@ -103,8 +103,8 @@ function toldOf(ShotSet $a, ShotSet $b, Scoring $scoring = Scoring::FewestStroke
 }
 
 it('declares straighter where the brief plays for it, longer everywhere else, and counts off line on either side', function (): void {
-    $wild = landed('A', [200.0, 201.0, 199.0, 200.0, 202.0, 198.0], [-24.0, 25.0, -26.0, 24.0, -25.0, 26.0]);
-    $straight = landed('B', [200.0, 201.0, 199.0, 200.0, 202.0, 198.0], [-1.0, 1.0, 2.0, -2.0, 1.0, -1.0]);
+    $wild = landedAt('A', [200.0, 201.0, 199.0, 200.0, 202.0, 198.0], [-24.0, 25.0, -26.0, 24.0, -25.0, 26.0]);
+    $straight = landedAt('B', [200.0, 201.0, 199.0, 200.0, 202.0, 198.0], [-1.0, 1.0, 2.0, -2.0, 1.0, -1.0]);
     foreach (Scoring::cases() as $scoring) {
         $told = toldOf($wild, $straight, $scoring);
         expect($told['straighter']->declared)->toBe($scoring === Scoring::Straightest)
@@ -113,23 +113,23 @@ it('declares straighter where the brief plays for it, longer everywhere else, an
             ->and($told['longer']->verdict)->toBe(Verdict::Open);
     }
     // The twin in the mirror is as straight.
-    $mirrored = landed('B', [200.0, 201.0, 199.0, 200.0, 202.0, 198.0], [1.0, -1.0, -2.0, 2.0, -1.0, 1.0]);
+    $mirrored = landedAt('B', [200.0, 201.0, 199.0, 200.0, 202.0, 198.0], [1.0, -1.0, -2.0, 2.0, -1.0, 1.0]);
     expect(toldOf($wild, $mirrored)['straighter']->z)->toBe(toldOf($wild, $straight)['straighter']->z);
 });
 
 it('judges spread by the ratio of the two, from three shots a side that are not all the same', function (): void {
     $sides = [-24.0, 25.0, -26.0, 24.0, -25.0, 26.0, 3.0, -4.0];
     $carries = array_fill(0, 8, 200.0);
-    $wide = landed('A', $carries, $sides);
-    $narrow = landed('B', $carries, array_map(fn (float $s): float => $s / 10, $sides));
+    $wide = landedAt('A', $carries, $sides);
+    $narrow = landedAt('B', $carries, array_map(fn (float $s): float => $s / 10, $sides));
     expect(toldOf($wide, $narrow)['tighter']->verdict)->toBe(Verdict::Better)
         ->and(toldOf($wide, $narrow)['tighter']->value)->toEqualWithDelta(0.1, 1e-9)
         ->and(toldOf($narrow, $wide)['tighter']->verdict)->toBe(Verdict::Worse)
         ->and(toldOf($wide, $wide)['tighter']->verdict)->toBe(Verdict::Open)
         ->and(toldOf($wide, $wide)['tighter']->interval->contains(1.0))->toBeTrue();
-    $still = landed('B', $carries, array_fill(0, 8, 2.0));
-    $three = landed('B', [200.0, 201.0, 202.0], [1.0, -4.0, 3.0]);
-    $two = landed('B', [200.0, 201.0], [1.0, -4.0]);
+    $still = landedAt('B', $carries, array_fill(0, 8, 2.0));
+    $three = landedAt('B', [200.0, 201.0, 202.0], [1.0, -4.0, 3.0]);
+    $two = landedAt('B', [200.0, 201.0], [1.0, -4.0]);
     expect(toldOf($wide, $still))->not->toHaveKey('tighter')->toHaveKey('straighter')
         ->and(toldOf($still, $wide))->not->toHaveKey('tighter')
         ->and(toldOf($wide, $three))->toHaveKeys(['tighter', 'longer'])
@@ -141,7 +141,7 @@ it('judges spread by the ratio of the two, from three shots a side that are not 
 it('tells under which policy the declared verdict would be another, and no policy under which it would not', function (): void {
     $rows = fn (array $carries, array $out = []): array => array_map(
         fn (int $i): array => [
-            'shot' => landed('', [$carries[$i]], [0.0])->shots[0], 'leftOut' => in_array($i, $out, true) ? 'mishit' : null,
+            'shot' => landedAt('', [$carries[$i]], [0.0])->shots[0], 'leftOut' => in_array($i, $out, true) ? 'mishit' : null,
         ],
         array_keys($carries),
     );
