@@ -101,6 +101,12 @@ final readonly class Brief
         public bool $minor = false,
         public string $guardian = '',
     ) {
+        $this->requireSound();
+    }
+
+    /** @throws InvalidInput naming the field that cannot be */
+    private function requireSound(): void
+    {
         $values = get_object_vars($this);
         foreach (self::CHOICES as $field => $choices) {
             self::requireOneOf($field, $values[$field], $choices);
@@ -123,14 +129,14 @@ final readonly class Brief
                 );
             }
         }
-        foreach ($weights as $name => $weight) {
+        foreach ($this->weights as $name => $weight) {
             self::requireOneOf('weights', (string) $name, self::WEIGHTS);
             InvalidInput::requireWithin("weights.{$name}", $weight, 0, 10);
         }
-        if ($scoring === 'own weights' && array_sum($weights) <= 0) {
+        if ($this->scoring === 'own weights' && array_sum($this->weights) <= 0) {
             throw InvalidInput::of('weights', 'Own weights need at least one that is above 0: carry, run, fairways or height.');
         }
-        if ($minor && $consent && trim($guardian) === '') {
+        if ($this->minor && $this->consent && trim($this->guardian) === '') {
             throw InvalidInput::of('guardian', 'For a minor it is the guardian who consents: write down who.');
         }
     }

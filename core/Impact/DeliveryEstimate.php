@@ -60,18 +60,7 @@ final readonly class DeliveryEstimate
                 $measured[$name] *= $sign;
             }
         }
-        /** @var array<int, float> $observed */
-        $observed = [$ball->ballSpeedMps, $ball->launchDeg, $ball->spinRpm];
-        /** @var array<int, float> $noise */
-        $noise = [0.004 * $ball->ballSpeedMps, 0.3, max(40.0, 0.02 * $ball->spinRpm)];
-        if ($directionKnown) {
-            $observed[] = $sign * $ball->directionDeg;
-            $noise[] = 0.3;
-        }
-        if ($axisKnown) {
-            $observed[] = $sign * $ball->spinAxisDeg;
-            $noise[] = 1.0;
-        }
+        [$observed, $noise] = self::observed($ball, $directionKnown, $axisKnown, $sign);
         $club = $measured['clubSpeedMps'] ?? $ball->ballSpeedMps / PlayerPriors::SMASH;
         $prior = [
             $club, $measured['attackDeg'] ?? 0.0, $measured['pathDeg'] ?? 0.0, $measured['dynamicLoftDeg'] ?? 13.0,
@@ -91,35 +80,7 @@ final readonly class DeliveryEstimate
         }
         $inverse = [];
         for ($round = 0; $round < 8; $round++) {
-            $now = self::predict($x, $head, $directionKnown, $axisKnown);
-            /** @var array<int, array<int, float>> $slopes */
-            $slopes = array_fill(0, count($observed), []);
-            foreach (self::STEP as $i => $h) {
-                $moved = $x;
-                $moved[$i] += $h;
-                foreach (self::predict($moved, $head, $directionKnown, $axisKnown) as $k => $value) {
-                    $slopes[$k][$i] = ($value - $now[$k]) / $h;
-                }
-            }
-            /** @var array<int, array<int, float>> $a */
-            $a = [];
-            /** @var array<int, float> $b */
-            $b = [];
-            foreach ($x as $i => $value) {
-                $b[$i] = ($prior[$i] - $value) / $sd[$i] ** 2;
-                foreach ($observed as $k => $seen) {
-                    $b[$i] += $slopes[$k][$i] * ($seen - $now[$k]) / $noise[$k] ** 2;
-                }
-                foreach ($x as $j => $_) {
-                    $sum = $i === $j ? 1 / $sd[$i] ** 2 : 0.0;
-                    foreach ($slopes as $k => $slope) {
-                        $sum += $slope[$i] * $slope[$j] / $noise[$k] ** 2;
-                    }
-                    $a[$i][$j] = $sum;
-                }
-            }
-            $inverse = Matrix::inverse($a);
-            $steps = Matrix::times($inverse, $b);
+            [$inverse, $steps] = self::steps($x, $prior, $sd, $observed, $noise, $head, $directionKnown, $axisKnown);
             $largest = 0.0;
             foreach ($x as $i => $value) {
                 $limit = $i === 0 ? 0.1 * $club : 1.5 * self::PRIOR_SD[$i];
@@ -144,7 +105,73 @@ final readonly class DeliveryEstimate
     }
 
     /**
-     * @param  list<float>  $x
+     * What was seen of the ball, as a right-hander's, and how far each of it is trusted.
+     *
+     * @return array{array<int, float>, array<int, float>} values, and their standard errors
+     */
+    private static function observed(Launch $ball, bool $directionKnown, bool $axisKnown, int $sign): array
+    {
+        $observed = [$ball->ballSpeedMps, $ball->launchDeg, $ball->spinRpm];
+        $noise = [0.004 * $ball->ballSpeedMps, 0.3, max(40.0, 0.02 * $ball->spinRpm)];
+        if ($directionKnown) {
+            $observed[] = $sign * $ball->directionDeg;
+            $noise[] = 0.3;
+        }
+        if ($axisKnown) {
+            $observed[] = $sign * $ball->spinAxisDeg;
+            $noise[] = 1.0;
+        }
+
+        return [$observed, $noise];
+    }
+
+    /**
+     * One step of Gauss and Newton toward the swing that best explains the ball and what is usual.
+     *
+     * @param  array<int, float>  $x
+     * @param  array<int, float>  $prior
+     * @param  array<int, float>  $sd
+     * @param  array<int, float>  $observed
+     * @param  array<int, float>  $noise
+     * @return array{array<int, array<int, float>>, array<int, float>} covariance of the unknowns, and the step
+     */
+    private static function steps(
+        array $x, array $prior, array $sd, array $observed, array $noise, Head $head, bool $directionKnown, bool $axisKnown,
+    ): array {
+        $now = self::predict($x, $head, $directionKnown, $axisKnown);
+        /** @var array<int, array<int, float>> $slopes */
+        $slopes = array_fill(0, count($observed), []);
+        foreach (self::STEP as $i => $h) {
+            $moved = $x;
+            $moved[$i] += $h;
+            foreach (self::predict($moved, $head, $directionKnown, $axisKnown) as $k => $value) {
+                $slopes[$k][$i] = ($value - $now[$k]) / $h;
+            }
+        }
+        /** @var array<int, array<int, float>> $a */
+        $a = [];
+        /** @var array<int, float> $b */
+        $b = [];
+        foreach ($x as $i => $value) {
+            $b[$i] = ($prior[$i] - $value) / $sd[$i] ** 2;
+            foreach ($observed as $k => $seen) {
+                $b[$i] += $slopes[$k][$i] * ($seen - $now[$k]) / $noise[$k] ** 2;
+            }
+            foreach ($x as $j => $_) {
+                $sum = $i === $j ? 1 / $sd[$i] ** 2 : 0.0;
+                foreach ($slopes as $k => $slope) {
+                    $sum += $slope[$i] * $slope[$j] / $noise[$k] ** 2;
+                }
+                $a[$i][$j] = $sum;
+            }
+        }
+        $inverse = Matrix::inverse($a);
+
+        return [$inverse, Matrix::times($inverse, $b)];
+    }
+
+    /**
+     * @param  array<int, float>  $x
      * @return list<float> ball speed, launch, spin, and direction and axis where known
      */
     private static function predict(array $x, Head $head, bool $direction, bool $axis): array

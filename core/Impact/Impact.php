@@ -86,10 +86,8 @@ final readonly class Impact
         $u = [$cp * $ax + $sp * $wz, -$sf * $wx + $cf * $wy, -$sp * $ax + $cp * $wz];
 
         // Normal and contact point on the curved face.
-        $toe = $strike->toeMm * 1e-3;
-        $high = $strike->highMm * 1e-3;
-        $bulge = $this->head->bulgeRadiusMm * 1e-3;
-        $roll = $this->head->rollRadiusMm * 1e-3;
+        [$toe, $high] = [$strike->toeMm * 1e-3, $strike->highMm * 1e-3];
+        [$bulge, $roll] = [$this->head->bulgeRadiusMm * 1e-3, $this->head->rollRadiusMm * 1e-3];
         $design = deg2rad($this->head->loftDeg);
         $loft = $design + $high / $roll;
         $yaw = -$toe / $bulge;

@@ -85,27 +85,10 @@ final readonly class Bridge
                 continue;
             }
             $lines = [];
-            $sum = 0.0;
             foreach ($names as $k => $name) {
-                $happened = $repeats = $parts[$k][$m];
-                $error = 0.0;
-                foreach ($groups[$name] ?? [] as $i) {
-                    $s = hypot($a->error[$i], $b->error[$i]);
-                    $seen = $b->state[$i] - $a->state[$i];
-                    [$prior, $tau] = match ($i) {
-                        Swing::LOFT => [$expected->loftDeg, $expected->loftSdDeg],
-                        Swing::FACE => [$expected->faceRightDeg, $expected->faceSdDeg],
-                        default => [0.0, PlayerPriors::SETUP_SHIFT_SD[$i] * M_SQRT2],
-                    };
-                    $repeats += $slopes[$i][$m] * ($prior + ($seen - $prior) * $tau ** 2 / ($tau ** 2 + $s ** 2) - $seen);
-                    $error = hypot($error, $slopes[$i][$m] * $s);
-                }
-                $sum += $happened;
-                $lines[] = [
-                    'cause' => $name, 'happened' => $happened, 'repeats' => $repeats, 'error' => $error,
-                    'noise' => $error > 0 && abs($happened) < $error,
-                ];
+                $lines[] = self::line($name, $groups[$name] ?? [], $parts[$k][$m], array_column($slopes, $m), $a, $b, $expected);
             }
+            $sum = array_sum(array_column($lines, 'happened'));
             // A ball that changed is in what is left over: the models know one ball.
             [$scatter, $own] = self::LEFT_OVER[$field];
             $error = $scatter * sqrt(1 / max(1, $meanA->n) + 1 / max(1, $meanB->n));
@@ -118,6 +101,37 @@ final readonly class Bridge
         }
 
         return $out;
+    }
+
+    /**
+     * What one cause moved, and what of it would repeat: what was seen of its fields, drawn to what is expected of the club by how
+     * sure either is.
+     *
+     * @param  list<int>  $fields  of the swing; none of what is only computed
+     * @param  array<int, float>  $slopes  of this figure, by field
+     * @return array{cause: string, happened: float, repeats: float, error: float, noise: bool}
+     */
+    private static function line(
+        string $name, array $fields, float $happened, array $slopes, Evidence $a, Evidence $b, CarryThrough $expected,
+    ): array {
+        $repeats = $happened;
+        $error = 0.0;
+        foreach ($fields as $i) {
+            $s = hypot($a->error[$i], $b->error[$i]);
+            $seen = $b->state[$i] - $a->state[$i];
+            [$prior, $tau] = match ($i) {
+                Swing::LOFT => [$expected->loftDeg, $expected->loftSdDeg],
+                Swing::FACE => [$expected->faceRightDeg, $expected->faceSdDeg],
+                default => [0.0, PlayerPriors::SETUP_SHIFT_SD[$i] * M_SQRT2],
+            };
+            $repeats += $slopes[$i] * ($prior + ($seen - $prior) * $tau ** 2 / ($tau ** 2 + $s ** 2) - $seen);
+            $error = hypot($error, $slopes[$i] * $s);
+        }
+
+        return [
+            'cause' => $name, 'happened' => $happened, 'repeats' => $repeats, 'error' => $error,
+            'noise' => $error > 0 && abs($happened) < $error,
+        ];
     }
 
     /**

@@ -6,6 +6,7 @@ namespace MintCarry\Core\Judging;
 
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Impact\Swing;
+use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 
 use function abs;
@@ -52,6 +53,29 @@ final readonly class Forgiveness
                 $shots[] = [$toe, $high, $shot];
             }
         }
+        [$lineToe, $lineHigh] = $e->spec->body->inLineWithCg();
+        $at = static function (float $toe, float $high) use ($e): ?array {
+            $state = $e->state;
+            [$state[Swing::TOE], $state[Swing::HIGH]] = [max(-45.0, min(45.0, $toe)), max(-28.0, min(28.0, $high))];
+
+            return Evidence::figures($e->launch($state), $e->flight);
+        };
+        $best = $at($lineToe, $lineHigh);
+        $correction = self::correction($e, $shots, $at, $best);
+        [$worst, $where] = self::worst($e, $at, $correction);
+
+        return new self(
+            $e->spec->tag, count($shots), self::zones($shots), self::costs($at, [$lineToe, $lineHigh], $best, $correction), $correction,
+            is_infinite($worst) ? 0.0 : $worst, $where, $e->spec->bodyAssumed,
+        );
+    }
+
+    /**
+     * @param  list<array{float, float, LaunchShot}>  $shots  toe, high, shot
+     * @return list<array{zone: string, n: int, ballSpeedMps: float|null, spinRpm: float|null, carryM: float|null}>
+     */
+    private static function zones(array $shots): array
+    {
         $zones = [];
         foreach (['high', 'middle', 'low'] as $row) {
             foreach (['heel', 'centre', 'toe'] as $column) {
@@ -72,15 +96,20 @@ final readonly class Forgiveness
                 ];
             }
         }
-        [$lineToe, $lineHigh] = $e->spec->body->inLineWithCg();
-        $at = static function (float $toe, float $high) use ($e): ?array {
-            $state = $e->state;
-            [$state[Swing::TOE], $state[Swing::HIGH]] = [max(-45.0, min(45.0, $toe)), max(-28.0, min(28.0, $high))];
 
-            return Evidence::figures($e->launch($state), $e->flight);
-        };
-        $best = $at($lineToe, $lineHigh);
-        // Slope of seen on modelled loss, both about their means: the level of ball speed is the swing's.
+        return $zones;
+    }
+
+    /**
+     * How much of the modelled loss of ball speed was seen: the slope of one on the other, both about their means, as the level of
+     * ball speed is the swing's; 1 from fewer than three strikes.
+     *
+     * @param  list<array{float, float, LaunchShot}>  $shots
+     * @param  callable(float, float): (array<string, float>|null)  $at  figures of a strike
+     * @param  array<string, float>|null  $best  of the strike in line with the CG
+     */
+    private static function correction(Evidence $e, array $shots, callable $at, ?array $best): float
+    {
         $pairs = [];
         foreach ($shots as [$toe, $high, $shot]) {
             $model = $at($toe, $high);
@@ -105,6 +134,19 @@ final readonly class Forgiveness
             $prior = 8 * self::PRIOR_LOSS_MPS ** 2;
             $correction = max(0.2, min(2.5, ($prior + $xy) / ($prior + $xx)));
         }
+
+        return $correction;
+    }
+
+    /**
+     * @param  callable(float, float): (array<string, float>|null)  $at
+     * @param  array{float, float}  $line  the strike in line with the CG
+     * @param  array<string, float>|null  $best  its figures
+     * @return array<string, array{ballSpeedMps: float, carryM: float, spinRpm: float, sideM: float}>
+     */
+    private static function costs(callable $at, array $line, ?array $best, float $correction): array
+    {
+        [$lineToe, $lineHigh] = $line;
         $costs = [];
         foreach (['heel' => [-10.0, 0.0], 'toe' => [10.0, 0.0], 'low' => [0.0, -8.0], 'high' => [0.0, 8.0]] as $name => [$dx, $dy]) {
             $there = $at($lineToe + $dx, $lineHigh + $dy);
@@ -117,6 +159,16 @@ final readonly class Forgiveness
                         'spinRpm' => $there['spinRpm'] - $best['spinRpm'], 'sideM' => $there['sideM'] - $best['sideM'],
                     ];
         }
+
+        return $costs;
+    }
+
+    /**
+     * @param  callable(float, float): (array<string, float>|null)  $at
+     * @return array{float, string} carry of the worst usual strike, m, and where it lies; endless where none flies
+     */
+    private static function worst(Evidence $e, callable $at, float $correction): array
+    {
         $here = $at($e->state[Swing::TOE], $e->state[Swing::HIGH]);
         $worst = INF;
         $where = '';
@@ -132,10 +184,7 @@ final readonly class Forgiveness
             }
         }
 
-        return new self(
-            $e->spec->tag, count($shots), $zones, $costs, $correction, is_infinite($worst) ? 0.0 : $worst, $where,
-            $e->spec->bodyAssumed,
-        );
+        return [$worst, $where];
     }
 
     private static function column(float $toe): string

@@ -101,45 +101,14 @@ final readonly class LikeForLike
             $target[$i] = $typical[$i] + $keep * ($e->state[$i] - $typical[$i]);
             $left[$i] = sqrt($keep) * $e->error[$i];
         }
-        $ball = $e->set->summary(Measure::BallSpeed);
-        $ballTarget = null;
-        $ballLeft = 0.0;
-        if (! $e->hasClub() && $ball !== null) {
-            $error =
-                sqrt((10 * PlayerPriors::BALL_SPEED_SPREAD_MPS ** 2 + ($ball->n - 1) * ($ball->sd ?? 0.0) ** 2) / (9 + $ball->n)) /
-                sqrt($ball->n);
-            $keep = self::OWN_BALL_MPS ** 2 / (self::OWN_BALL_MPS ** 2 + $error ** 2);
-            $ballTarget = $ballTypical + $keep * ($ball->mean - $ballTypical);
-            $ballLeft = sqrt($keep) * $error;
-        }
+        [$ballTarget, $ballLeft] = $e->hasClub() ? [null, 0.0] : self::ball($e, $ballTypical);
         $values = [];
         foreach ($e->set->shots as $shot) {
             foreach (self::moved($e, $shot, $target, $fields, $ballTarget) as $measure => $value) {
                 $values[$measure][] = $value;
             }
         }
-        // What stays unsure of the target itself.
-        $base = Evidence::figures($e->launch($target), $e->flight);
-        $unsure = [];
-        foreach ($left as $i => $sd) {
-            $step = $target;
-            $step[$i] += $sd;
-            $there = Evidence::figures($e->launch($step), $e->flight);
-            foreach (self::MEASURES as $measure) {
-                $unsure[$measure] =
-                    ($unsure[$measure] ?? 0.0) + ($base === null || $there === null ? 0.0 : ($there[$measure] - $base[$measure]) ** 2);
-            }
-        }
-        $shifts = [];
-        foreach ($fields as $i) {
-            $without = $target;
-            $without[$i] = $typical[$i];
-            $there = Evidence::figures($e->launch($without), $e->flight);
-            $shifts[] = [
-                'field' => Evidence::FIELDS[$i]->value, 'shift' => $target[$i] - $typical[$i],
-                'carryM' => $base === null || $there === null ? 0.0 : $base['carryM'] - $there['carryM'],
-            ];
-        }
+        $unsure = self::unsure($e, $target, $left);
         $measured = $alike = [];
         foreach (self::MEASURES as $measure) {
             $summary = $e->set->summary(Measure::from($measure));
@@ -162,9 +131,77 @@ final readonly class LikeForLike
         }
 
         return new self(
-            $e->spec->tag, $e->set->count(), $measured, $alike, $shifts,
+            $e->spec->tag, $e->set->count(), $measured, $alike, self::shifts($e, $target, $typical, $fields),
             $ballTarget !== null ? ['ballSpeedMps'] : array_map(static fn (int $i): string => Evidence::FIELDS[$i]->value, $fields),
         );
+    }
+
+    /**
+     * Ball speed as it would be without the luck in it, where the club was not seen.
+     *
+     * @return array{float|null, float} m/s, and what stays unsure of it
+     */
+    private static function ball(Evidence $e, float $ballTypical): array
+    {
+        $ball = $e->set->summary(Measure::BallSpeed);
+        if ($ball === null) {
+            return [null, 0.0];
+        }
+        $error =
+            sqrt((10 * PlayerPriors::BALL_SPEED_SPREAD_MPS ** 2 + ($ball->n - 1) * ($ball->sd ?? 0.0) ** 2) / (9 + $ball->n)) /
+            sqrt($ball->n);
+        $keep = self::OWN_BALL_MPS ** 2 / (self::OWN_BALL_MPS ** 2 + $error ** 2);
+
+        return [$ballTypical + $keep * ($ball->mean - $ballTypical), sqrt($keep) * $error];
+    }
+
+    /**
+     * What stays unsure of the target itself.
+     *
+     * @param  array<int, float>  $target
+     * @param  array<int, float>  $left  standard errors by field
+     * @return array<string, float> variance by measure
+     */
+    private static function unsure(Evidence $e, array $target, array $left): array
+    {
+        $base = Evidence::figures($e->launch($target), $e->flight);
+        $unsure = [];
+        foreach ($left as $i => $sd) {
+            $step = $target;
+            $step[$i] += $sd;
+            $there = Evidence::figures($e->launch($step), $e->flight);
+            foreach (self::MEASURES as $measure) {
+                $unsure[$measure] =
+                    ($unsure[$measure] ?? 0.0) + ($base === null || $there === null ? 0.0 : ($there[$measure] - $base[$measure]) ** 2);
+            }
+        }
+
+        return $unsure;
+    }
+
+    /**
+     * What this setup moves of the swing itself, and what that is worth.
+     *
+     * @param  array<int, float>  $target
+     * @param  list<float>  $typical
+     * @param  list<int>  $fields
+     * @return list<array{field: string, shift: float, carryM: float}>
+     */
+    private static function shifts(Evidence $e, array $target, array $typical, array $fields): array
+    {
+        $base = Evidence::figures($e->launch($target), $e->flight);
+        $shifts = [];
+        foreach ($fields as $i) {
+            $without = $target;
+            $without[$i] = $typical[$i];
+            $there = Evidence::figures($e->launch($without), $e->flight);
+            $shifts[] = [
+                'field' => Evidence::FIELDS[$i]->value, 'shift' => $target[$i] - $typical[$i],
+                'carryM' => $base === null || $there === null ? 0.0 : $base['carryM'] - $there['carryM'],
+            ];
+        }
+
+        return $shifts;
     }
 
     /**

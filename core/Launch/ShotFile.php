@@ -76,6 +76,39 @@ final readonly class ShotFile
         if ($summary && ! $this->map->keepSummaryRows) {
             return new ShotRow($line, 'summary', [], [], null, null, null, []);
         }
+        [$values, $typed, $texts, $issues] = $this->cells($cells);
+        $smash = $values['smash'] ?? null;
+        if ($smash !== null && ($smash > 20 || $smash < 0.05)) {
+            $values['smash'] = $smash > 20 ? $smash / 100 : $smash * 100;
+        }
+        if ($typed === [] || ($values === [] && $issues === [])) {
+            return new ShotRow($line, 'bad', [], $typed, null, null, null, [
+                new Issue('row', true, 'Nothing in this row can be read as a shot'),
+            ]);
+        }
+        $refusedFields = array_column($issues, 'field');
+        $shot = LaunchShot::of($values, $this->flight);
+        $values = $shot->measured;
+        foreach ($shot->issues() as $issue) {
+            if (! in_array($issue->field, $refusedFields, true)) {
+                $issues[] = $issue;
+            }
+        }
+        $refused = array_filter($issues, static fn (Issue $issue): bool => $issue->refused) !== [];
+
+        return new ShotRow(
+            $line, $refused ? 'bad' : 'shot', $values, $typed, $texts['setupTag'] ?? null, $texts['hitAt'] ?? null,
+            $texts['note'] ?? null, $issues,
+        );
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @return array{array<string, float>, array<string, string>, array<string, string>, list<Issue>} values in kept units and as
+     *   they were typed, both by measure; texts; what is wrong
+     */
+    private function cells(array $cells): array
+    {
         $values = [];
         $typed = [];
         $issues = [];
@@ -124,28 +157,7 @@ final readonly class ShotFile
                 }
             }
         }
-        $smash = $values['smash'] ?? null;
-        if ($smash !== null && ($smash > 20 || $smash < 0.05)) {
-            $values['smash'] = $smash > 20 ? $smash / 100 : $smash * 100;
-        }
-        if ($typed === [] || ($values === [] && $issues === [])) {
-            return new ShotRow($line, 'bad', [], $typed, null, null, null, [
-                new Issue('row', true, 'Nothing in this row can be read as a shot'),
-            ]);
-        }
-        $refusedFields = array_column($issues, 'field');
-        $shot = LaunchShot::of($values, $this->flight);
-        $values = $shot->measured;
-        foreach ($shot->issues() as $issue) {
-            if (! in_array($issue->field, $refusedFields, true)) {
-                $issues[] = $issue;
-            }
-        }
-        $refused = array_filter($issues, static fn (Issue $issue): bool => $issue->refused) !== [];
 
-        return new ShotRow(
-            $line, $refused ? 'bad' : 'shot', $values, $typed, $texts['setupTag'] ?? null, $texts['hitAt'] ?? null,
-            $texts['note'] ?? null, $issues,
-        );
+        return [$values, $typed, $texts, $issues];
     }
 }

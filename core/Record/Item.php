@@ -74,6 +74,13 @@ final class Item
         return $value;
     }
 
+    public function flag(string $key, bool $default): bool
+    {
+        $value = $this->raw($key) ?? $default;
+
+        return is_bool($value) ? $value : throw InvalidInput::of($key, "'{$key}' must be true or false.");
+    }
+
     public function text(string $key): string
     {
         $value = $this->take($key);

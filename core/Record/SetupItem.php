@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Record;
+
+use MintCarry\Core\Club\HeadReading;
+use MintCarry\Core\Club\RackedHead;
+use MintCarry\Core\Club\SleeveChange;
+use MintCarry\Core\Club\SleeveSystem;
+use MintCarry\Core\Errors\InvalidInput;
+
+use function mb_strlen;
+
+/** A setup of a fitting file: on the rack of the file, or only described. */
+final class SetupItem
+{
+    private const KEYS = [
+        'tag', 'head', 'onRack', 'branchedFrom', 'statedLoftDeg', 'measuredLoftDeg', 'measuredLieDeg', 'measuredFaceOpenDeg',
+        'sleeveLabel', 'sleeveLoftDeg', 'sleeveFaceOpenDeg', 'sleeveLieDeg', 'weights', 'masses', 'asBuilt', 'shaft', 'shaftPart',
+        'gripPart', 'ballPart', 'lengthMm', 'ball', 'teeMm', 'swingWeightPoints', 'swingWeightSource', 'swingWeightComputed', 'cue',
+        'note', 'shelf', 'shelfReason', 'starred',
+    ];
+
+    /** @param  array<string, RackedHead>  $heads */
+    public static function read(Item $item, array $heads): SetupRecord
+    {
+        $item->only(...self::KEYS);
+        $tag = $item->text('tag');
+        if (mb_strlen($tag) > FittingFile::LONGEST_TAG) {
+            throw InvalidInput::of('setups', "The tag '{$tag}' has ".mb_strlen($tag).' letters; a setup has 1 to '.FittingFile::LONGEST_TAG.'.');
+        }
+        try {
+            $label = $item->text('head');
+            $onRack = $item->flag('onRack', false);
+            $racked = $onRack
+                ? $heads[$label] ?? throw InvalidInput::of('head', "the head '{$label}' is not on the rack of this file.")
+                : null;
+            $stated = $item->number('statedLoftDeg', $racked?->stated->loftDeg);
+            $spec = $item->object('asBuilt')?->only('sleeve', 'home', 'stated');
+            $at = $spec?->object('stated');
+            $sleeve = $spec?->object('sleeve')?->all();
+            $text = static fn (string $key): string => $item->has($key) && $item->raw($key) !== '' ? $item->text($key) : '';
+            $masses = $item->has('masses') ? $item->numbers('masses') : $racked->standard ?? [];
+            $setup = new SetupRecord(
+                $tag, $label, $racked,
+                match (true) {
+                    $racked === null => null,
+                    $sleeve !== null => SleeveSystem::fromArray(
+                        $sleeve,
+                        new HeadReading(
+                            $at?->number('loftDeg', $stated) ?? $stated,
+                            $at?->number('lieDeg', SetupRecord::USUAL_LIE_DEG) ?? SetupRecord::USUAL_LIE_DEG,
+                            $at?->number('faceOpenDeg', 0) ?? 0.0,
+                        ),
+                    ),
+                    $spec !== null => SleeveSystem::fixed(),
+                    default => $racked->sleeve,
+                },
+                $text('sleeveLabel'), $masses, $item->has('weights') ? $text('weights') : $racked?->sayWeights($masses) ?? '',
+                $racked !== null
+                    ? null
+                    : new HeadReading(
+                        $item->optional('measuredLoftDeg') ?? $stated,
+                        $item->optional('measuredLieDeg') ?? SetupRecord::USUAL_LIE_DEG,
+                        $item->optional('measuredFaceOpenDeg') ?? 0.0,
+                    ),
+                $racked !== null
+                    ? null
+                    : new SleeveChange(
+                        $item->optional('sleeveLoftDeg'), $item->optional('sleeveFaceOpenDeg'), $item->optional('sleeveLieDeg'),
+                    ),
+                $text('shaft'), $item->optional('lengthMm'), $text('ball'), $item->optional('teeMm'), $text('cue'),
+                $item->optional('swingWeightPoints') ?? $item->optional('swingWeightComputed'),
+                $racked === null ? $item->optional('measuredLoftDeg') === null : $racked->gauged()->inForce('loftDeg') === null,
+                $item->has('branchedFrom') ? $item->text('branchedFrom') : null,
+            );
+            $setup->playing(1.0);
+            $setup->body();
+
+            return $setup;
+        } catch (InvalidInput $e) {
+            throw InvalidInput::of($e->field, "Setup {$tag}: {$e->getMessage()}");
+        }
+    }
+}
