@@ -34,16 +34,7 @@ final class StoreShots
             $running = $now->running_trial_id === null ? null : Trial::query()->where('kind', 'trial')->find($now->running_trial_id);
             $sequence = (int) Shot::query()->where('fitting_id', $fitting->id)->max('sequence');
             $known = $source === 'csv' ? array_flip(Shot::query()->where('fitting_id', $fitting->id)->pluck('shot_key')->all()) : [];
-            $ids = array_values(
-                array_filter(array_map(static fn (array $shot): ?string => $shot['clientId'] ?? null, $shots), is_string(...)),
-            );
-            $clients =
-                $ids === []
-                    ? []
-                    : Shot::query()
-                        ->toBase()->where('fitting_id', $fitting->id)->whereIn('client_id', $ids)
-                        ->get(['client_id', 'content', 'sequence'])->keyBy(static fn (stdClass $s): string => "id {$s->client_id}")
-                        ->all();
+            $clients = self::onRecord($fitting, $shots);
             $rows = $differs = [];
             $already = 0;
             foreach ($shots as $shot) {
@@ -61,17 +52,8 @@ final class StoreShots
                 if ($id !== null) {
                     $clients["id {$id}"] = (object) ['content' => $content, 'sequence' => $sequence + 1];
                 }
-                $rows[] = [
-                    'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $shot['setupId'],
-                    'trial_id' => $running?->setup_id === $shot['setupId'] ? $running->id : null, 'import_file_id' => $file?->id,
-                    'source' => $source, 'sequence' => ++$sequence, 'line' => $shot['line'] ?? null, 'shot_key' => $shot['key'],
-                    'client_id' => $id, 'content' => $content, 'measured' => json_encode($shot['measured'], JSON_THROW_ON_ERROR),
-                    'typed' => json_encode($shot['typed'], JSON_THROW_ON_ERROR),
-                    'flags' => json_encode($shot['flags'], JSON_THROW_ON_ERROR),
-                    'hit_at' => isset($shot['hitAt']) ? mb_substr($shot['hitAt'], 0, 60) : null,
-                    'note' => isset($shot['note']) ? mb_substr($shot['note'], 0, 500) : null, 'created_at' => now(),
-                    'updated_at' => now(),
-                ];
+                $rows[] = ['trial_id' => $running?->setup_id === $shot['setupId'] ? $running->id : null, 'sequence' => ++$sequence]
+                    + self::row($fitting, $shot, $source, $content, $file);
             }
             if ($differs !== []) {
                 return ['stored' => 0, 'already' => $already, 'differs' => $differs];
@@ -95,5 +77,45 @@ final class StoreShots
 
             return ['stored' => count($rows), 'already' => $already, 'differs' => []];
         });
+    }
+
+    /**
+     * What is on record under the client ids of these shots.
+     *
+     * @param  list<array<string, mixed>>  $shots
+     * @return array<string, stdClass> content and sequence, by "id …"
+     */
+    private static function onRecord(Fitting $fitting, array $shots): array
+    {
+        $ids = array_values(
+            array_filter(array_map(static fn (array $shot): ?string => $shot['clientId'] ?? null, $shots), is_string(...)),
+        );
+
+        return $ids === []
+                    ? []
+                    : Shot::query()
+                        ->toBase()->where('fitting_id', $fitting->id)->whereIn('client_id', $ids)
+                        ->get(['client_id', 'content', 'sequence'])->keyBy(static fn (stdClass $s): string => "id {$s->client_id}")
+                        ->all();
+    }
+
+    /**
+     * @param  array{setupId: int, measured: array<string, float>, typed: array<string, mixed>, flags: list<string>, key: string,
+     *   line?: int|null, clientId?: string|null, hitAt?: string|null, note?: string|null}  $shot
+     * @return array<string, mixed> by column
+     */
+    private static function row(Fitting $fitting, array $shot, string $source, ?string $content, ?ImportFile $file): array
+    {
+        return [
+            'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $shot['setupId'],
+            'import_file_id' => $file?->id,
+            'source' => $source, 'line' => $shot['line'] ?? null, 'shot_key' => $shot['key'],
+            'client_id' => $shot['clientId'] ?? null, 'content' => $content, 'measured' => json_encode($shot['measured'], JSON_THROW_ON_ERROR),
+            'typed' => json_encode($shot['typed'], JSON_THROW_ON_ERROR),
+            'flags' => json_encode($shot['flags'], JSON_THROW_ON_ERROR),
+            'hit_at' => isset($shot['hitAt']) ? mb_substr($shot['hitAt'], 0, 60) : null,
+            'note' => isset($shot['note']) ? mb_substr($shot['note'], 0, 500) : null, 'created_at' => now(),
+            'updated_at' => now(),
+        ];
     }
 }

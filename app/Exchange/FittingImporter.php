@@ -18,8 +18,6 @@ use App\Models\Shot;
 use App\Models\Trial;
 use App\Models\User;
 use App\Models\Visit;
-use Illuminate\Database\Eloquent\Model;
-use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
@@ -104,12 +102,12 @@ final class FittingImporter
     {
         $this->requireTaken($data);
         $this->mine = ['studio_id' => $this->user->studio_id];
-        [$heads, $done] = $this->heads($data['rack'] ?? []);
+        [$heads, $done] = (new FileRack($this->user))->heads($data['rack'] ?? []);
         $player = $this->player($data['player']);
         $fitting = new Fitting($this->mine + [
             'player_id' => $player->id, 'typed' => [], 'seed' => $record->seed, 'screening' => $record->screening->name,
             'tie_order' => isset($data['tieOrder']) ? $record->tieOrder : null, 'asks_ratings' => (bool) ($data['asksRatings'] ?? true),
-            'brief_agreed_at' => self::moment($data['briefAgreedAt'] ?? null),
+            'brief_agreed_at' => FileItem::moment($data['briefAgreedAt'] ?? null),
         ]);
         $fitting->setBrief($record->brief);
         $fitting->save();
@@ -121,9 +119,9 @@ final class FittingImporter
         $this->shots($data, $fitting);
         $this->ratings($data);
         $this->decisions($data);
-        foreach (self::items($data, 'briefChanges') as $c) {
-            self::dated(BriefChange::query()->create($this->mine + [
-                'before' => (array) ($c['before'] ?? []), 'after' => (array) ($c['after'] ?? []), 'why' => self::text($c, 'why', 300),
+        foreach (FileItem::items($data, 'briefChanges') as $c) {
+            FileItem::dated(BriefChange::query()->create($this->mine + [
+                'before' => (array) ($c['before'] ?? []), 'after' => (array) ($c['after'] ?? []), 'why' => FileItem::text($c, 'why', 300),
                 'changed_by' => $this->user->id, 'created_at' => now(),
             ]), $c['at'] ?? null);
         }
@@ -140,7 +138,7 @@ final class FittingImporter
                 throw InvalidInput::of('player.units', "player.units: {$kind} cannot be shown in '".(is_scalar($unit) ? $unit : '?')."'.");
             }
         }
-        $name = trim(self::text($said, 'name', 80));
+        $name = trim(FileItem::text($said, 'name', 80));
 
         return Player::query()->create($this->mine + [
             'name' => $name === '' ? 'Unnamed player' : $name, 'hand' => $said['hand'], 'units' => $units + Player::USUAL_UNITS,
@@ -184,7 +182,7 @@ final class FittingImporter
             ->where('studio_id', $this->user->studio_id)->whereNull('retired_at')->get()
             ->keyBy(fn (Part $p): string => "{$p->kind}/{$p->label}");
         foreach (array_values($data['setups']) as $i => $item) {
-            $columns = self::columns($item, FittingFormat::SETUP, "setups[{$i}]");
+            $columns = FileItem::columns($item, FittingFormat::SETUP, "setups[{$i}]");
             $head = ($item['onRack'] ?? false) ? $heads[$item['head']] : null;
             if (! in_array($columns['shelf'] ?? '', Setup::SHELVES, true)) {
                 throw InvalidInput::of('shelf', "setups[{$i}].shelf: a setup is parked, dropped or neither.");
@@ -228,26 +226,26 @@ final class FittingImporter
     private function visitsBlindsAndConfirms(array $data): void
     {
         $by = ['begun_by' => $this->user->id];
-        foreach (self::items($data, 'visits') as $i => $v) {
-            $number = self::number($v, 'number', "visits[{$i}]", FittingFile::MOST_TRIALS, $i + 1);
-            $this->visits[$number] = self::dated(Visit::query()->create($this->mine + $by + ['number' => $number]), $v['at'] ?? null)->id;
+        foreach (FileItem::items($data, 'visits') as $i => $v) {
+            $number = FileItem::number($v, 'number', "visits[{$i}]", FittingFile::MOST_TRIALS, $i + 1);
+            $this->visits[$number] = FileItem::dated(Visit::query()->create($this->mine + $by + ['number' => $number]), $v['at'] ?? null)->id;
         }
-        foreach (self::items($data, 'blinds') as $i => $b) {
+        foreach (FileItem::items($data, 'blinds') as $i => $b) {
             $tags = array_values(array_filter((array) ($b['setups'] ?? []), is_string(...)));
             $this->blinds[$i] = Blind::query()->create($this->mine + $by + [
                 'setups' => array_map(fn (string $t): int => $this->setup(['setup' => $t], 'setup', "blinds[{$i}]"), $tags),
                 'shots_each' => max(1, min(10, (int) ($b['shotsEach'] ?? 1))), 'ordinal' => max(0, count($tags) - 1),
-                'revealed_at' => self::moment($b['revealedAt'] ?? null) ?? now(),
+                'revealed_at' => FileItem::moment($b['revealedAt'] ?? null) ?? now(),
             ])->id;
         }
-        foreach (self::items($data, 'confirms') as $i => $c) {
+        foreach (FileItem::items($data, 'confirms') as $i => $c) {
             $this->confirms[$i] = Confirm::query()->create(
                 $this->mine +
                     $by + [
                         'benchmark_setup_id' => $this->setup($c, 'held', "confirms[{$i}]"),
                         'setup_id' => $this->setup($c, 'setup', "confirms[{$i}]"),
                         'shots_each' => max(3, min(10, (int) ($c['shotsEach'] ?? 5))), 'rested' => (bool) ($c['rested'] ?? false),
-                        'ended_at' => self::moment($c['endedAt'] ?? null) ?? now(),
+                        'ended_at' => FileItem::moment($c['endedAt'] ?? null) ?? now(),
                     ],
             )->id;
         }
@@ -256,7 +254,7 @@ final class FittingImporter
     /** @param  array<string, mixed>  $data */
     private function trials(array $data): void
     {
-        foreach (self::items($data, 'trials') as $i => $t) {
+        foreach (FileItem::items($data, 'trials') as $i => $t) {
             $trial = Trial::query()->create(
                 $this->mine + [
                     'begun_by' => $this->user->id, 'setup_id' => $this->setup($t, 'setup', "trials[{$i}]"),
@@ -264,11 +262,11 @@ final class FittingImporter
                     'visit_id' => $this->visits[(int) ($t['visit'] ?? 0)] ?? null,
                     'blind_id' => isset($t['blind']) ? $this->blinds[$t['blind']] ?? null : null,
                     'confirm_id' => isset($t['confirm']) ? $this->confirms[$t['confirm']] ?? null : null,
-                    'rating_skipped' => (bool) ($t['ratingSkipped'] ?? false), 'note' => self::text($t, 'note', 500),
-                    'ended_at' => self::moment($t['at'] ?? null) ?? now(),
+                    'rating_skipped' => (bool) ($t['ratingSkipped'] ?? false), 'note' => FileItem::text($t, 'note', 500),
+                    'ended_at' => FileItem::moment($t['at'] ?? null) ?? now(),
                 ],
             );
-            $this->trials[(int) $t['number']] = self::dated($trial, $t['at'] ?? null)->id;
+            $this->trials[(int) $t['number']] = FileItem::dated($trial, $t['at'] ?? null)->id;
         }
     }
 
@@ -277,8 +275,8 @@ final class FittingImporter
     {
         $json = static fn (mixed $value): string => json_encode($value, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
         $rows = [];
-        foreach (self::items($data, 'shots') as $i => $s) {
-            $columns = self::columns($s, FittingFormat::SHOT, "shots[{$i}]");
+        foreach (FileItem::items($data, 'shots') as $i => $s) {
+            $columns = FileItem::columns($s, FittingFormat::SHOT, "shots[{$i}]");
             $rows[] = $this->mine + [
                 'setup_id' => $this->setup($s, 'setup', "shots[{$i}]"),
                 'trial_id' => isset($s['trial']) ? $this->trials[(int) $s['trial']] : null,
@@ -300,7 +298,7 @@ final class FittingImporter
     /** @param  array<string, mixed>  $data */
     private function ratings(array $data): void
     {
-        foreach (self::items($data, 'ratings') as $i => $r) {
+        foreach (FileItem::items($data, 'ratings') as $i => $r) {
             $trial = $this->trials[(int) ($r['trial'] ?? 0)] ?? null;
             if ($trial !== null) {
                 Rating::query()->updateOrCreate(['trial_id' => $trial, 'kind' => $r['kind']], $this->mine + [
@@ -313,71 +311,20 @@ final class FittingImporter
     /** @param  array<string, mixed>  $data */
     private function decisions(array $data): void
     {
-        foreach (self::items($data, 'decisions') as $i => $d) {
+        foreach (FileItem::items($data, 'decisions') as $i => $d) {
             $decision = Decision::query()->create(
                 $this->mine + [
                     'setup_id' => $this->setup($d, 'setup', "decisions[{$i}]"),
                     'advised_setup_id' => $this->setup($d + ['advised' => $d['setup'] ?? null], 'advised', "decisions[{$i}]"),
-                    'reason' => self::text($d, 'reason', 2000), 'advice' => FittingFormat::today((array) ($d['advice'] ?? [])),
+                    'reason' => FileItem::text($d, 'reason', 2000), 'advice' => FittingFormat::today((array) ($d['advice'] ?? [])),
                     'proof' => isset($d['proof']) ? FittingFormat::today((array) $d['proof']) : null,
-                    'number' => self::number($d, 'version', "decisions[{$i}]", FittingFile::MOST_TRIALS, 1),
-                    'locked_at' => self::moment($d['lockedAt'] ?? null), 'reopened_at' => self::moment($d['reopenedAt'] ?? null),
-                    'reopen_why' => self::text($d, 'reopenWhy', 300), 'decided_by' => $this->user->id,
+                    'number' => FileItem::number($d, 'version', "decisions[{$i}]", FittingFile::MOST_TRIALS, 1),
+                    'locked_at' => FileItem::moment($d['lockedAt'] ?? null), 'reopened_at' => FileItem::moment($d['reopenedAt'] ?? null),
+                    'reopen_why' => FileItem::text($d, 'reopenWhy', 300), 'decided_by' => $this->user->id,
                 ],
             );
-            self::dated($decision, $d['at'] ?? null);
+            FileItem::dated($decision, $d['at'] ?? null);
         }
-    }
-
-    /**
-     * The heads of the file on this studio's rack. One that is there and the same is used; one that is there under the same name
-     * but not the same comes in under a name of its own.
-     *
-     * @param  array<string, mixed>  $rack
-     * @return array{array<string, RackHead>, array{added: list<string>, there: list<string>}} heads by their label in the file
-     */
-    private function heads(array $rack): array
-    {
-        $file = new RackImporter($this->user);
-        $done = $file->add(['sleeves' => $rack['sleeves'] ?? [], 'parts' => $rack['parts'] ?? []]);
-        $mine = fn () => RackHead::query()
-            ->where('studio_id', $this->user->studio_id)->whereNull('retired_at')->with(['sleeve', 'readings']);
-        // When a head was read, and what it costs here, does not make it another head; nor that a file of before says no source.
-        $same = function (array $head): string {
-            unset($head['retired'], $head['supply'], $head['note'], $head['label']);
-            $head['readings'] = array_map(
-                fn (array $r): array => array_diff_key($r, ['at' => 1, 'way' => 1, 'note' => 1]) + ['source' => 'measured'],
-                $head['readings'] ?? [],
-            );
-            ksort($head);
-
-            return (string) json_encode(json_decode((string) json_encode($head), true), JSON_PRESERVE_ZERO_FRACTION | JSON_NUMERIC_CHECK);
-        };
-        $out = [];
-        foreach (array_values((array) ($rack['heads'] ?? [])) as $head) {
-            $label = (string) $head['label'];
-            $found = null;
-            $name = $label;
-            for ($n = 2; $found === null; $n++) {
-                $there = $mine()->where('label', $name)->where('hand', $head['hand'])->first();
-                if ($there === null) {
-                    $file->add(['heads' => [['label' => $name] + array_diff_key($head, ['retired' => 1])]]);
-                    $found = $mine()->where('label', $name)->where('hand', $head['hand'])->firstOrFail();
-                    $done['added'][] = $name;
-                    if ($head['retired'] ?? false) {
-                        $found->update(['retired_at' => now()]);
-                    }
-                } elseif ($same(RackExporter::head($there)) === $same($head)) {
-                    $found = $there;
-                    $done['there'][] = $name;
-                } else {
-                    $name = mb_substr($label, 0, 74)." ({$n})";
-                }
-            }
-            $out[$label] ??= $found;
-        }
-
-        return [$out, $done];
     }
 
     /**
@@ -389,93 +336,5 @@ final class FittingImporter
         $label = $item[FittingFormat::PARTS[$kind]] ?? null;
 
         return is_string($label) ? $parts->get("{$kind}/{$label}")?->id : null;
-    }
-
-    /**
-     * A text, cut where its column ends.
-     *
-     * @param  array<string, mixed>  $item
-     */
-    private static function text(array $item, string $key, int $longest): string
-    {
-        return mb_substr(is_string($item[$key] ?? null) ? $item[$key] : '', 0, $longest);
-    }
-
-    /**
-     * A whole number from 1, where there is one.
-     *
-     * @param  array<string, mixed>  $item
-     */
-    private static function number(array $item, string $key, string $where, int $most, int $usual): int
-    {
-        $number = $item[$key] ?? $usual;
-        if (! is_int($number) || $number < 1 || $number > $most) {
-            throw InvalidInput::of("{$where}.{$key}", "{$where}.{$key} must be a whole number from 1 to {$most}.");
-        }
-
-        return $number;
-    }
-
-    /**
-     * @param  array<string, mixed>  $item
-     * @param  array<string, string>  $names
-     * @return array<string, mixed> by column
-     */
-    private static function columns(array $item, array $names, string $where): array
-    {
-        $out = [];
-        foreach ($names as $column => $name) {
-            if (! isset($item[$name])) {
-                continue;
-            }
-            if (
-                isset(FittingFormat::TEXTS[$column]) &&
-                (! is_string($item[$name]) || mb_strlen($item[$name]) > FittingFormat::TEXTS[$column])
-            ) {
-                throw InvalidInput::of(
-                    "{$where}.{$name}", "{$where}.{$name} must be a text of at most ".FittingFormat::TEXTS[$column].' letters.',
-                );
-            }
-            $out[$column] = $item[$name];
-        }
-
-        return $out;
-    }
-
-    /**
-     * @param  array<string, mixed>  $data
-     * @return list<array<string, mixed>>
-     */
-    private static function items(array $data, string $key): array
-    {
-        $list = $data[$key] ?? [];
-        if (! is_array($list) || ! array_is_list($list) || array_filter($list, fn (mixed $v): bool => ! is_array($v)) !== []) {
-            throw InvalidInput::of($key, "'{$key}' must be a list of JSON objects.");
-        }
-
-        return $list;
-    }
-
-    private static function moment(mixed $value): ?Carbon
-    {
-        return is_string($value) && strtotime($value) !== false && preg_match('/^\d{4}-\d\d-\d\d/', $value) === 1
-            ? Carbon::parse($value)
-            : null;
-    }
-
-    /**
-     * @template T of Model
-     *
-     * @param  T  $row
-     * @return T
-     */
-    private static function dated(Model $row, mixed $at): Model
-    {
-        $moment = self::moment($at);
-        if ($moment !== null) {
-            $row->newQuery()->whereKey($row->getKey())->toBase()->update(['created_at' => $moment]);
-        }
-
-        return $row;
     }
 }

@@ -4,44 +4,61 @@ declare(strict_types=1);
 
 use App\Http\Middleware\BayToken;
 use App\Models\Decision;
+use App\Models\Fitting;
 use App\Models\HeldShot;
 use App\Models\ImportFile;
 use App\Models\LogEntry;
+use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\User;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Route;
+use Tests\AppTestCase;
 
-it('keeps one studio out of every record of another, on every route', function (): void {
-    $theirs = $this->fitter('Theirs');
-    $fitting = $this->fitting($theirs);
-    $setup = $this->addSetup($fitting);
-    $this->type($theirs, $fitting, $setup, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400']])->assertCreated();
-    $file = $this->postJson("api/fittings/{$fitting->id}/files", [
+/**
+ * One record of each kind, made by this fitter.
+ *
+ * @return array<string, int|string> ids by the name that routes have for them
+ */
+function recordsOf(AppTestCase $test, User $theirs): array
+{
+    $fitting = $test->fitting($theirs);
+    $setup = $test->addSetup($fitting);
+    $test->type($theirs, $fitting, $setup, [['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400']])->assertCreated();
+    $file = $test->postJson("api/fittings/{$fitting->id}/files", [
         'file' => UploadedFile::fake()->createWithContent('x.csv', "Ball Speed (mph),Launch,Spin\n151,12,2400\n"),
     ])
         ->assertCreated()->json('id');
-    $head = $this->rackHead($theirs);
-    $part = $this->postJson('api/parts', ['kind' => 'grip', 'label' => 'Theirs', 'data' => ['massG' => 50]])
+    $head = $test->rackHead($theirs);
+    $part = $test->postJson('api/parts', ['kind' => 'grip', 'label' => 'Theirs', 'data' => ['massG' => 50]])
         ->assertCreated()->json('id');
-    $bay = $this->postJson('api/bays', ['name' => 'Theirs'])
+    $bay = $test->postJson('api/bays', ['name' => 'Theirs'])
         ->assertCreated()->json('id');
     $held = HeldShot::query()->create([
         'studio_id' => $theirs->studio_id, 'bay_id' => $bay, 'sender_id' => 'x', 'body' => [], 'reason' => 'x',
     ])->id;
-    $trial = $this->postJson("api/fittings/{$fitting->id}/trials", ['setupId' => $setup->id])
+    $trial = $test->postJson("api/fittings/{$fitting->id}/trials", ['setupId' => $setup->id])
         ->assertCreated()->json('running.id');
     $entry = LogEntry::query()->latest('id')->value('id');
-    $decision = $this->postJson("api/fittings/{$fitting->id}/decisions", ['setupId' => $setup->id])
+    $decision = $test->postJson("api/fittings/{$fitting->id}/decisions", ['setupId' => $setup->id])
         ->assertCreated()->json('id');
-    $ids = [
+
+    return [
         'decision' => $decision, 'trial' => $trial, 'entry' => $entry, 'head' => $head['id'], 'sleeve' => $head['sleeveId'],
         'part' => $part, 'bay' => $bay, 'held' => $held, 'device' => 'gauge', 'fitting' => $fitting->id, 'setup' => $setup->id,
         'shot' => Shot::query()->firstOrFail()->id, 'file' => $file,
     ];
+}
 
+it('keeps one studio out of every record of another, on every route', function (): void {
+    $theirs = $this->fitter('Theirs');
+    $ids = recordsOf($this, $theirs);
+    [$setup, $head, $part, $fitting] = [
+        Setup::query()->findOrFail($ids['setup']), ['id' => $ids['head'], 'sleeveId' => $ids['sleeve']], $ids['part'],
+        Fitting::query()->findOrFail($ids['fitting']),
+    ];
     $ours = $this->fitter('Ours');
     $tried = 0;
     foreach (Route::getRoutes()->getRoutes() as $route) {

@@ -141,27 +141,7 @@ final class FittingController
             if ($now->version !== (int) $request->validated('version')) {
                 return true;
             }
-            if ($request->has('benchmarkSetupId') && ! $now->setups()->whereKey($request->integer('benchmarkSetupId'))->exists()) {
-                throw ValidationException::withMessages(['benchmarkSetupId' => 'That setup is not part of this fitting.']);
-            }
-            $change = $request->has('benchmarkSetupId') ? ['benchmark_setup_id' => $request->integer('benchmarkSetupId')] : [];
-            $words =
-                $change === []
-                    ? []
-                    : ['held '.$now->setups()->findOrFail($request->integer('benchmarkSetupId'))->tag.' as the benchmark'];
-            if ($request->has('screening')) {
-                $change['screening'] = Screening::named($request->string('screening')->value())->name;
-                $words[] = "chose the screening policy {$change['screening']}";
-            }
-            if ($request->has('asksRatings')) {
-                $change['asks_ratings'] = $request->boolean('asksRatings');
-                $words[] = $change['asks_ratings'] ? 'asks for ratings before the numbers' : 'asks for no ratings';
-            }
-            if ($request->has('tieOrder')) {
-                $change['tie_order'] = array_values(array_map(strval(...), (array) $request->validated('tieOrder')));
-                TieBreak::requireOrder($change['tie_order']);
-                $words[] = 'breaks a tie by '.implode(', then ', $change['tie_order']);
-            }
+            [$change, $words] = self::changes($request, $now);
             $this->journal->record(
                 $now, $user, $words === [] ? 'changed the player' : implode(', ', $words),
                 fn () => $now->fill($change + ['version' => $now->version + 1])->save(),
@@ -188,5 +168,33 @@ final class FittingController
                 409,
             )
             : response()->json($body);
+    }
+
+    /** @return array{array<string, mixed>, list<string>} columns that change, and what is done in words */
+    private static function changes(FittingRequest $request, Fitting $now): array
+    {
+        if ($request->has('benchmarkSetupId') && ! $now->setups()->whereKey($request->integer('benchmarkSetupId'))->exists()) {
+            throw ValidationException::withMessages(['benchmarkSetupId' => 'That setup is not part of this fitting.']);
+        }
+        $change = $request->has('benchmarkSetupId') ? ['benchmark_setup_id' => $request->integer('benchmarkSetupId')] : [];
+        $words =
+            $change === []
+                ? []
+                : ['made '.$now->setups()->findOrFail($request->integer('benchmarkSetupId'))->tag.' the benchmark'];
+        if ($request->has('screening')) {
+            $change['screening'] = Screening::named($request->string('screening')->value())->name;
+            $words[] = "chose the screening policy {$change['screening']}";
+        }
+        if ($request->has('asksRatings')) {
+            $change['asks_ratings'] = $request->boolean('asksRatings');
+            $words[] = $change['asks_ratings'] ? 'asks for ratings before the numbers' : 'asks for no ratings';
+        }
+        if ($request->has('tieOrder')) {
+            $change['tie_order'] = array_values(array_map(strval(...), (array) $request->validated('tieOrder')));
+            TieBreak::requireOrder($change['tie_order']);
+            $words[] = 'breaks a tie by '.implode(', then ', $change['tie_order']);
+        }
+
+        return [$change, $words];
     }
 }

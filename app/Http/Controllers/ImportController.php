@@ -119,30 +119,7 @@ final class ImportController
             ]);
         }
         $map = ColumnMap::fromArray($given['map']);
-        $setups = Setup::query()->where('fitting_id', $file->fitting_id)->pluck('id')->flip();
-        $byTag = [];
-        foreach ($given['tags'] ?? [] as $row) {
-            $byTag[(string) $row['tag']] = $row['setupId'];
-        }
-        $rows = array_filter(
-            $this->reader->rows($file, TextFile::read($file->raw), $map), fn (ShotRow $row): bool => $row->kind === 'shot',
-        );
-        $shots = [];
-        foreach ($rows as $row) {
-            $setupId = $byTag !== [] ? $byTag[$row->setupTag ?? ''] ?? null : $given['setupId'] ?? null;
-            if ($setupId === null) {
-                continue; // a name that the fitter set aside
-            }
-            if (! isset($setups[$setupId])) {
-                throw ValidationException::withMessages(['setupId' => 'That setup is not part of this fitting. Nothing was stored.']);
-            }
-            $shots[] = [
-                'setupId' => (int) $setupId, 'measured' => $row->values, 'typed' => $row->typed,
-                'flags' => array_map(fn (Issue $i): string => $i->message, $row->issues),
-                'key' => ShotRow::keyOf($row->values, $row->hitAt), 'line' => $row->line, 'hitAt' => $row->hitAt,
-                'note' => $row->note,
-            ];
-        }
+        $shots = $this->shots($file, $map, $given);
         if ($shots === []) {
             throw ValidationException::withMessages(['setupId' => 'Say which setup these shots were hit with. Nothing was stored yet.']);
         }
@@ -168,6 +145,43 @@ final class ImportController
             });
 
         return response()->json($result, 201);
+    }
+
+    /**
+     * The shots of a file with the setups that they were hit with. A name that the fitter set aside is left out.
+     *
+     * @param  array<string, mixed>  $given  setupId for all, or tags by name
+     * @return list<array{setupId: int, measured: array<string, float>, typed: array<string, mixed>, flags: list<string>,
+     *   key: string, line: int, hitAt: string|null, note: string|null}>
+     */
+    private function shots(ImportFile $file, ColumnMap $map, array $given): array
+    {
+        $setups = Setup::query()->where('fitting_id', $file->fitting_id)->pluck('id')->flip();
+        $byTag = [];
+        foreach ($given['tags'] ?? [] as $row) {
+            $byTag[(string) $row['tag']] = $row['setupId'];
+        }
+        $rows = array_filter(
+            $this->reader->rows($file, TextFile::read($file->raw), $map), fn (ShotRow $row): bool => $row->kind === 'shot',
+        );
+        $shots = [];
+        foreach ($rows as $row) {
+            $setupId = $byTag !== [] ? $byTag[$row->setupTag ?? ''] ?? null : $given['setupId'] ?? null;
+            if ($setupId === null) {
+                continue;
+            }
+            if (! isset($setups[$setupId])) {
+                throw ValidationException::withMessages(['setupId' => 'That setup is not part of this fitting. Nothing was stored.']);
+            }
+            $shots[] = [
+                'setupId' => (int) $setupId, 'measured' => $row->values, 'typed' => $row->typed,
+                'flags' => array_map(fn (Issue $i): string => $i->message, $row->issues),
+                'key' => ShotRow::keyOf($row->values, $row->hitAt), 'line' => $row->line, 'hitAt' => $row->hitAt,
+                'note' => $row->note,
+            ];
+        }
+
+        return $shots;
     }
 
     /** The file as it came. Served as a download, never shown in the page. */

@@ -170,22 +170,8 @@ final class ShotController
             $words[] = "shot {$shot->sequence} was meant {$given['intent']}";
         }
         if (isset($given['trialId'])) {
-            $trial =
-                Trial::query()->with('setup')->whereNotIn('id', Trial::hidden())->whereKey((int) $given['trialId'])->first() ??
-                throw ValidationException::withMessages([
-                    'trialId' => 'A blind trial that goes on takes no shots of others: reveal it first.',
-                ]);
-            // Warm-up shots are kept apart, and what was taken for one counts again.
-            $apart = match (true) {
-                $trial->kind === 'warm-up' && $shot->left_out_reason === null => [
-                    'left_out_reason' => 'warm-up', 'left_out_at' => now(),
-                ],
-                $trial->kind !== 'warm-up' && $shot->left_out_reason === 'warm-up' => [
-                    'left_out_reason' => null, 'left_out_note' => null, 'left_out_by' => null, 'left_out_at' => null,
-                ],
-                default => [],
-            };
-            $change += ['trial_id' => $trial->id, 'setup_id' => $trial->setup_id] + $apart;
+            [$trial, $moved] = self::movedTo($shot, (int) $given['trialId']);
+            $change += $moved;
             $words[] = "moved shot {$shot->sequence} to trial {$trial->number} with {$trial->setup->tag}";
         }
         if (array_key_exists('note', $given)) {
@@ -200,6 +186,28 @@ final class ShotController
         $fitting->touch();
 
         return response()->json((new ShotResource($shot, $fitting->flight()))->toArray($request));
+    }
+
+    /** @return array{Trial, array<string, mixed>} the trial that a shot is moved to, and what changes of the shot with it */
+    private static function movedTo(Shot $shot, int $trialId): array
+    {
+        $trial =
+            Trial::query()->with('setup')->whereNotIn('id', Trial::hidden())->whereKey($trialId)->first() ??
+            throw ValidationException::withMessages([
+                'trialId' => 'A blind trial that goes on takes no shots of others: reveal it first.',
+            ]);
+        // Warm-up shots are kept apart, and what was taken for one counts again.
+        $apart = match (true) {
+            $trial->kind === 'warm-up' && $shot->left_out_reason === null => [
+                'left_out_reason' => 'warm-up', 'left_out_at' => now(),
+            ],
+            $trial->kind !== 'warm-up' && $shot->left_out_reason === 'warm-up' => [
+                'left_out_reason' => null, 'left_out_note' => null, 'left_out_by' => null, 'left_out_at' => null,
+            ],
+            default => [],
+        };
+
+        return [$trial, ['trial_id' => $trial->id, 'setup_id' => $trial->setup_id] + $apart];
     }
 
     /** All shots of a fitting as CSV, in kept units. */

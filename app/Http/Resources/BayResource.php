@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Fittings\ConfirmState;
 use App\Fittings\FittingLoader;
+use App\Live\BayFigures;
 use App\Live\ChangeSignal;
 use App\Models\Bay;
 use App\Models\Blind;
@@ -24,14 +25,7 @@ use Illuminate\Support\Collection;
 use MintCarry\Core\Club\ChangeOver;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\SetupParts;
-use MintCarry\Core\Fitting\LiveVerdict;
-use MintCarry\Core\Fitting\Repeat;
-use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Intake\SenderOrder;
-use MintCarry\Core\Launch\LaunchShot;
-use MintCarry\Core\Launch\Measure;
-use MintCarry\Core\Report\JudgingReport;
-use MintCarry\Core\Statistics\Summary;
 use stdClass;
 
 /**
@@ -42,13 +36,6 @@ final class BayResource extends JsonResource
 {
     /** A screen shows this many shots of the trial, and the drift of this many of the fitting. */
     private const SHOWN = 40;
-
-    private const DRIFT = 400;
-
-    private const MEANS = [
-        Measure::Carry, Measure::Total, Measure::Side, Measure::BallSpeed, Measure::LaunchAngle, Measure::Spin, Measure::Apex,
-        Measure::ClubSpeed,
-    ];
 
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
@@ -61,54 +48,19 @@ final class BayResource extends JsonResource
         $trials = Trial::query()->where('fitting_id', $fitting->id)->with('setup')->withCount('shots')->orderBy('number')->get();
         $trial = $trials->firstWhere('id', $fitting->running_trial_id);
         $secret = $blind !== null && $trial?->blind_id === $blind->id;
-        // The latest of the trial, in the sender's order; all of them are in the averages.
-        $shots = Shot::query()
-            ->where('trial_id', $trial->id ?? 0)->orderByDesc('sequence')->limit(self::SHOWN)->get()->reverse()->values();
-        $shots = collect(
-            SenderOrder::of(
-                array_values(
-                    $shots
-                        ->map(
-                            fn (Shot $s): array => [
-                                $s->sender_id === null ? null : "{$s->sender_session}/{$s->sender_run}", $s->sender_sequence,
-                            ],
-                        )
-                        ->all(),
-                ),
-            ),
-        )
-            ->map(fn (int $i): ?Shot => $shots[$i])->filter()->values();
-        $set = $trial === null || $secret ? null : $judged->sets[$trial->setup_id] ?? null;
-        $benchmark = $fitting->benchmark_setup_id === null ? null : $judged->sets[$fitting->benchmark_setup_id] ?? null;
+        $shots = self::latest($trial);
+        $figures = new BayFigures($fitting, $judged, $trial, $secret);
         $last = $secret ? null : $trials->last();
         $mishits = $judged->mishits();
         // What a screen needs to keep its trail right without asking for the whole fitting at every shot; and what only changes
         // with it is left out for a screen that has it.
         $stamp = (int) LogEntry::query()->where('fitting_id', $fitting->id)->max('id').'/'.$fitting->version;
-        $seldom =
-            $request->query('stamp') === $stamp
-                ? []
-                : [
-                    'inLine' => $secret ? null : self::inLine($fitting, $trial),
-                    'screening' => [
-                        'name' => $fitting->policy()->name, 'label' => $fitting->policy()->label(),
-                        'warning' => $fitting->policy()->warning(),
-                    ],
-                    'changeOver' => $secret ? [] : self::changeOver($judged, $last), 'visit' => self::visit($fitting),
-                    'lastDone' => self::lastDone($fitting, $request), 'bays' => self::bays($fitting),
-                ];
+        $seldom = $request->query('stamp') === $stamp ? [] : self::seldom($request, $fitting, $judged, $trial, $last, $secret);
 
         return $seldom + [
             'live' => ChangeSignal::begin($fitting),
             'stamp' => $stamp,
-            'counts' => (object) array_map(
-                fn (array $shots): array => [
-                    'shots' => count($shots),
-                    'counted' => count(array_filter($shots, fn (array $s): bool => $s['leftOut'] === null)),
-                    'simulated' => count(array_filter($shots, fn (array $s): bool => $s['simulated'])),
-                ],
-                $judged->shots,
-            ),
+            'counts' => (object) array_map(self::counts(...), $judged->shots),
             'running' => $trial === null ? null : self::trial($trial, $blind),
             'trials' => $trials->map(fn (Trial $t): array => self::trial($t, $blind))->all(),
             'shots' => $shots
@@ -116,19 +68,8 @@ final class BayResource extends JsonResource
                 ->all(),
             'mishits' => (object) array_intersect_key($mishits, array_flip($shots->pluck('id')->all())),
             'counted' => $trial === null ? 0 : Shot::query()->where('trial_id', $trial->id)->whereNull('left_out_reason')->count(),
-            'means' => self::means(self::ofTrial($fitting, $judged, $trial, $secret)),
-            'benchmarkMeans' => $benchmark === null ? null : self::means($benchmark),
-            'verdicts' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id
-                    ? []
-                    : array_map(JudgingReport::verdict(...), LiveVerdict::of($benchmark, $set, $fitting->brief()->scoring())),
-            'flips' => $set === null || $benchmark === null || $trial->setup_id === $fitting->benchmark_setup_id
-                    ? []
-                    : LiveVerdict::flips(
-                        $judged->shots[$fitting->benchmark_setup_id ?? 0] ?? [], $judged->shots[$trial->setup_id],
-                        $fitting->policy(), $fitting->brief()->scoring(),
-                    ),
-            'repeat' => $trial === null || $secret || $trial->kind === 'warm-up' ? [] : self::repeat($fitting, $judged, $trial, $trials->all()),
-            'drift' => self::drift($fitting, $judged, $blind),
+            'means' => $figures->means(), 'benchmarkMeans' => $figures->benchmarkMeans(), 'verdicts' => $figures->verdicts(),
+            'flips' => $figures->flips(), 'repeat' => $figures->repeat($trials->all()), 'drift' => $figures->drift($blind),
             'queue' => $secret ? ['tags' => [], 'wrenchChanges' => 0] : self::queue($judged, $last),
             'budget' => self::budget($fitting, $trials->last()),
             'confirm' => ConfirmState::now($judged),
@@ -138,6 +79,44 @@ final class BayResource extends JsonResource
             'asks' => self::asks($fitting, $trial, $shots->count()),
             'held' => HeldShot::waiting($fitting)->limit(50)->get()->map(HeldShotResource::line(...))->all(),
             'heldInAll' => HeldShot::waiting($fitting)->count(),
+        ];
+    }
+
+    /** @return Collection<int, Shot> the latest of the trial, in the sender's order; all of them are in the averages */
+    private static function latest(?Trial $trial): Collection
+    {
+        $shots = Shot::query()
+            ->where('trial_id', $trial->id ?? 0)->orderByDesc('sequence')->limit(self::SHOWN)->get()->reverse()->values();
+        $sent = $shots->map(
+            fn (Shot $s): array => [$s->sender_id === null ? null : "{$s->sender_session}/{$s->sender_run}", $s->sender_sequence],
+        );
+
+        return collect(SenderOrder::of(array_values($sent->all())))->map(fn (int $i): ?Shot => $shots[$i])->filter()->values();
+    }
+
+    /** @return array<string, mixed> what changes only with the trail */
+    private static function seldom(
+        Request $request, Fitting $fitting, FittingLoader $judged, ?Trial $trial, ?Trial $last, bool $secret,
+    ): array {
+        $policy = $fitting->policy();
+
+        return [
+            'inLine' => $secret ? null : self::inLine($fitting, $trial),
+            'screening' => ['name' => $policy->name, 'label' => $policy->label(), 'warning' => $policy->warning()],
+            'changeOver' => $secret ? [] : self::changeOver($judged, $last), 'visit' => self::visit($fitting),
+            'lastDone' => self::lastDone($fitting, $request), 'bays' => self::bays($fitting),
+        ];
+    }
+
+    /**
+     * @param  list<array{leftOut: string|null, simulated: bool}>  $shots
+     * @return array{shots: int, counted: int, simulated: int}
+     */
+    private static function counts(array $shots): array
+    {
+        return [
+            'shots' => count($shots), 'counted' => count(array_filter($shots, fn (array $s): bool => $s['leftOut'] === null)),
+            'simulated' => count(array_filter($shots, fn (array $s): bool => $s['simulated'])),
         ];
     }
 
@@ -181,58 +160,6 @@ final class BayResource extends JsonResource
             ->whereNull('undo_of')->where('created_at', '>', now()->subHours(12))->with('user')->orderByDesc('id')->first();
 
         return $entry === null ? null : LogEntryResource::of($entry);
-    }
-
-    private static function ofTrial(Fitting $fitting, FittingLoader $judged, ?Trial $trial, bool $secret): ShotSet
-    {
-        $flight = $fitting->flight();
-        $shots = match (true) {
-            $trial === null => [],
-            $secret => array_values(
-                Shot::query()
-                    ->where('trial_id', $trial->id)->get(['id', 'measured', 'left_out_reason'])
-                    ->map(fn (Shot $s): array => ['shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason])->all(),
-            ),
-            default => array_values(
-                array_filter($judged->shots[$trial->setup_id] ?? [], fn (array $s): bool => $s['trial'] === $trial->id),
-            ),
-        };
-
-        return $fitting->policy()->of('', $shots);
-    }
-
-    /**
-     * A setup hit again against the first trial of it.
-     *
-     * @param  array<int, Trial>  $trials
-     * @return list<array{measure: string, value: float, moved: bool, since: int}>
-     */
-    private static function repeat(Fitting $fitting, FittingLoader $judged, Trial $trial, array $trials): array
-    {
-        $first =
-            array_values(
-                array_filter(
-                    $trials,
-                    fn (Trial $t): bool => $t->setup_id === $trial->setup_id &&
-                        $t->kind === 'trial' &&
-                        $t->blind_id === null &&
-                        $t->shots_count > 0 &&
-                        $t->number < $trial->number,
-                ),
-            )[0] ?? null;
-        if ($first === null) {
-            return [];
-        }
-        $of = fn (Trial $t): ShotSet => $fitting
-            ->policy()
-            ->of('', array_values(array_filter($judged->shots[$trial->setup_id] ?? [], fn (array $s): bool => $s['trial'] === $t->id)));
-
-        return array_map(
-            fn (Repeat $r): array => [
-                'measure' => $r->measure->value, 'value' => $r->value, 'moved' => $r->moved, 'since' => $first->number,
-            ],
-            Repeat::of($of($first), $of($trial)),
-        );
     }
 
     /** @return list<array<string, mixed>> the studio's bays; read plainly, for every screen asks for them at every shot */
@@ -330,58 +257,5 @@ final class BayResource extends JsonResource
             'toeMm' => $toe, 'highMm' => $high,
             'assumed' => $body === null || in_array('CG', $setup->rackHead?->assumed() ?? [], true),
         ];
-    }
-
-    /** @return array<string, Summary|null> */
-    private static function means(ShotSet $set): array
-    {
-        $out = [];
-        foreach (self::MEANS as $measure) {
-            $out[$measure->value] = $set->summary($measure);
-        }
-
-        return $out;
-    }
-
-    /**
-     * @return list<array{sequence: int, trial: int|null, setupId: int, speedMps: float, club: bool, counts: bool}> club speed
-     *   shot by shot, ball speed where no club was seen
-     */
-    private static function drift(Fitting $fitting, FittingLoader $judged, ?Blind $blind): array
-    {
-        /** @var list<array{id: int, trial: int|null, sequence: int, shot: LaunchShot, leftOut: string|null, setupId: int}> $all */
-        $all = [];
-        foreach ($judged->shots as $setupId => $shots) {
-            foreach ($shots as $s) {
-                $all[] = $s + ['setupId' => $setupId];
-            }
-        }
-        if ($blind !== null) {
-            $flight = $fitting->flight();
-            $hidden = Trial::query()->where('blind_id', $blind->id)->pluck('id')->all();
-            /** @var Collection<int, Shot> $secret */
-            $secret = Shot::query()->whereIn('trial_id', $hidden)->get(['id', 'trial_id', 'sequence', 'measured', 'left_out_reason']);
-            foreach ($secret as $s) {
-                $all[] = [
-                    'id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $s->launchShot($flight),
-                    'leftOut' => $s->left_out_reason, 'setupId' => 0,
-                ];
-            }
-        }
-        usort($all, fn (array $a, array $b): int => $a['sequence'] <=> $b['sequence']);
-        $all = array_slice($all, -self::DRIFT);
-        $club = count(array_filter($all, fn (array $s): bool => isset($s['shot']->measured['clubSpeedMps']))) * 2 > count($all);
-        $field = $club ? 'clubSpeedMps' : 'ballSpeedMps';
-        $out = [];
-        foreach ($all as $s) {
-            if (isset($s['shot']->measured[$field])) {
-                $out[] = [
-                    'sequence' => $s['sequence'], 'trial' => $s['trial'], 'setupId' => $s['setupId'],
-                    'speedMps' => $s['shot']->measured[$field], 'club' => $club, 'counts' => $s['leftOut'] === null,
-                ];
-            }
-        }
-
-        return $out;
     }
 }

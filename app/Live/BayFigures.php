@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Live;
+
+use App\Fittings\FittingLoader;
+use App\Models\Blind;
+use App\Models\Fitting;
+use App\Models\Shot;
+use App\Models\Trial;
+use Illuminate\Support\Collection;
+use MintCarry\Core\Fitting\LiveVerdict;
+use MintCarry\Core\Fitting\Repeat;
+use MintCarry\Core\Fitting\ShotSet;
+use MintCarry\Core\Fitting\Verdict;
+use MintCarry\Core\Launch\LaunchShot;
+use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Report\JudgingReport;
+use MintCarry\Core\Statistics\Summary;
+
+/** What the bay shows of the running trial beside its shots: means, how it stands against the benchmark, what moved, the drift of speed. */
+final readonly class BayFigures
+{
+    private const DRIFT = 400;
+
+    private const MEANS = [
+        Measure::Carry, Measure::Total, Measure::Side, Measure::BallSpeed, Measure::LaunchAngle, Measure::Spin, Measure::Apex,
+        Measure::ClubSpeed,
+    ];
+
+    /** @param  bool  $secret  is it a blind trial that goes on: then nothing may tell which setup it is */
+    public function __construct(
+        private Fitting $fitting, private FittingLoader $judged, private ?Trial $trial, private bool $secret,
+    ) {
+    }
+
+    /** @return array<string, Summary|null> of the running trial */
+    public function means(): array
+    {
+        return self::meansOf($this->ofTrial());
+    }
+
+    /** @return array<string, Summary|null>|null of the benchmark, where it was hit */
+    public function benchmarkMeans(): ?array
+    {
+        $benchmark = $this->benchmark();
+
+        return $benchmark === null ? null : self::meansOf($benchmark);
+    }
+
+    /** @return list<array<string, mixed>> how the setup in the hand stands against the benchmark, by measure */
+    public function verdicts(): array
+    {
+        [$set, $benchmark] = [$this->inHand(), $this->benchmark()];
+
+        return $set === null || $benchmark === null
+            ? []
+            : array_map(JudgingReport::verdict(...), LiveVerdict::of($benchmark, $set, $this->fitting->brief()->scoring()));
+    }
+
+    /** @return list<array{policy: string, verdict: Verdict}> policies under which the declared verdict would be another */
+    public function flips(): array
+    {
+        return $this->trial === null || $this->inHand() === null || $this->benchmark() === null
+            ? []
+            : LiveVerdict::flips(
+                $this->judged->shots[$this->fitting->benchmark_setup_id ?? 0] ?? [], $this->judged->shots[$this->trial->setup_id],
+                $this->fitting->policy(), $this->fitting->brief()->scoring(),
+            );
+    }
+
+    /**
+     * A setup hit again against the first trial of it.
+     *
+     * @param  array<int, Trial>  $trials
+     * @return list<array{measure: string, value: float, moved: bool, since: int}>
+     */
+    public function repeat(array $trials): array
+    {
+        $trial = $this->trial;
+        if ($trial === null || $this->secret || $trial->kind === 'warm-up') {
+            return [];
+        }
+        $first =
+            array_values(
+                array_filter(
+                    $trials,
+                    fn (Trial $t): bool => $t->setup_id === $trial->setup_id &&
+                        $t->kind === 'trial' &&
+                        $t->blind_id === null &&
+                        $t->shots_count > 0 &&
+                        $t->number < $trial->number,
+                ),
+            )[0] ?? null;
+        if ($first === null) {
+            return [];
+        }
+        $of = fn (Trial $t): ShotSet => $this->fitting
+            ->policy()
+            ->of('', array_values(array_filter($this->judged->shots[$trial->setup_id] ?? [], fn (array $s): bool => $s['trial'] === $t->id)));
+
+        return array_map(
+            fn (Repeat $r): array => [
+                'measure' => $r->measure->value, 'value' => $r->value, 'moved' => $r->moved, 'since' => $first->number,
+            ],
+            Repeat::of($of($first), $of($trial)),
+        );
+    }
+
+    /**
+     * @return list<array{sequence: int, trial: int|null, setupId: int, speedMps: float, club: bool, counts: bool}> club speed
+     *   shot by shot, ball speed where no club was seen
+     */
+    public function drift(?Blind $blind): array
+    {
+        /** @var list<array{id: int, trial: int|null, sequence: int, shot: LaunchShot, leftOut: string|null, setupId: int}> $all */
+        $all = [];
+        foreach ($this->judged->shots as $setupId => $shots) {
+            foreach ($shots as $s) {
+                $all[] = $s + ['setupId' => $setupId];
+            }
+        }
+        if ($blind !== null) {
+            $flight = $this->fitting->flight();
+            $hidden = Trial::query()->where('blind_id', $blind->id)->pluck('id')->all();
+            /** @var Collection<int, Shot> $secret */
+            $secret = Shot::query()->whereIn('trial_id', $hidden)->get(['id', 'trial_id', 'sequence', 'measured', 'left_out_reason']);
+            foreach ($secret as $s) {
+                $all[] = [
+                    'id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $s->launchShot($flight),
+                    'leftOut' => $s->left_out_reason, 'setupId' => 0,
+                ];
+            }
+        }
+        usort($all, fn (array $a, array $b): int => $a['sequence'] <=> $b['sequence']);
+        $all = array_slice($all, -self::DRIFT);
+        $club = count(array_filter($all, fn (array $s): bool => isset($s['shot']->measured['clubSpeedMps']))) * 2 > count($all);
+        $field = $club ? 'clubSpeedMps' : 'ballSpeedMps';
+        $out = [];
+        foreach ($all as $s) {
+            if (isset($s['shot']->measured[$field])) {
+                $out[] = [
+                    'sequence' => $s['sequence'], 'trial' => $s['trial'], 'setupId' => $s['setupId'],
+                    'speedMps' => $s['shot']->measured[$field], 'club' => $club, 'counts' => $s['leftOut'] === null,
+                ];
+            }
+        }
+
+        return $out;
+    }
+
+    private function benchmark(): ?ShotSet
+    {
+        return $this->judged->sets[$this->fitting->benchmark_setup_id ?? 0] ?? null;
+    }
+
+    /** The shots of the setup in the hand, where it may be told and is not the benchmark itself. */
+    private function inHand(): ?ShotSet
+    {
+        return $this->trial === null || $this->secret || $this->trial->setup_id === $this->fitting->benchmark_setup_id
+            ? null
+            : $this->judged->sets[$this->trial->setup_id] ?? null;
+    }
+
+    private function ofTrial(): ShotSet
+    {
+        $flight = $this->fitting->flight();
+        $shots = match (true) {
+            $this->trial === null => [],
+            $this->secret => array_values(
+                Shot::query()
+                    ->where('trial_id', $this->trial->id)->get(['id', 'measured', 'left_out_reason'])
+                    ->map(fn (Shot $s): array => ['shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason])->all(),
+            ),
+            default => array_values(
+                array_filter($this->judged->shots[$this->trial->setup_id] ?? [], fn (array $s): bool => $s['trial'] === $this->trial->id),
+            ),
+        };
+
+        return $this->fitting->policy()->of('', $shots);
+    }
+
+    /** @return array<string, Summary|null> */
+    private static function meansOf(ShotSet $set): array
+    {
+        $out = [];
+        foreach (self::MEANS as $measure) {
+            $out[$measure->value] = $set->summary($measure);
+        }
+
+        return $out;
+    }
+}
