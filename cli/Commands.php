@@ -4,14 +4,6 @@ declare(strict_types=1);
 
 namespace MintCarry\Cli;
 
-use MintCarry\Core\Club\AddressHabit;
-use MintCarry\Core\Club\EquipmentRules;
-use MintCarry\Core\Club\PlayingGeometry;
-use MintCarry\Core\Club\SleeveCard;
-use MintCarry\Core\Club\SleeveChange;
-use MintCarry\Core\Club\SwingWeight;
-use MintCarry\Core\Club\Weights;
-use MintCarry\Core\Club\WeightSlot;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Finder\RackCandidates;
 use MintCarry\Core\Fitting\LaunchWindow;
@@ -46,45 +38,56 @@ final class Commands
     public const ALL = [
         'flight' => [
             'Flies a ball: carry, total, side, apex, descent.', Readers::FLIGHT_OPTIONS,
-            'in: ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg]; out: carryM totalM runM sideM curveM totalSideM apexM apexAtM descentDeg hangTimeS landingSpeedMps landingSpinRpm [points]',
+            'in: ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg]; out: carryM totalM runM sideM curveM '
+                .'totalSideM apexM apexAtM descentDeg hangTimeS landingSpeedMps landingSpinRpm [points]',
         ],
         'impact' => [
             'Strikes a ball: delivery and strike to launch.', [],
-            'in: delivery{clubSpeedMps attackDeg pathDeg dynamicLoftDeg faceDeg} [head strike{toeMm highMm} hand]; out: ballSpeedMps launchDeg directionDeg spinRpm spinAxisDeg smash spinLoftDeg assumed',
+            'in: delivery{clubSpeedMps attackDeg pathDeg dynamicLoftDeg faceDeg} [head strike{toeMm highMm} hand]; out: '
+                .'ballSpeedMps launchDeg directionDeg spinRpm spinAxisDeg smash spinLoftDeg assumed',
         ],
         'estimate' => [
             'Works back from a shot to the delivery and strike.', [],
-            'in: shot{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg clubSpeedMps attackDeg pathDeg toeMm highMm]} [head hand]; out: delivery strike, each value with sd and from',
+            'in: shot{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg clubSpeedMps attackDeg pathDeg toeMm '
+                .'highMm]} [head hand]; out: delivery strike, each value with sd and from',
         ],
         'sleeve' => [
             'What a head presents at a sleeve position.', [],
-            'in: head{loftDeg lieDeg [faceOpenDeg]} and tilts[{tiltDeg clockDeg}] or card{[loftDeg lieDeg faceOpenDeg] printedFor}, habit or squares, [readAtTilts]; out: loftDeg faceOpenDeg lieDeg [tiltDeg clockDeg residualDeg]',
+            'in: head{loftDeg lieDeg [faceOpenDeg]} and tilts[{tiltDeg clockDeg}] or card{[loftDeg lieDeg faceOpenDeg] '
+                .'printedFor}, habit or squares, [readAtTilts]; out: loftDeg faceOpenDeg lieDeg [tiltDeg clockDeg residualDeg]',
         ],
         'weights' => [
             'Mass, CG and inertia of a head with weights in it.', [],
-            'in: head{massG cgToeMm cgBackMm cgUpMm inertiaGcm2} slots[{name toeMm backMm upMm}] masses{name: g} [build{lengthMm shaftMassG shaftBalanceFromButtMm gripMassG}]; out: massG cgToeMm cgBackMm cgUpMm inertiaGcm2 [swingWeight]',
+            'in: head{massG cgToeMm cgBackMm cgUpMm inertiaGcm2} slots[{name toeMm backMm upMm}] masses{name: g} '
+                .'[build{lengthMm shaftMassG shaftBalanceFromButtMm gripMassG}]; out: massG cgToeMm cgBackMm cgUpMm inertiaGcm2 '
+                .'[swingWeight]',
         ],
         'window' => [
             'The launch and spin of longest carry or total, and what 1 % costs.', Readers::FLIGHT_OPTIONS,
-            'in: clubSpeedMps [attackDeg] or ballSpeedMps spinLoftDeg, [head for]; out: launchDeg spinRpm carryM totalM dynamicLoftDeg within1Pct{launchDeg spinRpm}',
+            'in: clubSpeedMps [attackDeg] or ballSpeedMps spinLoftDeg, [head for]; out: launchDeg spinRpm carryM totalM '
+                .'dynamicLoftDeg within1Pct{launchDeg spinRpm}',
         ],
         'calibrate' => [
             'Fits drag and lift to a bay’s measured carries and apexes.', [],
-            'in: shots[{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg] carryM and/or apexM}] [air]; out: dragOffset liftOffset sd residualBefore residualAfter n',
+            'in: shots[{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg] carryM and/or apexM}] [air]; out: '
+                .'dragOffset liftOffset sd residualBefore residualAfter n',
         ],
         'compare' => [
             'Compares the setups of a fitting file, as the screen does.', [],
-            'in: a fitting file (docs/schemas/fitting.schema.json), by name or on standard input; out: benchmark rows sets field, and advice among the setups that were hit',
+            'in: a fitting file (docs/schemas/fitting.schema.json), by name or on standard input; out: benchmark rows sets '
+                .'field, and advice among the setups that were hit',
             true,
         ],
         'judge' => [
             'Judges what was hit of a fitting file, as Compare does.', [],
-            'in: a fitting file, by name or on standard input; out: benchmark screening setups{verdicts flips delivery alike bridges forgiveness diagnosis path inLine} rails next failures, and what of it Compare says in words',
+            'in: a fitting file, by name or on standard input; out: benchmark screening setups{verdicts flips delivery '
+                .'alike bridges forgiveness diagnosis path inLine} rails next failures, and what of it Compare says in words',
             true,
         ],
         'find' => [
             'Judges every legal setup on the rack of a fitting file, as the finder does.', ['only'],
-            'in: a fitting file, by name or on standard input; --only all|stock|order|own; out: own pick best expectedLoss mayStop unreadable failures next learned ownEffects trade setups',
+            'in: a fitting file, by name or on standard input; --only all|stock|order|own; out: own pick best expectedLoss '
+                .'mayStop unreadable failures next learned ownEffects trade setups',
             true,
         ],
         'make' => [
@@ -100,8 +103,8 @@ final class Commands
             'flight' => self::flight($options),
             'impact' => self::impact(...),
             'estimate' => self::estimate(...),
-            'sleeve' => self::sleeve(...),
-            'weights' => self::weights(...),
+            'sleeve' => ClubCommands::sleeve(...),
+            'weights' => ClubCommands::weights(...),
             'window' => self::window($options),
             'calibrate' => self::calibrate(...),
             'compare' => self::compare(...),
@@ -197,76 +200,6 @@ final class Commands
         unset($values['toeMm'], $values['highMm']);
 
         return ['delivery' => $values, 'strike' => $strike, 'assumed' => $assumed];
-    }
-
-    /** @return array<string, mixed> */
-    private static function sleeve(Item $item): array
-    {
-        $item->only('head', 'tilts', 'card', 'habit', 'squares', 'readAtTilts');
-        $head = Readers::reading($item->object('head') ?? throw InvalidInput::of('head', "'head' is missing."));
-        $card = $item->object('card');
-        $tilts = $item->objects('tilts');
-        if (($card === null) === ! $item->has('tilts')) {
-            throw InvalidInput::of('tilts', "Give either 'tilts' or a 'card'.");
-        }
-        if ($item->has('habit') === $item->has('squares')) {
-            throw InvalidInput::of('habit', "Give either 'habit' (soled or squared) or 'squares' (0 to 1).");
-        }
-        $squares = $item->optional('squares') ?? ($item->choice('habit', ['soled', 'squared']) === 'squared' ? 1.0 : 0.0);
-        $readAt = Readers::tilts($item->objects('readAtTilts'));
-        $found = null;
-        if ($card !== null) {
-            $change = new SleeveChange($card->optional('loftDeg'), $card->optional('faceOpenDeg'), $card->optional('lieDeg'));
-            $found = SleeveCard::solve($head, $change, AddressHabit::from($card->choice('printedFor', ['soled', 'squared'])));
-            $card->done();
-        }
-        $item->raw('habit');
-        $item->done();
-        $g = PlayingGeometry::present($head, $found?->tilts() ?? Readers::tilts($tilts), $squares, $readAt);
-        $out = ['loftDeg' => $g->loftDeg, 'faceOpenDeg' => $g->faceOpenDeg, 'lieDeg' => $g->lieDeg];
-
-        return $found === null
-            ? $out
-            : $out + ['tiltDeg' => $found->tiltDeg, 'clockDeg' => $found->clockDeg, 'residualDeg' => $found->residualDeg] +
-                    ($found->isPossible() ? [] : ['warning' => 'No sleeve can make these printed changes together.']);
-    }
-
-    /** @return array<string, mixed> */
-    private static function weights(Item $item): array
-    {
-        $item->only('head', 'slots', 'masses', 'build');
-        $given = $item->object('head') ?? throw InvalidInput::of('head', "'head' is missing.");
-        foreach (['massG', 'cgToeMm', 'cgBackMm', 'cgUpMm'] as $key) {
-            $given->number($key);
-        }
-        if (! $given->has('inertiaGcm2')) {
-            throw InvalidInput::of('head.inertiaGcm2', "'head.inertiaGcm2' is missing.");
-        }
-        [$empty] = Readers::head($given);
-        $slots = array_map(static function (Item $slot): WeightSlot {
-            $made = new WeightSlot($slot->text('name'), $slot->number('toeMm'), $slot->number('backMm'), $slot->number('upMm'));
-            $slot->done();
-
-            return $made;
-        }, $item->objects('slots', true));
-        $build = $item->object('build');
-        $head = Weights::place($empty, $slots, $item->numbers('masses'));
-        $item->done();
-        $out = [
-            'massG' => $head->massG, 'cgToeMm' => $head->cgToeMm, 'cgBackMm' => $head->cgBackMm, 'cgUpMm' => $head->cgUpMm,
-            'inertiaGcm2' => $head->inertiaGcm2,
-        ];
-        $warnings = EquipmentRules::warnings($head, lengthMm: $build?->optional('lengthMm'));
-        if ($build !== null) {
-            $swing = SwingWeight::of(
-                $head->massG, $build->number('lengthMm'), $build->number('shaftMassG'), $build->number('shaftBalanceFromButtMm'),
-                $build->number('gripMassG'),
-            );
-            $build->done();
-            $out += ['swingWeight' => $swing->label(), 'swingMomentOzIn' => $swing->momentOzIn];
-        }
-
-        return $out + ($warnings === [] ? [] : ['warnings' => $warnings]);
     }
 
     /** @return callable(Item): array<string, mixed> */

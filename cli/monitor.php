@@ -18,7 +18,9 @@ $help =
     '] [--seed N] [--count N] [--pace SECONDS] [--faults '.
     implode(',', Monitor::FAULTS).
     "]\n".
-    "A simulated launch monitor. The token is made on the bay screen, or taken from MINT_TOKEN. Hits with the setup that is in the hand; ends after --count shots (20).\nWhat was not acknowledged when it was killed is sent by the next run for the same bay and token.\n";
+    'A simulated launch monitor. The token is made on the bay screen, or taken from MINT_TOKEN. Hits with the setup that '
+        ."is in the hand; ends after --count shots (20).\nWhat was not acknowledged when it was killed is sent by the next run "
+        ."for the same bay and token.\n";
 if (isset($options['help'])) {
     echo $help;
     exit(0);

@@ -22,6 +22,7 @@ const DEVICES = [
     ],
 ];
 
+/** @param  array<string, mixed>  $body */
 function answer(int $status, array $body): never
 {
     http_response_code($status);
@@ -31,7 +32,7 @@ function answer(int $status, array $body): never
 }
 
 $parts = explode('/', trim((string) parse_url($_SERVER['REQUEST_URI'] ?? '', PHP_URL_PATH), '/'));
-[$name, $what, $method] = [$parts[0] ?? '', $parts[1] ?? '', $_SERVER['REQUEST_METHOD'] ?? 'GET'];
+[$name, $what, $method] = [$parts[0], $parts[1] ?? '', $_SERVER['REQUEST_METHOD'] ?? 'GET'];
 $device = DEVICES[$name] ?? answer(404, ['error' => 'There is a gauge and a balance here.']);
 $file = getenv('MINT_DEVICE_STATE') ?: sys_get_temp_dir().'/mintcarry-devices-'.getmypid().'.json';
 $lock = fopen($file, 'c+') ?: answer(500, ['error' => 'The device cannot keep its state.']);

@@ -125,11 +125,13 @@ final class CarryOver
         foreach (self::LOOSE as [$table, $column, $to]) {
             [$from, $at] = [self::ASIDE.$table, self::ASIDE.$to];
             DB::statement(
-                "UPDATE {$from} f LEFT JOIN {$at} t ON t.id = f.{$column} SET f.{$column} = NULL WHERE f.{$column} IS NOT NULL AND t.id IS NULL",
+                "UPDATE {$from} f LEFT JOIN {$at} t ON t.id = f.{$column} SET f.{$column} = NULL WHERE f.{$column} IS NOT "
+                    .'NULL AND t.id IS NULL',
             );
         }
         DB::statement(
-            'UPDATE before_decisions d LEFT JOIN before_setups s ON s.id = d.advised_setup_id SET d.advised_setup_id = d.setup_id WHERE s.id IS NULL',
+            'UPDATE before_decisions d LEFT JOIN before_setups s ON s.id = d.advised_setup_id SET d.advised_setup_id = '
+                .'d.setup_id WHERE s.id IS NULL',
         );
         // A price without a currency: nobody can know today which it was, so it says so.
         foreach (['heads', 'parts'] as $table) {

@@ -57,7 +57,8 @@ final readonly class Device
         if ($isStandIn && ! $this->takesSimulated) {
             throw InvalidInput::of(
                 'device',
-                "No {$this->name} is connected: what answers is a stand-in that makes readings up. Read by eye and type it. To practise with made-up readings, switch them on in the bay.",
+                "No {$this->name} is connected: what answers is a stand-in that makes readings up. Read by eye and type "
+                    .'it. To practise with made-up readings, switch them on in the bay.',
             );
         }
 

@@ -82,7 +82,8 @@ final class FittingFile
         ) {
             throw InvalidInput::of(
                 'format',
-                "This file is of schema {$m[1]}; this version of Mint Carry reads schema {$ours}. Update Mint Carry to open it. The file is untouched.",
+                "This file is of schema {$m[1]}; this version of Mint Carry reads schema {$ours}. Update Mint Carry to "
+                    .'open it. The file is untouched.',
             );
         }
         if ($format !== self::FORMAT) {

@@ -36,7 +36,8 @@ return new class extends Migration
         });
         // Money always with its currency.
         DB::statement(
-            "ALTER TABLE heads ADD CONSTRAINT heads_price_has_currency CHECK (JSON_VALUE(supply, '\$.price') IS NULL OR COALESCE(JSON_VALUE(supply, '\$.currency'), '') <> '')",
+            "ALTER TABLE heads ADD CONSTRAINT heads_price_has_currency CHECK (JSON_VALUE(supply, '\$.price') IS NULL OR "
+                ."COALESCE(JSON_VALUE(supply, '\$.currency'), '') <> '')",
         );
     }
 

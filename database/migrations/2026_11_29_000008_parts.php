@@ -24,7 +24,8 @@ return new class extends Migration
         });
         // Money always with its currency.
         DB::statement(
-            "ALTER TABLE parts ADD CONSTRAINT parts_price_has_currency CHECK (JSON_VALUE(supply, '\$.price') IS NULL OR COALESCE(JSON_VALUE(supply, '\$.currency'), '') <> '')",
+            "ALTER TABLE parts ADD CONSTRAINT parts_price_has_currency CHECK (JSON_VALUE(supply, '\$.price') IS NULL OR "
+                ."COALESCE(JSON_VALUE(supply, '\$.currency'), '') <> '')",
         );
     }
 

@@ -12,7 +12,7 @@ require_once dirname(__DIR__, 2).'/bin/parts/bench/advice.php';
 
 it('loses less than the usual way, and says honestly how much it may lose', function (): void {
     $told = (new Advice(new Randomizer(new Mt19937(20261123)), 1.0, 24))->run(40);
-    foreach (['free', 'held'] as $aim) {
+    foreach (['free', 'fixed'] as $aim) {
         expect($told["{$aim}: ours, 40 swings"])->toBeLessThan($told["{$aim}: random"])
             ->and($told["{$aim}: ours, 40 swings"])->toBeLessThan(0.95 * $told["{$aim}: usual way, 40 swings"])
             ->and($told["{$aim}: ours worse than own, 40 swings"])->toBeLessThan(0.2);

@@ -13,7 +13,8 @@ function guessed(string $header, string $cells, string $delimiter = ';'): array
 {
     // Two columns beside it make the header a header.
     $file = TextFile::read(
-        "Launch{$delimiter}Spin Rate{$delimiter}{$header}\n12.5{$delimiter}2500{$delimiter}{$cells}\n13.1{$delimiter}2610{$delimiter}{$cells}\n",
+        "Launch{$delimiter}Spin "
+            ."Rate{$delimiter}{$header}\n12.5{$delimiter}2500{$delimiter}{$cells}\n13.1{$delimiter}2610{$delimiter}{$cells}\n",
     );
     $column = ColumnGuess::of($file)->columns[2];
 

@@ -97,7 +97,8 @@ it('lets the fitter overrule the decimal mark', function (): void {
 
 it('finds the header below other lines, and a units row under it', function (): void {
     $rows = readRows(
-        "Session;12 March;\nPlayer;X;\nBall Speed;Launch;Spin;Carry\n[km/h];[deg];[rpm];[m]\n240,5;12,1;2400;205\nBall Speed;Launch;Spin;Carry\n[km/h];[deg];[rpm];[m]\n241;12;2390;206\n",
+        "Session;12 March;\nPlayer;X;\nBall Speed;Launch;Spin;Carry\n[km/h];[deg];[rpm];[m]\n240,5;12,1;2400;205\nBall "
+            ."Speed;Launch;Spin;Carry\n[km/h];[deg];[rpm];[m]\n241;12;2390;206\n",
     );
     expect(array_map(fn ($r) => $r->kind, $rows))->toBe(['shot', 'header', 'header', 'shot'])
         ->and($rows[0]->line)->toBe(5)

@@ -152,7 +152,8 @@ it('says things as a fitter would', function (): void {
         ->toBe('The strike is 11 mm to the heel from the line of the CG, worth about 7 yd of carry.')
         ->and($left->guardRail(['tag' => '', 'kind' => 'speedFalling', 'figures' => ['speedMps' => -1.0]]))
         ->toBe(
-            'speed falling by 3.6 km/h from the first half to the second — like for like takes speed out; go back to the benchmark before deciding.',
+            'speed falling by 3.6 km/h from the first half to the second — like for like takes speed out; go back to the '
+                .'benchmark before deciding.',
         )
         ->and($right->verdict(['tag' => 'B', 'n' => 1, 'verdicts' => []], 'A'))
         ->toBe('1 shot of B: hit at least three of each before anything can be said.');

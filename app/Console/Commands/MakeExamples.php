@@ -44,7 +44,8 @@ final class MakeExamples extends Command
     private function yards(array $shots): string
     {
         $rows = [
-            'Shot,Club Speed (mph),Ball Speed (mph),Smash,Launch Angle (deg),Launch Direction (deg),Spin Rate (rpm),Spin Axis (deg),Carry (yds),Offline (yds),Apex (ft)',
+            'Shot,Club Speed (mph),Ball Speed (mph),Smash,Launch Angle (deg),Launch Direction (deg),Spin Rate (rpm),Spin '
+                .'Axis (deg),Carry (yds),Offline (yds),Apex (ft)',
         ];
         $sums = array_fill(0, 2, 0.0);
         foreach ($shots as $i => $shot) {

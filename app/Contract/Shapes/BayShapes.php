@@ -73,7 +73,8 @@ use App\Contract\Shape;
             'verdicts' => 'LiveVerdict[]', 'flips' => '{ policy: string; verdict: Verdict }[]', 'repeat' => 'Repeated[]',
             'drift' => 'DriftPoint[]', 'queue' => '{ tags: string[]; wrenchChanges: integer }',
             'budget' => '{ swings: number | null; swingsHit: integer; minutes: number | null; minutesUsed: integer }',
-            'confirm' => '{ benchmark: string; chosen: string; shotsEach: integer; leg: integer; tag: string | null; n: integer; next: string | null } | null',
+            'confirm' => '{ benchmark: string; chosen: string; shotsEach: integer; leg: integer; tag: string | null; n: integer; next: '
+                .'string | null } | null',
             'blind' => '{ ordinal: integer; of: integer; shotsEach: integer } | null',
             'asks' => '{ trialId: integer; open: string[] } | null', 'held' => 'HeldShot[]', 'heldInAll' => 'integer',
         ],

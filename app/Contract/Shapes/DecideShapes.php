@@ -19,7 +19,8 @@ use App\Contract\Shape;
         'shareInterval' => 'Interval', 'sideKnown' => 'number', 'spreadM' => 'number', 'strokes' => 'number',
         'strokesInterval' => 'Interval', 'aimFixedStrokes' => 'number', 'chanceBetter' => 'number', 'aimDeg' => 'number',
         'gain' => 'number', 'gainInterval' => 'Interval', 'expectedLoss' => 'number',
-        'trade' => '{ costM: number; loftChangeDeg: number; bestLaunchDeg: number; bestSpinRpm: number; within: [number, number]; attackAssumed: boolean } | null',
+        'trade' => '{ costM: number; loftChangeDeg: number; bestLaunchDeg: number; bestSpinRpm: number; within: [number, number]; '
+            .'attackAssumed: boolean } | null',
     ]),
 ]
 #[
@@ -72,7 +73,8 @@ use App\Contract\Shape;
     Shape(
         'Grounds',
         [
-            'schools' => '{ policies: { name: string; label: string }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, number> }',
+            'schools' => '{ policies: { name: string; label: string }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, '
+                .'number> }',
             'worth' => 'Worth | null', 'tieBreak' => 'TieBreak | null', 'days' => 'OtherDay[]', 'confirm' => 'ConfirmRun | null',
         ],
         of: 'Advice',

@@ -40,7 +40,8 @@ use App\Contract\Shape;
         'failures' => 'Failure[]',
         'next' => '{ tag: string; value: number; changes: integer; turns: number; to: string | null } | null',
         'learned' => 'Record<string, { prior: number; priorSd: number; now: number; sd: number }>',
-        'ownEffects' => '{ head: string | null; with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string }; effects: Record<string, Believed> }[]',
+        'ownEffects' => '{ head: string | null; with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; '
+            .'cue?: string }; effects: Record<string, Believed> }[]',
         'trade' => '{ front: string[]; perCarryM: number; perShare: number; level: number; agreement: number }',
         'setups' => 'FoundSetup[]',
     ]),

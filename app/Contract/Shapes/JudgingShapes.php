@@ -16,7 +16,9 @@ use App\Contract\Shape;
 #[
     Shape('Comparison', [
         'benchmark' => 'string | null', 'rows' => '{ measure: string; label: string; cells: Record<string, ComparisonCell> }[]',
-        'sets' => '{ tag: string; n: integer; ellipse: { acrossM: number; alongM: number; halfLongM: number; halfShortM: number; turnDeg: number } | null; share: { share: number; interval: Interval; n: integer; left: number; right: number } }[]',
+        'sets' => '{ tag: string; n: integer; ellipse: { acrossM: number; alongM: number; halfLongM: number; halfShortM: number; '
+            .'turnDeg: number } | null; share: { share: number; interval: Interval; n: integer; left: number; right: number } '
+            .'}[]',
         'field' => 'Field | null',
     ]),
 ]
@@ -51,7 +53,8 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Alike', [
-        'rows' => '{ measure: string; measured: number; alike: number; error: number; against: { value: number; interval: Interval } | null }[]',
+        'rows' => '{ measure: string; measured: number; alike: number; error: number; against: { value: number; interval: Interval } '
+            .'| null }[]',
         'ownShifts' => '{ field: string; shift: number; carryM: number }[]', 'corrected' => 'string[]',
     ]),
 ]

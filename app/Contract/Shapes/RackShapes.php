@@ -55,7 +55,8 @@ use App\Contract\Shape;
         'HeadDetail',
         [
             'plane' => 'Plane', 'faceMap' => '{ toeMm: number; highMm: number; loftDeg: number; faceOpenDeg: number }[]',
-            'history' => '{ id: integer; values: Record<string, number[]>; position: string; readAs: string; way: string; source: string; note: string; by: string; at: string; inForce: string[] }[]',
+            'history' => '{ id: integer; values: Record<string, number[]>; position: string; readAs: string; way: string; source: '
+                .'string; note: string; by: string; at: string; inForce: string[] }[]',
         ],
         of: 'RackHead',
     ),
@@ -64,7 +65,8 @@ use App\Contract\Shape;
     Shape('SleeveSpec', [
         'name' => 'string', 'kind' => 'string', 'home?' => 'string', 'printedFor?' => 'string', 'tiltDeg?' => 'number | string',
         'ringTiltsDeg?' => '(number | string)[]',
-        'positions' => '{ label: string; clockDeg?: number | string; clocksDeg?: (number | string)[]; loftDeg?: number | string; faceOpenDeg?: number | string; lieDeg?: number | string }[]',
+        'positions' => '{ label: string; clockDeg?: number | string; clocksDeg?: (number | string)[]; loftDeg?: number | string; '
+            .'faceOpenDeg?: number | string; lieDeg?: number | string }[]',
     ]),
 ]
 #[

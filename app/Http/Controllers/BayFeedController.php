@@ -83,7 +83,8 @@ TXT)]
         properties: [
             new OA\Property(
                 property: 'id', type: 'string', minLength: 1, maxLength: 64,
-                description: 'The sender’s own id of this shot, within its session. Sending it again is safe: the answer is that of the first time.',
+                description: 'The sender’s own id of this shot, within its session. Sending it again is safe: the answer is that of the '
+                    .'first time.',
             ),
             new OA\Property(
                 property: 'session', type: 'string', minLength: 1, maxLength: 64,
@@ -95,7 +96,8 @@ TXT)]
             ),
             new OA\Property(
                 property: 'at', type: 'string', maxLength: 60,
-                description: 'When it was hit, as the monitor writes it. In ISO 8601 with its zone (2026-05-03T10:42:07Z) it lets a shot that the network kept back be laid to the setup it was hit with; the clock may be wrong.',
+                description: 'When it was hit, as the monitor writes it. In ISO 8601 with its zone (2026-05-03T10:42:07Z) it lets a '
+                    .'shot that the network kept back be laid to the setup it was hit with; the clock may be wrong.',
             ),
             new OA\Property(
                 property: 'sentAt', type: 'string', maxLength: 60,
@@ -103,11 +105,14 @@ TXT)]
             ),
             new OA\Property(
                 property: 'source', type: 'string', enum: ['monitor', 'simulated'],
-                description: 'simulated: made up, by a monitor that hits no balls. Refused where the studio takes none. May stand once for the whole post.',
+                description: 'simulated: made up, by a monitor that hits no balls. Refused where the studio takes none. May stand once '
+                    .'for the whole post.',
             ),
             new OA\Property(
                 property: 'values', type: 'object',
-                description: 'At least ballSpeedMps, launchDeg and spinRpm; also clubSpeedMps, smash, attackDeg, pathDeg, faceDeg, dynamicLoftDeg, directionDeg, spinAxisDeg, backSpinRpm, sideSpinRpm, carryM, totalM, sideM, apexM, descentDeg, hangTimeS, strikeToeMm, strikeHighMm.',
+                description: 'At least ballSpeedMps, launchDeg and spinRpm; also clubSpeedMps, smash, attackDeg, pathDeg, faceDeg, '
+                    .'dynamicLoftDeg, directionDeg, spinAxisDeg, backSpinRpm, sideSpinRpm, carryM, totalM, sideM, apexM, '
+                    .'descentDeg, hangTimeS, strikeToeMm, strikeHighMm.',
                 additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/Quantity'),
             ),
         ],
@@ -120,7 +125,8 @@ TXT)]
             new OA\Property(property: 'id', type: 'string', nullable: true, description: 'null where none could be read'),
             new OA\Property(
                 property: 'status', type: 'string', enum: ['stored', 'held', 'refused'],
-                description: 'stored: this very shot is on disk. held: kept whole in the bay’s tray for the fitter, with the reason. refused: it can never be read, nothing of it was kept',
+                description: 'stored: this very shot is on disk. held: kept whole in the bay’s tray for the fitter, with the reason. '
+                    .'refused: it can never be read, nothing of it was kept',
             ),
             new OA\Property(property: 'shot', type: 'integer', nullable: true),
             new OA\Property(property: 'reason', type: 'string', nullable: true),
@@ -174,7 +180,8 @@ final class BayFeedController
                 new Answer('Problem', 401, 'The token does not open this bay'),
                 new Answer(
                     'Problem', 422,
-                    'No shot of the post can ever be read: nothing was taken; says what is wrong, and the answer of each where there are shots',
+                    'No shot of the post can ever be read: nothing was taken; says what is wrong, and the answer of each '
+                        .'where there are shots',
                 ),
                 new Answer('Problem', 500, 'A fault of ours: nothing of the post was taken; send it again'),
                 new Answer('Problem', 503, 'The disk is nearly full: nothing was taken; send again after the seconds in Retry-After'),

@@ -62,7 +62,8 @@ final class ConfirmController
         if ($until !== null && ! $rested) {
             throw ValidationException::withMessages([
                 'rested' => sprintf(
-                    'The player hit less than %d minutes ago: pause until then, or say that they rested. The pause belongs to the rule, and what is said here is kept with the run.',
+                    'The player hit less than %d minutes ago: pause until then, or say that they rested. The pause belongs '
+                        .'to the rule, and what is said here is kept with the run.',
                     ConfirmRule::PAUSE_MINUTES,
                 ),
             ]);

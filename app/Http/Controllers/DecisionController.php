@@ -214,7 +214,8 @@ final class DecisionController
             throw new HttpResponseException(
                 response()->json(
                     [
-                        'message' => "The decision for {$before->setup->tag} is locked as version {$before->number}. Reopen it with a reason; that makes a new version and keeps this one.",
+                        'message' => "The decision for {$before->setup->tag} is locked as version {$before->number}. Reopen it with a "
+                            .'reason; that makes a new version and keeps this one.',
                     ],
                     409,
                 ),

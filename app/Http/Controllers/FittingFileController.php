@@ -47,7 +47,8 @@ final class FittingFileController
             requestBody: new Takes(['file' => 'string', 'keep?' => 'boolean | string'], isForm: true),
             responses: [
                 new Answer(
-                    '{ player: string; hand: Hand; setups: string[]; shots: integer; decisions: integer; rack: { added: string[]; there: string[] }; fittingId: integer | null }',
+                    '{ player: string; hand: Hand; setups: string[]; shots: integer; decisions: integer; rack: { added: '
+                        .'string[]; there: string[] }; fittingId: integer | null }',
                 ),
             ],
         ),

@@ -199,7 +199,8 @@ final class HeadController
             $first = $doubtful[0];
 
             $says = sprintf(
-                '%s %g %s lies far from the others, which read about %.1f. Look again; or keep it as it is. Nothing was saved yet, what you typed is still here.',
+                '%s %g %s lies far from the others, which read about %.1f. Look again; or keep it as it is. Nothing was '
+                    .'saved yet, what you typed is still here.',
                 self::name($first['quantity']), $first['value'], ReadingSet::QUANTITIES[$first['quantity']][2], $first['others'],
             );
 
@@ -223,7 +224,8 @@ final class HeadController
         $takes = $head->studio->takesSimulated();
         if ($said === 'simulated' && ! $takes) {
             throw ValidationException::withMessages([
-                'source' => 'These are readings of a stand-in, and the studio takes nothing made up. Nothing was saved; what you typed is still here.',
+                'source' => 'These are readings of a stand-in, and the studio takes nothing made up. Nothing was saved; what you typed '
+                    .'is still here.',
             ]);
         }
         if ($said === 'simulated' || ! $takes || ($given['way'] ?? 'hand') === 'hand') {

@@ -183,7 +183,8 @@ final class SetupController
                 throw new HttpResponseException(
                     response()->json(
                         [
-                            'message' => "Setup {$setup->tag} has shots, so what was hit stays as it is. Make a new setup from it; readings and the note can still be changed.",
+                            'message' => "Setup {$setup->tag} has shots, so what was hit stays as it is. Make a new setup from it; "
+                                .'readings and the note can still be changed.',
                         ],
                         409,
                     ),

@@ -21,7 +21,8 @@ final class RoomToWrite
             return response()->json(
                 [
                     'message' => sprintf(
-                        'The disk of the studio’s server is nearly full (%.0f MB left). Nothing was taken; everything that was acknowledged is safe. Make room, and send it again.',
+                        'The disk of the studio’s server is nearly full (%.0f MB left). Nothing was taken; everything that '
+                            .'was acknowledged is safe. Make room, and send it again.',
                         $free / 1e6,
                     ),
                 ],

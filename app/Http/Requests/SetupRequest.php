@@ -113,7 +113,8 @@ final class SetupRequest extends FormRequest
         $user = $this->user();
         if ($columns['swing_weight_source'] === 'simulated' && ! ($user instanceof User && $user->studio->takesSimulated())) {
             throw ValidationException::withMessages([
-                'swingWeight' => 'This swing weight is a stand-in’s, and the studio takes nothing made up. Nothing was saved; what you typed is still here.',
+                'swingWeight' => 'This swing weight is a stand-in’s, and the studio takes nothing made up. Nothing was saved; what you '
+                    .'typed is still here.',
             ]);
         }
 

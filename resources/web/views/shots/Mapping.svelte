@@ -1,6 +1,7 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
-    import { post, remove, say } from '../../api/client';
+    import { Loader } from '../../lib/load.svelte';
+    import { post, remove } from '../../api/client';
     import type { Column, Fitting, Preview } from '../../api/generated/types';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
@@ -35,23 +36,13 @@
             .find((header) => header !== '' && !/carry|land|total/i.test(header)) ?? '',
     );
 
-    let asked = 0;
+    const reading = new Loader<Preview>();
     async function reread() {
-        const mine = ++asked;
-        sending.busy = true;
-        sending.problem = '';
-        try {
-            const known = new Map(tags.map((t) => [t.tag, t.setupId]));
-            const answer = await post<Preview>(`files/${preview.id}/preview`, { map });
-            // Two changes in a row can be answered the other way round: only the newest counts.
-            if (mine !== asked) return;
-            preview = answer;
-            tags = (preview.tags ?? []).map((t) => ({ ...t, setupId: known.get(t.tag) ?? t.setupId }));
-        } catch (e) {
-            if (mine !== asked) return;
-            sending.problem = say(e);
-        }
-        sending.busy = false;
+        const known = new Map(tags.map((t) => [t.tag, t.setupId]));
+        const answer = await reading.load(() => post<Preview>(`files/${preview.id}/preview`, { map }));
+        if (!answer) return;
+        preview = answer;
+        tags = (answer.tags ?? []).map((t) => ({ ...t, setupId: known.get(t.tag) ?? t.setupId }));
     }
     function setMeasure(column: Column, measure: string) {
         column.measure = measure === '' ? null : measure;
@@ -111,7 +102,7 @@
             stored twice.</Notice
         >{/if}
     {#if preview.problem}<Notice kind="error">{preview.problem}</Notice>{/if}
-    {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
+    {#if sending.problem || reading.problem}<Notice kind="error">{sending.problem || reading.problem}</Notice>{/if}
 
     {#if vagueSide}
         <Notice
@@ -270,8 +261,8 @@
         {/if}
         <span class="end">
             <button class="quiet" onclick={cancel}>Set aside</button>
-            <button disabled={sending.busy || preview.problem !== null || fresh <= 0} onclick={store}
-                >{sending.busy ? 'Reading …' : `Store ${Math.max(0, fresh)} shot${fresh === 1 ? '' : 's'}`}</button
+            <button disabled={sending.busy || reading.waiting || preview.problem !== null || fresh <= 0} onclick={store}
+                >{reading.waiting ? 'Reading …' : `Store ${Math.max(0, fresh)} shot${fresh === 1 ? '' : 's'}`}</button
             >
         </span>
     </div>
