@@ -5,6 +5,7 @@ declare(strict_types=1);
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Record\FittingFile;
+use MintCarry\Core\Record\SetupItem;
 use MintCarry\Core\Report\AdviceReport;
 use MintCarry\Core\Report\CompareReport;
 use MintCarry\Core\Report\FinderReport;
@@ -150,10 +151,10 @@ it('is described by its published schema, key by key', function (): void {
     $schema = json_decode(
         (string) file_get_contents(dirname(__DIR__, 2).'/docs/schemas/fitting.schema.json'), true, flags: JSON_THROW_ON_ERROR,
     );
-    $constant = fn (string $name): array => (new ReflectionClassConstant(FittingFile::class, $name))->getValue();
+    $constant = fn (string $class, string $name): array => (new ReflectionClassConstant($class, $name))->getValue();
     $keys = fn (array $node): array => array_keys($node['properties']);
-    expect($keys($schema))->toEqualCanonicalizing($constant('TOP'))
-        ->and($keys($schema['$defs']['setup']))->toEqualCanonicalizing($constant('SETUP'))
-        ->and($keys($schema['$defs']['shot']))->toEqualCanonicalizing($constant('SHOT'))
+    expect($keys($schema))->toEqualCanonicalizing($constant(FittingFile::class, 'TOP'))
+        ->and($keys($schema['$defs']['setup']))->toEqualCanonicalizing($constant(SetupItem::class, 'KEYS'))
+        ->and($keys($schema['$defs']['shot']))->toEqualCanonicalizing($constant(FittingFile::class, 'SHOT'))
         ->and($schema['properties']['format']['const'])->toBe(FittingFile::FORMAT);
 });
