@@ -11,5 +11,5 @@ return [
     // Under this much free disk no shot is taken: a plain refusal, before the database runs out.
     'least_free_mb' => (float) env('MINT_LEAST_FREE_MB', 100),
     // Where the finder keeps the clouds of a fitting.
-    'draws_store' => env('CLOUDS_STORE', 'file'),
+    'draws_store' => env('DRAWS_STORE', 'file'),
 ];

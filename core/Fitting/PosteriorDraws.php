@@ -14,7 +14,7 @@ use function min;
 use function sqrt;
 
 /**
- * Plausible truths of several setups, priced: by tag and draw the score under the brief (lower = better), the strokes under its
+ * Truths of several setups that the shots allow, priced: by tag and draw the score under the brief (lower = better), the strokes under its
  * aim, the strokes with the aim fixed on the middle, and the best aim in degrees.
  */
 final readonly class PosteriorDraws

@@ -42,7 +42,7 @@ final readonly class PlayerModel
         /** Delivered loft per mm of CG back; delivered face (open) per mm of CG toward the toe. */
         public float $loftPerMmBack = PlayerPriors::LOFT_PER_CG_BACK_MM,
         public float $openPerMmToe = PlayerPriors::OPEN_PER_CG_TOE_MM,
-        /** Size of each head's own peculiarity, 0 = none, 1 = usual (strike 2.4 mm, spin 5.6 %, ball speed 0.6 %). */
+        /** Size of each head's own effect, 0 = none, 1 = usual (strike 2.4 mm, spin 5.6 %, ball speed 0.6 %). */
         public float $headPeculiarity = 0.0,
         /** Swings until warm; speed is down by 3 % at the first. */
         public int $warmUpSwings = 0,

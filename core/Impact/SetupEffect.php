@@ -8,7 +8,7 @@ use MintCarry\Core\Club\Head;
 
 /**
  * What a setup presents against the one the player's mean delivery belongs to: change of playing loft and face under both address
- * habits (hand-relative), and the head with its weights. `headKey` names the head, so that its own peculiarities stay with it.
+ * habits (hand-relative), and the head with its weights. `headKey` names the head, so that its own effects stay with it.
  */
 final readonly class SetupEffect
 {

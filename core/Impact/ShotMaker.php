@@ -14,7 +14,7 @@ use Random\Randomizer;
 
 /**
  * Hits shots for a made-up player through the impact model, with scatter from a seeded source. Spreads are the player's own
- * (defaults are assumptions). A mishit is a strike 12–22 mm toward heel or toe and low. A head's own peculiarity comes from its
+ * (defaults are assumptions). A mishit is a strike 12–22 mm toward heel or toe and low. A head's own effect comes from its
  * name, so the same head always behaves the same.
  */
 final class ShotMaker
