@@ -81,3 +81,13 @@ test('a form keeps what was typed, and says what is wrong with which field', asy
     expect(await form.send(async () => 'done')).toBe(true);
     expect([form.problem, form.err('loft'), form.failure]).toEqual(['', '', null]);
 });
+
+test('what is forgotten does not come back with a late answer', async () => {
+    const loader = new Loader<string>();
+    let late: (value: string) => void = () => {};
+    const slow = loader.load(() => new Promise((done) => (late = done)));
+    loader.forget();
+    late('secret');
+    expect(await slow).toBeNull();
+    expect([loader.value, loader.waiting]).toEqual([null, false]);
+});

@@ -9,6 +9,14 @@ export class Loader<T> {
     failure = $state.raw<unknown>(null);
     private turn = 0;
 
+    /** Forgets the answer, and whatever is still on its way. */
+    forget(): void {
+        this.turn++;
+        this.value = null;
+        this.problem = '';
+        this.waiting = false;
+    }
+
     /** @returns the answer; null where it did not come, or where something else was asked for meanwhile */
     async load(read: () => Promise<T>): Promise<T | null> {
         const turn = ++this.turn;

@@ -1,7 +1,8 @@
 <script lang="ts">
-    import { patch, say } from '../api/client';
+    import { patch } from '../api/client';
     import type { Fitting, Shot } from '../api/generated/types';
     import { LEFT_OUT_REASONS } from '../api/generated/vocabulary';
+    import { Form } from '../lib/form.svelte';
     import { figure, MEASURES, unitOf } from '../format/units';
     import Glyph from './Glyph.svelte';
     import Notice from './Notice.svelte';
@@ -27,7 +28,7 @@
         'strikeToeMm',
     ];
     const ROOM = 300;
-    let problem = $state('');
+    const sending = new Form();
     let asking = $state<number | null>(null);
     /** of which shot the remarks are open */
     let told = $state<number | null>(null);
@@ -39,19 +40,16 @@
     const set = (shot: Shot, reason: string | null) => change(shot, { leftOut: reason === null ? null : { reason } });
     const otherTrials = (shot: Shot) => fitting.trials.filter((t) => t.id !== shot.trialId).reverse();
     async function change(shot: Shot, what: Record<string, unknown>) {
-        problem = '';
-        try {
+        await sending.send(async () => {
             const fresh = await patch<Shot>(`shots/${shot.id}`, what);
             shots = shots.map((s) => (s.id === fresh.id ? fresh : s));
             asking = null;
             onchange();
-        } catch (e) {
-            problem = say(e);
-        }
+        });
     }
 </script>
 
-{#if problem}<Notice kind="error">{problem}</Notice>{/if}
+{#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
 <Scroll label="The shots" height="high" framed>
     <table>
         <thead>

@@ -1,8 +1,9 @@
 <script lang="ts">
     import { untrack } from 'svelte';
-    import { patch, post, remove, say } from '../../api/client';
+    import { patch, post, remove } from '../../api/client';
     import type { Bay, Fitting } from '../../api/generated/types';
     import { MADE_UP_PLAYERS } from '../../api/generated/vocabulary';
+    import { Form } from '../../lib/form.svelte';
     import Notice from '../../parts/Notice.svelte';
     import { session } from '../../lib/session.svelte';
     import { when } from '../../format/units';
@@ -19,16 +20,10 @@
     let open = $state(untrack(() => bay === null));
     let name = $state('');
     let token = $state('');
-    let problem = $state('');
+    const sending = new Form();
 
     async function act(what: () => Promise<unknown>) {
-        problem = '';
-        try {
-            await what();
-            onchange();
-        } catch (e) {
-            problem = say(e);
-        }
+        if (await sending.send(what)) onchange();
     }
     const simulates = $derived(session.user?.takesSimulated ?? false);
     const switchTo = (takesSimulated: boolean) =>
@@ -99,7 +94,7 @@
                 >. They are marked wherever they show, and no decision can be locked on them.{/if}
         </p>
     {/if}
-    {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+    {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
 </details>
 
 <style>

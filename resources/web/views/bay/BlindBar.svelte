@@ -1,6 +1,7 @@
 <script lang="ts">
-    import { get, say } from '../../api/client';
+    import { get } from '../../api/client';
     import type { BayView } from '../../api/generated/types';
+    import { Loader } from '../../lib/load.svelte';
     import RunBar from './RunBar.svelte';
 
     let {
@@ -18,20 +19,15 @@
         onnext: () => void;
         onreveal: () => void;
     } = $props();
-    let hand = $state<{ tag: string; steps: string[] } | null>(null);
-    let problem = $state('');
+    const reading = new Loader<{ tag: string; steps: string[] }>();
+    const hand = $derived(showing ? reading.value : null);
     const isLast = $derived(blind.ordinal === blind.of);
 
     // Fetched only while it is shown, and forgotten after: no screen holds it otherwise.
     $effect(() => {
         void blind.ordinal;
-        if (!showing) {
-            hand = null;
-            return;
-        }
-        get<{ tag: string; steps: string[] }>(`fittings/${fittingId}/blind/hand`)
-            .then((h) => (hand = showing ? h : null))
-            .catch((e) => (problem = say(e)));
+        reading.forget();
+        if (showing) void reading.load(() => get<{ tag: string; steps: string[] }>(`fittings/${fittingId}/blind/hand`));
     });
 </script>
 
@@ -57,7 +53,7 @@
             <p class="small">Nobody beside or ahead of the hitting area. Never hit with a loose head.</p>
         </div>
     {/if}
-    {#if problem}<p class="warn">{problem}</p>{/if}
+    {#if reading.problem}<p class="warn">{reading.problem}</p>{/if}
 </RunBar>
 
 <style>

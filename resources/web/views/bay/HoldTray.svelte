@@ -1,6 +1,7 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
-    import { get, patch, remove, say } from '../../api/client';
+    import { Loader } from '../../lib/load.svelte';
+    import { get, patch, remove } from '../../api/client';
     import type { HeldDetail, HeldShot } from '../../api/generated/types';
     import Notice from '../../parts/Notice.svelte';
     import Simulated from '../../parts/Simulated.svelte';
@@ -12,18 +13,16 @@
     let open = $state<HeldDetail | null>(null);
     let values = $state<Record<string, { value: string; unit?: string }>>({});
     const sending = new Form();
+    const reading = new Loader<HeldDetail>();
     let all = $state(false);
 
     /** One of them whole, as it was sent; its values as they can be put right: a bare number is in the unit its field names. */
     async function look(h: HeldShot) {
-        sending.problem = '';
-        try {
-            open = await get<HeldDetail>(`held/${h.id}`);
-        } catch (e) {
-            sending.problem = say(e);
-            return;
-        }
-        const sent = open.values;
+        const detail = await reading.load(() => get<HeldDetail>(`held/${h.id}`));
+        sending.problem = reading.problem;
+        if (!detail) return;
+        open = detail;
+        const sent = detail.values;
         const text = (v: unknown) =>
             v && typeof v === 'object'
                 ? { value: String((v as { value?: unknown }).value ?? ''), unit: (v as { unit?: string }).unit }

@@ -9,25 +9,25 @@
 </script>
 
 <script lang="ts">
-    import { ApiError, patch, say } from '../../api/client';
+    import { ApiError, patch } from '../../api/client';
+    import { Form } from '../../lib/form.svelte';
     import Notice from '../../parts/Notice.svelte';
 
     let { noting = $bindable(), kept }: { noting: Noting | null; kept: () => void } = $props();
-    let problem = $state('');
+    const sending = new Form();
 
     /** What is written stays here until it is on record; another screen's words are shown beside it before they are replaced. */
     async function keep(event: SubmitEvent) {
         event.preventDefault();
         if (!noting) return;
-        problem = '';
-        try {
-            await patch(noting.path, { note: noting.draft, was: noting.was });
+        const { path, draft, was } = noting;
+        if (await sending.send(() => patch(path, { note: draft, was }))) {
             noting = null;
             kept();
-        } catch (e) {
-            const current = e instanceof ApiError && e.status === 409 ? ((e.body as { current?: string | null }).current ?? '') : null;
-            if (current !== null && noting) noting.was = current;
-            problem = current === null ? say(e) : `Changed on another screen meanwhile: “${current}”. Keep puts yours in its place.`;
+        } else if (sending.failure instanceof ApiError && sending.failure.status === 409) {
+            const current = (sending.failure.body as { current?: string | null }).current ?? '';
+            if (noting) noting.was = current;
+            sending.problem = `Changed on another screen meanwhile: “${current}”. Keep puts yours in its place.`;
         }
     }
     const focus = (node: HTMLElement) => node.focus();
@@ -40,7 +40,7 @@
             <input maxlength="500" bind:value={noting.draft} use:focus onkeydown={(e) => e.key === 'Escape' && (noting = null)} /></label
         >
         <button class="plain">Keep</button>
-        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
+        {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
     </form>
 {/if}
 

@@ -3,7 +3,7 @@
     import { Loader } from '../../lib/load.svelte';
     import { readNumber } from '../../lib/numbers';
     import { untrack } from 'svelte';
-    import { ApiError, get, patch, post, say } from '../../api/client';
+    import { ApiError, get, patch, post } from '../../api/client';
     import type { Fitting, HeadDetail, Rack, Setup } from '../../api/generated/types';
     import SetupPlane from '../../charts/SetupPlane.svelte';
     import Field from '../../parts/Field.svelte';
@@ -42,7 +42,8 @@
         note: untrack(() => setup?.note ?? ''),
     });
     let masses = $state<Record<string, number>>({ ...(model?.masses ?? {}) });
-    let head = $state<HeadDetail | null>(null);
+    const reading = new Loader<HeadDetail>();
+    const head = $derived(reading.value);
     const preview = new Loader<Setup>();
     const seen = $derived(preview.value);
     const sending = new Form();
@@ -54,17 +55,17 @@
     $effect(() => {
         const id = form.headId;
         if (id === null) return;
-        get<HeadDetail>(`heads/${id}?squaringShare=${fitting.squaringShare}`)
-            .then((h) => {
-                head = h;
-                if (shownHead !== id) {
-                    masses = { ...h.standard };
-                    form.sleeveLabel = h.plane.home;
-                    shownHead = id;
-                } else if (!h.positions.includes(form.sleeveLabel)) form.sleeveLabel = h.plane.home;
-            })
-            .catch((e) => (sending.problem = say(e)));
+        void take(id);
     });
+    async function take(id: number) {
+        const h = await reading.load(() => get<HeadDetail>(`heads/${id}?squaringShare=${fitting.squaringShare}`));
+        if (!h) return;
+        if (shownHead !== id) {
+            masses = { ...h.standard };
+            form.sleeveLabel = h.plane.home;
+            shownHead = id;
+        } else if (!h.positions.includes(form.sleeveLabel)) form.sleeveLabel = h.plane.home;
+    }
     // What was not touched goes back as it was kept, not as it was rounded for the screen.
     const [lengthWas, teeWas] = untrack(() => [form.length, form.tee]);
     const sent = (now: string, was: string, mm: number | null | undefined) =>
@@ -224,7 +225,7 @@
             {#if changed.length > 1}That is {changed.length} things at once: a difference cannot be laid to one of them.{/if}
         </p>
     {/if}
-    {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
+    {#if sending.problem || reading.problem}<Notice kind="error">{sending.problem || reading.problem}</Notice>{/if}
     <div class="row">
         <button disabled={sending.busy || !head}>{setup ? 'Save' : 'Add setup'}</button><button
             type="button"

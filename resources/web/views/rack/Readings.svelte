@@ -1,6 +1,6 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
-    import { ApiError, post, say } from '../../api/client';
+    import { ApiError, post } from '../../api/client';
     import type { HeadDetail } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
@@ -50,29 +50,16 @@
     }
     async function save(event: Event, confirm = false) {
         event.preventDefault();
-        sending.busy = true;
-        sending.clear();
-        canKeep = false;
-        try {
-            onsaved(
-                await post<HeadDetail>(`heads/${head.id}/readings`, {
-                    values: $state.snapshot(values),
-                    position,
-                    readAs,
-                    way,
-                    source,
-                    confirm,
-                }),
-            );
+        await sending.send(async () => {
+            const body = { values: $state.snapshot(values), position, readAs, way, source, confirm };
+            onsaved(await post<HeadDetail>(`heads/${head.id}/readings`, body));
             values = blank();
             source = 'measured';
             way = 'hand';
             sending.note = 'Saved; in force from now on.';
-        } catch (e) {
-            sending.problem = say(e);
-            canKeep = e instanceof ApiError && Array.isArray((e.body as { doubtful?: unknown } | null)?.doubtful);
-        }
-        sending.busy = false;
+        });
+        const { failure } = sending;
+        canKeep = failure instanceof ApiError && Array.isArray((failure.body as { doubtful?: unknown } | null)?.doubtful);
     }
 </script>
 

@@ -1,8 +1,9 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
+    import { Loader } from '../../lib/load.svelte';
     import { shownNumber as text, typed } from '../../lib/numbers';
     import { untrack } from 'svelte';
-    import { ApiError, patch, post, remove, say } from '../../api/client';
+    import { patch, post, remove } from '../../api/client';
     import type { Sleeve, SleeveCheck, SleeveSpec } from '../../api/generated/types';
     import SetupPlane from '../../charts/SetupPlane.svelte';
     import Field from '../../parts/Field.svelte';
@@ -41,10 +42,10 @@
         })),
     );
     let hand = $state<'right' | 'left'>('right');
-    let checked = $state<SleeveCheck | null>(null);
+    const geometry = new Loader<SleeveCheck>();
+    const checked = $derived(geometry.value);
     let at = $state('');
     const sending = new Form();
-    let live = $state('');
 
     const number = (t: string) => typed(t) ?? undefined;
     function built(): SleeveSpec {
@@ -64,14 +65,7 @@
     }
     $effect(() => {
         const body = { spec: { ...built(), name: form.name || 'new' } };
-        const wait = setTimeout(() => {
-            post<SleeveCheck>('sleeves/check', body)
-                .then((c) => {
-                    checked = c;
-                    live = '';
-                })
-                .catch((e) => (live = e instanceof ApiError && e.status === 422 ? e.message : say(e)));
-        }, 200);
+        const wait = setTimeout(() => void geometry.load(() => post<SleeveCheck>('sleeves/check', body)), 200);
         return () => clearTimeout(wait);
     });
     async function save(event: SubmitEvent) {
@@ -169,7 +163,7 @@
             onclick={() => positions.push({ label: '', clock: '', clockA: '', clockB: '', loftDeg: '', faceOpenDeg: '', lieDeg: '' })}
             >Another position</button
         >
-        {#if live}<Notice>{live}</Notice>{/if}
+        {#if geometry.problem}<Notice>{geometry.problem}</Notice>{/if}
         {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
         <div class="row">
             <button disabled={sending.busy}>Save the sleeve</button><button type="button" class="quiet" onclick={oncancel}>Close</button>
