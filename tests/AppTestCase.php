@@ -8,8 +8,10 @@ use App\Actions\AddSetup;
 use App\Models\Fitting;
 use App\Models\Player;
 use App\Models\Setup;
+use App\Models\Shot;
 use App\Models\Sleeve;
 use App\Models\Studio;
+use App\Models\Trial;
 use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase;
@@ -189,5 +191,54 @@ abstract class AppTestCase extends TestCase
                 ],
             )
             ->assertCreated()->json();
+    }
+
+    /** A fitting with one setup in a bay: `begin` a trial, `post` a body as a monitor does, `good` values, the `number` of a shot's trial. */
+    protected function atTheBay(): void
+    {
+        $this->user = $this->fitter();
+        $this->case = $this->fitting($this->user);
+        $this->a = $this->addSetup($this->case);
+        [$this->bay, $this->token] = $this->bay($this->user, $this->case);
+        $this->begin = fn (string $kind = 'trial') => $this->actingAs($this->user)
+            ->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $this->a->id, 'kind' => $kind])->assertCreated();
+        $this->good = ['ballSpeedMps' => ['value' => 150, 'unit' => 'mph'], 'launchDeg' => 12.5, 'spinRpm' => 2400];
+        $this->number = fn (Shot $shot): int => Trial::query()->findOrFail($shot->trial_id)->number;
+        $this->post = function (array $body, ?string $token = null): TestResponse {
+            $this->app['auth']->forgetGuards();
+
+            return $this->postJson("api/bays/{$this->bay}/shots", $body, ['Authorization' => 'Bearer '.($token ?? $this->token)]);
+        };
+    }
+
+    /** The same with a trial that runs: `send` bytes, or a `shot` by its id; the `spins` on record. */
+    protected function atTheMonitor(): void
+    {
+        $this->user = $this->fitter();
+        $this->case = $this->fitting($this->user);
+        $this->a = $this->addSetup($this->case);
+        [$this->bay, $this->token] = $this->bay($this->user, $this->case);
+        $this->begin = fn (?int $setupId = null): int => $this->actingAs($this->user)
+            ->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $setupId ?? $this->a->id])->assertCreated()
+            ->json('running.id');
+        ($this->begin)();
+        $this->values = fn (float $spin = 2400): array => ['ballSpeedMps' => 67.5, 'launchDeg' => 12.5, 'spinRpm' => $spin];
+        $this->send = function (string $body): TestResponse {
+            $this->app['auth']->forgetGuards();
+
+            return $this->call(
+                'POST', "api/bays/{$this->bay}/shots", [], [], [],
+                [
+                    'HTTP_AUTHORIZATION' => "Bearer {$this->token}", 'HTTP_ACCEPT' => 'application/json',
+                    'CONTENT_TYPE' => 'application/json',
+                ],
+                $body,
+            );
+        };
+        $this->shot = fn (string $id, float $spin = 2400, array $more = []): TestResponse => ($this->send)(
+            json_encode($more + ['id' => $id, 'values' => ($this->values)($spin)], JSON_THROW_ON_ERROR),
+        );
+        $this->spins = fn (): array => Shot::query()
+            ->orderBy('sequence')->get()->map(fn (Shot $s): float => (float) $s->measured['spinRpm'])->all();
     }
 }

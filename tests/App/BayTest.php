@@ -5,26 +5,10 @@ declare(strict_types=1);
 use App\Models\Bay;
 use App\Models\HeldShot;
 use App\Models\Shot;
-use App\Models\Trial;
-use Illuminate\Testing\TestResponse;
 
 // What the bay does with shots once they are there: the tray, warm-up, the benchmark, change-over, the budget.
 
-beforeEach(function (): void {
-    $this->user = $this->fitter();
-    $this->case = $this->fitting($this->user);
-    $this->a = $this->addSetup($this->case);
-    [$this->bay, $this->token] = $this->bay($this->user, $this->case);
-    $this->begin = fn (string $kind = 'trial') => $this->actingAs($this->user)
-        ->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $this->a->id, 'kind' => $kind])->assertCreated();
-    $this->good = ['ballSpeedMps' => ['value' => 150, 'unit' => 'mph'], 'launchDeg' => 12.5, 'spinRpm' => 2400];
-    $this->number = fn (Shot $shot): int => Trial::query()->findOrFail($shot->trial_id)->number;
-    $this->post = function (array $body, ?string $token = null): TestResponse {
-        $this->app['auth']->forgetGuards();
-
-        return $this->postJson("api/bays/{$this->bay}/shots", $body, ['Authorization' => 'Bearer '.($token ?? $this->token)]);
-    };
-});
+beforeEach(fn () => $this->atTheBay());
 
 it('lets the fitter take a held shot with its values put right, or set it aside', function (): void {
     ($this->begin)();

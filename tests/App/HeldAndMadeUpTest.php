@@ -11,34 +11,7 @@ use Illuminate\Testing\TestResponse;
 
 // What the fitter does with what was held, what was typed twice, and what was made up.
 
-beforeEach(function (): void {
-    $this->user = $this->fitter();
-    $this->case = $this->fitting($this->user);
-    $this->a = $this->addSetup($this->case);
-    [$this->bay, $this->token] = $this->bay($this->user, $this->case);
-    $this->begin = fn (?int $setupId = null): int => $this->actingAs($this->user)
-        ->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $setupId ?? $this->a->id])->assertCreated()
-        ->json('running.id');
-    ($this->begin)();
-    $this->values = fn (float $spin = 2400): array => ['ballSpeedMps' => 67.5, 'launchDeg' => 12.5, 'spinRpm' => $spin];
-    $this->send = function (string $body): TestResponse {
-        $this->app['auth']->forgetGuards();
-
-        return $this->call(
-            'POST', "api/bays/{$this->bay}/shots", [], [], [],
-            [
-                'HTTP_AUTHORIZATION' => "Bearer {$this->token}", 'HTTP_ACCEPT' => 'application/json',
-                'CONTENT_TYPE' => 'application/json',
-            ],
-            $body,
-        );
-    };
-    $this->shot = fn (string $id, float $spin = 2400, array $more = []): TestResponse => ($this->send)(
-        json_encode($more + ['id' => $id, 'values' => ($this->values)($spin)], JSON_THROW_ON_ERROR),
-    );
-    $this->spins = fn (): array => Shot::query()
-        ->orderBy('sequence')->get()->map(fn (Shot $s): float => (float) $s->measured['spinRpm'])->all();
-});
+beforeEach(fn () => $this->atTheMonitor());
 
 it('settles a held shot once, and takes a discard back', function (): void {
     ($this->send)('{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12}}');

@@ -4,39 +4,11 @@ declare(strict_types=1);
 
 use App\Models\HeldShot;
 use App\Models\Shot;
-use Illuminate\Testing\TestResponse;
 
 // What a monitor can do to the intake: ids used again, a body that breaks off, values that are none; and what the fitter does
 // with what was held.
 
-beforeEach(function (): void {
-    $this->user = $this->fitter();
-    $this->case = $this->fitting($this->user);
-    $this->a = $this->addSetup($this->case);
-    [$this->bay, $this->token] = $this->bay($this->user, $this->case);
-    $this->begin = fn (?int $setupId = null): int => $this->actingAs($this->user)
-        ->postJson("api/fittings/{$this->case->id}/trials", ['setupId' => $setupId ?? $this->a->id])->assertCreated()
-        ->json('running.id');
-    ($this->begin)();
-    $this->values = fn (float $spin = 2400): array => ['ballSpeedMps' => 67.5, 'launchDeg' => 12.5, 'spinRpm' => $spin];
-    $this->send = function (string $body): TestResponse {
-        $this->app['auth']->forgetGuards();
-
-        return $this->call(
-            'POST', "api/bays/{$this->bay}/shots", [], [], [],
-            [
-                'HTTP_AUTHORIZATION' => "Bearer {$this->token}", 'HTTP_ACCEPT' => 'application/json',
-                'CONTENT_TYPE' => 'application/json',
-            ],
-            $body,
-        );
-    };
-    $this->shot = fn (string $id, float $spin = 2400, array $more = []): TestResponse => ($this->send)(
-        json_encode($more + ['id' => $id, 'values' => ($this->values)($spin)], JSON_THROW_ON_ERROR),
-    );
-    $this->spins = fn (): array => Shot::query()
-        ->orderBy('sequence')->get()->map(fn (Shot $s): float => (float) $s->measured['spinRpm'])->all();
-});
+beforeEach(fn () => $this->atTheMonitor());
 
 it('stores the shots of a monitor that counts 1, 2, 3 anew each day', function (): void {
     foreach ([0, 1, 30] as $day) {

@@ -28,6 +28,16 @@ use OpenApi\Attributes as OA;
 
 final class HeadController
 {
+    /** A head as it is typed. */
+    private const TAKES = [
+        'label?' => 'string', 'maker?' => 'string | null', 'hand?' => 'Hand',
+        'type?' => "'forgiving' | 'middle' | 'low-spin'", 'sleeveId?' => 'integer | null', 'statedLoftDeg?' => 'Typed',
+        'statedLieDeg?' => 'Typed', 'statedFaceOpenDeg?' => 'Typed', 'volumeCm3?' => 'Typed', 'massG?' => 'Typed',
+        'cgToeMm?' => 'Typed', 'cgBackMm?' => 'Typed', 'cgUpMm?' => 'Typed', 'bulgeMm?' => 'Typed', 'rollMm?' => 'Typed',
+        'inertiaGcm2?' => 'number[][] | null', 'slots?' => 'TypedSlot[]', 'stockG?' => '(number | string)[]',
+        'standard?' => 'Record<string, number | string>', 'supply?' => 'TypedSupply', 'note?' => 'string | null',
+    ];
+
     use NamesUser;
 
     /** A head with its history; the setup plane also for a player who squares as much as asked. */
@@ -49,14 +59,7 @@ final class HeadController
     #[
         OA\Post(
             path: '/api/heads', operationId: 'head.store', summary: 'Puts a head on the rack',
-            requestBody: new Takes([
-                'label?' => 'string', 'maker?' => 'string | null', 'hand?' => 'Hand',
-                'type?' => "'forgiving' | 'middle' | 'low-spin'", 'sleeveId?' => 'integer | null', 'statedLoftDeg?' => 'Typed',
-                'statedLieDeg?' => 'Typed', 'statedFaceOpenDeg?' => 'Typed', 'volumeCm3?' => 'Typed', 'massG?' => 'Typed',
-                'cgToeMm?' => 'Typed', 'cgBackMm?' => 'Typed', 'cgUpMm?' => 'Typed', 'bulgeMm?' => 'Typed', 'rollMm?' => 'Typed',
-                'inertiaGcm2?' => 'number[][] | null', 'slots?' => 'TypedSlot[]', 'stockG?' => '(number | string)[]',
-                'standard?' => 'Record<string, number | string>', 'supply?' => 'TypedSupply', 'note?' => 'string | null',
-            ]),
+            requestBody: new Takes(self::TAKES),
             responses: [new Answer('HeadDetail', 201)],
         ),
     ]
@@ -74,14 +77,7 @@ final class HeadController
     #[
         OA\Patch(
             path: '/api/heads/{head}', operationId: 'head.update', summary: 'Changes a head',
-            requestBody: new Takes([
-                'label?' => 'string', 'maker?' => 'string | null', 'hand?' => 'Hand',
-                'type?' => "'forgiving' | 'middle' | 'low-spin'", 'sleeveId?' => 'integer | null', 'statedLoftDeg?' => 'Typed',
-                'statedLieDeg?' => 'Typed', 'statedFaceOpenDeg?' => 'Typed', 'volumeCm3?' => 'Typed', 'massG?' => 'Typed',
-                'cgToeMm?' => 'Typed', 'cgBackMm?' => 'Typed', 'cgUpMm?' => 'Typed', 'bulgeMm?' => 'Typed', 'rollMm?' => 'Typed',
-                'inertiaGcm2?' => 'number[][] | null', 'slots?' => 'TypedSlot[]', 'stockG?' => '(number | string)[]',
-                'standard?' => 'Record<string, number | string>', 'supply?' => 'TypedSupply', 'note?' => 'string | null',
-            ]),
+            requestBody: new Takes(self::TAKES),
             responses: [new Answer('HeadDetail')],
         ),
     ]

@@ -46,17 +46,7 @@ final class SetupController
     #[
         OA\Post(
             path: '/api/fittings/{fitting}/setups', operationId: 'setup.store', summary: 'Adds a setup',
-            requestBody: new Takes([
-                'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean',
-                'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
-                'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null',
-                'gripId?' => 'integer | null', 'ballId?' => 'integer | null', 'swingWeight?' => 'string | null',
-                'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
-                'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed',
-                'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed', 'cue?' => 'string | null',
-                'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null',
-                'ball?' => 'string | null', 'note?' => 'string | null',
-            ]),
+            requestBody: new Takes(SetupRequest::TAKES),
             responses: [new Answer('Setup', 201)],
         ),
     ]
@@ -78,17 +68,7 @@ final class SetupController
         OA\Post(
             path: '/api/fittings/{fitting}/setups/preview', operationId: 'setup.preview',
             summary: 'A setup that is not saved, as it would play',
-            requestBody: new Takes([
-                'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean',
-                'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
-                'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null',
-                'gripId?' => 'integer | null', 'ballId?' => 'integer | null', 'swingWeight?' => 'string | null',
-                'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
-                'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed',
-                'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed', 'cue?' => 'string | null',
-                'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null',
-                'ball?' => 'string | null', 'note?' => 'string | null',
-            ]),
+            requestBody: new Takes(SetupRequest::TAKES),
             responses: [new Answer('Setup')],
         ),
     ]
@@ -102,17 +82,7 @@ final class SetupController
         OA\Post(
             path: '/api/fittings/{fitting}/setups/balance', operationId: 'setup.balance',
             summary: 'Reads the swing weight of a setup from the balance; nothing is stored',
-            requestBody: new Takes([
-                'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean',
-                'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
-                'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null',
-                'gripId?' => 'integer | null', 'ballId?' => 'integer | null', 'swingWeight?' => 'string | null',
-                'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
-                'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed',
-                'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed', 'cue?' => 'string | null',
-                'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null',
-                'ball?' => 'string | null', 'note?' => 'string | null',
-            ]),
+            requestBody: new Takes(SetupRequest::TAKES),
             responses: [new Answer('{ swingWeight: string; source: string }')],
         ),
     ]
@@ -151,17 +121,7 @@ final class SetupController
     #[
         OA\Patch(
             path: '/api/setups/{setup}', operationId: 'setup.update', summary: 'Changes a setup',
-            requestBody: new Takes([
-                'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean',
-                'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
-                'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null',
-                'gripId?' => 'integer | null', 'ballId?' => 'integer | null', 'swingWeight?' => 'string | null',
-                'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
-                'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed',
-                'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed', 'cue?' => 'string | null',
-                'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null',
-                'ball?' => 'string | null', 'note?' => 'string | null',
-            ]),
+            requestBody: new Takes(SetupRequest::TAKES),
             responses: [new Answer('Setup')],
         ),
     ]

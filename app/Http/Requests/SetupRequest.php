@@ -16,6 +16,19 @@ use MintCarry\Core\Units\Unit;
 /** A setup as typed: of a head on the rack, or of one that is only described. Degrees are plain numbers; lengths come with their unit. */
 final class SetupRequest extends FormRequest
 {
+    /** As the contract tells it (`App\Contract\TypeText`). */
+    public const TAKES = [
+        'headId?' => 'integer | null', 'head?' => 'string | null', 'isBaseline?' => 'boolean',
+        'branchedFromId?' => 'integer | null', 'length?' => 'Typed', 'tee?' => 'Typed',
+        'masses?' => 'Record<string, number | string | null>', 'shaftId?' => 'integer | null',
+        'gripId?' => 'integer | null', 'ballId?' => 'integer | null', 'swingWeight?' => 'string | null',
+        'swingWeightSource?' => "'measured' | 'simulated'", 'statedLoftDeg?' => 'Typed', 'measuredLoftDeg?' => 'Typed',
+        'measuredLieDeg?' => 'Typed', 'measuredFaceOpenDeg?' => 'Typed', 'sleeveLoftDeg?' => 'Typed',
+        'sleeveFaceOpenDeg?' => 'Typed', 'sleeveLieDeg?' => 'Typed', 'cue?' => 'string | null',
+        'sleeveLabel?' => 'string | null', 'weights?' => 'string | null', 'shaft?' => 'string | null',
+        'ball?' => 'string | null', 'note?' => 'string | null',
+    ];
+
     private const DEGREES = [
         'statedLoftDeg' => ['stated_loft_deg', 4, 20], 'measuredLoftDeg' => ['measured_loft_deg', 4, 20],
         'measuredLieDeg' => ['measured_lie_deg', 45, 72], 'measuredFaceOpenDeg' => ['measured_face_open_deg', -10, 10],
