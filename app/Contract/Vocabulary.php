@@ -11,6 +11,8 @@ use App\Models\Reading;
 use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
+use MintCarry\Core\Club\Head;
+use MintCarry\Core\Club\HeadReadings;
 use MintCarry\Core\Club\SleeveSystem;
 use MintCarry\Core\Finder\Finder;
 use MintCarry\Core\Finder\RackCandidates;
@@ -78,6 +80,9 @@ final class Vocabulary
             'TRIAL_KINDS' => Trial::KINDS,
             'RATING_KINDS' => Rating::KINDS,
             'SHELVES' => Setup::SHELVES,
+            'HEAD_KINDS' => Head::PRESETS,
+            'SLEEVE_KINDS' => SleeveSystem::KINDS,
+            'GAUGE_WARNS_BEYOND_DEG' => HeadReadings::WARN_BEYOND_DEG,
             'PART_KINDS' => Part::KINDS,
             'READING_SOURCES' => Reading::SOURCES,
             'MADE_UP_PLAYERS' => HiddenPlayers::NAMES,

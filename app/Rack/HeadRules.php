@@ -7,6 +7,7 @@ namespace App\Rack;
 use App\Models\RackHead;
 use Closure;
 use Illuminate\Validation\Rule;
+use MintCarry\Core\Club\Head;
 
 /** A head on the rack as typed. What is not known stays empty and is taken from the preset of its type. */
 final class HeadRules extends RackRules
@@ -59,7 +60,7 @@ final class HeadRules extends RackRules
             'label' => [$new ? 'required' : 'sometimes', 'string', 'max:80', $isFree->ignore($this->head?->id)],
             'maker' => ['sometimes', 'nullable', 'string', 'max:80'],
             'hand' => [$new ? 'required' : 'sometimes', Rule::in(['right', 'left'])],
-            'type' => ['sometimes', Rule::in(['forgiving', 'middle', 'low-spin'])],
+            'type' => ['sometimes', Rule::in(Head::PRESETS)],
             'sleeveId' => ['sometimes', 'nullable', 'integer', Rule::exists('sleeves', 'id')->where('studio_id', $this->studioId)],
             'statedLoftDeg' => [$new ? 'required' : 'sometimes', 'numeric', 'between:4,20'],
             'statedLieDeg' => ['sometimes', 'nullable', 'numeric', 'between:45,72'],

@@ -18,6 +18,9 @@ use function rad2deg;
  */
 final readonly class Head
 {
+    /** Kinds of head that what is unknown of one is taken from (`preset`). */
+    public const PRESETS = ['forgiving', 'middle', 'low-spin'];
+
     public const MIDDLE_INERTIA_GCM2 = [[2800.0, 0.0, 0.0], [0.0, 3300.0, 0.0], [0.0, 0.0, 4900.0]];
 
     /**

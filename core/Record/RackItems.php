@@ -6,6 +6,7 @@ namespace MintCarry\Core\Record;
 
 use MintCarry\Core\Club\AddressHabit;
 use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Club\ReadingSet;
@@ -67,7 +68,7 @@ final class RackItems
             $head = new RackedHead(
                 $label, Hand::from($item->choice('hand', ['right', 'left'])), $stated,
                 $sleeve === null ? SleeveSystem::fixed() : SleeveSystem::fromArray($sleeves[$sleeve], $stated),
-                $item->choice('type', ['forgiving', 'middle', 'low-spin'], 'middle'), $item->optional('massG'),
+                $item->choice('type', Head::PRESETS, 'middle'), $item->optional('massG'),
                 $item->optional('cgToeMm'), $item->optional('cgBackMm'), $item->optional('cgUpMm'), $item->optional('bulgeMm'),
                 $item->optional('rollMm'), $item->tensor('inertiaGcm2'), $slots, self::stock($item), $item->numbers('standard'), self::readings($item),
                 is_array($supply) ? $supply : [], $item->flag('retired', false),

@@ -521,6 +521,20 @@ export const SHELVES = [
     "dropped"
 ] as const;
 
+export const HEAD_KINDS = [
+    "forgiving",
+    "middle",
+    "low-spin"
+] as const;
+
+export const SLEEVE_KINDS = [
+    "single",
+    "rings",
+    "card"
+] as const;
+
+export const GAUGE_WARNS_BEYOND_DEG = 1 as const;
+
 export const PART_KINDS = [
     "shaft",
     "grip",

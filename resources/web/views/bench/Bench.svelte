@@ -1,6 +1,7 @@
 <script lang="ts">
     import { get, patch } from '../../api/client';
     import type { Fitting, Rack, Setup } from '../../api/generated/types';
+    import { GAUGE_WARNS_BEYOND_DEG } from '../../api/generated/vocabulary';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import Frame from '../../parts/Frame.svelte';
@@ -37,7 +38,7 @@
         editing = null;
         await loadFitting(params.id);
     }
-    const far = (s: Setup) => Math.abs(s.loftOffDeg ?? 0) > 1;
+    const far = (s: Setup) => Math.abs(s.loftOffDeg ?? 0) > GAUGE_WARNS_BEYOND_DEG;
 </script>
 
 <Frame id={params.id} step="bench">

@@ -2,6 +2,7 @@
     import { untrack } from 'svelte';
     import { patch, post } from '../../api/client';
     import type { Hand, HeadDetail, RackHead, Sleeve } from '../../api/generated/types';
+    import { HEAD_KINDS } from '../../api/generated/vocabulary';
     import { Form } from '../../lib/form.svelte';
     import { shownNumber as text, typed, typedList } from '../../lib/numbers';
     import Field from '../../parts/Field.svelte';
@@ -95,7 +96,9 @@
             ></Field
         >
         <Field label="Kind" hint="for what is unknown"
-            ><select bind:value={form.type}><option>forgiving</option><option>middle</option><option>low-spin</option></select></Field
+            ><select bind:value={form.type}
+                >{#each HEAD_KINDS as k (k)}<option>{k}</option>{/each}</select
+            ></Field
         >
         <div class="two">
             <Field label="Sleeve" error={err('sleeveId')}
