@@ -72,7 +72,14 @@ function places(string $file): array
             $add($at, $from + $found[1][1], $from + $found[1][1] + strlen($found[1][0]), OTHER[$found[1][0]]);
         }
     };
-    foreach ((new NodeFinder)->find($nodes, static fn (Node $n): bool => true) as $node) {
+    // A comparison by type, where all have the type, is no other comparison.
+    $strict = [];
+    foreach ((new NodeFinder)->findInstanceOf($nodes, Node\Expr\FuncCall::class) as $call) {
+        if ($call->name instanceof Node\Name && in_array($call->name->toString(), ['in_array', 'array_search', 'array_keys'], true) && isset($call->args[2])) {
+            $strict[] = $call->args[2]->value ?? null;
+        }
+    }
+    foreach ((new NodeFinder)->find($nodes, static fn (Node $n): bool => ! in_array($n, $strict, true)) as $node) {
         match (true) {
             $node instanceof Node\Expr\BinaryOp => $between($node->left, $node->right, $node->right),
             $node instanceof Node\Expr\AssignOp => $between($node->var, $node->expr, $node),

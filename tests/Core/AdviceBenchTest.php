@@ -20,4 +20,4 @@ it('loses less than the usual way, and says honestly how much it may lose', func
     foreach (['carry', 'side', 'strokes'] as $what) {
         expect($told["95 % intervals of differences from own that hold: {$what}"])->toBeGreaterThan(0.88)->toBeLessThan(0.995);
     }
-});
+})->group('bench');

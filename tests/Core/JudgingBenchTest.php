@@ -26,4 +26,4 @@ it('is seldom wrong and sees what is there, in simulated sessions', function ():
         ->and($told['share, coverage at 8'])->toBeGreaterThan(0.88)
         ->and($told['costly mishits found'])->toBeGreaterThan(0.3)
         ->and($told['false alarms'])->toBeLessThan(0.035);
-});
+})->group('bench');
