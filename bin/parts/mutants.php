@@ -5,7 +5,7 @@ declare(strict_types=1);
 /**
  * Plants random faults in the core, one at a time, and looks whether the core's own tests notice. A fault turns a sign or a
  * comparison round, takes a "not" away, takes the other of two (and/or, min/max, sine/cosine, true/false) or the other branch.
- * The choice is drawn with a seed; the tests that are run are those that pass the line.
+ * The choice is drawn with a seed; the tests that are run are those that pass the line, short runs of benches aside.
  *
  * Usage: php bin/parts/mutants.php N SEED
  */
@@ -132,8 +132,8 @@ if (@file_get_contents("{$work}/print") !== $print) {
     passthru(
         sprintf(
             'php -d extension=pcov -d pcov.enabled=1 -d pcov.directory=%s -d memory_limit=2G vendor/bin/pest tests/Core '
-                .'--coverage-filter core --coverage-php %s --log-junit %s '.
-                '--parallel --processes=%d --passthru-php="\'-d\' \'extension=pcov\' \'-d\' \'pcov.enabled=1\' \'-d\' '
+                .'--exclude-group=bench --coverage-filter core --coverage-php %s --log-junit %s '
+                .'--parallel --processes=%d --passthru-php="\'-d\' \'extension=pcov\' \'-d\' \'pcov.enabled=1\' \'-d\' '
                     .'\'pcov.directory=%s\' \'-d\' \'memory_limit=2G\'" > %s 2>&1',
             escapeshellarg("{$root}/core"), escapeshellarg("{$work}/coverage.php"), escapeshellarg("{$work}/junit.xml"),
             (int) shell_exec('nproc'), "{$root}/core", escapeshellarg("{$work}/coverage.log"),
