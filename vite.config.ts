@@ -24,6 +24,8 @@ export default defineConfig({
     build: { target: 'es2022', assetsInlineLimit: 0 },
     server: {
         strictPort: true,
-        proxy: Object.fromEntries(['/api', '/live', '/up', '/favicon.svg'].map((path) => [path, process.env.MINT_ADDRESS ?? 'http://127.0.0.1:8080'])),
+        proxy: Object.fromEntries(
+            ['/api', '/live', '/up', '/favicon.svg'].map((path) => [path, process.env.MINT_ADDRESS ?? 'http://127.0.0.1:8080']),
+        ),
     },
 });

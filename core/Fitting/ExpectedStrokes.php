@@ -67,7 +67,7 @@ final readonly class ExpectedStrokes
         return new self(0.0);
     }
 
-    /** @param  float|null  $handicap  −5 … 54; null = nobody said */
+    /** @param  float|null  $handicap  −8 … 54, better than scratch counts as scratch; null = nobody said */
     public static function forHandicap(?float $handicap): self
     {
         $handicap ??= self::USUAL_HANDICAP;
@@ -76,7 +76,10 @@ final readonly class ExpectedStrokes
         return new self(max(0.0, $handicap));
     }
 
-    /** Strokes to hole out from a lie (tee, fairway, rough, recovery) at a distance, m; the table's ends hold beyond it. */
+    /**
+     * Strokes to hole out from a lie (tee, fairway, rough, recovery) at a distance, m. Below 100 yd the first line of the table goes
+     * on, down to 60 yd; what is nearer counts as 60 yd, what is farther than 600 as 600.
+     */
     public function from(string $lie, float $distanceM): float
     {
         $yards = max(60.0, min(600.0, $distanceM / 0.9144));

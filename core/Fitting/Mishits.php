@@ -12,7 +12,7 @@ use MintCarry\Core\Statistics\Robust;
  *
  * Ball speed more than 3 robust SD below the usual of its setup (SD over all setups of this player as a share of the setup's
  * median, by the median absolute deviation, never under 1.5 %); where the club was seen, smash likewise (never under 1 %); or a
- * strike more than 3 robust SD from this player's usual place (never under 4 mm). Rules and figures: docs/judging.md, "Mishits".
+ * strike more than 3 robust SD from this player's usual place (never under 5 mm). Rules and figures: docs/judging.md, "Mishits".
  */
 final class Mishits
 {

@@ -6,10 +6,8 @@ namespace MintCarry\Core\Intake;
 
 use MintCarry\Core\Errors\InvalidInput;
 
-use function array_filter;
 use function array_intersect_key;
 use function array_map;
-use function array_values;
 use function count;
 use function strlen;
 use function substr;
@@ -51,11 +49,5 @@ final readonly class Post
     public static function of(array $shots): self
     {
         return new self($shots);
-    }
-
-    /** Can at least one of them be told from other shots? */
-    public function isRecognisable(): bool
-    {
-        return array_values(array_filter($this->shots, static fn (PostedShot $shot): bool => $shot->refusedFor === null)) !== [];
     }
 }

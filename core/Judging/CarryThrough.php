@@ -7,8 +7,6 @@ namespace MintCarry\Core\Judging;
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Impact\PlayerPriors;
 
-use function abs;
-use function hypot;
 use function sqrt;
 
 /**
@@ -52,11 +50,5 @@ final readonly class CarryThrough
     private static function width(float $variance, int $place, bool $sameHead): float
     {
         return sqrt($variance + PlayerPriors::QUIRK_SD[$place] ** 2 + ($sameHead ? 0.0 : PlayerPriors::OWN_EFFECT_SD[$place] ** 2));
-    }
-
-    /** Is a change of loft or face expected that is more than a quirk? */
-    public function isChange(): bool
-    {
-        return hypot($this->loftDeg, abs($this->faceRightDeg)) > PlayerPriors::QUIRK_SD[self::LOFT];
     }
 }

@@ -49,10 +49,10 @@ test('a right-hander in yards: two files in, compare, leave out a mishit, pick, 
     await page.getByRole('button', { name: 'Leave out shot 17', exact: true }).click();
     await page.getByLabel('Why is shot 17 left out?').selectOption('mishit');
     await expect(page.getByRole('row', { name: /Bring back shot 17/ })).toBeVisible();
-    await expect(page.getByRole('columnheader', { name: /hold\s*7 shots/ })).toBeVisible();
+    await expect(page.getByRole('columnheader', { name: /make benchmark\s*7 shots/ })).toBeVisible();
     expect(await carry.textContent()).not.toBe(before);
     await page.getByRole('button', { name: 'Bring back shot 17' }).click();
-    await expect(page.getByRole('columnheader', { name: /hold\s*8 shots/ })).toBeVisible();
+    await expect(page.getByRole('columnheader', { name: /make benchmark\s*8 shots/ })).toBeVisible();
     await expect(carry).toHaveText(before!);
 
     await page.keyboard.press('7');

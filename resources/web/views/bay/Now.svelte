@@ -114,7 +114,7 @@
     }
     .flags {
         color: var(--amber);
-        font-size: var(--lead);
+        font-size: var(--small);
     }
     .big .line {
         font-size: 32px;
