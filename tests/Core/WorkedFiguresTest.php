@@ -8,6 +8,7 @@ use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Club\ReadingSet;
+use MintCarry\Core\Club\SleeveSystem;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Finder\Belief;
@@ -231,7 +232,7 @@ it('tells what was hit under what, once each, and what nobody said not at all', 
 
 it('says what of a head is taken from its kind, and not what was told or read', function (): void {
     $head = fn (array $more, array $readings = []): RackedHead => new RackedHead(
-        'Tern 460', Hand::Right, new HeadReading(10.5, 58.0, 0.0), readings: $readings, ...$more,
+        'Tern 460', Hand::Right, new HeadReading(10.5, 58.0, 0.0), ...($more + ['sleeve' => SleeveSystem::fixed()] + ['readings' => $readings]),
     );
     $read = [new ReadingSet(['massG' => [203.0, 203.2]], '', AddressHabit::Soled)];
     expect($head([])->assumed())->toBe(['mass', 'CG', 'inertia', 'bulge', 'roll'])
@@ -253,8 +254,8 @@ it('says why there is nothing to find, by what was looked for', function (array 
     );
     expect(fn () => FinderReport::of($record, $only))->toThrow(InvalidInput::class, $says);
 })->with([
-    'none in stock' => [['leadDays' => 9, 'price' => 400.0, 'currency' => 'EUR'], 'stock', 'No head for this hand is in the studio. Look'],
-    'none to order' => [[], 'order', 'No head for this hand is in the studio or can be ordered'],
+    'none in stock' => [['inStock' => false, 'leadDays' => 9], 'stock', 'No head for this hand is in the studio. Look'],
+    'none to order' => [['inStock' => false], 'order', 'No head for this hand is in the studio or can be ordered'],
     'the own club is described' => [[], 'own', 'The own club is only described'],
     'nothing on the rack' => [['none'], 'stock', 'No legal setup for this hand is on the rack.'],
 ]);
