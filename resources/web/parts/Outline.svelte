@@ -9,8 +9,8 @@
 </script>
 
 <div class="outline" aria-busy="true">
-    {#each blocks as block, i (i)}<div class={block}></div>{/each}
     <p class="small" role="status">{slow ? what : ''}</p>
+    {#each blocks as block, i (i)}<div class={block}></div>{/each}
 </div>
 
 <style>
