@@ -76,3 +76,16 @@ it('logs what was left out of a report, with the fitting and the reference that 
 it('says that it is up, with its version, to anybody', function (): void {
     $this->getJson('/up')->assertOk()->assertExactJson(['up' => true, 'version' => trim((string) file_get_contents(base_path('VERSION')))]);
 });
+
+it('carries its version in what it writes', function (): void {
+    $user = $this->fitter();
+    $fitting = $this->fitting($user);
+    $version = 'Mint Carry '.trim((string) file_get_contents(base_path('VERSION')));
+    $this->actingAs($user);
+    $file = $this->get("/api/fittings/{$fitting->id}/file")->assertOk()->content();
+    $rack = $this->get('/api/rack.json')->assertOk()->content();
+    expect(json_decode($file, true)['madeBy'])->toBe($version)
+        ->and(json_decode($rack, true)['madeBy'])->toBe($version)
+        ->and((string) file_get_contents(base_path('resources/web/api/generated/vocabulary.ts')))
+        ->toContain('VERSION = "'.trim((string) file_get_contents(base_path('VERSION'))).'"');
+});
