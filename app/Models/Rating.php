@@ -24,4 +24,17 @@ final class Rating extends Model
     public const KINDS = ['looks', 'feel', 'sound', 'confidence'];
 
     protected $guarded = [];
+
+    /** @return array<int, array<string, float>> mean of what the player said, by setup and kind; of a blind trial when it is revealed */
+    public static function meansOf(Fitting $fitting): array
+    {
+        $out = [];
+        $rows = self::query()->toBase()->where('fitting_id', $fitting->id)->whereNotIn('trial_id', Trial::hidden())
+            ->selectRaw('setup_id, kind, avg(stars) as stars')->groupBy('setup_id', 'kind')->get();
+        foreach ($rows as $row) {
+            $out[(int) $row->setup_id][(string) $row->kind] = (float) $row->stars;
+        }
+
+        return $out;
+    }
 }

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToStudio;
 use App\Models\Concerns\Journaled;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -53,6 +54,12 @@ final class Trial extends Model
     public static function hidden(): \Illuminate\Contracts\Database\Query\Builder
     {
         return self::query()->whereIn('blind_id', Blind::query()->whereNull('revealed_at')->select('id'))->select('id');
+    }
+
+    /** @return Collection<int, self> trials of a fitting that may be told: none of a blind one that goes on */
+    public static function toldOf(Fitting $fitting): Collection
+    {
+        return self::query()->with('setup')->where('fitting_id', $fitting->id)->orderBy('number')->whereNotIn('id', self::hidden())->get();
     }
 
     /** @return BelongsTo<Setup, $this> */

@@ -56,6 +56,12 @@ arch('resources only format')
     ->not->toUse([
         'App\Actions', 'App\Journal', 'App\Exchange', 'App\Http\Requests', 'App\Http\Controllers', 'Illuminate\Support\Facades\DB',
     ]);
+it('reads nothing in a resource: it gives form to what was read', function (): void {
+    foreach (glob(__DIR__.'/../../app/Http/Resources/*.php') ?: [] as $file) {
+        expect((string) file_get_contents($file))->not->toContain('query()', basename($file))->not->toContain('DB::', basename($file));
+    }
+});
+
 arch('the rooms beside Http know each other only downward')
     ->expect('App\Models')->not->toUse(['App\Actions', 'App\Exchange', 'App\Contract'])
     ->and('App\Journal')->not->toUse(['App\Actions', 'App\Exchange'])

@@ -11,7 +11,6 @@ use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use MintCarry\Core\Fitting\TieBreak;
@@ -54,7 +53,7 @@ final class FittingResource extends JsonResource
             'updatedAt' => $fitting->updated_at->toIso8601String(),
             'setups' => SetupResource::collection($setups),
             'trials' => self::trials($fitting),
-            'ratings' => (object) self::ratings($fitting),
+            'ratings' => (object) Rating::meansOf($fitting),
             'screening' => [
                 'name' => $fitting->policy()->name, 'label' => $fitting->policy()->label(),
                 'warning' => $fitting->policy()->warning(),
@@ -72,28 +71,11 @@ final class FittingResource extends JsonResource
      */
     private static function trials(Fitting $fitting): array
     {
-        /** @var Collection<int, Trial> $trials */
-        $trials = Trial::query()
-            ->with('setup')->where('fitting_id', $fitting->id)->orderBy('number')->whereNotIn('id', Trial::hidden())->get();
-
         return array_values(
-            $trials
+            Trial::toldOf($fitting)
                 ->map(fn (Trial $t): array => ['id' => $t->id, 'number' => $t->number, 'kind' => $t->kind, 'tag' => $t->setup->tag])
                 ->all(),
         );
-    }
-
-    /** @return array<int, array<string, float>> mean of what the player said, by setup and kind; of a blind trial when it is revealed */
-    private static function ratings(Fitting $fitting): array
-    {
-        $out = [];
-        $rows = Rating::query()->toBase()->where('fitting_id', $fitting->id)->whereNotIn('trial_id', Trial::hidden())
-            ->selectRaw('setup_id, kind, avg(stars) as stars')->groupBy('setup_id', 'kind')->get();
-        foreach ($rows as $row) {
-            $out[(int) $row->setup_id][(string) $row->kind] = (float) $row->stars;
-        }
-
-        return $out;
     }
 
     /** @return array<string, mixed> */
