@@ -13,6 +13,7 @@ use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\Delivery;
 use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\Strike;
+use MintCarry\Core\Judging\Diagnosis;
 use MintCarry\Core\Judging\Evidence;
 use MintCarry\Core\Judging\Finding;
 use MintCarry\Core\Judging\GuardRail;
@@ -91,4 +92,14 @@ function shareOf(ShotSet $set, float $widthM = 30.0): CorridorShare
 function kinds(array $findings): array
 {
     return array_map(fn (Finding|GuardRail $f): string => $f->kind->value, $findings);
+}
+/** @return array<string, Finding> by kind */
+function foundOf(Evidence $e, ?Evidence $benchmark = null): array
+{
+    $out = [];
+    foreach (Diagnosis::of($e, shareOf($e->set), $benchmark) as $finding) {
+        $out[$finding->kind->value] = $finding;
+    }
+
+    return $out;
 }

@@ -2,28 +2,17 @@
 
 declare(strict_types=1);
 
-use MintCarry\Core\Club\AddressHabit;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
-use MintCarry\Core\Club\HeadReading;
-use MintCarry\Core\Club\RackedHead;
-use MintCarry\Core\Club\ReadingSet;
-use MintCarry\Core\Club\SleeveSystem;
-use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Finder\Belief;
 use MintCarry\Core\Finder\Predicted;
 use MintCarry\Core\Finder\Trade;
-use MintCarry\Core\Fitting\Brief;
-use MintCarry\Core\Fitting\Corridor;
-use MintCarry\Core\Fitting\Outlook;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\SideEstimate;
-use MintCarry\Core\Fitting\Trouble;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Impact\Swing;
-use MintCarry\Core\Judging\Diagnosis;
 use MintCarry\Core\Judging\Evidence;
 use MintCarry\Core\Judging\Finding;
 use MintCarry\Core\Judging\Forgiveness;
@@ -31,26 +20,12 @@ use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Launch\TextFile;
 use MintCarry\Core\Launch\TypedShot;
-use MintCarry\Core\Record\FittingRecord;
-use MintCarry\Core\Record\SetupRecord;
-use MintCarry\Core\Report\FinderReport;
 use MintCarry\Core\Report\JudgingReport;
 use MintCarry\Core\Statistics\Interval;
 
 require_once __DIR__.'/../Swings.php';
 
 // Figures that can be worked out by hand, and limits on either side of which the tool says another thing.
-
-/** @return array<string, Finding> by kind */
-function foundOf(Evidence $e, ?Evidence $benchmark = null): array
-{
-    $out = [];
-    foreach (Diagnosis::of($e, shareOf($e->set), $benchmark) as $finding) {
-        $out[$finding->kind->value] = $finding;
-    }
-
-    return $out;
-}
 
 it('pools the spread of side as a worked example does', function (): void {
     $set = fn (array $sides): ShotSet => new ShotSet('A', array_map(
@@ -219,67 +194,4 @@ it('sees a strike drawn to heel or toe beside the benchmark from 4 mm on, and wh
         ->and($of(-6.0)['drawsToHeel']->figures['heavierPoints'])->toBe(3.0)
         ->and($of(-6.0)['drawsToHeel']->weight)->toEqualWithDelta(3.0, 0.01)
         ->and($of(6.0)['drawsToToe']->figures['shiftMm'])->toEqualWithDelta(6.0, 0.01);
-});
-
-it('tells what was hit under what, once each, and what nobody said not at all', function (): void {
-    $trial = fn (string $tag, ?int $visit, array $conditions): array => ['tag' => $tag, 'visit' => $visit, 'conditions' => $conditions];
-    expect(FittingRecord::conditionsOf([
-        $trial('A', 1, ['temperatureC' => 18, 'altitudeM' => 0, 'turf' => 'firm', 'monitor' => '', 'ball' => 'Mallow']),
-        $trial('A', 1, ['temperatureC' => 18, 'altitudeM' => 0, 'turf' => 'firm', 'monitor' => 'Bay 1']),
-        $trial('B', 2, ['temperatureC' => ['not', 'one'], 'turf' => null]),
-    ]))->toBe(['A' => ['visit: 1', 'air: 18', 'altitude: 0', 'ground: firm', 'monitor: Bay 1'], 'B' => ['visit: 2']]);
-});
-
-it('says what of a head is taken from its kind, and not what was told or read', function (): void {
-    $head = fn (array $more, array $readings = []): RackedHead => new RackedHead(
-        'Tern 460', Hand::Right, new HeadReading(10.5, 58.0, 0.0), ...($more + ['sleeve' => SleeveSystem::fixed()] + ['readings' => $readings]),
-    );
-    $read = [new ReadingSet(['massG' => [203.0, 203.2]], '', AddressHabit::Soled)];
-    expect($head([])->assumed())->toBe(['mass', 'CG', 'inertia', 'bulge', 'roll'])
-        ->and($head([], $read)->assumed())->toBe(['CG', 'inertia', 'bulge', 'roll'])
-        ->and($head(['massG' => 202.0])->assumed())->toBe(['CG', 'inertia', 'bulge', 'roll'])
-        ->and($head(['cgToeMm' => 0.0, 'cgUpMm' => -4.0])->assumed())->toContain('CG')
-        ->and($head(['cgToeMm' => 0.0, 'cgUpMm' => -4.0, 'cgBackMm' => 34.0, 'bulgeMm' => 300.0])->assumed())
-        ->toBe(['mass', 'inertia', 'roll']);
-});
-
-it('says why there is nothing to find, by what was looked for', function (array $supply, string $only, string $says): void {
-    $case = caseOf(['A' => [64.0, 12.0, 0.0, 6]]);
-    $rack = array_map(fn (RackedHead $h): RackedHead => new RackedHead(
-        $h->label, $h->hand, $h->stated, $h->sleeve, cgBackMm: 34.0, supply: $supply,
-    ), $supply === ['none'] ? [] : twoHeads());
-    $record = new FittingRecord(
-        7, Hand::Right, $case->brief, $case->screening, $case->flight,
-        ['A' => new SetupRecord('A', 'Old one', described: new HeadReading(10.0, 58.0, 0.0))], ['A' => $case->shots['A']], 'A', $rack, 'A',
-    );
-    expect(fn () => FinderReport::of($record, $only))->toThrow(InvalidInput::class, $says);
-})->with([
-    'none in stock' => [['inStock' => false, 'leadDays' => 9], 'stock', 'No head for this hand is in the studio. Look'],
-    'none to order' => [['inStock' => false], 'order', 'No head for this hand is in the studio or can be ordered'],
-    'the own club is described' => [[], 'own', 'The own club is only described'],
-    'nothing on the rack' => [['none'], 'stock', 'No legal setup for this hand is on the rack.'],
-]);
-
-it('weighs a smash that is too low by the carry that it costs', function (): void {
-    $e = evidence('A', USUAL, n: 8);
-    $low = new ShotSet('A', array_map(
-        fn (LaunchShot $s): LaunchShot => LaunchShot::of(['smash' => $s->value(Measure::Smash) - 0.06] + $s->measured, sameFlight()), $e->set->shots,
-    ));
-    $found = foundOf(Evidence::of(specOf('A'), $low, sameFlight()) ?? throw new LogicException('no evidence'))['smashLow'];
-    [$smash, $expected] = [$found->figures['smash'], $found->figures['expectedSmash']];
-    expect($expected - $smash)->toEqualWithDelta(0.06, 0.01)
-        ->and($found->weight)->toEqualWithDelta(PlayerPriors::CARRY_M_PER_BALL_MPS * 45.0 * ($expected - $smash), 0.01)
-        ->and(foundOf($e))->not->toHaveKey('smashLow');
-});
-
-it('prices trouble by its side', function (): void {
-    $price = fn (Corridor $corridor): array => Outlook::of(new Brief(carryM: 210.0, corridor: $corridor))->price;
-    $left = $price(new Corridor(30.0, new Trouble('water', 20.0), new Trouble('rough')));
-    $right = $price(new Corridor(30.0, new Trouble('rough'), new Trouble('water', 20.0)));
-    expect($left['left'])->toEqualWithDelta($right['right'], 1e-9)
-        ->and($left['right'])->toEqualWithDelta($right['left'], 1e-9)
-        ->and($left['left'])->toBeGreaterThan(0.8)->toBeLessThan(2.0)
-        ->and($left['right'])->toEqualWithDelta($left['rough'], 1e-9)
-        ->and($left['tenMetres'])->toBeGreaterThan(0.03)->toBeLessThan(0.2)
-        ->and($left['sharePerTenMetres'])->toEqualWithDelta(100 * $left['tenMetres'] / $left['rough'], 1e-9);
 });
