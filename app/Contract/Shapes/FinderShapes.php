@@ -12,7 +12,7 @@ use App\Contract\Shape;
 // letter of a setup that is built so
 // what heads, and other shafts, lengths, balls, tees and cues, do of their own
 #[
-    Shape('Build', [
+    Shape('ClubBuild', [
         'shaft' => 'string', 'lengthMm' => 'number | null', 'ball' => 'string', 'teeMm' => 'number | null', 'cue' => 'string',
     ]),
 ]

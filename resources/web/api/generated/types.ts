@@ -140,7 +140,7 @@ export interface BriefChange {
     changes: { field: string; label: string; from: unknown; to: unknown; }[];
 }
 
-export interface Build {
+export interface ClubBuild {
     shaft: string;
     lengthMm: number | null;
     ball: string;

@@ -1,9 +1,9 @@
-import type { Believed, Build, Found, FoundSetup, UnitChoice } from '../../api/generated/types';
+import type { Believed, ClubBuild, Found, FoundSetup, UnitChoice } from '../../api/generated/types';
 import { lengthText } from '../../format/setups';
 import { factor, plain, signed } from '../../format/units';
 
 /** What a setup is built of beside the usual: "Reedline 60 S, 44.50 in". */
-export const withText = (build: Partial<Build>, units: UnitChoice): string =>
+export const withText = (build: Partial<ClubBuild>, units: UnitChoice): string =>
     [
         build.shaft,
         build.lengthMm == null ? '' : lengthText(build.lengthMm, units),
