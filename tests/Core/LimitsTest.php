@@ -28,6 +28,8 @@ use MintCarry\Core\Judging\ConfirmVerdict;
 use MintCarry\Core\Judging\Evidence;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Launch\TypedShot;
+use MintCarry\Core\Record\FittingFile;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\SetupRecord;
 use MintCarry\Core\Report\FinderReport;
@@ -187,3 +189,22 @@ it('computes no flight of a ball that hardly leaves the ground, and one of the n
     expect($shot->value(Measure::Carry) !== null)->toBe($isFlown)
         ->and($shot->failure)->toBeNull();
 })->with([[0.5, false], [-3.0, false], [0.6, true]]);
+
+it('keeps the sign of an angle as it was typed, whichever minus', function (string $typed, float $deg): void {
+    [$values, $issues] = TypedShot::read([
+        'attackDeg' => ['value' => $typed, 'unit' => 'deg'], 'launchDeg' => '12', 'spinRpm' => '2500', 'ballSpeedMps' => '66',
+    ], Hand::Right, new BallFlight);
+    expect($values['attackDeg'])->toEqualWithDelta($deg, 1e-9)
+        ->and($issues)->toBe([]);
+})->with([['-3,1', -3.1], ['−2.5', -2.5], ['+1.5', 1.5], ['4', 4.0]]);
+
+it('takes what a warm-up was hit under for nothing', function (): void {
+    $of = function (string $kind): FittingRecord {
+        $file = fittingFile();
+        $file['trials'][1] += ['kind' => $kind, 'place' => ['temperatureC' => 31]];
+
+        return FittingFile::read($file);
+    };
+    expect($of('trial')->conditions['B'])->toContain('air: 31')
+        ->and($of('warm-up')->conditions)->not->toHaveKey('B');
+});
