@@ -191,11 +191,9 @@ it('computes no flight of a ball that hardly leaves the ground, and one of the n
 })->with([[0.5, false], [-3.0, false], [0.6, true]]);
 
 it('keeps the sign of an angle as it was typed, whichever minus', function (string $typed, float $deg): void {
-    [$values, $issues] = TypedShot::read([
-        'attackDeg' => ['value' => $typed, 'unit' => 'deg'], 'launchDeg' => '12', 'spinRpm' => '2500', 'ballSpeedMps' => '66',
-    ], Hand::Right, new BallFlight);
+    [$values, $issues] = TypedShot::read(['attackDeg' => ['value' => $typed, 'unit' => 'deg']], Hand::Right, new BallFlight);
     expect($values['attackDeg'])->toEqualWithDelta($deg, 1e-9)
-        ->and($issues)->toBe([]);
+        ->and(array_column($issues, 'field'))->not->toContain('attackDeg');
 })->with([['-3,1', -3.1], ['−2.5', -2.5], ['+1.5', 1.5], ['4', 4.0]]);
 
 it('takes what a warm-up was hit under for nothing', function (): void {
