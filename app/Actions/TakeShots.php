@@ -237,7 +237,8 @@ final class TakeShots
     }
 
     /**
-     * A bare number is in the kept unit that its field names; a `{value, unit}` says its own.
+     * A bare number is in the kept unit that its field names; a `{value, unit}` says its own. A bare text is no number of a monitor's: in
+     * a list it is refused as such.
      *
      * @param  array<mixed>  $values
      * @return array<mixed>
@@ -248,6 +249,7 @@ final class TakeShots
         $plain = static fn (mixed $v): mixed => match (true) {
             $isNumber($v) => ['value' => sprintf('%.6F', $v)],
             is_array($v) && $isNumber($v['value'] ?? null) => ['value' => sprintf('%.6F', $v['value'])] + $v,
+            is_string($v) => [$v],
             default => $v,
         };
 

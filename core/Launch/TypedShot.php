@@ -14,7 +14,7 @@ use MintCarry\Core\Units\Unit;
 final class TypedShot
 {
     /**
-     * @param  array<mixed>  $typed  by field name: `{"value": "12,3 L", "unit": "m"}`
+     * @param  array<mixed>  $typed  by field name: `{"value": "12,3 L", "unit": "m"}`, or bare, in the unit that the field names
      * @return array{array<string, float>, list<Issue>} values in kept units, and what is wrong or unlikely
      */
     public static function read(array $typed, Hand $hand, BallFlight $flight): array
@@ -28,7 +28,7 @@ final class TypedShot
 
                 continue;
             }
-            $said = is_array($given) ? self::said($given) : null;
+            $said = self::said(is_array($given) ? $given : ['value' => $given]);
             if ($said === null) {
                 $issues[] = new Issue($measure->value, true, "'{$name}' needs a number, or a value and its unit");
 

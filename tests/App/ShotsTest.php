@@ -143,3 +143,13 @@ it('mirrors heel and toe for the hand that holds the club', function (string $ha
     $shot = $this->getJson("api/fittings/{$case->id}/shots")->json('0.measured');
     expect($shot['strikeToeMm'])->toEqual(-6)->and($shot['sideM'])->toEqualWithDelta(7.3152, 1e-6);
 })->with(['right', 'left']);
+
+it('takes a bare number as the contract says, in the unit that its field names', function (): void {
+    $user = $this->fitter();
+    $fitting = $this->fitting($user);
+    $setup = $this->addSetup($fitting);
+    $this->actingAs($user)->postJson("api/fittings/{$fitting->id}/shots", ['setupId' => $setup->id, 'shots' => [
+        ['clientId' => 'bare', 'values' => ['ballSpeedMps' => 66.5, 'launchDeg' => '12,5', 'spinRpm' => 2500, 'sideM' => null]],
+    ]])->assertCreated()->assertJson(['stored' => 1]);
+    expect(Shot::query()->sole()->measured)->toEqual(['ballSpeedMps' => 66.5, 'launchDeg' => 12.5, 'spinRpm' => 2500.0]);
+});

@@ -206,3 +206,10 @@ it('takes what a warm-up was hit under for nothing', function (): void {
     expect($of('trial')->conditions['B'])->toContain('air: 31')
         ->and($of('warm-up')->conditions)->not->toHaveKey('B');
 });
+
+it('takes a bare number or text in the unit that the field names, and nothing for none', function (): void {
+    $bare = ['ballSpeedMps' => 66, 'launchDeg' => '12,5', 'spinRpm' => 2500.0, 'directionDeg' => null, 'sideM' => '4 L'];
+    [$values, $issues] = TypedShot::read($bare, Hand::Right, new BallFlight);
+    expect($values)->toEqualWithDelta(['ballSpeedMps' => 66.0, 'launchDeg' => 12.5, 'spinRpm' => 2500.0, 'sideM' => -4.0], 1e-9)
+        ->and($issues)->toBe([]);
+});
