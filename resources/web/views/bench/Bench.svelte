@@ -52,11 +52,16 @@
                     >{/if}
             </div>
             {#if editing}
-                <!-- There before the rack is, so that nothing moves under a hand that is pressing a button below. -->
-                {#if !editing.setup && (!rack || rack.heads.some((h) => h.hand === fitting.player.hand))}
+                <!-- There before the rack is, and whatever is on it, so that nothing moves under a hand that is pressing a button. -->
+                {#if !editing.setup}
+                    {@const fits = rack?.heads.some((h) => h.hand === fitting.player.hand) ?? false}
                     <div class="ways" role="group" aria-label="From the rack, or only described">
-                        <button class="quiet" disabled={!rack} aria-pressed={!described} onclick={() => (described = false)}
-                            >From the rack</button
+                        <button
+                            class="quiet"
+                            disabled={!fits}
+                            title={rack && !fits ? `No ${fitting.player.hand}-handed head is on the rack` : undefined}
+                            aria-pressed={!described}
+                            onclick={() => (described = false)}>From the rack</button
                         >
                         <button class="quiet" aria-pressed={described} onclick={() => (described = true)}>Only described</button>
                     </div>
