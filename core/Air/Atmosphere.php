@@ -20,7 +20,7 @@ final readonly class Atmosphere
 
     public float $pressurePa;
 
-    /** Dynamic viscosity, Pa s. The flight model does not use it: a Reynolds term was tried and gained nothing. */
+    /** Dynamic viscosity, Pa s (Sutherland's formula, ICAO standard atmosphere, from memory). */
     public float $viscosityPaS;
 
     /**

@@ -7,12 +7,15 @@ namespace MintCarry\Core\Flight;
 use MintCarry\Core\Errors\InvalidInput;
 
 /**
- * Drag and lift of a golf ball as functions of the spin ratio S = ω r sin ψ / |u|:
- *   CD = 0.1625 + 0.622 S,   CL = 0.078 (1 − e^(−S/0.01)) + 0.885 S, capped at 0.5.
- * Linear-in-S form: Quintavalla 2002 (from memory). The constant terms were fitted to the calibration rows of docs/physics.md.
+ * Drag and lift of a golf ball as functions of the spin ratio S = ω r sin ψ / |u| and the Reynolds number Re = 2 r ρ |u| / μ:
+ *   CD = 0.1792 + 0.813 S 10⁵ / (Re + 3·10⁴),   CL = 0.464 S / (S + 0.177).
+ * Four of the constants are fitted to the rows of tests/reference/tour-averages.csv and common-practice.csv by
+ * tests/reference/flight_law.py; what else was tried and what is left over stands in docs/physics.md. Both are smooth everywhere;
+ * lift levels off, as in the wind tunnel (Bearman & Harvey 1976, from memory). The 3·10⁴ keeps the drag bounded where a ball
+ * almost stands still; it is about a third of the Reynolds number of a landing.
  * Spin decay: dω/dt = −2.0e-5 ω |u| / r (Smits & Smith 1994, from memory).
  *
- * `dragOffset` and `liftOffset` move the constant terms to make predictions agree with one bay's monitor.
+ * `dragOffset` is added to the drag, `liftOffset` to the level of the lift: they make predictions agree with one bay's monitor.
  */
 final readonly class Aerodynamics
 {
@@ -22,37 +25,36 @@ final readonly class Aerodynamics
 
     public const GRAVITY_MPS2 = 9.80665;
 
-    public const DRAG_CONSTANT = 0.1625;
+    public const DRAG_CONSTANT = 0.1792;
 
-    public const DRAG_PER_SPIN_RATIO = 0.622;
+    public const DRAG_OF_SPIN = 0.813;
 
-    public const LIFT_CONSTANT = 0.078;
+    public const REYNOLDS = 1e5;
 
-    public const LIFT_PER_SPIN_RATIO = 0.885;
+    public const REYNOLDS_SLOW = 3e4;
 
-    public const LIFT_ONSET = 0.01;
+    public const LIFT_LEVEL = 0.464;
 
-    public const LIFT_CAP = 0.5;
+    /** The spin ratio that gives half of the lift's level. */
+    public const LIFT_HALF = 0.177;
 
     public const SPIN_DECAY = 2.0e-5;
 
     public function __construct(public float $dragOffset = 0.0, public float $liftOffset = 0.0)
     {
         InvalidInput::requireWithin('dragOffset', $dragOffset, -0.1, 0.2);
-        InvalidInput::requireWithin('liftOffset', $liftOffset, -0.07, 0.2);
+        InvalidInput::requireWithin('liftOffset', $liftOffset, -0.2, 0.4);
     }
 
-    public function drag(float $spinRatio): float
+    /** Drag coefficient at a spin ratio and a Reynolds number. */
+    public function drag(float $spinRatio, float $reynolds = self::REYNOLDS): float
     {
-        return self::DRAG_CONSTANT + $this->dragOffset + self::DRAG_PER_SPIN_RATIO * $spinRatio;
+        return self::DRAG_CONSTANT + $this->dragOffset + self::DRAG_OF_SPIN * $spinRatio * self::REYNOLDS / ($reynolds + self::REYNOLDS_SLOW);
     }
 
+    /** Lift coefficient at a spin ratio. */
     public function lift(float $spinRatio): float
     {
-        return min(
-            self::LIFT_CAP,
-            (self::LIFT_CONSTANT + $this->liftOffset) * (1 - exp(-$spinRatio / self::LIFT_ONSET)) +
-                self::LIFT_PER_SPIN_RATIO * $spinRatio,
-        );
+        return (self::LIFT_LEVEL + $this->liftOffset) * $spinRatio / ($spinRatio + self::LIFT_HALF);
     }
 }

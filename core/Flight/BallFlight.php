@@ -14,7 +14,6 @@ use function atan2;
 use function cos;
 use function count;
 use function deg2rad;
-use function exp;
 use function max;
 use function min;
 use function rad2deg;
@@ -25,8 +24,8 @@ use function sqrt;
  * Three-dimensional ball flight with a fixed spin axis, steady wind and spin decay; then bounce and roll.
  *
  * Equations: docs/physics.md. Integrator: Dormand–Prince 5(4) with step control (Dormand & Prince 1980; coefficients
- * from Hairer, Nørsett & Wanner, "Solving Ordinary Differential Equations I", table II.5.2, from memory). Landing and apex are
- * found by Newton iteration on the length of one whole step, so both are as exact as the step itself.
+ * from Hairer, Nørsett & Wanner, "Solving Ordinary Differential Equations I", table II.5.2, from memory). The apex comes from the
+ * interpolation inside its step, the landing from one step of the length that the interpolation tells.
  *
  * The loop is scalar on purpose: objects or arrays in it cost a factor of four. World axes inside: x to the target, y to the left,
  * z up; what leaves is + right.
@@ -34,11 +33,13 @@ use function sqrt;
 final readonly class BallFlight
 {
     /** Step control: error per step, m and m/s. */
-    public const TOLERANCE = 1e-2;
+    public const TOLERANCE = 3e-3;
 
     private const FIRST_STEP_S = 0.3;
 
     private const MAX_STEPS = 2000;
+
+    private const NEAR_GROUND_M = 1e-3;
 
     public function __construct(
         private Atmosphere $air = new Atmosphere,
@@ -66,12 +67,13 @@ final readonly class BallFlight
         $g = Aerodynamics::GRAVITY_MPS2;
         $radius = Aerodynamics::BALL_RADIUS_M;
         $k = $this->air->densityKgM3 * M_PI * $radius * $radius / (2 * Aerodynamics::BALL_MASS_KG);
-        $cd0 = Aerodynamics::DRAG_CONSTANT + $this->aerodynamics->dragOffset;
-        $cl0 = Aerodynamics::LIFT_CONSTANT + $this->aerodynamics->liftOffset;
-        $cd1 = Aerodynamics::DRAG_PER_SPIN_RATIO;
-        $cl1 = Aerodynamics::LIFT_PER_SPIN_RATIO;
-        $onset = -1 / Aerodynamics::LIFT_ONSET;
-        $cap = Aerodynamics::LIFT_CAP;
+        // The laws of Aerodynamics as factors of the velocity: drag u (a + b S / (u + slow)), lift c ω / (S + half).
+        $perReynolds = $this->air->viscosityPaS / (2 * $radius * $this->air->densityKgM3);
+        $still = $k * (Aerodynamics::DRAG_CONSTANT + $this->aerodynamics->dragOffset);
+        $turning = $k * Aerodynamics::DRAG_OF_SPIN * Aerodynamics::REYNOLDS * $perReynolds;
+        $slow = Aerodynamics::REYNOLDS_SLOW * $perReynolds;
+        $ofSpin = $k * $radius * (Aerodynamics::LIFT_LEVEL + $this->aerodynamics->liftOffset);
+        $half = Aerodynamics::LIFT_HALF;
         $decay = Aerodynamics::SPIN_DECAY / $radius;
         $windX = $this->wind->alongMps;
         $windY = -$this->wind->rightMps;
@@ -100,8 +102,7 @@ final readonly class BallFlight
         /** @var list<list<float>> $knots */
         $knots = [];
         $h = self::FIRST_STEP_S;
-        $seek = 0; // 0 march, 1 closing in on the apex, 2 closing in on the landing
-        $resume = 0.0;
+        $landing = false; // closing in on the ground
 
         $ux = $vx1 - $windX;
         $uy = $vy1 - $windY;
@@ -112,9 +113,8 @@ final readonly class BallFlight
         $cz = $sx * $uy - $sy * $ux;
         $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
         $ratio = $radius * $w1 * $c / $u2;
-        $cl = $cl0 * (1 - exp($onset * $ratio)) + $cl1 * $ratio;
-        $lift = $k * $u2 * ($cl > $cap ? $cap : $cl) / $c;
-        $drag = $k * $u * ($cd0 + $cd1 * $ratio);
+        $lift = $ofSpin * $w1 / ($ratio + $half);
+        $drag = $u * ($still + $turning * $ratio / ($u + $slow));
         $ax1 = $lift * $cx - $drag * $ux;
         $ay1 = $lift * $cy - $drag * $uy;
         $az1 = $lift * $cz - $drag * $vz1 - $g;
@@ -134,9 +134,8 @@ final readonly class BallFlight
             $cz = $sx * $uy - $sy * $ux;
             $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
             $ratio = $radius * $w2 * $c / $u2;
-            $cl = $cl0 * (1 - exp($onset * $ratio)) + $cl1 * $ratio;
-            $lift = $k * $u2 * ($cl > $cap ? $cap : $cl) / $c;
-            $drag = $k * $u * ($cd0 + $cd1 * $ratio);
+            $lift = $ofSpin * $w2 / ($ratio + $half);
+            $drag = $u * ($still + $turning * $ratio / ($u + $slow));
             $ax2 = $lift * $cx - $drag * $ux;
             $ay2 = $lift * $cy - $drag * $uy;
             $az2 = $lift * $cz - $drag * $vz2 - $g;
@@ -156,9 +155,8 @@ final readonly class BallFlight
             $cz = $sx * $uy - $sy * $ux;
             $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
             $ratio = $radius * $w3 * $c / $u2;
-            $cl = $cl0 * (1 - exp($onset * $ratio)) + $cl1 * $ratio;
-            $lift = $k * $u2 * ($cl > $cap ? $cap : $cl) / $c;
-            $drag = $k * $u * ($cd0 + $cd1 * $ratio);
+            $lift = $ofSpin * $w3 / ($ratio + $half);
+            $drag = $u * ($still + $turning * $ratio / ($u + $slow));
             $ax3 = $lift * $cx - $drag * $ux;
             $ay3 = $lift * $cy - $drag * $uy;
             $az3 = $lift * $cz - $drag * $vz3 - $g;
@@ -178,9 +176,8 @@ final readonly class BallFlight
             $cz = $sx * $uy - $sy * $ux;
             $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
             $ratio = $radius * $w4 * $c / $u2;
-            $cl = $cl0 * (1 - exp($onset * $ratio)) + $cl1 * $ratio;
-            $lift = $k * $u2 * ($cl > $cap ? $cap : $cl) / $c;
-            $drag = $k * $u * ($cd0 + $cd1 * $ratio);
+            $lift = $ofSpin * $w4 / ($ratio + $half);
+            $drag = $u * ($still + $turning * $ratio / ($u + $slow));
             $ax4 = $lift * $cx - $drag * $ux;
             $ay4 = $lift * $cy - $drag * $uy;
             $az4 = $lift * $cz - $drag * $vz4 - $g;
@@ -200,9 +197,8 @@ final readonly class BallFlight
             $cz = $sx * $uy - $sy * $ux;
             $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
             $ratio = $radius * $w5 * $c / $u2;
-            $cl = $cl0 * (1 - exp($onset * $ratio)) + $cl1 * $ratio;
-            $lift = $k * $u2 * ($cl > $cap ? $cap : $cl) / $c;
-            $drag = $k * $u * ($cd0 + $cd1 * $ratio);
+            $lift = $ofSpin * $w5 / ($ratio + $half);
+            $drag = $u * ($still + $turning * $ratio / ($u + $slow));
             $ax5 = $lift * $cx - $drag * $ux;
             $ay5 = $lift * $cy - $drag * $uy;
             $az5 = $lift * $cz - $drag * $vz5 - $g;
@@ -222,9 +218,8 @@ final readonly class BallFlight
             $cz = $sx * $uy - $sy * $ux;
             $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
             $ratio = $radius * $w6 * $c / $u2;
-            $cl = $cl0 * (1 - exp($onset * $ratio)) + $cl1 * $ratio;
-            $lift = $k * $u2 * ($cl > $cap ? $cap : $cl) / $c;
-            $drag = $k * $u * ($cd0 + $cd1 * $ratio);
+            $lift = $ofSpin * $w6 / ($ratio + $half);
+            $drag = $u * ($still + $turning * $ratio / ($u + $slow));
             $ax6 = $lift * $cx - $drag * $ux;
             $ay6 = $lift * $cy - $drag * $uy;
             $az6 = $lift * $cz - $drag * $vz6 - $g;
@@ -244,9 +239,8 @@ final readonly class BallFlight
             $cz = $sx * $uy - $sy * $ux;
             $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
             $ratio = $radius * $w7 * $c / $u2;
-            $cl = $cl0 * (1 - exp($onset * $ratio)) + $cl1 * $ratio;
-            $lift = $k * $u2 * ($cl > $cap ? $cap : $cl) / $c;
-            $drag = $k * $u * ($cd0 + $cd1 * $ratio);
+            $lift = $ofSpin * $w7 / ($ratio + $half);
+            $drag = $u * ($still + $turning * $ratio / ($u + $slow));
             $ax7 = $lift * $cx - $drag * $ux;
             $ay7 = $lift * $cy - $drag * $uy;
             $az7 = $lift * $cz - $drag * $vz7 - $g;
@@ -256,7 +250,8 @@ final readonly class BallFlight
             $ny = $y + $h * (35 / 384 * $vy1 + 500 / 1113 * $vy3 + 125 / 192 * $vy4 - 2187 / 6784 * $vy5 + 11 / 84 * $vy6);
             $nz = $z + $h * (35 / 384 * $vz1 + 500 / 1113 * $vz3 + 125 / 192 * $vz4 - 2187 / 6784 * $vz5 + 11 / 84 * $vz6);
 
-            if ($seek === 0) {
+            $grow = 0.0;
+            if (! $landing) {
                 $ex = 71 / 57600 * $vx1 - 71 / 16695 * $vx3 + 71 / 1920 * $vx4 - 17253 / 339200 * $vx5 + 22 / 525 * $vx6 - 1 / 40 * $vx7;
                 $ey = 71 / 57600 * $vy1 - 71 / 16695 * $vy3 + 71 / 1920 * $vy4 - 17253 / 339200 * $vy5 + 22 / 525 * $vy6 - 1 / 40 * $vy7;
                 $ez = 71 / 57600 * $vz1 - 71 / 16695 * $vz3 + 71 / 1920 * $vz4 - 17253 / 339200 * $vz5 + 22 / 525 * $vz6 - 1 / 40 * $vz7;
@@ -271,38 +266,40 @@ final readonly class BallFlight
                 }
                 $grow = $error > 0 ? min(4.0, 0.9 * ($tolerance / $error) ** 0.2) : 4.0;
                 if ($apex === null && $vz7 <= 0) {
-                    $seek = 1;
-                    $resume = $h;
-                    $h *= self::root($vz1, $h * $az1, $vz7, $h * $az7);
-
-                    continue;
+                    $bend = $h * self::bend($az1, $az3, $az4, $az5, $az6, $az7);
+                    $top = self::falls($vz1, $vz7, $h * $az1, $h * $az7, $bend);
+                    $apex = self::within(
+                        $z, $nz, $h * $vz1, $h * $vz7, $h * self::bend($vz1, $vz3, $vz4, $vz5, $vz6, $vz7), $top,
+                    );
+                    $apexAt = self::within(
+                        $x, $nx, $h * $vx1, $h * $vx7, $h * self::bend($vx1, $vx3, $vx4, $vx5, $vx6, $vx7), $top,
+                    );
                 }
                 if ($vz7 < 0 && $nz <= $ground) {
                     if ($apex < $ground) {
                         throw InvalidInput::of('riseM', sprintf('This shot rises %.1f m and never reaches ground %.1f m above the tee.', $apex, $ground));
                     }
-                    $seek = 2;
-                    $h *= self::root($z - $ground, $h * $vz1, $nz - $ground, $h * $vz7);
+                    $landing = true;
+                    $bend = $h * self::bend($vz1, $vz3, $vz4, $vz5, $vz6, $vz7);
+                    $h *= self::falls($z - $ground, $nz - $ground, $h * $vz1, $h * $vz7, $bend);
 
                     continue;
                 }
-            } elseif ($seek === 1) {
-                if (abs($vz7) > 1e-6) {
-                    $h -= $vz7 / $az7;
+            } elseif (abs($nz - $ground) > self::NEAR_GROUND_M) {
+                $h -= ($nz - $ground) / $vz7;
 
-                    continue;
-                }
-                $apex = $nz;
-                $apexAt = $nx;
-                $seek = 0;
-                $grow = max(0.05, $resume / max($h, 1e-9) - 1);
+                continue;
             } else {
-                if (abs($nz - $ground) > 1e-7) {
-                    $h -= ($nz - $ground) / $vz7;
-
-                    continue;
-                }
-                $grow = 0.0;
+                // What is left to the ground is less than a millimetre: a straight line is exact there to a nanometre.
+                $rest = ($ground - $nz) / $vz7;
+                $h += $rest;
+                $nx += $rest * $vx7;
+                $ny += $rest * $vy7;
+                $nz = $ground;
+                $vx7 += $rest * $ax7;
+                $vy7 += $rest * $ay7;
+                $vz7 += $rest * $az7;
+                $w7 += $rest * $aw7;
             }
 
             if ($points > 0) {
@@ -320,12 +317,12 @@ final readonly class BallFlight
             $ay1 = $ay7;
             $az1 = $az7;
             $aw1 = $aw7;
-            if ($seek === 2) {
+            if ($landing) {
                 break;
             }
             $h *= $grow;
         }
-        if ($seek !== 2) {
+        if (! $landing) {
             throw ModelFailure::while(self::named($launch), 'it does not come down within the time a flight can last');
         }
 
@@ -352,18 +349,36 @@ final readonly class BallFlight
         );
     }
 
-    /** Where, as a share of the step, a cubic through two values and slopes crosses zero on its way down: the first guess for the exact search. */
-    private static function root(float $v0, float $d0, float $v1, float $d1): float
+    /**
+     * The highest term of the interpolation inside a step, from the slopes at its stages (Hairer, Nørsett & Wanner, section II.6,
+     * from memory).
+     */
+    private static function bend(float $k1, float $k3, float $k4, float $k5, float $k6, float $k7): float
     {
-        $b = 3 * ($v1 - $v0) - 2 * $d0 - $d1;
-        $a = 2 * ($v0 - $v1) + $d0 + $d1;
-        $s = $v0 > $v1 ? max(0.0, min(1.0, $v0 / ($v0 - $v1))) : 0.5;
-        for ($i = 0; $i < 5; $i++) {
-            $slope = (3 * $a * $s + 2 * $b) * $s + $d0;
-            if ($slope >= -1e-12) {
+        return -12715105075 / 11282082432 * $k1 + 87487479700 / 32700410799 * $k3 - 10690763975 / 1880347072 * $k4
+            + 701980252875 / 199316789632 * $k5 - 1453857185 / 822651844 * $k6 + 69997945 / 29380423 * $k7;
+    }
+
+    /** A value inside a step, at the share $s of it: from the values and slopes (per step) at both ends and the bend. */
+    private static function within(float $from, float $to, float $slopeFrom, float $slopeTo, float $bend, float $s): float
+    {
+        $rise = $to - $from;
+        $r3 = $slopeFrom - $rise;
+
+        return $from + $s * ($rise + (1 - $s) * ($r3 + $s * ($rise - $slopeTo - $r3 + (1 - $s) * $bend)));
+    }
+
+    /** Where, as a share of the step, a value falls through zero: Newton from the step's end, where it is already below. */
+    private static function falls(float $from, float $to, float $slopeFrom, float $slopeTo, float $bend): float
+    {
+        $s = 1.0;
+        for ($i = 0; $i < 8; $i++) {
+            $slope = $slopeFrom + $s * ($slopeTo - $slopeFrom);
+            $move = $slope < 0 ? self::within($from, $to, $slopeFrom, $slopeTo, $bend, $s) / $slope : 0.0;
+            $s = max(0.0, min(1.0, $s - $move));
+            if (abs($move) < 1e-12) {
                 break;
             }
-            $s = max(0.0, min(1.0, $s - ((($a * $s + $b) * $s + $d0) * $s + $v0) / $slope));
         }
 
         return $s;

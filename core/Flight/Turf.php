@@ -6,7 +6,7 @@ namespace MintCarry\Core\Flight;
 
 /**
  * How the ground takes the ball. Medium: Penner 2002, "The run of a golf ball" (from memory), with the turf-tilt factor
- * and loss fitted to four observed runs; soft and firm are assumptions either side of it.
+ * and loss fitted to five observed runs; soft and firm are assumptions either side of it.
  */
 enum Turf: string
 {
@@ -24,7 +24,7 @@ enum Turf: string
     public function tiltFactor(): float
     {
         return match ($this) {
-            self::Soft => 0.80, self::Medium => 0.61, self::Firm => 0.45
+            self::Soft => 0.68, self::Medium => 0.52, self::Firm => 0.38
         };
     }
 
@@ -32,7 +32,7 @@ enum Turf: string
     public function bounceLoss(): float
     {
         return match ($this) {
-            self::Soft => 0.21, self::Medium => 0.157, self::Firm => 0.12
+            self::Soft => 0.194, self::Medium => 0.145, self::Firm => 0.11
         };
     }
 

@@ -19,6 +19,11 @@ def density(celsius, altitude, humidity):
     return (p - e) / (287.058 * kelvin) + e / (461.495 * kelvin)
 
 
+def viscosity(celsius):
+    """Sutherland's formula."""
+    return 1.458e-6 * (celsius + 273.15) ** 1.5 / (celsius + 273.15 + 110.4)
+
+
 def fly(case):
     rho = density(case["temperatureC"], case["altitudeM"], 0.5)
     k = rho * math.pi * R * R / (2 * M)
@@ -38,8 +43,9 @@ def fly(case):
         c = np.cross(s, u)
         cn = np.linalg.norm(c)
         ratio = y[6] * R * cn / n**2
-        cd = 0.1625 + 0.622 * ratio
-        cl = min(0.5, 0.078 * (1 - math.exp(-ratio / 0.01)) + 0.885 * ratio)
+        reynolds = 2 * R * rho * n / viscosity(case["temperatureC"])
+        cd = 0.1792 + 0.813 * ratio * 1e5 / (reynolds + 3e4)
+        cl = 0.464 * ratio / (ratio + 0.177)
         a = k * n * (-cd * u + cl * c * n / cn) + np.array([0, 0, -G])
         return np.concatenate([y[3:6], a, [-2.0e-5 * y[6] * n / R]])
 
@@ -64,5 +70,5 @@ def case(v, l, s, d=0, a=0, t=18, h=0, w=0, f=0):
     return {"ballSpeedMps": v, "launchDeg": l, "spinRpm": s, "directionDeg": d, "spinAxisDeg": a, "temperatureC": t, "altitudeM": h, "windSpeedMps": w, "windFromDeg": f}
 
 
-cases = [case(74.7, 10.9, 2686), case(62.6, 13.2, 2611, -2, 8), case(53.6, 12.6, 1600, 3, -12), case(76.2, 15, 2600, 0, 20, 30, 1600), case(80.0, 9, 3400, 1, -4, 5, 0, 8, 30), case(45.0, 17, 3900, -4, 15, 18, 0, 6, 200), case(66.0, 22, 5200, 0, 0, 18, 0, 10, 90)]
+cases = [case(74.7, 10.9, 2686), case(62.6, 13.2, 2611, -2, 8), case(53.6, 12.6, 1600, 3, -12), case(76.2, 15, 2600, 0, 20, 30, 1600), case(80.0, 9, 3400, 1, -4, 5, 0, 8, 30), case(45.0, 17, 3900, -4, 15, 18, 0, 6, 200), case(66.0, 22, 5200, 0, 0, 18, 0, 10, 90), case(40.3, 14, 1000, 0, 0, 25), case(89.4, 8, 6000, 2, 10, 12, 300)]
 print(json.dumps([{**c, "expected": {k: float(v) for k, v in fly(c).items()}} for c in cases], indent=1))

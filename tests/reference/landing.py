@@ -11,9 +11,9 @@ import numpy as np
 
 R, G = 0.021335, 9.80665
 TURF = {
-    "soft": dict(spring=0.85, tilt=0.80, loss=0.21, hold=0.40),
-    "medium": dict(spring=1.0, tilt=0.61, loss=0.157, hold=0.30),
-    "firm": dict(spring=1.15, tilt=0.45, loss=0.12, hold=0.22),
+    "soft": dict(spring=0.85, tilt=0.68, loss=0.194, hold=0.40),
+    "medium": dict(spring=1.0, tilt=0.52, loss=0.145, hold=0.30),
+    "firm": dict(spring=1.15, tilt=0.38, loss=0.11, hold=0.22),
 }
 
 

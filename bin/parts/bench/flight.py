@@ -5,7 +5,8 @@ import time
 import numpy as np
 from scipy.integrate import solve_ivp
 
-K = 1.2096 * math.pi * 0.021335**2 / (2 * 0.04593)
+PER = 1.8038e-5 / (2 * 0.021335 * 1.2077)
+K = 1.2077 * math.pi * 0.021335**2 / (2 * 0.04593)
 
 
 def fly(speed, launch, spin, axis):
@@ -18,8 +19,8 @@ def fly(speed, launch, spin, axis):
         cx, cy, cz = sy * vz - sz * vy, sz * vx - sx * vz, sx * vy - sy * vx
         c = math.sqrt(cx * cx + cy * cy + cz * cz)
         s = w * 0.021335 * c / (u * u)
-        lift = K * u * u * min(0.5, 0.078 * (1 - math.exp(-100 * s)) + 0.885 * s) / c
-        drag = K * u * (0.1625 + 0.622 * s)
+        lift = K * u * u * 0.464 * s / (s + 0.177) / c
+        drag = K * u * (0.1792 + 0.813 * 1e5 * s / (u / PER + 3e4))
         return [vx, vy, vz, lift * cx - drag * vx, lift * cy - drag * vy, lift * cz - drag * vz - 9.80665, -2e-5 * w * u / 0.021335]
 
     def ground(_, y):
