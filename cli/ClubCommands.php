@@ -9,6 +9,7 @@ use MintCarry\Core\Club\EquipmentRules;
 use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\Club\SleeveCard;
 use MintCarry\Core\Club\SleeveChange;
+use MintCarry\Core\Club\Shaft;
 use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Club\Weights;
 use MintCarry\Core\Club\WeightSlot;
@@ -77,8 +78,15 @@ final class ClubCommands
         ];
         $warnings = EquipmentRules::warnings($head, lengthMm: $build?->optional('lengthMm'));
         if ($build !== null) {
-            $swing = SwingWeight::of(
-                $head->massG, $build->number('lengthMm'), $build->number('shaftMassG'), $build->number('shaftBalanceFromButtMm'),
+            $length = $build->number('lengthMm');
+            $raw = $build->optional('rawShaftMassG');
+            $swing = SwingWeight::with(
+                $head->massG, $length,
+                $raw === null
+                    ? new Shaft($build->number('shaftMassG'), $build->number('shaftBalanceFromButtMm'), $length)
+                    : Shaft::inClub(
+                        $length, null, $raw, $build->optional('rawShaftBalanceFromButtMm'), $build->optional('rawShaftLengthMm'),
+                    ),
                 $build->number('gripMassG'),
             );
             $build->done();

@@ -44,7 +44,7 @@ final class Commands
         'impact' => [
             'Strikes a ball: delivery and strike to launch.', [],
             'in: delivery{clubSpeedMps attackDeg pathDeg dynamicLoftDeg faceDeg} [head strike{toeMm highMm} hand]; out: '
-                .'ballSpeedMps launchDeg directionDeg spinRpm spinAxisDeg smash spinLoftDeg assumed',
+                .'ballSpeedMps launchDeg directionDeg spinRpm spinAxisDeg smash spinLoftDeg flag(topped, poppedUp or null) assumed',
         ],
         'estimate' => [
             'Works back from a shot to the delivery and strike.', [],
@@ -59,7 +59,8 @@ final class Commands
         'weights' => [
             'Mass, CG and inertia of a head with weights in it.', [],
             'in: head{massG cgToeMm cgBackMm cgUpMm inertiaGcm2} slots[{name toeMm backMm upMm}] masses{name: g} '
-                .'[build{lengthMm shaftMassG shaftBalanceFromButtMm gripMassG}]; out: massG cgToeMm cgBackMm cgUpMm inertiaGcm2 '
+                .'[build{lengthMm gripMassG and shaftMassG shaftBalanceFromButtMm, or rawShaftMassG [rawShaftBalanceFromButtMm '
+                .'rawShaftLengthMm]}]; out: massG cgToeMm cgBackMm cgUpMm inertiaGcm2 '
                 .'[swingWeight]',
         ],
         'window' => [
@@ -163,7 +164,7 @@ final class Commands
         return [
             'ballSpeedMps' => $l->ballSpeedMps, 'launchDeg' => $l->launchDeg, 'directionDeg' => $l->directionDeg,
             'spinRpm' => $l->spinRpm, 'spinAxisDeg' => $l->spinAxisDeg, 'smash' => $l->ballSpeedMps / $delivery->clubSpeedMps,
-            'spinLoftDeg' => $delivery->spinLoftDeg(), 'assumed' => $assumed,
+            'spinLoftDeg' => $delivery->spinLoftDeg(), 'flag' => $l->flag()?->value, 'assumed' => $assumed,
         ];
     }
 

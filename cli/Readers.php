@@ -95,7 +95,7 @@ final class Readers
         $head = new Head(
             $loft, $mass, $toe, $back, $up, $inertia ?? $middle->inertiaGcm2, $value('bulgeRadiusMm', $middle->bulgeRadiusMm),
             $value('rollRadiusMm', $middle->rollRadiusMm), $value('effectiveRestitution', $middle->effectiveRestitution),
-            $value('tangentialRestitution', $middle->tangentialRestitution),
+            $value('tangentialRestitution', $middle->tangentialRestitution), $value('restitutionFall', $middle->restitutionFall),
         );
         $item->done();
 

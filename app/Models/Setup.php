@@ -16,6 +16,7 @@ use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\Club\SetupParts;
 use MintCarry\Core\Club\SleeveChange;
 use MintCarry\Core\Club\SleeveSystem;
+use MintCarry\Core\Club\Shaft;
 use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Record\SetupRecord;
 
@@ -206,13 +207,15 @@ final class Setup extends Model
     {
         $shaft = $this->shaft_id === null ? null : $this->shaftPart;
         $body = $this->body();
-        $mass = $shaft?->number('cutMassG') ?? $shaft?->number('rawMassG');
-        $balance = $shaft?->number('balanceFromButtMm');
+        $cut = $shaft?->number('cutMassG');
+        $raw = $shaft?->number('rawMassG');
 
-        return $body === null || $mass === null || $balance === null || $this->length_mm === null
+        return $body === null || ($cut === null && $raw === null) || $this->length_mm === null
             ? null
-            : SwingWeight::of(
-                $body->massG, $this->length_mm, $mass, $balance,
+            : SwingWeight::with(
+                $body->massG,
+                $this->length_mm,
+                Shaft::inClub($this->length_mm, $cut, $raw, $shaft?->number('balanceFromButtMm'), $shaft?->number('lengthMm')),
                 ($this->grip_id === null ? null : $this->gripPart?->number('massG')) ?? self::USUAL_GRIP_G,
             );
     }

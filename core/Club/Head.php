@@ -21,6 +21,9 @@ final readonly class Head
     /** Kinds of head that what is unknown of one is taken from (`preset`). */
     public const PRESETS = ['forgiving', 'middle', 'low-spin'];
 
+    /** At this distance from the face centre half of the fall is reached, mm. */
+    public const FALL_REACH_MM = 30.0;
+
     public const MIDDLE_INERTIA_GCM2 = [[2800.0, 0.0, 0.0], [0.0, 3300.0, 0.0], [0.0, 0.0, 4900.0]];
 
     /**
@@ -39,6 +42,7 @@ final readonly class Head
         public float $rollRadiusMm = 305.0,
         public float $effectiveRestitution = 0.87,
         public float $tangentialRestitution = -0.32,
+        public float $restitutionFall = 0.24,
     ) {
         InvalidInput::requireWithin('loftDeg', $loftDeg, 4, 20, '°');
         InvalidInput::requireWithin('massG', $massG, 50, 1e9, 'g');
@@ -49,6 +53,7 @@ final readonly class Head
         InvalidInput::requireWithin('rollRadiusMm', $rollRadiusMm, 100, 1e7, 'mm');
         InvalidInput::requireWithin('effectiveRestitution', $effectiveRestitution, 0, 1);
         InvalidInput::requireWithin('tangentialRestitution', $tangentialRestitution, -1, 1);
+        InvalidInput::requireWithin('restitutionFall', $restitutionFall, 0, 0.6);
         self::requireTensor($inertiaGcm2);
     }
 
@@ -60,9 +65,9 @@ final readonly class Head
         ];
 
         return match ($type) {
-            'forgiving' => new self($loftDeg, 203, 0, 40, -3.5, $diagonal(3000, 3900, 5400)),
+            'forgiving' => new self($loftDeg, 203, 0, 40, -3.5, $diagonal(3000, 3900, 5400), restitutionFall: 0.21),
             'middle' => new self($loftDeg, 202, 0, 35, -4.0),
-            'low-spin' => new self($loftDeg, 200, 0, 29, -4.5, $diagonal(2500, 2700, 4400)),
+            'low-spin' => new self($loftDeg, 200, 0, 29, -4.5, $diagonal(2500, 2700, 4400), restitutionFall: 0.27),
             default => throw InvalidInput::of('preset', "'{$type}' is not a head preset; use forgiving, middle or low-spin."),
         };
     }
@@ -75,6 +80,23 @@ final readonly class Head
     public function faceAt(float $toeMm, float $highMm): array
     {
         return [$this->loftDeg + rad2deg($highMm / $this->rollRadiusMm), rad2deg($toeMm / $this->bulgeRadiusMm)];
+    }
+
+    /** Effective restitution at a strike, mm from the face centre. */
+    public function restitutionAt(float $toeMm, float $highMm): float
+    {
+        $far = $toeMm * $toeMm + $highMm * $highMm;
+
+        return $this->effectiveRestitution * (1 - $this->restitutionFall * $far / ($far + self::FALL_REACH_MM ** 2));
+    }
+
+    /** The same head that springs more or less. */
+    public function withRestitution(float $effective): self
+    {
+        return new self(
+            $this->loftDeg, $this->massG, $this->cgToeMm, $this->cgBackMm, $this->cgUpMm, $this->inertiaGcm2, $this->bulgeRadiusMm,
+            $this->rollRadiusMm, $effective, $this->tangentialRestitution, $this->restitutionFall,
+        );
     }
 
     /**

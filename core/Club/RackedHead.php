@@ -76,6 +76,7 @@ final class RackedHead
                 $this->inertiaGcm2 ?? $preset->inertiaGcm2,
                 $this->bulgeMm ?? $preset->bulgeRadiusMm,
                 $this->rollMm ?? $preset->rollRadiusMm,
+                restitutionFall: $preset->restitutionFall,
             );
         }
 

@@ -8,14 +8,15 @@ use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * Swing weight from the moment about a point 14 in from the grip end. D0 = 213.5 oz·in, one point = 1.75 oz·in (common scale,
- * from memory). The head's mass sits a little short of the playing length, the grip's a third of the way down a 270 mm grip
- * (assumptions, the same for every club, so differences hold).
+ * from memory). The head pulls at its CG, which lies out beyond the shaft's line: seen along the shaft it is only little short of
+ * the playing length (assumption, met so that a 200 g head at 45.5 in on a 65 g shaft before cutting with a 50 g grip is D2 to D4:
+ * common practice, no source). The grip balances a good third of the way down its 270 mm (assumption).
  */
 final readonly class SwingWeight
 {
     public const FULCRUM_MM = 355.6;
 
-    public const HEAD_SHORT_OF_LENGTH_MM = 32.0;
+    public const HEAD_SHORT_OF_LENGTH_MM = 12.0;
 
     public const GRIP_BALANCE_MM = 100.0;
 
@@ -42,6 +43,12 @@ final readonly class SwingWeight
             + $gripMassG * (self::GRIP_BALANCE_MM - self::FULCRUM_MM);
 
         return new self($moment * self::OZ_IN_PER_G_MM);
+    }
+
+    /** The same with a shaft as it is in the club. */
+    public static function with(float $headMassG, float $lengthMm, Shaft $shaft, float $gripMassG): self
+    {
+        return self::of($headMassG, $lengthMm, $shaft->massG, $shaft->balanceFromButtMm, $gripMassG);
     }
 
     /** Points for each gram at the head of a club of this length, all else the same. */

@@ -142,7 +142,7 @@ final class Weights
 
         return new Head(
             $head->loftDeg, $mass, -$cg[1], -$cg[0], $cg[2], $i, $head->bulgeRadiusMm, $head->rollRadiusMm,
-            $head->effectiveRestitution, $head->tangentialRestitution,
+            $head->effectiveRestitution, $head->tangentialRestitution, $head->restitutionFall,
         );
     }
 

@@ -52,7 +52,7 @@ final readonly class LoftTrade
                 $launch = new Launch(
                     $mean->ballSpeedMps + $moved->ballSpeedMps - $base->ballSpeedMps,
                     max(0.6, $mean->launchDeg + $moved->launchDeg - $base->launchDeg),
-                    max(300.0, $mean->spinRpm + $moved->spinRpm - $base->spinRpm),
+                    max(300.0, $mean->spinRpm + $moved->backspinRpm() - $base->backspinRpm()),
                 );
                 $flown = $flight->fly($launch);
             } catch (InvalidInput) {

@@ -6,12 +6,20 @@ namespace MintCarry\Core\Flight;
 
 use MintCarry\Core\Errors\InvalidInput;
 
+use function abs;
+use function cos;
+use function deg2rad;
+
 /**
- * How the ball leaves the face. Direction and axis are seen from behind the ball, + = right, whatever the player's hand.
+ * How the ball leaves the face. Direction and axis are seen from behind the ball, + = right, whatever the player's hand. An axis
+ * beyond ±90° is topspin: a topped ball has it.
  */
 final readonly class Launch
 {
-    /** @throws InvalidInput for values no driver shot can have */
+    /** A driver that launches the ball higher than this popped it up, ° (assumption). */
+    private const POPPED_UP_DEG = 30.0;
+
+    /** @throws InvalidInput for values no strike with a driver can give, however bad */
     public function __construct(
         public float $ballSpeedMps,
         public float $launchDeg,
@@ -19,10 +27,26 @@ final readonly class Launch
         public float $directionDeg = 0.0,
         public float $spinAxisDeg = 0.0,
     ) {
-        InvalidInput::requireWithin('ballSpeedMps', $ballSpeedMps, 1, 120, 'm/s');
+        InvalidInput::requireWithin('ballSpeedMps', $ballSpeedMps, 0.01, 140, 'm/s');
         InvalidInput::requireWithin('launchDeg', $launchDeg, -30, 89, '°');
-        InvalidInput::requireWithin('spinRpm', $spinRpm, 0, 15000, 'rpm');
+        InvalidInput::requireWithin('spinRpm', $spinRpm, 0, 25000, 'rpm');
         InvalidInput::requireWithin('directionDeg', $directionDeg, -90, 90, '°');
-        InvalidInput::requireWithin('spinAxisDeg', $spinAxisDeg, -90, 90, '°');
+        InvalidInput::requireWithin('spinAxisDeg', $spinAxisDeg, -180, 180, '°');
+    }
+
+    /** Topped, popped up, or null for a ball that flew. */
+    public function flag(): ?LaunchFlag
+    {
+        return match (true) {
+            $this->launchDeg < 0 || abs($this->spinAxisDeg) > 90 => LaunchFlag::Topped,
+            $this->launchDeg > self::POPPED_UP_DEG => LaunchFlag::PoppedUp,
+            default => null,
+        };
+    }
+
+    /** Spin that lifts the ball, rpm: backspin +, topspin −. */
+    public function backspinRpm(): float
+    {
+        return $this->spinRpm * cos(deg2rad($this->spinAxisDeg));
     }
 }

@@ -178,10 +178,7 @@ final readonly class DeliveryEstimate
     {
         [$speed, $attack, $path, $loft, $face, $toe, $high, $restitution] = $x;
         $e = max(0.5, min(1.0, $head->effectiveRestitution + $restitution));
-        $shifted = new Head(
-            $head->loftDeg, $head->massG, $head->cgToeMm, $head->cgBackMm, $head->cgUpMm, $head->inertiaGcm2, $head->bulgeRadiusMm,
-            $head->rollRadiusMm, $e, $head->tangentialRestitution,
-        );
+        $shifted = $head->withRestitution($e);
         $clip = static fn (float $value, float $limit): float => max(-$limit, min($limit, $value));
         $launch = (new Impact($shifted))->strike(
             new Delivery(max(6.0, min(79.0, $speed)), $clip($attack, 24), $clip($path, 29), max(-5.0, min(44.0, $loft)), $clip($face, 29)),

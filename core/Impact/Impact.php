@@ -32,6 +32,11 @@ final readonly class Impact
 {
     private const FRICTION = 0.4;
 
+    /** Growth of the tangential restitution with the sine of the angle between blow and face, and the sine where it is the head's. */
+    private const GRIP_OF_SINE = 0.72;
+
+    private const USUAL_SINE = 0.2436;
+
     /** @var array{array{float, float, float}, array{float, float, float}, array{float, float, float}} 1/(kg m²) */
     private array $inverseInertia;
 
@@ -45,7 +50,11 @@ final readonly class Impact
         ];
     }
 
-    /** @throws InvalidInput when the head moves away from the ball at the strike point, or the launch is not one a ball can have */
+    /**
+     * The ball. A topped or popped-up one is an outcome like any other: see `Launch::flag`.
+     *
+     * @throws InvalidInput when the head moves away from the ball at the strike point, so that nothing is struck
+     */
     public function strike(Delivery $delivery, Strike $strike = new Strike): Launch
     {
         ['impulse' => $j, 'normal' => $n, 'turn' => [$cf, $sf, $cp, $sp]] = $this->impulse($delivery, $strike);
@@ -105,8 +114,8 @@ final readonly class Impact
         }
         $ut = [$u[0] - $un * $n[0], $u[1] - $un * $n[1], $u[2] - $un * $n[2]];
         $k = $this->compliance($r, $n);
-        $e = 1 + $this->head->effectiveRestitution;
-        $et = 1 + $this->head->tangentialRestitution;
+        $e = 1 + $this->head->restitutionAt($strike->toeMm, $strike->highMm);
+        $et = 1 + $this->grip($un, $ut);
         $j = self::solve($k, [$e * $un * $n[0] + $et * $ut[0], $e * $un * $n[1] + $et * $ut[1], $e * $un * $n[2] + $et * $ut[2]]);
 
         $jn = $j[0] * $n[0] + $j[1] * $n[1] + $j[2] * $n[2];
@@ -126,6 +135,23 @@ final readonly class Impact
         }
 
         return ['impulse' => $j, 'normal' => $n, 'contact' => $r, 'headVelocity' => $u, 'turn' => [$cf, $sf, $cp, $sp]];
+    }
+
+    /**
+     * Tangential restitution: the head's, which holds at the usual angle between blow and face; the more oblique the blow, the more
+     * spin the ball takes of it.
+     *
+     * @param  array{float, float, float}  $ut
+     */
+    private function grip(float $un, array $ut): float
+    {
+        $across = $ut[0] ** 2 + $ut[1] ** 2 + $ut[2] ** 2;
+        $sine = sqrt($across / ($un * $un + $across));
+
+        // No more than a ball can give back, and none of it at the ends: a face that only slips or springs back whole stays so.
+        $usual = $this->head->tangentialRestitution;
+
+        return min(1.0, $usual + self::GRIP_OF_SINE * (1 - $usual * $usual) * ($sine - self::USUAL_SINE));
     }
 
     /**

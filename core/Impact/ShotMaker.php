@@ -8,6 +8,7 @@ use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Flight\LaunchFlag;
 use MintCarry\Core\Statistics\Normal;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -86,6 +87,9 @@ final class ShotMaker
             ),
         );
         $launch = (new Impact($s->head, $this->hand))->strike($delivery, $strike);
+        if ($launch->flag() === LaunchFlag::Topped) {
+            throw InvalidInput::of('launch', 'This ball was topped: a monitor sees nothing of it.');
+        }
 
         return [
             'launch' => new Launch(

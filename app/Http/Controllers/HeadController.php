@@ -14,12 +14,14 @@ use App\Http\Resources\HeadResource;
 use App\Models\Part;
 use App\Models\RackHead;
 use App\Models\Reading;
+use App\Models\Setup;
 use App\Rack\HeadRules;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\ReadingSet;
+use MintCarry\Core\Club\Shaft;
 use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Club\Weights;
 use MintCarry\Core\Errors\InvalidInput;
@@ -128,12 +130,16 @@ final class HeadController
         }
         $shaft = Part::query()
             ->where('studio_id', $head->studio_id)->where('kind', 'shaft')->whereKey($given['shaftId'] ?? 0)->first();
+        $length = (float) ($given['lengthMm'] ?? SwingWeight::USUAL_LENGTH_MM);
         $build = [
-            (float) ($given['lengthMm'] ?? SwingWeight::USUAL_LENGTH_MM),
-            $shaft?->number('cutMassG') ?? ($shaft?->number('rawMassG') ?? 60.0), $shaft?->number('balanceFromButtMm') ?? 560.0,
-            (float) ($given['gripMassG'] ?? 50),
+            $length,
+            Shaft::inClub(
+                $length, $shaft?->number('cutMassG'), $shaft?->number('rawMassG'), $shaft?->number('balanceFromButtMm'),
+                $shaft?->number('lengthMm'),
+            ),
+            (float) ($given['gripMassG'] ?? Setup::USUAL_GRIP_G),
         ];
-        $swing = SwingWeight::of($now->massG, ...$build);
+        $swing = SwingWeight::with($now->massG, ...$build);
 
         return response()->json([
             'illegal' => $illegal,
@@ -141,7 +147,7 @@ final class HeadController
             'cg' => ['toeMm' => $now->cgToeMm, 'backMm' => $now->cgBackMm, 'upMm' => $now->cgUpMm],
             'inertiaGcm2' => $now->inertiaGcm2,
             'swingWeight' => $swing->label(),
-            'swingWeightPoints' => $swing->points() - SwingWeight::of($standard->massG, ...$build)->points(),
+            'swingWeightPoints' => $swing->points() - SwingWeight::with($standard->massG, ...$build)->points(),
             'fromStandard' => [
                 'massG' => $now->massG - $standard->massG, 'toeMm' => $now->cgToeMm - $standard->cgToeMm,
                 'backMm' => $now->cgBackMm - $standard->cgBackMm, 'upMm' => $now->cgUpMm - $standard->cgUpMm,
