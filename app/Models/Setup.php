@@ -14,9 +14,9 @@ use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\Club\SetupParts;
+use MintCarry\Core\Club\Shaft;
 use MintCarry\Core\Club\SleeveChange;
 use MintCarry\Core\Club\SleeveSystem;
-use MintCarry\Core\Club\Shaft;
 use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Record\SetupRecord;
 

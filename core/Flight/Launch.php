@@ -19,19 +19,24 @@ final readonly class Launch
     /** A driver that launches the ball higher than this popped it up, ° (assumption). */
     private const POPPED_UP_DEG = 30.0;
 
-    /** @throws InvalidInput for values no strike with a driver can give, however bad */
+    /**
+     * @param  bool  $struck  from the impact model, which also knows topspin and other strikes that no monitor reports
+     *
+     * @throws InvalidInput for values no driver shot can have
+     */
     public function __construct(
         public float $ballSpeedMps,
         public float $launchDeg,
         public float $spinRpm,
         public float $directionDeg = 0.0,
         public float $spinAxisDeg = 0.0,
+        bool $struck = false,
     ) {
-        InvalidInput::requireWithin('ballSpeedMps', $ballSpeedMps, 0.01, 140, 'm/s');
+        InvalidInput::requireWithin('ballSpeedMps', $ballSpeedMps, $struck ? 0.01 : 1, $struck ? 140 : 120, 'm/s');
         InvalidInput::requireWithin('launchDeg', $launchDeg, -30, 89, '°');
-        InvalidInput::requireWithin('spinRpm', $spinRpm, 0, 25000, 'rpm');
+        InvalidInput::requireWithin('spinRpm', $spinRpm, 0, $struck ? 25000 : 15000, 'rpm');
         InvalidInput::requireWithin('directionDeg', $directionDeg, -90, 90, '°');
-        InvalidInput::requireWithin('spinAxisDeg', $spinAxisDeg, -180, 180, '°');
+        InvalidInput::requireWithin('spinAxisDeg', $spinAxisDeg, $struck ? -180 : -90, $struck ? 180 : 90, '°');
     }
 
     /** Topped, popped up, or null for a ball that flew. */

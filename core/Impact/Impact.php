@@ -236,6 +236,7 @@ final readonly class Impact
             sqrt($w[0] ** 2 + $w[1] ** 2 + $w[2] ** 2) * 30 / M_PI,
             -$sign * rad2deg(atan2($v[1], $v[0])),
             $sign * rad2deg(atan2($aboutUp, $aboutLeft)),
+            struck: true,
         );
     }
 }

@@ -6,6 +6,7 @@ namespace MintCarry\Core\Impact;
 
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Flight\LaunchFlag;
 
 use function max;
 
@@ -79,15 +80,17 @@ final readonly class Swing
     /**
      * The ball by the impact model alone.
      *
-     * @return Launch|null null where the model takes no such swing
+     * @return Launch|null null where the model takes no such swing, and for a topped ball, of which a monitor sees nothing
      */
     public function strike(Impact $impact): ?Launch
     {
         try {
-            return $impact->strike(
+            $ball = $impact->strike(
                 new Delivery($this->clubSpeedMps, $this->attackDeg, $this->pathDeg, $this->loftDeg, $this->faceDeg),
                 new Strike($this->toeMm, $this->highMm),
             );
+
+            return $ball->flag() === LaunchFlag::Topped ? null : $ball;
         } catch (InvalidInput) {
             return null;
         }
@@ -111,6 +114,7 @@ final readonly class Swing
                 max(self::LEAST_SPIN_RPM, $ball->spinRpm * (1 + $this->spinShare)),
                 $ball->directionDeg,
                 $ball->spinAxisDeg,
+                struck: true,
             );
         } catch (InvalidInput) {
             return null;

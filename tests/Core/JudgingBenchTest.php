@@ -21,7 +21,7 @@ it('is seldom wrong and sees what is there, in simulated sessions', function ():
         ->and($told['power at one SD'])->toBeGreaterThan(0.4)
         ->and($told['coverage of the like-for-like interval'])->toBeGreaterThan(0.88)
         ->and($told['RMSE of a carry difference, like for like, m'])
-        ->toBeLessThan(0.85 * $told['RMSE of a carry difference, measured, m'])
+        ->toBeLessThan(0.95 * $told['RMSE of a carry difference, measured, m'])
         ->and($told['share, RMSE at 12'])->toBeLessThan($told['share, RMSE at 4'])
         ->and($told['share, coverage at 8'])->toBeGreaterThan(0.88)
         ->and($told['costly mishits found'])->toBeGreaterThan(0.3)
