@@ -69,9 +69,9 @@ final class Commands
                 .'dynamicLoftDeg within1Pct{launchDeg spinRpm}',
         ],
         'calibrate' => [
-            'Fits drag and lift to a bay’s measured carries and apexes.', [],
+            'Fits drag, lift and spin to a bay’s measured carries and apexes.', [],
             'in: shots[{ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg] carryM and/or apexM}] [air]; out: '
-                .'dragOffset liftOffset sd residualBefore residualAfter n',
+                .'dragOffset liftOffset spinOffset sd residualBefore residualAfter n',
         ],
         'compare' => [
             'Compares the setups of a fitting file, as the screen does.', [],
@@ -246,8 +246,8 @@ final class Commands
         $c = Calibration::fit($shots, $air);
 
         return [
-            'dragOffset' => $c->dragOffset, 'liftOffset' => $c->liftOffset,
-            'sd' => ['dragOffset' => $c->sd[0], 'liftOffset' => $c->sd[1]], 'residualBefore' => $c->residualBeforeM,
+            'dragOffset' => $c->dragOffset, 'liftOffset' => $c->liftOffset, 'spinOffset' => $c->spinOffset,
+            'sd' => ['dragOffset' => $c->sd[0], 'liftOffset' => $c->sd[1], 'spinOffset' => $c->sd[2]], 'residualBefore' => $c->residualBeforeM,
             'residualAfter' => $c->residualAfterM, 'n' => $c->n,
         ];
     }

@@ -84,7 +84,6 @@ final class ConfirmState
     /** @return list<ShotSet> counted shots of each leg begun */
     public static function legs(Confirm $confirm, FittingLoader $judged): array
     {
-        $flight = $judged->fitting->flight();
 
         return array_values(
             $confirm
@@ -96,7 +95,7 @@ final class ConfirmState
                             '',
                             array_values(
                                 $t->shots
-                                    ->map(fn (Shot $s): array => ['shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason])
+                                    ->map(fn (Shot $s): array => ['shot' => $judged->calibrations->shot($s), 'leftOut' => $s->left_out_reason])
                                     ->all(),
                             ),
                         ),

@@ -43,6 +43,8 @@ final class FittingLoader
 
     public ?string $benchmark = null;
 
+    public readonly Calibrations $calibrations;
+
     /** @var Collection<int, RackHead>|null */
     private ?Collection $heads = null;
 
@@ -50,7 +52,7 @@ final class FittingLoader
 
     public function __construct(public readonly Fitting $fitting)
     {
-        $flight = $fitting->flight();
+        $this->calibrations = $by = Calibrations::of($fitting);
         $policy = $fitting->policy();
         $shots = Shot::revealed(Shot::query())
             ->where('fitting_id', $fitting->id)->orderBy('sequence')
@@ -62,7 +64,7 @@ final class FittingLoader
                     ->get($setup->id)
                     ?->map(
                         fn (Shot $s): array => [
-                            'id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $s->launchShot($flight),
+                            'id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $by->shot($s),
                             'leftOut' => $s->left_out_reason, 'simulated' => $s->source === 'simulated',
                         ],
                     )
@@ -137,11 +139,11 @@ final class FittingLoader
         $last = Trial::query()->where('fitting_id', $fitting->id)->orderByDesc('number')->value('setup_id');
 
         return new FittingRecord(
-            $fitting->seed ?? $fitting->id, $fitting->player->hand, $fitting->brief(), $fitting->policy(), $fitting->flight(),
+            $fitting->seed ?? $fitting->id, $fitting->player->hand, $fitting->brief(), $fitting->policy(), $this->calibrations->bay->flight,
             $setups, $shots, $this->benchmark,
             array_values(array_map(fn (RackHead $h): RackedHead => $h->racked(), $this->heads()->all())), $tags[$last ?? 0] ?? null,
             $confidence->mapWithKeys(fn ($stars, $id): array => [$tags[$id] => (float) $stars])->all(),
-            $fitting->tie_order ?? TieBreak::CRITERIA, $this->conditions(),
+            $fitting->tie_order ?? TieBreak::CRITERIA, $this->conditions(), $this->calibrations->bay,
         );
     }
 

@@ -122,13 +122,13 @@ final readonly class BayFigures
             }
         }
         if ($blind !== null) {
-            $flight = $this->fitting->flight();
+            $by = $this->judged->calibrations;
             $hidden = Trial::query()->where('blind_id', $blind->id)->pluck('id')->all();
             /** @var Collection<int, Shot> $secret */
-            $secret = Shot::query()->whereIn('trial_id', $hidden)->get(['id', 'trial_id', 'sequence', 'measured', 'left_out_reason']);
+            $secret = Shot::query()->whereIn('trial_id', $hidden)->get(['id', 'trial_id', 'sequence', 'source', 'measured', 'left_out_reason']);
             foreach ($secret as $s) {
                 $all[] = [
-                    'id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $s->launchShot($flight),
+                    'id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $by->shot($s),
                     'leftOut' => $s->left_out_reason, 'setupId' => 0,
                 ];
             }
@@ -165,13 +165,13 @@ final readonly class BayFigures
 
     private function ofTrial(): ShotSet
     {
-        $flight = $this->fitting->flight();
+        $by = $this->judged->calibrations;
         $shots = match (true) {
             $this->trial === null => [],
             $this->secret => array_values(
                 Shot::query()
-                    ->where('trial_id', $this->trial->id)->get(['id', 'measured', 'left_out_reason'])
-                    ->map(fn (Shot $s): array => ['shot' => $s->launchShot($flight), 'leftOut' => $s->left_out_reason])->all(),
+                    ->where('trial_id', $this->trial->id)->get(['id', 'trial_id', 'source', 'measured', 'left_out_reason'])
+                    ->map(fn (Shot $s): array => ['shot' => $by->shot($s), 'leftOut' => $s->left_out_reason])->all(),
             ),
             default => array_values(
                 array_filter($this->judged->shots[$this->trial->setup_id] ?? [], fn (array $s): bool => $s['trial'] === $this->trial->id),

@@ -113,24 +113,6 @@ final readonly class Head
     }
 
     /**
-     * Loft and face that the ball meets over the face: a grid of strikes, row by row from high to low, heel to toe.
-     *
-     * @return list<array{toeMm: float, highMm: float, loftDeg: float, faceOpenDeg: float}>
-     */
-    public function faceMap(): array
-    {
-        $out = [];
-        foreach ([15.0, 7.5, 0.0, -7.5, -15.0] as $high) {
-            foreach ([-24.0, -12.0, 0.0, 12.0, 24.0] as $toe) {
-                [$loft, $face] = $this->faceAt($toe, $high);
-                $out[] = ['toeMm' => $toe, 'highMm' => $high, 'loftDeg' => $loft, 'faceOpenDeg' => $face];
-            }
-        }
-
-        return $out;
-    }
-
-    /**
      * @param  array<mixed>  $tensor
      *
      * @throws InvalidInput

@@ -184,7 +184,7 @@ final class Search
             'xxh128',
             serialize([
                 $modelVersion, $this->record->seed, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf,
-                $brief->squaringShare(), $this->heads,
+                $brief->squaringShare(), $this->record->flight->aerodynamics, $this->heads,
                 array_map(
                     static fn (array $t): array => [
                         $t['spec'], $t['order'], array_map(static fn ($s): array => $s->measured, $t['shots']),

@@ -15,7 +15,8 @@ use MintCarry\Core\Errors\InvalidInput;
  * almost stands still; it is about a third of the Reynolds number of a landing.
  * Spin decay: dω/dt = −2.0e-5 ω |u| / r (Smits & Smith 1994, from memory).
  *
- * `dragOffset` is added to the drag, `liftOffset` to the level of the lift: they make predictions agree with one bay's monitor.
+ * `dragOffset` is added to the drag, `liftOffset` to the level of the lift, and the spin is taken as (1 + `spinOffset`) times what
+ * was read: they make predictions agree with one bay's monitor.
  */
 final readonly class Aerodynamics
 {
@@ -40,10 +41,11 @@ final readonly class Aerodynamics
 
     public const SPIN_DECAY = 2.0e-5;
 
-    public function __construct(public float $dragOffset = 0.0, public float $liftOffset = 0.0)
+    public function __construct(public float $dragOffset = 0.0, public float $liftOffset = 0.0, public float $spinOffset = 0.0)
     {
         InvalidInput::requireWithin('dragOffset', $dragOffset, -0.1, 0.2);
         InvalidInput::requireWithin('liftOffset', $liftOffset, -0.2, 0.4);
+        InvalidInput::requireWithin('spinOffset', $spinOffset, -0.5, 0.5);
     }
 
     /** Drag coefficient at a spin ratio and a Reynolds number. */

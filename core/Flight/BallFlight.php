@@ -44,7 +44,7 @@ final readonly class BallFlight
     public function __construct(
         private Atmosphere $air = new Atmosphere,
         private Wind $wind = new Wind,
-        private Aerodynamics $aerodynamics = new Aerodynamics,
+        public Aerodynamics $aerodynamics = new Aerodynamics,
         private Turf $turf = Turf::Medium,
         private float $riseM = 0.0,
         private float $tolerance = self::TOLERANCE,
@@ -53,6 +53,18 @@ final readonly class BallFlight
         InvalidInput::requireWithin('slopeDeg', $slopeDeg, -15, 15, '°');
         InvalidInput::requireWithin('riseM', $riseM, -100, 60, 'm');
         InvalidInput::requireWithin('tolerance', $tolerance, 1e-13, 1e-1);
+    }
+
+    /** The same ball, seen by the same monitor, in other air, wind or on other turf. */
+    public function elsewhere(Atmosphere $air, Wind $wind, Turf $turf): self
+    {
+        return new self($air, $wind, $this->aerodynamics, $turf, $this->riseM, $this->tolerance, $this->slopeDeg);
+    }
+
+    /** The same place with the drag, lift and spin that a monitor's shots ask for. */
+    public function calibrated(Aerodynamics $to): self
+    {
+        return new self($this->air, $this->wind, $to, $this->turf, $this->riseM, $this->tolerance, $this->slopeDeg);
     }
 
     /**
@@ -96,7 +108,7 @@ final readonly class BallFlight
         $vx1 = $launch->ballSpeedMps * $ce * $ch;
         $vy1 = -$launch->ballSpeedMps * $ce * $sh;
         $vz1 = $launch->ballSpeedMps * $se;
-        $w1 = $launch->spinRpm * M_PI / 30;
+        $w1 = $launch->spinRpm * (1 + $this->aerodynamics->spinOffset) * M_PI / 30;
         $apex = $vz1 <= 0 ? 0.0 : null;
         $apexAt = 0.0;
         /** @var list<list<float>> $knots */

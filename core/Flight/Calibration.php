@@ -6,26 +6,47 @@ namespace MintCarry\Core\Flight;
 
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Statistics\Matrix;
+
+use function abs;
+use function array_column;
+use function array_filter;
+use function array_map;
+use function array_sum;
+use function array_values;
+use function count;
+use function max;
+use function min;
+use function sqrt;
 
 /**
  * Makes the flight model agree with one bay's monitor: from shots that carry launch data and a measured carry or apex, the
- * offsets of the drag and lift constants, shrunk toward 0 (prior SD 0.012 and 0.02; a carry counts with SD 3 m, an apex with 2 m:
- * assumptions). Gauss–Newton.
+ * offsets of drag and lift and the share by which the monitor misreads spin, all shrunk toward nothing or toward what else is
+ * known of the monitor. A carry counts with SD 3 m, an apex with 2 m (assumptions); what lies more than three of these off counts
+ * less and less, so that one absurd shot moves nothing. Gauss–Newton with weights (Huber 1981, "Robust Statistics", from memory).
  */
 final readonly class Calibration
 {
-    private const PRIOR_SD = [0.012, 0.02];
+    /** Width of the drag offset, of the lift offset and of the share of spin before anything was seen (assumptions). */
+    public const PRIOR_SD = [0.012, 0.05, 0.04];
 
     private const CARRY_SD_M = 3.0;
 
     private const APEX_SD_M = 2.0;
 
-    private const STEP = 0.002;
+    private const STEP = [0.002, 0.005, 0.01];
 
-    /** @param  array{float, float}  $sd of drag and lift offset */
+    /** Within these a step stays, whatever the shots ask for. */
+    private const LIMIT = [0.06, 0.18, 0.25];
+
+    /** From so many SD on a measured value counts less. */
+    private const TRUSTED_SD = 3.0;
+
+    /** @param  array{float, float, float}  $sd  of drag offset, lift offset and share of spin */
     private function __construct(
         public float $dragOffset,
         public float $liftOffset,
+        public float $spinOffset,
         public array $sd,
         /** Root mean square misfit of the measured carries (apexes where no carry was measured), m. */
         public float $residualBeforeM,
@@ -35,73 +56,114 @@ final readonly class Calibration
     }
 
     /**
-     * @param  list<array{Launch, ?float, ?float}>  $shots  launch, measured carry m, measured apex m
+     * @param  list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere}>  $shots  launch, measured carry m, measured apex m, and
+     *   the air where it is another
+     * @param  Aerodynamics  $around  what is believed before these shots
+     * @param  array{float, float, float}  $priorSd  and how surely
      *
      * @throws InvalidInput where nothing was measured, or a carry (1 … 450 m) or apex (0 … 110 m) cannot be
      */
-    public static function fit(array $shots, Atmosphere $air = new Atmosphere): self
-    {
-        $used = array_values(array_filter($shots, static fn (array $s): bool => $s[1] !== null || $s[2] !== null));
-        if ($used === []) {
-            throw InvalidInput::of('shots', 'No shot carries a measured carry or apex: there is nothing to calibrate by.');
-        }
-        foreach ($used as [, $carry, $apex]) {
-            if ($carry !== null) {
-                InvalidInput::requireWithin('carryM', $carry, 1, 450, 'm');
-            }
-            if ($apex !== null) {
-                InvalidInput::requireWithin('apexM', $apex, 0, 110, 'm');
-            }
-        }
-        $x = [0.0, 0.0];
-        $inverse = [[0.0, 0.0], [0.0, 0.0]];
-        $before = null;
-        for ($round = 0; $round < 8; $round++) {
+    public static function fit(
+        array $shots, Atmosphere $air = new Atmosphere, Aerodynamics $around = new Aerodynamics, array $priorSd = self::PRIOR_SD,
+    ): self {
+        $used = self::measured($shots);
+        $prior = [$around->dragOffset, $around->liftOffset, $around->spinOffset];
+        $x = $prior;
+        $before = self::misses($used, $air, [0.0, 0.0, 0.0]);
+        $inverse = [];
+        for ($round = 0; $round < 12; $round++) {
             $now = self::misses($used, $air, $x);
-            $before ??= self::rms($now);
-            $slope = [self::misses($used, $air, [$x[0] + self::STEP, $x[1]]), self::misses($used, $air, [$x[0], $x[1] + self::STEP])];
-            $a = [[1 / self::PRIOR_SD[0] ** 2, 0.0], [0.0, 1 / self::PRIOR_SD[1] ** 2]];
-            $b = [-$x[0] / self::PRIOR_SD[0] ** 2, -$x[1] / self::PRIOR_SD[1] ** 2];
+            $slopes = [];
+            foreach (self::STEP as $p => $h) {
+                $moved = $x;
+                $moved[$p] += $h;
+                $slopes[$p] = self::misses($used, $air, $moved);
+            }
+            $a = array_fill(0, 3, [0.0, 0.0, 0.0]);
+            $b = [0.0, 0.0, 0.0];
+            foreach ($x as $p => $value) {
+                $b[$p] = ($prior[$p] - $value) / $priorSd[$p] ** 2;
+                $a[$p][$p] = 1 / $priorSd[$p] ** 2;
+            }
             foreach ($now as $k => [$miss, $sd]) {
-                $j = [($slope[0][$k][0] - $miss) / self::STEP, ($slope[1][$k][0] - $miss) / self::STEP];
-                foreach ([0, 1] as $p) {
-                    $b[$p] -= $j[$p] * $miss / $sd ** 2;
-                    foreach ([0, 1] as $q) {
-                        $a[$p][$q] += $j[$p] * $j[$q] / $sd ** 2;
+                $weight = self::weight($miss / $sd) / $sd ** 2;
+                $j = array_map(static fn (int $p): float => ($slopes[$p][$k][0] - $miss) / self::STEP[$p], [0, 1, 2]);
+                foreach ($j as $p => $jp) {
+                    $b[$p] -= $weight * $jp * $miss;
+                    foreach ($j as $q => $jq) {
+                        $a[$p][$q] += $weight * $jp * $jq;
                     }
                 }
             }
-            $det = $a[0][0] * $a[1][1] - $a[0][1] ** 2;
-            $inverse = [[$a[1][1] / $det, -$a[0][1] / $det], [-$a[0][1] / $det, $a[0][0] / $det]];
-            $step = [$inverse[0][0] * $b[0] + $inverse[0][1] * $b[1], $inverse[1][0] * $b[0] + $inverse[1][1] * $b[1]];
-            $x = [max(-0.08, min(0.15, $x[0] + $step[0])), max(-0.06, min(0.15, $x[1] + $step[1]))];
-            if (abs($step[0]) + abs($step[1]) < 1e-7) {
+            $inverse = Matrix::inverse($a);
+            $step = Matrix::times($inverse, $b);
+            $moved = 0.0;
+            foreach ($x as $p => $value) {
+                $x[$p] = max(-self::LIMIT[$p], min(self::LIMIT[$p], $value + $step[$p]));
+                $moved += abs($x[$p] - $value) / $priorSd[$p];
+            }
+            if ($moved < 1e-6) {
                 break;
             }
         }
 
         return new self(
-            $x[0], $x[1], [sqrt($inverse[0][0]), sqrt($inverse[1][1])], (float) $before, self::rms(self::misses($used, $air, $x)),
-            count($used),
+            $x[0], $x[1], $x[2], [sqrt($inverse[0][0]), sqrt($inverse[1][1]), sqrt($inverse[2][2])], self::rms($before),
+            self::rms(self::misses($used, $air, $x)), count($used),
         );
     }
 
+    public function aerodynamics(): Aerodynamics
+    {
+        return new Aerodynamics($this->dragOffset, $this->liftOffset, $this->spinOffset);
+    }
+
     /**
-     * @param  list<array{Launch, ?float, ?float}>  $shots
-     * @param  array{float, float}  $x
+     * Those that tell something.
+     *
+     * @param  list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere}>  $shots
+     * @return list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere}>
+     */
+    private static function measured(array $shots): array
+    {
+        $used = array_values(array_filter($shots, static fn (array $s): bool => $s[1] !== null || $s[2] !== null));
+        if ($used === []) {
+            throw InvalidInput::of('shots', 'No shot carries a measured carry or apex: there is nothing to calibrate by.');
+        }
+        foreach ($used as $shot) {
+            if ($shot[1] !== null) {
+                InvalidInput::requireWithin('carryM', $shot[1], 1, 450, 'm');
+            }
+            if ($shot[2] !== null) {
+                InvalidInput::requireWithin('apexM', $shot[2], 0, 110, 'm');
+            }
+        }
+
+        return $used;
+    }
+
+    private static function weight(float $z): float
+    {
+        return abs($z) <= self::TRUSTED_SD ? 1.0 : (self::TRUSTED_SD / $z) ** 2;
+    }
+
+    /**
+     * @param  list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere}>  $shots
+     * @param  array<int, float>  $x
      * @return list<array{float, float, bool}> model minus measured m, SD m, is it a carry?
      */
     private static function misses(array $shots, Atmosphere $air, array $x): array
     {
-        $flight = new BallFlight($air, aerodynamics: new Aerodynamics($x[0], $x[1]));
+        $law = new Aerodynamics($x[0], $x[1], $x[2]);
+        $flight = new BallFlight($air, aerodynamics: $law);
         $out = [];
-        foreach ($shots as [$launch, $carry, $apex]) {
-            $flown = $flight->fly($launch);
-            if ($carry !== null) {
-                $out[] = [$flown->carryM - $carry, self::CARRY_SD_M, true];
+        foreach ($shots as $shot) {
+            $flown = (isset($shot[3]) ? new BallFlight($shot[3], aerodynamics: $law) : $flight)->fly($shot[0]);
+            if ($shot[1] !== null) {
+                $out[] = [$flown->carryM - $shot[1], self::CARRY_SD_M, true];
             }
-            if ($apex !== null) {
-                $out[] = [$flown->apexM - $apex, self::APEX_SD_M, false];
+            if ($shot[2] !== null) {
+                $out[] = [$flown->apexM - $shot[2], self::APEX_SD_M, false];
             }
         }
 
@@ -113,6 +175,6 @@ final readonly class Calibration
     {
         $carries = array_values(array_filter($misses, static fn (array $m): bool => $m[2])) ?: $misses;
 
-        return sqrt(array_sum(array_map(static fn (array $m): float => $m[0] ** 2, $carries)) / max(1, count($carries)));
+        return sqrt(array_sum(array_map(static fn (float $m): float => $m ** 2, array_column($carries, 0))) / max(1, count($carries)));
     }
 }

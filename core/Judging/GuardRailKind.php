@@ -21,4 +21,5 @@ enum GuardRailKind: string
     case LabelAndDataDisagree = 'labelAndDataDisagree';
     case SpeedFalling = 'speedFalling';
     case SpeedRising = 'speedRising';
+    case MonitorDisagrees = 'monitorDisagrees';
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Judging;
 
 use MintCarry\Core\Impact\Swing;
+use MintCarry\Core\Launch\BayCalibration;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Difference;
 use MintCarry\Core\Statistics\Summary;
@@ -25,8 +26,9 @@ final class GuardRails
      *   order they were hit
      * @return list<GuardRail>
      */
-    public static function of(array $all, ?Evidence $benchmark, array $conditions, array $speeds, float $squaringShare): array
-    {
+    public static function of(
+        array $all, ?Evidence $benchmark, array $conditions, array $speeds, float $squaringShare, ?BayCalibration $monitors = null,
+    ): array {
         $out = [];
         foreach ($all as $e) {
             $tag = $e->spec->tag;
@@ -57,7 +59,7 @@ final class GuardRails
             $out = [...$out, ...self::compensation($e, $benchmark, $squaringShare), ...self::contradiction($e, $benchmark, $squaringShare)];
         }
 
-        return [...$out, ...self::drift($speeds)];
+        return [...$out, ...self::drift($speeds), ...self::monitors($monitors)];
     }
 
     /** @return list<GuardRail> the player works against the change */
@@ -98,6 +100,22 @@ final class GuardRails
                 ]),
             ]
             : [];
+    }
+
+    /** @return list<GuardRail> monitors that physics does not follow */
+    private static function monitors(?BayCalibration $monitors): array
+    {
+        $out = [];
+        foreach ($monitors->visits ?? [] as $v) {
+            if ($v->disagrees()) {
+                $out[] = new GuardRail('', GuardRailKind::MonitorDisagrees, [
+                    'monitor' => $v->monitor === '' ? 'none' : $v->monitor, 'visit' => (string) ($v->visit ?? 'none'), 'n' => (float) $v->n,
+                    'carryShare' => (float) $v->carryShare,
+                ]);
+            }
+        }
+
+        return $out;
     }
 
     /**

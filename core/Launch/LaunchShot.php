@@ -191,8 +191,12 @@ final readonly class LaunchShot
         return $flight->fly($launch);
     }
 
-    /** @param  array<string, float>  $values */
-    private static function launchOf(array $values): ?Launch
+    /**
+     * The launch that measured values tell; null where one that it takes is missing or cannot be.
+     *
+     * @param  array<string, float>  $values
+     */
+    public static function launchOf(array $values): ?Launch
     {
         foreach (Measure::required() as $measure) {
             [$low, $high] = $measure->possible();

@@ -13,6 +13,7 @@ use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\TieBreak;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Launch\BayCalibration;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 
@@ -107,7 +108,8 @@ final class FittingFile
         $player = $file->object('player')?->only('name', 'hand', 'units') ?? throw InvalidInput::of('player', "'player' is missing.");
         $hand = Hand::from($player->choice('hand', ['right', 'left']));
         $brief = self::brief($file->raw('brief'));
-        $flight = new BallFlight(new Atmosphere($brief->temperatureC, $brief->altitudeM), turf: $brief->turf());
+        $air = new Atmosphere($brief->temperatureC, $brief->altitudeM);
+        $flight = new BallFlight($air, turf: $brief->turf());
         $rack = RackItems::heads($file->object('rack'));
         $heads = [];
         foreach ($rack as $head) {
@@ -134,14 +136,14 @@ final class FittingFile
                 $known($setup->branchedFrom, "setup {$setup->tag}, branchedFrom");
             }
         }
-        [$numbers, $inHand, $hitUnder] = self::trials($file, $known);
-        [$shots, $trialsHit] = self::shots($file, $setups, $numbers, $known, $flight);
+        [$numbers, $inHand, $hitUnder, $places] = self::trials($file, $known);
+        [$shots, $trialsHit, $calibration] = self::shots($file, $setups, $numbers, $known, $flight, $air, $places);
         $screening = $file->raw('screening') ?? 'flagged';
 
         return new FittingRecord(
-            $seed, $hand, $brief, Screening::named(is_string($screening) ? $screening : ''), $flight, $setups, $shots, $benchmark,
+            $seed, $hand, $brief, Screening::named(is_string($screening) ? $screening : ''), $calibration->flight, $setups, $shots, $benchmark,
             $rack, $inHand, self::confidence($file->objects('ratings'), $known), self::tieOrder($file),
-            FittingRecord::conditionsOf(array_values(array_intersect_key($hitUnder, $trialsHit))),
+            FittingRecord::conditionsOf(array_values(array_intersect_key($hitUnder, $trialsHit))), $calibration,
         );
     }
 
@@ -165,12 +167,13 @@ final class FittingFile
 
     /**
      * @param  callable(?string, string): string  $known
-     * @return array{array<int, string>, string|null, array<int, array{tag: string, visit: int|null, conditions: array<mixed>}>}
-     *   tags by number; tag of the last; what each that counts was hit under, by number
+     * @return array{array<int, string>, string|null, array<int, array{tag: string, visit: int|null, conditions: array<mixed>}>,
+     *   array<int, array{visit: int|null, conditions: array<mixed>}>} tags by number; tag of the last; what each that counts was hit
+     *   under, and where each was hit, by number
      */
     private static function trials(Item $file, callable $known): array
     {
-        [$order, $inHand, $numbers, $hitUnder] = [0, null, [], []];
+        [$order, $inHand, $numbers, $hitUnder, $places] = [0, null, [], [], []];
         foreach ($file->objects('trials') as $i => $trial) {
             $trial->only('number', 'setup', 'kind', 'place', 'visit', 'blind', 'confirm', 'ratingSkipped', 'note', 'at');
             $number = $trial->whole('number', 1, self::MOST_TRIALS);
@@ -179,46 +182,45 @@ final class FittingFile
             }
             $numbers[$number] = $tag = $known($trial->text('setup'), "trials[{$i}].setup");
             $visit = $trial->has('visit') ? $trial->whole('visit', 1, self::MOST_TRIALS) : null;
+            $place = $trial->raw('place');
+            $places[$number] = ['visit' => $visit, 'conditions' => is_array($place) ? $place : []];
             if ($trial->choice('kind', ['trial', 'warm-up'], 'trial') === 'trial') {
-                $place = $trial->raw('place');
-                $hitUnder[$number] = ['tag' => $tag, 'visit' => $visit, 'conditions' => is_array($place) ? $place : []];
+                $hitUnder[$number] = ['tag' => $tag] + $places[$number];
             }
             [$order, $inHand] = $number >= $order ? [$number, $tag] : [$order, $inHand];
         }
 
-        return [$numbers, $inHand, $hitUnder];
+        return [$numbers, $inHand, $hitUnder, $places];
     }
 
     /**
      * @param  array<string, SetupRecord>  $setups
      * @param  array<int, string>  $numbers  of trials
      * @param  callable(?string, string): string  $known
-     * @return array{array<string, list<ShotRecord>>, array<int, true>} shots by tag in their order; numbers of trials that were hit
+     * @param  array<int, array{visit: int|null, conditions: array<mixed>}>  $places  of trials, by number
+     * @return array{array<string, list<ShotRecord>>, array<int, true>, BayCalibration} shots by tag in their order; numbers of
+     *   trials that were hit; what the monitors say
      */
-    private static function shots(Item $file, array $setups, array $numbers, callable $known, BallFlight $flight): array
-    {
-        $shots = array_map(static fn (): array => [], $setups);
-        $hit = [];
+    private static function shots(
+        Item $file, array $setups, array $numbers, callable $known, BallFlight $flight, Atmosphere $air, array $places,
+    ): array {
         $items = $file->objects('shots');
         if (count($items) > self::MOST_SHOTS) {
             throw InvalidInput::of('shots', sprintf('A fitting file holds up to %d shots, not %d.', self::MOST_SHOTS, count($items)));
         }
-        foreach ($items as $i => $item) {
-            $item->only(...self::SHOT);
-            $tag = $known($item->text('setup'), "shots[{$i}].setup");
-            $trial = $item->optional('trial');
-            if ($trial !== null && ! isset($numbers[(int) $trial])) {
-                throw InvalidInput::of("shots[{$i}].trial", sprintf('shots[%d]: there is no trial %d in this file.', $i, $trial));
-            }
-            $hit[(int) ($trial ?? 0)] = true;
-            $left = $item->raw('leftOut');
-            if ($left !== null && ! is_string($left)) {
-                throw InvalidInput::of("shots[{$i}].leftOut", "'shots[{$i}].leftOut' must be a text: why the shot does not count.");
-            }
-            $shots[$tag][] = new ShotRecord(
-                LaunchShot::of(self::measured($item, $i), $flight),
-                $item->has('sequence') ? $item->whole('sequence', 0, self::MOST_SEQUENCE) : $i + 1, $left,
-                $item->raw('source') === 'simulated',
+        $read = array_map(
+            static fn (Item $item, int $i): array => self::shot($item, $i, $numbers, $known, $places), $items, array_keys($items),
+        );
+        $calibration = BayCalibration::of(
+            array_values(array_filter($read, static fn (array $s): bool => $s['leftOut'] !== BayCalibration::NOT_BY)), $flight, $air,
+        );
+        $shots = array_map(static fn (): array => [], $setups);
+        $hit = [];
+        foreach ($read as $s) {
+            $hit[$s['trial']] = true;
+            $shots[$s['tag']][] = new ShotRecord(
+                LaunchShot::of($s['values'], $calibration->flightOf($s['monitor'], $s['visit'])), $s['sequence'], $s['leftOut'],
+                $s['simulated'],
             );
         }
         foreach ($shots as $tag => $list) {
@@ -226,7 +228,37 @@ final class FittingFile
             $shots[$tag] = $list;
         }
 
-        return [$shots, $hit];
+        return [$shots, $hit, $calibration];
+    }
+
+    /**
+     * @param  array<int, string>  $numbers
+     * @param  callable(?string, string): string  $known
+     * @param  array<int, array{visit: int|null, conditions: array<mixed>}>  $places
+     * @return array{tag: string, trial: int, values: array<string, float>, sequence: int, leftOut: string|null, simulated: bool,
+     *   monitor: string, visit: int|null, air: Atmosphere|null}
+     */
+    private static function shot(Item $item, int $i, array $numbers, callable $known, array $places): array
+    {
+        $item->only(...self::SHOT);
+        $tag = $known($item->text('setup'), "shots[{$i}].setup");
+        $trial = $item->optional('trial');
+        if ($trial !== null && ! isset($numbers[(int) $trial])) {
+            throw InvalidInput::of("shots[{$i}].trial", sprintf('shots[%d]: there is no trial %d in this file.', $i, $trial));
+        }
+        $left = $item->raw('leftOut');
+        if ($left !== null && ! is_string($left)) {
+            throw InvalidInput::of("shots[{$i}].leftOut", "'shots[{$i}].leftOut' must be a text: why the shot does not count.");
+        }
+        $place = $places[(int) ($trial ?? 0)] ?? ['visit' => null, 'conditions' => []];
+        $simulated = $item->raw('source') === 'simulated';
+
+        return [
+            'tag' => $tag, 'trial' => (int) ($trial ?? 0), 'values' => self::measured($item, $i),
+            'sequence' => $item->has('sequence') ? $item->whole('sequence', 0, self::MOST_SEQUENCE) : $i + 1, 'leftOut' => $left,
+            'simulated' => $simulated, 'monitor' => BayCalibration::monitorOf($simulated, $place['conditions']['monitor'] ?? null),
+            'visit' => $place['visit'], 'air' => BayCalibration::airOf($place['conditions']),
+        ];
     }
 
     /** @return list<string> */

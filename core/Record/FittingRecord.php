@@ -14,6 +14,7 @@ use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\TieBreak;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Launch\BayCalibration;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use Random\Engine\Mt19937;
@@ -37,6 +38,7 @@ final readonly class FittingRecord
      * @param  string|null  $inHand  tag of the setup that was hit last
      * @param  array<string, float>  $confidence  what the player said, 1 … 5, by tag
      * @param  list<string>  $tieOrder  what breaks a tie, first first (`TieBreak::CRITERIA`)
+     * @param  BallFlight  $flight  in the air and on the ground of the brief, calibrated to the monitors
      * @param  array<string, list<string>>  $conditions  what a setup was hit under in its trials, each as "what: value", by tag
      */
     public function __construct(
@@ -53,6 +55,7 @@ final readonly class FittingRecord
         public array $confidence = [],
         public array $tieOrder = TieBreak::CRITERIA,
         public array $conditions = [],
+        public ?BayCalibration $calibration = null,
     ) {
     }
 

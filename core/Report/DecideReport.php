@@ -63,6 +63,7 @@ final class DecideReport
             'worth' => $search === null ? null : self::worth($record, $search, $advice),
             'tieBreak' => self::tieBreak($record, $advice),
             'days' => $days,
+            'calibration' => $record->calibration?->toArrays() ?? [],
         ];
     }
 
@@ -237,7 +238,7 @@ final class DecideReport
     {
         $brief = $record->brief;
         $air = new Atmosphere($brief->temperatureC, $brief->altitudeM);
-        $flight = static fn (Wind $wind, ?Turf $turf = null): BallFlight => new BallFlight($air, $wind, turf: $turf ?? $brief->turf());
+        $flight = static fn (Wind $wind, ?Turf $turf = null): BallFlight => $record->flight->elsewhere($air, $wind, $turf ?? $brief->turf());
         // The models fly a right-hander; a left-hander's wind is mirrored with the swing.
         $from = static fn (float $deg): Wind => new Wind(self::WIND_MPS, $record->hand === Hand::Left ? 360 - $deg : $deg);
         $days = [

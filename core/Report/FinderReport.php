@@ -58,6 +58,7 @@ final class FinderReport
 
         return [
             'own' => $found->own->spec->tag,
+            'calibration' => $record->calibration?->toArrays() ?? [],
             'scoring' => $found->scoring->value,
             'unit' => $found->scoring->unit(),
             'count' => count($found->setups),

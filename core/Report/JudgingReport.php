@@ -109,9 +109,11 @@ final readonly class JudgingReport
                 static fn (GuardRail $r): array => ['tag' => $r->tag, 'kind' => $r->kind, 'figures' => (object) $r->figures],
                 GuardRails::of(
                     array_values($this->evidence), $this->benchmark, $this->record->conditions, $this->speeds(), $squaringShare,
+                    $this->record->calibration,
                 ),
             ),
             'next' => $this->benchmark === null ? null : self::next(NextMove::of($this->benchmark, $ail, $this->untried(), $squaringShare)),
+            'calibration' => $this->record->calibration?->toArrays() ?? [],
             'failures' => ModelFailure::toArrays($failures),
         ];
     }

@@ -14,6 +14,7 @@ use MintCarry\Core\Club\SleeveSystem;
 use MintCarry\Core\Club\Weights;
 use MintCarry\Core\Club\WeightSlot;
 use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Impact\FaceMap;
 
 uses(TestTrait::class);
 
@@ -234,7 +235,7 @@ it('says why an arrangement is not legal', function (array $masses, string $says
 // Trade fact CP11 (common practice, no source): 11.5° at the centre, vertical radius 12 in: 13 to 15° at 15 mm above, about 9° at
 // 13 mm below.
 it('maps the loft over the face', function (): void {
-    $map = (new Head(11.5, rollRadiusMm: 305, bulgeRadiusMm: 305))->faceMap();
+    $map = FaceMap::of(new Head(11.5, rollRadiusMm: 305, bulgeRadiusMm: 305));
     $at = fn (float $toe, float $high): array => array_values(
         array_filter($map, fn (array $p): bool => $p['toeMm'] === $toe && $p['highMm'] === $high),
     )[0];
@@ -242,5 +243,15 @@ it('maps the loft over the face', function (): void {
         ->and($at(0.0, 15.0)['loftDeg'])->toBeGreaterThan(13)->toBeLessThan(15)
         ->and($at(0.0, -15.0)['loftDeg'])->toEqualWithDelta(8.7, 0.3)
         ->and($at(24.0, 0.0)['faceOpenDeg'])->toBeGreaterThan(0)
-        ->and($at(-24.0, 0.0)['faceOpenDeg'])->toEqualWithDelta(-$at(24.0, 0.0)['faceOpenDeg'], 1e-12);
+        ->and($at(-24.0, 0.0)['faceOpenDeg'])->toEqualWithDelta(-$at(24.0, 0.0)['faceOpenDeg'], 1e-12)
+        ->and($at(0.0, 0.0)['ballSpeedShare'])->toBe(1.0);
+});
+
+it('maps more ball speed over the face of a forgiving head', function (): void {
+    [$forgiving, $low] = [FaceMap::of(Head::preset('forgiving')), FaceMap::of(Head::preset('low-spin'))];
+    foreach ($forgiving as $i => $point) {
+        if ($point['toeMm'] !== 0.0 || $point['highMm'] !== 0.0) {
+            expect($point['ballSpeedShare'])->toBeLessThan(1.0)->toBeGreaterThan($low[$i]['ballSpeedShare']);
+        }
+    }
 });

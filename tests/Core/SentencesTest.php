@@ -74,6 +74,10 @@ function figuresOfKinds(): array
         'labelAndDataDisagree' => [['expectedDeg' => 1.0, 'seenDeg' => -0.8], ['expectedDeg' => -1.0, 'seenDeg' => 1.3]],
         'speedFalling' => [['speedMps' => -1.12]],
         'speedRising' => [['speedMps' => 0.97]],
+        'monitorDisagrees' => [
+            ['monitor' => 'Bay 2', 'visit' => '3', 'n' => 12.0, 'carryShare' => 0.052],
+            ['monitor' => 'none', 'visit' => 'none', 'n' => 4.0, 'carryShare' => -0.041],
+        ],
     ];
 }
 

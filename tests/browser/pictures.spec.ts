@@ -71,7 +71,7 @@ for (const row of [/Curlew L/, /Plover 445 left-handed/, /Plover 445 right-hande
                 expect(b.x + b.width).toBeLessThan(frame.x + frame.width);
             }
         }
-        await clean(page.getByRole('img', { name: /Loft over the face/ }));
+        await clean(page.getByRole('img', { name: /over the face, seen/ }));
     });
 }
 
@@ -100,7 +100,7 @@ test('the face is seen from the ball: the heel is right for a right-hander and l
         [/Tern 460 left-handed/, 'left'],
     ] as const) {
         await headPage(page, row);
-        const boxes = await texts(page.getByRole('img', { name: /Loft over the face/ }));
+        const boxes = await texts(page.getByRole('img', { name: /over the face, seen/ }));
         const at = (text: string) => boxes.find((b) => b.text === text)!.x;
         expect(at('heel') > at('toe')).toBe(hand === 'right');
     }

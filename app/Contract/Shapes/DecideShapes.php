@@ -75,7 +75,8 @@ use App\Contract\Shape;
         [
             'schools' => '{ policies: { name: string; label: string }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, '
                 .'number> }',
-            'worth' => 'Worth | null', 'tieBreak' => 'TieBreak | null', 'days' => 'OtherDay[]', 'confirm' => 'ConfirmRun | null',
+            'worth' => 'Worth | null', 'tieBreak' => 'TieBreak | null', 'days' => 'OtherDay[]', 'calibration?' => 'MonitorVisit[]',
+            'confirm' => 'ConfirmRun | null',
         ],
         of: 'Advice',
     ),

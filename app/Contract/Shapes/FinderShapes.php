@@ -35,7 +35,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Found', [
-        'own' => 'string', 'scoring' => 'string', 'unit' => 'string', 'count' => 'integer', 'best' => 'string', 'pick' => 'string',
+        'own' => 'string', 'calibration' => 'MonitorVisit[]', 'scoring' => 'string', 'unit' => 'string', 'count' => 'integer', 'best' => 'string', 'pick' => 'string',
         'expectedLoss' => 'number', 'mayStop' => 'boolean', 'ties' => 'integer', 'within' => 'integer', 'unreadable' => 'string[]',
         'failures' => 'Failure[]',
         'next' => '{ tag: string; value: number; changes: integer; turns: number; to: string | null } | null',

@@ -83,9 +83,21 @@ use App\Contract\Shape;
     ]),
 ]
 #[
+    Shape(
+        'MonitorVisit',
+        [
+            'monitor' => 'string', 'visit' => 'integer | null', 'n' => 'integer', 'dragOffset' => 'number', 'liftOffset' => 'number',
+            'spinOffset' => 'number', 'sd' => '[number, number, number]', 'carryShare' => 'number | null',
+            'carryShareAfter' => 'number | null', 'apexShare' => 'number | null', 'apexShareAfter' => 'number | null',
+            'residualBeforeM' => 'number', 'residualAfterM' => 'number', 'disagrees' => 'boolean',
+        ],
+        about: 'A monitor on a visit beside the flight model: measured over computed, less 1, before and after calibration; the offsets.',
+    ),
+]
+#[
     Shape('Judging', [
         'benchmark' => 'string | null', 'screening' => 'string', 'setups' => 'JudgedSetup[]', 'rails' => 'GuardRail[]',
-        'next' => 'NextMove | null', 'failures' => 'Failure[]',
+        'next' => 'NextMove | null', 'calibration' => 'MonitorVisit[]', 'failures' => 'Failure[]',
     ]),
 ]
 final class JudgingShapes

@@ -54,7 +54,8 @@ use App\Contract\Shape;
     Shape(
         'HeadDetail',
         [
-            'plane' => 'Plane', 'faceMap' => '{ toeMm: number; highMm: number; loftDeg: number; faceOpenDeg: number }[]',
+            'plane' => 'Plane',
+            'faceMap' => '{ toeMm: number; highMm: number; loftDeg: number; faceOpenDeg: number; ballSpeedShare: number }[]',
             'history' => '{ id: integer; values: Record<string, number[]>; position: string; readAs: string; way: string; source: '
                 .'string; note: string; by: string; at: string; inForce: string[] }[]',
         ],

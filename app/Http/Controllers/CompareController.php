@@ -21,7 +21,7 @@ final class CompareController
 
         return response()->json(
             CompareReport::between(
-                array_values($judged->sets), $judged->benchmark, $fitting->brief()->corridor, $fitting->flight(),
+                array_values($judged->sets), $judged->benchmark, $fitting->brief()->corridor, $judged->calibrations->bay->flight,
                 $judged->random(...),
             ),
         );

@@ -8,6 +8,7 @@ use App\Actions\StoreShots;
 use App\Contract\Answer;
 use App\Contract\Takes;
 use App\Exchange\CsvCell;
+use App\Fittings\Calibrations;
 use App\Http\Controllers\Concerns\KeepsNote;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\ShotResource;
@@ -40,11 +41,12 @@ final class ShotController
         responses: [new Answer('Shot[]')])]
     public function index(Request $request, Fitting $fitting): JsonResponse
     {
-        $flight = $fitting->flight();
+        $by = Calibrations::of($fitting);
 
         return response()->json(
             Shot::revealed($fitting->shots())
-                ->limit(20_000)->get()->map(fn (Shot $shot): array => (new ShotResource($shot, $flight))->toArray($request))->all(),
+                ->limit(20_000)->get()
+                ->map(fn (Shot $shot): array => (new ShotResource($shot, $by->shot($shot)))->toArray($request))->all(),
         );
     }
 
@@ -185,7 +187,7 @@ final class ShotController
         $this->journal->record($fitting, $user, implode(', ', $words), fn () => $shot->update($change));
         $fitting->touch();
 
-        return response()->json((new ShotResource($shot, $fitting->flight()))->toArray($request));
+        return response()->json((new ShotResource($shot, Calibrations::of($fitting)->shot($shot)))->toArray($request));
     }
 
     /** @return array{Trial, array<string, mixed>} the trial that a shot is moved to, and what changes of the shot with it */
@@ -216,11 +218,11 @@ final class ShotController
     public function export(Fitting $fitting): StreamedResponse
     {
         $fields = array_filter(Measure::cases(), fn (Measure $m): bool => $m->dimension() !== Dimension::Text);
-        $flight = $fitting->flight();
+        $by = Calibrations::of($fitting);
         $tags = $fitting->setups()->pluck('tag', 'id');
 
         return response()->streamDownload(
-            function () use ($fitting, $fields, $flight, $tags): void {
+            function () use ($fitting, $fields, $by, $tags): void {
                 $out = fopen('php://output', 'w');
                 if ($out === false) {
                     return;
@@ -234,7 +236,7 @@ final class ShotController
                     ',', '"', '',
                 );
                 foreach (Shot::revealed($fitting->shots())->lazy(500) as $shot) {
-                    $read = $shot->launchShot($flight);
+                    $read = $by->shot($shot);
                     fputcsv(
                         $out,
                         array_map(CsvCell::safe(...), [

@@ -29,7 +29,7 @@ final class BayResource extends JsonResource
         $fitting = $this->resource;
         $view = new BayView($fitting);
         [$trial, $blind, $secret, $figures] = [$view->trial, $view->blind, $view->secret, $view->figures];
-        $flight = $fitting->flight();
+        $by = $view->judged->calibrations;
         // What a screen needs to keep its trail right without asking for the whole fitting at every shot; and what only changes
         // with it is left out for a screen that has it.
         $stamp = $view->stamp();
@@ -42,7 +42,7 @@ final class BayResource extends JsonResource
             'running' => $trial === null ? null : self::trial($trial, $blind),
             'trials' => $view->trials->map(fn (Trial $t): array => self::trial($t, $blind))->all(),
             'shots' => $view->shots
-                ->map(fn (Shot $s): array => ($secret ? ['setupId' => 0] : []) + (new ShotResource($s, $flight))->toArray($request))
+                ->map(fn (Shot $s): array => ($secret ? ['setupId' => 0] : []) + (new ShotResource($s, $by->shot($s)))->toArray($request))
                 ->all(),
             'mishits' => (object) array_intersect_key($view->judged->mishits(), array_flip($view->shots->pluck('id')->all())),
             'counted' => $view->counted(),

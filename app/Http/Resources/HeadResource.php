@@ -11,6 +11,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use MintCarry\Core\Club\EquipmentRules;
 use MintCarry\Core\Club\HeadReadings;
 use MintCarry\Core\Club\ReadingSet;
+use MintCarry\Core\Impact\FaceMap;
 
 /** @mixin RackHead */
 final class HeadResource extends JsonResource
@@ -55,7 +56,7 @@ final class HeadResource extends JsonResource
             ($this->full
                 ? [
                     'plane' => SleeveResource::plane($gauged->sleeve, $straight, $this->squaringShare),
-                    'faceMap' => $body->faceMap(),
+                    'faceMap' => FaceMap::of($body),
                     'history' => $head->readings
                         ->reverse()->values()
                         ->map(

@@ -7,12 +7,12 @@ namespace App\Http\Resources;
 use App\Models\Shot;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
-use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Launch\LaunchShot;
 
 /** @mixin Shot */
 final class ShotResource extends JsonResource
 {
-    public function __construct(Shot $shot, private readonly BallFlight $flight)
+    public function __construct(Shot $shot, private readonly LaunchShot $read)
     {
         parent::__construct($shot);
     }
@@ -22,7 +22,7 @@ final class ShotResource extends JsonResource
     {
         /** @var Shot $shot */
         $shot = $this->resource;
-        $read = $shot->launchShot($this->flight);
+        $read = $this->read;
 
         return [
             'id' => $shot->id,

@@ -57,6 +57,9 @@ final class Hidden
 
     public float $tangential;
 
+    /** How much more or less than our law the faces of this player's heads lose off centre. */
+    public float $fall;
+
     public BallFlight $range;
 
     public BallFlight $course;
@@ -77,9 +80,16 @@ final class Hidden
         $this->guides = $u(0, 1) < 0.25 ? $u(0.1, 0.4) : 0.0;
         $this->restitution = 0.87 + $n(0.012);
         $this->tangential = -0.32 + $n(0.06);
-        $drag = new Aerodynamics($n(0.006), $n(0.008));
+        $drag = new Aerodynamics($n(0.006), $n(0.02));
         $this->range = new BallFlight(aerodynamics: $drag);
+        $this->fall = max(0.3, 1 + $n(0.25));
         $this->course = new BallFlight(wind: new Wind(abs($n(3.0)), $u(0, 360)), aerodynamics: $drag);
+    }
+
+    /** Share of its fall that a face has lost at a strike, mm: another law than ours. */
+    private static function fallen(float $toe, float $high): float
+    {
+        return 1 - exp(-($toe ** 2 + $high ** 2) / (2 * 23 ** 2));
     }
 
     /**
@@ -131,7 +141,8 @@ final class Hidden
             $impact = new Impact(
                 new Head(
                     $body->loftDeg, $body->massG, $body->cgToeMm, $body->cgBackMm, $body->cgUpMm, $body->inertiaGcm2, 290.0, 290.0,
-                    max(0.7, min(0.95, $this->restitution - (0.00006 * $toe ** 2) / 4)), max(-0.6, min(0.0, $this->tangential)),
+                    max(0.5, min(0.95, $this->restitution * (1 - $this->fall * $body->restitutionFall * self::fallen($swing[5], $swing[6])))),
+                    max(-0.6, min(0.0, $this->tangential)), 0.0,
                 ),
             );
             $delivery = new Delivery($swing[0], $swing[1], $swing[2], max(2.0, $swing[3]), $swing[4]);

@@ -84,3 +84,13 @@ export function effect(measure: string, of: { value: number; low: number; high: 
     const k = factor(unit);
     return { value: `${signed(of.value * k, digits)} ${unit}`, low: signed(of.low * k, digits), high: signed(of.high * k, digits) };
 }
+
+/** By which monitors' shots flights are calibrated, in a sentence; empty where none told anything. */
+export function calibrationText(visits: { n: number; carryShare: number | null }[]): string {
+    const n = visits.reduce((sum, v) => sum + v.n, 0);
+    if (n === 0) return '';
+    const told = visits.filter((v) => v.carryShare !== null);
+    const shots = told.reduce((sum, v) => sum + v.n, 0);
+    const share = told.reduce((sum, v) => sum + (v.n * v.carryShare!) / shots, 0);
+    return say('calibration.told', { n, share: `${signed(share * 100, 1)} %`, carries: told.length ? 'yes' : 'no' });
+}

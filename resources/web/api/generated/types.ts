@@ -307,6 +307,7 @@ export interface Forgiveness {
 
 export interface Found {
     own: string;
+    calibration: MonitorVisit[];
     scoring: string;
     unit: string;
     count: number;
@@ -378,6 +379,7 @@ export interface Grounds {
     worth: Worth | null;
     tieBreak: TieBreak | null;
     days: OtherDay[];
+    calibration?: MonitorVisit[];
     confirm: ConfirmRun | null;
 }
 
@@ -388,7 +390,7 @@ export interface GuardRail {
     figures: Record<string, number | string | string[]>;
 }
 
-export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBall' | 'otherTee' | 'otherVisit' | 'otherConditions' | 'playerCompensating' | 'labelAndDataDisagree' | 'speedFalling' | 'speedRising';
+export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBall' | 'otherTee' | 'otherVisit' | 'otherConditions' | 'playerCompensating' | 'labelAndDataDisagree' | 'speedFalling' | 'speedRising' | 'monitorDisagrees';
 
 export type Hand = 'right' | 'left';
 
@@ -425,7 +427,7 @@ export interface HeadDetail {
     body: { massG: number; cgToeMm: number; cgBackMm: number; cgUpMm: number; inertiaGcm2: number[][]; };
     warnings: string[];
     plane: Plane;
-    faceMap: { toeMm: number; highMm: number; loftDeg: number; faceOpenDeg: number; }[];
+    faceMap: { toeMm: number; highMm: number; loftDeg: number; faceOpenDeg: number; ballSpeedShare: number; }[];
     history: { id: number; values: Record<string, number[]>; position: string; readAs: string; way: string; source: string; note: string; by: string; at: string; inForce: string[]; }[];
 }
 
@@ -506,6 +508,7 @@ export interface Judging {
     setups: JudgedSetup[];
     rails: GuardRail[];
     next: NextMove | null;
+    calibration: MonitorVisit[];
     failures: Failure[];
 }
 
@@ -547,6 +550,24 @@ export interface Missing {
     finder: string;
     decide: string;
     sheet: string;
+}
+
+/** A monitor on a visit beside the flight model: measured over computed, less 1, before and after calibration; the offsets. */
+export interface MonitorVisit {
+    monitor: string;
+    visit: number | null;
+    n: number;
+    dragOffset: number;
+    liftOffset: number;
+    spinOffset: number;
+    sd: [number, number, number];
+    carryShare: number | null;
+    carryShareAfter: number | null;
+    apexShare: number | null;
+    apexShareAfter: number | null;
+    residualBeforeM: number;
+    residualAfterM: number;
+    disagrees: boolean;
 }
 
 export interface NextMove {
@@ -676,6 +697,7 @@ export interface Proof {
     worth: Worth | null;
     tieBreak: TieBreak | null;
     days: OtherDay[];
+    calibration?: MonitorVisit[];
     confirm: ConfirmRun | null;
     brief?: Brief;
 }

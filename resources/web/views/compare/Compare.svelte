@@ -1,6 +1,7 @@
 <script lang="ts">
     import Failures from '../../parts/Failures.svelte';
     import Frame from '../../parts/Frame.svelte';
+    import Monitors from '../../parts/Monitors.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import ShotTable from '../../parts/ShotTable.svelte';
@@ -54,6 +55,14 @@
                 <section>
                     <Pictures {fitting} {comparison} {judging} shots={compared.shots} {columns} {judged} {others} />
                     <OffCentre {judged} {units} />
+                    {#if judging?.calibration.length}
+                        <h2>The monitor beside physics</h2>
+                        <Monitors visits={judging.calibration} {units} />
+                        <p class="small">
+                            Shots with a measured carry or apex set drag, lift and spin for their monitor and visit; what it did not measure
+                            is computed with them, and so is what is predicted.
+                        </p>
+                    {/if}
                 </section>
             </div>
             <h2>The shots</h2>

@@ -10,6 +10,7 @@
     import Outline from '../../parts/Outline.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../lib/session.svelte';
+    import { calibrationText } from '../../format/sentences';
     import { nameOf } from '../../format/setups';
     import { factor, plain, signed, when } from '../../format/units';
     import ConfirmRun from './ConfirmRun.svelte';
@@ -99,7 +100,7 @@
                     <p class="sure">{sureness(advice, fitting)}</p>
                 </div>
             </div>
-            <p class="small">{basisText(advice)}</p>
+            <p class="small">{basisText(advice)} {calibrationText(advice.calibration ?? [])}</p>
             {#if !kept && found && notHitText(advice, found)}<p>
                     {notHitText(advice, found)} <a href="#/fitting/{fitting.id}/finder">To the finder</a>
                 </p>{/if}

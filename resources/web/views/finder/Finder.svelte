@@ -14,6 +14,7 @@
     import Picture from '../../parts/Picture.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../lib/session.svelte';
+    import { calibrationText } from '../../format/sentences';
     import { factor, figure, plain, signed } from '../../format/units';
     import { adviceText, gainText, learnedRows, nameOf, nextText, ownEffectRows, stopText } from './sentences';
 
@@ -92,6 +93,7 @@
         {#if found}
             <Failures failures={found.failures} />
             <p class="advice">{adviceText(found, units)} {stopText(found, units)}</p>
+            {#if calibrationText(found.calibration)}<p class="small">{calibrationText(found.calibration)}</p>{/if}
             {#if next && found.next}
                 <div class="next">
                     <p>

@@ -91,7 +91,7 @@
                         <SetupPlane plane={head.plane} hand={head.hand} {at} from={head.plane.home} onpick={(l) => (at = l)} />
                     </section>
                     <section>
-                        <h2>Loft over the face</h2>
+                        <h2>Loft and ball speed over the face</h2>
                         <FaceMap map={head.faceMap} hand={head.hand} />
                     </section>
                 </div>

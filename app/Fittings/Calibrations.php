@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Fittings;
+
+use App\Models\Fitting;
+use App\Models\Shot;
+use App\Models\Trial;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
+use MintCarry\Core\Air\Atmosphere;
+use MintCarry\Core\Flight\Aerodynamics;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Launch\BayCalibration;
+use MintCarry\Core\Launch\LaunchShot;
+use MintCarry\Core\Launch\MonitorVisit;
+use WeakMap;
+
+/**
+ * What a fitting's shots say of the monitors that saw them, so that every screen computes what was not measured by the same
+ * flight. Worked out anew when a shot, a trial or the brief's air changes, and kept until then.
+ */
+final class Calibrations
+{
+    private const KEPT_S = 86_400;
+
+    /** @var WeakMap<Fitting, array{string, self}>|null the last one of each fitting in this process */
+    private static ?WeakMap $known = null;
+
+    /** @param  array<int, array{monitor: mixed, visit: int|null}>  $places  of trials, by id */
+    private function __construct(public readonly BayCalibration $bay, private readonly array $places)
+    {
+    }
+
+    public static function of(Fitting $fitting): self
+    {
+        self::$known ??= new WeakMap;
+        $stands = self::fingerprint($fitting);
+        $last = self::$known[$fitting] ?? null;
+        if ($last !== null && $last[0] === $stands) {
+            return $last[1];
+        }
+        $now = self::read($fitting, $stands);
+        self::$known[$fitting] = [$stands, $now];
+
+        return $now;
+    }
+
+    /** The flight that a shot goes by where its monitor left something out. */
+    public function flightOf(Shot $shot): BallFlight
+    {
+        $place = $this->places[$shot->trial_id ?? 0] ?? ['monitor' => null, 'visit' => null];
+
+        return $this->bay->flightOf(
+            BayCalibration::monitorOf($shot->source === 'simulated', $place['monitor']), $place['visit'],
+        );
+    }
+
+    public function shot(Shot $shot): LaunchShot
+    {
+        return $shot->launchShot($this->flightOf($shot));
+    }
+
+    /** Changes with everything that the calibration hangs on. */
+    private static function fingerprint(Fitting $fitting): string
+    {
+        $sum = static fn (string $table, string $columns): string => json_encode(
+            DB::table($table)->where('fitting_id', $fitting->id)
+                ->selectRaw("count(*) as n, bit_xor(crc32(concat_ws('|', {$columns}))) as one")
+                ->selectRaw("sum(crc32(concat_ws('-', {$columns}))) as two")
+                ->first(),
+            JSON_THROW_ON_ERROR,
+        );
+        $brief = $fitting->brief();
+
+        return hash('xxh128', implode(';', [
+            $sum('shots', "id, ifnull(trial_id, 0), source, ifnull(left_out_reason, ''), measured"),
+            $sum('trials', 'id, ifnull(visit_id, 0), ifnull(blind_id, 0), conditions'),
+            (string) DB::table('blinds')->where('fitting_id', $fitting->id)->whereNull('revealed_at')->count(),
+            $brief->temperatureC, $brief->altitudeM, $brief->turf, ModelVersion::now(),
+        ]));
+    }
+
+    private static function read(Fitting $fitting, string $stands): self
+    {
+        $trials = Trial::query()->where('fitting_id', $fitting->id)->with('visit')->get(['id', 'visit_id', 'conditions']);
+        $places = $air = [];
+        foreach ($trials as $t) {
+            $places[$t->id] = ['monitor' => $t->conditions['monitor'] ?? null, 'visit' => $t->visit?->number];
+            $air[$t->id] = BayCalibration::airOf($t->conditions);
+        }
+        $visits = Cache::remember("calibration:{$fitting->id}:{$stands}", self::KEPT_S, fn (): array => array_map(
+            self::packed(...), self::worked($fitting, $places, $air)->visits,
+        ));
+
+        return new self(BayCalibration::from(array_map(self::unpacked(...), $visits), $fitting->flight()), $places);
+    }
+
+    /**
+     * @param  array<int, array{monitor: mixed, visit: int|null}>  $places
+     * @param  array<int, Atmosphere|null>  $air
+     */
+    private static function worked(Fitting $fitting, array $places, array $air): BayCalibration
+    {
+        $brief = $fitting->brief();
+        $shots = Shot::revealed(Shot::query())->where('fitting_id', $fitting->id)
+            ->where(fn ($q) => $q->whereNull('left_out_reason')->orWhere('left_out_reason', '!=', BayCalibration::NOT_BY))
+            ->orderBy('sequence')->get(['id', 'trial_id', 'source', 'measured']);
+
+        return BayCalibration::of(
+            array_values($shots->map(fn (Shot $s): array => [
+                'monitor' => BayCalibration::monitorOf($s->source === 'simulated', $places[$s->trial_id ?? 0]['monitor'] ?? null),
+                'visit' => $places[$s->trial_id ?? 0]['visit'] ?? null, 'values' => array_map(floatval(...), $s->measured),
+                'air' => $air[$s->trial_id ?? 0] ?? null,
+            ])->all()),
+            $fitting->flight(), new Atmosphere($brief->temperatureC, $brief->altitudeM),
+        );
+    }
+
+    /** @return array<string, mixed> a visit as plain values, which any cache keeps */
+    private static function packed(MonitorVisit $v): array
+    {
+        return ['aerodynamics' => get_object_vars($v->aerodynamics)] + get_object_vars($v);
+    }
+
+    /** @param  array<string, mixed>  $v */
+    private static function unpacked(array $v): MonitorVisit
+    {
+        return new MonitorVisit(...['aerodynamics' => new Aerodynamics(...$v['aerodynamics'])] + $v);
+    }
+}

@@ -1,0 +1,207 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Launch;
+
+use MintCarry\Core\Air\Atmosphere;
+use MintCarry\Core\Flight\Aerodynamics;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Calibration;
+use MintCarry\Core\Flight\Launch;
+
+use function array_filter;
+use function array_map;
+use function array_sum;
+use function array_values;
+use function count;
+use function intdiv;
+use function min;
+use function range;
+use function sqrt;
+use function usort;
+
+/**
+ * What the shots of a fitting that carry measured carry and apex say of each monitor on each visit, and the flights that follow
+ * from it: one for each monitor and visit, for what that monitor left out, and one of them all, for what is predicted.
+ *
+ * A visit is shrunk toward the monitor's other visits, a monitor without others toward nothing (`Calibration`).
+ */
+final readonly class BayCalibration
+{
+    /** So many shots of a visit tell as much as all of them; they are taken evenly. */
+    private const MOST_SHOTS = 60;
+
+    /** Share of the prior's width by which visits of one monitor differ (assumption). */
+    private const BETWEEN_VISITS = 0.4;
+
+    /** A shot left out for this reason says nothing of the monitor. */
+    public const NOT_BY = 'monitor error';
+
+    /** What made-up shots call their monitor. */
+    public const SIMULATED = 'simulated';
+
+    /**
+     * @param  BallFlight  $flight  of all monitors together, by their shots
+     * @param  list<MonitorVisit>  $visits
+     * @param  array<string, BallFlight>  $flights  by key
+     */
+    private function __construct(public BallFlight $flight, public array $visits, private array $flights, private BallFlight $plain)
+    {
+    }
+
+    /** Nothing known: physics as it is. */
+    public static function none(BallFlight $plain): self
+    {
+        return new self($plain, [], [], $plain);
+    }
+
+    /**
+     * @param  list<array{monitor: string, visit: int|null, values: array<string, float>, air: Atmosphere|null}>  $shots  measured
+     *   values by field; air where the shot was hit in another than the fitting's
+     * @param  BallFlight  $plain  the flight in the fitting's air, not calibrated
+     */
+    public static function of(array $shots, BallFlight $plain, Atmosphere $air): self
+    {
+        $told = [];
+        foreach ($shots as ['monitor' => $monitor, 'visit' => $visit, 'values' => $values, 'air' => $itsAir]) {
+            $one = self::told($values, $itsAir ?? $air);
+            if ($one !== null) {
+                $told[$monitor][$visit ?? 0][] = $one;
+            }
+        }
+        $visits = [];
+        foreach ($told as $monitor => $byVisit) {
+            $byVisit = array_map(self::some(...), $byVisit);
+            foreach ($byVisit as $visit => $its) {
+                $others = array_merge([], ...array_values(array_filter(
+                    $byVisit, static fn (int $other): bool => $other !== $visit, ARRAY_FILTER_USE_KEY,
+                )));
+                $visits[] = MonitorVisit::of((string) $monitor, $visit === 0 ? null : $visit, $its, self::fit($its, $others));
+            }
+        }
+
+        return self::from($visits, $plain);
+    }
+
+    /** @param  list<MonitorVisit>  $visits */
+    public static function from(array $visits, BallFlight $plain): self
+    {
+        $flights = $offsets = [];
+        foreach ($visits as $v) {
+            $flights[self::key($v->monitor, $v->visit)] = $plain->calibrated($v->aerodynamics);
+            $offsets[$v->monitor][] = $v;
+        }
+        // A visit of which nothing was measured goes by the monitor's other visits.
+        foreach ($offsets as $monitor => $its) {
+            $flights[self::key((string) $monitor, -1)] = $plain->calibrated(self::together($its));
+        }
+
+        return new self($visits === [] ? $plain : $plain->calibrated(self::together($visits)), $visits, $flights, $plain);
+    }
+
+    /** The flight that a monitor's shots of a visit go by. */
+    public function flightOf(string $monitor, ?int $visit): BallFlight
+    {
+        return $this->flights[self::key($monitor, $visit)] ?? $this->flights[self::key($monitor, -1)] ?? $this->plain;
+    }
+
+    /** The monitor's name where a shot has one. */
+    public static function monitorOf(bool $isSimulated, mixed $named): string
+    {
+        return $isSimulated ? self::SIMULATED : (is_string($named) ? $named : '');
+    }
+
+    /**
+     * The air that a trial was hit in, where it was kept.
+     *
+     * @param  array<mixed>  $conditions
+     */
+    public static function airOf(array $conditions): ?Atmosphere
+    {
+        [$celsius, $altitude] = [$conditions['temperatureC'] ?? null, $conditions['altitudeM'] ?? null];
+
+        return is_numeric($celsius) && is_numeric($altitude) && $celsius >= -30 && $celsius <= 55 && $altitude >= -500 && $altitude <= 5000
+            ? new Atmosphere((float) $celsius, (float) $altitude)
+            : null;
+    }
+
+    /** @return list<array<string, mixed>> what each monitor said on each visit, as a report tells it */
+    public function toArrays(): array
+    {
+        return array_map(static fn (MonitorVisit $v): array => $v->toArray(), $this->visits);
+    }
+
+    private static function key(string $monitor, ?int $visit): string
+    {
+        return "{$visit}|{$monitor}";
+    }
+
+    /**
+     * A shot as calibration takes it; null where it tells nothing, or what no ball can have flown.
+     *
+     * @param  array<string, float>  $values
+     * @return array{Launch, ?float, ?float, Atmosphere}|null
+     */
+    private static function told(array $values, Atmosphere $air): ?array
+    {
+        $shot = LaunchShot::launchOf($values);
+        $within = static function (Measure $measure, float $least) use ($values): ?float {
+            $value = $values[$measure->value] ?? null;
+
+            return $value !== null && $value >= $least && $value <= $measure->possible()[1] ? $value : null;
+        };
+        [$carry, $apex] = [$within(Measure::Carry, 20.0), $within(Measure::Apex, 1.0)];
+
+        return $shot === null || $shot->launchDeg < 2 || ($carry === null && $apex === null) ? null : [$shot, $carry, $apex, $air];
+    }
+
+    /**
+     * @param  list<array{Launch, ?float, ?float, Atmosphere}>  $its
+     * @param  list<array{Launch, ?float, ?float, Atmosphere}>  $others  the monitor's other visits
+     */
+    private static function fit(array $its, array $others): Calibration
+    {
+        if ($others === []) {
+            return Calibration::fit($its);
+        }
+        $known = Calibration::fit($others);
+        $sd = [];
+        foreach (Calibration::PRIOR_SD as $i => $prior) {
+            $sd[] = min($prior, sqrt($known->sd[$i] ** 2 + (self::BETWEEN_VISITS * $prior) ** 2));
+        }
+
+        return Calibration::fit($its, around: $known->aerodynamics(), priorSd: [$sd[0], $sd[1], $sd[2]]);
+    }
+
+    /**
+     * An even choice that does not hang on the order in which shots come.
+     *
+     * @param  list<array{Launch, ?float, ?float, Atmosphere}>  $shots
+     * @return list<array{Launch, ?float, ?float, Atmosphere}>
+     */
+    private static function some(array $shots): array
+    {
+        usort($shots, static fn (array $a, array $b): int => [$a[0]->ballSpeedMps, $a[0]->launchDeg, $a[0]->spinRpm, $a[1], $a[2]]
+            <=> [$b[0]->ballSpeedMps, $b[0]->launchDeg, $b[0]->spinRpm, $b[1], $b[2]]);
+        $n = count($shots);
+
+        return $n <= self::MOST_SHOTS ? $shots : array_map(
+            static fn (int $i): array => $shots[intdiv($i * $n, self::MOST_SHOTS)], range(0, self::MOST_SHOTS - 1),
+        );
+    }
+
+    /** @param  non-empty-list<MonitorVisit>  $visits */
+    private static function together(array $visits): Aerodynamics
+    {
+        $shots = array_sum(array_map(static fn (MonitorVisit $v): int => $v->n, $visits));
+        $mean = static fn (callable $of): float => array_sum(array_map(
+            static fn (MonitorVisit $v): float => $v->n / $shots * $of($v->aerodynamics), $visits,
+        ));
+
+        return new Aerodynamics(
+            $mean(static fn (Aerodynamics $a): float => $a->dragOffset), $mean(static fn (Aerodynamics $a): float => $a->liftOffset),
+            $mean(static fn (Aerodynamics $a): float => $a->spinOffset),
+        );
+    }
+}
