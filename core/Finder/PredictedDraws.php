@@ -21,8 +21,8 @@ use function crc32;
 use function sqrt;
 
 /**
- * What each setup's shots may look like for this player: for every draw of the unknowns the mean carry, total, side and apex, and
- * the spread of side and carry. Nothing here depends on what the brief plays for, so that a changed brief only prices anew.
+ * What each setup's shots may look like for this player: for every draw of the unknowns the mean carry, total, side, apex and side
+ * at rest, and the spread of side and carry. Nothing here depends on what the brief plays for, so that a changed brief only prices anew.
  *
  * Every setup has the same 64 draws of the unknowns; what was hit has 192 more. A draw holds θ of the belief, a quirk for each
  * setup that nobody hit, the scatter (its scale by χ², Wilson & Hilferty 1931, from memory) and what the models themselves miss
@@ -52,14 +52,14 @@ final readonly class PredictedDraws
 
     private const SPARES = 37;
 
-    private const FIGURES = 6;
+    private const FIGURES = 8;
 
     private const SEEN = 3;
 
     /**
      * @param  list<SetupSpec>  $specs  the own club first
      * @param  array<int, array<int, array<int, float>>>  $figures  by setup, figure and draw (64, or 256 where it was hit):
-     *   carry, total, side (+ right), apex, spread of side, spread of carry, m
+     *   carry, total, side (+ right), apex, spread of side, spread of carry, side at rest, spread of it, m
      * @param  array<int, array<int, array<int, float>>>  $seen  by setup, value and draw (64): mean face °, loft °, speed m/s as
      *   a right-hander's, what a trial would show
      * @param  list<bool>  $tested  by setup
@@ -152,9 +152,9 @@ final readonly class PredictedDraws
         }
         $sign = $belief->own->hand->sign();
         $isOwn = $spec->tag === $belief->own->tag;
-        [$sideSd, $carrySd] = [$surface->spread(2, $scatter), $surface->spread(0, $scatter)];
-        $draws = [[], [], [], [], [], []];
-        foreach ($surface->means($shifts, $scatter) as $d => [$carry, $total, $side, $apex]) {
+        [$sideSd, $carrySd, $restSd] = array_map(static fn (int $f): float => $surface->spread($f, $scatter), [2, 0, 4]);
+        $draws = array_fill(0, self::FIGURES, []);
+        foreach ($surface->means($shifts, $scatter) as $d => [$carry, $total, $side, $apex, $rest]) {
             $missed = $isOwn
                 ? [0.0, 0.0]
                 : [
@@ -163,7 +163,7 @@ final readonly class PredictedDraws
                 ];
             $values = [
                 $carry + $missed[0], $total + $missed[0], $sign * ($side + $missed[1]), $apex, $sideSd * $scales[$d],
-                $carrySd * $scales[$d],
+                $carrySd * $scales[$d], $sign * ($rest + $missed[1]), $restSd * $scales[$d],
             ];
             foreach ($values as $f => $value) {
                 $draws[$f][] = $value;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Finder;
 
 use MintCarry\Core\Fitting\Brief;
+use MintCarry\Core\Fitting\Run;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Strokes;
 use MintCarry\Core\Statistics\Normal;
@@ -14,7 +15,8 @@ use MintCarry\Core\Statistics\Normal;
  * with the aim fixed, the share in the corridor with the aim fixed, and the best aim in degrees.
  *
  * Shots are hit in a bay; the course has wind. Each draw is priced in a crosswind of its own, the same for every setup: it moves
- * nothing between them, but a setup that already leans far to one side has less room left.
+ * nothing between them, but a setup that already leans far to one side has less room left. The ground is known no better:
+ * each draw has its own share of run, again the same for every setup (`Run`). What counts is where the ball comes to rest.
  */
 final readonly class ScoredDraws
 {
@@ -26,6 +28,11 @@ final readonly class ScoredDraws
 
     /** Drift for each m/s of crosswind as a share of carry: 0.012 at 55, 65 and 74 m/s of ball speed (our flight model). */
     private const DRIFT_PER_MPS = 0.012;
+
+    /** The ratios that spread wind and run over the draws without an order that the other draws could share. */
+    private const GOLDEN_RATIO = 0.6180339887;
+
+    private const ROOT_OF_TWO = 0.4142135624;
 
     /**
      * @param  array<int, array<int, float>>  $scores
@@ -46,15 +53,18 @@ final readonly class ScoredDraws
         $sign = ($draws->specs[0] ?? null)?->hand->sign() ?? 1;
         $gust = array_map(
             static fn (float $z): float => $sign * $z * max(self::CROSSWIND_MPS, $brief->windMps / M_SQRT2) * self::DRIFT_PER_MPS,
-            self::spread(PredictedDraws::DRAWS_OF_HIT),
+            self::spread(PredictedDraws::DRAWS_OF_HIT, self::GOLDEN_RATIO),
         );
+        $run = array_map(Run::share(...), self::spread(PredictedDraws::DRAWS_OF_HIT, self::ROOT_OF_TWO));
         $scores = $strokes = $aimFixed = $shares = $aims = [];
         $isStrokes = $scoring === Scoring::FewestStrokes;
-        foreach ($draws->figures as $s => [$carries, $totals, $sides, $apexes, $sideSds, $carrySds]) {
+        foreach ($draws->figures as $s => [$carries, $totals, $sides, $apexes, , $carrySds, $rests, $restSds]) {
             $aimFixed[$s] = $strokes[$s] = $aims[$s] = $shares[$s] = $scores[$s] = [];
             foreach ($carries as $d => $carry) {
+                $total = $carry + $run[$d] * ($totals[$d] - $carry);
+                $sd = Run::spread($restSds[$d], $totals[$d] - $carry);
                 [$aimFixed[$s][$d], $cost, $aim, $middle, $shares[$s][$d]] = $price->drive(
-                    $sides[$d] + $gust[$d] * $carry, $sideSds[$d], $totals[$d], $brief->aimFree,
+                    $sides[$d] + $run[$d] * ($rests[$d] - $sides[$d]) + $gust[$d] * $carry, $sd, $total, $brief->aimFree,
                 );
                 $strokes[$s][$d] = $cost;
                 $aims[$s][$d] = $aim;
@@ -62,8 +72,8 @@ final readonly class ScoredDraws
                     ? $cost
                     : $scoring->of(
                         [
-                            'strokes' => $cost, 'share' => $price->share($middle, $sideSds[$d]), 'carryM' => $carry,
-                            'carrySdM' => $carrySds[$d], 'totalM' => $totals[$d], 'apexM' => $apexes[$d],
+                            'strokes' => $cost, 'share' => $price->share($middle, $sd), 'carryM' => $carry,
+                            'carrySdM' => $carrySds[$d], 'totalM' => $total, 'apexM' => $apexes[$d],
                         ],
                         $brief->weights,
                     );
@@ -78,14 +88,13 @@ final readonly class ScoredDraws
      *
      * @return list<float>
      */
-    private static function spread(int $draws): array
+    private static function spread(int $draws, float $ratio): array
     {
         $out = [];
         $pairs = max(1, intdiv($draws, 2));
         for ($k = 0; 2 * $k < $draws; $k++) {
-            // The golden ratio spreads the pairs over the upper half without an order that the other draws could share (Weyl
-            // 1916; from memory).
-            $z = Normal::quantile(0.5 + 0.5 * (fmod(($k + 1) * 0.6180339887, 1.0) * ($pairs - 1) + 0.5) / $pairs);
+            // Multiples of an irrational number spread the pairs over the upper half (Weyl 1916; from memory).
+            $z = Normal::quantile(0.5 + 0.5 * (fmod(($k + 1) * $ratio, 1.0) * ($pairs - 1) + 0.5) / $pairs);
             $way = $k % 2 === 0 ? 1 : -1;
             array_push($out, $way * $z, -$way * $z);
         }

@@ -44,17 +44,20 @@ final readonly class PosteriorDraws
         $scoring = $brief->scoring();
         $price = new Strokes($brief, 0.0);
         $scores = $strokes = $aimFixed = $aims = [];
+        $ground = array_map(static fn (): float => Run::share(Normal::draw($random)), range(1, self::DRAWS)); // of one course for all
         foreach ($sets as $set) {
             $side = SideEstimate::of($set, $pooled);
             [$carryM, $carrySdM, $carryErrorM] = self::length($set->summary(Measure::Carry));
             [$totalM, , $totalErrorM] = self::length($set->summary(Measure::Total));
+            $turn = self::turn($set);
             $apexM = $set->summary(Measure::Apex)->mean ?? 0.0;
             $tag = $set->tag;
             $scores[$tag] = $strokes[$tag] = $aimFixed[$tag] = $aims[$tag] = [];
             for ($d = 0; $d < self::DRAWS; $d++) {
                 [$meanM, $sdM] = $side->draw($random);
                 $luck = Normal::draw($random); // carry and total go together
-                $total = $totalM + $totalErrorM * $luck;
+                $total = $totalM + $totalErrorM * $luck + ($ground[$d] - 1) * ($totalM - $carryM);
+                $meanM += ($ground[$d] - 1) * $turn;
                 [$aimFixed[$tag][$d], $best, $aims[$tag][$d], $middle] = $price->drive($meanM, $sdM, $total, $brief->aimFree);
                 $strokes[$tag][$d] = $best = min($best, $aimFixed[$tag][$d]);
                 $scores[$tag][$d] = $scoring->of(
@@ -68,6 +71,12 @@ final readonly class PosteriorDraws
         }
 
         return new self($scores, $strokes, $aimFixed, $aims);
+    }
+
+    /** How much farther across than it landed the mean drive comes to rest, m. */
+    private static function turn(ShotSet $set): float
+    {
+        return ($set->summary(Measure::TotalSide)->mean ?? 0.0) - ($set->summary(Measure::Side)->mean ?? 0.0);
     }
 
     /**

@@ -9,7 +9,7 @@ use MintCarry\Core\Statistics\Normal;
 use MintCarry\Core\Statistics\Summary;
 
 /**
- * Where a setup's drives finish across the target line, judged from few shots: mean and spread with their uncertainty.
+ * Where a setup's drives come to rest across the target line, judged from few shots: mean and spread with their uncertainty.
  *
  * The method and its constants are those of docs/judging.md, "Shares": normal predictive, spread shrunk to this player's other setups
  * and to a typical 8 % of carry, prior mean 0 ± 16 m, effective n = 0.6 n, half the degrees of freedom. Calibrated by simulation.
@@ -45,7 +45,7 @@ final readonly class SideEstimate
         $sum = self::PRIOR_DOF * $typical ** 2;
         $dof = self::PRIOR_DOF;
         foreach ($sets as $set) {
-            $summary = $set->summary(Measure::Side);
+            $summary = $set->summary(Measure::TotalSide);
             if ($summary !== null && $summary->sd !== null) {
                 $sum += ($summary->n - 1) * $summary->sd ** 2;
                 $dof += $summary->n - 1;
@@ -57,16 +57,18 @@ final readonly class SideEstimate
 
     public static function of(ShotSet $set, float $pooledSpreadM): self
     {
-        $summary = $set->summary(Measure::Side);
+        $summary = $set->summary(Measure::TotalSide);
         $n = $summary->n ?? 0;
         $own = $summary?->sd;
         $ownDof = $own === null ? 0 : $n - 1;
         $variance = (self::POOL_DOF * $pooledSpreadM ** 2 + $ownDof * ($own ?? 0.0) ** 2) / (self::POOL_DOF + $ownDof);
         $precision = 0.6 * $n / $variance + 1 / self::PRIOR_MEAN_SD_M ** 2;
 
+        $run = ($set->summary(Measure::Total)->mean ?? 0.0) - ($set->summary(Measure::Carry)->mean ?? 0.0);
+
         return new self(
             $n, $n === 0 ? 0.0 : (0.6 * $n * ($summary->mean ?? 0.0)) / $variance / $precision, sqrt(1 / $precision),
-            sqrt($variance), (self::POOL_DOF + $ownDof) / 2,
+            Run::spread(sqrt($variance), $run), (self::POOL_DOF + $ownDof) / 2,
         );
     }
 

@@ -66,6 +66,11 @@ final readonly class LaunchShot
                 ];
             }
         }
+        $total = $values['totalM'] ?? $computed['totalM'] ?? null;
+        if (! isset($computed['totalSideM']) && isset($values['sideM'], $values['carryM']) && $total !== null && $values['carryM'] > 0) {
+            // Nobody saw how it came in: it runs on in the line from the tee.
+            $computed['totalSideM'] = $values['sideM'] * $total / $values['carryM'];
+        }
         if (! isset($computed['curveM']) && isset($values['sideM'], $values['directionDeg'], $values['carryM'])) {
             $computed['curveM'] = $values['sideM'] - $values['carryM'] * tan(deg2rad($values['directionDeg']));
         }

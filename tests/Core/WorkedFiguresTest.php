@@ -8,6 +8,9 @@ use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Finder\Belief;
 use MintCarry\Core\Finder\Predicted;
 use MintCarry\Core\Finder\Trade;
+use MintCarry\Core\Fitting\Corridor;
+use MintCarry\Core\Fitting\CorridorShare;
+use MintCarry\Core\Fitting\Run;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\SideEstimate;
 use MintCarry\Core\Flight\BallFlight;
@@ -22,15 +25,19 @@ use MintCarry\Core\Launch\TextFile;
 use MintCarry\Core\Launch\TypedShot;
 use MintCarry\Core\Report\JudgingReport;
 use MintCarry\Core\Statistics\Interval;
+use MintCarry\Core\Statistics\Normal;
 
 require_once __DIR__.'/../Swings.php';
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 
 // Figures that can be worked out by hand, and limits on either side of which the tool says another thing.
 
 it('pools the spread of side as a worked example does', function (): void {
     $set = fn (array $sides): ShotSet => new ShotSet('A', array_map(
         fn (float $s): LaunchShot => LaunchShot::of(
-            ['ballSpeedMps' => 66.0, 'launchDeg' => 12.0, 'spinRpm' => 2500.0, 'carryM' => 200.0, 'sideM' => $s], sameFlight(),
+            ['ballSpeedMps' => 66.0, 'launchDeg' => 12.0, 'spinRpm' => 2500.0, 'carryM' => 200.0, 'sideM' => $s, 'totalSideM' => $s],
+            sameFlight(),
         ),
         $sides,
     ));
@@ -38,6 +45,34 @@ it('pools the spread of side as a worked example does', function (): void {
     expect(SideEstimate::pooledSpread([$set([-10.0, 0.0, 10.0]), $set([-6.0, 6.0])]))->toEqualWithDelta(sqrt(2320 / 11), 1e-9)
         ->and(SideEstimate::pooledSpread([$set([3.0])]))->toEqualWithDelta(16.0, 1e-9)
         ->and(SideEstimate::pooledSpread([]))->toEqualWithDelta(16.0, 1e-9);
+});
+
+it('judges the share by where the ball comes to rest, with the bounces in its spread', function (): void {
+    $set = fn (float $farther): ShotSet => new ShotSet('A', array_map(
+        fn (float $s): LaunchShot => LaunchShot::of([
+            'ballSpeedMps' => 66.0, 'launchDeg' => 12.0, 'spinRpm' => 2500.0, 'carryM' => 200.0, 'totalM' => 220.0, 'sideM' => $s,
+            'totalSideM' => $s + $farther,
+        ], sameFlight()),
+        [4.0, 9.0, 2.0, 7.0, 5.0, 8.0],
+    ));
+    $share = fn (ShotSet $s): CorridorShare => CorridorShare::of(SideEstimate::of($s, 12.0), new Corridor(30.0), new Randomizer(new Mt19937(4)));
+    [$straight, $on] = [$share($set(0.0)), $share($set(10.0))];
+    expect($on->share)->toBeLessThan($straight->share - 0.05)->and($on->right)->toBeGreaterThan($straight->right)
+        // 12 m of spread, and 6 % of 20 m of run: √(12² + 1.2²), shrunk as ever.
+        ->and(Run::spread(12.0, 20.0))->toEqualWithDelta(sqrt(145.44), 1e-9)
+        ->and(SideEstimate::of($set(10.0), 12.0)->meanM)->toBeGreaterThan(SideEstimate::of($set(0.0), 12.0)->meanM + 4);
+});
+
+it('runs a ball of unknown direction on in the line from the tee', function (): void {
+    $seen = ['ballSpeedMps' => 66.0, 'launchDeg' => 12.0, 'spinRpm' => 2500.0, 'carryM' => 200.0, 'sideM' => -12.0];
+    $shot = LaunchShot::of($seen + ['totalM' => 225.0], sameFlight());
+    expect($shot->computed['totalSideM'])->toEqualWithDelta(-13.5, 1e-9)
+        ->and(LaunchShot::of(['totalSideM' => -20.0] + $seen, sameFlight())->computed)->not->toHaveKey('totalSideM');
+});
+
+it('takes the run for as much too long as too short', function (): void {
+    $shares = array_map(fn (int $i): float => Run::share(Normal::quantile(($i + 0.5) / 200)), range(0, 199));
+    expect(array_sum($shares) / 200)->toEqualWithDelta(1.0, 0.001)->and(min($shares))->toBeGreaterThan(0.3);
 });
 
 it('explains gains by carry and share as least squares do', function (): void {

@@ -190,7 +190,9 @@ final class Judging
         $in = 0;
         $true = $this->hit($maker, $player, 160)[0];
         foreach ($true as $shot) {
-            $in += abs($shot->value(Measure::Side) ?? 99.0) <= 15.0 ? 1 : 0;
+            // Where it comes to rest, each bounce turning it a little.
+            $run = ($shot->value(Measure::Total) ?? 0.0) - ($shot->value(Measure::Carry) ?? 0.0);
+            $in += abs(($shot->value(Measure::TotalSide) ?? 99.0) + 0.06 * $run * Normal::draw($this->random)) <= 15.0 ? 1 : 0;
         }
         foreach (array_keys($share) as $n) {
             $set = new ShotSet('A', $this->hit($maker, $player, $n)[0]);
