@@ -9,6 +9,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Bench;
 
+use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\SetupSpec;
@@ -21,6 +22,7 @@ use MintCarry\Core\Fitting\Corridor;
 use MintCarry\Core\Fitting\Strokes;
 use MintCarry\Core\Fitting\Trouble;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Launch\BayCalibration;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Statistics\Normal;
 use Random\Engine\Mt19937;
@@ -35,6 +37,7 @@ final class Advice
 
     public function __construct(
         private readonly Randomizer $random, private readonly float $priorWidth = 1.0, private readonly int $truthShots = 60,
+        private readonly bool $calibrates = true,
     ) {
     }
 
@@ -199,8 +202,10 @@ final class Advice
                 [$ball, $club, $strike] = $hit;
                 $noise = fn (float $v, float $sd): float => $v + $sd * Normal::draw($this->random);
                 $s = $player->hand->sign();
+                $flown = $player->range->fly($ball);
                 $shots[] = LaunchShot::of(
                     [
+                        'carryM' => max(21.0, $noise($flown->carryM, 1.5)), 'apexM' => max(1.5, $noise($flown->apexM, 0.7)),
                         'ballSpeedMps' => $noise($ball->ballSpeedMps, 0.25), 'launchDeg' => $noise($ball->launchDeg, 0.25),
                         'spinRpm' => max(300.0, $noise($ball->spinRpm, 60)),
                         'directionDeg' => $s * $noise($ball->directionDeg, 0.25),
@@ -252,8 +257,14 @@ final class Advice
             $this->priorWidth,
         );
 
+        $seen = [];
+        foreach (array_merge(...array_column($tested, 'shots')) as $shot) {
+            $seen[] = ['monitor' => 'bay', 'visit' => 1, 'values' => $shot->measured, 'air' => null];
+        }
+        $flight = $this->calibrates ? BayCalibration::of($seen, new BallFlight, new Atmosphere)->flight : new BallFlight;
+
         return Finder::of(
-            PredictedDraws::of($prior, $prior->after($tested), $mirrored, new BallFlight, $this->random), $brief, $this->random,
+            PredictedDraws::of($prior, $prior->after($tested), $mirrored, $flight, $this->random), $brief, $this->random,
         );
     }
 
@@ -324,7 +335,7 @@ if (isset($argv[0]) && realpath($argv[0]) === __FILE__) {
     $players = (int) ($argv[1] ?? 500);
     $begun = hrtime(true);
     echo "{$players} hidden players, priors times ".(float) ($argv[4] ?? 1)."\n";
-    $bench = new Advice(new Randomizer(new Mt19937((int) ($argv[2] ?? 1))), (float) ($argv[4] ?? 1));
+    $bench = new Advice(new Randomizer(new Mt19937((int) ($argv[2] ?? 1))), (float) ($argv[4] ?? 1), calibrates: ! in_array('plain', $argv, true));
     foreach ($bench->run($players, (int) ($argv[3] ?? 40)) as $name => $value) {
         printf("  %-62s %8.4f\n", $name, $value);
     }
