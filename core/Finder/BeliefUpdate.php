@@ -142,12 +142,13 @@ final class BeliefUpdate
     {
         $swing = Belief::apply($rows, $this->theta);
         $ball = Swing::of($swing)->ball($impact);
-        $slopes = $ball === null || $groups === [] ? null : SeenFields::slopes($impact, $swing);
-        if ($ball === null || $slopes === null) {
+        $near = $ball === null || $groups === [] ? null : SeenFields::around($impact, $swing, $ball, $this->scatter);
+        if ($ball === null || $near === null) {
             return;
         }
+        [$slopes, $bend] = $near;
         foreach ($groups as $shots) {
-            $seen = SeenFields::of(array_keys($shots[0]), $swing, $ball, $slopes, $rows);
+            $seen = SeenFields::of(array_keys($shots[0]), $swing, $ball, $slopes, $bend, $rows);
             $byScatter = $this->byScatter($seen);
             $inverse = Matrix::inverse($this->covariance($seen, $byScatter));
             [$weight, $residuals] = $this->weigh($seen, $shots, $byScatter, $inverse);

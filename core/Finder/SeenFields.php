@@ -37,14 +37,15 @@ final readonly class SeenFields
      * @param  array<int, float>  $swing  the nine values of the mean swing
      * @param  array<string, float>  $ball  the ball of it
      * @param  array<int, array<string, float>>  $slopes  of the ball, by value of the swing and field
+     * @param  array<string, float>  $bend  by which the mean ball of a cloud of strikes differs from the ball of the mean strike
      * @param  array<int, array<int, float>>  $rows  how θ makes the swing (`Belief::rows`)
      */
-    public static function of(array $names, array $swing, array $ball, array $slopes, array $rows): self
+    public static function of(array $names, array $swing, array $ball, array $slopes, array $bend, array $rows): self
     {
         $predicted = $noise = $bySwing = $byTheta = [];
         foreach ($names as $f => $name) {
             $club = array_search($name, self::OF_CLUB, true);
-            $predicted[$f] = $club === false ? $ball[$name] : $swing[$club];
+            $predicted[$f] = $club === false ? $ball[$name] + $bend[$name] : $swing[$club];
             $isShare = str_ends_with($name, 'Mps') || $name === 'spinRpm';
             $noise[$f] = PlayerPriors::MONITOR_NOISE[$name] * ($isShare ? $predicted[$f] : 1.0);
             $bySwing[$f] = $byTheta[$f] = [];
@@ -66,14 +67,19 @@ final readonly class SeenFields
     }
 
     /**
-     * Slopes of the ball along each value of the swing that scatters.
+     * Slopes of the ball along each value of the swing that scatters, and what a cloud of strikes takes from the mean ball: off
+     * centre every ball is slower, so that the mean of many is slower than the one of the mean strike.
      *
      * @param  array<int, float>  $swing
-     * @return array<int, array<string, float>>|null by value and field; null where the model gives no ball nearby
+     * @param  array<string, float>  $ball  of it
+     * @param  array<int, array<int, float>>  $scatter
+     * @return array{array<int, array<string, float>>, array<string, float>}|null slopes by value and field, the bend by field;
+     *   null where the model gives no ball nearby
      */
-    public static function slopes(Impact $impact, array $swing): ?array
+    public static function around(Impact $impact, array $swing, array $ball, array $scatter): ?array
     {
         $out = [];
+        $bend = array_map(static fn (): float => 0.0, $ball);
         foreach (Swing::STEP as $i => $h) {
             $up = $down = $swing;
             $up[$i] += $h;
@@ -84,10 +90,13 @@ final readonly class SeenFields
             }
             foreach ($above as $field => $value) {
                 $out[$i][$field] = ($value - $below[$field]) / (2 * $h);
+                if ($i === Swing::TOE || $i === Swing::HIGH) {
+                    $bend[$field] += 0.5 * $scatter[$i][$i] * ($value - 2 * $ball[$field] + $below[$field]) / $h ** 2;
+                }
             }
         }
 
-        return $out;
+        return [$out, $bend];
     }
 
     /**

@@ -8,7 +8,7 @@ use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * Drag and lift of a golf ball as functions of the spin ratio S = ω r sin ψ / |u| and the Reynolds number Re = 2 r ρ |u| / μ:
- *   CD = 0.1792 + 0.813 S 10⁵ / (Re + 3·10⁴),   CL = 0.464 S / (S + 0.177).
+ *   CD = 0.1788 + 0.817 S 10⁵ / (Re + 3·10⁴),   CL = 0.465 S / (S + 0.178).
  * Four of the constants are fitted to the rows of tests/reference/tour-averages.csv and common-practice.csv by
  * tests/reference/flight_law.py; what else was tried and what is left over stands in docs/physics.md. Both are smooth everywhere;
  * lift levels off, as in the wind tunnel (Bearman & Harvey 1976, from memory). The 3·10⁴ keeps the drag bounded where a ball
@@ -26,18 +26,18 @@ final readonly class Aerodynamics
 
     public const GRAVITY_MPS2 = 9.80665;
 
-    public const DRAG_CONSTANT = 0.1792;
+    public const DRAG_CONSTANT = 0.1788;
 
-    public const DRAG_OF_SPIN = 0.813;
+    public const DRAG_OF_SPIN = 0.817;
 
     public const REYNOLDS = 1e5;
 
     public const REYNOLDS_SLOW = 3e4;
 
-    public const LIFT_LEVEL = 0.464;
+    public const LIFT_LEVEL = 0.465;
 
     /** The spin ratio that gives half of the lift's level. */
-    public const LIFT_HALF = 0.177;
+    public const LIFT_HALF = 0.178;
 
     public const SPIN_DECAY = 2.0e-5;
 

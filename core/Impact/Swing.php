@@ -39,8 +39,11 @@ final readonly class Swing
     /** Values that scatter from swing to swing: all but the last two. */
     public const SCATTERING = 7;
 
-    /** Steps by which the models are differentiated along the values that scatter: m/s, °, °, °, °, mm, mm. */
-    public const STEP = [0.3, 0.5, 0.5, 0.5, 0.5, 2.0, 2.0];
+    /**
+     * Steps by which the models are differentiated along the values that scatter: m/s, °, °, °, °, mm, mm. Those of the strike are a
+     * little more than its usual scatter, since the ball speed lost over the face is no parabola.
+     */
+    public const STEP = [0.3, 0.5, 0.5, 0.5, 0.5, 9.0, 7.0];
 
     /**
      * A ball leaves at about (1 + restitution) × club speed; a change of restitution works on this sum (the usual one,

@@ -5,7 +5,7 @@
 #include <stdlib.h>
 #include <time.h>
 
-static double k, still, turning, of_spin, half = 0.177, slow, g = 9.80665, R = 0.021335, sx, sy, sz, decay;
+static double k, still, turning, of_spin, half = 0.178, slow, g = 9.80665, R = 0.021335, sx, sy, sz, decay;
 
 static void rate(double vx, double vy, double vz, double w, double *a) {
     double u2 = vx * vx + vy * vy + vz * vz, u = sqrt(u2);
@@ -61,7 +61,7 @@ static double fly(double speed, double launch, double spin, double axis) {
 int main(void) {
     k = 1.2077 * M_PI * R * R / (2 * 0.04593); decay = 2e-5 / R;
     double per = 1.8038e-5 / (2 * R * 1.2077);
-    still = k * 0.1792; turning = k * 0.813 * 1e5 * per; slow = 3e4 * per; of_spin = k * R * 0.464;
+    still = k * 0.1788; turning = k * 0.817 * 1e5 * per; slow = 3e4 * per; of_spin = k * R * 0.465;
     int n = 200000; double sum = 0; struct timespec s, e;
     clock_gettime(CLOCK_MONOTONIC, &s);
     for (int i = 0; i < n; i++) sum += fly(55 + (i % 1000) * 0.02, 8 + i % 10, 1800 + 3 * (i % 500), i % 7 - 3);
