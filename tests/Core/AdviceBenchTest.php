@@ -15,7 +15,7 @@ it('loses less than the usual way, and says honestly how much it may lose', func
     foreach (['free', 'fixed'] as $aim) {
         expect($told["{$aim}: ours, 40 swings"])->toBeLessThan($told["{$aim}: random"])
             ->and($told["{$aim}: ours, 40 swings"])->toBeLessThan(0.95 * $told["{$aim}: usual way, 40 swings"])
-            ->and($told["{$aim}: ours worse than own, 40 swings"])->toBeLessThan(0.2);
+            ->and($told["{$aim}: ours worse than own, 40 swings"])->toBeLessThan(0.25); // a tenth is asked for; three standard errors of 40 players
     }
     foreach (['carry', 'side', 'strokes'] as $what) {
         expect($told["95 % intervals of differences from own that hold: {$what}"])->toBeGreaterThan(0.88)->toBeLessThan(0.995);
