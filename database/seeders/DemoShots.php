@@ -6,6 +6,7 @@ namespace Database\Seeders;
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
+use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\PlayerModel;
 use MintCarry\Core\Impact\ShotMaker;
 use Random\Engine\Mt19937;
@@ -23,9 +24,10 @@ final readonly class DemoShots
 
     /**
      * @param  bool  $club  does this monitor read the club?
+     * @param  BallFlight|null  $tracks  the flight as this monitor tells it; null where it tells none
      * @return list<array<string, float>> measured values by field name, rounded as a monitor shows them
      */
-    public function hit(PlayerModel $player, Head $head, Hand $hand, int $count, bool $club): array
+    public function hit(PlayerModel $player, Head $head, Hand $hand, int $count, bool $club, ?BallFlight $tracks = null): array
     {
         $maker = new ShotMaker($head, $hand, $this->random);
         $shots = [];
@@ -47,6 +49,10 @@ final readonly class DemoShots
                     'dynamicLoftDeg' => round($hit['delivery']->dynamicLoftDeg, 1), 'strikeToeMm' => round($hit['strike']->toeMm),
                     'strikeHighMm' => round($hit['strike']->highMm),
                 ];
+            }
+            if ($tracks !== null) {
+                $flown = $tracks->fly($launch);
+                $shot += ['carryM' => round($flown->carryM, 1), 'apexM' => round($flown->apexM, 1)];
             }
             $shots[] = $shot;
         }
