@@ -5,11 +5,11 @@
 
     let { map, hand }: { map: HeadDetail['faceMap']; hand: Hand } = $props();
     const W = 430;
-    const H = 262;
+    const H = 312;
     // Seen from the ball: the heel on the right for a right-hander, on the left for a left-hander.
     const way = $derived(hand === 'right' ? -1 : 1);
     const x = scaleLinear([-34, 34], [36, W - 36]);
-    const y = scaleLinear([-22, 22], [H - 50, 14]);
+    const y = scaleLinear([-22, 22], [H - 58, 6]);
     const middle = $derived(map.find((p) => p.toeMm === 0 && p.highMm === 0)!);
 </script>
 
@@ -37,11 +37,13 @@
             </g>
         {/each}
         {#each map.filter((p) => p.highMm === 0 && p.toeMm !== 0) as p (p.toeMm)}
-            <text x={x(way * p.toeMm)} y={H - 30} text-anchor="middle" class="turn">{faceWords(p.faceOpenDeg)}</text>
+            <text x={x(way * p.toeMm)} y={H - 38} text-anchor="middle" class="turn"
+                >{Math.abs(p.toeMm) > 20 ? faceWords(p.faceOpenDeg) : `${plain(Math.abs(p.faceOpenDeg), 1)}°`}</text
+            >
         {/each}
         <text x={x(way * 32)} y={H - 6} text-anchor="middle">toe</text>
         <text x={x(way * -32)} y={H - 6} text-anchor="middle">heel</text>
-        <text x={W / 2} y={H - 6} text-anchor="middle">seen from the ball, steps of 12 and 7.5 mm; %: ball speed</text>
+        <text x={W / 2} y={H - 6} text-anchor="middle">%: ball speed; steps of 12 and 7.5 mm</text>
     </svg>
 </figure>
 
