@@ -90,11 +90,19 @@ final class Calibrations
             $places[$t->id] = ['monitor' => $t->conditions['monitor'] ?? null, 'visit' => $t->visit?->number];
             $air[$t->id] = BayCalibration::airOf($t->conditions);
         }
-        $visits = Cache::remember("calibration:{$fitting->id}:{$stands}", self::KEPT_S, fn (): array => array_map(
-            self::packed(...), self::worked($fitting, $places, $air)->visits,
-        ));
+        // One place for each fitting: a newer calibration takes that of an older one. A store that cannot be read or written costs
+        // time, never a screen.
+        $store = Cache::store((string) config('mintcarry.draws_store'));
+        $place = "calibration:{$fitting->id}";
+        $kept = rescue(fn (): mixed => $store->get($place));
+        if (! is_array($kept) || ($kept[0] ?? '') !== $stands || ! is_array($kept[1] ?? null)) {
+            $kept = [$stands, array_map(self::packed(...), self::worked($fitting, $places, $air)->visits)];
+            rescue(fn (): bool => $store->put($place, $kept, self::KEPT_S));
+        }
 
-        return new self(BayCalibration::from(array_map(self::unpacked(...), $visits), $fitting->flight()), $places);
+        return new self(
+            BayCalibration::from(array_values(array_map(self::unpacked(...), $kept[1])), $fitting->flight()), $places,
+        );
     }
 
     /**
