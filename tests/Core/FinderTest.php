@@ -193,8 +193,8 @@ it('tells the difference of two setups within 0.3 yd of flying them both', funct
             $x = array_map(fn (float $a, float $d): float => $a + $d, $at, $shift);
             $flown = $flight->fly(Swing::of($x)->launch(new Impact($spec->body)) ?? new Launch(60, 12, 2500));
             $none = array_fill(0, 7, array_fill(0, 7, 0.0));
-            expect($surface->means([$shift], $none)[0][0])->toEqualWithDelta($flown->carryM, 0.27)
-                ->and($surface->means([$shift], $none)[0][2])->toEqualWithDelta($flown->sideM, 0.27)
+            expect($surface->means([$shift], $none)[0][0])->toEqualWithDelta($flown->carryM, 0.2743)
+                ->and($surface->means([$shift], $none)[0][2])->toEqualWithDelta($flown->sideM, 0.2743)
                 ->and($surface->means([$shift], $none)[0][4])->toEqualWithDelta($flown->totalSideM, 0.35);
         }
     }
