@@ -91,7 +91,20 @@ final readonly class Surface
             );
         }
 
-        $mixed = [];
+        return new self($spec, $at, $value, $slope, $curve, self::mixed($at, $value, $sides, $figures));
+    }
+
+    /**
+     * Second derivatives along the pairs, from both corners of each, so that neither way counts more; 0 where no ball flies.
+     *
+     * @param  array<int, float>  $at
+     * @param  list<float>  $value
+     * @param  array<int, array{float, list<float>|null, list<float>|null}>  $sides  step, figures above and below, by value
+     * @param  callable(array<int, float>): (list<float>|null)  $figures
+     * @return list<list<float>> by figure and pair
+     */
+    private static function mixed(array $at, array $value, array $sides, callable $figures): array
+    {
         $corners = [];
         foreach (self::PAIRS as [$i, $j]) {
             $up = $down = $at;
@@ -101,8 +114,9 @@ final readonly class Surface
             }
             $corners[] = [$sides[$i], $sides[$j], $figures($up), $figures($down)];
         }
+        $out = [];
         foreach ($value as $f => $v) {
-            $mixed[] = array_map(
+            $out[] = array_map(
                 static function (array $c) use ($f, $v): float {
                     [[$hi, $iUp, $iDown], [$hj, $jUp, $jDown], $up, $down] = $c;
                     if ($iUp === null || $iDown === null || $jUp === null || $jDown === null || $up === null || $down === null) {
@@ -115,7 +129,7 @@ final readonly class Surface
             );
         }
 
-        return new self($spec, $at, $value, $slope, $curve, $mixed);
+        return $out;
     }
 
     /**

@@ -72,31 +72,7 @@ final readonly class Calibration
         $before = self::misses($used, $air, [0.0, 0.0, 0.0]);
         $inverse = [];
         for ($round = 0; $round < 12; $round++) {
-            $now = self::misses($used, $air, $x);
-            $slopes = [];
-            foreach (self::STEP as $p => $h) {
-                $moved = $x;
-                $moved[$p] += $h;
-                $slopes[$p] = self::misses($used, $air, $moved);
-            }
-            $a = array_fill(0, 3, [0.0, 0.0, 0.0]);
-            $b = [0.0, 0.0, 0.0];
-            foreach ($x as $p => $value) {
-                $b[$p] = ($prior[$p] - $value) / $priorSd[$p] ** 2;
-                $a[$p][$p] = 1 / $priorSd[$p] ** 2;
-            }
-            foreach ($now as $k => [$miss, $sd]) {
-                $weight = self::weight($miss / $sd) / $sd ** 2;
-                $j = array_map(static fn (int $p): float => ($slopes[$p][$k][0] - $miss) / self::STEP[$p], [0, 1, 2]);
-                foreach ($j as $p => $jp) {
-                    $b[$p] -= $weight * $jp * $miss;
-                    foreach ($j as $q => $jq) {
-                        $a[$p][$q] += $weight * $jp * $jq;
-                    }
-                }
-            }
-            $inverse = Matrix::inverse($a);
-            $step = Matrix::times($inverse, $b);
+            [$inverse, $step] = self::step($used, $air, $x, $prior, $priorSd);
             $moved = 0.0;
             foreach ($x as $p => $value) {
                 $x[$p] = max(-self::LIMIT[$p], min(self::LIMIT[$p], $value + $step[$p]));
@@ -111,6 +87,43 @@ final readonly class Calibration
             $x[0], $x[1], $x[2], [sqrt($inverse[0][0]), sqrt($inverse[1][1]), sqrt($inverse[2][2])], self::rms($before),
             self::rms(self::misses($used, $air, $x)), count($used),
         );
+    }
+
+    /**
+     * One step of Gauss and Newton.
+     *
+     * @param  list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere}>  $shots
+     * @param  array<int, float>  $x
+     * @param  array<int, float>  $prior
+     * @param  array<int, float>  $priorSd
+     * @return array{array<int, array<int, float>>, array<int, float>} covariance of the three, and the step
+     */
+    private static function step(array $shots, Atmosphere $air, array $x, array $prior, array $priorSd): array
+    {
+        $now = self::misses($shots, $air, $x);
+        $slopes = [];
+        $a = array_fill(0, 3, [0.0, 0.0, 0.0]);
+        $b = [0.0, 0.0, 0.0];
+        foreach (self::STEP as $p => $h) {
+            $moved = $x;
+            $moved[$p] += $h;
+            $slopes[$p] = self::misses($shots, $air, $moved);
+            $b[$p] = ($prior[$p] - $x[$p]) / $priorSd[$p] ** 2;
+            $a[$p][$p] = 1 / $priorSd[$p] ** 2;
+        }
+        foreach ($now as $k => [$miss, $sd]) {
+            $weight = self::weight($miss / $sd) / $sd ** 2;
+            $j = array_map(static fn (int $p): float => ($slopes[$p][$k][0] - $miss) / self::STEP[$p], [0, 1, 2]);
+            foreach ($j as $p => $jp) {
+                $b[$p] -= $weight * $jp * $miss;
+                foreach ($j as $q => $jq) {
+                    $a[$p][$q] += $weight * $jp * $jq;
+                }
+            }
+        }
+        $inverse = Matrix::inverse($a);
+
+        return [$inverse, Matrix::times($inverse, $b)];
     }
 
     public function aerodynamics(): Aerodynamics
