@@ -8,10 +8,12 @@ use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Record\Item;
+use Throwable;
 
 /**
  * bin/mint: JSON in, JSON out, over the core alone. `[` = an array in, an array out; `{` = an object a line, an object out a
- * line, in constant memory. Exit code 0, or 2 when anything was refused.
+ * line, in constant memory. Exit code 0, or 2 when anything was refused; 70 for a
+ * fault of ours. Where its reader closes the pipe it ends at once and quietly.
  */
 final readonly class Program
 {
@@ -29,6 +31,24 @@ final readonly class Program
     /** @param  list<string>  $arguments without the program's name */
     public function run(array $arguments): int
     {
+        try {
+            return $this->answer($arguments);
+        } catch (ReaderGone) {
+            return 0;
+        } catch (Throwable $e) {
+            // A fault of ours, told as one; where it lies stands in the error log of PHP.
+            error_log((string) $e);
+            @fwrite($this->error, json_encode(
+                ['error' => ['code' => 'fault', 'message' => 'A fault of ours stopped this: '.$e->getMessage(), 'field' => '']], self::JSON,
+            )."\n");
+
+            return 70;
+        }
+    }
+
+    /** @param  list<string>  $arguments */
+    private function answer(array $arguments): int
+    {
         $name = array_shift($arguments);
         if ($name === null || in_array($name, ['--help', '-h', 'help'], true)) {
             $this->help();
@@ -39,8 +59,7 @@ final readonly class Program
             [$what, $known, $shape, $takesFile] = (Commands::ALL[$name] ??
                 throw InvalidInput::of('command', "'{$name}' is not a command; bin/mint alone lists them.")) + [3 => false];
             if (array_intersect($arguments, ['--help', '-h']) !== []) {
-                fwrite(
-                    $this->out,
+                $this->say(
                     "bin/mint {$name} — {$what}\n".
                         ($known === [] ? '' : 'options: --'.implode(', --', $known)."\n").
                         "{$shape}\n",
@@ -62,6 +81,14 @@ final readonly class Program
         return $file === false
             ? $this->refuse(UnreadableFile::because("The file '{$from}' cannot be read."))
             : (new self($file, $this->out, $this->error))->feed($do);
+    }
+
+    /** @throws ReaderGone when nobody reads any more */
+    private function say(string $text): void
+    {
+        if (@fwrite($this->out, $text) !== strlen($text)) {
+            throw new ReaderGone('The reader has closed the pipe.');
+        }
     }
 
     /** @param  callable(Item): array<string, mixed>  $do */
@@ -104,7 +131,7 @@ final readonly class Program
                 return $this->refuse($e, $index);
             }
         }
-        fwrite($this->out, json_encode($out, self::JSON)."\n");
+        $this->say(json_encode($out, self::JSON)."\n");
 
         return 0;
     }
@@ -130,9 +157,9 @@ final readonly class Program
             return (new self($memory, $this->out, $this->error))->stream($lines[0], $do);
         }
         try {
-            fwrite($this->out, json_encode($do(Item::of($data)), self::JSON)."\n");
+            $this->say(json_encode($do(Item::of($data)), self::JSON)."\n");
         } catch (InvalidInput|UnreadableFile|ModelFailure $e) {
-            fwrite($this->out, json_encode(['index' => 0, 'error' => self::describe($e)], self::JSON)."\n");
+            $this->say(json_encode(['index' => 0, 'error' => self::describe($e)], self::JSON)."\n");
 
             return 2;
         }
@@ -166,9 +193,9 @@ final readonly class Program
                 if ($data === null) {
                     throw UnreadableFile::because('This line is not JSON: '.json_last_error_msg().'.');
                 }
-                fwrite($this->out, json_encode($do(Item::of($data)), self::JSON)."\n");
+                $this->say(json_encode($do(Item::of($data)), self::JSON)."\n");
             } catch (InvalidInput|UnreadableFile|ModelFailure $e) {
-                fwrite($this->out, json_encode(['index' => $index, 'error' => self::describe($e)], self::JSON)."\n");
+                $this->say(json_encode(['index' => $index, 'error' => self::describe($e)], self::JSON)."\n");
                 $code = 2;
             }
             $index++;
@@ -196,9 +223,9 @@ final readonly class Program
 
     private function help(): void
     {
-        fwrite($this->out, "bin/mint COMMAND [options] < JSON: the core on the command line. bin/mint COMMAND --help says more.\n\n");
+        $this->say("bin/mint COMMAND [options] < JSON: the core on the command line. bin/mint COMMAND --help says more.\n\n");
         foreach (Commands::ALL as $name => [$what]) {
-            fwrite($this->out, sprintf("  %-10s %s\n", $name, $what));
+            $this->say(sprintf("  %-10s %s\n", $name, $what));
         }
     }
 }

@@ -82,3 +82,16 @@ it('names the item of an array that is wrong, and computes none', function (stri
     [$code, $out, $error] = mint($command, (string) json_encode([SOUND[$command], SOUND[$command] + ['wrong' => 1]]));
     expect($code)->toBe(2)->and($out)->toBe('')->and(json_decode($error, true)['error']['index'])->toBe(1);
 })->with(['flight', 'impact', 'estimate', 'sleeve', 'weights', 'window']);
+
+it('ends at once and quietly when its reader closes the pipe', function (): void {
+    $file = (string) tempnam(sys_get_temp_dir(), 'mint');
+    file_put_contents($file, str_repeat("{\"ballSpeedMps\":60,\"launchDeg\":11,\"spinRpm\":2500}\n", 4000));
+    $bin = escapeshellarg(dirname(__DIR__, 2).'/bin/mint');
+    foreach (["{$bin} flight < {$file}", $bin] as $command) {
+        // Of both: what the reader got, what came on standard error, and the code of bin/mint.
+        $told = (string) shell_exec("bash -c '{$command} 2> {$file}.err | head -c 20; echo \" \${PIPESTATUS[0]}\"'");
+        expect($told)->toEndWith(" 0\n")->and((string) file_get_contents("{$file}.err"))->toBe('');
+    }
+    unlink($file);
+    unlink("{$file}.err");
+});
