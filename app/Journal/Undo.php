@@ -7,7 +7,9 @@ namespace App\Journal;
 use App\Models\Fitting;
 use App\Models\LogEntry;
 use App\Models\User;
+use Closure;
 use Illuminate\Database\QueryException;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 
@@ -48,7 +50,7 @@ final readonly class Undo
         $row = DB::table($table)->where('id', $id)->lockForUpdate()->first();
         if ($after === null) {
             if ($row === null) {
-                DB::table($table)->insert((array) $before);
+                self::unlessTaken($table, (array) $before, fn () => DB::table($table)->insert((array) $before));
             }
             $this->journal->track($table, $id, null, []);
 
@@ -75,8 +77,33 @@ final readonly class Undo
                 throw self::refused('It was changed again since, perhaps on another screen: nothing was taken back.');
             }
         }
-        DB::table($table)->where('id', $id)->update($before + (property_exists($row, 'version') ? ['version' => $row->version + 1] : []));
+        $version = property_exists($row, 'version') ? ['version' => $row->version + 1] : [];
+        self::unlessTaken($table, $before, fn () => DB::table($table)->where('id', $id)->update($before + $version));
         $this->journal->track($table, $id, $after, $before);
+    }
+
+    /**
+     * Puts old values in again, unless something else stands in their place by now.
+     *
+     * @param  array<string, mixed>  $before
+     * @param  Closure(): mixed  $do
+     */
+    private static function unlessTaken(string $table, array $before, Closure $do): void
+    {
+        try {
+            $do();
+        } catch (UniqueConstraintViolationException) {
+            throw self::refused(
+                $table === 'setups' && isset($before['tag'])
+                    ? "The letter {$before['tag']} belongs to another setup since: nothing was taken back."
+                    : 'Something else has taken its place since: nothing was taken back.',
+            );
+        } catch (QueryException $e) {
+            if (! str_contains($e->getMessage(), 'foreign key constraint')) {
+                throw $e;
+            }
+            throw self::refused('What it belonged to is gone since: nothing was taken back.');
+        }
     }
 
     private static function refused(string $why): ValidationException

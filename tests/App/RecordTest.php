@@ -335,3 +335,15 @@ it('shows none of it to another studio', function (string $method, Closure $path
     'blind' => ['POST', fn () => "{$this->url}/blind", ['setupIds' => [1, 2], 'rounds' => 1, 'shotsEach' => 2]],
     'blind hand' => ['GET', fn () => "{$this->url}/blind/hand", []],
 ]);
+
+it('says so when the letter of a setup that is to come back belongs to another since', function (): void {
+    $this->deleteJson("api/setups/{$this->b->id}")->assertSuccessful();
+    $entry = LogEntry::query()->latest('id')->value('id');
+    $again = $this->addSetup($this->case);
+    expect($again->tag)->toBe($this->b->tag);
+    $this->postJson("api/log/{$entry}/undo")->assertUnprocessable()
+        ->assertJsonPath('errors.entry.0', "The letter {$this->b->tag} belongs to another setup since: nothing was taken back.");
+    $this->deleteJson("api/setups/{$again->id}")->assertSuccessful();
+    $this->postJson("api/log/{$entry}/undo")->assertOk();
+    expect(Setup::query()->whereKey($this->b->id)->exists())->toBeTrue();
+});
