@@ -12,8 +12,6 @@ use MintCarry\Core\Units\Dimension;
 /** Reads the rows of a file by a column map. Rows that cannot be read are returned with the reason, never dropped. */
 final readonly class ShotFile
 {
-    private const SUMMARY_WORD = '/^(avg|average|averages|mean|std\.?( ?dev\.?)?|st\.? ?dev\.?|sd|dev|deviation|standard deviation|min|minimum|max|maximum|median|sum|total|totals|consistency|variance|durchschnitt|mittelwert|moyenne|media|σ|ø)[.:]?( .*)?$/iu';
-
     public function __construct(
         private TextFile $file, private ColumnMap $map, private Hand $hand, private BallFlight $flight = new BallFlight,
     ) {
@@ -42,7 +40,7 @@ final readonly class ShotFile
 
                 continue;
             }
-            $row = $this->row($line, $cells);
+            $row = $this->row($line, $cells, $header);
             if ($row->kind === 'shot' && $row->isReadable()) {
                 $key = ShotRow::keyOf($row->values, $row->hitAt).'|'.($row->setupTag ?? '');
                 if (isset($seen[$key]) && ! $this->map->keepRepeats) {
@@ -64,16 +62,13 @@ final readonly class ShotFile
         return $this->map->unitsRow !== null && $cells === ($this->file->rows[$this->map->unitsRow][1] ?? null);
     }
 
-    /** @param  list<string>  $cells */
-    private function row(int $line, array $cells): ShotRow
+    /**
+     * @param  list<string>  $cells
+     * @param  list<string>  $header
+     */
+    private function row(int $line, array $cells, array $header): ShotRow
     {
-        $summary = false;
-        foreach ($cells as $cell) {
-            if (preg_match(self::SUMMARY_WORD, $cell) === 1) {
-                $summary = true;
-            }
-        }
-        if ($summary && ! $this->map->keepSummaryRows) {
+        if (! $this->map->keepSummaryRows && SummaryRow::is($cells, $header, $this->map)) {
             return new ShotRow($line, 'summary', [], [], null, null, null, []);
         }
         [$values, $typed, $texts, $issues] = $this->cells($cells);

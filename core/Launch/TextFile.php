@@ -8,7 +8,7 @@ use MintCarry\Core\Errors\UnreadableFile;
 
 /**
  * Turns the bytes of an uploaded file into rows of cells: finds the encoding (byte-order mark, UTF-16 without one, UTF-8, else
- * Windows-1252) and the separator (comma, semicolon or tab). Refuses what is not text, saying what it is instead.
+ * Windows-1252) and the separator (comma, semicolon, tab or bar). Refuses what is not text, saying what it is instead.
  */
 final readonly class TextFile
 {
@@ -104,7 +104,7 @@ final readonly class TextFile
         $sample = implode("\n", array_slice(explode("\n", $text, 200), 0, 199));
         $best = ',';
         $bestScore = 0.0;
-        foreach ([';', "\t", ','] as $candidate) {
+        foreach ([';', "\t", '|', ','] as $candidate) {
             $widths = array_count_values(array_map(static fn (array $row): int => count($row[1]), self::rows($sample, $candidate)));
             unset($widths[1]);
             if ($widths === []) {

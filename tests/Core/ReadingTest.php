@@ -282,3 +282,19 @@ it('keeps a measured carry and side, and lets only the run be the model’s', fu
     expect(LaunchShot::of($plain, new BallFlight)->value(Measure::Curve))->toEqualWithDelta(3.0 - 200.0 * tan(deg2rad(2.0)), 1e-9)
         ->and(LaunchShot::of(array_diff_key($plain, ['sideM' => 0]), new BallFlight)->value(Measure::Curve))->toBeNull();
 });
+
+it('takes a row for a summary only where the cell that names it is such a word', function (string $file, array $kinds): void {
+    expect(array_map(fn ($r) => $r->kind, readRows($file)))->toBe($kinds);
+})->with([
+    'a note that begins with max' => ["Shot,Ball Speed (mph),Launch,Spin,Note\n1,148,12,2400,max effort\n2,150,12,2500,Median of the morning", ['shot', 'shot']],
+    'a player called Max' => ["Player,Ball Speed (mph),Launch,Spin\nMax,148,12,2400\nMax Ode,150,12,2500\nMedia,149,12,2500", ['shot', 'shot', 'shot']],
+    'a player called Max, behind the numbers' => ["Shot,Ball Speed (mph),Launch,Spin,Golfer\n1,148,12,2400,Max\n2,150,12,2500,Max", ['shot', 'shot']],
+    'in the shot column' => ["Shot,Ball Speed (mph),Launch,Spin\n1,148,12,2400\nAverage,148,12,2400\nStd. Dev.,1,1,90\nMax:,150,13,2500", ['shot', 'summary', 'summary', 'summary']],
+    'in the setup column' => ["Time,Club,Ball Speed (mph),Launch,Spin\n10:01,A,148,12,2400\n,mean,148,12,2400", ['shot', 'summary']],
+    'German' => ["Nr.;Ball Speed (mph);Launch;Spin\n1;148;12;2400\nMittelwert;148;12;2400\nStd.Abw.;1;1;90\nSumme;2;2;2", ['shot', 'summary', 'summary', 'summary']],
+    'French' => ["Coup;Ball Speed (mph);Launch;Spin\n1;148;12;2400\nMoyenne;148;12;2400\nÉcart-type;1;1;90\nMédiane;1;1;9", ['shot', 'summary', 'summary', 'summary']],
+    'Spanish' => ["Golpe;Ball Speed (mph);Launch;Spin\n1;148;12;2400\nPromedio;148;12;2400\nDesviación estándar;1;1;90\nMáximo;1;1;9", ['shot', 'summary', 'summary', 'summary']],
+    'Italian' => ["Colpo;Ball Speed (mph);Launch;Spin\n1;148;12;2400\nMedia;148;12;2400\nDeviazione standard;1;1;90\nMassimo;1;1;9", ['shot', 'summary', 'summary', 'summary']],
+    'Dutch' => ["Slag;Ball Speed (mph);Launch;Spin\n1;148;12;2400\nGemiddelde;148;12;2400\nStandaardafwijking;1;1;90\nTotaal;1;1;9", ['shot', 'summary', 'summary', 'summary']],
+    'bars between the cells' => ["Shot|Ball Speed (mph)|Launch|Spin\n1|148|12|2400\n2|149|12|2,500", ['shot', 'shot']],
+]);
