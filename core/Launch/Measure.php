@@ -197,7 +197,7 @@ enum Measure: string
     /** The measure that a column header names, or null. Units and punctuation have been taken out by the caller. */
     public static function fromHeader(string $words): ?self
     {
-        $key = trim((string) preg_replace('/[^a-z]+/', ' ', mb_strtolower($words)));
+        $key = HeaderWords::folded($words);
 
         foreach (self::ALIASES as $pattern => $name) {
             if (preg_match('/^(?:'.$pattern.')$/', $key) === 1) {
@@ -205,7 +205,7 @@ enum Measure: string
             }
         }
 
-        return null;
+        return HeaderWords::measure($key);
     }
 
     /** Header words, as a pattern over lower-case letters and single spaces. Order matters: the first that matches wins. */

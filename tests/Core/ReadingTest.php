@@ -298,3 +298,25 @@ it('takes a row for a summary only where the cell that names it is such a word',
     'Dutch' => ["Slag;Ball Speed (mph);Launch;Spin\n1;148;12;2400\nGemiddelde;148;12;2400\nStandaardafwijking;1;1;90\nTotaal;1;1;9", ['shot', 'summary', 'summary', 'summary']],
     'bars between the cells' => ["Shot|Ball Speed (mph)|Launch|Spin\n1|148|12|2400\n2|149|12|2,500", ['shot', 'shot']],
 ]);
+
+it('reads headers in the languages of its neighbours', function (string $header): void {
+    [$row] = readRows("{$header}\nA;160,9;235,0;1,46;-1,2;2,5;12,4;1,8;2450;-3,5;215,0;232,0;7,5;29,0;38,5;6,4\n");
+    expect($row->kind)->toBe('shot')->and($row->setupTag)->toBe('A')
+        ->and($row->values['clubSpeedMps'])->toEqualWithDelta(160.9 / 3.6, 1e-6)
+        ->and($row->values['ballSpeedMps'])->toEqualWithDelta(235 / 3.6, 1e-6)
+        ->and($row->values)->toMatchArray([
+            'attackDeg' => -1.2, 'pathDeg' => 2.5, 'launchDeg' => 12.4, 'directionDeg' => 1.8, 'spinRpm' => 2450.0, 'spinAxisDeg' => -3.5,
+            'carryM' => 215.0, 'totalM' => 232.0, 'sideM' => 7.5, 'apexM' => 29.0, 'descentDeg' => 38.5, 'hangTimeS' => 6.4,
+        ]);
+})->with([
+    'German' => 'Schläger;Schlägerkopfgeschwindigkeit (km/h);Ballgeschwindigkeit (km/h);Smash-Faktor;Eintreffwinkel;Schwungbahn;Abflugwinkel;'
+        .'Abflugrichtung;Spinrate;Spinachse;Fluglänge (m);Gesamtlänge (m);Seitenabweichung (m);Scheitelhöhe (m);Landewinkel;Flugzeit',
+    'French' => "Club;Vitesse de la tête (km/h);Vitesse de balle (km/h);Facteur de smash;Angle d'attaque;Chemin de club;Angle de lancement;"
+        .'Direction de départ;Taux de spin;Axe de spin;Portée (m);Distance totale (m);Écart latéral (m);Hauteur max (m);Angle de descente;Temps de vol',
+    'Spanish' => 'Palo;Velocidad del palo (km/h);Velocidad de la bola (km/h);Factor smash;Ángulo de ataque;Trayectoria;Ángulo de lanzamiento;'
+        .'Dirección de salida;Spin;Eje de spin;Distancia de vuelo (m);Distancia total (m);Desviación lateral (m);Altura máxima (m);Ángulo de descenso;Tiempo de vuelo',
+    'Italian' => 'Bastone;Velocità del bastone (km/h);Velocità della palla (km/h);Fattore smash;Angolo di attacco;Percorso;Angolo di lancio;'
+        .'Direzione di lancio;Rotazione;Asse di spin;Distanza di volo (m);Distanza totale (m);Deviazione laterale (m);Altezza massima (m);Angolo di discesa;Tempo di volo',
+    'Dutch' => 'Stok;Clubsnelheid (km/h);Balsnelheid (km/h);Smashfactor;Aanvalshoek;Clubpad;Lanceerhoek;Lanceerrichting;Spinsnelheid;Spinas;'
+        .'Draagafstand (m);Totale afstand (m);Zijwaartse afwijking (m);Maximale hoogte (m);Landingshoek;Vluchttijd',
+]);
