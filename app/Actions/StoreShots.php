@@ -66,11 +66,12 @@ final class StoreShots
                 $rows === []
                     ? []
                     : Shot::query()
-                        ->where('fitting_id', $fitting->id)->where('sequence', '>', $sequence - count($rows))->pluck('id') as $id
+                        ->where('fitting_id', $fitting->id)->where('sequence', '>', $sequence - count($rows))
+                        ->pluck('left_out_reason', 'id') as $id => $reason
             ) {
                 app(Journal::class)->track(
                     'shots', (int) $id, ['left_out_reason' => 'other', 'left_out_note' => 'taken back'],
-                    ['left_out_reason' => null, 'left_out_note' => null],
+                    ['left_out_reason' => $reason, 'left_out_note' => null],
                 );
             }
             $now->touch();
@@ -101,7 +102,7 @@ final class StoreShots
 
     /**
      * @param  array{setupId: int, measured: array<string, float>, typed: array<string, mixed>, flags: list<string>, key: string,
-     *   line?: int|null, clientId?: string|null, hitAt?: string|null, note?: string|null}  $shot
+     *   line?: int|null, clientId?: string|null, hitAt?: string|null, note?: string|null, leftOut?: string|null}  $shot
      * @return array<string, mixed> by column
      */
     private static function row(Fitting $fitting, array $shot, string $source, ?string $content, ?ImportFile $file): array
@@ -114,7 +115,8 @@ final class StoreShots
             'typed' => json_encode($shot['typed'], JSON_THROW_ON_ERROR),
             'flags' => json_encode($shot['flags'], JSON_THROW_ON_ERROR),
             'hit_at' => isset($shot['hitAt']) ? mb_substr($shot['hitAt'], 0, 60) : null,
-            'note' => isset($shot['note']) ? mb_substr($shot['note'], 0, 500) : null, 'created_at' => now(),
+            'note' => isset($shot['note']) ? mb_substr($shot['note'], 0, 500) : null,
+            'left_out_reason' => $shot['leftOut'] ?? null, 'left_out_at' => isset($shot['leftOut']) ? now() : null, 'created_at' => now(),
             'updated_at' => now(),
         ];
     }

@@ -72,6 +72,10 @@ final readonly class ShotFile
             return new ShotRow($line, 'summary', [], [], null, null, null, []);
         }
         [$values, $typed, $texts, $issues] = $this->cells($cells);
+        [$computed, $leftOut] = self::ofOurOwn($cells, $header);
+        foreach ($computed as $field) {
+            unset($values[$field], $typed[$field]);
+        }
         $smash = $values['smash'] ?? null;
         if ($smash !== null && ($smash > 20 || $smash < 0.05)) {
             $values['smash'] = $smash > 20 ? $smash / 100 : $smash * 100;
@@ -93,8 +97,27 @@ final readonly class ShotFile
 
         return new ShotRow(
             $line, $refused ? 'bad' : 'shot', $values, $typed, $texts['setupTag'] ?? null, $texts['hitAt'] ?? null,
-            $texts['note'] ?? null, $issues,
+            $texts['note'] ?? null, $issues, $leftOut,
         );
+    }
+
+    /**
+     * What the table that the application itself gives out says of a shot beside its values: which of them were computed, so that
+     * nothing comes back as measured that never was, and why it does not count.
+     *
+     * @param  list<string>  $cells
+     * @param  list<string>  $header
+     * @return array{list<string>, string|null}
+     */
+    private static function ofOurOwn(array $cells, array $header): array
+    {
+        $at = array_flip($header);
+        if (! isset($at['shot'], $at['setup'], $at['computed'], $at['leftOut'], $at['source'])) {
+            return [[], null];
+        }
+        $leftOut = trim($cells[$at['leftOut']] ?? '');
+
+        return [array_values(array_filter(explode(' ', $cells[$at['computed']] ?? ''))), $leftOut === '' ? null : $leftOut];
     }
 
     /**

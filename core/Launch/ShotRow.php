@@ -11,6 +11,7 @@ final readonly class ShotRow
      * @param  array<string, float>  $values  by field name, in kept units and signs
      * @param  array<string, string>  $typed  by field name, the cell as it stood in the file
      * @param  list<Issue>  $issues
+     * @param  string|null  $leftOut  why the shot did not count, in a table of our own
      */
     public function __construct(
         public int $line,
@@ -21,6 +22,7 @@ final readonly class ShotRow
         public ?string $hitAt,
         public ?string $note,
         public array $issues,
+        public ?string $leftOut = null,
     ) {
     }
 

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Models\LogEntry;
 use App\Models\Shot;
 use Illuminate\Http\UploadedFile;
 use MintCarry\Core\Flight\BallFlight;
@@ -116,6 +117,8 @@ it('exports a file that it reads back to the same values', function (): void {
         $this->good + ['clubSpeedMps' => '103,2', 'directionDeg' => '-1.5', 'spinAxisDeg' => '6', 'strikeToeMm' => '4 heel'],
         ['spinRpm' => '2,950'] + $this->good + ['sideM' => '12 L', 'carryM' => '228'],
     ])->assertCreated();
+    $first = Shot::query()->where('fitting_id', $this->case->id)->orderBy('sequence')->firstOrFail();
+    $this->patchJson("api/shots/{$first->id}", ['leftOut' => ['reason' => 'mishit', 'note' => 'toe']])->assertOk();
     $csv = $this->get("api/fittings/{$this->case->id}/shots.csv")->streamedContent();
     $other = $this->fitting($this->user);
     $into = $this->addSetup($other);
@@ -132,7 +135,14 @@ it('exports a file that it reads back to the same values', function (): void {
         foreach ($shot->measured as $field => $value) {
             expect($after[$i]->measured[$field] ?? null)->toEqualWithDelta($value, 1e-3);
         }
+        // What was computed does not come back as measured, and what did not count still does not.
+        expect(array_keys($after[$i]->measured))->toEqualCanonicalizing(array_keys($shot->measured))
+            ->and($after[$i]->left_out_reason)->toBe($shot->left_out_reason);
     }
+    expect($after[0]->left_out_reason)->toBe('mishit');
+    // Taken back, they are left out, the one that already was too.
+    $this->postJson('api/log/'.LogEntry::query()->where('fitting_id', $other->id)->latest('id')->value('id').'/undo')->assertOk();
+    expect(Shot::query()->where('fitting_id', $other->id)->whereNull('left_out_reason')->count())->toBe(0);
 });
 
 it('mirrors heel and toe for the hand that holds the club', function (string $hand): void {

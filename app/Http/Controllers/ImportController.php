@@ -14,6 +14,7 @@ use App\Models\Fitting;
 use App\Models\ImportFile;
 use App\Models\RememberedMap;
 use App\Models\Setup;
+use App\Models\Shot;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -152,7 +153,7 @@ final class ImportController
      *
      * @param  array<string, mixed>  $given  setupId for all, or tags by name
      * @return list<array{setupId: int, measured: array<string, float>, typed: array<string, mixed>, flags: list<string>,
-     *   key: string, line: int, hitAt: string|null, note: string|null}>
+     *   key: string, line: int, hitAt: string|null, note: string|null, leftOut: string|null}>
      */
     private function shots(ImportFile $file, ColumnMap $map, array $given): array
     {
@@ -177,7 +178,7 @@ final class ImportController
                 'setupId' => (int) $setupId, 'measured' => $row->values, 'typed' => $row->typed,
                 'flags' => array_map(fn (Issue $i): string => $i->message, $row->issues),
                 'key' => ShotRow::keyOf($row->values, $row->hitAt), 'line' => $row->line, 'hitAt' => $row->hitAt,
-                'note' => $row->note,
+                'note' => $row->note, 'leftOut' => in_array($row->leftOut, Shot::REASONS, true) ? $row->leftOut : null,
             ];
         }
 
