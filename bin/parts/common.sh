@@ -19,7 +19,7 @@ install_debian_packages() {
   [ -x /usr/sbin/nginx ] || want+=(nginx-light)
   # The headless build, unless the full browser is there already (bin/parts/browser.mjs).
   [ -x /usr/bin/chromium-headless-shell ] || [ -x /usr/bin/chromium ] || [ "${1:-}" != with-browser ] || want+=(chromium-headless-shell)
-  for ext in pdo_mysql:mysql mbstring:mbstring intl:intl dom:xml curl:curl zip:zip apcu:apcu; do
+  for ext in pdo_mysql:mysql mbstring:mbstring intl:intl dom:xml curl:curl zip:zip apcu:apcu gd:gd; do
     grep -qix "${ext%%:*}" <<<"$have" || want+=("php8.2-${ext##*:}")
   done
   command -v php >/dev/null || want+=(php8.2-cli)

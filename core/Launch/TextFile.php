@@ -69,6 +69,16 @@ final readonly class TextFile
         return new self($encoding, $delimiter, $rows);
     }
 
+    /**
+     * A table that somebody else has read already, as a workbook's sheet.
+     *
+     * @param  list<array{int, list<string>}>  $rows
+     */
+    public static function table(string $kind, array $rows): self
+    {
+        return new self($kind, '', $rows);
+    }
+
     /** @return array{string, string} text in UTF-8, name of the encoding found */
     private static function decode(string $bytes): array
     {

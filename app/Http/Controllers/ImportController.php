@@ -9,6 +9,7 @@ use App\Actions\StoreShots;
 use App\Contract\Answer;
 use App\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
+use App\Intake\LaunchTable;
 use App\Journal\Journal;
 use App\Models\Fitting;
 use App\Models\ImportFile;
@@ -24,7 +25,6 @@ use MintCarry\Core\Launch\ColumnGuess;
 use MintCarry\Core\Launch\ColumnMap;
 use MintCarry\Core\Launch\Issue;
 use MintCarry\Core\Launch\ShotRow;
-use MintCarry\Core\Launch\TextFile;
 use OpenApi\Attributes as OA;
 
 final class ImportController
@@ -63,7 +63,7 @@ final class ImportController
     {
         $upload = $request->file('file');
         if (! $upload instanceof UploadedFile) {
-            throw ValidationException::withMessages(['file' => 'No file arrived. Choose a CSV file of launch data.']);
+            throw ValidationException::withMessages(['file' => 'No file arrived. Choose a file of launch data: CSV, XLSX or ODS.']);
         }
         $limit = (int) config('mintcarry.upload_bytes');
         if (! $upload->isValid() || $upload->getSize() > $limit) {
@@ -75,7 +75,7 @@ final class ImportController
             ]);
         }
         $raw = (string) $upload->getContent();
-        $text = TextFile::read($raw);
+        $text = LaunchTable::read($raw);
         $user = self::user($request);
         $file = ImportFile::query()->create([
             'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id,
@@ -94,7 +94,7 @@ final class ImportController
     {
         $given = $request->validate(['map' => ['required', 'array']]);
 
-        return response()->json($this->reader->preview($file, TextFile::read($file->raw), ColumnMap::fromArray($given['map']), false));
+        return response()->json($this->reader->preview($file, LaunchTable::read($file->raw), ColumnMap::fromArray($given['map']), false));
     }
 
     /** Stores the shots as previewed: into one setup, or by the names in the setup column. */
@@ -163,7 +163,7 @@ final class ImportController
             $byTag[(string) $row['tag']] = $row['setupId'];
         }
         $rows = array_filter(
-            $this->reader->rows($file, TextFile::read($file->raw), $map), fn (ShotRow $row): bool => $row->kind === 'shot',
+            $this->reader->rows($file, LaunchTable::read($file->raw), $map), fn (ShotRow $row): bool => $row->kind === 'shot',
         );
         $shots = [];
         foreach ($rows as $row) {
@@ -190,9 +190,12 @@ final class ImportController
         responses: [new Answer('application/octet-stream')])]
     public function raw(ImportFile $file): Response
     {
+        $ending = strtolower(pathinfo($file->name, PATHINFO_EXTENSION));
+        $kind = in_array($ending, ['xlsx', 'ods'], true) ? $ending : 'csv';
+
         return response($file->raw, 200, [
             'Content-Type' => 'application/octet-stream',
-            'Content-Disposition' => 'attachment; filename="launch-data-'.$file->id.'.csv"',
+            'Content-Disposition' => 'attachment; filename="launch-data-'.$file->id.'.'.$kind.'"',
         ]);
     }
 

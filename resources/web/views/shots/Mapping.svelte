@@ -71,7 +71,7 @@
         await remove(`files/${preview.id}`).catch(() => undefined);
         oncancel();
     }
-    const named: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab' };
+    const named: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' };
 </script>
 
 <section class="panel">
@@ -79,7 +79,7 @@
         <div>
             <h2>How “{preview.name}” is read</h2>
             <p class="small">
-                {preview.encoding}, split by {named[preview.delimiter]}{#if preview.remembered}, as you read this kind of file before{/if}.
+                {preview.encoding}{#if preview.delimiter}, split by {named[preview.delimiter]}{/if}{#if preview.remembered}, as you read this kind of file before{/if}.
                 Nothing is stored yet.
             </p>
         </div>

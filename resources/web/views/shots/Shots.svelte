@@ -84,12 +84,12 @@
             >
                 <b>{sending.busy ? 'Reading …' : 'Drop a file of launch data here, or choose one'}</b>
                 <span class="small"
-                    >CSV or text, with comma, semicolon or tab; up to 20,000 rows. One file per setup, or one with a setup column. You see
+                    >CSV, text, XLSX or ODS; up to 20,000 rows. One file per setup, or one with a setup column. You see
                     how it is read before anything is stored.</span
                 >
                 <input
                     type="file"
-                    accept=".csv,.txt,.tsv,text/csv,text/plain"
+                    accept=".csv,.txt,.tsv,.xlsx,.ods,text/csv,text/plain"
                     disabled={sending.busy}
                     onchange={(e) => {
                         upload(e.currentTarget.files?.[0]);
