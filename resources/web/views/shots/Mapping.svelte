@@ -79,8 +79,8 @@
         <div>
             <h2>How “{preview.name}” is read</h2>
             <p class="small">
-                {preview.encoding}{#if preview.delimiter}, split by {named[preview.delimiter]}{/if}{#if preview.remembered}, as you read this kind of file before{/if}.
-                Nothing is stored yet.
+                {preview.encoding}{#if preview.delimiter}, split by {named[preview.delimiter]}{/if}{#if preview.remembered}, as you read
+                    this kind of file before{/if}. Nothing is stored yet.
             </p>
         </div>
         <p class="tally">

@@ -84,8 +84,8 @@
             >
                 <b>{sending.busy ? 'Reading …' : 'Drop a file of launch data here, or choose one'}</b>
                 <span class="small"
-                    >CSV, text, XLSX or ODS; up to 20,000 rows. One file per setup, or one with a setup column. You see
-                    how it is read before anything is stored.</span
+                    >CSV, text, XLSX or ODS; up to 20,000 rows. One file per setup, or one with a setup column. You see how it is read
+                    before anything is stored.</span
                 >
                 <input
                     type="file"
