@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToStudio;
+use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
 use MintCarry\Core\Club\Hand;
 
@@ -16,7 +17,7 @@ use MintCarry\Core\Club\Hand;
  */
 final class Player extends Model
 {
-    use BelongsToStudio;
+    use BelongsToStudio, Journaled;
 
     /** Units that a player can read in. */
     public const UNITS = ['speed' => ['mph', 'm/s', 'km/h'], 'distance' => ['yd', 'm'], 'height' => ['ft', 'm'], 'length' => ['in', 'mm']];

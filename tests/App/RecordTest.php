@@ -347,3 +347,16 @@ it('says so when the letter of a setup that is to come back belongs to another s
     $this->postJson("api/log/{$entry}/undo")->assertOk();
     expect(Setup::query()->whereKey($this->b->id)->exists())->toBeTrue();
 });
+
+it('keeps a change of the player in the log, and takes it back', function (): void {
+    $was = $this->case->player->only(['name', 'units']);
+    $this->patchJson($this->url, [
+        'version' => $this->case->version, 'name' => 'Ada Fenwick', 'hand' => 'left',
+        'units' => ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'],
+    ])->assertOk();
+    $entry = LogEntry::query()->latest('id')->firstOrFail();
+    expect($entry->words)->toBe('changed the player’s name, hand, units');
+    $this->postJson("api/log/{$entry->id}/undo")->assertOk();
+    $player = $this->case->player->fresh();
+    expect($player->only(['name', 'units']))->toBe($was)->and($player->hand->value)->toBe('right');
+});

@@ -142,17 +142,20 @@ final class FittingController
                 return true;
             }
             [$change, $words] = self::changes($request, $now);
-            $this->journal->record(
-                $now, $user, $words === [] ? 'changed the player' : implode(', ', $words),
-                fn () => $now->fill($change + ['version' => $now->version + 1])->save(),
-            );
             $player = array_filter(
                 array_intersect_key((array) $request->validated(), ['name' => 1, 'hand' => 1, 'units' => 1]),
                 fn (mixed $v): bool => $v !== null && $v !== '',
             );
             if ($player !== []) {
-                $now->player->update($player);
+                $words[] = 'changed the player’s '.implode(', ', array_keys($player));
             }
+            $this->journal->record(
+                $now, $user, $words === [] ? 'changed nothing' : implode(', ', $words),
+                function () use ($now, $change, $player): void {
+                    $now->fill($change + ['version' => $now->version + 1])->save();
+                    $now->player->fill($player)->save();
+                },
+            );
 
             return false;
         });
