@@ -85,7 +85,7 @@
             {/each}
         </g>
         <text x={(LEFT + W - RIGHT) / 2} y={H - 6} text-anchor="middle">predicted carry, {units.distance}</text>
-        <text transform="translate(13,{H / 2}) rotate(-90)" text-anchor="middle">in the corridor, aim fixed</text>
+        <text transform="translate(13,{H / 2}) rotate(-90)" text-anchor="middle">at rest in the corridor, aim fixed</text>
     </svg>
     <figcaption class="small">
         Each dot a legal setup. Mint ring: cannot be told from the best. Heavy line: nothing is both longer and straighter. Thin lines:

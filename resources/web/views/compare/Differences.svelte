@@ -51,7 +51,7 @@
                 {/each}
             </tr>
             <tr class="share">
-                <td>In the corridor <small>aim fixed</small></td>
+                <td>In the corridor <small>at rest, aim fixed</small></td>
                 {#each columns as tag (tag)}
                     {@const s = setOf(tag)?.share}
                     <td
