@@ -72,7 +72,7 @@ final class Readers
         if ($item === null) {
             return [new Head, ['head']];
         }
-        $preset = $item->has('preset') ? $item->choice('preset', ['forgiving', 'middle', 'low-spin']) : null;
+        $preset = $item->has('preset') ? $item->choice('preset', Head::PRESETS) : null;
         $middle = Head::preset($preset ?? 'middle');
         $assumed = [];
         $value = function (string $key, float $default) use ($item, $preset, &$assumed): float {

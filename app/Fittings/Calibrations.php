@@ -50,16 +50,27 @@ final class Calibrations
     /** The flight that a shot goes by where its monitor left something out. */
     public function flightOf(Shot $shot): BallFlight
     {
-        $place = $this->places[$shot->trial_id ?? 0] ?? ['monitor' => null, 'visit' => null];
+        ['monitor' => $monitor, 'visit' => $visit] = self::seenBy($shot, $this->places);
 
-        return $this->bay->flightOf(
-            BayCalibration::monitorOf($shot->source === 'simulated', $place['monitor']), $place['visit'],
-        );
+        return $this->bay->flightOf($monitor, $visit);
     }
 
     public function shot(Shot $shot): LaunchShot
     {
         return $shot->launchShot($this->flightOf($shot));
+    }
+
+    /**
+     * The monitor that saw a shot, and in which visit.
+     *
+     * @param  array<int, array{monitor: mixed, visit: int|null}>  $places
+     * @return array{monitor: string, visit: int|null}
+     */
+    private static function seenBy(Shot $shot, array $places): array
+    {
+        $place = $places[$shot->trial_id ?? 0] ?? ['monitor' => null, 'visit' => null];
+
+        return ['monitor' => BayCalibration::monitorOf($shot->source === 'simulated', $place['monitor']), 'visit' => $place['visit']];
     }
 
     /** Changes with everything that the calibration hangs on. */
@@ -117,10 +128,8 @@ final class Calibrations
             ->orderBy('sequence')->get(['id', 'trial_id', 'source', 'measured']);
 
         return BayCalibration::of(
-            array_values($shots->map(fn (Shot $s): array => [
-                'monitor' => BayCalibration::monitorOf($s->source === 'simulated', $places[$s->trial_id ?? 0]['monitor'] ?? null),
-                'visit' => $places[$s->trial_id ?? 0]['visit'] ?? null, 'values' => array_map(floatval(...), $s->measured),
-                'air' => $air[$s->trial_id ?? 0] ?? null,
+            array_values($shots->map(fn (Shot $s): array => self::seenBy($s, $places) + [
+                'values' => array_map(floatval(...), $s->measured), 'air' => $air[$s->trial_id ?? 0] ?? null,
             ])->all()),
             $fitting->flight(), new Atmosphere($brief->temperatureC, $brief->altitudeM),
         );

@@ -84,7 +84,6 @@ final class ConfirmState
     /** @return list<ShotSet> counted shots of each leg begun */
     public static function legs(Confirm $confirm, FittingLoader $judged): array
     {
-
         return array_values(
             $confirm
                 ->legs()->with('shots')->get()

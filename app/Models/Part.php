@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\BelongsToStudio;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
+use MintCarry\Core\Club\Shaft;
 
 /**
  * A shaft, grip or ball on the rack.
@@ -34,5 +35,14 @@ final class Part extends Model
     public function number(string $key): ?float
     {
         return isset($this->data[$key]) ? (float) $this->data[$key] : null;
+    }
+
+    /** A shaft of the rack as it sits in a club of this length; with none, a usual one. */
+    public static function shaftInClub(?self $shaft, float $playingLengthMm): Shaft
+    {
+        return Shaft::inClub(
+            $playingLengthMm, $shaft?->number('cutMassG'), $shaft?->number('rawMassG'), $shaft?->number('balanceFromButtMm'),
+            $shaft?->number('lengthMm'),
+        );
     }
 }

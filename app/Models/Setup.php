@@ -14,7 +14,6 @@ use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\Club\SetupParts;
-use MintCarry\Core\Club\Shaft;
 use MintCarry\Core\Club\SleeveChange;
 use MintCarry\Core\Club\SleeveSystem;
 use MintCarry\Core\Club\SwingWeight;
@@ -207,15 +206,14 @@ final class Setup extends Model
     {
         $shaft = $this->shaft_id === null ? null : $this->shaftPart;
         $body = $this->body();
-        $cut = $shaft?->number('cutMassG');
-        $raw = $shaft?->number('rawMassG');
+        $known = $shaft?->number('cutMassG') ?? $shaft?->number('rawMassG');
 
-        return $body === null || ($cut === null && $raw === null) || $this->length_mm === null
+        return $body === null || $known === null || $this->length_mm === null
             ? null
             : SwingWeight::with(
                 $body->massG,
                 $this->length_mm,
-                Shaft::inClub($this->length_mm, $cut, $raw, $shaft?->number('balanceFromButtMm'), $shaft?->number('lengthMm')),
+                Part::shaftInClub($shaft, $this->length_mm),
                 ($this->grip_id === null ? null : $this->gripPart?->number('massG')) ?? self::USUAL_GRIP_G,
             );
     }

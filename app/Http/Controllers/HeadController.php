@@ -21,7 +21,6 @@ use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\ReadingSet;
-use MintCarry\Core\Club\Shaft;
 use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Club\Weights;
 use MintCarry\Core\Errors\InvalidInput;
@@ -133,10 +132,7 @@ final class HeadController
         $length = (float) ($given['lengthMm'] ?? SwingWeight::USUAL_LENGTH_MM);
         $build = [
             $length,
-            Shaft::inClub(
-                $length, $shaft?->number('cutMassG'), $shaft?->number('rawMassG'), $shaft?->number('balanceFromButtMm'),
-                $shaft?->number('lengthMm'),
-            ),
+            Part::shaftInClub($shaft, $length),
             (float) ($given['gripMassG'] ?? Setup::USUAL_GRIP_G),
         ];
         $swing = SwingWeight::with($now->massG, ...$build);

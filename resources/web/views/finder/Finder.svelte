@@ -91,9 +91,10 @@
             >{/if}
         {#if !found && !reading.problem}<Outline what="Judging every setup on the rack …" blocks={['picture', 'table']} />{/if}
         {#if found}
+            {@const calibration = calibrationText(found.calibration)}
             <Failures failures={found.failures} />
             <p class="advice">{adviceText(found, units)} {stopText(found, units)}</p>
-            {#if calibrationText(found.calibration)}<p class="small">{calibrationText(found.calibration)}</p>{/if}
+            {#if calibration}<p class="small">{calibration}</p>{/if}
             {#if next && found.next}
                 <div class="next">
                     <p>
