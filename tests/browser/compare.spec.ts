@@ -68,8 +68,8 @@ for (const [hand, scale, player] of [
                 .subarray(1, 4)
                 .toString(),
         ).toBe('PNG');
-        // A shot under the pointer is ringed in every picture.
-        const mark = page.getByRole('region', { name: 'Where they land' }).locator('g[role=presentation]').first();
+        // A shot under the pointer is ringed in every picture. The mark drawn last: an earlier one can lie hidden under another.
+        const mark = page.getByRole('region', { name: 'Where they land' }).locator('g[role=presentation]').last();
         await mark.hover();
         await expect(page.locator('circle.ring')).not.toHaveCount(0);
         const strike = page.getByRole('region', { name: 'Strike and forgiveness' }).locator('svg');
