@@ -6,6 +6,7 @@ namespace App\Journal;
 
 use App\Models\Fitting;
 use App\Models\LogEntry;
+use App\Models\Trial;
 use App\Models\User;
 use Closure;
 use Illuminate\Database\QueryException;
@@ -19,7 +20,7 @@ use Illuminate\Validation\ValidationException;
  */
 final readonly class Undo
 {
-    public function __construct(private Journal $journal)
+    public function __construct(private Journal $journal, private TrialToTray $toTray)
     {
     }
 
@@ -34,13 +35,48 @@ final readonly class Undo
             if ($entry->changes === []) {
                 throw self::refused('That changed nothing that could be taken back.');
             }
-            foreach (array_reverse($entry->changes) as $change) {
-                $this->revert($change);
-            }
+            $this->revertAll($entry);
             $entry->update(['undone_at' => now()]);
         }, $entry->id);
 
         return $entry;
+    }
+
+    /**
+     * Whether pressing Undo would do it now: it is tried, and nothing of it is kept. What cannot be undone is not offered.
+     *
+     * @throws ValidationException never: a refusal is the answer
+     */
+    public function isPossible(LogEntry $entry): bool
+    {
+        if ($entry->changes === [] || $entry->undone_at !== null) {
+            return false;
+        }
+        DB::beginTransaction();
+        try {
+            $this->revertAll($entry);
+
+            return true;
+        } catch (ValidationException) {
+            return false;
+        } finally {
+            DB::rollBack();
+        }
+    }
+
+    private function revertAll(LogEntry $entry): void
+    {
+        $begun = array_filter($entry->changes, static fn (array $c): bool => $c['table'] === 'trials' && $c['before'] === null);
+        foreach ($begun as $change) {
+            $trial = Trial::query()->find($change['id']);
+            $why = $trial === null ? null : $this->toTray->move($trial);
+            if ($why !== null) {
+                throw self::refused($why);
+            }
+        }
+        foreach (array_reverse($entry->changes) as $change) {
+            $this->revert($change);
+        }
     }
 
     /** @param  array{table: string, id: int, before: array<string, mixed>|null, after: array<string, mixed>|null}  $change */
@@ -63,6 +99,9 @@ final readonly class Undo
             throw self::refused('What was changed then is no longer there, so it cannot be taken back.');
         }
         if ($before === null) {
+            if ($table === 'held_shots' && ($row->settled_at ?? null) !== null) {
+                throw self::refused('A shot of it was taken from the tray or discarded since, so it stays there.');
+            }
             try {
                 DB::table($table)->where('id', $id)->delete();
             } catch (QueryException) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Live;
 
 use App\Fittings\FittingLoader;
+use App\Journal\Undo;
 use App\Models\Bay;
 use App\Models\Blind;
 use App\Models\Fitting;
@@ -146,6 +147,11 @@ final readonly class BayView
         return LogEntry::query()
             ->where('fitting_id', $this->fitting->id)->where('user_id', $userId)->whereNull('undone_at')
             ->whereNull('undo_of')->where('created_at', '>', now()->subHours(12))->with('user')->orderByDesc('id')->first();
+    }
+
+    public function isUndoable(LogEntry $entry): bool
+    {
+        return app(Undo::class)->isPossible($entry);
     }
 
     /** @return list<array<string, mixed>> the studio's bays; read plainly, for every screen asks for them at every shot */

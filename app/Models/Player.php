@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\BelongsToStudio;
 use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Validation\Rule;
 use MintCarry\Core\Club\Hand;
 
 /**
@@ -23,6 +24,17 @@ final class Player extends Model
     public const UNITS = ['speed' => ['mph', 'm/s', 'km/h'], 'distance' => ['yd', 'm'], 'height' => ['ft', 'm'], 'length' => ['in', 'mm']];
 
     public const USUAL_UNITS = ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'];
+
+    /** @return array<string, list<mixed>> how a choice of units is checked */
+    public static function unitRules(): array
+    {
+        $rules = ['units' => ['sometimes', 'array']];
+        foreach (self::UNITS as $kind => $names) {
+            $rules["units.{$kind}"] = ['required_with:units', Rule::in($names)];
+        }
+
+        return $rules;
+    }
 
     protected $guarded = [];
 

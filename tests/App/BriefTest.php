@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Input\Quantity;
 use Illuminate\Testing\TestResponse;
 use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Units\Unit;
 
 // The brief: who the player is, what they want and where they play, in whatever unit it was typed.
@@ -51,6 +52,43 @@ it('takes corridor and trouble side by side, each with its own distance', functi
         ->and($brief['right'])->toBe(['kind' => 'trees', 'atM' => null]);
     // What is not named stands.
     expect(($this->change)(['corridor' => ['right' => ['kind' => 'rough']]])->json('brief.corridor.left.kind'))->toBe('water');
+});
+
+it('hands back the digits that were typed, as long as that is what stands', function (): void {
+    ($this->change)([
+        'corridor' => ['widthM' => ['value' => '31.5', 'unit' => 'yd'], 'left' => ['kind' => 'water', 'atM' => ['value' => '28,5', 'unit' => 'm']]],
+        'clubSpeedMps' => ['value' => '100.4', 'unit' => 'mph'], 'windMps' => ['value' => '12,5', 'unit' => 'km/h'],
+    ])->assertOk();
+    $typed = $this->getJson("api/fittings/{$this->case->id}")->json('typed');
+    expect($typed)->toEqual([
+        'corridor.widthM' => ['value' => '31.5', 'unit' => 'yd'], 'corridor.left.atM' => ['value' => '28,5', 'unit' => 'm'],
+        'clubSpeedMps' => ['value' => '100.4', 'unit' => 'mph'], 'windMps' => ['value' => '12,5', 'unit' => 'km/h'],
+    ]);
+    // Another field is saved: these do not move, and are no change of the fitter's.
+    ($this->change)(['turf' => 'soft'])->assertOk()->assertJsonPath('brief.corridor.widthM', 31.5 * 0.9144);
+    $changes = $this->getJson("api/fittings/{$this->case->id}/brief/changes")->json();
+    expect(array_column($changes[0]['changes'], 'field'))->toBe(['turf']);
+    // A number that came some other way was not typed.
+    $other = $this->case->fresh();
+    $other->setBrief(Brief::fromArray(['clubSpeedMps' => 45.0] + $other->brief()->toArray()));
+    $other->save();
+    expect($this->getJson("api/fittings/{$this->case->id}")->json('typed'))->not->toHaveKey('clubSpeedMps')->toHaveKey('windMps');
+});
+
+it('saves the player and the brief whole or not at all, and a correction is no conflict with oneself', function (): void {
+    $version = $this->case->version;
+    $save = fn (array $brief): TestResponse => $this->patchJson("api/fittings/{$this->case->id}/brief", [
+        'version' => $version, 'name' => 'Ada Renamed', 'hand' => 'left', 'brief' => $brief,
+        'units' => ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'],
+    ]);
+    $save(['carryM' => ['value' => '9000', 'unit' => 'm']])->assertUnprocessable();
+    expect($this->getJson("api/fittings/{$this->case->id}")->json('player'))->toMatchArray(['hand' => 'right'])
+        ->and($this->case->fresh()->version)->toBe($version);
+    $save(['carryM' => ['value' => '200', 'unit' => 'm']])->assertOk()
+        ->assertJsonPath('player.name', 'Ada Renamed')->assertJsonPath('player.hand', 'left')
+        ->assertJsonPath('player.units.speed', 'km/h')->assertJsonPath('brief.carryM', 200);
+    expect($this->getJson("api/fittings/{$this->case->id}/log")->json('0.words'))
+        ->toBe('agreed the brief and the player’s name, hand, units');
 });
 
 it('refuses what no brief can be, by field, and keeps what stood', function (array $brief, string $field): void {

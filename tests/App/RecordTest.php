@@ -243,14 +243,6 @@ it('takes every kind of step back', function (Closure $do, Closure $state): void
     ],
 ]);
 
-it('keeps a trial that was hit, whoever wants to take it back', function (): void {
-    ($this->begin)($this->a);
-    $entry = LogEntry::query()->latest('id')->value('id');
-    ($this->hit)($this->a, 1);
-    $this->postJson("api/log/{$entry}/undo")->assertUnprocessable();
-    expect(Trial::query()->count())->toBe(1)->and(Shot::query()->count())->toBe(1);
-});
-
 it('runs a blind trial that no answer gives away', function (): void {
     ($this->begin)($this->a);
     ($this->hit)($this->a, 3);
@@ -359,4 +351,65 @@ it('keeps a change of the player in the log, and takes it back', function (): vo
     $this->postJson("api/log/{$entry->id}/undo")->assertOk();
     $player = $this->case->player->fresh();
     expect($player->only(['name', 'units']))->toBe($was)->and($player->hand->value)->toBe('right');
+});
+
+/** A monitor's post into the bay of the fitting. */
+function postFromMonitor(mixed $test, int $bay, string $token, string ...$ids): void
+{
+    foreach ($ids as $i => $id) {
+        $test->withHeader('Authorization', "Bearer {$token}")->postJson("api/bays/{$bay}/shots", [
+            'session' => 's1',
+            'shots' => [['id' => $id, 'values' => ['ballSpeedMps' => 66 + $i, 'launchDeg' => 12.5, 'spinRpm' => 2500], 'firmware' => '9.1']],
+        ])->assertOk();
+    }
+}
+
+it('takes a begun trial back with its shots, which go to the tray, and brings all of it again', function (): void {
+    $bay = $this->postJson('api/bays', ['name' => 'Bay 4'])->json('id');
+    $token = $this->postJson("api/bays/{$bay}/token")->json('token');
+    $this->patchJson("api/bays/{$bay}", ['fittingId' => $this->case->id])->assertOk();
+    ($this->begin)($this->a);
+    $entry = LogEntry::query()->latest('id')->value('id');
+    postFromMonitor($this, $bay, $token, 'one', 'two');
+    ($this->hit)($this->a, 1);
+    $shots = fn (): array => Shot::query()->orderBy('id')->get()->map(fn (Shot $s): array => $s->getRawOriginal())->all();
+    $before = $shots();
+    expect($this->getJson("{$this->url}/log")->json('1'))->toMatchArray(['id' => $entry, 'undoable' => true]);
+    expect($shots())->toBe($before); // to offer it changes nothing
+    $this->postJson("api/log/{$entry}/undo")->assertOk();
+    // The typed line says itself what it was hit with.
+    expect(Shot::query()->pluck('trial_id')->all())->toBe([null])
+        ->and(Trial::query()->count())->toBe(0)
+        ->and(($this->bay)()['setupId'] ?? null)->toBeNull();
+    $held = array_map(
+        fn (int $id): array => $this->getJson("api/held/{$id}")->json(), array_column($this->getJson("{$this->url}/held")->json(), 'id'),
+    );
+    expect(array_column($held, 'senderId'))->toBe(['one', 'two'])
+        ->and($held[0]['reason'])->toContain('Trial 1 with A was taken back')
+        ->and($held[0]['values'])->toEqual(['ballSpeedMps' => 66, 'launchDeg' => 12.5, 'spinRpm' => 2500]);
+    // What the monitor repeats now is the shot in the tray.
+    postFromMonitor($this, $bay, $token, 'one');
+    expect($this->getJson("{$this->url}/held")->json())->toHaveCount(2);
+    $this->postJson('api/log/'.LogEntry::query()->latest('id')->value('id').'/undo')->assertOk();
+    expect($shots())->toEqual($before)
+        ->and($this->getJson("{$this->url}/held")->json())->toBe([])
+        ->and(Fitting::query()->value('running_trial_id'))->toBe(Trial::query()->value('id'));
+});
+
+it('offers no undo that would be refused', function (): void {
+    ($this->begin)($this->a);
+    $first = LogEntry::query()->latest('id')->value('id');
+    $trial = Trial::query()->firstOrFail();
+    ($this->hit)($this->b, 1);
+    $shot = Shot::query()->firstOrFail();
+    $this->patchJson("api/shots/{$shot->id}", ['trialId' => $trial->id])->assertOk();
+    $offered = fn (int $id): bool => collect($this->getJson("{$this->url}/log")->json())->firstWhere('id', $id)['undoable'];
+    expect($offered($first))->toBeFalse();
+    $this->postJson("api/log/{$first}/undo")->assertUnprocessable()
+        ->assertJsonPath('errors.entry.0', "Shots that are not its own were moved into trial 1 ({$shot->sequence}): move them out first.");
+    expect(Trial::query()->count())->toBe(1)->and($shot->fresh()->trial_id)->toBe($trial->id);
+    ($this->undoLast)()->assertOk();
+    expect($offered($first))->toBeTrue();
+    $this->postJson("api/trials/{$trial->id}/ratings", ['kind' => 'feel', 'stars' => 3])->assertOk();
+    expect($offered($first))->toBeFalse();
 });

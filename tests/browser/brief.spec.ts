@@ -146,3 +146,36 @@ test('bad answers are named beside their field, and nothing typed is lost', asyn
     await page.reload();
     await expect(page.getByLabel('Weight of fairways')).toHaveValue('3');
 });
+
+test('what was typed stays to the last digit, in whatever order it is saved, and follows into other units', async ({ page }) => {
+    await signIn(page);
+    await begin(page, 'Odo Marl', 'right', 'yards');
+    await page.getByRole('textbox', { name: /^Corridor/ }).fill('31.5');
+    await page.getByLabel('Club speed').fill('100.4');
+    await page.getByRole('button', { name: 'Agree the brief' }).click();
+    await expect(page.getByText('Saved.')).toBeVisible();
+    // A wrong field beside a new name: nothing is saved, and the correction goes through at once.
+    await page.getByLabel('Player', { exact: true }).fill('Odo Marlen');
+    await page.getByLabel('Typical carry').fill('far');
+    await page.getByLabel('Why does the brief change?').fill('asked again');
+    await page.getByRole('button', { name: 'Save the change' }).click();
+    await expect(page.getByText("Typical carry 'far' is not a number").first()).toBeVisible();
+    await page.getByLabel('Typical carry').fill('231');
+    await page.getByRole('button', { name: 'Save the change' }).click();
+    await expect(page.getByText('asked again')).toBeVisible();
+    await expect(page.locator('li', { hasText: 'asked again' })).toContainText(/typical carry/);
+    await expect(page.locator('li', { hasText: 'asked again' })).not.toContainText(/corridor|club speed/);
+    await page.reload();
+    await expect(page.getByRole('textbox', { name: /^Corridor/ })).toHaveValue('31.5');
+    await expect(page.getByLabel('Club speed')).toHaveValue('100.4');
+    await expect(page.getByLabel('Player', { exact: true })).toHaveValue('Odo Marlen');
+    // A draft in yards is read in metres.
+    await page.getByLabel('Driving holes').fill('410');
+    await page.getByLabel('Distances in').selectOption('m');
+    await expect(page.getByLabel('Driving holes')).toHaveValue('374.904');
+    await page.getByLabel('Why does the brief change?').fill('reads metres');
+    await page.getByRole('button', { name: 'Save the change' }).click();
+    await expect(page.locator('li', { hasText: 'reads metres' })).toContainText('driving holes');
+    await page.getByLabel('Distances in').selectOption('yd');
+    await expect(page.getByRole('textbox', { name: /^Corridor/ })).toHaveValue('31.5');
+});

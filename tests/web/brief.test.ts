@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import type { Brief } from '../../resources/web/api/generated/types';
 import { BRIEF_CHOICES, BRIEF_LABELS, BRIEF_LISTS, BRIEF_NUMBERS, BRIEF_TEXTS } from '../../resources/web/api/generated/vocabulary';
-import { bodyOf, errorNames, FIELDS, sketchOf, valuesOf, WIND } from '../../resources/web/views/brief/fields';
+import { bodyOf, errorNames, FIELDS, inUnits, sketchOf, touchedIn, valuesOf, WIND } from '../../resources/web/views/brief/fields';
 
 // The brief's form from its one table.
 
@@ -89,7 +89,7 @@ test('a brief fills in the form in the player’s units, and comes back with the
         guardian: '',
         minor: false,
     });
-    expect(valuesOf(brief, metres).windMps).toBe('4.5');
+    expect(valuesOf(brief, metres).windMps).toBe('4.47');
 });
 
 test('own weights are sent where they are asked for, and a wind that nobody typed is none', () => {
@@ -99,6 +99,32 @@ test('own weights are sent where they are asked for, and a wind that nobody type
         windMps: { value: '0', unit: 'm/s' },
         altitudeM: { value: '0', unit: 'm' },
     });
+});
+
+test('the digits that were typed are shown, and what nobody touched is not sent', () => {
+    const typed = {
+        'corridor.widthM': { value: '31.5', unit: 'yd' },
+        carryM: { value: '28,5', unit: 'm' },
+        windMps: { value: '12,5', unit: 'km/h' },
+    };
+    const kept = { ...brief, corridor: { ...brief.corridor, widthM: 28.8036 }, carryM: 28.5, windMps: 12.5 / 3.6 };
+    const stands = valuesOf(kept, yards, typed);
+    expect(stands).toMatchObject({ 'corridor.widthM': '31.5', carryM: '31.17', windMps: '7.77' });
+    expect(valuesOf(kept, { ...metres, speed: 'km/h' }, typed)).toMatchObject({ carryM: '28,5', windMps: '12,5' });
+    expect(bodyOf(stands, yards, stands)).toEqual({});
+    expect(bodyOf({ ...stands, turf: 'soft', 'corridor.left.kind': 'rough' }, yards, stands)).toEqual({
+        turf: 'soft',
+        corridor: { left: { kind: 'rough', atM: null } },
+    });
+    // Weights are one answer: all of them or none.
+    const own = { ...stands, scoring: 'own weights' };
+    expect(bodyOf({ ...own, 'weights.run': '3' }, yards, own)).toEqual({ weights: { carry: '2', run: '3', fairways: '', height: '' } });
+});
+
+test('what was touched follows into other units, and what is no number stays as typed', () => {
+    const touched = { 'corridor.widthM': '31,5', carryM: 'far', turf: 'soft', handicap: '12' };
+    expect(inUnits(touched, yards, metres)).toEqual({ 'corridor.widthM': '28.8036', carryM: 'far', turf: 'soft', handicap: '12' });
+    expect(touchedIn({ a: '1', b: ['x'], c: true }, { a: '1', b: ['y'], c: true })).toEqual({ b: ['x'] });
 });
 
 test('the picture follows what can be read, with commas too', () => {

@@ -81,6 +81,8 @@ use App\Contract\Shape;
     'version' => 'integer',
     'player' => 'Player',
     'brief' => 'Brief',
+    // the brief's numbers as they were typed, by field with dots, as far as that is what stands
+    'typed' => 'Record<string, { value: string; unit: string }>',
     // How far this player squares the face at address, 0 to 1.
     'squaringShare' => 'number',
     'briefAgreedAt' => 'string | null',

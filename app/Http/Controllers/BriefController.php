@@ -13,10 +13,13 @@ use App\Http\Resources\FittingResource;
 use App\Journal\Journal;
 use App\Models\BriefChange;
 use App\Models\Fitting;
+use App\Models\Player;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Outlook;
 use MintCarry\Core\Launch\Measure;
@@ -30,26 +33,38 @@ final class BriefController
     {
     }
 
-    /** Saves the brief. The first time it is agreed; every later change is dated and says why. A newer version is never overwritten. */
+    /**
+     * Saves the brief, and who the player is, whole or not at all. The first time it is agreed; every later change is dated and says
+     * why. A newer version is never overwritten.
+     */
     #[OA\Patch(path: '/api/fittings/{fitting}/brief', operationId: 'brief.update', summary: 'Agrees or changes the brief',
-        requestBody: new Takes(['version' => 'integer', 'brief' => 'TypedBrief', 'why?' => 'string | null']),
+        requestBody: new Takes([
+            'version' => 'integer', 'brief' => 'TypedBrief', 'why?' => 'string | null', 'name?' => 'string', 'hand?' => 'Hand',
+            'units?' => 'UnitChoice',
+        ]),
         responses: [new Answer('Fitting')])]
     public function update(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate([
             'version' => ['required', 'integer'], 'brief' => ['present', 'array'],
             'why' => ['sometimes', 'nullable', 'string', 'max:300'],
+            'name' => ['sometimes', 'required', 'string', 'max:80'],
+            'hand' => ['sometimes', Rule::enum(Hand::class)],
+            ...Player::unitRules(),
         ]);
+        $player = array_intersect_key($given, ['name' => 1, 'hand' => 1, 'units' => 1]);
         $user = self::user($request);
-        $conflict = DB::transaction(function () use ($given, $fitting, $user): bool {
+        $conflict = DB::transaction(function () use ($given, $fitting, $user, $player): bool {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             if ($now->version !== (int) $given['version']) {
                 return true;
             }
 
             return $this->journal->record(
-                $now, $user, $now->brief_agreed_at === null ? 'agreed the brief' : 'changed the brief',
-                function () use ($given, $now, $user): bool {
+                $now, $user,
+                ($now->brief_agreed_at === null ? 'agreed the brief' : 'changed the brief').
+                    ($player === [] ? '' : ' and the player’s '.implode(', ', array_keys($player))),
+                function () use ($given, $now, $user, $player): bool {
                     $before = $now->brief();
                     $after = BriefInput::read($given['brief'], $before);
                     $now->flight();
@@ -68,6 +83,7 @@ final class BriefController
                         ]);
                     }
                     $now->setBrief($after);
+                    $now->player->fill($player)->save();
                     $now->flight(); // refuses air that nobody plays in, before it is kept
                     $now->fill([
                         'brief_agreed_at' => $now->brief_agreed_at ?? now(), 'version' => $now->version + 1,

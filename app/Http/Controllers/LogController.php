@@ -30,7 +30,7 @@ final class LogController
         return response()->json(
             LogEntry::query()
                 ->where('fitting_id', $fitting->id)->with('user')->orderByDesc('id')->limit(300)->get()
-                ->map(LogEntryResource::of(...))->all(),
+                ->map(fn (LogEntry $e): array => LogEntryResource::of($e, $this->undo->isPossible($e)))->all(),
         );
     }
 
@@ -41,7 +41,9 @@ final class LogController
         $user = self::user($request);
 
         return response()->json(
-            LogEntryResource::of($this->undo->takeBack($entry, Fitting::query()->findOrFail($entry->fitting_id), $user)->load('user')),
+            LogEntryResource::of(
+                $this->undo->takeBack($entry, Fitting::query()->findOrFail($entry->fitting_id), $user)->load('user'), isUndoable: false,
+            ),
         );
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Input;
 
+use Illuminate\Support\Arr;
+use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Units\Unit;
@@ -28,6 +30,41 @@ final class BriefInput
         }
 
         return Brief::fromArray($data);
+    }
+
+    /**
+     * What was typed for the numbers of a brief, by field with dots, as far as the brief still says that: a number that came
+     * otherwise since (a file, an undo) was not typed.
+     *
+     * @param  array<string, mixed>  $typed
+     * @return array<string, array{value: string, unit: string}>
+     */
+    public static function stillTyped(array $typed, Brief $brief): array
+    {
+        $now = Arr::dot($brief->toArray());
+        $holds = [];
+        $look = function (string $field, mixed $given) use ($now, &$holds): void {
+            if (! is_array($given) || ! is_scalar($given['value'] ?? null) || ! is_string($given['unit'] ?? null)) {
+                return;
+            }
+            try {
+                $read = Quantity::read($field, $field, $given, str_ends_with($field, 'Mps') ? Unit::MetresPerSecond : Unit::Metres);
+            } catch (ValidationException) {
+                return;
+            }
+            if ($read !== null && is_numeric($now[$field] ?? null) && abs($read - (float) $now[$field]) < 1e-9) {
+                $holds[$field] = ['value' => trim((string) $given['value']), 'unit' => $given['unit']];
+            }
+        };
+        foreach ($typed as $field => $given) {
+            $look((string) $field, $given);
+        }
+        $look('corridor.widthM', data_get($typed, 'corridor.widthM'));
+        foreach (['left', 'right'] as $side) {
+            $look("corridor.{$side}.atM", data_get($typed, "corridor.{$side}.atM"));
+        }
+
+        return $holds;
     }
 
     private static function number(string $field, mixed $value): ?float

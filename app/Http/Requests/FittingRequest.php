@@ -20,10 +20,7 @@ final class FittingRequest extends FormRequest
             'playerId' => ['sometimes', 'nullable', 'integer'],
             'name' => [$new ? 'required_without:playerId' : 'sometimes', 'nullable', 'string', 'max:80'],
             'hand' => [$new ? 'required_without:playerId' : 'sometimes', 'nullable', Rule::in(['right', 'left'])],
-            'units' => ['sometimes', 'array'],
-            ...collect(Player::UNITS)
-                ->mapWithKeys(fn (array $names, string $kind): array => ["units.{$kind}" => ['required_with:units', Rule::in($names)]])
-                ->all(),
+            ...Player::unitRules(),
             'benchmarkSetupId' => ['sometimes', 'integer'],
             'screening' => ['sometimes', 'string', 'max:20'],
             'tieOrder' => ['sometimes', 'array', 'min:1', 'max:4'],

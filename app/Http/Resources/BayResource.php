@@ -68,7 +68,7 @@ final class BayResource extends JsonResource
             'inLine' => $view->inLine(),
             'screening' => ['name' => $policy->name, 'label' => $policy->label(), 'warning' => $policy->warning()],
             'changeOver' => $view->changeOver(), 'visit' => $view->visit(),
-            'lastDone' => $entry === null ? null : LogEntryResource::of($entry), 'bays' => $view->bays(),
+            'lastDone' => $entry === null ? null : LogEntryResource::of($entry, $view->isUndoable($entry)), 'bays' => $view->bays(),
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Http\Input\BriefInput;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Rating;
@@ -46,6 +47,7 @@ final class FittingResource extends JsonResource
                 'units' => $fitting->player->units,
             ],
             'brief' => $fitting->brief()->toArray(),
+            'typed' => (object) BriefInput::stillTyped($fitting->typed, $fitting->brief()),
             'squaringShare' => $fitting->brief()->squaringShare(),
             'briefAgreedAt' => $fitting->brief_agreed_at?->toIso8601String(),
             'benchmarkSetupId' => $fitting->benchmark_setup_id,

@@ -10,14 +10,14 @@ use App\Models\LogEntry;
 final class LogEntryResource
 {
     /** @return array<string, mixed> */
-    public static function of(LogEntry $entry): array
+    public static function of(LogEntry $entry, bool $isUndoable): array
     {
         return [
             'id' => $entry->id,
             'words' => $entry->words,
             'by' => $entry->user->name,
             'at' => $entry->created_at->toIso8601String(),
-            'undoable' => $entry->changes !== [] && $entry->undone_at === null,
+            'undoable' => $isUndoable,
             'undone' => $entry->undone_at !== null,
         ];
     }

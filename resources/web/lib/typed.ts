@@ -1,3 +1,7 @@
+import type { UnitChoice } from '../api/generated/types';
+import { factor, unitOf } from '../format/units';
+import { readNumber } from './numbers';
+
 /**
  * Shots that are being typed, kept on this device until they are on record: a line of its own each, so that two tabs never write over each other. A tab marks its lines as
  * seen while it is open; lines that nobody has seen for a while were left by a tab that is gone, and the next one takes them over.
@@ -7,6 +11,8 @@ export interface Line {
     values: Record<string, string>;
 }
 interface Kept extends Line {
+    /** the units it was typed in */
+    units?: UnitChoice;
     tab: string;
     seen: number;
     order: number;
@@ -28,7 +34,7 @@ function tab(): string {
 export const blank = (): Line => ({ clientId: fresh(), values: {} });
 
 /** What this tab typed before it was reloaded, and what tabs that are gone left behind. */
-export function keptLines(fitting: number): Line[] {
+export function keptLines(fitting: number, units: UnitChoice): Line[] {
     const mine = tab();
     const found: Kept[] = [];
     for (const key of Object.keys(localStorage).filter((k) => k.startsWith(`typed-${fitting}-`))) {
@@ -39,16 +45,29 @@ export function keptLines(fitting: number): Line[] {
             localStorage.removeItem(key); // not ours
         }
     }
-    return found.sort((a, b) => a.order - b.order).map(({ clientId, values }) => ({ clientId, values }));
+    return found
+        .sort((a, b) => a.order - b.order)
+        .map(({ clientId, values, units: typedIn }) => ({ clientId, values: typedIn ? inUnits(values, typedIn, units) : values }));
+}
+
+/** The same line where the player's units were changed since it was typed; what is no number stays as it is. */
+function inUnits(values: Record<string, string>, from: UnitChoice, to: UnitChoice): Record<string, string> {
+    return Object.fromEntries(
+        Object.entries(values).map(([field, text]) => {
+            const [was, is] = [unitOf(field, from), unitOf(field, to)];
+            const number = was === is ? null : readNumber(text);
+            return [field, number === null ? text : String(Number(((number / factor(was)) * factor(is)).toFixed(4)))];
+        }),
+    );
 }
 
 /** Keeps the lines as they are now, and says that somebody is at them. */
-export function keep(fitting: number, lines: Line[]): void {
+export function keep(fitting: number, lines: Line[], units: UnitChoice): void {
     lines.forEach((line, order) => {
         if (Object.values(line.values).some((v) => v.trim() !== ''))
             localStorage.setItem(
                 name(fitting, line.clientId),
-                JSON.stringify({ ...line, tab: tab(), seen: Date.now(), order: Date.now() + order }),
+                JSON.stringify({ ...line, units, tab: tab(), seen: Date.now(), order: Date.now() + order }),
             );
         else forget(fitting, line.clientId);
     });

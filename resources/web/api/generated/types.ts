@@ -280,6 +280,7 @@ export interface Fitting {
     version: number;
     player: Player;
     brief: Brief;
+    typed: Record<string, { value: string; unit: string; }>;
     squaringShare: number;
     briefAgreedAt: string | null;
     benchmarkSetupId: number | null;

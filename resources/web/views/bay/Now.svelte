@@ -65,7 +65,8 @@
         {#if bay.revealed.length}<p class="again" role="status">The settings were {bay.revealed.join(', ')}.</p>{/if}
     {/if}
     {#if view.lastDone}<p class="undo" role="status">
-            You {view.lastDone.words}. <button class="plain" onclick={bay.takeBack}>Undo</button>
+            You {view.lastDone.words}.
+            {#if view.lastDone.undoable}<button class="plain" onclick={bay.takeBack}>Undo</button>{/if}
         </p>{/if}
     {#if !bay.big && !bay.asks}<Averages {bay} {view} />{/if}
 </section>

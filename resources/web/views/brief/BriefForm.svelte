@@ -1,6 +1,7 @@
 <script lang="ts">
     import { untrack } from 'svelte';
-    import type { Fitting } from '../../api/generated/types';
+    import type { Fitting, UnitChoice } from '../../api/generated/types';
+    import { PLAYER_UNITS } from '../../api/generated/vocabulary';
     import CorridorSketch from '../../charts/CorridorSketch.svelte';
     import Ridge from '../../charts/Ridge.svelte';
     import { when } from '../../format/units';
@@ -15,7 +16,13 @@
     let { fitting }: { fitting: Fitting } = $props();
     const brief = untrack(() => new BriefScreen(() => fitting));
     brief.watch();
-    const { units } = brief;
+    const units = $derived(brief.units);
+    const UNIT_KINDS: [keyof UnitChoice, string][] = [
+        ['distance', 'Distances in'],
+        ['speed', 'Speeds in'],
+        ['height', 'Heights in'],
+        ['length', 'Lengths in'],
+    ];
     const isWrong = $derived(Object.keys(brief.problems).length > 0);
 </script>
 
@@ -37,6 +44,13 @@
                                 ><option value="right">right-handed</option><option value="left">left-handed</option></select
                             ></Field
                         >
+                        {#each UNIT_KINDS as [kind, label] (kind)}
+                            <Field {label}
+                                ><select value={units[kind]} onchange={(e) => brief.readIn({ ...units, [kind]: e.currentTarget.value })}
+                                    >{#each PLAYER_UNITS[kind] as unit (unit)}<option>{unit}</option>{/each}</select
+                                ></Field
+                            >
+                        {/each}
                     {/if}
                     <BriefFields {fields} bind:values={brief.values.brief} {units} err={brief.err} />
                 </div>

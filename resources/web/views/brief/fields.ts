@@ -1,6 +1,6 @@
 import type { Brief, Trouble, TypedBrief, UnitChoice } from '../../api/generated/types';
 import { BRIEF_CHOICES, BRIEF_LISTS, BRIEF_TEXTS, BRIEF_WEIGHTS, TROUBLE_KINDS } from '../../api/generated/vocabulary';
-import { factor, plain } from '../../format/units';
+import { factor } from '../../format/units';
 import { readNumber, shownNumber } from '../../lib/numbers';
 
 /** A field of the brief: how it is called, what goes into it, and how it is shown. The form, what is sent, and what a brief fills in all follow this table. */
@@ -170,38 +170,67 @@ function at(brief: object, field: string): unknown {
     return field.split('.').reduce((inner: unknown, key) => (inner as Record<string, unknown> | undefined)?.[key], brief);
 }
 
-/** A brief as it fills in the form: numbers as the player reads them. */
-export function valuesOf(brief: Brief, units: UnitChoice): Values {
+/** What was typed for a number, where that is what stands. */
+export type TypedNumbers = Record<string, { value: string; unit: string }>;
+
+/** A number in another unit: as many digits as it has, without a tail of noughts. */
+const inOther = (value: number, digits: number) => String(Number(value.toFixed(digits)));
+
+/** A brief as it fills in the form: the digits that were typed where they were typed in this unit, else the number as the player reads it. */
+export function valuesOf(brief: Brief, units: UnitChoice, typed: TypedNumbers = {}): Values {
     const out: Values = {};
     for (const { field, kind, unit } of FIELDS) {
         const value = at(brief, field);
         if (kind === 'check') out[field] = value === true;
         else if (kind === 'chips') out[field] = [...(value as string[])];
         else if (kind === 'number' && unit) {
-            const digits = unit === 'speed' && units.speed === 'm/s' ? 1 : 0;
-            out[field] = typeof value === 'number' ? plain(value * factor(units[unit]), digits).replace('−', '-') : '';
+            const asTyped = typed[field]?.unit === units[unit] ? typed[field]!.value : null;
+            out[field] = asTyped ?? (typeof value === 'number' ? inOther(value * factor(units[unit]), 2) : '');
         } else out[field] = shownNumber(value as number | string | null | undefined);
     }
     return out;
 }
 
-/** The form as the server takes it: lengths and speeds with their unit, as typed. */
-export function bodyOf(values: Values, units: UnitChoice): TypedBrief {
+/** What is typed in one choice of units, in another. What is no number yet stays as it is. */
+export function inUnits(values: Values, from: UnitChoice, to: UnitChoice): Values {
+    const out = { ...values };
+    for (const { field, kind, unit } of FIELDS) {
+        if (kind !== 'number' || !unit || from[unit] === to[unit] || typeof values[field] !== 'string') continue;
+        const number = readNumber(values[field]);
+        if (number !== null) out[field] = inOther((number / factor(from[unit])) * factor(to[unit]), 4);
+    }
+    return out;
+}
+
+/** The fields that differ from what stands. */
+export function touchedIn(values: Values, stands: Values): Values {
+    return Object.fromEntries(Object.entries(values).filter(([field, value]) => JSON.stringify(value) !== JSON.stringify(stands[field])));
+}
+
+/** What a field is sent as: lengths and speeds with their unit, as typed. Undefined where it is not asked. */
+function sentAs({ field, kind, unit, shows, off }: BriefField, values: Values, units: UnitChoice): unknown {
+    if (shows && !shows(values)) return field.includes('.') ? undefined : values[field];
+    const text = values[field];
+    const typed = NONE_IS_ZERO.includes(field) && text === '' ? '0' : text;
+    return kind === 'number' && unit ? (off?.(values) ? null : { value: typed, unit: units[unit] }) : text;
+}
+
+/** The form as the server takes it: only what differs from what stands; a field that nobody touched is not sent, so it cannot change. */
+export function bodyOf(values: Values, units: UnitChoice, stands: Values | null = null): TypedBrief {
     const body: Record<string, unknown> = {};
-    for (const { field, kind, unit, shows, off } of FIELDS) {
-        if (shows && !shows(values)) {
-            if (!field.includes('.')) body[field] = values[field];
-            continue;
-        }
-        const text = values[field];
-        const typed = NONE_IS_ZERO.includes(field) && text === '' ? '0' : text;
-        const value = kind === 'number' && unit ? (off?.(values) ? null : { value: typed, unit: units[unit] }) : text;
-        const path = field.split('.');
+    const same = (f: BriefField) =>
+        stands !== null && JSON.stringify(sentAs(f, values, units)) === JSON.stringify(sentAs(f, stands, units));
+    // Weights are one answer of four numbers.
+    const weightsStand = FIELDS.filter((f) => f.field.startsWith('weights.')).every(same);
+    for (const f of FIELDS) {
+        const value = sentAs(f, values, units);
+        if (value === undefined || (f.field.startsWith('weights.') ? weightsStand : same(f))) continue;
+        const path = f.field.split('.');
         const last = path.pop()!;
         const inside = path.reduce((o, key) => (o[key] ??= {}) as Record<string, unknown>, body);
         inside[last] = value;
     }
-    return { weights: {}, ...body } as TypedBrief;
+    return (stands === null ? { weights: {}, ...body } : body) as TypedBrief;
 }
 
 /** The parts of a brief that the pictures are drawn from, as far as they can be read. */

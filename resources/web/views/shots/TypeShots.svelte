@@ -30,7 +30,7 @@
     ];
     // What is typed outlives a reload and a lost connection, until it is stored or the fitter signs out.
     const id = untrack(() => fitting.id);
-    const found = keptLines(id);
+    const found = keptLines(id, untrack(() => fitting.player.units));
     let lines = $state<Line[]>(found.length ? found : [blank()]);
     /** Lines that are on record with other values, perhaps because an answer got lost. */
     let differs = $state<string[]>([]);
@@ -41,7 +41,7 @@
     const fields = $derived([...ALWAYS, ...MORE.filter((m) => extra.includes(m))]);
     const chosen = $derived(picked ?? setupId ?? fitting.setups.find((s) => s.counted === 0)?.id ?? fitting.setups.at(-1)!.id);
 
-    const save = () => keep(id, $state.snapshot(lines));
+    const save = () => keep(id, $state.snapshot(lines), fitting.player.units);
     $effect(save);
     $effect(() => {
         const timer = setInterval(save, SEEN_EVERY_MS);

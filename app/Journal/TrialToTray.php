@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Journal;
+
+use App\Models\HeldShot;
+use App\Models\LogEntry;
+use App\Models\Shot;
+use App\Models\Trial;
+
+/**
+ * What becomes of the shots of a trial whose beginning is taken back: those of the monitor go to the tray, for nobody knows any more which
+ * club they were hit with; those that were typed or read from a file name their setup themselves and stay with it. Every step is written
+ * down, so it can be taken back too.
+ */
+final readonly class TrialToTray
+{
+    public function __construct(private Journal $journal)
+    {
+    }
+
+    /** @return string|null why it cannot be done; null where it was */
+    public function move(Trial $trial): ?string
+    {
+        $shots = Shot::query()->where('trial_id', $trial->id)->orderBy('sequence')->lockForUpdate()->get();
+        $movedIn = self::movedIn($trial, $shots->modelKeys());
+        if ($movedIn !== []) {
+            $numbers = implode(', ', $shots->whereIn('id', $movedIn)->pluck('sequence')->all());
+
+            return "Shots that are not its own were moved into trial {$trial->number} ({$numbers}): move them out first.";
+        }
+        foreach (HeldShot::query()->where('trial_id', $trial->id)->get() as $held) {
+            $held->update(['trial_id' => null]);
+        }
+        foreach ($shots as $shot) {
+            if ($shot->bay_id === null) {
+                $shot->update(['trial_id' => null]);
+            } else {
+                $this->hold($shot, $trial);
+            }
+        }
+
+        return null;
+    }
+
+    /** A shot that had been in the tray goes back to its own place there. */
+    private function hold(Shot $shot, Trial $trial): void
+    {
+        $was = HeldShot::query()->where('shot_id', $shot->id)->get();
+        foreach ($was as $held) {
+            $held->update(['settled_at' => null, 'settled_how' => null, 'settled_by' => null, 'shot_id' => null]);
+        }
+        if ($was->isEmpty()) {
+            $beside = json_decode($shot->beside ?? '[]', true);
+            HeldShot::query()->create([
+                'studio_id' => $shot->studio_id, 'bay_id' => $shot->bay_id, 'fitting_id' => $shot->fitting_id,
+                'sender_id' => $shot->sender_id, 'sender_session' => $shot->sender_session, 'content' => $shot->content,
+                'sender_sequence' => $shot->sender_sequence, 'source' => $shot->source,
+                'reason' => "Trial {$trial->number} with {$trial->setup->tag} was taken back: say what it was hit with.",
+                'body' => json_encode(
+                    array_filter([
+                        'id' => $shot->sender_id ?? "shot {$shot->id}", 'session' => $shot->sender_session,
+                        'sequence' => $shot->sender_sequence, 'at' => $shot->hit_at, 'source' => $shot->source,
+                    ], static fn (mixed $v): bool => $v !== null)
+                        + ['values' => (object) $shot->typed] + (is_array($beside) ? $beside : []),
+                    JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
+                ),
+            ]);
+        }
+        // As the row stands, to the letter: what is put in again is what was there.
+        $this->journal->track('shots', $shot->id, $shot->getRawOriginal(), null);
+        $shot->newQuery()->toBase()->where('id', $shot->id)->delete();
+    }
+
+    /**
+     * @param  array<int>  $shots
+     * @return list<int> of them, those that the log says were moved into the trial
+     */
+    private static function movedIn(Trial $trial, array $shots): array
+    {
+        $moved = [];
+        foreach (LogEntry::query()->where('fitting_id', $trial->fitting_id)->whereNull('undone_at')->get(['changes']) as $entry) {
+            foreach ($entry->changes as $change) {
+                $isMove = $change['table'] === 'shots' && $change['before'] !== null && (int) ($change['after']['trial_id'] ?? 0) === $trial->id;
+                if ($isMove && in_array($change['id'], $shots, true)) {
+                    $moved[] = $change['id'];
+                }
+            }
+        }
+
+        return $moved;
+    }
+}
