@@ -95,7 +95,7 @@ final class ReadLaunchFile
             ),
             'columns' => array_map(
                 static fn (int $i): array => [
-                    'header' => $header[$i] ?? '',
+                    'header' => $header[$i] ?? '', 'unitWhy' => $map->columns[$i]->unitWhy,
                     'samples' => array_map(static fn (array $cells): string => $cells[$i] ?? '', $first),
                 ],
                 array_keys($map->columns),

@@ -19,6 +19,8 @@ final readonly class Column
         public ?string $plus = null,
         /** True when zeros here mean "no reading". */
         public bool $zeroIsBlank = false,
+        /** Why this unit was taken, where nothing named one. */
+        public string $unitWhy = '',
     ) {
         if ($measure !== null && $measure->unit() !== null && ($unit === null || $unit->dimension() !== $measure->dimension())) {
             throw InvalidInput::of(
@@ -35,6 +37,12 @@ final readonly class Column
         if ($plus !== null && $measure !== null && ! in_array($plus, $measure->signs(), true)) {
             throw InvalidInput::of('plus', sprintf("For %s a plus cannot mean '%s'.", $measure->label(), $plus));
         }
+    }
+
+    /** The same column in another unit, and why. */
+    public function inUnit(Unit $unit, string $why): self
+    {
+        return new self($this->measure, $unit, $this->decimalMark, $this->plus, $this->zeroIsBlank, $why);
     }
 
     /**

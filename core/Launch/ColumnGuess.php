@@ -20,8 +20,7 @@ final class ColumnGuess
         $first = $units !== null ? $units + 1 : ($header !== null ? $header + 1 : 0);
         $data = array_slice($rows, $first);
         $width = max(0, ...array_map(count(...), array_slice($rows, $header ?? 0, 60)));
-        $columns = [];
-        $taken = [];
+        $columns = $isNamed = $taken = [];
         for ($i = 0; $i < $width; $i++) {
             $name = $header !== null ? ($rows[$header][$i] ?? '') : '';
             $measure = self::measure($name);
@@ -31,13 +30,13 @@ final class ColumnGuess
             if ($measure !== null) {
                 $taken[$measure->value] = true;
             }
-            $columns[] = self::column(
+            [$columns[], $isNamed[]] = self::column(
                 $measure, $name, $units !== null ? $rows[$units][$i] ?? '' : '',
                 array_map(static fn (array $row): string => $row[$i] ?? '', $data), $file->delimiter,
             );
         }
 
-        return new ColumnMap($header, $units, $columns);
+        return new ColumnMap($header, $units, (new UnitsTogether($columns, $isNamed, $data))->settled());
     }
 
     /** A remembered reading fits a file when the header words are the same; this is what they are compared by. */
@@ -115,11 +114,14 @@ final class ColumnGuess
         return count($parts) > 1 ? Unit::read((string) end($parts)) : null;
     }
 
-    /** @param  list<string>  $cells */
-    private static function column(?Measure $measure, string $header, string $unitCell, array $cells, string $delimiter): Column
+    /**
+     * @param  list<string>  $cells
+     * @return array{Column, bool} the column as far as it can be read alone, and whether its unit is named
+     */
+    private static function column(?Measure $measure, string $header, string $unitCell, array $cells, string $delimiter): array
     {
         if ($measure === null || $measure->dimension() === Dimension::Text) {
-            return new Column($measure);
+            return [new Column($measure), true];
         }
         $parsed = [];
         foreach (array_slice($cells, 0, 2000) as $cell) {
@@ -141,7 +143,7 @@ final class ColumnGuess
         $letters = array_filter($parsed, static fn (Cell $c): bool => $c->side !== null);
         $zeroIsBlank = $measure->zeroMeansNoReading() || (count($parsed) > 1 && $values === []);
 
-        return new Column($measure, $unit, $mark, self::plus($measure, $header, $letters !== []), $zeroIsBlank);
+        return [new Column($measure, $unit, $mark, self::plus($measure, $header, $letters !== []), $zeroIsBlank), $named !== null];
     }
 
     private static function fitting(Measure $measure, ?Unit $unit): ?Unit

@@ -3,10 +3,13 @@
 declare(strict_types=1);
 
 use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Launch\ColumnGuess;
 use MintCarry\Core\Launch\ShotFile;
 use MintCarry\Core\Launch\ShotRow;
 use MintCarry\Core\Launch\TextFile;
+use MintCarry\Core\Units\Unit;
 
 // Whole files as they arrive: quoted, ragged, with lines above and averages below. Written for this test.
 
@@ -95,4 +98,49 @@ it('marks the second of two rows that are alike as a repeat', function (): void 
 it('keeps the cells of each shot as they stood', function (): void {
     $row = fileRows("Ball Speed (mph),Launch,Spin,Side (m)\n 150.20 ,12.1,\"2,511\",L 3\n")[0];
     expect($row->typed)->toBe(['ballSpeedMps' => '150.20', 'launchDeg' => '12.1', 'spinRpm' => '2,511', 'sideM' => 'L 3']);
+});
+
+/** @return array<string, string> the unit taken for each measure of a file whose header names none */
+function unitsTaken(string $bytes): array
+{
+    $taken = [];
+    foreach (ColumnGuess::of(TextFile::read($bytes))->columns as $column) {
+        if ($column->measure?->unit() !== null) {
+            $taken[$column->measure->value] = $column->unit->value;
+        }
+    }
+
+    return $taken;
+}
+
+it('judges units that nobody named together: each file is what its ball flies', function (string $speed, string $length, string $height): void {
+    $lines = ['Ball Speed,Club Speed,Launch,Spin,Carry,Total,Side,Apex'];
+    foreach ([[66.5, 12.0, 2500], [68.2, 13.5, 2250], [64.9, 11.0, 2900], [67.4, 14.0, 2600]] as $i => [$ball, $launch, $spin]) {
+        $flown = (new BallFlight)->fly(new Launch($ball, $launch, $spin));
+        $speeds = fn (float $si): string => sprintf('%.1f', Unit::MetresPerSecond->to(Unit::from($speed), $si));
+        $metres = fn (float $m): string => sprintf('%.1f', Unit::Metres->to(Unit::from($length), $m));
+        // A monitor's carry lies a few per cent about ours.
+        $lines[] = implode(',', [
+            $speeds($ball), $speeds($ball / 1.46), $launch, $spin, $metres($flown->carryM * (0.98 + 0.01 * $i)),
+            $metres($flown->totalM), $metres(6.0 * $i), sprintf('%.1f', Unit::Metres->to(Unit::from($height), $flown->apexM)),
+        ]);
+    }
+    expect(unitsTaken(implode("\n", $lines)))->toMatchArray([
+        'ballSpeedMps' => $speed, 'clubSpeedMps' => $speed, 'carryM' => $length, 'totalM' => $length, 'sideM' => $length, 'apexM' => $height,
+    ]);
+})->with([
+    'yards' => ['mph', 'yd', 'ft'], 'metres' => ['m/s', 'm', 'm'], 'kilometres an hour' => ['km/h', 'm', 'm'],
+    'a British bay' => ['mph', 'm', 'm'], 'yards with an apex in yards' => ['mph', 'yd', 'yd'],
+]);
+
+it('takes a metric ball speed with a carry that only fits metres as metres, and says why', function (): void {
+    $columns = ColumnGuess::of(TextFile::read("Ball speed (m/s),Launch,Spin,Carry\n67.0,12.6,2480,209\n68.1,13.1,2510,214\n"))->columns;
+    expect($columns[3]->unit)->toBe(Unit::Metres)
+        ->and($columns[3]->unitWhy)->toMatch('/^No unit is named: taken as metres: [+-]\d %.* as yards [+-]?\d+ %\.$/')
+        ->and($columns[0]->unitWhy)->toBe('');
+});
+
+it('lets a named unit be, whatever the rest looks like', function (): void {
+    expect(unitsTaken("Ball speed (mph),Launch,Spin,Carry (m),Side\n150,12.6,2480,209,5\n152,13.1,2510,214,-3\n"))
+        ->toMatchArray(['ballSpeedMps' => 'mph', 'carryM' => 'm', 'sideM' => 'm']);
 });

@@ -55,7 +55,7 @@ use App\Contract\Shape;
     'problem' => 'string | null',
     'map' => 'ColumnMap',
     'lines' => '{ line: integer; text: string }[]',
-    'columns' => '{ header: string; samples: string[] }[]',
+    'columns' => '{ header: string; samples: string[]; unitWhy: string }[]',
     'counts' => '{ shot: integer; bad: integer; summary: integer; header: integer; repeat: integer; already: integer }',
     'earlier' => '{ shots: integer; at: string } | null',
     'shots' => 'PreviewRow[]',

@@ -650,7 +650,7 @@ export interface Preview {
     problem: string | null;
     map: ColumnMap;
     lines: { line: number; text: string; }[];
-    columns: { header: string; samples: string[]; }[];
+    columns: { header: string; samples: string[]; unitWhy: string; }[];
     counts: { shot: number; bad: number; summary: number; header: number; repeat: number; already: number; };
     earlier: { shots: number; at: string; } | null;
     shots: PreviewRow[];

@@ -36,6 +36,9 @@
             .find((header) => header !== '' && !/carry|land|total/i.test(header)) ?? '',
     );
 
+    /** Why a unit that nobody named was taken, as long as it is the one taken. */
+    const whyOf = (i: number) => (map.columns[i]?.unit === start.map.columns[i]?.unit ? (start.columns[i]?.unitWhy ?? '') : '');
+
     const reading = new Loader<Preview>();
     async function reread() {
         const known = new Map(tags.map((t) => [t.tag, t.setupId]));
@@ -139,6 +142,7 @@
                                 <select aria-label="Unit of column {i + 1}" bind:value={column.unit} onchange={reread}>
                                     {#each unitsFor(column.measure) as u (u)}<option value={u}>{u === 'deg' ? '°' : u}</option>{/each}
                                 </select>
+                                {#if whyOf(i)}<small class="why">{whyOf(i)}</small>{/if}
                             {/if}
                         </td>
                         <td>
@@ -314,6 +318,11 @@
     .aside .samples {
         color: var(--ink-2);
         text-decoration: line-through;
+    }
+    .why {
+        display: block;
+        white-space: normal;
+        max-width: 260px;
     }
     .troubles {
         margin: 0;
