@@ -79,7 +79,7 @@ final class FileItem
     public static function moment(mixed $value): ?Carbon
     {
         return is_string($value) && strtotime($value) !== false && preg_match('/^\d{4}-\d\d-\d\d/', $value) === 1
-            ? Carbon::parse($value)
+            ? Carbon::parse($value)->utc()
             : null;
     }
 

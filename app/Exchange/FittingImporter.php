@@ -23,6 +23,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\UnreadableFile;
+use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Record\FittingFile;
 use MintCarry\Core\Record\FittingRecord;
 use Throwable;
@@ -119,14 +120,27 @@ final class FittingImporter
         $this->shots($data, $fitting);
         $this->ratings($data);
         $this->decisions($data);
-        foreach (FileItem::items($data, 'briefChanges') as $c) {
+        foreach (FileItem::items($data, 'briefChanges') as $i => $c) {
             FileItem::dated(BriefChange::query()->create($this->mine + [
-                'before' => (array) ($c['before'] ?? []), 'after' => (array) ($c['after'] ?? []), 'why' => FileItem::text($c, 'why', 300),
-                'changed_by' => $this->user->id, 'created_at' => now(),
+                'before' => self::briefOf($c, 'before', $i), 'after' => self::briefOf($c, 'after', $i),
+                'why' => FileItem::text($c, 'why', 300), 'changed_by' => $this->user->id, 'created_at' => now(),
             ]), $c['at'] ?? null);
         }
 
         return [$fitting->refresh(), $done];
+    }
+
+    /**
+     * @param  array<string, mixed>  $change
+     * @return array<string, mixed>
+     */
+    private static function briefOf(array $change, string $key, int $i): array
+    {
+        try {
+            return Brief::fromArray((array) ($change[$key] ?? []))->toArray();
+        } catch (InvalidInput $e) {
+            throw InvalidInput::of("briefChanges[{$i}].{$key}", "briefChanges[{$i}].{$key}: {$e->getMessage()}");
+        }
     }
 
     /** @param  array<string, mixed>  $said */
@@ -283,7 +297,7 @@ final class FittingImporter
                 'sequence' => (int) ($s['sequence'] ?? $i + 1), 'source' => $columns['source'] ?? 'file',
                 'shot_key' => md5("{$fitting->id}/{$i}"), 'measured' => $json((object) ($s['measured'] ?? [])),
                 'typed' => $json((object) ($columns['typed'] ?? [])),
-                'flags' => $json(array_values((array) ($columns['flags'] ?? []))),
+                'flags' => $json(array_values(array_filter((array) ($columns['flags'] ?? []), is_string(...)))),
                 'intent' => in_array($columns['intent'] ?? '', Shot::INTENTS, true) ? $columns['intent'] : 'normal',
                 'hit_at' => $columns['hit_at'] ?? null, 'note' => $columns['note'] ?? null,
                 'left_out_reason' => $columns['left_out_reason'] ?? null, 'left_out_note' => $columns['left_out_note'] ?? null,

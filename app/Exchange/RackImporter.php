@@ -214,7 +214,12 @@ final class RackImporter
             ]);
             $reading->set();
             $system->position($reading->position);
+            $at = $r['at'] ?? null;
+            if ($at !== null && FileItem::moment($at) === null) {
+                throw InvalidInput::of('readings', "A reading's 'at' is no date: write it as 2026-11-27T14:30:00+00:00.");
+            }
             $reading->save();
+            FileItem::dated($reading, $at);
         }
     }
 

@@ -182,8 +182,7 @@ final class FittingFile
             }
             $numbers[$number] = $tag = $known($trial->text('setup'), "trials[{$i}].setup");
             $visit = $trial->has('visit') ? $trial->whole('visit', 1, self::MOST_TRIALS) : null;
-            $place = $trial->raw('place');
-            $places[$number] = ['visit' => $visit, 'conditions' => is_array($place) ? $place : []];
+            $places[$number] = ['visit' => $visit, 'conditions' => self::conditions($trial, "trials[{$i}].place")];
             if ($trial->choice('kind', ['trial', 'warm-up'], 'trial') === 'trial') {
                 $hitUnder[$number] = ['tag' => $tag] + $places[$number];
             }
@@ -191,6 +190,35 @@ final class FittingFile
         }
 
         return [$numbers, $inHand, $hitUnder, $places];
+    }
+
+    /**
+     * What a trial was hit under, each value one that can be; what nobody knows today is kept as it stands, as long as it is a word or
+     * a number.
+     *
+     * @return array<string, scalar>
+     */
+    private static function conditions(Item $trial, string $where): array
+    {
+        $place = [];
+        foreach ((array) ($trial->raw('place') ?? []) as $name => $value) {
+            if ($value === null) {
+                continue;
+            }
+            $bounds = ['windMps' => Brief::NUMBERS['windMps'], 'temperatureC' => [-30, 55, '°C'], 'altitudeM' => [-500, 5000, 'm']][$name]
+                ?? null;
+            if ($bounds !== null) {
+                if (! is_int($value) && ! is_float($value)) {
+                    throw InvalidInput::of("{$where}.{$name}", "'{$where}.{$name}' must be a number.");
+                }
+                InvalidInput::requireWithin("{$where}.{$name}", (float) $value, ...$bounds);
+            } elseif (! is_scalar($value) || (is_string($value) && mb_strlen($value) > 200)) {
+                throw InvalidInput::of("{$where}.{$name}", "'{$where}.{$name}' must be a word or a number.");
+            }
+            $place[(string) $name] = $value;
+        }
+
+        return $place;
     }
 
     /**
@@ -216,12 +244,15 @@ final class FittingFile
         );
         $shots = array_map(static fn (): array => [], $setups);
         $hit = [];
-        foreach ($read as $s) {
+        foreach ($read as $i => $s) {
             $hit[$s['trial']] = true;
-            $shots[$s['tag']][] = new ShotRecord(
-                LaunchShot::of($s['values'], $calibration->flightOf($s['monitor'], $s['visit'])), $s['sequence'], $s['leftOut'],
-                $s['simulated'],
-            );
+            $shot = LaunchShot::of($s['values'], $calibration->flightOf($s['monitor'], $s['visit']));
+            foreach ($shot->issues() as $issue) {
+                if ($issue->refused) {
+                    throw InvalidInput::of("shots[{$i}].measured.{$issue->field}", "shots[{$i}]: {$issue->message}.");
+                }
+            }
+            $shots[$s['tag']][] = new ShotRecord($shot, $s['sequence'], $s['leftOut'], $s['simulated']);
         }
         foreach ($shots as $tag => $list) {
             usort($list, static fn (ShotRecord $a, ShotRecord $b): int => $a->sequence <=> $b->sequence);

@@ -22,6 +22,31 @@ final class SetupItem
         'note', 'shelf', 'shelfReason', 'starred',
     ];
 
+    /** What a setup may be, wherever it comes from: typed on a screen or read from a file. Low, high, unit. */
+    public const BOUNDS = [
+        'statedLoftDeg' => [4, 20, '°'], 'measuredLoftDeg' => [4, 20, '°'], 'measuredLieDeg' => [45, 72, '°'],
+        'measuredFaceOpenDeg' => [-10, 10, '°'], 'sleeveLoftDeg' => [-4, 4, '°'], 'sleeveFaceOpenDeg' => [-5, 5, '°'],
+        'sleeveLieDeg' => [-4, 4, '°'], 'lengthMm' => [900, 1300, 'mm'], 'teeMm' => [0, 120, 'mm'],
+        'swingWeightPoints' => [0, 69.9, 'points'], 'swingWeightComputed' => [0, 69.9, 'points'],
+    ];
+
+    /** Mass of a weight in a slot, g. */
+    public const SLOT_G = [0, 60];
+
+    /** @throws InvalidInput naming the value that no club has */
+    private static function requireWithinBounds(Item $item): void
+    {
+        foreach (self::BOUNDS as $field => [$low, $high, $unit]) {
+            $value = $item->optional($field);
+            if ($value !== null) {
+                InvalidInput::requireWithin($field, $value, $low, $high, $unit);
+            }
+        }
+        foreach ($item->has('masses') ? $item->numbers('masses') : [] as $slot => $grams) {
+            InvalidInput::requireWithin("masses.{$slot}", $grams, ...[...self::SLOT_G, 'g']);
+        }
+    }
+
     /** @param  array<string, RackedHead>  $heads */
     public static function read(Item $item, array $heads): SetupRecord
     {
@@ -32,6 +57,7 @@ final class SetupItem
         }
         try {
             $label = $item->text('head');
+            self::requireWithinBounds($item);
             $onRack = $item->flag('onRack', false);
             $racked = $onRack
                 ? $heads[$label] ?? throw InvalidInput::of('head', "the head '{$label}' is not on the rack of this file.")

@@ -169,6 +169,54 @@ it('adds nothing of a file that is wrong, and says what and where', function (ar
     'a list that is none' => [['visits' => 'two'], "'visits' must be a list"],
 ]);
 
+it('takes no value that no screen would take, and names it', function (Closure $change, string $says): void {
+    $file = ($this->take)();
+    $change($file);
+    $rows = fn (): array => [Fitting::query()->count(), Setup::query()->count(), Shot::query()->count(), Reading::query()->count()];
+    $before = $rows();
+    expect(($this->bring)($file)->assertUnprocessable()->json('errors.file.0'))->toContain($says)->toEndWith('Nothing was added.');
+    expect($rows())->toBe($before);
+})->with([
+    'a club of five metres' => [fn (array &$f) => $f['setups'][0]['lengthMm'] = 5000, 'Setup A: lengthMm is 5000 mm'],
+    'a tee of half a metre' => [fn (array &$f) => $f['setups'][1]['teeMm'] = 500, 'Setup B: teeMm is 500 mm'],
+    'a head of 90 degrees' => [fn (array &$f) => $f['setups'][1]['statedLoftDeg'] = 90, 'Setup B: statedLoftDeg is 90'],
+    'a swing weight beyond the scale' => [fn (array &$f) => $f['setups'][0]['swingWeightPoints'] = 700, 'swingWeightPoints is 700'],
+    'a ball as fast as a bullet' => [fn (array &$f) => $f['shots'][3]['measured']['ballSpeedMps'] = 500, 'shots[3]: Ball speed 500 m/s cannot be'],
+    'spin beyond all bearing' => [fn (array &$f) => $f['shots'][0]['measured']['spinRpm'] = 1e9, 'shots[0]: Spin rate'],
+    'a shot without a launch' => [
+        function (array &$f): void {
+            unset($f['shots'][2]['measured']['launchDeg']);
+        },
+        'shots[2]: Launch angle is missing',
+    ],
+    'air of a furnace' => [fn (array &$f) => $f['trials'] = [['number' => 1, 'setup' => 'A', 'place' => ['temperatureC' => 900]]], 'trials[0].place.temperatureC is 900'],
+    'air in words' => [fn (array &$f) => $f['trials'] = [['number' => 1, 'setup' => 'A', 'place' => ['altitudeM' => 'high']]], "'trials[0].place.altitudeM' must be a number"],
+    'a monitor that is a list' => [fn (array &$f) => $f['trials'] = [['number' => 1, 'setup' => 'A', 'place' => ['monitor' => ['x']]]], 'must be a word or a number'],
+    'a change of a brief that cannot be' => [
+        fn (array &$f) => $f['briefChanges'] = [['why' => 'x', 'before' => ['turf' => 'lava'], 'after' => []]], 'briefChanges[0].before',
+    ],
+    'a reading of a loft of 60' => [fn (array &$f) => $f['rack']['heads'][0]['readings'][0]['values']['loftDeg'] = [60], 'loftDeg is 60'],
+    'a slot a metre off' => [fn (array &$f) => $f['rack']['heads'][0]['slots'] = [
+        ['name' => 'toe', 'toeMm' => 1000, 'backMm' => 30, 'upMm' => 0],
+    ], 'toe toeMm is 1000'],
+]);
+
+it('keeps when a reading was taken', function (): void {
+    $file = ($this->take)();
+    $at = '2024-03-05T10:20:30+00:00';
+    foreach ($file['rack']['heads'] as &$head) {
+        $head['readings'] = array_map(fn (array $r): array => ['at' => $at] + $r, $head['readings'] ?? []);
+    }
+    $this->actingAs($this->practising('A studio elsewhere'));
+    $made = ($this->bring)($file)->assertOk()->json();
+    $dates = Reading::query()->where('studio_id', Fitting::query()->findOrFail($made['fittingId'])->studio_id)->get()
+        ->map(fn (Reading $r): string => $r->created_at->toIso8601String())->unique()->values()->all();
+    expect($dates)->toBe([$at]);
+    // So it leaves again with the same date.
+    expect(array_unique(array_column(array_merge(...array_column(($this->take)($made['fittingId'])['rack']['heads'], 'readings')), 'at')))
+        ->toBe([$at]);
+});
+
 it('writes what its published schema knows, and what the core reads', function (): void {
     $schema = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/docs/schemas/fitting.schema.json'), true);
     $file = ($this->take)();

@@ -11,6 +11,7 @@ use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\SwingWeight;
+use MintCarry\Core\Record\SetupItem;
 use MintCarry\Core\Units\Unit;
 
 /** A setup as typed: of a head on the rack, or of one that is only described. Degrees are plain numbers; lengths come with their unit. */
@@ -30,10 +31,9 @@ final class SetupRequest extends FormRequest
     ];
 
     private const DEGREES = [
-        'statedLoftDeg' => ['stated_loft_deg', 4, 20], 'measuredLoftDeg' => ['measured_loft_deg', 4, 20],
-        'measuredLieDeg' => ['measured_lie_deg', 45, 72], 'measuredFaceOpenDeg' => ['measured_face_open_deg', -10, 10],
-        'sleeveLoftDeg' => ['sleeve_loft_deg', -4, 4], 'sleeveFaceOpenDeg' => ['sleeve_face_open_deg', -5, 5],
-        'sleeveLieDeg' => ['sleeve_lie_deg', -4, 4],
+        'statedLoftDeg' => 'stated_loft_deg', 'measuredLoftDeg' => 'measured_loft_deg', 'measuredLieDeg' => 'measured_lie_deg',
+        'measuredFaceOpenDeg' => 'measured_face_open_deg', 'sleeveLoftDeg' => 'sleeve_loft_deg',
+        'sleeveFaceOpenDeg' => 'sleeve_face_open_deg', 'sleeveLieDeg' => 'sleeve_lie_deg',
     ];
 
     private const TEXTS = [
@@ -53,11 +53,12 @@ final class SetupRequest extends FormRequest
             'head' => ['required_without:headId', 'nullable', 'string', 'max:80'], 'isBaseline' => ['sometimes', 'boolean'],
             'branchedFromId' => ['sometimes', 'nullable', 'integer'], 'length' => ['sometimes', 'nullable'],
             'tee' => ['sometimes', 'nullable'], 'masses' => ['sometimes', 'array', 'max:12'],
-            'masses.*' => ['nullable', 'numeric', 'between:0,60'], 'shaftId' => $part('shaft'), 'gripId' => $part('grip'),
+            'masses.*' => ['nullable', 'numeric', 'between:'.implode(',', SetupItem::SLOT_G)], 'shaftId' => $part('shaft'), 'gripId' => $part('grip'),
             'ballId' => $part('ball'), 'swingWeight' => ['sometimes', 'nullable', 'string', 'max:8'],
             'swingWeightSource' => ['sometimes', Rule::in(Reading::SOURCES)],
         ];
-        foreach (self::DEGREES as $key => [, $low, $high]) {
+        foreach (array_keys(self::DEGREES) as $key) {
+            [$low, $high] = SetupItem::BOUNDS[$key];
             $rules[$key] = [
                 $key === 'statedLoftDeg' ? 'required_without:headId' : 'nullable', 'nullable', 'numeric', "between:{$low},{$high}",
             ];
@@ -98,7 +99,7 @@ final class SetupRequest extends FormRequest
             'head' => trim((string) $this->validated('head')),
             'typed' => $this->all(['statedLoftDeg', 'measuredLoftDeg', 'length', 'tee', 'swingWeight']),
         ];
-        foreach (self::DEGREES as $key => [$column]) {
+        foreach (self::DEGREES as $key => $column) {
             $columns[$column] = $this->validated($key) === null ? null : (float) $this->validated($key);
         }
         foreach (self::TEXTS as $key => [$column]) {
@@ -108,14 +109,15 @@ final class SetupRequest extends FormRequest
         $columns['tee_mm'] = Quantity::read('tee', 'Tee height', $this->input('tee'), Unit::Millimetres);
         foreach (
             [
-                'length_mm' => ['length', 900, 1300, 'A driver is between 900 and 1300 mm long'],
-                'tee_mm' => ['tee', 0, 120, 'A tee stands between 0 and 120 mm'],
-            ] as $column => [$field, $low, $high, $says]
+                'length_mm' => ['length', 'lengthMm', 'A driver is between %g and %g mm long'],
+                'tee_mm' => ['tee', 'teeMm', 'A tee stands between %g and %g mm'],
+            ] as $column => [$field, $bound, $says]
         ) {
+            [$low, $high] = SetupItem::BOUNDS[$bound];
             if ($columns[$column] !== null && ($columns[$column] < $low || $columns[$column] > $high)) {
                 throw ValidationException::withMessages([
                     $field => sprintf(
-                        '%s; this is %.0f mm. Nothing was saved; what you typed is still here.', $says, $columns[$column],
+                        '%s; this is %.0f mm. Nothing was saved; what you typed is still here.', sprintf($says, $low, $high), $columns[$column],
                     ),
                 ]);
             }
