@@ -113,7 +113,8 @@ final class ReadLaunchFile
      * Names in the setup column, how often they occur, and which setup they mean if that is plain.
      *
      * @param  list<ShotRow>  $shots
-     * @return list<array{tag: string, shots: int, setupId: int|null}>|null null when the file has no setup column
+     * @return list<array{tag: string, shots: int, setupId: int|null, make: bool}>|null null when the file has no setup column; `make`
+     *   where a setup is made of it, in a fitting that has none yet
      */
     private function tags(Fitting $fitting, ColumnMap $map, array $shots): ?array
     {
@@ -126,6 +127,7 @@ final class ReadLaunchFile
         foreach ($counts as $tag => $count) {
             $wanted = mb_strtolower(trim((string) $tag));
             $match =
+                $setups->first(fn (Setup $s): bool => mb_strtolower(trim((string) ($s->typed['fromFile'] ?? "\0"))) === $wanted) ??
                 $setups->first(
                     fn (Setup $s): bool => mb_strtolower($s->tag) === $wanted || 'setup '.mb_strtolower($s->tag) === $wanted,
                 ) ??
@@ -133,7 +135,7 @@ final class ReadLaunchFile
                     fn (Setup $s): bool => mb_strtolower($s->head) === $wanted ||
                         mb_strtolower(trim($s->head.' '.$s->sleeve_label)) === $wanted,
                 );
-            $out[] = ['tag' => (string) $tag, 'shots' => $count, 'setupId' => $match?->id];
+            $out[] = ['tag' => (string) $tag, 'shots' => $count, 'setupId' => $match?->id, 'make' => $setups->isEmpty() && trim((string) $tag) !== ''];
         }
 
         return $out;

@@ -12,7 +12,9 @@ use MintCarry\Core\Units\Unit;
 use function abs;
 use function array_filter;
 use function array_map;
+use function array_replace;
 use function array_slice;
+use function array_values;
 use function count;
 use function exp;
 use function log;
@@ -86,19 +88,19 @@ final readonly class UnitsTogether
             return $this->columns;
         }
         $distance = isset($this->at[Measure::Carry->value]) ? Measure::Carry : Measure::Total;
-        $best = null;
-        foreach ($this->candidates(Measure::BallSpeed) as $ball) {
-            $flown = $this->flown($ball);
-            foreach ($this->candidates(Measure::ClubSpeed) as $club) {
-                foreach ($this->candidates($distance) as $length) {
-                    $penalty = $this->penalty($ball, $club, $length, $distance, $flown);
-                    if ($best === null || $penalty < $best[0] - 1e-9) {
-                        $best = [$penalty, $ball, $club, $length, $flown];
+        $least = INF;
+        [$ball, $club, $length, $flown] = [null, null, null, []];
+        foreach ($this->candidates(Measure::BallSpeed) as $aBall) {
+            $itsFlights = $this->flown($aBall);
+            foreach ($this->candidates(Measure::ClubSpeed) as $aClub) {
+                foreach ($this->candidates($distance) as $aLength) {
+                    $penalty = $this->penalty($aBall, $aClub, $aLength, $distance, $itsFlights);
+                    if ($penalty < $least - 1e-9) {
+                        [$least, $ball, $club, $length, $flown] = [$penalty, $aBall, $aClub, $aLength, $itsFlights];
                     }
                 }
             }
         }
-        [, $ball, $club, $length, $flown] = $best;
         $columns = $this->columns;
         $this->take($columns, Measure::BallSpeed, $ball, $this->whySpeed($ball, $club, $flown, $length));
         $this->take($columns, Measure::ClubSpeed, $club, $this->whySpeed($ball, $club, $flown, $length));
@@ -215,7 +217,8 @@ final readonly class UnitsTogether
     {
         $i = $this->at[$measure->value] ?? null;
         if ($i !== null && $unit !== null && ! $this->isNamed[$i]) {
-            $columns[$i] = $columns[$i]->inUnit($unit, "No unit is named: {$why}.");
+            $taken = $columns[$i]->inUnit($unit, "No unit is named: {$why}.");
+            $columns = array_values(array_replace($columns, [$i => $taken]));
         }
     }
 

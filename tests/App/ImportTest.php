@@ -5,6 +5,8 @@ declare(strict_types=1);
 use App\Exchange\CsvCell;
 use App\Models\ImportFile;
 use App\Models\Shot;
+use App\Models\User;
+use Database\Seeders\DemoSeeder;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 
@@ -58,8 +60,9 @@ it('recognises the same file and the same shots', function (): void {
 it('sends the shots of a setup column where they belong', function (): void {
     $preview = ($this->upload)("Setup,Ball Speed (mph),Launch,Spin\nA,150,12,2450\ntern 460,152,12,2300\ndriver x,151,13,2500\n");
     expect($preview->json('tags'))->toBe([
-        ['tag' => 'A', 'shots' => 1, 'setupId' => $this->a->id], ['tag' => 'tern 460', 'shots' => 1, 'setupId' => $this->b->id],
-        ['tag' => 'driver x', 'shots' => 1, 'setupId' => null],
+        ['tag' => 'A', 'shots' => 1, 'setupId' => $this->a->id, 'make' => false],
+        ['tag' => 'tern 460', 'shots' => 1, 'setupId' => $this->b->id, 'make' => false],
+        ['tag' => 'driver x', 'shots' => 1, 'setupId' => null, 'make' => false],
     ]);
     $this->postJson("api/files/{$preview->json('id')}/confirm", [
         'map' => $preview->json('map'), 'tags' => $preview->json('tags'),
@@ -143,4 +146,56 @@ it('says what the map lacks, and which value is not one', function (): void {
     expect($preview->json('problem'))->toContain('ball speed, launch angle, spin rate');
     $this->postJson("api/files/{$preview->json('id')}/preview", ['map' => ['columns' => [['measure' => 'warp speed']]]])
         ->assertUnprocessable()->assertJsonPath('message', "'warp speed' is not a measure.");
+});
+
+it('makes the setups of a new fitting from the clubs that a file names, and asks once which is the own', function (): void {
+    $new = $this->fitting($this->user);
+    $bytes = "Club,Ball Speed (mph),Launch,Spin\nTern 460 9.5°,150,12.1,2450\nMy gamer,148,11.9,2900\nTern 460 9.5°,151,12.6,2400\n"
+        ."B,152,13.0,2300\nMy gamer,149,12.2,2800\n";
+    $preview = $this->postJson("api/fittings/{$new->id}/files", ['file' => UploadedFile::fake()->createWithContent('day.csv', $bytes)])
+        ->assertCreated()->json();
+    expect(array_column($preview['tags'], 'make', 'tag'))->toBe(['Tern 460 9.5°' => true, 'My gamer' => true, 'B' => true]);
+    $confirm = fn (array $more): TestResponse => $this->postJson("api/files/{$preview['id']}/confirm", [
+        'map' => $preview['map'], 'tags' => $preview['tags'],
+    ] + $more);
+    $confirm([])->assertUnprocessable()->assertJsonValidationErrors('own');
+    expect($new->setups()->count())->toBe(0)->and(Shot::query()->count())->toBe(0);
+    $confirm(['own' => 'My gamer'])->assertCreated()->assertJson(['stored' => 5, 'made' => 3]);
+    $setups = $new->setups()->get();
+    expect($setups->pluck('head', 'tag')->all())->toBe(['A' => 'My gamer', 'B' => 'Tern 460 9.5°', 'C' => 'Club B'])
+        ->and($setups[0]->is_baseline)->toBeTrue()->and($setups[1]->stated_loft_deg)->toBe(9.5)
+        ->and($setups[0]->note)->toContain('does not say its loft: 10.5° is taken')
+        ->and($new->fresh()->benchmark_setup_id)->toBe($setups[0]->id)
+        ->and(Shot::query()->where('setup_id', $setups[1]->id)->count())->toBe(2);
+    $this->getJson("api/fittings/{$new->id}/grounds")->assertOk();
+    // Another file of the same clubs finds them again, also the one that has another setup's letter for a name.
+    $again = $this->postJson("api/fittings/{$new->id}/files", [
+        'file' => UploadedFile::fake()->createWithContent('more.csv', "Club,Ball Speed (mph),Launch,Spin\nB,153,13.3,2310\nmy gamer,147,11,2950\n"),
+    ])->json('tags');
+    expect(array_column($again, 'setupId'))->toBe([$setups[2]->id, $setups[0]->id])->and(array_column($again, 'make'))->toBe([false, false]);
+});
+
+it('takes the head on the rack that is called as the file says, for this hand', function (): void {
+    app(DemoSeeder::class)->run();
+    $demo = User::query()->where('email', DemoSeeder::EMAIL)->firstOrFail();
+    $this->actingAs($demo);
+    $new = $this->fitting($demo);
+    $preview = $this->postJson("api/fittings/{$new->id}/files", [
+        'file' => UploadedFile::fake()->createWithContent('r.csv', "Club,Ball Speed (mph),Launch,Spin\nown,150,12,2450\ntern 460,151,12,2400\n"),
+    ])->json();
+    $this->postJson("api/files/{$preview['id']}/confirm", ['map' => $preview['map'], 'tags' => $preview['tags'], 'own' => 'own'])
+        ->assertCreated();
+    $setup = $new->setups()->with('rackHead')->get()[1];
+    expect($setup->head)->toBe('Tern 460')->and($setup->head_id)->not->toBeNull()
+        ->and($setup->rackHead->hand)->toBe($new->player->hand)->and($setup->note)->toContain('as it comes is taken');
+});
+
+it('makes the own club of a file that names none, in a fitting without setups', function (): void {
+    $new = $this->fitting($this->user);
+    $preview = $this->postJson("api/fittings/{$new->id}/files", [
+        'file' => UploadedFile::fake()->createWithContent('own.csv', "Ball Speed (mph),Launch,Spin\n150,12.1,2450\n"),
+    ])->json();
+    $this->postJson("api/files/{$preview['id']}/confirm", ['map' => $preview['map'], 'make' => 'Own club'])
+        ->assertCreated()->assertJson(['stored' => 1, 'made' => 1]);
+    expect($new->setups()->first())->toMatchArray(['tag' => 'A', 'head' => 'Own club', 'is_baseline' => true]);
 });

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use MintCarry\Core\Launch\ColumnGuess;
+use MintCarry\Core\Launch\ClubName;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Launch\TextFile;
 use MintCarry\Core\Units\Unit;
@@ -95,3 +96,12 @@ it('knows a file by its header words, whatever lines stand above and whatever th
         ->and($signature("Ball Speed,Launch,Spin,Carry\n150,12,2500,230\n"))->not->toBe($one)
         ->and($signature("150,12,2500\n151,13,2600\n"))->toBeNull();
 });
+
+it('reads the loft in a club’s name, and calls a letter a club', function (string $cell, string $label, ?float $loft): void {
+    $club = ClubName::of($cell);
+    expect($club->label)->toBe($label)->and($club->statedLoftDeg)->toBe($loft);
+})->with([
+    ['Tern 460 9.5°', 'Tern 460 9.5°', 9.5], ['Plover 445, 10,5', 'Plover 445, 10,5', 10.5], ['Curlew L  9 deg', 'Curlew L 9 deg', 9.0],
+    ['Tern 460', 'Tern 460', null], ['Tern 460 +0.75', 'Tern 460 +0.75', null], ['B', 'Club B', null], ['', 'Club without a name', null],
+    ['Mystery 44.5', 'Mystery 44.5', null],
+]);

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Locator } from '@playwright/test';
 import { accessible, addSetup, beginFitting, readFile, signIn, watch } from './help';
 
 test('a right-hander in yards: two files in, compare, leave out a mishit, pick, sheet', async ({ page }) => {
@@ -178,4 +178,35 @@ test('the day book and the sheet fit a phone, and a wrong address leads back', a
     await page.goto('/#/nowhere');
     await page.getByRole('link', { name: 'Back to the day book' }).click();
     await expect(page.getByRole('heading', { name: 'Day book' })).toBeVisible();
+});
+
+test('a file with several clubs alone is enough: from a new fitting to Decide in eight clicks', async ({ page }) => {
+    const errors = watch(page);
+    await signIn(page);
+    await page.goto('/#/');
+    await page.getByLabel('Player').fill('Corvin Hale');
+    let clicks = 0;
+    const press = async (what: Locator) => {
+        await what.click();
+        clicks++;
+    };
+    await press(page.getByRole('button', { name: 'Begin' }));
+    await press(page.getByRole('link', { name: /^Shots/ }));
+    const rows = ['Club,Ball Speed (mph),Launch,Spin,Carry (yd),Side (yd)'];
+    for (let i = 0; i < 6; i++) {
+        rows.push(`Old faithful,${147 + (i % 3)},${11 + i / 5},${2900 - 20 * i},${218 + i},${i * 5 - 12}`);
+        rows.push(`Tern 460,${151 + (i % 3)},${12.5 + i / 5},${2400 + 15 * i},${232 + i},${i * 3 - 6}`);
+    }
+    await page.locator('input[type=file]').setInputFiles({ name: 'a-day.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
+    clicks++;
+    await expect(page.getByText('Which of these is the player’s own club?')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Store 12 shots' })).toBeDisabled();
+    await accessible(page);
+    await press(page.getByRole('radio').first());
+    await press(page.getByRole('button', { name: 'Store 12 shots' }));
+    await expect(page.getByText('and 2 setups made of its clubs')).toBeVisible();
+    await press(page.getByRole('link', { name: /^Decide/ }));
+    await expect(page.locator('.verdict')).toBeVisible();
+    expect(clicks).toBeLessThanOrEqual(8);
+    expect(errors).toEqual([]);
 });

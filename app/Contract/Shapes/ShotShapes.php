@@ -61,7 +61,7 @@ use App\Contract\Shape;
     'shots' => 'PreviewRow[]',
     'problems' => 'PreviewRow[]',
     'problemCount' => 'integer',
-    'tags' => '{ tag: string; shots: integer; setupId: integer | null }[] | null',
+    'tags' => '{ tag: string; shots: integer; setupId: integer | null; make: boolean }[] | null',
 ])]
 final class ShotShapes
 {

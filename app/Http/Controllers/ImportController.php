@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\MakeSetups;
 use App\Actions\ReadLaunchFile;
 use App\Actions\StoreShots;
 use App\Contract\Answer;
@@ -103,16 +104,19 @@ final class ImportController
             path: '/api/files/{file}/confirm', operationId: 'import.confirm', summary: 'Stores the shots of a file',
             requestBody: new Takes([
                 'map' => 'ColumnMap', 'setupId?' => 'integer | null',
-                'tags?' => '{ tag: string | null; setupId: integer | null; shots?: integer }[] | null',
+                'tags?' => '{ tag: string | null; setupId: integer | null; shots?: integer; make?: boolean }[] | null',
+                'own?' => 'string | null', 'make?' => 'string | null',
             ]),
-            responses: [new Answer('{ stored: integer; already: integer }', 201)],
+            responses: [new Answer('{ stored: integer; already: integer; made: integer }', 201)],
         ),
     ]
-    public function confirm(Request $request, ImportFile $file, StoreShots $store): JsonResponse
+    public function confirm(Request $request, ImportFile $file, StoreShots $store, MakeSetups $make): JsonResponse
     {
         $given = $request->validate([
             'map' => ['required', 'array'], 'setupId' => ['nullable', 'integer'], 'tags' => ['sometimes', 'nullable', 'array'],
             'tags.*.tag' => ['present', 'nullable', 'string'], 'tags.*.setupId' => ['present', 'nullable', 'integer'],
+            'tags.*.make' => ['sometimes', 'boolean'], 'own' => ['sometimes', 'nullable', 'string'],
+            'make' => ['sometimes', 'nullable', 'string', 'max:80'],
         ]);
         if ($file->state === 'stored') {
             throw ValidationException::withMessages([
@@ -120,18 +124,22 @@ final class ImportController
             ]);
         }
         $map = ColumnMap::fromArray($given['map']);
-        $shots = $this->shots($file, $map, $given);
-        if ($shots === []) {
-            throw ValidationException::withMessages(['setupId' => 'Say which setup these shots were hit with. Nothing was stored yet.']);
-        }
         $user = self::user($request);
         $result = $this->journal->record(
-            $file->fitting, $user, fn (array $r): string => "stored {$r['stored']} shots from {$file->name}",
-            function () use ($file, $map, $shots, $store): array {
+            $file->fitting, $user, fn (array $r): string => "stored {$r['stored']} shots from {$file->name}"
+                .($r['made'] === 0 ? '' : " and made {$r['made']} setup".($r['made'] === 1 ? '' : 's').' of its clubs'),
+            function () use ($file, $map, $given, $store, $make): array {
                 // Another screen may be storing it at the same moment.
                 if (ImportFile::query()->lockForUpdate()->findOrFail($file->id)->state === 'stored') {
                     throw ValidationException::withMessages([
                         'file' => "'{$file->name}' has been stored already, from another screen; its shots are in the fitting.",
+                    ]);
+                }
+                [$given, $made] = self::made($file->fitting, $given, $make);
+                $shots = $this->shots($file, $map, $given);
+                if ($shots === []) {
+                    throw ValidationException::withMessages([
+                        'setupId' => 'Say which setup these shots were hit with. Nothing was stored yet.',
                     ]);
                 }
                 $result = $store($file->fitting, $shots, 'csv', $file);
@@ -142,10 +150,36 @@ final class ImportController
                     );
                 }
 
-                return array_diff_key($result, ['differs' => 1]);
+                return array_diff_key($result, ['differs' => 1]) + ['made' => $made];
             });
 
         return response()->json($result, 201);
+    }
+
+    /**
+     * Setups of the clubs that the file names and the fitting does not have, in place of their names.
+     *
+     * @param  array<string, mixed>  $given
+     * @return array{array<string, mixed>, int} what was given with the setups in it; how many were made
+     */
+    private static function made(Fitting $fitting, array $given, MakeSetups $make): array
+    {
+        if (($given['make'] ?? null) !== null) {
+            $name = (string) $given['make'];
+
+            return [['setupId' => $make($fitting, [$name], $name)[$name]] + $given, 1];
+        }
+        $isNew = static fn (array $row): bool => ($row['make'] ?? false) && $row['setupId'] === null;
+        $names = array_map(static fn (array $row): string => (string) $row['tag'], array_values(array_filter($given['tags'] ?? [], $isNew)));
+        if ($names === []) {
+            return [$given, 0];
+        }
+        $ids = $make($fitting, $names, $given['own'] ?? null);
+        $given['tags'] = array_map(
+            static fn (array $row): array => $isNew($row) ? ['setupId' => $ids[(string) $row['tag']]] + $row : $row, $given['tags'],
+        );
+
+        return [$given, count($ids)];
     }
 
     /**

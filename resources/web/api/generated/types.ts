@@ -656,7 +656,7 @@ export interface Preview {
     shots: PreviewRow[];
     problems: PreviewRow[];
     problemCount: number;
-    tags: { tag: string; shots: number; setupId: number | null; }[] | null;
+    tags: { tag: string; shots: number; setupId: number | null; make: boolean; }[] | null;
 }
 
 export interface PreviewRow {

@@ -22,6 +22,9 @@
     let setupId = $state<number | null>(fitting.setups.find((s) => s.counted === 0)?.id ?? fitting.setups.at(-1)?.id ?? null);
     // svelte-ignore state_referenced_locally
     let tags = $state(structuredClone($state.snapshot(start.tags)) ?? []);
+    /** In a fitting without setups one of the file's clubs is the player's own: asked once, here. */
+    let own = $state<string | null>(null);
+    const isNew = $derived(fitting.setups.length === 0);
     const sending = new Form();
     const units = $derived(fitting.player.units);
     const readable = $derived(
@@ -41,11 +44,15 @@
 
     const reading = new Loader<Preview>();
     async function reread() {
-        const known = new Map(tags.map((t) => [t.tag, t.setupId]));
+        const known = new Map(tags.map((t) => [t.tag, t]));
         const answer = await reading.load(() => post<Preview>(`files/${preview.id}/preview`, { map }));
         if (!answer) return;
         preview = answer;
-        tags = (answer.tags ?? []).map((t) => ({ ...t, setupId: known.get(t.tag) ?? t.setupId }));
+        tags = (answer.tags ?? []).map((t) => ({
+            ...t,
+            setupId: known.get(t.tag)?.setupId ?? t.setupId,
+            make: known.get(t.tag)?.make ?? t.make,
+        }));
     }
     function setMeasure(column: Column, measure: string) {
         column.measure = measure === '' ? null : measure;
@@ -58,15 +65,22 @@
             for (const other of map.columns) if (other !== column && other.measure === column.measure) other.measure = null;
         reread();
     }
+    const asksOwn = $derived(isNew && preview.tags !== null && tags.some((t) => t.make) && own === null);
+    function mean(i: number, choice: string) {
+        tags[i] = { ...tags[i]!, make: choice === 'make', setupId: choice === '' || choice === 'make' ? null : Number(choice) };
+        if (own === tags[i]!.tag && choice !== 'make') own = null;
+    }
     async function store() {
         await sending.send(async () => {
-            const done = await post<{ stored: number; already: number }>(`files/${preview.id}/confirm`, {
+            const done = await post<{ stored: number; already: number; made: number }>(`files/${preview.id}/confirm`, {
                 map,
                 setupId: preview.tags ? null : setupId,
                 tags: preview.tags ? tags : null,
+                own,
+                make: isNew && !preview.tags ? 'Own club' : null,
             });
             onstored(
-                `${done.stored} shot${done.stored === 1 ? '' : 's'} stored from “${preview.name}”${done.already ? `; ${done.already} were here already and were not stored again` : ''}. The file itself is kept.`,
+                `${done.stored} shot${done.stored === 1 ? '' : 's'} stored from “${preview.name}”${done.already ? `; ${done.already} were here already and were not stored again` : ''}${done.made ? `, and ${done.made} setup${done.made === 1 ? '' : 's'} made of its clubs: what they are is told on the bench` : ''}. The file itself is kept.`,
             );
         });
     }
@@ -105,7 +119,7 @@
             stored twice.</Notice
         >{/if}
     {#if preview.problem}<Notice kind="error">{preview.problem}</Notice>{/if}
-    {#if sending.problem || reading.problem}<Notice kind="error">{sending.problem || reading.problem}</Notice>{/if}
+    {#if reading.problem}<Notice kind="error">{reading.problem}</Notice>{/if}
 
     {#if vagueSide}
         <Notice
@@ -240,20 +254,37 @@
         </ul>
     {/if}
 
+    {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
     <div class="row store">
         {#if preview.tags}
             <div class="tags">
                 <h3>The setup column names</h3>
                 {#each tags as tag, i (tag.tag)}
-                    <label
-                        >“{tag.tag || 'nothing'}”, {tag.shots} shots →
-                        <select aria-label="Setup meant by {tag.tag || 'an empty cell'}" bind:value={tags[i]!.setupId}>
-                            <option value={null}>not stored</option>
-                            {#each fitting.setups as s (s.id)}<option value={s.id}>{s.tag} · {s.head} {s.sleeveLabel}</option>{/each}
-                        </select></label
-                    >
+                    <span class="tag">
+                        <label
+                            >“{tag.tag || 'nothing'}”, {tag.shots} shots →
+                            <select
+                                aria-label="Setup meant by {tag.tag || 'an empty cell'}"
+                                value={tag.make ? 'make' : String(tag.setupId ?? '')}
+                                onchange={(e) => mean(i, e.currentTarget.value)}
+                            >
+                                <option value="">not stored</option>
+                                <option value="make">a new setup</option>
+                                {#each fitting.setups as s (s.id)}<option value={String(s.id)}>{s.tag} · {s.head} {s.sleeveLabel}</option
+                                    >{/each}
+                            </select></label
+                        >
+                        {#if isNew && tag.make}<label
+                                ><input type="radio" name="own" value={tag.tag} bind:group={own} /> the player’s own club</label
+                            >{/if}
+                    </span>
                 {/each}
+                {#if isNew && own === null && tags.some((t) => t.make)}<p class="small">
+                        Which of these is the player’s own club? Everything else is held against it.
+                    </p>{/if}
             </div>
+        {:else if isNew}
+            <p>The file names no club: its shots go to the player’s own, which is made as setup A.</p>
         {:else}
             <label
                 >Hit with
@@ -265,7 +296,7 @@
         {/if}
         <span class="end">
             <button class="quiet" onclick={cancel}>Set aside</button>
-            <button disabled={sending.busy || reading.waiting || preview.problem !== null || fresh <= 0} onclick={store}
+            <button disabled={sending.busy || reading.waiting || preview.problem !== null || fresh <= 0 || asksOwn} onclick={store}
                 >{reading.waiting ? 'Reading …' : `Store ${Math.max(0, fresh)} shot${fresh === 1 ? '' : 's'}`}</button
             >
         </span>
@@ -347,6 +378,11 @@
     .tags {
         display: grid;
         gap: 6px;
+    }
+    .tag {
+        display: flex;
+        gap: 16px;
+        flex-wrap: wrap;
     }
     .end {
         display: flex;

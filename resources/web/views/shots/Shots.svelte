@@ -67,12 +67,7 @@
         </div>
         {#if reading.problem || sending.problem}<Notice kind="error">{reading.problem || sending.problem}</Notice>{/if}
         {#if sending.note}<Notice kind="good">{sending.note}</Notice>{/if}
-        {#if !hasSetups(fitting)}
-            <Notice
-                >Put the player’s own club on the <a href="#/fitting/{fitting.id}/bench">bench</a> first, so that the shots know what they were
-                hit with.</Notice
-            >
-        {:else if preview}
+        {#if preview}
             {#key preview.id}<Mapping {fitting} start={preview} onstored={refresh} oncancel={() => (preview = null)} />{/key}
         {:else if way === 'file'}
             <label
@@ -84,8 +79,9 @@
             >
                 <b>{sending.busy ? 'Reading …' : 'Drop a file of launch data here, or choose one'}</b>
                 <span class="small"
-                    >CSV, text, XLSX or ODS; up to 20,000 rows. One file per setup, or one with a setup column. You see how it is read
-                    before anything is stored.</span
+                    >CSV, text, XLSX or ODS; up to 20,000 rows. One file per setup, or one with a setup column{hasSetups(fitting)
+                        ? ''
+                        : ': setups are made of the clubs it names'}. You see how it is read before anything is stored.</span
                 >
                 <input
                     type="file"
@@ -97,6 +93,11 @@
                     }}
                 />
             </label>
+        {:else if !hasSetups(fitting)}
+            <Notice
+                >Put the player’s own club on the <a href="#/fitting/{fitting.id}/bench">bench</a> first, so that the shots know what they were
+                hit with.</Notice
+            >
         {:else}
             <TypeShots {fitting} onbegin={() => (sending.note = '')} onstored={refresh} />
         {/if}

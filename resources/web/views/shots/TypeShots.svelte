@@ -30,7 +30,10 @@
     ];
     // What is typed outlives a reload and a lost connection, until it is stored or the fitter signs out.
     const id = untrack(() => fitting.id);
-    const found = keptLines(id, untrack(() => fitting.player.units));
+    const found = keptLines(
+        id,
+        untrack(() => fitting.player.units),
+    );
     let lines = $state<Line[]>(found.length ? found : [blank()]);
     /** Lines that are on record with other values, perhaps because an answer got lost. */
     let differs = $state<string[]>([]);
