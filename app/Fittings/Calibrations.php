@@ -60,6 +60,12 @@ final class Calibrations
         return $shot->launchShot($this->flightOf($shot));
     }
 
+    /** On which visit a shot was hit, by its number; null where it is in no trial. */
+    public function visitOf(Shot $shot): ?int
+    {
+        return self::seenBy($shot, $this->places)['visit'];
+    }
+
     /**
      * The monitor that saw a shot, and in which visit.
      *

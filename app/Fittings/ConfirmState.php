@@ -10,6 +10,7 @@ use App\Models\Trial;
 use Illuminate\Support\Carbon;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\ShotSet;
+use MintCarry\Core\Fitting\Wanted;
 use MintCarry\Core\Judging\Confirm as Rule;
 use MintCarry\Core\Report\Grounds;
 
@@ -32,7 +33,7 @@ final class ConfirmState
         } catch (InvalidInput) {
             // One of the two has no counted shot left: nothing to be confirmed against.
         }
-        $rule = Rule::of($sets, $confirm->shots_each, $chance, $judged->fitting->brief()->scoring());
+        $rule = Rule::of($sets, $confirm->shots_each, $chance, Wanted::of($judged->fitting->brief(), $judged->fitting->player->hand));
 
         return [
             'id' => $confirm->id,

@@ -17,11 +17,11 @@ use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Fitting\Mishits;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\TieBreak;
+use MintCarry\Core\Judging\SessionSpeeds;
+use MintCarry\Core\Judging\Withheld;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\ShotRecord;
-use Random\Engine\Mt19937;
-use Random\Randomizer;
 
 /**
  * A fitting's shots as the core takes them, screened by the policy of the fitting. Those of a blind trial join when it is
@@ -37,7 +37,7 @@ final class FittingLoader
 
     /**
      * @var array<int, list<array{id: int, trial: int|null, sequence: int, shot: LaunchShot, leftOut: string|null,
-     *   simulated: bool}>> every shot by setup id
+     *   simulated: bool, visit: int|null}>> every shot by setup id
      */
     public array $shots = [];
 
@@ -66,6 +66,7 @@ final class FittingLoader
                         fn (Shot $s): array => [
                             'id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $by->shot($s),
                             'leftOut' => $s->left_out_reason, 'simulated' => $s->source === 'simulated',
+                            'visit' => $by->visitOf($s),
                         ],
                     )
                     ->all() ?? [],
@@ -109,6 +110,22 @@ final class FittingLoader
         return $out;
     }
 
+    /** @return list<array{tag: string, sequence: int, speedMps: float}> of what counts on the last visit */
+    public function speedsInOrder(): array
+    {
+        $counted = [];
+        foreach ($this->shots as $id => $shots) {
+            foreach ($shots as $s) {
+                if ($s['leftOut'] === null) {
+                    $counted[] = ['tag' => $this->setups[$id]->tag, 'sequence' => $s['sequence'], 'shot' => $s['shot'], 'visit' => $s['visit']];
+                }
+            }
+        }
+        $last = max([0, ...array_map(static fn (array $s): int => $s['visit'] ?? 0, $counted)]);
+
+        return SessionSpeeds::inOrder(array_values(array_filter($counted, static fn (array $s): bool => ($s['visit'] ?? $last) === $last)));
+    }
+
     /** What a setup is made of, as judging takes it. Its relations to the rack are to be loaded. */
     public static function spec(Setup $setup, Hand $hand): SetupSpec
     {
@@ -129,7 +146,7 @@ final class FittingLoader
             $setups[$setup->tag] = $setup->record();
             $tags[$setup->id] = $setup->tag;
             $shots[$setup->tag] = array_map(
-                fn (array $s): ShotRecord => new ShotRecord($s['shot'], $s['sequence'], $s['leftOut'], $s['simulated']),
+                fn (array $s): ShotRecord => new ShotRecord($s['shot'], $s['sequence'], $s['leftOut'], $s['simulated'], $s['visit']),
                 $this->shots[$setup->id] ?? [],
             );
         }
@@ -167,8 +184,11 @@ final class FittingLoader
             ->where('hand', $this->fitting->player->hand->value)->with(['sleeve', 'readings'])->orderBy('id')->get();
     }
 
-    public function random(): Randomizer
+    /** @return array<string, Withheld> of which setups no word is said, by tag */
+    public function withheld(): array
     {
-        return new Randomizer(new Mt19937($this->fitting->seed ?? $this->fitting->id));
+        return Withheld::among(
+            $this->speedsInOrder(), $this->benchmark ?? '', array_values(array_map(static fn (ShotSet $s): string => $s->tag, $this->sets)),
+        );
     }
 }

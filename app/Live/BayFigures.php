@@ -14,6 +14,9 @@ use MintCarry\Core\Fitting\LiveVerdict;
 use MintCarry\Core\Fitting\Repeat;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Verdict;
+use MintCarry\Core\Fitting\Wanted;
+use MintCarry\Core\Judging\Verdicts;
+use MintCarry\Core\Judging\Withheld;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Report\JudgingReport;
@@ -49,14 +52,29 @@ final readonly class BayFigures
         return $benchmark === null ? null : self::meansOf($benchmark);
     }
 
-    /** @return list<array<string, mixed>> how the setup in the hand stands against the benchmark, by measure */
+    /**
+     * How the setup in the hand stands against the benchmark, by measure, and why no word is said, where none is.
+     *
+     * @return array{list<array<string, mixed>>, Withheld|null}
+     */
     public function verdicts(): array
     {
-        [$set, $benchmark] = [$this->inHand(), $this->benchmark()];
+        $set = $this->inHand();
+        if ($set === null || $this->benchmark() === null) {
+            return [[], null];
+        }
+        $sets = [];
+        foreach ($this->judged->sets as $one) {
+            $sets[$one->tag] = $one;
+        }
+        $words = Verdicts::among($sets, $this->judged->benchmark, $this->wanted(), $this->judged->speedsInOrder());
 
-        return $set === null || $benchmark === null
-            ? []
-            : array_map(JudgingReport::verdict(...), LiveVerdict::of($benchmark, $set, $this->fitting->brief()->scoring()));
+        return [array_map(JudgingReport::verdict(...), $words->of[$set->tag] ?? []), $words->withheld[$set->tag] ?? null];
+    }
+
+    private function wanted(): Wanted
+    {
+        return Wanted::of($this->fitting->brief(), $this->fitting->player->hand);
     }
 
     /** @return list<array{policy: string, verdict: Verdict}> policies under which the declared verdict would be another */
@@ -66,7 +84,7 @@ final readonly class BayFigures
             ? []
             : LiveVerdict::flips(
                 $this->judged->shots[$this->fitting->benchmark_setup_id ?? 0] ?? [], $this->judged->shots[$this->trial->setup_id],
-                $this->fitting->policy(), $this->fitting->brief()->scoring(),
+                $this->fitting->policy(), $this->wanted(),
             );
     }
 

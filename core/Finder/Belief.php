@@ -12,12 +12,14 @@ use MintCarry\Core\Launch\LaunchShot;
 
 use function abs;
 use function array_combine;
+use function array_diff;
 use function array_fill;
 use function array_keys;
 use function array_map;
 use function array_unique;
-use function array_values;
 use function count;
+use function range;
+use function sort;
 use function sqrt;
 
 /**
@@ -77,6 +79,8 @@ final readonly class Belief
      * @param  array<string, int>  $quirks  place of each tested setup's quirks in θ
      * @param  float  $priorWidth  multiplies every prior's width; 1 is honest
      * @param  float  $scatterShots  how many shots the scatter is known from
+     * @param  list<string>  $names  what each unknown is, whatever its place: draws belong to it
+     * @param  array<int, int>  $visits  place of what each earlier visit adds to the swing, by its number
      */
     private function __construct(
         public SetupSpec $own,
@@ -89,6 +93,8 @@ final readonly class Belief
         public array $quirks,
         public float $priorWidth,
         public float $scatterShots,
+        public array $names,
+        private array $visits,
     ) {
     }
 
@@ -99,29 +105,44 @@ final readonly class Belief
      * @param  list<SetupSpec>  $tested  setups that were hit, in the order of hitting
      * @param  float  $squaringShare  how far the player is taken to square the face, 0 … 1
      * @param  float  $priorWidth  multiplies every prior's width; 1 is honest
+     * @param  list<int>  $earlier  visits before the last: the player was another then, by as much as `PlayerPriors::VISIT_SD`
      */
     public static function prior(
         SetupSpec $own, float $clubSpeedMps, array $heads, array $tested, float $squaringShare, float $priorWidth = 1.0,
+        array $earlier = [],
     ): self {
         [$mean, $sd] = self::ofPlayer($clubSpeedMps, $own->squaredLoftDeg, $squaringShare);
-        $add = static function (array $widths, bool $nothing) use (&$mean, &$sd): int {
+        $names = array_map(static fn (int $i): string => "of the player {$i}", array_keys($mean));
+        $add = static function (array $widths, string $name, bool $nothing = false) use (&$mean, &$sd, &$names): int {
             $at = count($mean);
-            array_push($sd, ...($nothing ? array_fill(0, count($widths), self::NOTHING_SD) : $widths));
-            array_push($mean, ...array_fill(0, count($widths), 0.0));
+            foreach ($widths as $k => $width) {
+                $mean[] = 0.0;
+                $sd[] = $nothing ? self::NOTHING_SD : $width;
+                $names[] = "{$name}, {$k}";
+            }
 
             return $at;
         };
-        $headAt = $buildAt = $quirkAt = [];
-        foreach (array_values(array_unique([$own->head, ...$heads])) as $head) {
-            $headAt[$head] = $add(PlayerPriors::OWN_EFFECT_SD, $head === $own->head);
-        }
+        // What was hit comes first, in the order of the trail and named by its first setup there: nothing moves when something that
+        // nobody hit is added, and the same fitting has the same figures wherever its heads are called otherwise.
+        $headAt = $buildAt = $quirkAt = $visitAt = [];
+        $headAt[$own->head] = $add(PlayerPriors::OWN_EFFECT_SD, "head of {$own->tag}", true);
         $usual = ClubBuild::usual($own->build(), array_map(static fn (SetupSpec $s): ClubBuild => $s->build(), $tested));
         foreach ($tested as $spec) {
+            $headAt[$spec->head] ??= $add(PlayerPriors::OWN_EFFECT_SD, "head of {$spec->tag}");
             $build = $spec->build()->by($usual)->key();
             if ($build !== $usual->key()) {
-                $buildAt[$build] ??= $add(PlayerPriors::OWN_EFFECT_SD, false);
+                $buildAt[$build] ??= $add(PlayerPriors::OWN_EFFECT_SD, "build of {$spec->tag}");
             }
-            $quirkAt[$spec->tag] ??= $add(PlayerPriors::QUIRK_SD, $spec->tag === $own->tag);
+            $quirkAt[$spec->tag] ??= $add(PlayerPriors::QUIRK_SD, "setup {$spec->tag}", $spec->tag === $own->tag);
+        }
+        foreach ($earlier as $visit) {
+            $visitAt[$visit] = $add(PlayerPriors::VISIT_SD, "visit {$visit}");
+        }
+        $others = array_diff($heads, array_keys($headAt));
+        sort($others);
+        foreach (array_unique($others) as $head) {
+            $headAt[$head] = $add(PlayerPriors::OWN_EFFECT_SD, "head {$head}");
         }
         $covariance = [];
         foreach ($sd as $i => $s) {
@@ -131,7 +152,7 @@ final readonly class Belief
 
         return new self(
             $own, $mean, $covariance, self::usualScatter(), $usual, $headAt, $buildAt, $quirkAt, $priorWidth,
-            PlayerPriors::SCATTER_SHOTS,
+            PlayerPriors::SCATTER_SHOTS, $names, $visitAt,
         );
     }
 
@@ -179,8 +200,8 @@ final readonly class Belief
     /**
      * The belief after these shots.
      *
-     * @param  list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float}>  $tested  order: how far into the session, in
-     *   units of 20 shots
+     * @param  list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float, visit?: int|null}>  $tested  order: how far into
+     *   the session, in units of 20 shots
      */
     public function after(array $tested): self
     {
@@ -198,7 +219,7 @@ final readonly class Belief
     {
         return new self(
             $this->own, $mean, $covariance, $scatter, $this->usual, $this->heads, $this->builds, $this->quirks, $this->priorWidth,
-            $scatterShots,
+            $scatterShots, $this->names, $this->visits,
         );
     }
 
@@ -206,9 +227,10 @@ final readonly class Belief
      * How θ makes the nine values of a setup's mean swing: row by row, place in θ => factor.
      *
      * @param  float  $order  how far into the session, in units of 20 shots
+     * @param  int|null  $visit  in which visit; the last where nobody said
      * @return array<int, array<int, float>>
      */
-    public function rows(SetupSpec $spec, float $order = 0.0): array
+    public function rows(SetupSpec $spec, float $order = 0.0, ?int $visit = null): array
     {
         $loft = $spec->squaredLoftDeg - $this->own->squaredLoftDeg;
         $open = $spec->soledFaceOpenDeg - $this->own->soledFaceOpenDeg; // + = right for the right-hander that this is
@@ -235,6 +257,9 @@ final readonly class Belief
             foreach ($at === null ? [] : self::EFFECT_ON as $k => $i) {
                 $rows[$i][$at + $k] = 1.0;
             }
+        }
+        foreach (isset($this->visits[$visit ?? -1]) ? range(0, Swing::SCATTERING - 1) : [] as $i) {
+            $rows[$i][$this->visits[$visit ?? -1] + $i] = 1.0;
         }
         if (isset($this->quirks[$spec->tag])) {
             foreach (self::QUIRK_ON as $k => $i) {

@@ -69,15 +69,15 @@ final class BeliefUpdate
     }
 
     /**
-     * @param  list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float}>  $tested  order: how far into the session the
-     *   setup was hit, in units of 20 shots
+     * @param  list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float, visit?: int|null}>  $tested  order: how far into
+     *   the session the setup was hit, in units of 20 shots
      */
     public static function of(Belief $belief, array $tested): Belief
     {
         $update = new self($belief, $belief->mean, $belief->scatter);
         $setups = [];
         foreach (array_filter($tested, static fn (array $t): bool => $t['shots'] !== []) as $t) {
-            $setups[] = [$belief->rows($t['spec'], $t['order']), new Impact($t['spec']->body), $update->groups($t['shots'])];
+            $setups[] = [$belief->rows($t['spec'], $t['order'], $t['visit'] ?? null), new Impact($t['spec']->body), $update->groups($t['shots'])];
         }
         for ($round = 0; $round < self::ROUNDS; $round++) {
             $update->isRobust = $round >= self::SETTLING;

@@ -6,9 +6,8 @@ namespace MintCarry\Core\Finder;
 
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Fitting\Pick;
+use MintCarry\Core\Statistics\KeyedDraws;
 use MintCarry\Core\Statistics\Matrix;
-use MintCarry\Core\Statistics\Normal;
-use Random\Randomizer;
 
 use function array_diff_key;
 use function array_key_first;
@@ -47,12 +46,15 @@ final class NextTrial
      * @param  (callable(SetupSpec): (int|null))|null  $wrench
      * @return array{spec: SetupSpec, value: float, changes: int, turns: float, to: SetupSpec|null}|null
      */
-    public static function of(PredictedDraws $draws, array $scores, Pick $pick, ?callable $wrench, Randomizer $random): ?array
+    public static function of(PredictedDraws $draws, array $scores, Pick $pick, ?callable $wrench): ?array
     {
         $candidates = self::candidates($draws, $pick);
         $noise = [];
+        $drawn = array_map(
+            static fn (int $i): array => KeyedDraws::normals("trial {$i}", self::PAIRS_OF_NOISE, self::PAIRS_OF_NOISE), [0, 1, 2],
+        );
         for ($k = 0; $k < self::PAIRS_OF_NOISE; $k++) {
-            $xi = [Normal::draw($random), Normal::draw($random), Normal::draw($random)];
+            $xi = [$drawn[0][$k], $drawn[1][$k], $drawn[2][$k]];
             array_push($noise, $xi, [-$xi[0], -$xi[1], -$xi[2]]);
         }
         $rivals = [];

@@ -5,14 +5,19 @@ declare(strict_types=1);
 namespace MintCarry\Core\Finder;
 
 use MintCarry\Core\Club\SetupSpec;
+use MintCarry\Core\Fitting\CorridorShare;
+use MintCarry\Core\Fitting\NeverSeen;
 use MintCarry\Core\Statistics\Interval;
 
 /**
- * What is expected of one setup for this player. Gains are differences from the own club, + = better, in the scoring's unit;
- * strokes too, and their held twin.
+ * What is expected of one setup for this player. Gains are differences from the benchmark, + = better, in the scoring's unit;
+ * strokes too, and their held twin. The share in the corridor is with the aim held on the middle.
  */
 final readonly class Predicted
 {
+    public float $share;
+
+    /** @param  list<NeverSeen>  $never  in the order of the brief */
     public function __construct(
         public SetupSpec $spec,
         public float $carryM,
@@ -22,7 +27,7 @@ final readonly class Predicted
         public Interval $sideInterval,
         public float $sideSpreadM,
         public float $apexM,
-        public float $share,
+        public CorridorShare $corridor,
         public float $gain,
         public Interval $gainInterval,
         public float $aimFixedGain,
@@ -33,6 +38,8 @@ final readonly class Predicted
         public bool $tested,
         public float $carryGainM,
         public Interval $carryGainInterval,
+        public array $never = [],
     ) {
+        $this->share = $corridor->share;
     }
 }

@@ -8,16 +8,18 @@ use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\Swing;
+use MintCarry\Core\Statistics\KeyedDraws;
 use MintCarry\Core\Statistics\Matrix;
-use MintCarry\Core\Statistics\Normal;
-use Random\Randomizer;
 
 use function array_filter;
+use function array_keys;
 use function array_map;
 use function array_merge;
 use function array_values;
 use function count;
 use function crc32;
+use function intdiv;
+use function range;
 use function sqrt;
 
 /**
@@ -52,14 +54,15 @@ final readonly class PredictedDraws
 
     private const SPARES = 37;
 
-    private const FIGURES = 8;
+    private const FIGURES = 11;
 
     private const SEEN = 3;
 
     /**
      * @param  list<SetupSpec>  $specs  the own club first
      * @param  array<int, array<int, array<int, float>>>  $figures  by setup, figure and draw (64, or 256 where it was hit):
-     *   carry, total, side (+ right), apex, spread of side, spread of carry, side at rest, spread of it, m
+     *   carry, total, side (+ right), apex, spread of side, spread of carry, side at rest, spread of it, spread of apex, m; descent
+     *   and its spread, °
      * @param  array<int, array<int, array<int, float>>>  $seen  by setup, value and draw (64): mean face °, loft °, speed m/s as
      *   a right-hander's, what a trial would show
      * @param  list<bool>  $tested  by setup
@@ -78,18 +81,20 @@ final readonly class PredictedDraws
      * @param  Belief  $belief  after them
      * @param  list<SetupSpec>  $rack  every setup to be judged, the own club among them or not
      * @param  array<int, float>  $day  another day's swing: added to the nine values by place
+     * @param  string  $scramble  other luck than usual: how far figures hang on it (`bin/bench finder`)
      *
      * @throws ModelFailure where the models give no ball for the own club: then there is nothing to judge against
      */
-    public static function of(Belief $prior, Belief $belief, array $rack, BallFlight $flight, Randomizer $random, array $day = []): self
-    {
+    public static function of(
+        Belief $prior, Belief $belief, array $rack, BallFlight $flight, array $day = [], string $scramble = '',
+    ): self {
         $own = $belief->own;
         $others = array_values(array_filter($rack, static fn (SetupSpec $s): bool => $s->tag !== $own->tag));
         $scatter = array_map(
             static fn (array $row): array => array_map(static fn (float $v): float => $v * (1 + 2 * self::MISHITS), $row),
             $belief->scatter,
         );
-        $unknowns = self::unknowns($belief, $random);
+        $unknowns = self::unknowns($belief, $scramble);
         $specs = $figures = $seen = $tested = $failures = [];
         foreach ([$own, ...$others] as $spec) {
             try {
@@ -152,9 +157,10 @@ final readonly class PredictedDraws
         }
         $sign = $belief->own->hand->sign();
         $isOwn = $spec->tag === $belief->own->tag;
-        [$sideSd, $carrySd, $restSd] = array_map(static fn (int $f): float => $surface->spread($f, $scatter), [2, 0, 4]);
+        $sds = array_map(static fn (int $f): float => $surface->spread($f, $scatter), array_keys(Surface::FIGURES));
+        [$carrySd, , $sideSd, $apexSd, $restSd, $descentSd] = $sds;
         $draws = array_fill(0, self::FIGURES, []);
-        foreach ($surface->means($shifts, $scatter) as $d => [$carry, $total, $side, $apex, $rest]) {
+        foreach ($surface->means($shifts, $scatter) as $d => [$carry, $total, $side, $apex, $rest, $descent]) {
             $missed = $isOwn
                 ? [0.0, 0.0]
                 : [
@@ -163,7 +169,8 @@ final readonly class PredictedDraws
                 ];
             $values = [
                 $carry + $missed[0], $total + $missed[0], $sign * ($side + $missed[1]), $apex, $sideSd * $scales[$d],
-                $carrySd * $scales[$d], $sign * ($rest + $missed[1]), $restSd * $scales[$d],
+                $carrySd * $scales[$d], $sign * ($rest + $missed[1]), $restSd * $scales[$d], $apexSd * $scales[$d], $descent,
+                $descentSd * $scales[$d],
             ];
             foreach ($values as $f => $value) {
                 $draws[$f][] = $value;
@@ -174,38 +181,41 @@ final readonly class PredictedDraws
     }
 
     /**
-     * Draws of θ, spare normal numbers for quirks and model error, and scales of the scatter; antithetic in pairs.
+     * Draws of θ, spare normal numbers for quirks and model error, and scales of the scatter; antithetic in pairs. Each number belongs
+     * to what it is drawn for (`KeyedDraws`).
      *
      * @return array{list<array<int, float>>, list<list<float>>, list<float>}
      */
-    private static function unknowns(Belief $belief, Randomizer $random): array
+    private static function unknowns(Belief $belief, string $scramble): array
     {
-        $n = count($belief->mean);
+        [$pairs, $first] = [intdiv(self::DRAWS_OF_HIT, 2), intdiv(self::DRAWS, 2)];
+        $drawn = static fn (string $of): array => KeyedDraws::normals($scramble.$of, $pairs, $first);
+        $z = array_map($drawn, $belief->names);
+        $spare = array_map(static fn (int $i): array => $drawn("spare {$i}"), range(0, self::SPARES - 1));
+        [$luck, $thickness] = [$drawn('scatter'), $drawn('tail')];
         $l = Matrix::cholesky($belief->covariance);
         $thetas = $spares = $scales = [];
         $w = 2 / (9 * $belief->scatterShots);
-        for ($d = 0; $d < self::DRAWS_OF_HIT; $d += 2) {
-            $z = $spare = [];
-            for ($i = 0; $i < $n; $i++) {
-                $z[] = Normal::draw($random);
+        $v = 2 / (9 * self::TAIL_DOF);
+        for ($d = 0; $d < $pairs; $d++) {
+            // A chi-square by its cube root (Wilson & Hilferty 1931; from memory).
+            $tail = 1 / sqrt((1 - $v + $thickness[$d] * sqrt($v)) ** 3);
+            $moves = [];
+            foreach ($belief->mean as $i => $m) {
+                $sum = 0.0;
+                for ($j = 0; $j <= $i; $j++) {
+                    $sum += $l[$i][$j] * $z[$j][$d];
+                }
+                $moves[$i] = $tail * $sum;
             }
-            for ($i = 0; $i < self::SPARES; $i++) {
-                $spare[] = Normal::draw($random);
-            }
-            $luck = Normal::draw($random);
-            $tail = sqrt(self::TAIL_DOF / Normal::chiSquare($random, self::TAIL_DOF));
             foreach ([1, -1] as $sign) {
                 $theta = [];
                 foreach ($belief->mean as $i => $m) {
-                    $sum = 0.0;
-                    for ($j = 0; $j <= $i; $j++) {
-                        $sum += $l[$i][$j] * $z[$j];
-                    }
-                    $theta[$i] = $m + $sign * $tail * $sum;
+                    $theta[$i] = $m + $sign * $moves[$i];
                 }
                 $thetas[] = $theta;
-                $spares[] = array_map(static fn (float $v): float => $sign * $tail * $v, $spare);
-                $scales[] = 1 / sqrt((1 - $w + $sign * $luck * sqrt($w)) ** 3);
+                $spares[] = array_map(static fn (array $all): float => $sign * $tail * $all[$d], $spare);
+                $scales[] = 1 / sqrt((1 - $w + $sign * $luck[$d] * sqrt($w)) ** 3);
             }
         }
 

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace MintCarry\Core\Finder;
 
 use MintCarry\Core\Fitting\Brief;
+use MintCarry\Core\Fitting\FlightLimits;
+use MintCarry\Core\Fitting\FlightTarget;
+use MintCarry\Core\Fitting\NeverSeen;
 use MintCarry\Core\Fitting\Run;
-use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Strokes;
 use MintCarry\Core\Statistics\Normal;
 
@@ -35,18 +37,24 @@ final readonly class ScoredDraws
     private const ROOT_OF_TWO = 0.4142135624;
 
     /**
+     * By setup and draw; shares with the aim fixed, so that in the corridor, left and right of it are one.
+     *
      * @param  array<int, array<int, float>>  $scores
      * @param  array<int, array<int, float>>  $strokes
      * @param  array<int, array<int, float>>  $aimFixed
-     * @param  array<int, array<int, float>>  $shares
+     * @param  array<int, array<int, float>>  $lefts
+     * @param  array<int, array<int, float>>  $rights
      * @param  array<int, array<int, float>>  $aims
+     * @param  array<int, array<string, array<int, float>>>  $nevers  chances of what must never be seen, by kind (`NeverSeen`)
      */
     private function __construct(
-        public array $scores, public array $strokes, public array $aimFixed, public array $shares, public array $aims,
+        public array $scores, public array $strokes, public array $aimFixed, public array $lefts, public array $rights,
+        public array $aims, public array $nevers,
     ) {
     }
 
-    public static function of(PredictedDraws $draws, Brief $brief): self
+    /** @param  FlightLimits|null  $limits  what is too low or too high for this player; null: by what the brief alone says */
+    public static function of(PredictedDraws $draws, Brief $brief, ?FlightLimits $limits = null): self
     {
         $scoring = $brief->scoring();
         $price = new Strokes($brief);
@@ -56,31 +64,72 @@ final readonly class ScoredDraws
             self::spread(PredictedDraws::DRAWS_OF_HIT, self::GOLDEN_RATIO),
         );
         $run = array_map(Run::share(...), self::spread(PredictedDraws::DRAWS_OF_HIT, self::ROOT_OF_TWO));
-        $scores = $strokes = $aimFixed = $shares = $aims = [];
-        $isStrokes = $scoring === Scoring::FewestStrokes;
-        foreach ($draws->figures as $s => [$carries, $totals, $sides, $apexes, , $carrySds, $rests, $restSds]) {
-            $aimFixed[$s] = $strokes[$s] = $aims[$s] = $shares[$s] = $scores[$s] = [];
+        $scores = $strokes = $aimFixed = $lefts = $rights = $aims = $nevers = [];
+        $isStrokes = $scoring->unit() === 'strokes';
+        $limits ??= array_intersect($brief->never, ['low runner', 'balloon']) === [] ? null : FlightLimits::of(FlightTarget::of($brief));
+        foreach ($draws->figures as $s => $figures) {
+            [$carries, $totals, $sides, $apexes, , $carrySds, $rests, $restSds, $apexSds, $descents, $descentSds] = $figures;
+            $aimFixed[$s] = $strokes[$s] = $aims[$s] = $lefts[$s] = $rights[$s] = $scores[$s] = $nevers[$s] = [];
             foreach ($carries as $d => $carry) {
                 $total = $carry + $run[$d] * ($totals[$d] - $carry);
                 $sd = Run::spread($restSds[$d], $totals[$d] - $carry);
-                [$aimFixed[$s][$d], $cost, $aim, $middle, $shares[$s][$d]] = $price->drive(
+                [$aimFixed[$s][$d], $cost, $aim, , $left, $right] = $price->drive(
                     $sides[$d] + $run[$d] * ($rests[$d] - $sides[$d]) + $gust[$d] * $carry, $sd, $total, $brief->aimFree,
                 );
                 $strokes[$s][$d] = $cost;
                 $aims[$s][$d] = $aim;
+                [$lefts[$s][$d], $rights[$s][$d]] = [$left, $right];
                 $scores[$s][$d] = $isStrokes
                     ? $cost
                     : $scoring->of(
                         [
-                            'strokes' => $cost, 'share' => $price->share($middle, $sd), 'carryM' => $carry,
+                            'strokes' => $cost, 'share' => 1 - $left - $right, 'carryM' => $carry,
                             'carrySdM' => $carrySds[$d], 'totalM' => $total, 'apexM' => $apexes[$d],
                         ],
                         $brief->weights,
                     );
+                if ($brief->never !== []) {
+                    $chances = NeverSeen::chances(
+                        $brief, $limits, $left, $right, [$apexes[$d], $apexSds[$d]], [$descents[$d], $descentSds[$d]],
+                    );
+                    foreach ($chances as $kind => $chance) {
+                        $nevers[$s][$kind][$d] = $chance;
+                    }
+                }
             }
         }
 
-        return new self($scores, $strokes, $aimFixed, $shares, $aims);
+        return new self($scores, $strokes, $aimFixed, $lefts, $rights, $aims, $nevers);
+    }
+
+    /**
+     * Setups that likely bring more of what must never be seen than another: they are not advised.
+     *
+     * @return list<int>
+     */
+    public function barred(int $own, Brief $brief, ?FlightLimits $limits = null): array
+    {
+        if ($brief->never === []) {
+            return [];
+        }
+        $price = ['tenMetres' => 0.0, 'rough' => 0.0, 'left' => 0.0, 'right' => 0.0];
+        $out = [];
+        foreach ($this->nevers as $s => $chances) {
+            $isBarred = static fn (NeverSeen $n): bool => $n->isBarred;
+            if ($s !== $own && array_filter(NeverSeen::of($chances, $this->nevers[$own], $brief, $price, $limits), $isBarred) !== []) {
+                $out[] = $s;
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return list<float> share in the corridor of a setup, by draw */
+    public function sharesOf(int $setup): array
+    {
+        return array_map(
+            static fn (float $l, float $r): float => 1 - $l - $r, array_values($this->lefts[$setup]), array_values($this->rights[$setup]),
+        );
     }
 
     /**

@@ -8,6 +8,7 @@ use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Fitting\Brief;
+use MintCarry\Core\Fitting\FlightLimits;
 use MintCarry\Core\Fitting\PosteriorDraws;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Flight\BallFlight;
@@ -33,7 +34,7 @@ final class Search
     private ?PredictedDraws $ofHit = null;
 
     /**
-     * @param  list<array{spec: SetupSpec, shots: list<\MintCarry\Core\Launch\LaunchShot>, order: float}>  $tested
+     * @param  list<array{spec: SetupSpec, shots: list<\MintCarry\Core\Launch\LaunchShot>, order: float, visit: int}>  $tested
      * @param  list<SetupSpec>  $heads  every setup of the whole rack
      */
     private function __construct(
@@ -85,7 +86,7 @@ final class Search
             $names = array_values(array_unique(array_map(static fn (SetupSpec $b): string => $b->head, [...$this->heads, ...$hit])));
             $prior = Belief::prior(
                 $this->record->own()->spec($this->record->hand), $this->clubSpeedMps, $names, $hit,
-                $this->record->brief->squaringShare(),
+                $this->record->brief->squaringShare(), earlier: array_slice($this->record->visits(), 0, -1),
             );
             $this->beliefs = [$prior, $prior->after($this->tested)];
         }
@@ -136,7 +137,7 @@ final class Search
     {
         [$prior, $belief] = $this->beliefs();
 
-        return PredictedDraws::of($prior, $belief, $setups, $flight ?? $this->record->flight, $this->record->random(), $day);
+        return PredictedDraws::of($prior, $belief, $setups, $flight ?? $this->record->flight, $day);
     }
 
     /** Draws of what was hit alone, in a fraction of the time that the rack takes. */
@@ -148,7 +149,12 @@ final class Search
     /** @return list<SetupSpec> */
     public function hit(): array
     {
-        return array_map(static fn (array $t): SetupSpec => $t['spec'], $this->tested);
+        $out = [];
+        foreach ($this->tested as ['spec' => $spec]) {
+            $out[$spec->tag] ??= $spec;
+        }
+
+        return array_values($out);
     }
 
     /**
@@ -183,11 +189,11 @@ final class Search
         $key = hash(
             'xxh128',
             serialize([
-                $modelVersion, $this->record->seed, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf,
+                $modelVersion, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf,
                 $brief->squaringShare(), $this->record->flight->aerodynamics, $this->heads,
                 array_map(
                     static fn (array $t): array => [
-                        $t['spec'], $t['order'], array_map(static fn ($s): array => $s->measured, $t['shots']),
+                        $t['spec'], $t['order'], $t['visit'], array_map(static fn ($s): array => $s->measured, $t['shots']),
                     ],
                     $this->tested,
                 ),
@@ -203,14 +209,15 @@ final class Search
     }
 
     /** The draws of what was hit as the advice takes them, under a brief. */
-    public static function posterior(PredictedDraws $draws, Brief $brief): PosteriorDraws
+    public static function posterior(PredictedDraws $draws, Brief $brief, ?FlightLimits $limits = null): PosteriorDraws
     {
-        $scored = ScoredDraws::of($draws, $brief);
+        $scored = ScoredDraws::of($draws, $brief, $limits);
         $tags = array_map(static fn (SetupSpec $b): string => $b->tag, $draws->specs);
+        $by = static fn (array $bySetup): array => array_combine($tags, $bySetup);
 
         return new PosteriorDraws(
-            array_combine($tags, $scored->scores), array_combine($tags, $scored->strokes), array_combine($tags, $scored->aimFixed),
-            array_combine($tags, $scored->aims),
+            $by($scored->scores), $by($scored->strokes), $by($scored->aimFixed), $by($scored->aims), $by($scored->lefts),
+            $by($scored->rights), $by(array_column($draws->figures, 0)), $by(array_column($draws->figures, 1)), $by($scored->nevers),
         );
     }
 }

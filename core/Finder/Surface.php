@@ -14,7 +14,7 @@ use function max;
 use function sqrt;
 
 /**
- * How one setup's carry, total, side, apex and side at rest depend on the nine values of the swing near this player's: value, slope and
+ * How one setup's carry, total, side, apex, side at rest and descent depend on the nine values of the swing near this player's: value, slope and
  * curvature along each and along the pairs that work together, from the full impact and flight models.
  *
  * A cloud of shots and a draw of the unknowns are then a few products instead of flights. The error against flying every shot is
@@ -22,7 +22,7 @@ use function sqrt;
  */
 final readonly class Surface
 {
-    public const FIGURES = ['carryM', 'totalM', 'sideM', 'apexM', 'totalSideM'];
+    public const FIGURES = ['carryM', 'totalM', 'sideM', 'apexM', 'totalSideM', 'descentDeg'];
 
     /** Pairs that work together: loft and face, face and toe, loft and toe, speed and face, path and face. */
     private const PAIRS = [
@@ -61,7 +61,7 @@ final readonly class Surface
             }
             $flown = $flight->fly($launch);
 
-            return [$flown->carryM, $flown->totalM, $flown->sideM, $flown->apexM, $flown->totalSideM];
+            return [$flown->carryM, $flown->totalM, $flown->sideM, $flown->apexM, $flown->totalSideM, $flown->descentDeg];
         };
         $value = $figures($at);
         if ($value === null) {
@@ -137,7 +137,7 @@ final readonly class Surface
      *
      * @param  list<array<int, float>>  $shifts  from `at`, nine each
      * @param  array<int, array<int, float>>  $scatter  covariance of the first seven
-     * @return list<array{float, float, float, float, float}> by shift
+     * @return list<array{float, float, float, float, float, float}> by shift
      */
     public function means(array $shifts, array $scatter): array
     {
@@ -163,7 +163,7 @@ final readonly class Surface
             }
         }
 
-        return $out; // @phpstan-ignore return.type (each shift has the five figures)
+        return $out; // @phpstan-ignore return.type (each shift has the six figures)
     }
 
     /**

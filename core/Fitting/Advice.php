@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
+use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Launch;
@@ -12,21 +13,28 @@ use MintCarry\Core\Statistics\Interval;
 use MintCarry\Core\Statistics\Summary;
 
 /**
- * Judges the setups of a fitting that were hit, against the benchmark, and names the pick.
+ * Judges the setups of a fitting that were hit, against the benchmark, and names the one that is advised.
  *
  * Each setup's plausible truths are scored as the brief says: by `ExpectedStrokes` over the corridor, with the aim free within
- * ±4° unless the brief holds it ("held" keeps it on the middle), or by another `Scoring`. The truths are those of the finder's
- * models where every setup was hit with ball data, else those of the shots alone. The benchmark stays the pick unless another
- * setup beats it with a probability of at least 0.8 (`Pick`). Two setups closer than the scoring's resolution, or whose order
- * holds with less than 0.8, are a tie.
+ * ±4° unless the brief holds it, or by another `Scoring`. The truths are those of the finder's models where every setup was hit with
+ * ball data, else those of the shots alone. The benchmark stays unless another setup beats it with a probability of at least 0.8
+ * (`Pick`). Two setups closer than the scoring's resolution, or whose order holds with less than 0.8, are a tie. A setup that likely
+ * brings more of what the brief never wants to see is judged, and not advised (`NeverSeen`).
+ *
+ * Where feel goes first, what the player said leads and the figures only veto: of those that are not likely worse than the benchmark
+ * the one with the highest confidence is advised.
  */
 final readonly class Advice
 {
     public const KEEP_UNLESS = Pick::KEEP_UNLESS;
 
+    /** Nearer than this in stars is no preference: half a star. */
+    private const CONFIDENCE_MARGIN = 0.5;
+
     /**
      * @param  list<SetupJudgement>  $setups  in the order they came
      * @param  list<string>  $ties  tags that cannot be told from the pick
+     * @param  string|null  $runnerUp  the next best after the pick that may be advised; null where there is none
      */
     private function __construct(
         public string $benchmark,
@@ -38,20 +46,22 @@ final readonly class Advice
         public float $expectedLoss,
         public Scoring $scoring,
         public bool $isModelled,
+        public ?string $runnerUp = null,
     ) {
     }
 
     /**
      * @param  list<ShotSet>  $sets  setups with at least one counted shot
      * @param  string  $benchmark  tag of the setup to beat
-     * @param  Brief  $brief  corridor, holes, level, scoring, and whether the aim is free
+     * @param  Brief  $brief  corridor, holes, level, scoring, whether the aim is free, and what must never be seen
      * @param  PosteriorDraws|null  $posterior  by the models; null, or where a setup is missing from it: from the shots alone
+     * @param  array<string, float>  $confidence  what the player said, 1 … 5, by tag
      *
      * @throws InvalidInput when there is nothing to compare
      */
     public static function of(
-        array $sets, string $benchmark, Brief $brief, BallFlight $flight, \Random\Randomizer $random,
-        ?PosteriorDraws $posterior = null,
+        array $sets, string $benchmark, Brief $brief, BallFlight $flight, ?PosteriorDraws $posterior = null, Hand $hand = Hand::Right,
+        ?FlightLimits $limits = null, array $confidence = [],
     ): self {
         $tags = array_map(static fn (ShotSet $set): string => $set->tag, $sets);
         if ($sets === []) {
@@ -63,51 +73,92 @@ final readonly class Advice
                 'benchmark', "The benchmark {$benchmark} has no counted shot: hit it first, or make another setup the benchmark.",
             );
         }
-        $pooled = SideEstimate::pooledSpread($sets);
-        $start = clone $random->engine; // every share is drawn from the same start, so it is the same figure on every screen
-        $scoring = $brief->scoring();
         $isModelled = $posterior !== null && $posterior->has($tags);
-        $posterior = $isModelled ? $posterior : PosteriorDraws::ofShots($sets, $brief, $random);
-        $pick = Pick::among(array_map(static fn (string $tag): array => $posterior->scores[$tag], $tags), $own, $scoring);
-        $mean = static fn (array $values): float => array_sum($values) / max(1, count($values));
+        $posterior = $isModelled ? $posterior : PosteriorDraws::ofShots($sets, $brief, $hand, $limits);
+        $price = Outlook::price($brief, self::mean($posterior->totals[$benchmark]));
+        $nevers = array_map(
+            static fn (string $tag): array => $brief->never === [] ? [] : NeverSeen::of(
+                $posterior->nevers[$tag], $posterior->nevers[$benchmark], $brief, $price, $limits,
+            ),
+            $tags,
+        );
+        $barred = array_keys(array_filter(
+            $nevers,
+            static fn (array $never, int $i): bool => $i !== $own
+                && array_filter($never, static fn (NeverSeen $n): bool => $n->isBarred) !== [],
+            ARRAY_FILTER_USE_BOTH,
+        ));
+        $scores = array_map(static fn (string $tag): array => $posterior->scores[$tag], $tags);
+        $pick = Pick::among($scores, $own, $brief->scoring(), $barred);
+        $pooled = SideEstimate::pooledSpread($sets);
         $judged = [];
         foreach ($sets as $i => $set) {
-            $side = SideEstimate::of($set, $pooled);
-            $share = CorridorShare::of($side, $brief->corridor, new \Random\Randomizer(clone $start));
-            $differences = array_map(
-                static fn (float $a, float $b): float => $a - $b, $posterior->strokes[$set->tag], $posterior->strokes[$benchmark],
-            );
-            $judged[] = new SetupJudgement(
-                $set->tag,
-                $set->count(),
-                $set->summary(Measure::Carry),
-                $set->summary(Measure::Total),
-                $share->share,
-                $share->interval,
-                $side->n,
-                $side->spreadM,
-                self::trade($set, $flight),
-                $mean($differences),
-                Interval::middleOf($differences),
-                $mean($posterior->aimFixed[$set->tag]) - $mean($posterior->aimFixed[$benchmark]),
-                $pick->chance($i, $own),
-                $pick->losses[$i],
-                $mean($posterior->aims[$set->tag]),
-                $pick->gain($i, $own),
-                $pick->gainInterval($i, $own),
-            );
+            $judged[] = self::judge($set, $i, $own, $benchmark, $posterior, $pick, $nevers[$i], self::trade($set, $flight), $pooled);
         }
+        $at = $brief->scoring() === Scoring::FeelFirst ? self::byFeel($tags, $pick, $own, $barred, $confidence) : $pick->pick;
         $ties = array_values(
             array_map(
                 static fn (int $i): string => $tags[$i],
-                array_filter($pick->order(), static fn (int $i): bool => $pick->isTied($i, $pick->pick)),
+                array_filter($pick->order(), static fn (int $i): bool => $pick->isTied($i, $at) && ! in_array($i, $barred, true)),
             ),
         );
+        $next = array_values(array_filter($pick->order(), static fn (int $i): bool => $i !== $at && ! in_array($i, $barred, true)))[0] ?? null;
 
         return new self(
-            $benchmark, $tags[$pick->best], $tags[$pick->pick], $ties === [] && count($sets) > 1, $ties, $judged,
-            $pick->losses[$pick->pick], $scoring, $isModelled,
+            $benchmark, $tags[$pick->best], $tags[$at], $ties === [] && count($sets) > 1, $ties, $judged,
+            $pick->losses[$at], $brief->scoring(), $isModelled, $next === null ? null : $tags[$next],
         );
+    }
+
+    /** @param  list<NeverSeen>  $never */
+    private static function judge(
+        ShotSet $set, int $i, int $own, string $benchmark, PosteriorDraws $posterior, Pick $pick, array $never, ?LoftTrade $trade,
+        float $pooledSpreadM,
+    ): SetupJudgement {
+        $tag = $set->tag;
+        $gaps = static fn (array $of): array => Pick::gaps($of[$benchmark], $of[$tag]); // this one less the benchmark
+        $side = SideEstimate::of($set, $pooledSpreadM);
+        $shareGaps = Pick::gaps($posterior->sharesOf($benchmark), $posterior->sharesOf($tag));
+        [$strokes, $carry, $total] = [$gaps($posterior->strokes), $gaps($posterior->carries), $gaps($posterior->totals)];
+
+        return new SetupJudgement(
+            $tag, $set->count(), $set->summary(Measure::Carry), $set->summary(Measure::Total),
+            CorridorShare::ofDraws($posterior->lefts[$tag], $posterior->rights[$tag], $side->n), $side->spreadM, $trade,
+            self::mean($strokes), Interval::middleOf($strokes),
+            self::mean($posterior->aimFixed[$tag]) - self::mean($posterior->aimFixed[$benchmark]), $pick->chance($i, $own),
+            $pick->losses[$i], self::mean($posterior->aims[$tag]), $pick->gain($i, $own), $pick->gainInterval($i, $own),
+            self::mean($posterior->carries[$tag]), self::mean($carry), Interval::middleOf($carry), self::mean($total),
+            Interval::middleOf($total), self::mean($shareGaps), Interval::middleOf($shareGaps), $never,
+        );
+    }
+
+    /**
+     * Of those that the figures do not veto, the one that the player trusts most; the benchmark where nobody asked.
+     *
+     * @param  list<string>  $tags
+     * @param  list<int>  $barred
+     * @param  array<string, float>  $confidence
+     */
+    private static function byFeel(array $tags, Pick $pick, int $own, array $barred, array $confidence): int
+    {
+        $at = $own;
+        foreach ($pick->order() as $i) {
+            $isVetoed = in_array($i, $barred, true) || ($i !== $own && $pick->chance($own, $i) >= self::KEEP_UNLESS
+                && $pick->gain($own, $i) > $pick->scoring->resolution());
+            $stars = $confidence[$tags[$i]] ?? null;
+            $mine = $confidence[$tags[$at]] ?? null;
+            if (! $isVetoed && $stars !== null && ($mine === null || $stars >= $mine + self::CONFIDENCE_MARGIN)) {
+                $at = $i;
+            }
+        }
+
+        return $at;
+    }
+
+    /** @param  array<int, float>  $values */
+    private static function mean(array $values): float
+    {
+        return array_sum($values) / max(1, count($values));
     }
 
     public function judgement(string $tag): SetupJudgement

@@ -18,7 +18,7 @@ final readonly class Brief
     public const WEIGHTS = ['carry', 'run', 'fairways', 'height'];
 
     /** The school of flight that sets the target: what is longest in the air, what runs, or what still carries when it is caught low. */
-    public const SCHOOLS = ['high launch, low spin', 'guarded height', 'flat and running'];
+    public const SCHOOLS = ['longest carry', 'guarded height', 'flat and running'];
 
     public const CHOICES = [
         'shape' => ['unknown', 'straight', 'draw', 'fade', 'hook', 'slice'],
@@ -27,7 +27,7 @@ final readonly class Brief
         'startSide' => ['any', 'left', 'at the target', 'right'],
         'purchase' => ['open', 'adjust before buying', 'keep the head'],
         'school' => self::SCHOOLS,
-        'scoring' => ['fewest strokes', 'straightest', 'longest', 'guarded height', 'running', 'own weights'],
+        'scoring' => ['fewest strokes', 'straightest', 'longest', 'guarded height', 'running', 'feel first', 'own weights'],
         'turf' => ['soft', 'medium', 'firm'],
     ];
 
@@ -36,26 +36,26 @@ final readonly class Brief
         'never' => ['left', 'right', 'two-way miss', 'low runner', 'balloon'],
     ];
 
-    /** A word of before, and what is said today. */
-    private const OLDER = ['low scooter' => 'low runner'];
+    /** Words of before, and what is said today: a target of 2600 rpm is no low spin. */
+    private const OLDER = ['low scooter' => 'low runner', 'high launch, low spin' => 'longest carry'];
 
     /** Bounds and unit of each number. */
     public const NUMBERS = [
-        'carryM' => [60, 340, 'm'], 'clubSpeedMps' => [20, 70, 'm/s'], 'handicap' => [-8, 54, ''], 'windMps' => [0, 20, 'm/s'],
+        'carryM' => [60, 340, 'm'], 'clubSpeedMps' => [20, 70, 'm/s'], 'attackDeg' => [-12, 12, '°'], 'handicap' => [-8, 54, ''], 'windMps' => [0, 20, 'm/s'],
         'windFromDeg' => [0, 360, '°'], 'altitudeM' => [-400, 4000, 'm'], 'temperatureC' => [-15, 50, '°C'],
         'holeLengthM' => [200, 600, 'm'], 'sixIronApexM' => [5, 60, 'm'], 'swings' => [4, 300, ''], 'minutes' => [10, 480, ''],
-        'money' => [0, 100000, ''],
+        'money' => [0, 100000, ''], 'labour' => [0, 100000, ''],
     ];
 
     public const TEXTS = ['wish' => 500, 'ball' => 80, 'feel' => 1000, 'currency' => 8, 'guardian' => 80];
 
     public const LABELS = [
         'shape' => 'usual shape', 'miss' => 'usual miss', 'carryM' => 'typical carry', 'clubSpeedMps' => 'club speed',
-        'handicap' => 'handicap', 'wants' => 'wants more of', 'never' => 'must never see', 'wish' => 'in their words',
+        'attackDeg' => 'attack angle', 'handicap' => 'handicap', 'wants' => 'wants more of', 'never' => 'must never see', 'wish' => 'in their words',
         'turf' => 'ground', 'windMps' => 'wind', 'windFromDeg' => 'wind from', 'altitudeM' => 'altitude',
         'temperatureC' => 'temperature', 'corridor' => 'corridor', 'holeLengthM' => 'driving holes',
         'sixIronApexM' => 'six-iron apex', 'ball' => 'ball', 'habit' => 'address habit', 'feel' => 'feel notes',
-        'swings' => 'swings', 'minutes' => 'minutes', 'money' => 'money', 'currency' => 'currency', 'purchase' => 'purchase',
+        'swings' => 'swings', 'minutes' => 'minutes', 'money' => 'money', 'labour' => 'labour', 'currency' => 'currency', 'purchase' => 'purchase',
         'startSide' => 'start side', 'school' => 'flight school', 'scoring' => 'scoring', 'weights' => 'own weights',
         'aimFree' => 'may re-aim', 'consent' => 'consent', 'minor' => 'minor', 'guardian' => 'guardian',
     ];
@@ -72,6 +72,7 @@ final readonly class Brief
         public string $miss = 'unknown',
         public ?float $carryM = null,
         public ?float $clubSpeedMps = null,
+        public ?float $attackDeg = null,
         public ?float $handicap = null,
         public array $wants = [],
         public array $never = [],
@@ -90,10 +91,12 @@ final readonly class Brief
         public ?float $swings = null,
         public ?float $minutes = null,
         public ?float $money = null,
+        /** What fitting and building a club costs here, in the brief's currency. */
+        public ?float $labour = null,
         public string $currency = '',
         public string $purchase = 'open',
         public string $startSide = 'any',
-        public string $school = 'high launch, low spin',
+        public string $school = 'longest carry',
         public string $scoring = 'fewest strokes',
         public array $weights = [],
         public bool $aimFree = true,
@@ -207,7 +210,8 @@ final readonly class Brief
                 ),
                 isset(self::NUMBERS[$field]) => self::number($field, $value),
                 in_array($field, ['aimFree', 'consent', 'minor'], true) => (bool) $value,
-                isset(self::CHOICES[$field]), isset(self::TEXTS[$field]) => is_scalar($value) ? (string) $value : '',
+                isset(self::CHOICES[$field]) => is_scalar($value) ? self::OLDER[(string) $value] ?? (string) $value : '',
+                isset(self::TEXTS[$field]) => is_scalar($value) ? (string) $value : '',
                 default => throw InvalidInput::of((string) $field, "The brief has no field '{$field}'."),
             };
         }

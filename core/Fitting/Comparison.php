@@ -6,17 +6,24 @@ namespace MintCarry\Core\Fitting;
 
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Difference;
+use MintCarry\Core\Statistics\Holm;
 use MintCarry\Core\Statistics\Resampling;
 use MintCarry\Core\Statistics\Robust;
 use MintCarry\Core\Statistics\Summary;
 use Random\Randomizer;
 
 /**
- * Setups side by side: each measure's summary per setup, and its difference from the benchmark with a Welch interval; under a
- * robust policy, whose averages are no plain means, with a bootstrap interval.
+ * Setups side by side: each measure's summary per setup, and its difference from the benchmark within each visit, with a Welch
+ * interval; over several visits by their evidence. Under a robust policy, whose averages are no plain means, with a bootstrap interval.
+ * Null where the two were never hit on one visit.
+ *
+ * A difference is clear where it would still be told if all of them, over measures and setups, are asked together (`Holm`).
  */
 final readonly class Comparison
 {
+    /** With the words of the verdicts (`LiveVerdict`) this makes 5 % of sessions (`bin/bench judging`). */
+    private const FAMILY = 0.025;
+
     public const MEASURES = [
         Measure::Carry, Measure::Total, Measure::Side, Measure::Curve, Measure::BallSpeed, Measure::LaunchAngle, Measure::Spin,
         Measure::SpinAxis, Measure::Direction, Measure::Apex, Measure::Descent, Measure::ClubSpeed, Measure::Smash, Measure::Attack,
@@ -27,21 +34,24 @@ final readonly class Comparison
     private const RESAMPLED = [Measure::Carry, Measure::Total, Measure::Side, Measure::BallSpeed, Measure::LaunchAngle, Measure::Spin];
 
     /**
-     * @param  list<array{measure: Measure, cells: array<string, array{summary: ?Summary, computed: int,
-     *   difference: ?Difference}>}>  $rows  measures that at least one setup has
+     * @param  list<array{measure: Measure, cells: array<string, array{summary: ?Summary, computed: int, difference: ?Difference,
+     *   clear: bool}>}>  $rows  measures that at least one setup has
      */
     private function __construct(public ?string $benchmark, public array $rows)
     {
     }
 
-    /** @param  list<ShotSet>  $sets */
-    public static function of(array $sets, ?string $benchmark, ?Randomizer $random = null): self
+    /**
+     * @param  list<ShotSet>  $sets
+     * @param  list<string>  $withheld  tags of which nothing is told, because the player was another (`Withheld`)
+     */
+    public static function of(array $sets, ?string $benchmark, ?Randomizer $random = null, array $withheld = []): self
     {
         $benchmarkSet = null;
         foreach ($sets as $set) {
             $benchmarkSet = $set->tag === $benchmark ? $set : $benchmarkSet;
         }
-        $rows = [];
+        $rows = $p = [];
         foreach (self::MEASURES as $measure) {
             $base = $benchmarkSet?->summary($measure);
             $cells = [];
@@ -52,26 +62,46 @@ final readonly class Comparison
                 $cells[$set->tag] = [
                     'summary' => $summary,
                     'computed' => $set->computedCount($measure),
-                    'difference' => $summary !== null && $base !== null && $set !== $benchmarkSet
-                            ? self::difference($benchmarkSet, $set, $measure, $base, $summary, $random)
-                            : null,
+                    'difference' => $difference = $summary !== null && $base !== null && $set !== $benchmarkSet
+                        ? self::difference($benchmarkSet, $set, $measure, $random) : null,
+                    'clear' => false,
                 ];
+                if ($difference?->p !== null) {
+                    $p[count($rows).'/'.$set->tag] = $difference->p;
+                }
             }
             if ($known) {
                 $rows[] = ['measure' => $measure, 'cells' => $cells];
             }
         }
 
+        $adjusted = Holm::adjusted($p);
+        foreach ($rows as $i => $row) {
+            foreach ($row['cells'] as $tag => $cell) {
+                $isClear = $cell['difference']?->isClear() === true && ($adjusted["{$i}/{$tag}"] ?? 1.0) <= self::FAMILY
+                    && ! in_array((string) $tag, $withheld, true);
+                $rows[$i]['cells'][$tag] = ['clear' => $isClear] + $cell;
+            }
+        }
+
         return new self($benchmarkSet?->tag, $rows);
     }
 
-    private static function difference(
-        ?ShotSet $benchmarkSet, ShotSet $set, Measure $measure, Summary $base, Summary $summary, ?Randomizer $random,
-    ): Difference {
-        $welch = Difference::between($base, $summary);
-        $a = $benchmarkSet?->raw($measure) ?? [];
+    private static function difference(ShotSet $benchmark, ShotSet $set, Measure $measure, ?Randomizer $random): ?Difference
+    {
+        [$theirs, $its] = [$benchmark->byVisit(), $set->byVisit()];
+        $visits = [];
+        foreach (array_intersect_key($its, $theirs) as $visit => $one) {
+            [$base, $summary] = [$theirs[$visit]->summary($measure), $one->summary($measure)];
+            if ($base !== null && $summary !== null) {
+                $visits[$visit] = Difference::between($base, $summary);
+            }
+        }
+        $welch = Difference::over(array_values($visits));
+        $a = $benchmark->raw($measure);
         $b = $set->raw($measure);
-        if ($random === null || ! $set->isRobust() || ! in_array($measure, self::RESAMPLED, true) || count($a) < 4 || count($b) < 4) {
+        $isResampled = $random !== null && $set->isRobust() && in_array($measure, self::RESAMPLED, true) && count($visits) === 1;
+        if ($welch === null || ! $isResampled || count($a) < 4 || count($b) < 4) {
             return $welch;
         }
         $mean = static function (array $values): float {

@@ -18,6 +18,22 @@ final readonly class CorridorShare
     {
     }
 
+    /**
+     * From a judge's draws of the shares left and right of the corridor.
+     *
+     * @param  array<int, float>  $lefts
+     * @param  array<int, float>  $rights
+     * @param  int  $n  shots whose side was seen
+     */
+    public static function ofDraws(array $lefts, array $rights, int $n): self
+    {
+        $shares = array_map(static fn (float $l, float $r): float => 1 - $l - $r, array_values($lefts), array_values($rights));
+        $mean = static fn (array $values): float => array_sum($values) / count($values);
+
+        return new self($mean($shares), Interval::middleOf($shares), $n, $mean($lefts), $mean($rights));
+    }
+
+    /** From the shots of one setup alone. */
     public static function of(SideEstimate $side, Corridor $corridor, \Random\Randomizer $random, int $draws = 400): self
     {
         $half = $corridor->halfM();

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
-use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\FisherF;
+use MintCarry\Core\Statistics\Holm;
 use MintCarry\Core\Statistics\Interval;
+use MintCarry\Core\Statistics\Normal;
 use MintCarry\Core\Statistics\StudentT;
 
 /**
@@ -16,7 +17,7 @@ use MintCarry\Core\Statistics\StudentT;
  *
  * Pooled spread shrunk to what is usual, s² = (8 σ₀² + (nₐ−1) sₐ² + (n_b−1) s_b²) / (8 + nₐ + n_b − 2), z = (x̄_b − x̄ₐ) / (s
  * √(1/nₐ + 1/n_b)); a word from three shots each on when
- * |z| > 2.5 for the brief's declared measure and 3.2 for any other, which keeps a false word rare under looking after every shot.
+ * |z| > 2.5 for the measure that the brief's first want declares (`Wanted`) and 3.2 for any other, which keeps a false word rare under looking after every shot.
  * "The same" where the difference and 1.64 of its standard errors stay within
  * what is worth telling apart (a margin for each measure). Spread is judged by the ratio of the two variances (F distribution,
  * 99.7 %), which from a few shots is nearly always open. Rules and figures: docs/judging.md, "Verdict while hitting".
@@ -30,6 +31,9 @@ final readonly class LiveVerdict
     public const OTHER_Z = 3.2;
 
     private const PRIOR_DOF = 8;
+
+    /** All words beside the declared one are wrong together in at most so many sessions; with the bold differences it makes 5 %. */
+    private const FAMILY = 0.025;
 
     /**
      * @param  Interval  $interval  95 % interval of the difference; of spread, of the ratio of the two
@@ -45,53 +49,82 @@ final readonly class LiveVerdict
     }
 
     /**
-     * The measures looked at live: name on the screen, which way is better, usual spread from shot to shot, and the difference
-     * that is worth telling.
+     * Within each visit by itself, and over the visits by their evidence: another day is another player.
+     *
+     * @return list<self> the declared measure first; those that both sets have at least three values of on one visit
      */
-    private const MEASURES = [
-        'longer' => [Measure::Carry, 1, PlayerPriors::CARRY_SPREAD_M, 7.0],
-        'straighter' => [Measure::Side, -1, PlayerPriors::OFF_LINE_SPREAD_M, 5.0],
-        'faster ball' => [Measure::BallSpeed, 1, PlayerPriors::BALL_SPEED_SPREAD_MPS, 0.7],
-        'less spin' => [Measure::Spin, -1, PlayerPriors::SPIN_SPREAD_RPM, 180.0],
-        'higher' => [Measure::Apex, 1, PlayerPriors::APEX_SPREAD_M, 2.5],
-    ];
-
-    /**
-     * @return list<self> by measure; those that both sets have at least three values of
-     */
-    public static function of(ShotSet $benchmark, ShotSet $trial, Scoring $scoring): array
+    public static function of(ShotSet $benchmark, ShotSet $trial, Wanted $wanted): array
     {
-        $declared = $scoring === Scoring::Straightest ? 'straighter' : 'longer';
+        [$theirs, $its] = [$benchmark->byVisit(), $trial->byVisit()];
+        $visits = array_keys(array_intersect_key($theirs, $its));
         $out = [];
-        foreach (self::MEASURES as $name => [$measure, $way, $usual, $margin]) {
-            // Straighter counts how far from the target line, on either side.
-            $values = static fn (ShotSet $set): array => $measure === Measure::Side
-                ? array_map(abs(...), $set->values($measure))
-                : $set->values($measure);
-            $standing = self::between(
-                $name, $measure, $values($benchmark), $values($trial), $way, $usual,
-                $name === $declared ? self::DECLARED_Z : self::OTHER_Z, $name === $declared, $margin,
+        foreach ($wanted->names as $name) {
+            [$measure, $way, $usual, $margin] = Wanted::measure($name);
+            $values = static fn (ShotSet $set): array => $wanted->values($name, $set->values($measure));
+            $isDeclared = $name === $wanted->declared;
+            $standing = self::overVisits(
+                $name, $measure, array_map(static fn (int $v): array => [$values($theirs[$v]), $values($its[$v])], $visits), $way, $usual,
+                $isDeclared ? self::DECLARED_Z : self::OTHER_Z, $isDeclared, $margin,
             );
             if ($standing !== null) {
                 $out[] = $standing;
             }
         }
-        $tighter = self::spread($benchmark, $trial);
+        $last = $visits === [] ? null : max($visits);
+        $tighter = $last === null ? null : self::spread($theirs[$last], $its[$last]);
 
         return $tighter === null ? $out : [...$out, $tighter];
     }
 
     /**
+     * What is told of several setups at once. The declared measure keeps its own rule; of all the others a word stays only where it
+     * would still be told if all of them, over measures and setups, are asked together (`Holm`).
+     *
+     * @param  array<string, list<self>>  $bySetup
+     * @return array<string, list<self>>
+     */
+    public static function together(array $bySetup): array
+    {
+        $p = [];
+        foreach ($bySetup as $tag => $verdicts) {
+            foreach ($verdicts as $i => $v) {
+                if (! $v->declared) {
+                    $p["{$tag}/{$i}"] = $v->name === 'tighter' ? $v->z : 2 * (1 - Normal::cdf(abs($v->z)));
+                }
+            }
+        }
+        $adjusted = Holm::adjusted($p);
+        $out = [];
+        foreach ($bySetup as $tag => $verdicts) {
+            $out[$tag] = array_map(
+                static fn (self $v, int $i): self => ! $v->declared && $v->verdict->isMark() && $adjusted["{$tag}/{$i}"] > self::FAMILY
+                    ? $v->opened() : $v,
+                $verdicts, array_keys($verdicts),
+            );
+        }
+
+        return $out;
+    }
+
+    /** The same difference without a word on it. */
+    public function opened(): self
+    {
+        return new self(
+            $this->name, $this->measure, Verdict::Open, $this->value, $this->z, null, $this->interval, $this->declared,
+        );
+    }
+
+    /**
      * Screening policies under which the verdict on the declared measure would be another than now.
      *
-     * @param  list<array{shot: LaunchShot, leftOut: string|null}>  $benchmark  every shot of it
-     * @param  list<array{shot: LaunchShot, leftOut: string|null}>  $trial
+     * @param  list<array{shot: LaunchShot, leftOut: string|null, visit?: int|null}>  $benchmark  every shot of it
+     * @param  list<array{shot: LaunchShot, leftOut: string|null, visit?: int|null}>  $trial
      * @return list<array{policy: string, verdict: Verdict}>
      */
-    public static function flips(array $benchmark, array $trial, Screening $now, Scoring $scoring): array
+    public static function flips(array $benchmark, array $trial, Screening $now, Wanted $wanted): array
     {
-        $under = static function (Screening $policy) use ($benchmark, $trial, $scoring): ?Verdict {
-            foreach (self::of($policy->of('', $benchmark), $policy->of('', $trial), $scoring) as $one) {
+        $under = static function (Screening $policy) use ($benchmark, $trial, $wanted): ?Verdict {
+            foreach (self::of($policy->of('', $benchmark), $policy->of('', $trial), $wanted) as $one) {
                 if ($one->declared) {
                     return $one->verdict;
                 }
@@ -132,9 +165,10 @@ final readonly class LiveVerdict
         );
         $isTold = ! $within(0.00135)->contains(1.0);
 
+        // In place of z it carries how likely a ratio as far from one is by chance: 0.0027 where it is told (`together`).
         return new self(
-            'tighter', Measure::Side, $isTold ? ($ratio < 1 ? Verdict::Better : Verdict::Worse) : Verdict::Open, $ratio, 0.0, null,
-            $within(0.025),
+            'tighter', Measure::Side, $isTold ? ($ratio < 1 ? Verdict::Better : Verdict::Worse) : Verdict::Open, $ratio,
+            $isTold ? 0.0027 : 1.0, null, $within(0.025),
         );
     }
 
@@ -147,19 +181,41 @@ final readonly class LiveVerdict
         string $name, Measure $measure, array $a, array $b, int $way, float $usualSd, float $limit, bool $declared = false,
         float $margin = 0.0,
     ): ?self {
-        [$na, $nb] = [count($a), count($b)];
-        if ($na < self::FROM_SHOTS || $nb < self::FROM_SHOTS) {
+        return self::overVisits($name, $measure, [[$a, $b]], $way, $usualSd, $limit, $declared, $margin);
+    }
+
+    /**
+     * Differences of several visits, each weighed by its evidence 1 / (1/nₐ + 1/n_b), with one spread from within all of them.
+     *
+     * @param  list<array{list<float>, list<float>}>  $visits  benchmark and setup
+     */
+    private static function overVisits(
+        string $name, Measure $measure, array $visits, int $way, float $usualSd, float $limit, bool $declared, float $margin,
+    ): ?self {
+        $visits = array_values(array_filter(
+            $visits, static fn (array $v): bool => count($v[0]) >= self::FROM_SHOTS && count($v[1]) >= self::FROM_SHOTS,
+        ));
+        if ($visits === []) {
             return null;
         }
         $mean = static fn (array $v): float => array_sum($v) / count($v);
-        $squares = static fn (array $v): float => array_sum(
-            array_map(static fn (float $x): float => ($x - array_sum($v) / count($v)) ** 2, $v),
-        );
-        $s = sqrt((self::PRIOR_DOF * $usualSd ** 2 + $squares($a) + $squares($b)) / (self::PRIOR_DOF + $na + $nb - 2));
-        $value = $mean($b) - $mean($a);
-        $z = $value / ($s * sqrt(1 / $na + 1 / $nb));
-        $error = $s * sqrt(1 / $na + 1 / $nb);
-        $half = StudentT::quantile(0.975, self::PRIOR_DOF + $na + $nb - 2) * $error;
+        [$squares, $dof, $evidence, $value, $na, $nb] = [0.0, (float) self::PRIOR_DOF, 0.0, 0.0, 0, 0];
+        foreach ($visits as $visit) {
+            foreach ($visit as $values) {
+                $middle = $mean($values);
+                $squares += array_sum(array_map(static fn (float $x): float => ($x - $middle) ** 2, $values));
+                $dof += count($values) - 1;
+            }
+            $weight = 1 / (1 / count($visit[0]) + 1 / count($visit[1]));
+            $evidence += $weight;
+            $value += $weight * ($mean($visit[1]) - $mean($visit[0]));
+            [$na, $nb] = [$na + count($visit[0]), $nb + count($visit[1])];
+        }
+        $value /= $evidence;
+        $s = sqrt((self::PRIOR_DOF * $usualSd ** 2 + $squares) / $dof);
+        $error = $s / sqrt($evidence);
+        $z = $value / $error;
+        $half = StudentT::quantile(0.975, $dof) * $error;
         $verdict = match (true) {
             abs($z) > $limit => $z * $way > 0 ? Verdict::Better : Verdict::Worse,
             abs($value) + 1.64 * $error < $margin => Verdict::Same,

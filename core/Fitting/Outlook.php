@@ -6,20 +6,18 @@ namespace MintCarry\Core\Fitting;
 
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Air\Wind;
-use MintCarry\Core\Club\Head;
-use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\BallFlight;
-use MintCarry\Core\Flight\Flight;
-use MintCarry\Core\Flight\Launch;
-use MintCarry\Core\Impact\Delivery;
-use MintCarry\Core\Impact\Impact;
+
+use function array_filter;
+use function array_values;
+use function ceil;
+use function count;
+use function floor;
+use function max;
 
 /**
- * What a brief means before a ball is hit: the ridge of launch and spin for the player's speed, the target of the chosen flight
- * school on it, the apex that goes with it, and what a yard is worth against a fairway on the player's holes.
- *
- * The ridge is walked by delivered loft through the impact model at the player's speed and attack (0 unless measured), in the
- * player's air and wind.
+ * What a brief means before a ball is hit: the ridge of launch and spin for the player's speed and attack, the target of the chosen
+ * flight school on it (`FlightTarget`), the apex that goes with it, and what a yard is worth against a fairway on the player's holes.
  */
 final readonly class Outlook
 {
@@ -44,10 +42,15 @@ final readonly class Outlook
     private function __construct(
         public float $clubSpeedMps,
         public string $speedFrom,
+        public float $attackDeg,
+        /** told, measured or assumed */
+        public string $attackFrom,
         public float $ballSpeedMps,
         public array $ridge,
         public int $target,
         public array $bandDeg,
+        /** The six-iron's where the brief tells it, else the target's. */
+        public float $wantedApexM,
         public float $carryInStillAirM,
         /** Where the wind puts a straight ball with the target's launch, + right. */
         public float $windSideM,
@@ -56,104 +59,43 @@ final readonly class Outlook
     ) {
     }
 
-    /** @param  float|null  $measuredClubSpeedMps  mean of the baseline when it has been hit */
-    public static function of(Brief $brief, ?float $measuredClubSpeedMps = null, float $attackDeg = 0.0): self
+    /**
+     * @param  float|null  $measuredClubSpeedMps  mean of the baseline when it has been hit
+     * @param  float|null  $measuredAttackDeg  likewise; taken where the brief does not say one
+     */
+    public static function of(Brief $brief, ?float $measuredClubSpeedMps = null, ?float $measuredAttackDeg = null): self
     {
         $air = new Atmosphere($brief->temperatureC, $brief->altitudeM);
         $flight = new BallFlight($air, new Wind($brief->windMps, $brief->windFromDeg), turf: $brief->turf());
-        $still = new BallFlight($air, turf: $brief->turf());
-        [$speed, $from] = self::speed($brief, $measuredClubSpeedMps, $attackDeg, $still);
-        $impact = new Impact(new Head);
-        $strike = static fn (float $loft): Launch => $impact->strike(new Delivery($speed, $attackDeg, 0, $loft, 0));
-        $ridge = $values = [];
-        for ($loft = 5.0 + max(0.0, $attackDeg); $loft <= 24.0 + $attackDeg; $loft += 0.5) {
-            $launch = $strike($loft);
-            if ($launch->launchDeg < 2) {
-                continue;
-            }
-            $flown = $flight->fly($launch);
-            $ridge[] = self::point($loft, $launch, $flown);
-            $values[] = match ($brief->school) {
-                'flat and running' => $flown->totalM,
-                // The mean of a square strike and of one that leaves low: what still carries when it is caught low.
-                'guarded height' => ($flown->carryM + $flight->fly($strike(max(3.0, $loft - self::LOW_MISS_DEG)))->carryM) / 2,
-                default => $flown->carryM,
-            };
-        }
-        if ($values === []) {
-            throw InvalidInput::of('clubSpeedMps', 'At this speed and attack no driver gets the ball into the air.');
-        }
-        $target = (int) array_search(max($values), $values, true);
-        $inside = array_values(
-            array_filter(
-                $ridge, static fn (array $point, int $i): bool => $values[$i] >= 0.99 * $values[$target], ARRAY_FILTER_USE_BOTH,
-            ),
-        );
-        [$first, $last] = [$inside[0] ?? $ridge[$target], end($inside) ?: $ridge[$target]];
-        $launch = $strike($ridge[$target]['loftDeg']);
+        $target = FlightTarget::of($brief, $measuredClubSpeedMps, $measuredAttackDeg);
+        [$launch, $ridge] = [$target->launch, $target->ridge];
+        $inBand = array_values(array_filter(
+            $ridge, static fn (array $p): bool => $p['loftDeg'] >= $target->bandDeg[0] && $p['loftDeg'] <= $target->bandDeg[1],
+        ));
+        [$first, $last] = [$inBand[0], $inBand[count($inBand) - 1]];
 
         return new self(
-            $speed,
-            $from,
+            $target->clubSpeedMps,
+            $target->speedFrom,
+            $target->attackDeg,
+            $target->attackFrom,
             $launch->ballSpeedMps,
             $ridge,
-            $target,
-            [$first['loftDeg'], $last['loftDeg']],
-            $still->fly($launch)->carryM,
+            $target->at,
+            $target->bandDeg,
+            $target->wantedApexM,
+            (new BallFlight($air, turf: $brief->turf()))->fly($launch)->carryM,
             $flight->fly($launch)->sideM,
             LaunchSpinField::of(
                 $launch->ballSpeedMps, $flight, [max(2.0, floor($launch->launchDeg - 7)), ceil($launch->launchDeg + 7)],
                 [max(800.0, 100 * floor($first['spinRpm'] / 100 - 9)), 100 * ceil($last['spinRpm'] / 100 + 9)], 19,
             ),
-            self::price($brief, $ridge[$target]['totalM']),
+            self::price($brief, $ridge[$target->at]['totalM']),
         );
     }
 
-    /** @return array{float, string} */
-    private static function speed(Brief $brief, ?float $measured, float $attackDeg, BallFlight $still): array
-    {
-        if ($measured !== null) {
-            return [$measured, 'measured'];
-        }
-        if ($brief->clubSpeedMps !== null) {
-            return [$brief->clubSpeedMps, 'told'];
-        }
-        if ($brief->carryM === null) {
-            return [self::USUAL_CLUB_SPEED_MPS, 'assumed'];
-        }
-        $impact = new Impact(new Head);
-        $best = static function (float $speed) use ($impact, $still, $attackDeg): float {
-            $longest = 0.0;
-            for ($loft = 10.0; $loft <= 24.0; $loft += 1.0) {
-                $longest = max($longest, $still->fly($impact->strike(new Delivery($speed, $attackDeg, 0, $loft, 0)))->carryM);
-            }
-
-            return $longest * self::TYPICAL_OF_BEST;
-        };
-        [$low, $high] = [20.0, 70.0];
-        for ($i = 0; $i < 14; $i++) {
-            $middle = ($low + $high) / 2;
-            if ($best($middle) < $brief->carryM) {
-                $low = $middle;
-            } else {
-                $high = $middle;
-            }
-        }
-
-        return [($low + $high) / 2, 'carry'];
-    }
-
-    /** @return array{loftDeg: float, launchDeg: float, spinRpm: float, carryM: float, totalM: float, apexM: float, descentDeg: float} */
-    private static function point(float $loft, Launch $launch, Flight $flown): array
-    {
-        return [
-            'loftDeg' => $loft, 'launchDeg' => $launch->launchDeg, 'spinRpm' => $launch->spinRpm, 'carryM' => $flown->carryM,
-            'totalM' => $flown->totalM, 'apexM' => $flown->apexM, 'descentDeg' => $flown->descentDeg,
-        ];
-    }
-
-    /** @return array{tenMetres: float, rough: float, left: float, right: float, sharePerTenMetres: float} */
-    private static function price(Brief $brief, float $totalM): array
+    /** @return array{tenMetres: float, rough: float, left: float, right: float, sharePerTenMetres: float} strokes; share in points */
+    public static function price(Brief $brief, float $totalM): array
     {
         $strokes = $brief->strokes();
         $left = max(40.0, $brief->holeLengthM - $totalM);

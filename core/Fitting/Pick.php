@@ -11,6 +11,7 @@ use function array_keys;
 use function array_map;
 use function array_sum;
 use function count;
+use function in_array;
 use function max;
 use function min;
 
@@ -34,8 +35,11 @@ final readonly class Pick
     ) {
     }
 
-    /** @param  array<int, array<int, float>>  $scores  by setup and draw, all setups under the same draws, some of them under more */
-    public static function among(array $scores, int $own, Scoring $scoring): self
+    /**
+     * @param  array<int, array<int, float>>  $scores  by setup and draw, all setups under the same draws, some of them under more
+     * @param  list<int>  $barred  setups that are not to be advised, whatever their score (`NeverSeen`)
+     */
+    public static function among(array $scores, int $own, Scoring $scoring, array $barred = []): self
     {
         // What has fewer draws is told against the own club in the same draws.
         $mean = static function (array $draws) use ($scores, $own): float {
@@ -58,14 +62,15 @@ final readonly class Pick
         $clairvoyant = $mean($least);
         $best = $own;
         foreach ($means as $s => $mean) {
-            $best = $mean < $means[$best] ? $s : $best;
+            $best = $mean < $means[$best] && ! in_array($s, $barred, true) ? $s : $best;
         }
         // As good as the best by what the scoring resolves: of those the first that is sure enough to leave the own club for.
         $near = array_keys(
             array_filter(
                 $means,
-                static fn (float $mean): bool => $mean - $means[$best] < $scoring->resolution() &&
-                    $scoring->resolution() < $means[$own] - $mean,
+                static fn (float $mean, int $s): bool => $mean - $means[$best] < $scoring->resolution() &&
+                    $scoring->resolution() < $means[$own] - $mean && ! in_array($s, $barred, true),
+                ARRAY_FILTER_USE_BOTH,
             ),
         );
         usort($near, static fn (int $s, int $t): int => $means[$s] <=> $means[$t]);

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
+use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Launch\Measure;
-use MintCarry\Core\Statistics\Normal;
+use MintCarry\Core\Statistics\KeyedDraws;
 use MintCarry\Core\Statistics\Summary;
-use Random\Randomizer;
 
 use function max;
 use function min;
@@ -15,62 +16,90 @@ use function sqrt;
 
 /**
  * Truths of several setups that the shots allow, priced: by tag and draw the score under the brief (lower = better), the strokes under its
- * aim, the strokes with the aim fixed on the middle, and the best aim in degrees.
+ * aim, the strokes with the aim fixed on the middle, the best aim in degrees, the shares left and right of the corridor with the aim
+ * fixed, carry and total in m, and the chances of what must never be seen.
  */
 final readonly class PosteriorDraws
 {
-    public const DRAWS = 400;
+    public const DRAWS = 256;
+
+    private const FIRST = 64;
 
     private const TYPICAL_CARRY_SPREAD = 0.06;
+
+    /** Of the descent angle from shot to shot, °, where only means are known (common practice, no source). */
+    private const DESCENT_SPREAD_DEG = 4.0;
 
     /**
      * @param  array<string, array<int, float>>  $scores
      * @param  array<string, array<int, float>>  $strokes
      * @param  array<string, array<int, float>>  $aimFixed
      * @param  array<string, array<int, float>>  $aims
+     * @param  array<string, array<int, float>>  $lefts
+     * @param  array<string, array<int, float>>  $rights
+     * @param  array<string, array<int, float>>  $carries
+     * @param  array<string, array<int, float>>  $totals
+     * @param  array<string, array<string, array<int, float>>>  $nevers  by tag, kind and draw
      */
-    public function __construct(public array $scores, public array $strokes, public array $aimFixed, public array $aims)
-    {
+    public function __construct(
+        public array $scores, public array $strokes, public array $aimFixed, public array $aims, public array $lefts, public array $rights,
+        public array $carries, public array $totals, public array $nevers,
+    ) {
     }
 
     /**
-     * From the shots alone: mean and spread of side, means of carry and total, as far as the shots of each setup know them.
+     * From the shots alone: mean and spread of side, means of carry and total, as far as the shots of each setup know them. A
+     * left-hander is drawn as the mirrored right-hander.
      *
      * @param  list<ShotSet>  $sets
      */
-    public static function ofShots(array $sets, Brief $brief, Randomizer $random): self
+    public static function ofShots(array $sets, Brief $brief, Hand $hand = Hand::Right, ?FlightLimits $limits = null): self
     {
         $pooled = SideEstimate::pooledSpread($sets);
         $scoring = $brief->scoring();
         $price = new Strokes($brief, 0.0);
-        $scores = $strokes = $aimFixed = $aims = [];
-        $ground = array_map(static fn (): float => Run::share(Normal::draw($random)), range(1, self::DRAWS)); // of one course for all
+        $scores = $strokes = $aimFixed = $aims = $lefts = $rights = $carries = $totals = $nevers = [];
+        $drawn = static fn (string $of): array => KeyedDraws::normals("shots, {$of}", self::DRAWS, self::FIRST);
+        $ground = array_map(Run::share(...), $drawn('ground')); // of one course for all
         foreach ($sets as $set) {
             $side = SideEstimate::of($set, $pooled);
             [$carryM, $carrySdM, $carryErrorM] = self::length($set->summary(Measure::Carry));
             [$totalM, , $totalErrorM] = self::length($set->summary(Measure::Total));
             $turn = self::turn($set);
-            $apexM = $set->summary(Measure::Apex)->mean ?? 0.0;
+            $apex = [$set->summary(Measure::Apex)->mean ?? 0.0, PlayerPriors::APEX_SPREAD_M];
+            $descent = [$set->summary(Measure::Descent)->mean ?? 38.0, self::DESCENT_SPREAD_DEG];
             $tag = $set->tag;
-            $scores[$tag] = $strokes[$tag] = $aimFixed[$tag] = $aims[$tag] = [];
+            [$where, $width, $luck] = [$drawn("{$tag}, side"), $drawn("{$tag}, spread"), $drawn("{$tag}, length")];
             for ($d = 0; $d < self::DRAWS; $d++) {
-                [$meanM, $sdM] = $side->draw($random);
-                $luck = Normal::draw($random); // carry and total go together
-                $total = $totalM + $totalErrorM * $luck + ($ground[$d] - 1) * ($totalM - $carryM);
+                [$meanM, $sdM] = $side->at($hand->sign() * $where[$d], $width[$d]);
+                $total = $totalM + $totalErrorM * $luck[$d] + ($ground[$d] - 1) * ($totalM - $carryM); // carry and total go together
+                $carry = $carryM + $carryErrorM * $luck[$d];
                 $meanM += ($ground[$d] - 1) * $turn;
-                [$aimFixed[$tag][$d], $best, $aims[$tag][$d], $middle] = $price->drive($meanM, $sdM, $total, $brief->aimFree);
+                [$aimFixed[$tag][$d], $best, $aims[$tag][$d], , $left, $right] = $price->drive($meanM, $sdM, $total, $brief->aimFree);
                 $strokes[$tag][$d] = $best = min($best, $aimFixed[$tag][$d]);
+                [$lefts[$tag][$d], $rights[$tag][$d], $carries[$tag][$d], $totals[$tag][$d]] = [$left, $right, $carry, $total];
                 $scores[$tag][$d] = $scoring->of(
                     [
-                        'strokes' => $best, 'share' => $price->share($middle, $sdM), 'carryM' => $carryM + $carryErrorM * $luck,
-                        'carrySdM' => $carrySdM, 'totalM' => $total, 'apexM' => $apexM,
+                        'strokes' => $best, 'share' => 1 - $left - $right, 'carryM' => $carry, 'carrySdM' => $carrySdM,
+                        'totalM' => $total, 'apexM' => $apex[0],
                     ],
                     $brief->weights,
                 );
+                foreach (NeverSeen::chances($brief, $limits, $left, $right, $apex, $descent) as $kind => $chance) {
+                    $nevers[$tag][$kind][$d] = $chance;
+                }
             }
         }
 
-        return new self($scores, $strokes, $aimFixed, $aims);
+        return new self($scores, $strokes, $aimFixed, $aims, $lefts, $rights, $carries, $totals, $nevers);
+    }
+
+    /** @return list<float> share in the corridor by draw */
+    public function sharesOf(string $tag): array
+    {
+        return array_map(
+            static fn (float $l, float $r): float => 1 - $l - $r, array_values($this->lefts[$tag]), array_values($this->rights[$tag]),
+        );
     }
 
     /** How much farther across than it landed the mean drive comes to rest, m. */

@@ -15,13 +15,14 @@ enum Scoring: string
     case Longest = 'longest';
     case GuardedHeight = 'guarded height';
     case Running = 'running';
+    case FeelFirst = 'feel first';
     case OwnWeights = 'own weights';
 
     /** A difference smaller than this counts as none. */
     public function resolution(): float
     {
         return match ($this) {
-            self::FewestStrokes => 0.015,
+            self::FewestStrokes, self::FeelFirst => 0.015,
             self::Straightest => 2.0,
             self::OwnWeights => 0.25,
             default => 1.5,
@@ -32,14 +33,14 @@ enum Scoring: string
     public function unit(): string
     {
         return match ($this) {
-            self::FewestStrokes => 'strokes',
+            self::FewestStrokes, self::FeelFirst => 'strokes',
             self::Straightest, self::OwnWeights => 'points',
             default => 'm',
         };
     }
 
     /**
-     * The score of one draw. Guarded height counts the carry of the low drive, one spread below the mean. Own weights count
+     * The score of one draw. Where feel goes first the figures are strokes, and only veto (`Advice`). Guarded height counts the carry of the low drive, one spread below the mean. Own weights count
      * steps: one point of weight for each 5 m of carry, 5 m of run, 5 points of share and 3 m of apex.
      *
      * @param  array{strokes: float, share: float, carryM: float, carrySdM: float, totalM: float, apexM: float}  $draw
@@ -48,7 +49,7 @@ enum Scoring: string
     public function of(array $draw, array $weights = []): float
     {
         return match ($this) {
-            self::FewestStrokes => $draw['strokes'],
+            self::FewestStrokes, self::FeelFirst => $draw['strokes'],
             self::Straightest => -100 * $draw['share'],
             self::Longest => -$draw['carryM'],
             self::GuardedHeight => -($draw['carryM'] - $draw['carrySdM']),

@@ -71,7 +71,7 @@ final readonly class Screening
     /**
      * The shots of one setup that count, in their order. One that could not be computed never does.
      *
-     * @param  list<array{shot: LaunchShot, leftOut: string|null}>  $shots
+     * @param  list<array{shot: LaunchShot, leftOut: string|null, visit?: int|null}>  $shots
      */
     public function of(string $tag, array $shots): ShotSet
     {
@@ -84,6 +84,9 @@ final readonly class Screening
             $kept = array_values(array_intersect_key($kept, $in));
         }
 
-        return new ShotSet($tag, array_column($kept, 'shot'), $this->name === 'robust');
+        return new ShotSet(
+            $tag, array_column($kept, 'shot'), $this->name === 'robust',
+            array_map(static fn (array $s): int => $s['visit'] ?? 0, $kept),
+        );
     }
 }

@@ -7,17 +7,24 @@ namespace MintCarry\Core\Fitting;
 use MintCarry\Core\Statistics\Interval;
 use MintCarry\Core\Statistics\Summary;
 
-/** What the shots say of one setup, for the decision. Strokes are differences from the benchmark: negative = fewer strokes = better. */
+/**
+ * What the judge says of one setup, for every screen. Differences are from the benchmark; strokes: negative = fewer = better. The share
+ * in the corridor, left and right of it, is with the aim held on the middle.
+ */
 final readonly class SetupJudgement
 {
+    /**
+     * @param  Summary|null  $carry  of the shots themselves, likewise the total
+     * @param  float  $carryGainM  difference of carry from the benchmark that the judge expects
+     * @param  float  $gain  over the benchmark by the brief's scoring, + = better, in the scoring's unit
+     * @param  list<NeverSeen>  $never  in the order of the brief
+     */
     public function __construct(
         public string $tag,
         public int $n,
         public ?Summary $carry,
         public ?Summary $total,
-        public float $share,
-        public Interval $shareInterval,
-        public int $sideKnown,
+        public CorridorShare $share,
         public float $spreadM,
         public ?LoftTrade $trade,
         public float $strokes,
@@ -26,9 +33,24 @@ final readonly class SetupJudgement
         public float $chanceBetter,
         public float $expectedLoss,
         public float $aimDeg,
-        /** Gain over the benchmark by the brief's scoring, + = better, in the scoring's unit. */
         public float $gain,
         public Interval $gainInterval,
+        public float $expectedCarryM,
+        public float $carryGainM,
+        public Interval $carryGainInterval,
+        public float $totalGainM,
+        public Interval $totalGainInterval,
+        public float $shareGain,
+        public Interval $shareGainInterval,
+        public array $never,
     ) {
+    }
+
+    /** @return list<string> what it likely brings more of, though the brief says never */
+    public function barredBy(): array
+    {
+        return array_values(array_map(
+            static fn (NeverSeen $n): string => $n->kind, array_filter($this->never, static fn (NeverSeen $n): bool => $n->isBarred),
+        ));
     }
 }

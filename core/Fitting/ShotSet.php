@@ -13,9 +13,29 @@ use MintCarry\Core\Statistics\Summary;
 /** The counted shots of one setup. Under a robust policy far values are pulled in wherever values are read. */
 final readonly class ShotSet
 {
-    /** @param  list<LaunchShot>  $shots */
-    public function __construct(public string $tag, public array $shots, private bool $pullsIn = false)
+    /**
+     * @param  list<LaunchShot>  $shots
+     * @param  list<int>  $visits  on which visit each was hit; empty: all on one
+     */
+    public function __construct(public string $tag, public array $shots, private bool $pullsIn = false, private array $visits = [])
     {
+    }
+
+    /** @return array<int, self> the shots of each visit, by its number */
+    public function byVisit(): array
+    {
+        $shots = [];
+        foreach ($this->shots as $i => $shot) {
+            $shots[$this->visits[$i] ?? 0][] = $shot;
+        }
+        ksort($shots);
+
+        $out = [];
+        foreach ($shots as $visit => $its) {
+            $out[$visit] = new self($this->tag, $its, $this->pullsIn, array_fill(0, count($its), $visit));
+        }
+
+        return $out;
     }
 
     public function count(): int

@@ -73,6 +73,20 @@ final readonly class SideEstimate
     }
 
     /**
+     * The plausible true (mean, spread) that two standard normal numbers stand for, m; the chi-square by its cube root (Wilson &
+     * Hilferty 1931; from memory).
+     *
+     * @return array{float, float}
+     */
+    public function at(float $zMean, float $zSpread): array
+    {
+        $v = 2 / (9 * $this->dof);
+        $spread = $this->spreadM / sqrt(max(0.05, 1 - $v + $zSpread * sqrt($v)) ** 3);
+
+        return [$this->meanM + $this->meanSdM * $zMean, min($spread, 3 * $this->spreadM)];
+    }
+
+    /**
      * A plausible true (mean, spread), m.
      *
      * @return array{float, float}

@@ -64,24 +64,24 @@ final class Strokes
 
     /**
      * All of it at once: strokes with the aim fixed, strokes under the aim asked for, that aim in degrees, where the middle then
-     * ends in m, and the share in the corridor with the aim fixed.
+     * ends in m, and the shares left and right of the corridor with the aim fixed; the rest is in it.
      *
-     * @return array{float, float, float, float, float}
+     * @return array{float, float, float, float, float, float}
      */
     public function drive(float $sideM, float $sdM, float $totalM, bool $aimFree): array
     {
         $sd = sqrt($sdM ** 2 + $this->softEdgeM ** 2);
         $prices = $this->prices($totalM);
         $aimFixed = $this->cost($sideM, $sd, $prices);
-        $share = $this->share($sideM, $sdM);
+        [$left, $right] = $this->beside($sideM, $sdM);
         if (! $aimFree) {
-            return [$aimFixed, $aimFixed, 0.0, $sideM, $share];
+            return [$aimFixed, $aimFixed, 0.0, $sideM, $left, $right];
         }
         $perDegree = $totalM * M_PI / 180;
         $reach = self::AIM_LIMIT_DEG * $perDegree;
         $middle = max($sideM - $reach, min($sideM + $reach, $this->bestMiddle($sd, $totalM)));
 
-        return [$aimFixed, $this->cost($middle, $sd, $prices), ($middle - $sideM) / $perDegree, $middle, $share];
+        return [$aimFixed, $this->cost($middle, $sd, $prices), ($middle - $sideM) / $perDegree, $middle, $left, $right];
     }
 
     /**
@@ -117,9 +117,10 @@ final class Strokes
         return $this->middles[$key];
     }
 
-    public function share(float $sideM, float $sdM): float
+    /** @return array{float, float} shares that end left and right of the corridor */
+    public function beside(float $sideM, float $sdM): array
     {
-        return Normal::cdf(($this->halfM - $sideM) / $sdM) - Normal::cdf((-$this->halfM - $sideM) / $sdM);
+        return [Normal::cdf((-$this->halfM - $sideM) / $sdM), 1 - Normal::cdf(($this->halfM - $sideM) / $sdM)];
     }
 
     /**

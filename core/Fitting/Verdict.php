@@ -13,4 +13,10 @@ enum Verdict: string
     case Same = 'same';
     /** It cannot be told yet. */
     case Open = 'open';
+
+    /** Is it a word on the setup, rather than that there is none? */
+    public function isMark(): bool
+    {
+        return $this === self::Better || $this === self::Worse;
+    }
 }

@@ -83,6 +83,12 @@ final class PlayerPriors
     /** Correlation of face and path from swing to swing. */
     public const FACE_WITH_PATH = 0.3;
 
+    /**
+     * How far the mean swing of another day lies from that of today, in the order of `Swing` without restitution and spin: m/s, °, °, °,
+     * °, mm, mm (assumptions; docs/judging.md, "Visits").
+     */
+    public const VISIT_SD = [1.0, 0.9, 1.3, 0.9, 1.2, 3.0, 2.5];
+
     // --- what a head or a setup does of its own ----------------------------------------------------------------------
 
     /**

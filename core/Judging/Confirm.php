@@ -6,8 +6,8 @@ namespace MintCarry\Core\Judging;
 
 use MintCarry\Core\Fitting\LiveVerdict;
 use MintCarry\Core\Fitting\Pick;
-use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\ShotSet;
+use MintCarry\Core\Fitting\Wanted;
 use MintCarry\Core\Launch\Measure;
 
 use function abs;
@@ -45,7 +45,7 @@ final readonly class Confirm
      * @param  int  $shotsEach  counted shots that a leg needs
      * @param  float  $chance  that the choice is better than the benchmark, by every shot there is, those of the run among them
      */
-    public static function of(array $legs, int $shotsEach, float $chance, Scoring $scoring): self
+    public static function of(array $legs, int $shotsEach, float $chance, Wanted $wanted): self
     {
         $done = array_filter($legs, static fn (ShotSet $s): bool => $s->count() >= $shotsEach);
         if (count($done) < self::LEGS) {
@@ -61,9 +61,9 @@ final readonly class Confirm
             }
         }
         $z = null;
-        foreach (LiveVerdict::of(new ShotSet('', [...$before->shots, ...$after->shots]), $choice, $scoring) as $live) {
+        foreach (LiveVerdict::of(new ShotSet('', [...$before->shots, ...$after->shots]), new ShotSet('', $choice->shots), $wanted) as $live) {
             if ($live->declared) {
-                $z = $live->name === 'straighter' ? -$live->z : $live->z;
+                $z = Wanted::measure($live->name)[1] * $live->z;
             }
         }
         $verdict = match (true) {

@@ -252,7 +252,7 @@ final class FittingFile
                     throw InvalidInput::of("shots[{$i}].measured.{$issue->field}", "shots[{$i}]: {$issue->message}.");
                 }
             }
-            $shots[$s['tag']][] = new ShotRecord($shot, $s['sequence'], $s['leftOut'], $s['simulated']);
+            $shots[$s['tag']][] = new ShotRecord($shot, $s['sequence'], $s['leftOut'], $s['simulated'], $s['visit']);
         }
         foreach ($shots as $tag => $list) {
             usort($list, static fn (ShotRecord $a, ShotRecord $b): int => $a->sequence <=> $b->sequence);

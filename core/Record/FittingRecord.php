@@ -10,10 +10,13 @@ use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Fitting\Brief;
+use MintCarry\Core\Fitting\FlightLimits;
+use MintCarry\Core\Fitting\FlightTarget;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\TieBreak;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Judging\SessionSpeeds;
 use MintCarry\Core\Launch\BayCalibration;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
@@ -26,7 +29,7 @@ use function count;
 
 /**
  * A whole fitting as the core judges it, wherever it comes from: the application's records or a fitting file. The same record
- * always gives the same figures: what is drawn is drawn from its seed.
+ * always gives the same figures: what is drawn belongs to what it is drawn for (`KeyedDraws`).
  */
 final readonly class FittingRecord
 {
@@ -146,31 +149,68 @@ final readonly class FittingRecord
         return $out;
     }
 
-    /** @return list<array{shot: LaunchShot, leftOut: string|null}> every shot of a setup, as a screening policy takes them */
+    /** @return list<array{shot: LaunchShot, leftOut: string|null, visit: int}> every shot of a setup, as a screening policy takes them */
     public function listed(string $tag): array
     {
-        return array_map(static fn (ShotRecord $s): array => ['shot' => $s->shot, 'leftOut' => $s->leftOut], $this->shots[$tag] ?? []);
+        $last = $this->lastVisit();
+
+        return array_map(
+            static fn (ShotRecord $s): array => ['shot' => $s->shot, 'leftOut' => $s->leftOut, 'visit' => $s->visit ?? $last],
+            $this->shots[$tag] ?? [],
+        );
+    }
+
+    /** @return list<int> visits on which shots were hit, the last at the end; one where nobody told of visits */
+    public function visits(): array
+    {
+        $visits = [];
+        foreach ($this->shots as $shots) {
+            foreach ($shots as $s) {
+                if ($s->visit !== null) {
+                    $visits[$s->visit] = true;
+                }
+            }
+        }
+        ksort($visits);
+
+        return $visits === [] ? [1] : array_keys($visits);
+    }
+
+    private function lastVisit(): int
+    {
+        $visits = $this->visits();
+
+        return $visits[count($visits) - 1];
     }
 
     /**
-     * What was hit, as the belief takes it.
+     * What was hit, as the belief takes it: each setup on each visit.
      *
-     * @return list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float}>
+     * @return list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float, visit: int}>
      */
     public function tested(?Screening $screening = null): array
     {
         $out = [];
+        $last = $this->lastVisit();
+        $counted = $began = [];
+        foreach ($this->shots as $tag => $shots) {
+            foreach ($shots as $s) {
+                $visit = $s->visit ?? $last;
+                $began[$visit] = min($began[$visit] ?? PHP_INT_MAX, $s->sequence);
+                if ($s->leftOut === null && $s->shot->failure === null) {
+                    $counted[$tag][$visit][] = $s->sequence;
+                }
+            }
+        }
         foreach ($this->sets($screening) as $tag => $set) {
-            $sequences = array_map(
-                static fn (ShotRecord $s): int => $s->sequence,
-                array_filter(
-                    $this->shots[$tag], static fn (ShotRecord $s): bool => $s->leftOut === null && $s->shot->failure === null,
-                ),
-            );
-            $out[] = [
-                'spec' => $this->setups[$tag]->spec($this->hand), 'shots' => $set->shots,
-                'order' => $sequences === [] ? 0.0 : array_sum($sequences) / count($sequences) / 20,
-            ];
+            $spec = $this->setups[$tag]->spec($this->hand);
+            foreach ($set->byVisit() as $visit => $hit) {
+                $sequences = $counted[$tag][$visit] ?? [];
+                $out[] = [
+                    'spec' => $spec, 'shots' => $hit->shots, 'visit' => $visit,
+                    'order' => $sequences === [] ? 0.0 : (array_sum($sequences) / count($sequences) - $began[$visit] + 1) / 20,
+                ];
+            }
         }
 
         return $out;
@@ -198,9 +238,43 @@ final readonly class FittingRecord
         return true;
     }
 
-    /** A fresh source of luck, always the same for the same fitting. */
-    public function random(): Randomizer
+    /**
+     * Club speed of what counts on the last visit, in the order it was hit; ball speed where no club was seen.
+     *
+     * @return list<array{tag: string, sequence: int, speedMps: float}>
+     */
+    public function speedsInOrder(): array
     {
-        return new Randomizer(new Mt19937($this->seed));
+        $all = [];
+        $last = $this->lastVisit();
+        foreach ($this->shots as $tag => $shots) {
+            foreach ($shots as $s) {
+                if ($s->leftOut === null && ($s->visit ?? $last) === $last) {
+                    $all[] = ['tag' => (string) $tag, 'sequence' => $s->sequence, 'shot' => $s->shot];
+                }
+            }
+        }
+
+        return SessionSpeeds::inOrder($all);
+    }
+
+    /** Where the brief wants the ball to fly, with the own club's speed and attack where they were measured. */
+    public function target(): FlightTarget
+    {
+        $own = $this->setups === [] ? null : $this->sets()[$this->own()->tag] ?? null;
+
+        return FlightTarget::of($this->brief, $own?->summary(Measure::ClubSpeed)?->mean, $own?->summary(Measure::Attack)?->mean);
+    }
+
+    /** From where on a drive is too low or too high; null where the brief does not mind. */
+    public function limits(): ?FlightLimits
+    {
+        return array_intersect($this->brief->never, ['low runner', 'balloon']) === [] ? null : FlightLimits::of($this->target());
+    }
+
+    /** A fresh source of luck, always the same: no figure hangs on the seed of a file (docs/decisions/016). */
+    public static function random(): Randomizer
+    {
+        return new Randomizer(new Mt19937(1));
     }
 }

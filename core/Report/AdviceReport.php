@@ -35,6 +35,7 @@ final class AdviceReport
             'benchmark' => $advice->benchmark,
             'best' => $advice->best,
             'pick' => $advice->pick,
+            'runnerUp' => $advice->runnerUp,
             'isConclusive' => $advice->isConclusive,
             'ties' => $advice->ties,
             'expectedLoss' => $advice->expectedLoss,
@@ -46,8 +47,13 @@ final class AdviceReport
             'failures' => ModelFailure::toArrays($failures),
             'setups' => array_map(
                 static fn (SetupJudgement $s): array => [
-                    'tag' => $s->tag, 'n' => $s->n, 'carry' => $s->carry, 'total' => $s->total, 'share' => $s->share,
-                    'shareInterval' => $s->shareInterval, 'sideKnown' => $s->sideKnown, 'spreadM' => $s->spreadM,
+                    'tag' => $s->tag, 'n' => $s->n, 'carry' => $s->carry, 'total' => $s->total, 'share' => $s->share->share,
+                    'shareInterval' => $s->share->interval, 'leftShare' => $s->share->left, 'rightShare' => $s->share->right,
+                    'shareGain' => $s->shareGain, 'shareGainInterval' => $s->shareGainInterval,
+                    'sideKnown' => $s->share->n, 'spreadM' => $s->spreadM, 'expectedCarryM' => $s->expectedCarryM,
+                    'carryGainM' => $s->carryGainM, 'carryGainInterval' => $s->carryGainInterval,
+                    'totalGainM' => $s->totalGainM, 'totalGainInterval' => $s->totalGainInterval,
+                    'never' => $s->never, 'barredBy' => $s->barredBy(),
                     'strokes' => $s->strokes, 'strokesInterval' => $s->strokesInterval, 'aimFixedStrokes' => $s->aimFixedStrokes,
                     'chanceBetter' => $s->chanceBetter, 'aimDeg' => $s->aimDeg, 'gain' => $s->gain,
                     'gainInterval' => $s->gainInterval, 'expectedLoss' => $s->expectedLoss,

@@ -6,25 +6,34 @@ namespace MintCarry\Core\Report;
 
 use MintCarry\Core\Fitting\Comparison;
 use MintCarry\Core\Fitting\Corridor;
-use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\LaunchSpinField;
 use MintCarry\Core\Fitting\ShotSet;
-use MintCarry\Core\Fitting\SideEstimate;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Judging\Withheld;
+use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
 use Random\Randomizer;
 
+use function abs;
+use function array_filter;
+use function array_map;
+use function count;
+
 /**
  * The comparison of a fitting's setups, as a screen or `bin/mint compare` shows it: summaries, differences from the benchmark,
- * shares in the corridor, the launch–spin field.
+ * what lies in the corridor, the launch–spin field. It says what these shots alone say; what they mean is the judge's (`AdviceReport`).
  */
 final class CompareReport
 {
     /** @return array<string, mixed> lengths m, speeds m/s, angles °, spin rpm */
     public static function of(FittingRecord $record): array
     {
+        $sets = $record->sets();
+        $withheld = Withheld::among($record->speedsInOrder(), $record->benchmark ?? '', array_map(strval(...), array_keys($sets)));
+
         return self::between(
-            array_values($record->sets()), $record->benchmark, $record->brief->corridor, $record->flight, $record->random(...),
+            array_values($sets), $record->benchmark, $record->brief->corridor, $record->flight, FittingRecord::random(...),
+            array_map(strval(...), array_keys($withheld)),
         );
     }
 
@@ -33,12 +42,13 @@ final class CompareReport
      *
      * @param  list<ShotSet>  $sets
      * @param  callable(): Randomizer  $random  a fresh source of luck, always the same
+     * @param  list<string>  $withheld  tags of which no word is said (`Withheld`)
      * @return array<string, mixed>
      */
-    public static function between(array $sets, ?string $benchmark, Corridor $corridor, BallFlight $flight, callable $random): array
-    {
-        $comparison = Comparison::of($sets, $benchmark, $random());
-        $pooled = $sets === [] ? 0.0 : SideEstimate::pooledSpread($sets);
+    public static function between(
+        array $sets, ?string $benchmark, Corridor $corridor, BallFlight $flight, callable $random, array $withheld = [],
+    ): array {
+        $comparison = Comparison::of($sets, $benchmark, $random(), $withheld);
 
         return [
             'benchmark' => $comparison->benchmark,
@@ -52,7 +62,7 @@ final class CompareReport
                                     ? null
                                     : [
                                         'value' => $cell['difference']->value, 'interval' => $cell['difference']->interval,
-                                        'clear' => $cell['difference']->isClear(),
+                                        'clear' => $cell['clear'],
                                     ],
                         ],
                         $row['cells'],
@@ -62,12 +72,19 @@ final class CompareReport
             ),
             'sets' => array_map(
                 static fn (ShotSet $set): array => [
-                    'tag' => $set->tag, 'n' => $set->count(), 'ellipse' => $set->ellipse(),
-                    'share' => CorridorShare::of(SideEstimate::of($set, $pooled), $corridor, $random()),
+                    'tag' => $set->tag, 'n' => $set->count(), 'ellipse' => $set->ellipse(), 'inCorridor' => self::inCorridor($set, $corridor),
                 ],
                 $sets,
             ),
             'field' => LaunchSpinField::around($sets, $flight),
         ];
+    }
+
+    /** @return array{in: int, of: int} what these shots alone say: how many came to rest in the corridor, of those whose side was seen */
+    private static function inCorridor(ShotSet $set, Corridor $corridor): array
+    {
+        $sides = $set->values(Measure::TotalSide);
+
+        return ['in' => count(array_filter($sides, static fn (float $m): bool => abs($m) <= $corridor->halfM())), 'of' => count($sides)];
     }
 }

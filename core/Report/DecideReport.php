@@ -12,9 +12,7 @@ use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Finder\ScoredDraws;
 use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Fitting\Advice;
-use MintCarry\Core\Fitting\Outlook;
 use MintCarry\Core\Fitting\Pick;
-use MintCarry\Core\Fitting\PosteriorDraws;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\TieBreak;
@@ -38,7 +36,9 @@ use function max;
  */
 final class DecideReport
 {
-    private const SCHOOLS = [Scoring::FewestStrokes, Scoring::Straightest, Scoring::Longest, Scoring::GuardedHeight, Scoring::Running];
+    private const SCHOOLS = [
+        Scoring::FewestStrokes, Scoring::Straightest, Scoring::Longest, Scoring::GuardedHeight, Scoring::Running, Scoring::FeelFirst,
+    ];
 
     /** Driving holes of a round (common practice, no source). */
     private const DRIVES = 14;
@@ -83,7 +83,11 @@ final class DecideReport
             $grounds = $name === $record->screening->name ? $now : Grounds::of($record, Screening::named($name));
             $columns[$name] = [$grounds->sets, $grounds->draws];
         }
+        $limits = $record->limits();
         foreach (self::SCHOOLS as $scoring) {
+            if ($scoring === Scoring::FeelFirst && $record->confidence === []) {
+                continue; // nobody was asked
+            }
             $brief = $record->brief->scoredBy($scoring);
             $cells = [];
             foreach ($columns as [$sets, $draws]) {
@@ -94,21 +98,16 @@ final class DecideReport
 
                     continue;
                 }
-                $posterior =
-                    $draws === null ? PosteriorDraws::ofShots($sets, $brief, $record->random()) : Search::posterior($draws, $brief);
-                $pick = Pick::among(array_map(static fn (string $t): array => $posterior->scores[$t], $tags), $own, $scoring);
-                $tag = $tags[$pick->pick];
+                $posterior = $draws === null ? null : Search::posterior($draws, $brief, $limits);
+                $advice = Advice::of(
+                    $sets, $tags[$own], $brief, $record->flight, $posterior, $record->hand, $limits, $record->confidence,
+                );
+                $best = $advice->judgement($advice->best);
                 $cells[] = [
-                    'pick' => $tag, 'best' => $tags[$pick->best], 'gain' => $pick->gain($pick->best, $own),
-                    'chance' => $pick->chance($pick->best, $own),
-                    'ties' => array_values(
-                        array_map(
-                            static fn (int $i): string => $tags[$i],
-                            array_filter($pick->order(), static fn (int $i): bool => $pick->isTied($i, $pick->pick)),
-                        ),
-                    ),
+                    'pick' => $advice->pick, 'best' => $advice->best, 'gain' => $best->gain, 'chance' => $best->chanceBetter,
+                    'ties' => $advice->ties,
                 ];
-                $picks[$tag] = ($picks[$tag] ?? 0) + 1;
+                $picks[$advice->pick] = ($picks[$advice->pick] ?? 0) + 1;
             }
             $rows[] = [
                 'scoring' => $scoring->value, 'unit' => $scoring->unit(), 'declared' => $scoring === $record->brief->scoring(),
@@ -147,7 +146,7 @@ final class DecideReport
             ),
         );
         $draws = $search->drawsOf($adjustable);
-        $scores = ScoredDraws::of($draws, $record->brief)->scores;
+        $scores = ScoredDraws::of($draws, $record->brief, $record->limits())->scores;
         $at = $draws->index($chosen->tag);
         if ($at === null) {
             return null;
@@ -193,11 +192,7 @@ final class DecideReport
             return null;
         }
         $sets = $record->sets();
-        $wanted = $record->brief->sixIronApexM;
-        if ($wanted === null) {
-            $outlook = Outlook::of($record->brief, ($sets[$record->own()->tag] ?? null)?->summary(Measure::ClubSpeed)?->mean);
-            $wanted = $outlook->ridge[$outlook->target]['apexM'];
-        }
+        $wanted = $record->target()->wantedApexM;
         $own = $record->own();
         $candidates = [];
         foreach ([$advice->pick, ...$advice->ties] as $tag) {
@@ -253,7 +248,8 @@ final class DecideReport
             'low heel miss' => [null, [Swing::TOE => self::LOW_HEEL_MM[0], Swing::HIGH => self::LOW_HEEL_MM[1]]],
         ];
         $out = $failures = [];
-        $picked = $advice->pick === $advice->benchmark ? $advice->best : $advice->pick;
+        $picked = $advice->pick === $advice->benchmark ? $advice->runnerUp ?? $advice->pick : $advice->pick;
+        $limits = $record->limits();
         foreach ($days as $name => [$on, $day]) {
             try {
                 $draws = $on === null && $day === [] ? $search->drawsOfHit() : $search->drawsOf($search->hit(), $on, $day);
@@ -267,7 +263,8 @@ final class DecideReport
             if ($own === null || $at === null) {
                 continue;
             }
-            $pick = Pick::among(ScoredDraws::of($draws, $brief)->scores, $own, $brief->scoring());
+            $scored = ScoredDraws::of($draws, $brief, $limits);
+            $pick = Pick::among($scored->scores, $own, $brief->scoring(), $scored->barred($own, $brief, $limits));
             $tag = $draws->specs[$pick->pick]->tag;
             $out[] = [
                 'day' => $name, 'pick' => $tag, 'best' => $draws->specs[$pick->best]->tag, 'of' => $picked,

@@ -52,12 +52,13 @@ final class FinderReport
             ? null
             : ChangeOver::between($inHand->parts(), $candidates->parts($b))->wrenchChanges;
         $draws = $search->draws($keep, $modelVersion);
-        $found = Finder::of($draws, $record->brief, $record->random(), $wrench);
+        $found = Finder::of($draws, $record->brief, $wrench, $record->limits(), $record->benchmark);
         $trade = Trade::of($found->setups);
         $squaringShare = $record->brief->squaringShare();
 
         return [
-            'own' => $found->own->spec->tag,
+            'own' => $record->own()->tag,
+            'benchmark' => $found->base->spec->tag,
             'calibration' => $record->calibration?->toArrays() ?? [],
             'scoring' => $found->scoring->value,
             'unit' => $found->scoring->unit(),
@@ -120,6 +121,10 @@ final class FinderReport
             'spreadM' => $p->sideSpreadM,
             'apexM' => $p->apexM,
             'share' => $p->share,
+            'shareInterval' => $p->corridor->interval,
+            'leftShare' => $p->corridor->left,
+            'rightShare' => $p->corridor->right,
+            'never' => $p->never,
             'gain' => $p->gain,
             'gainInterval' => $p->gainInterval,
             'aimFixedGain' => $p->aimFixedGain,

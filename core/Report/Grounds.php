@@ -56,8 +56,11 @@ final readonly class Grounds
     public function advice(): Advice
     {
         $record = $this->record;
-        $posterior = $this->draws === null ? null : Search::posterior($this->draws, $record->brief);
+        $limits = $record->limits();
+        $posterior = $this->draws === null ? null : Search::posterior($this->draws, $record->brief, $limits);
 
-        return Advice::of($this->sets, $record->benchmark ?? '', $record->brief, $record->flight, $record->random(), $posterior);
+        return Advice::of(
+            $this->sets, $record->benchmark ?? '', $record->brief, $record->flight, $posterior, $record->hand, $limits, $record->confidence,
+        );
     }
 }

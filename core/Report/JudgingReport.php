@@ -6,11 +6,13 @@ namespace MintCarry\Core\Report;
 
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Errors\ModelFailure;
+use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\LiveVerdict;
+use MintCarry\Core\Fitting\PosteriorDraws;
 use MintCarry\Core\Fitting\ShotSet;
-use MintCarry\Core\Fitting\SideEstimate;
 use MintCarry\Core\Fitting\Verdict;
+use MintCarry\Core\Fitting\Wanted;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Judging\Bridge;
@@ -22,7 +24,8 @@ use MintCarry\Core\Judging\GuardRail;
 use MintCarry\Core\Judging\GuardRails;
 use MintCarry\Core\Judging\LikeForLike;
 use MintCarry\Core\Judging\NextMove;
-use MintCarry\Core\Launch\LaunchShot;
+use MintCarry\Core\Judging\Verdicts;
+use MintCarry\Core\Judging\Withheld;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\SetupRecord;
@@ -31,9 +34,9 @@ use MintCarry\Core\Statistics\Interval;
 use function array_filter;
 use function array_keys;
 use function array_map;
+use function array_slice;
 use function array_values;
 use function count;
-use function ksort;
 use function max;
 use function min;
 use function round;
@@ -45,9 +48,6 @@ use function round;
  */
 final readonly class JudgingReport
 {
-    /** Draws of a share: enough for what is told of it here. */
-    private const SHARE_DRAWS = 120;
-
     /** Points of the path of the mean ball. */
     private const PATH_POINTS = 36;
 
@@ -57,6 +57,7 @@ final readonly class JudgingReport
      */
     private function __construct(
         private FittingRecord $record, private array $sets, private array $evidence, private ?Evidence $benchmark,
+        private ?Advice $advice,
     ) {
     }
 
@@ -77,7 +78,12 @@ final readonly class JudgingReport
             }
         }
 
-        return (new self($record, $sets, $evidence, $evidence[$record->benchmark ?? ''] ?? null))->toArray($failures);
+        $grounds = Grounds::of($record);
+        $advice = isset($sets[$record->benchmark ?? '']) ? $grounds->advice() : null;
+
+        return (new self($record, $sets, $evidence, $evidence[$record->benchmark ?? ''] ?? null, $advice))->toArray([
+            ...$failures, ...array_slice($grounds->failures, count($record->failures())),
+        ]);
     }
 
     /**
@@ -89,15 +95,16 @@ final readonly class JudgingReport
         $sets = $this->sets;
         $squaringShare = $this->record->brief->squaringShare();
         $alike = LikeForLike::of(array_values($this->evidence));
-        $pooled = $sets === [] ? 0.0 : SideEstimate::pooledSpread(array_values($sets));
         $setups = $ail = [];
+        $words = Verdicts::among(
+            $sets, $this->record->benchmark, Wanted::of($this->record->brief, $this->record->hand), $this->record->speedsInOrder(),
+        );
         foreach ($sets as $tag => $set) {
-            $side = SideEstimate::of($set, $pooled);
             try {
-                $share = CorridorShare::of($side, $this->record->brief->corridor, $this->record->random(), self::SHARE_DRAWS);
+                $share = $this->share((string) $tag);
                 $found = isset($this->evidence[$tag]) ? Diagnosis::of($this->evidence[$tag], $share, $this->benchmark) : [];
                 $ail = $tag === $this->record->benchmark ? $found : $ail;
-                $setups[] = $this->setup($set, $found, $alike, $squaringShare);
+                $setups[] = $this->setup($set, $found, $alike, $squaringShare, $words->of[$tag] ?? [], $words->withheld[$tag] ?? null);
             } catch (ModelFailure $e) {
                 $failures[] = $e->within("The judgement of setup {$tag}");
             }
@@ -114,32 +121,46 @@ final readonly class JudgingReport
             ),
             'next' => $this->benchmark === null ? null : self::next(NextMove::of($this->benchmark, $ail, $this->untried(), $squaringShare)),
             'calibration' => $this->record->calibration?->toArrays() ?? [],
+            'judge' => $this->advice === null ? null : AdviceReport::toArray($this->advice, $this->record),
             'failures' => ModelFailure::toArrays($failures),
         ];
+    }
+
+    /** What the judge says of a setup's share; what its shots alone say where there is no benchmark to judge against. */
+    private function share(string $tag): CorridorShare
+    {
+        if ($this->advice !== null) {
+            return $this->advice->judgement($tag)->share;
+        }
+        $draws = PosteriorDraws::ofShots(array_values($this->sets), $this->record->brief, $this->record->hand);
+
+        return CorridorShare::ofDraws($draws->lefts[$tag], $draws->rights[$tag], count($this->sets[$tag]->values(Measure::TotalSide)));
     }
 
     /**
      * @param  list<Finding>  $found
      * @param  array<string, LikeForLike>  $alike
+     * @param  list<LiveVerdict>  $verdicts
      * @return array<string, mixed>
      */
-    private function setup(ShotSet $set, array $found, array $alike, float $squaringShare): array
-    {
+    private function setup(
+        ShotSet $set, array $found, array $alike, float $squaringShare, array $verdicts, ?Withheld $withheld,
+    ): array {
         $tag = $set->tag;
         $e = $this->evidence[$tag] ?? null;
         $isBenchmark = $tag === $this->record->benchmark;
         $benchmarkSet = $isBenchmark ? null : $this->sets[$this->record->benchmark ?? ''] ?? null;
         $other = $isBenchmark ? null : $this->benchmark;
-        $verdicts = $benchmarkSet === null ? [] : LiveVerdict::of($benchmarkSet, $set, $this->record->brief->scoring());
 
         return [
             'tag' => $tag, 'n' => $set->count(), 'clubSeen' => $e?->hasClub() ?? false,
             'strikeSeen' => $e !== null && $e->isMeasured(Swing::TOE), 'verdicts' => array_map(self::verdict(...), $verdicts),
+            'withheld' => $withheld,
             'flips' => $benchmarkSet === null
                     ? []
                     : LiveVerdict::flips(
                         $this->record->listed($benchmarkSet->tag), $this->record->listed($tag), $this->record->screening,
-                        $this->record->brief->scoring(),
+                        Wanted::of($this->record->brief, $this->record->hand),
                     ),
             'delivery' => $e === null
                     ? []
@@ -236,21 +257,7 @@ final readonly class JudgingReport
     /** @return list<float> club speed of what counts in the order it was hit, ball speed where no club was seen */
     private function speeds(): array
     {
-        /** @var array<int, LaunchShot> $all */
-        $all = [];
-        foreach ($this->record->shots as $shots) {
-            foreach ($shots as $s) {
-                if ($s->leftOut === null && $s->shot->failure === null) {
-                    $all[$s->sequence] = $s->shot;
-                }
-            }
-        }
-        ksort($all);
-        $seen = count(array_filter($all, static fn (LaunchShot $s): bool => $s->value(Measure::ClubSpeed) !== null));
-        $measure = $seen * 2 > count($all) ? Measure::ClubSpeed : Measure::BallSpeed;
-        $speeds = array_map(static fn (LaunchShot $s): ?float => $s->value($measure), array_values($all));
-
-        return array_values(array_filter($speeds, static fn (?float $v): bool => $v !== null));
+        return array_column($this->record->speedsInOrder(), 'speedMps');
     }
 
     /** @return list<SetupSpec> settings of the benchmark's head that nobody hit yet: its sleeve positions, with the weights as they are */

@@ -10,8 +10,13 @@ namespace MintCarry\Core\Statistics;
  */
 final readonly class Difference
 {
-    private function __construct(public float $value, public ?Interval $interval, public ?float $dof)
-    {
+    /**
+     * @param  float|null  $error  standard error of the value
+     * @param  float|null  $p  how likely a difference as large is by chance, where nothing differs (two-sided)
+     */
+    private function __construct(
+        public float $value, public ?Interval $interval, public ?float $dof, public ?float $error = null, public ?float $p = null,
+    ) {
     }
 
     /** How far `other` lies above `benchmark`. */
@@ -27,15 +32,45 @@ final readonly class Difference
             return new self($value, new Interval($value, $value), $benchmark->n + $other->n - 2.0);
         }
         $dof = ($a + $b) ** 2 / ($a ** 2 / ($benchmark->n - 1) + $b ** 2 / ($other->n - 1));
-        $half = StudentT::quantile(0.5 + $confidence / 2, $dof) * sqrt($a + $b);
 
-        return new self($value, new Interval($value - $half, $value + $half), $dof);
+        return self::told($value, sqrt($a + $b), $dof, $confidence);
+    }
+
+    /**
+     * One difference from those of several visits, each weighed by its evidence (inverse variance; degrees of freedom by Satterthwaite
+     * 1946). Those without an interval say nothing.
+     *
+     * @param  list<self>  $visits
+     */
+    public static function over(array $visits): ?self
+    {
+        $told = array_values(array_filter($visits, static fn (self $d): bool => $d->error !== null && $d->error > 0 && $d->dof !== null));
+        if (count($told) < 2) {
+            return $told[0] ?? $visits[0] ?? null;
+        }
+        [$weights, $value, $square] = [0.0, 0.0, 0.0];
+        foreach ($told as $d) {
+            $weight = 1 / (float) $d->error ** 2;
+            $weights += $weight;
+            $value += $weight * $d->value;
+            $square += $weight ** 2 / (float) $d->dof;
+        }
+
+        return self::told($value / $weights, 1 / sqrt($weights), $weights ** 2 / $square, 0.95);
+    }
+
+    private static function told(float $value, float $error, float $dof, float $confidence): self
+    {
+        $half = StudentT::quantile(0.5 + $confidence / 2, $dof) * $error;
+        $p = 2 * (1 - StudentT::cdf(abs($value) / $error, $dof));
+
+        return new self($value, new Interval($value - $half, $value + $half), $dof, $error, $p);
     }
 
     /** The same difference with an interval that was found another way. */
     public function within(Interval $interval): self
     {
-        return new self($this->value, $interval, null);
+        return new self($this->value, $interval, null, $this->error, $this->p);
     }
 
     /** Does the interval leave zero out? */

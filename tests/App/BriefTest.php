@@ -213,7 +213,7 @@ it('prices the corridor that was drawn: a wider one holds more', function (): vo
             [-18, -4, 3, 9, 16],
         ),
     );
-    $share = fn (): float => $this->getJson("api/fittings/{$this->case->id}/comparison")->json('sets.0.share.share');
+    $share = fn (): float => $this->getJson("api/fittings/{$this->case->id}/judging")->json('judge.setups.0.share');
     ($this->change)(['corridor' => ['widthM' => ['value' => '20', 'unit' => 'm']]])->assertOk();
     $narrow = $share();
     ($this->change)(['corridor' => ['widthM' => ['value' => '50', 'unit' => 'm']]])->assertOk();

@@ -125,12 +125,10 @@ it('compares, advises and saves a decision with its reason', function (): void {
     app(DemoSeeder::class)->run();
     $fitting = Fitting::query()->whereRelation('player', 'name', 'Rafe Quillon')->firstOrFail();
     $user = App\Models\User::query()->firstOrFail();
-    $compare = $this->actingAs($user)->getJson("api/fittings/{$fitting->id}/comparison")->assertOk();
+    $judge = $this->actingAs($user)->getJson("api/fittings/{$fitting->id}/judging")->assertOk()->json('judge.setups');
     $advice = $this->getJson("api/fittings/{$fitting->id}/advice")->assertOk();
     // One share, one figure, on every screen; and the same figure tomorrow.
-    foreach ($compare->json('sets') as $i => $set) {
-        expect($set['share']['share'])->toBe($advice->json("setups.{$i}.share"));
-    }
+    expect($judge)->toEqual($advice->json('setups'));
     expect($this->getJson("api/fittings/{$fitting->id}/advice")->json())->toBe($advice->json());
     $pick = $advice->json('pick');
     $other = $fitting->setups()->where('tag', '!=', $pick)->firstOrFail();

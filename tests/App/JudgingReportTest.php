@@ -32,9 +32,14 @@ beforeEach(function (): void {
 it('stands setups against the benchmark, like for like, with a bridge that adds up', function (): void {
     ($this->hit)($this->a, 145, more: ['clubSpeedMps' => '100']);
     ($this->hit)($this->b, 152, more: ['clubSpeedMps' => '103']);
+    // Three miles an hour faster than with the benchmark: that is another swing, and no word is said until the benchmark comes again.
+    $early = collect(($this->judging)()['setups'])->firstWhere('tag', 'B');
+    expect($early['withheld']['why'])->toBe('otherSwing')
+        ->and(collect($early['verdicts'])->firstWhere('declared', true)['verdict'])->toBe('open');
+    ($this->hit)($this->a, 145.1, more: ['clubSpeedMps' => '100.1']);
     $told = ($this->judging)();
     $b = collect($told['setups'])->firstWhere('tag', 'B');
-    expect($told['benchmark'])->toBe('A')
+    expect($told['benchmark'])->toBe('A')->and($b['withheld'])->toBeNull()
         ->and(collect($b['verdicts'])->firstWhere('declared', true)['verdict'])->toBe('better')
         ->and($b['clubSeen'])->toBeTrue()
         ->and($b['strikeSeen'])->toBeFalse()

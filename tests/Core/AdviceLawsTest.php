@@ -5,15 +5,11 @@ declare(strict_types=1);
 use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Corridor;
-use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\ShotSet;
-use MintCarry\Core\Fitting\SideEstimate;
 use MintCarry\Core\Fitting\Trouble;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Launch\LaunchShot;
-use Random\Engine\Mt19937;
-use Random\Randomizer;
 
 // What any honest advice must obey, whatever its method.
 
@@ -38,7 +34,7 @@ function drives(string $tag, array $sides, float $carry = 205.0): ShotSet
 /** @param  list<ShotSet>  $sets */
 function advised(array $sets, Brief $brief = new Brief, int $seed = 5): Advice
 {
-    return Advice::of($sets, 'A', $brief, new BallFlight, new Randomizer(new Mt19937($seed)));
+    return Advice::of($sets, 'A', $brief, new BallFlight);
 }
 
 it('says the same twice, and the same of a setup wherever it stands in the list', function (): void {
@@ -77,7 +73,7 @@ it('gains from length, from straightness, and never loses by a wider corridor', 
     $longer = advised([drives('A', $sides), drives('B', $sides, 225)])->judgement('B');
     $straighter = advised([drives('A', $sides), drives('B', array_map(fn (float $s): float => $s / 3, $sides))])->judgement('B');
     expect($longer->strokes)->toBeLessThan(-0.04)->and($straighter->strokes)->toBeLessThan(0);
-    $share = fn (float $width): float => advised([drives('A', $sides)], new Brief(corridor: new Corridor($width)))->judgement('A')->share;
+    $share = fn (float $width): float => advised([drives('A', $sides)], new Brief(corridor: new Corridor($width)))->judgement('A')->share->share;
     expect($share(20))->toBeLessThan($share(30))->and($share(30))->toBeLessThan($share(60))->and($share(120))->toBeLessThan(1.0);
 });
 
@@ -117,9 +113,8 @@ it('keeps the own club below a chance of 0.8 and a gain worth telling, under eve
     }
 })->with(Scoring::cases());
 
-it('has shares that are the same on every screen for the same draws', function (): void {
-    $set = drives('A', [5, -8, 12, -3, 7]);
-    $pooled = SideEstimate::pooledSpread([$set]);
-    $alone = CorridorShare::of(SideEstimate::of($set, $pooled), new Corridor(30), new Randomizer(new Mt19937(5)));
-    expect(advised([$set])->judgement('A')->share)->toBe($alone->share);
+it('has a share, and shares left and right of the corridor, that are one', function (): void {
+    $share = advised([drives('A', [5, -8, 12, -3, 7]), drives('B', [25, -28, 12, -33, 7])])->judgement('B')->share;
+    expect($share->share + $share->left + $share->right)->toEqualWithDelta(1.0, 1e-9)
+        ->and($share->interval->low)->toBeLessThan($share->share)->and($share->interval->high)->toBeGreaterThan($share->share);
 });

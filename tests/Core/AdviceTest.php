@@ -144,7 +144,7 @@ it('has intervals of the share that hold the truth', function (): void {
 
 it('keeps the own club when the others are no better, and says it is a tie', function (): void {
     $advice = Advice::of(
-        [played('A', new PlayerModel, 8, 1), played('B', new PlayerModel, 5, 2)], 'A', new Brief, new BallFlight, seeded(),
+        [played('A', new PlayerModel, 8, 1), played('B', new PlayerModel, 5, 2)], 'A', new Brief, new BallFlight,
     );
     expect($advice->pick)->toBe('A')
         ->and($advice->isConclusive)->toBeFalse()
@@ -154,7 +154,7 @@ it('keeps the own club when the others are no better, and says it is a tie', fun
 it('picks a setup that is plainly better, and says that the shots carry it', function (): void {
     $advice = Advice::of(
         [landed('A', [42, 55, 38, 60, 47, 52, 44, 58, 50, 49], 190), landed('B', [2, -6, 5, -3, 1, 4, -8, 0, 3, -1], 205)], 'A',
-        new Brief(corridor: new Corridor(30, right: new Trouble('water'))), new BallFlight, seeded(),
+        new Brief(corridor: new Corridor(30, right: new Trouble('water'))), new BallFlight,
     );
     expect($advice->pick)->toBe('B')
         ->and($advice->isConclusive)->toBeTrue()
@@ -166,7 +166,7 @@ it('picks a setup that is plainly better, and says that the shots carry it', fun
 
 it('prices water on one side: the same spread is worth more away from it', function (): void {
     $sets = [landed('A', [-16, -9, -22, -13, -18, -11]), landed('B', [16, 9, 22, 13, 18, 11])];
-    $advice = Advice::of($sets, 'A', new Brief(corridor: new Corridor(30, new Trouble('water', 22))), new BallFlight, seeded());
+    $advice = Advice::of($sets, 'A', new Brief(corridor: new Corridor(30, new Trouble('water', 22))), new BallFlight);
     expect($advice->judgement('B')->aimFixedStrokes)->toBeLessThan(-0.2);
 });
 
@@ -182,9 +182,9 @@ it('gives a left-handed twin the mirrored advice', function (): void {
         return LaunchShot::of($m, new BallFlight);
     }, $set->shots));
     $sets = [played('A', new PlayerModel(faceDeg: 2.5), 9, 4), played('B', new PlayerModel(faceDeg: -0.5), 9, 5)];
-    $right = Advice::of($sets, 'A', new Brief(corridor: new Corridor(30, right: new Trouble('water'))), new BallFlight, seeded());
+    $right = Advice::of($sets, 'A', new Brief(corridor: new Corridor(30, right: new Trouble('water'))), new BallFlight);
     $left = Advice::of(
-        array_map($mirror, $sets), 'A', new Brief(corridor: new Corridor(30, new Trouble('water'))), new BallFlight, seeded(),
+        array_map($mirror, $sets), 'A', new Brief(corridor: new Corridor(30, new Trouble('water'))), new BallFlight,
     );
     expect($left->pick)->toBe($right->pick)
         ->and($left->judgement('B')->strokes)->toEqualWithDelta($right->judgement('B')->strokes, 0.03)
@@ -194,7 +194,7 @@ it('gives a left-handed twin the mirrored advice', function (): void {
 it('picks by the scoring of the brief', function (): void {
     // A is short and straight, B long and wild: which one is better depends on what is asked.
     $sets = [landed('A', [1, -2, 3, -1, 2, 0, -3, 1, 2, -2], 190), landed('B', [25, -30, 18, -24, 33, -28, 22, -19, 27, -35], 225)];
-    $under = fn (Brief $brief): Advice => Advice::of($sets, 'A', $brief, new BallFlight, seeded());
+    $under = fn (Brief $brief): Advice => Advice::of($sets, 'A', $brief, new BallFlight);
     expect($under(new Brief(scoring: 'longest'))->pick)->toBe('B')
         ->and($under(new Brief(scoring: 'running'))->pick)->toBe('B')
         ->and($under(new Brief(scoring: 'straightest'))->pick)->toBe('A')
@@ -207,8 +207,8 @@ it('picks by the scoring of the brief', function (): void {
 
 it('holds the aim where the brief says so', function (): void {
     $sets = [landed('A', [2, -6, 5, -3, 1, 4]), landed('B', [18, 10, 22, 13, 16, 20])];
-    $free = Advice::of($sets, 'A', new Brief, new BallFlight, seeded());
-    $held = Advice::of($sets, 'A', new Brief(aimFree: false), new BallFlight, seeded());
+    $free = Advice::of($sets, 'A', new Brief, new BallFlight);
+    $held = Advice::of($sets, 'A', new Brief(aimFree: false), new BallFlight);
     expect($held->judgement('B')->aimDeg)->toBe(0.0)
         ->and($free->judgement('B')->aimDeg)->toBeLessThan(-1)
         ->and($held->judgement('B')->strokes)->toBeGreaterThan($free->judgement('B')->strokes + 0.05);
@@ -217,7 +217,7 @@ it('holds the aim where the brief says so', function (): void {
 it('prices each side by what waits there', function (): void {
     $right = [landed('A', [-12, -9, -20, -13, -16, -11]), landed('B', [12, 9, 20, 13, 16, 11])];
     $gain = fn (Trouble $left, Trouble $on): float => Advice::of(
-        $right, 'A', new Brief(corridor: new Corridor(30, $left, $on), aimFree: false), new BallFlight, seeded(),
+        $right, 'A', new Brief(corridor: new Corridor(30, $left, $on), aimFree: false), new BallFlight,
     )->judgement('B')->strokes;
     expect($gain(new Trouble('trees', 18), new Trouble('out of bounds', 18)))->toBeGreaterThan(0.05)
         ->and($gain(new Trouble('out of bounds', 18), new Trouble('trees', 18)))->toBeLessThan(-0.05)
@@ -226,9 +226,9 @@ it('prices each side by what waits there', function (): void {
 
 it('says what is missing', function (): void {
     $one = landed('A', [1.0]);
-    expect(fn () => Advice::of([], 'A', new Brief, new BallFlight, seeded()))->toThrow(InvalidInput::class, 'No setup has a counted shot')
-        ->and(fn () => Advice::of([$one], 'B', new Brief, new BallFlight, seeded()))->toThrow(InvalidInput::class, 'benchmark B')
-        ->and(Advice::of([$one], 'A', new Brief, new BallFlight, seeded())->pick)->toBe('A')
+    expect(fn () => Advice::of([], 'A', new Brief, new BallFlight))->toThrow(InvalidInput::class, 'No setup has a counted shot')
+        ->and(fn () => Advice::of([$one], 'B', new Brief, new BallFlight))->toThrow(InvalidInput::class, 'benchmark B')
+        ->and(Advice::of([$one], 'A', new Brief, new BallFlight)->pick)->toBe('A')
         ->and(fn () => new Corridor(2))->toThrow(InvalidInput::class)
         ->and(fn () => new Trouble('dragon'))->toThrow(InvalidInput::class);
 });

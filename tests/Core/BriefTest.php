@@ -94,7 +94,7 @@ it('puts the target of each school where the window puts it', function (): void 
 
         return $o->ridge[$o->target];
     };
-    $high = $at('high launch, low spin');
+    $high = $at('longest carry');
     $run = $at('flat and running');
     $guarded = $at('guarded height');
     expect($high['launchDeg'])->toEqualWithDelta(13.4, 0.7)

@@ -8,6 +8,7 @@ use MintCarry\Core\Finder\Predicted;
 use MintCarry\Core\Finder\Trade;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Corridor;
+use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\Strokes;
 use MintCarry\Core\Fitting\Trouble;
 use MintCarry\Core\Statistics\Interval;
@@ -48,7 +49,7 @@ it('finds the front that brute force finds, from the straightest to the longest'
         $share = $r['pareto']['share'][$i];
         $setups[] = new Predicted(
             new SetupSpec((string) $i, 'Head', new Head, 10.5, 10.5, 0.0), $carry, $none, $carry + 20, 0.0, $none, 15.0, 25.0,
-            $share, 0.001 * $carry + 0.4 * $share, $none, 0.0, 0.5, 0.0, 0.0, false, false, 0.0, $none,
+            CorridorShare::ofDraws([0.0], [1 - $share], 0), 0.001 * $carry + 0.4 * $share, $none, 0.0, 0.5, 0.0, 0.0, false, false, 0.0, $none,
         );
     }
     $trade = Trade::of($setups);
@@ -65,5 +66,5 @@ it('prices a cloud of drives, and the best aim within 4°, as R’s integrals an
     // Prices are kept by the metre and joined by straight lines: at most a thousandth where the table bends.
     expect($price->aimFixed($drive['side'], $drive['sd'], $drive['total']))->toEqualWithDelta($drive['held'], 1e-3)
         ->and($price->free($drive['side'], $drive['sd'], $drive['total'])[0])->toEqualWithDelta($drive['free'], 1.5e-3)
-        ->and($price->share($drive['side'], $drive['sd']))->toEqualWithDelta($drive['share'], 1e-6);
+        ->and(1 - array_sum($price->beside($drive['side'], $drive['sd'])))->toEqualWithDelta($drive['share'], 1e-6);
 })->with(array_map(fn (array $drive): array => [array_map(floatval(...), $drive)], $r['drives']));

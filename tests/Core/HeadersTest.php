@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use MintCarry\Core\Launch\ColumnGuess;
 use MintCarry\Core\Launch\ClubName;
+use MintCarry\Core\Launch\ColumnGuess;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Launch\TextFile;
 use MintCarry\Core\Units\Unit;

@@ -20,6 +20,7 @@ use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Trouble;
 use MintCarry\Core\Fitting\Verdict;
+use MintCarry\Core\Fitting\Wanted;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\HiddenPlayers;
 use MintCarry\Core\Impact\PlayerPriors;
@@ -125,7 +126,7 @@ it('overturns a choice that is wilder, where the brief plays for straight', func
         'ballSpeedMps' => 66.0, 'launchDeg' => 12.0, 'spinRpm' => 2500.0, 'clubSpeedMps' => 45.0, 'carryM' => 200.0 + $i % 3,
         'sideM' => ($i % 2 === 0 ? 1 : -1) * $off,
     ], sameFlight()), range(1, 6)));
-    $verdict = Confirm::of([$leg(10.0), $leg($wild), $leg(10.0)], 5, 0.9, Scoring::Straightest);
+    $verdict = Confirm::of([$leg(10.0), $leg($wild), $leg(10.0)], 5, 0.9, Wanted::of(new Brief(scoring: Scoring::Straightest->value)));
     expect($verdict->verdict)->toBe($isOverturned ? ConfirmVerdict::Overturned : ConfirmVerdict::Confirmed);
     expect($verdict->z * ($isOverturned ? -1 : 1))->toBeGreaterThan(Confirm::LIMIT_Z);
 })->with(['wilder' => [45.0, true], 'straighter by far' => [0.5, false]]);
@@ -136,7 +137,7 @@ it('calls less spin better, and the higher ball', function (): void {
         sameFlight(),
     ), range(1, 10)));
     $of = fn (ShotSet $a, ShotSet $b): array => array_map(
-        fn (LiveVerdict $v): Verdict => $v->verdict, array_column(LiveVerdict::of($a, $b, Scoring::Longest), null, 'name'),
+        fn (LiveVerdict $v): Verdict => $v->verdict, array_column(LiveVerdict::of($a, $b, Wanted::of(new Brief(scoring: Scoring::Longest->value))), null, 'name'),
     );
     [$spinny, $low] = [$set('A', 3600.0, 10.0), $set('B', 1900.0, 10.0)];
     expect($of($spinny, $low)['less spin'])->toBe(Verdict::Better)

@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
+use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\LiveVerdict;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Verdict;
+use MintCarry\Core\Fitting\Wanted;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
@@ -99,7 +101,7 @@ function landedAt(string $tag, array $carries, array $sides): ShotSet
 /** @return array<string, LiveVerdict> by name */
 function toldOf(ShotSet $a, ShotSet $b, Scoring $scoring = Scoring::FewestStrokes): array
 {
-    return array_column(array_map(null, LiveVerdict::of($a, $b, $scoring)), null, 'name');
+    return array_column(array_map(null, LiveVerdict::of($a, $b, Wanted::of(new Brief(scoring: $scoring->value, weights: ['carry' => 1.0])))), null, 'name');
 }
 
 it('declares straighter where the brief plays for it, longer everywhere else, and counts off line on either side', function (): void {
@@ -107,8 +109,10 @@ it('declares straighter where the brief plays for it, longer everywhere else, an
     $straight = landedAt('B', [200.0, 201.0, 199.0, 200.0, 202.0, 198.0], [-1.0, 1.0, 2.0, -2.0, 1.0, -1.0]);
     foreach (Scoring::cases() as $scoring) {
         $told = toldOf($wild, $straight, $scoring);
+        $isLonger = ! in_array($scoring, [Scoring::Straightest, Scoring::Running], true);
         expect($told['straighter']->declared)->toBe($scoring === Scoring::Straightest)
-            ->and($told['longer']->declared)->toBe($scoring !== Scoring::Straightest)
+            ->and($told['longer']->declared)->toBe($isLonger)
+            ->and(isset($told['longer in all']))->toBe($scoring === Scoring::Running)
             ->and($told['straighter']->verdict)->toBe(Verdict::Better)
             ->and($told['longer']->verdict)->toBe(Verdict::Open);
     }
@@ -148,16 +152,17 @@ it('tells under which policy the declared verdict would be another, and no polic
     $a = $rows([200.0, 201.0, 199.0, 200.0, 202.0, 198.0, 201.0, 200.0]);
     // Eight long ones, and two that were left out and would take the lead away.
     $b = $rows([222.0, 223.0, 221.0, 222.0, 224.0, 220.0, 223.0, 222.0, 150.0, 140.0], [8, 9]);
-    $flips = LiveVerdict::flips($a, $b, Screening::named('flagged'), Scoring::Longest);
+    $flips = LiveVerdict::flips($a, $b, Screening::named('flagged'), Wanted::of(new Brief(scoring: Scoring::Longest->value)));
     expect(array_column($flips, 'policy'))->toBe([Screening::named('all')->label()])
         ->and($flips[0]['verdict'])->not->toBe(Verdict::Better)
         ->and(
             LiveVerdict::flips(
-                $a, $rows([222.0, 223.0, 221.0, 222.0, 224.0, 220.0, 223.0, 222.0]), Screening::named('flagged'), Scoring::Longest,
+                $a, $rows([222.0, 223.0, 221.0, 222.0, 224.0, 220.0, 223.0, 222.0]), Screening::named('flagged'),
+                Wanted::of(new Brief(scoring: Scoring::Longest->value)),
             ),
         )
         ->toBe([])
-        ->and(LiveVerdict::flips($a, $rows([222.0, 223.0]), Screening::named('flagged'), Scoring::Longest))->toBe([]);
+        ->and(LiveVerdict::flips($a, $rows([222.0, 223.0]), Screening::named('flagged'), Wanted::of(new Brief(scoring: Scoring::Longest->value))))->toBe([]);
 });
 
 it('calls the same what stays within what is worth telling, and says how many shots are missing only while it is open', function (): void {

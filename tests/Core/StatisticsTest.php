@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use MintCarry\Core\Statistics\Difference;
 use MintCarry\Core\Statistics\Ellipse;
+use MintCarry\Core\Statistics\Holm;
 use MintCarry\Core\Statistics\Normal;
 use MintCarry\Core\Statistics\StudentT;
 use MintCarry\Core\Statistics\Summary;
@@ -37,6 +38,30 @@ it('has R’s Welch interval', function () use ($r): void {
         ->and($d->interval->high)->toEqualWithDelta($r['welch'][2], 1e-7)
         ->and($d->dof)->toEqualWithDelta($r['welch'][3], 1e-9)
         ->and($d->isClear())->toBeTrue();
+});
+
+it('has R’s p of a Welch test, and R’s p-values of many questions at once (Holm)', function () use ($r): void {
+    expect(Difference::between(Summary::of($r['a']), Summary::of($r['b']))->p)->toEqualWithDelta($r['welch_p'][0], 1e-9);
+    $adjusted = Holm::adjusted(array_combine(['d', 'a', 'c', 'b', 'h', 'g', 'f', 'e'], $r['many']));
+    expect(array_keys($adjusted))->toBe(['d', 'a', 'c', 'b', 'h', 'g', 'f', 'e']);
+    foreach (array_values($adjusted) as $i => $p) {
+        expect($p)->toEqualWithDelta($r['holm'][$i], 1e-12);
+    }
+    expect(Holm::adjusted([]))->toBe([]);
+});
+
+it('weighs the differences of two days by their evidence, as R does', function () use ($r): void {
+    $second = array_map(fn (float $v, float $d): float => $v + $d, $r['b'], [1, -2, 0.5, 1, 3]);
+    $days = [
+        Difference::between(Summary::of($r['a']), Summary::of($r['b'])),
+        Difference::between(Summary::of(array_map(fn (float $v): float => $v + 2, $r['a'])), Summary::of($second)),
+    ];
+    $over = Difference::over($days);
+    expect($over->value)->toEqualWithDelta($r['two_days'][0], 1e-9)
+        ->and($over->interval->low)->toEqualWithDelta($r['two_days'][1], 1e-7)
+        ->and($over->interval->high)->toEqualWithDelta($r['two_days'][2], 1e-7)
+        ->and($over->dof)->toEqualWithDelta($r['two_days'][3], 1e-7)
+        ->and(Difference::over([$days[0]]))->toBe($days[0])->and(Difference::over([]))->toBeNull();
 });
 
 it('has R’s normal distribution', function () use ($r): void {

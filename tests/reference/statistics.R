@@ -16,4 +16,11 @@ cat('"p":', num(grid$p), ',\n"dof":', num(grid$dof), ',\n"t":', num(qt(grid$p, g
 fg <- expand.grid(p = c(0.025, 0.5, 0.95, 0.975, 0.99865), above = c(2, 5, 11), below = c(3, 7, 19))
 cat('"f_p":', num(fg$p), ',\n"f_above":', num(fg$above), ',\n"f_below":', num(fg$below), ',\n"f":', num(qf(fg$p, fg$above, fg$below)), ',\n')
 cat('"normal":', num(pnorm(c(-3, -1.5, -0.2, 0, 0.7, 1.96, 4))), ',\n')
+many <- c(0.012, 0.0004, 0.04, 0.3, 0.0041, 0.9, 0.012, 0.06)
+cat('"welch_p":', num(w$p.value), ',\n"many":', num(many), ',\n"holm":', num(p.adjust(many, "holm")), ',\n')
+# One difference from two days: weighted by 1/se^2, as a fixed-effect meta-analysis of two t-tests.
+d1 <- t.test(b, a); d2 <- t.test(b + c(1, -2, 0.5, 1, 3), a + 2)
+se <- c(d1$stderr, d2$stderr); est <- c(mean(b) - mean(a), mean(b + c(1, -2, 0.5, 1, 3)) - mean(a + 2)); wt <- 1 / se^2
+nu <- sum(wt)^2 / sum(wt^2 / c(d1$parameter, d2$parameter)); m <- sum(wt * est) / sum(wt); s <- sqrt(1 / sum(wt))
+cat('"two_days":', num(c(m, m + c(-1, 1) * qt(0.975, nu) * s, nu)), ',\n')
 cat('"ellipse":', num(c(sqrt(e$values))), "\n}\n")

@@ -70,7 +70,7 @@ use App\Contract\Shape;
             'counts' => 'Record<string, { shots: integer; counted: integer; simulated: integer }>', 'running' => 'Trial | null',
             'trials' => 'Trial[]', 'shots' => 'Shot[]', 'counted' => 'integer', 'mishits' => 'Record<string, MishitReason[]>',
             'means' => 'Record<string, Summary | null>', 'benchmarkMeans' => 'Record<string, Summary | null> | null',
-            'verdicts' => 'LiveVerdict[]', 'flips' => '{ policy: string; verdict: Verdict }[]', 'repeat' => 'Repeated[]',
+            'verdicts' => 'LiveVerdict[]', 'withheld' => 'Withheld | null', 'flips' => '{ policy: string; verdict: Verdict }[]', 'repeat' => 'Repeated[]',
             'drift' => 'DriftPoint[]', 'queue' => '{ tags: string[]; wrenchChanges: integer }',
             'budget' => '{ swings: number | null; swingsHit: integer; minutes: number | null; minutesUsed: integer }',
             'confirm' => '{ benchmark: string; chosen: string; shotsEach: integer; leg: integer; tag: string | null; n: integer; next: '

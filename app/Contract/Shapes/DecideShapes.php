@@ -14,9 +14,18 @@ use App\Contract\Shape;
 // can the own club be adjusted at all?
 // begun before the pause was over, because the player had rested
 #[
+    Shape('NeverSeen', [
+        'kind' => 'string', 'chance' => 'number', 'ofBenchmark' => 'number', 'likelier' => 'number', 'isBarred' => 'boolean',
+        'strokes' => 'number', 'metres' => 'number',
+    ], about: 'What the brief never wants to see, as a chance per drive of one setup; strokes and metres: what it costs more than with the benchmark'),
+]
+#[
     Shape('Judgement', [
         'tag' => 'string', 'n' => 'integer', 'carry' => 'Summary | null', 'total' => 'Summary | null', 'share' => 'number',
-        'shareInterval' => 'Interval', 'sideKnown' => 'number', 'spreadM' => 'number', 'strokes' => 'number',
+        'shareInterval' => 'Interval', 'leftShare?' => 'number', 'rightShare?' => 'number', 'shareGain?' => 'number',
+        'shareGainInterval?' => 'Interval', 'expectedCarryM?' => 'number', 'carryGainM?' => 'number',
+        'carryGainInterval?' => 'Interval', 'totalGainM?' => 'number', 'totalGainInterval?' => 'Interval',
+        'never?' => 'NeverSeen[]', 'barredBy?' => 'string[]', 'sideKnown' => 'number', 'spreadM' => 'number', 'strokes' => 'number',
         'strokesInterval' => 'Interval', 'aimFixedStrokes' => 'number', 'chanceBetter' => 'number', 'aimDeg' => 'number',
         'gain' => 'number', 'gainInterval' => 'Interval', 'expectedLoss' => 'number',
         'trade' => '{ costM: number; loftChangeDeg: number; bestLaunchDeg: number; bestSpinRpm: number; within: [number, number]; '
@@ -25,7 +34,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Advice', [
-        'benchmark' => 'string', 'best' => 'string', 'pick' => 'string', 'isConclusive' => 'boolean', 'ties' => 'string[]',
+        'benchmark' => 'string', 'best' => 'string', 'pick' => 'string', 'runnerUp?' => 'string | null', 'isConclusive' => 'boolean', 'ties' => 'string[]',
         'expectedLoss' => 'number', 'scoring' => 'string', 'unit' => 'string', 'basis' => 'string', 'notHit' => 'string[]',
         'simulatedShots' => 'integer', 'failures?' => 'Failure[]', 'setups' => 'Judgement[]',
     ]),

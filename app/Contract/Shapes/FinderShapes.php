@@ -29,13 +29,14 @@ use App\Contract\Shape;
         'like' => 'string | null', 'inStock' => 'boolean', 'orderable' => 'boolean', 'price' => 'number | null',
         'currency' => 'string', 'loftDeg' => 'number', 'faceOpenDeg' => 'number', 'carryM' => 'number', 'carryGainM' => 'number',
         'carryGainInterval' => 'Interval', 'totalM' => 'number', 'sideM' => 'number', 'sideInterval' => 'Interval',
-        'spreadM' => 'number', 'apexM' => 'number', 'share' => 'number', 'gain' => 'number', 'gainInterval' => 'Interval',
+        'spreadM' => 'number', 'apexM' => 'number', 'share' => 'number', 'shareInterval' => 'Interval', 'leftShare' => 'number', 'rightShare' => 'number',
+        'never' => 'NeverSeen[]', 'gain' => 'number', 'gainInterval' => 'Interval',
         'aimFixedGain' => 'number', 'chance' => 'number', 'aimDeg' => 'number', 'tied' => 'boolean', 'tested' => 'boolean',
     ]),
 ]
 #[
     Shape('Found', [
-        'own' => 'string', 'calibration' => 'MonitorVisit[]', 'scoring' => 'string', 'unit' => 'string', 'count' => 'integer', 'best' => 'string', 'pick' => 'string',
+        'own' => 'string', 'benchmark' => 'string', 'calibration' => 'MonitorVisit[]', 'scoring' => 'string', 'unit' => 'string', 'count' => 'integer', 'best' => 'string', 'pick' => 'string',
         'expectedLoss' => 'number', 'mayStop' => 'boolean', 'ties' => 'integer', 'within' => 'integer', 'unreadable' => 'string[]',
         'failures' => 'Failure[]',
         'next' => '{ tag: string; value: number; changes: integer; turns: number; to: string | null } | null',

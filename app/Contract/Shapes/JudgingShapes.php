@@ -17,8 +17,7 @@ use App\Contract\Shape;
     Shape('Comparison', [
         'benchmark' => 'string | null', 'rows' => '{ measure: string; label: string; cells: Record<string, ComparisonCell> }[]',
         'sets' => '{ tag: string; n: integer; ellipse: { acrossM: number; alongM: number; halfLongM: number; halfShortM: number; '
-            .'turnDeg: number } | null; share: { share: number; interval: Interval; n: integer; left: number; right: number } '
-            .'}[]',
+            .'turnDeg: number } | null; inCorridor: { in: integer; of: integer } }[]',
         'field' => 'Field | null',
     ]),
 ]
@@ -67,8 +66,13 @@ use App\Contract\Shape;
     ]),
 ]
 #[
+    Shape('Withheld', ['speedMps' => 'number', 'why' => "'trend' | 'otherSwing' | 'warmingUp'"],
+        about: 'The player was another when the setup was hit than when the benchmark was: no word is said of it'),
+]
+#[
     Shape('JudgedSetup', [
         'tag' => 'string', 'n' => 'integer', 'clubSeen' => 'boolean', 'strikeSeen' => 'boolean', 'verdicts' => 'LiveVerdict[]',
+        'withheld' => 'Withheld | null',
         'flips' => '{ policy: string; verdict: Verdict }[]',
         'delivery' => '{ field: string; value: number; error: number; from: string }[]', 'alike' => 'Alike | null',
         'bridges' => 'WhyBridge[]', 'forgiveness' => 'Forgiveness | null', 'diagnosis' => 'Finding[]',
@@ -97,7 +101,7 @@ use App\Contract\Shape;
 #[
     Shape('Judging', [
         'benchmark' => 'string | null', 'screening' => 'string', 'setups' => 'JudgedSetup[]', 'rails' => 'GuardRail[]',
-        'next' => 'NextMove | null', 'calibration' => 'MonitorVisit[]', 'failures' => 'Failure[]',
+        'judge' => 'Advice | null', 'next' => 'NextMove | null', 'calibration' => 'MonitorVisit[]', 'failures' => 'Failure[]',
     ]),
 ]
 final class JudgingShapes

@@ -123,7 +123,7 @@ final class BriefController
         return response()->json(
             Outlook::of(
                 BriefInput::read($given['brief'] ?? [], $fitting->brief()), $own?->summary(Measure::ClubSpeed)?->mean,
-                $own?->summary(Measure::Attack)->mean ?? 0.0,
+                $own?->summary(Measure::Attack)?->mean,
             ),
         );
     }

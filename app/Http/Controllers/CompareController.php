@@ -8,6 +8,7 @@ use App\Contract\Answer;
 use App\Fittings\FittingLoader;
 use App\Models\Fitting;
 use Illuminate\Http\JsonResponse;
+use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Report\CompareReport;
 use OpenApi\Attributes as OA;
 
@@ -22,7 +23,7 @@ final class CompareController
         return response()->json(
             CompareReport::between(
                 array_values($judged->sets), $judged->benchmark, $fitting->brief()->corridor, $judged->calibrations->bay->flight,
-                $judged->random(...),
+                FittingRecord::random(...), array_map(strval(...), array_keys($judged->withheld())),
             ),
         );
     }

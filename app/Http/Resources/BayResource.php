@@ -33,6 +33,7 @@ final class BayResource extends JsonResource
         // What a screen needs to keep its trail right without asking for the whole fitting at every shot; and what only changes
         // with it is left out for a screen that has it.
         $stamp = $view->stamp();
+        [$verdicts, $withheld] = $figures->verdicts();
         $seldom = $request->query('stamp') === $stamp ? [] : self::seldom($request, $view);
 
         return $seldom + [
@@ -46,7 +47,7 @@ final class BayResource extends JsonResource
                 ->all(),
             'mishits' => (object) array_intersect_key($view->judged->mishits(), array_flip($view->shots->pluck('id')->all())),
             'counted' => $view->counted(),
-            'means' => $figures->means(), 'benchmarkMeans' => $figures->benchmarkMeans(), 'verdicts' => $figures->verdicts(),
+            'means' => $figures->means(), 'benchmarkMeans' => $figures->benchmarkMeans(), 'verdicts' => $verdicts, 'withheld' => $withheld,
             'flips' => $figures->flips(), 'repeat' => $figures->repeat($view->trials->all()), 'drift' => $figures->drift($blind),
             'queue' => $view->queue(), 'budget' => $view->budget(), 'confirm' => ConfirmState::now($view->judged),
             'blind' => $blind === null

@@ -140,7 +140,7 @@ final class Advice
             $covered['compared']++;
             $covered['carry'] += $p->carryGainInterval->contains($t[$p->spec->tag][0] - $t['own'][0]) ? 1 : 0;
             $covered['strokes'] += $p->gainInterval->contains($costs['own'] - $costs[$p->spec->tag]) ? 1 : 0;
-            $covered['side'] += $this->sideCovered($p, $found->own, $t, $sign) ? 1 : 0;
+            $covered['side'] += $this->sideCovered($p, $found->base, $t, $sign) ? 1 : 0;
         }
     }
 
@@ -264,7 +264,7 @@ final class Advice
         $flight = $this->calibrates ? BayCalibration::of($seen, new BallFlight, new Atmosphere)->flight : new BallFlight;
 
         return Finder::of(
-            PredictedDraws::of($prior, $prior->after($tested), $mirrored, $flight, $this->random), $brief, $this->random,
+            PredictedDraws::of($prior, $prior->after($tested), $mirrored, $flight), $brief,
         );
     }
 

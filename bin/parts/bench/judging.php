@@ -11,6 +11,8 @@ namespace MintCarry\Bench;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\SetupSpec;
+use MintCarry\Core\Fitting\Brief;
+use MintCarry\Core\Fitting\Comparison;
 use MintCarry\Core\Fitting\Corridor;
 use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\LiveVerdict;
@@ -19,12 +21,15 @@ use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\SideEstimate;
 use MintCarry\Core\Fitting\Verdict;
+use MintCarry\Core\Fitting\Wanted;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\PlayerModel;
 use MintCarry\Core\Impact\SetupEffect;
 use MintCarry\Core\Impact\ShotMaker;
 use MintCarry\Core\Judging\Evidence;
 use MintCarry\Core\Judging\LikeForLike;
+use MintCarry\Core\Judging\SessionSpeeds;
+use MintCarry\Core\Judging\Verdicts;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Normal;
@@ -47,7 +52,7 @@ final class Judging
     {
         $count = [
             'clean' => 0, 'cleanPanel' => 0, 'rough' => 0, 'roughPanel' => 0, 'power' => 0, 'settledAfter' => 0, 'covered' => 0,
-            'alikeCovered' => 0, 'compared' => 0,
+            'alikeCovered' => 0, 'compared' => 0, 'twins' => 0, 'twinsDrifting' => 0, 'withheld' => 0, 'withheldCalm' => 0, 'returned' => 0,
         ];
         $error = ['measured' => 0.0, 'alike' => 0.0];
         $share = [4 => [0, 0.0, 0], 8 => [0, 0.0, 0], 12 => [0, 0.0, 0]];
@@ -65,6 +70,13 @@ final class Judging
             [$better, , $after] = $this->looked($calm, 1.0);
             $count['power'] += $better;
             $count['settledAfter'] += $better ? $after : 0;
+            [$marked, $withheld] = $this->twins($calm, false);
+            $count['twins'] += $marked;
+            $count['withheldCalm'] += $withheld;
+            [$marked, $withheld] = $this->twins($rough, false);
+            $count['twinsDrifting'] += $marked;
+            $count['withheld'] += $withheld;
+            $count['returned'] += $this->twins($rough, true)[0];
             if ($s % 4 === 0) {
                 $this->alike($calm, $count, $error);
                 $this->shares($this->player(0.03, 0.0), $share);
@@ -78,6 +90,11 @@ final class Judging
             'false better of any measure, clean' => $of($count['cleanPanel'], $sessions),
             'false better, mishits and tiring' => $of($count['rough'], $sessions),
             'false better of any measure, mishits and tiring' => $of($count['roughPanel'], $sessions),
+            'any mark on identical setups, no drift' => $of($count['twins'], $sessions),
+            'any mark on identical setups, mishits and tiring' => $of($count['twinsDrifting'], $sessions),
+            'the same, after a return to the benchmark' => $of($count['returned'], $sessions),
+            'marks withheld, no drift' => $of($count['withheldCalm'], $sessions),
+            'marks withheld, mishits and tiring' => $of($count['withheld'], $sessions),
             'power at one SD' => $of($count['power'], $sessions),
             'shots to a verdict, where there is one' => $of($count['settledAfter'], $count['power']),
             'coverage of the like-for-like interval' => $of($count['alikeCovered'], $count['compared']),
@@ -137,7 +154,7 @@ final class Judging
         [$b] = $this->hit($maker, $player, 20, $faster);
         $panel = 0;
         for ($n = 3; $n <= 20; $n++) {
-            foreach (LiveVerdict::of($benchmark, new ShotSet('B', array_slice($b, 0, $n)), Scoring::Longest) as $told) {
+            foreach (LiveVerdict::of($benchmark, new ShotSet('B', array_slice($b, 0, $n)), Wanted::of(new Brief(scoring: Scoring::Longest->value))) as $told) {
                 if ($told->verdict === Verdict::Better) {
                     if ($told->declared) {
                         return [1, 1, $n];
@@ -201,6 +218,40 @@ final class Judging
             $share[$n][1] += ($told->share - $in / 160) ** 2;
             $share[$n][2] += $told->interval->contains($in / 160) ? 1 : 0;
         }
+    }
+
+    /**
+     * Three setups that are the same, hit eight times each in turn, as Compare shows them in the end: words and bold differences of all
+     * measures.
+     *
+     * @param  bool  $returns  is the benchmark hit again at the end?
+     * @return array{int, int} whether any mark is shown, whether words are withheld of any
+     */
+    private function twins(PlayerModel $player, bool $returns): array
+    {
+        $maker = new ShotMaker(new SetupEffect(new Head), Hand::Right, $this->random);
+        $sets = $ordered = [];
+        foreach (['A', 'B', 'C', ...($returns ? ['A'] : [])] as $tag) {
+            $shots = $this->hit($maker, $player, 8)[0];
+            foreach ($shots as $shot) {
+                $ordered[] = ['tag' => $tag, 'sequence' => count($ordered) + 1, 'shot' => $shot];
+            }
+            $sets[$tag] = new ShotSet($tag, [...($sets[$tag] ?? null)->shots ?? [], ...$shots]);
+        }
+        $words = Verdicts::among($sets, 'A', Wanted::of(new Brief), SessionSpeeds::inOrder($ordered));
+        $marked = 0;
+        foreach ($words->of as $verdicts) {
+            foreach ($verdicts as $v) {
+                $marked = $v->verdict->isMark() ? 1 : $marked;
+            }
+        }
+        foreach (Comparison::of(array_values($sets), 'A', withheld: array_keys($words->withheld))->rows as $row) {
+            foreach ($row['cells'] as $cell) {
+                $marked = $cell['clear'] ? 1 : $marked;
+            }
+        }
+
+        return [$marked, $words->withheld === [] ? 0 : 1];
     }
 
     /** @param  array<string, int>  $mishits */

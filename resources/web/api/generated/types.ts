@@ -4,6 +4,7 @@ export interface Advice {
     benchmark: string;
     best: string;
     pick: string;
+    runnerUp?: string | null;
     isConclusive: boolean;
     ties: string[];
     expectedLoss: number;
@@ -42,6 +43,7 @@ export interface BayChange {
     means: Record<string, Summary | null>;
     benchmarkMeans: Record<string, Summary | null> | null;
     verdicts: LiveVerdict[];
+    withheld: Withheld | null;
     flips: { policy: string; verdict: Verdict; }[];
     repeat: Repeated[];
     drift: DriftPoint[];
@@ -67,6 +69,7 @@ export interface BayView {
     means: Record<string, Summary | null>;
     benchmarkMeans: Record<string, Summary | null> | null;
     verdicts: LiveVerdict[];
+    withheld: Withheld | null;
     flips: { policy: string; verdict: Verdict; }[];
     repeat: Repeated[];
     drift: DriftPoint[];
@@ -105,6 +108,7 @@ export interface Brief {
     miss: string;
     carryM: number | null;
     clubSpeedMps: number | null;
+    attackDeg?: number | null;
     handicap: number | null;
     wants: string[];
     never: string[];
@@ -122,6 +126,7 @@ export interface Brief {
     swings: number | null;
     minutes: number | null;
     money: number | null;
+    labour?: number | null;
     currency: string;
     purchase: string;
     startSide: string;
@@ -167,7 +172,7 @@ export interface ColumnMap {
 export interface Comparison {
     benchmark: string | null;
     rows: { measure: string; label: string; cells: Record<string, ComparisonCell>; }[];
-    sets: { tag: string; n: number; ellipse: { acrossM: number; alongM: number; halfLongM: number; halfShortM: number; turnDeg: number; } | null; share: { share: number; interval: Interval; n: number; left: number; right: number; }; }[];
+    sets: { tag: string; n: number; ellipse: { acrossM: number; alongM: number; halfLongM: number; halfShortM: number; turnDeg: number; } | null; inCorridor: { in: number; of: number; }; }[];
     field: Field | null;
 }
 
@@ -308,6 +313,7 @@ export interface Forgiveness {
 
 export interface Found {
     own: string;
+    benchmark: string;
     calibration: MonitorVisit[];
     scoring: string;
     unit: string;
@@ -353,6 +359,10 @@ export interface FoundSetup {
     spreadM: number;
     apexM: number;
     share: number;
+    shareInterval: Interval;
+    leftShare: number;
+    rightShare: number;
+    never: NeverSeen[];
     gain: number;
     gainInterval: Interval;
     aimFixedGain: number;
@@ -366,6 +376,7 @@ export interface Grounds {
     benchmark: string;
     best: string;
     pick: string;
+    runnerUp?: string | null;
     isConclusive: boolean;
     ties: string[];
     expectedLoss: number;
@@ -473,6 +484,7 @@ export interface JudgedSetup {
     clubSeen: boolean;
     strikeSeen: boolean;
     verdicts: LiveVerdict[];
+    withheld: Withheld | null;
     flips: { policy: string; verdict: Verdict; }[];
     delivery: { field: string; value: number; error: number; from: string; }[];
     alike: Alike | null;
@@ -490,6 +502,17 @@ export interface Judgement {
     total: Summary | null;
     share: number;
     shareInterval: Interval;
+    leftShare?: number;
+    rightShare?: number;
+    shareGain?: number;
+    shareGainInterval?: Interval;
+    expectedCarryM?: number;
+    carryGainM?: number;
+    carryGainInterval?: Interval;
+    totalGainM?: number;
+    totalGainInterval?: Interval;
+    never?: NeverSeen[];
+    barredBy?: string[];
     sideKnown: number;
     spreadM: number;
     strokes: number;
@@ -508,6 +531,7 @@ export interface Judging {
     screening: string;
     setups: JudgedSetup[];
     rails: GuardRail[];
+    judge: Advice | null;
     next: NextMove | null;
     calibration: MonitorVisit[];
     failures: Failure[];
@@ -571,6 +595,17 @@ export interface MonitorVisit {
     disagrees: boolean;
 }
 
+/** What the brief never wants to see, as a chance per drive of one setup; strokes and metres: what it costs more than with the benchmark */
+export interface NeverSeen {
+    kind: string;
+    chance: number;
+    ofBenchmark: number;
+    likelier: number;
+    isBarred: boolean;
+    strokes: number;
+    metres: number;
+}
+
 export interface NextMove {
     head: string;
     sleeve: string;
@@ -594,10 +629,13 @@ export interface OtherDay {
 export interface Outlook {
     clubSpeedMps: number;
     speedFrom: string;
+    attackDeg: number;
+    attackFrom: string;
     ballSpeedMps: number;
     ridge: RidgePoint[];
     target: number;
     bandDeg: [number, number];
+    wantedApexM: number;
     carryInStillAirM: number;
     windSideM: number;
     field: Field;
@@ -684,6 +722,7 @@ export interface Proof {
     benchmark: string;
     best: string;
     pick: string;
+    runnerUp?: string | null;
     isConclusive: boolean;
     ties: string[];
     expectedLoss: number;
@@ -775,7 +814,7 @@ export interface SchoolRow {
     cells: (SchoolCell | null)[];
 }
 
-export type Scoring = 'fewest strokes' | 'straightest' | 'longest' | 'guarded height' | 'running' | 'own weights';
+export type Scoring = 'fewest strokes' | 'straightest' | 'longest' | 'guarded height' | 'running' | 'feel first' | 'own weights';
 
 export interface Screening {
     name: string;
@@ -944,6 +983,7 @@ export interface TypedBrief {
     miss?: string | null;
     carryM?: Typed;
     clubSpeedMps?: Typed;
+    attackDeg?: Typed;
     handicap?: Typed;
     wants?: string[];
     never?: string[];
@@ -961,6 +1001,7 @@ export interface TypedBrief {
     swings?: Typed;
     minutes?: Typed;
     money?: Typed;
+    labour?: Typed;
     currency?: string | null;
     purchase?: string | null;
     startSide?: string | null;
@@ -1023,6 +1064,12 @@ export interface WhyBridge {
     difference: number;
     lines: BridgeLine[];
     clubSeen: boolean;
+}
+
+/** The player was another when the setup was hit than when the benchmark was: no word is said of it */
+export interface Withheld {
+    speedMps: number;
+    why: 'trend' | 'otherSwing';
 }
 
 export interface Worth {

@@ -286,7 +286,7 @@ export const BRIEF_CHOICES = {
         "keep the head"
     ],
     "school": [
-        "high launch, low spin",
+        "longest carry",
         "guarded height",
         "flat and running"
     ],
@@ -296,6 +296,7 @@ export const BRIEF_CHOICES = {
         "longest",
         "guarded height",
         "running",
+        "feel first",
         "own weights"
     ],
     "turf": [
@@ -336,6 +337,11 @@ export const BRIEF_NUMBERS = {
         20,
         70,
         "m/s"
+    ],
+    "attackDeg": [
+        -12,
+        12,
+        "°"
     ],
     "handicap": [
         -8,
@@ -386,6 +392,11 @@ export const BRIEF_NUMBERS = {
         0,
         100000,
         ""
+    ],
+    "labour": [
+        0,
+        100000,
+        ""
     ]
 } as const;
 
@@ -402,6 +413,7 @@ export const BRIEF_LABELS = {
     "miss": "usual miss",
     "carryM": "typical carry",
     "clubSpeedMps": "club speed",
+    "attackDeg": "attack angle",
     "handicap": "handicap",
     "wants": "wants more of",
     "never": "must never see",
@@ -420,6 +432,7 @@ export const BRIEF_LABELS = {
     "swings": "swings",
     "minutes": "minutes",
     "money": "money",
+    "labour": "labour",
     "currency": "currency",
     "purchase": "purchase",
     "startSide": "start side",
@@ -452,6 +465,7 @@ export const SCORING_UNITS = {
     "longest": "m",
     "guarded height": "m",
     "running": "m",
+    "feel first": "strokes",
     "own weights": "points"
 } as const;
 
