@@ -284,12 +284,12 @@ final class Commands
     /** @return callable(Item): array<string, mixed> */
     private static function find(Options $options): callable
     {
-        $only = $options->text('only', 'all');
-        if (! in_array($only, RackCandidates::WHICH, true)) {
+        $only = $options->text('only', '');
+        if ($only !== '' && ! in_array($only, RackCandidates::WHICH, true)) {
             throw InvalidInput::of('--only', "--only must be all, stock or own, not '{$only}'.");
         }
 
-        return static fn (Item $file): array => FinderReport::of(FittingFile::read($file->all()), $only);
+        return static fn (Item $file): array => FinderReport::of(FittingFile::read($file->all()), $only === '' ? null : $only);
     }
 
     /** @return callable(Item): array<string, mixed> */

@@ -138,8 +138,27 @@ final class Setup extends Model
                 ),
             $racked !== null ? null : new SleeveChange($this->sleeve_loft_deg, $this->sleeve_face_open_deg, $this->sleeve_lie_deg),
             $shaft, $this->length_mm, $ball, $this->tee_mm, $cue,
-            $this->swing_weight_points ?? ($weighed ? $this->swingWeight()?->points() : null), $this->isLoftFromPrint(),
+            $this->swing_weight_points ?? ($weighed ? $this->swingWeight()?->points() : null), $this->isLoftFromPrint(), null,
+            $this->grip_id === null || ! $this->relationLoaded('gripPart') ? '' : $this->gripPart->label ?? '', $this->boughtParts(),
         );
+    }
+
+    /** @return list<array{what: string, label: string, price: float|null, currency: string}> shaft and grip, as the rack has them */
+    private function boughtParts(): array
+    {
+        $out = [];
+        foreach (['shaft' => [$this->shaft_id, 'shaftPart'], 'grip' => [$this->grip_id, 'gripPart']] as $what => [$id, $relation]) {
+            $part = $id === null || ! $this->relationLoaded($relation) ? null : $this->getRelation($relation);
+            if ($part instanceof Part) {
+                $out[] = [
+                    'what' => $what, 'label' => $part->label,
+                    'price' => isset($part->supply['price']) ? (float) $part->supply['price'] : null,
+                    'currency' => (string) ($part->supply['currency'] ?? ''),
+                ];
+            }
+        }
+
+        return $out;
     }
 
     /** What the head presents for a player who squares this much. */

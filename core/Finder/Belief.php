@@ -9,10 +9,12 @@ use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\LaunchShot;
+use MintCarry\Core\Statistics\Arrow;
 
 use function abs;
 use function array_combine;
 use function array_diff;
+use function array_diff_key;
 use function array_fill;
 use function array_keys;
 use function array_map;
@@ -72,7 +74,9 @@ final readonly class Belief
 
     /**
      * @param  list<float>  $mean  of θ
-     * @param  array<int, array<int, float>>  $covariance  of θ
+     * @param  Arrow  $spread  of θ
+     * @param  list<float>  $priorVariance  of θ before any shot
+     * @param  list<list<int>>  $blocks  places of θ that only one setup touches, or none that was hit
      * @param  array<int, array<int, float>>  $scatter  covariance of the swing's first seven values from swing to swing
      * @param  array<string, int>  $heads  place of each head's effects in θ
      * @param  array<string, int>  $builds  place of the effects of each build that is not the usual one, by its key
@@ -85,7 +89,9 @@ final readonly class Belief
     private function __construct(
         public SetupSpec $own,
         public array $mean,
-        public array $covariance,
+        public Arrow $spread,
+        public array $priorVariance,
+        public array $blocks,
         public array $scatter,
         private ClubBuild $usual,
         public array $heads,
@@ -144,16 +150,64 @@ final readonly class Belief
         foreach (array_unique($others) as $head) {
             $headAt[$head] = $add(PlayerPriors::OWN_EFFECT_SD, "head {$head}");
         }
-        $covariance = [];
+        $variance = [];
         foreach ($sd as $i => $s) {
-            $covariance[$i] = array_fill(0, count($sd), 0.0);
-            $covariance[$i][$i] = ($s * ($i < self::MEANS ? 1.0 : $priorWidth)) ** 2;
+            $variance[] = ($s * ($i < self::MEANS ? 1.0 : $priorWidth)) ** 2;
         }
+        $blocks = self::blocksOf($tested, $usual, $headAt, $buildAt, $quirkAt);
 
         return new self(
-            $own, $mean, $covariance, self::usualScatter(), $usual, $headAt, $buildAt, $quirkAt, $priorWidth,
-            PlayerPriors::SCATTER_SHOTS, $names, $visitAt,
+            $own, $mean, self::alone($variance, $blocks), $variance, $blocks, self::usualScatter(), $usual, $headAt, $buildAt, $quirkAt,
+            $priorWidth, PlayerPriors::SCATTER_SHOTS, $names, $visitAt,
         );
+    }
+
+    /**
+     * Unknowns that nothing ties to one another.
+     *
+     * @param  list<float>  $variance
+     * @param  list<list<int>>  $blocks
+     */
+    private static function alone(array $variance, array $blocks): Arrow
+    {
+        $precision = [];
+        foreach ($variance as $i => $v) {
+            $precision[$i][$i] = 1 / $v;
+        }
+
+        return new Arrow($precision, $blocks, Arrow::coreOf(count($variance), $blocks));
+    }
+
+    /**
+     * Each setup's quirks, with the effects of its head and its build where no other setup has them; and every head that nobody hit.
+     *
+     * @param  list<SetupSpec>  $tested
+     * @param  array<string, int>  $headAt
+     * @param  array<string, int>  $buildAt
+     * @param  array<string, int>  $quirkAt
+     * @return list<list<int>>
+     */
+    private static function blocksOf(array $tested, ClubBuild $usual, array $headAt, array $buildAt, array $quirkAt): array
+    {
+        $effects = static fn (int $at): array => range($at, $at + count(PlayerPriors::OWN_EFFECT_SD) - 1);
+        $ofHead = $ofBuild = $blocks = [];
+        foreach ($tested as $spec) {
+            $ofHead[$spec->head][$spec->tag] = true;
+            $ofBuild[$spec->build()->by($usual)->key()][$spec->tag] = true;
+        }
+        foreach ($tested as $spec) {
+            $build = $spec->build()->by($usual)->key();
+            $blocks[$spec->tag] ??= [
+                ...range($quirkAt[$spec->tag], $quirkAt[$spec->tag] + count(PlayerPriors::QUIRK_SD) - 1),
+                ...count($ofHead[$spec->head]) === 1 ? $effects($headAt[$spec->head]) : [],
+                ...isset($buildAt[$build]) && count($ofBuild[$build]) === 1 ? $effects($buildAt[$build]) : [],
+            ];
+        }
+        foreach (array_diff_key($headAt, $ofHead) as $at) {
+            $blocks[] = $effects($at);
+        }
+
+        return array_values($blocks);
     }
 
     /**
@@ -212,13 +266,12 @@ final readonly class Belief
      * The same unknowns, believed otherwise.
      *
      * @param  list<float>  $mean
-     * @param  array<int, array<int, float>>  $covariance
      * @param  array<int, array<int, float>>  $scatter
      */
-    public function updated(array $mean, array $covariance, array $scatter, float $scatterShots): self
+    public function updated(array $mean, Arrow $spread, array $scatter, float $scatterShots): self
     {
         return new self(
-            $this->own, $mean, $covariance, $scatter, $this->usual, $this->heads, $this->builds, $this->quirks, $this->priorWidth,
+            $this->own, $mean, $spread, $this->priorVariance, $this->blocks, $scatter, $this->usual, $this->heads, $this->builds, $this->quirks, $this->priorWidth,
             $scatterShots, $this->names, $this->visits,
         );
     }
@@ -340,7 +393,7 @@ final readonly class Belief
         foreach ($of as $i => $a) {
             $mean += $a * $this->mean[$i];
             foreach ($of as $j => $b) {
-                $variance += $a * $b * $this->covariance[$i][$j];
+                $variance += $a * $b * $this->spread->covariance($i, $j);
             }
         }
 

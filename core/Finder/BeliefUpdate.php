@@ -9,6 +9,7 @@ use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\LaunchShot;
+use MintCarry\Core\Statistics\Arrow;
 use MintCarry\Core\Statistics\Matrix;
 
 use function array_fill;
@@ -88,7 +89,7 @@ final class BeliefUpdate
             $update->step();
         }
 
-        return $belief->updated(array_values($update->theta), Matrix::inverse($update->precision), $update->scatter, $update->weight);
+        return $belief->updated(array_values($update->theta), $update->spread(), $update->scatter, $update->weight);
     }
 
     /**
@@ -120,11 +121,10 @@ final class BeliefUpdate
     /** A round begins with what was believed before any shot. */
     private function begin(): void
     {
-        $n = count($this->before->mean);
-        foreach ($this->before->covariance as $i => $row) {
-            $this->precision[$i] = array_fill(0, $n, 0.0);
-            $this->precision[$i][$i] = 1 / $row[$i];
-            $this->pull[$i] = 1 / $row[$i] * $this->before->mean[$i];
+        $this->precision = [];
+        foreach ($this->before->priorVariance as $i => $variance) {
+            $this->precision[$i][$i] = 1 / $variance;
+            $this->pull[$i] = 1 / $variance * $this->before->mean[$i];
         }
         foreach ($this->before->scatter as $i => $row) {
             $this->moments[$i] = array_map(static fn (float $v): float => PlayerPriors::SCATTER_SHOTS * $v, $row);
@@ -301,7 +301,7 @@ final class BeliefUpdate
                 for ($g = 0; $g < $fields; $g++) {
                     $sum += $column[$g] * ($seen->byTheta[$g][$l] ?? 0.0);
                 }
-                $this->precision[$k][$l] += $weight * $sum;
+                $this->precision[$k][$l] = ($this->precision[$k][$l] ?? 0.0) + $weight * $sum;
             }
             foreach ($scaled as $f => $v) {
                 $this->pull[$k] += ($seen->byTheta[$f][$k] ?? 0.0) * $v;
@@ -309,11 +309,18 @@ final class BeliefUpdate
         }
     }
 
+    private function spread(): Arrow
+    {
+        $blocks = $this->before->blocks;
+
+        return new Arrow($this->precision, $blocks, Arrow::coreOf(count($this->before->mean), $blocks));
+    }
+
     /** θ moves to where it is pulled; the scatter is what is left over, once θ has settled. */
     private function step(): void
     {
-        foreach (Matrix::solve($this->precision, $this->pull) as $i => $value) {
-            $limit = self::LONGEST_STEP_SD / sqrt(1 / $this->before->covariance[$i][$i]);
+        foreach ($this->spread()->solve($this->pull) as $i => $value) {
+            $limit = self::LONGEST_STEP_SD * sqrt($this->before->priorVariance[$i]);
             $this->theta[$i] += max(-$limit, min($limit, $value - $this->theta[$i]));
         }
         if ($this->isRobust) {

@@ -9,7 +9,6 @@ use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Statistics\KeyedDraws;
-use MintCarry\Core\Statistics\Matrix;
 
 use function array_filter;
 use function array_keys;
@@ -193,25 +192,17 @@ final readonly class PredictedDraws
         $z = array_map($drawn, $belief->names);
         $spare = array_map(static fn (int $i): array => $drawn("spare {$i}"), range(0, self::SPARES - 1));
         [$luck, $thickness] = [$drawn('scatter'), $drawn('tail')];
-        $l = Matrix::cholesky($belief->covariance);
         $thetas = $spares = $scales = [];
         $w = 2 / (9 * $belief->scatterShots);
         $v = 2 / (9 * self::TAIL_DOF);
         for ($d = 0; $d < $pairs; $d++) {
             // A chi-square by its cube root (Wilson & Hilferty 1931; from memory).
             $tail = 1 / sqrt((1 - $v + $thickness[$d] * sqrt($v)) ** 3);
-            $moves = [];
-            foreach ($belief->mean as $i => $m) {
-                $sum = 0.0;
-                for ($j = 0; $j <= $i; $j++) {
-                    $sum += $l[$i][$j] * $z[$j][$d];
-                }
-                $moves[$i] = $tail * $sum;
-            }
+            $moves = $belief->spread->draw(array_column($z, $d));
             foreach ([1, -1] as $sign) {
                 $theta = [];
                 foreach ($belief->mean as $i => $m) {
-                    $theta[$i] = $m + $sign * $moves[$i];
+                    $theta[$i] = $m + $sign * $tail * $moves[$i];
                 }
                 $thetas[] = $theta;
                 $spares[] = array_map(static fn (array $all): float => $sign * $tail * $all[$d], $spare);

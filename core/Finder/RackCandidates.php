@@ -29,15 +29,25 @@ final readonly class RackCandidates
     /** All; what is in the studio; that and what can be ordered; or the head of the own club as it is built: no purchase. */
     public const WHICH = ['all', 'stock', 'order', 'own'];
 
+    private const MOST_BUILDS = 8;
+
     /**
      * @param  list<SetupSpec>  $specs
      * @param  array<string, RackCandidate>  $about  by tag
      * @param  list<string>  $unreadable  what of the rack could not be used, and why
      * @param  array<string, ClubBuild>  $builds  that were hit, by key
+     * @param  list<string>  $tooDear  heads that cost more than the brief has, in its currency; they are left out
      */
     private function __construct(
         public array $specs, public array $about, public array $unreadable, public ClubBuild $usual, public array $builds,
+        public array $tooDear = [],
     ) {
+    }
+
+    /** Which setups a brief asks for before anybody chooses: who keeps the head is offered what it can be turned to. */
+    public static function preset(FittingRecord $record): string
+    {
+        return $record->brief->purchase === 'keep the head' && $record->own()->racked !== null ? 'own' : 'all';
     }
 
     /** @param  string  $only  one of `WHICH` */
@@ -50,11 +60,16 @@ final readonly class RackCandidates
                 $hit[self::key($setup->racked->label, $setup->sleeveLabel, $setup->masses, $setup->build()->by($usual))] ??= $setup;
             }
         }
-        $specs = $about = $unreadable = $names = [];
+        $specs = $about = $unreadable = $names = $tooDear = [];
         foreach ($record->rack as $at => $head) {
             // Two heads of one name are told apart, as they lie on the rack.
             $names[$head->label] = ($names[$head->label] ?? 0) + 1;
             if (! self::isAsked($head, $record, $only)) {
+                continue;
+            }
+            if (self::isTooDear($head, $record)) {
+                $tooDear[] = $head->label;
+
                 continue;
             }
             $isFirst = $names[$head->label] === 1;
@@ -70,7 +85,18 @@ final readonly class RackCandidates
             }
         }
 
-        return new self($specs, $about, $unreadable, $usual, $builds);
+        return new self($specs, $about, $unreadable, $usual, $builds, $tooDear);
+    }
+
+    /** Prices of another currency than the budget's are not compared. */
+    private static function isTooDear(RackedHead $head, FittingRecord $record): bool
+    {
+        [$price, $currency] = [$head->supply['price'] ?? null, (string) ($head->supply['currency'] ?? '')];
+        $brief = $record->brief;
+
+        return $brief->money !== null && is_numeric($price) && $head->label !== $record->own()->racked?->label
+            && ($currency === '' || $brief->currency === '' || $currency === $brief->currency)
+            && (float) $price + ($brief->labour ?? 0.0) > $brief->money;
     }
 
     /**
@@ -85,13 +111,19 @@ final readonly class RackCandidates
         $usual = ClubBuild::usual($own->build(), array_values(array_map(static fn (SetupRecord $s): ClubBuild => $s->build(), $tried)));
         $builds = [$usual->key() => $usual];
         $like = [$usual->key() => $own->tag];
+        $shots = [$usual->key() => PHP_INT_MAX];
         foreach ($tried as $setup) {
             $build = $setup->build()->by($usual);
-            $builds[$build->key()] ??= $build;
-            $like[$build->key()] ??= $setup->tag;
+            $key = $build->key();
+            $builds[$key] ??= $build;
+            $like[$key] ??= $setup->tag;
+            $shots[$key] = min(PHP_INT_MAX - 1, ($shots[$key] ?? 0) + count($record->shots[$setup->tag] ?? []));
         }
+        $shots[$usual->key()] = PHP_INT_MAX;
+        // Of more builds than anybody would build on every head, those that were hit most; what was hit itself is judged all the same.
+        arsort($shots);
 
-        return [$usual, $builds, $like];
+        return [$usual, array_intersect_key($builds, array_slice($shots, 0, self::MOST_BUILDS, true)), $like];
     }
 
     private static function isAsked(RackedHead $head, FittingRecord $record, string $only): bool

@@ -46,17 +46,39 @@ final readonly class ScoredDraws
      * @param  array<int, array<int, float>>  $rights
      * @param  array<int, array<int, float>>  $aims
      * @param  array<int, array<string, array<int, float>>>  $nevers  chances of what must never be seen, by kind (`NeverSeen`)
+     * @param  array<int, array<int, float>>  $totals  m
      */
     private function __construct(
         public array $scores, public array $strokes, public array $aimFixed, public array $lefts, public array $rights,
-        public array $aims, public array $nevers,
+        public array $aims, public array $nevers, private array $totals,
     ) {
+    }
+
+    /** The same drives under another scoring: nothing else of the brief may differ. */
+    public function under(PredictedDraws $draws, Brief $brief): self
+    {
+        $scoring = $brief->scoring();
+        $scores = [];
+        foreach ($this->strokes as $s => $strokes) {
+            $scores[$s] = $strokes;
+            foreach ($scoring->unit() === 'strokes' ? [] : $strokes as $d => $cost) {
+                $scores[$s][$d] = $scoring->of(
+                    [
+                        'strokes' => $cost, 'share' => 1 - $this->lefts[$s][$d] - $this->rights[$s][$d],
+                        'carryM' => $draws->figures[$s][0][$d], 'carrySdM' => $draws->figures[$s][5][$d],
+                        'totalM' => $this->totals[$s][$d], 'apexM' => $draws->figures[$s][3][$d],
+                    ],
+                    $brief->weights,
+                );
+            }
+        }
+
+        return new self($scores, $this->strokes, $this->aimFixed, $this->lefts, $this->rights, $this->aims, $this->nevers, $this->totals);
     }
 
     /** @param  FlightLimits|null  $limits  what is too low or too high for this player; null: by what the brief alone says */
     public static function of(PredictedDraws $draws, Brief $brief, ?FlightLimits $limits = null): self
     {
-        $scoring = $brief->scoring();
         $price = new Strokes($brief);
         $sign = ($draws->specs[0] ?? null)?->hand->sign() ?? 1;
         $gust = array_map(
@@ -64,12 +86,11 @@ final readonly class ScoredDraws
             self::spread(PredictedDraws::DRAWS_OF_HIT, self::GOLDEN_RATIO),
         );
         $run = array_map(Run::share(...), self::spread(PredictedDraws::DRAWS_OF_HIT, self::ROOT_OF_TWO));
-        $scores = $strokes = $aimFixed = $lefts = $rights = $aims = $nevers = [];
-        $isStrokes = $scoring->unit() === 'strokes';
+        $strokes = $aimFixed = $lefts = $rights = $aims = $nevers = $lengths = [];
         $limits ??= array_intersect($brief->never, ['low runner', 'balloon']) === [] ? null : FlightLimits::of(FlightTarget::of($brief));
         foreach ($draws->figures as $s => $figures) {
-            [$carries, $totals, $sides, $apexes, , $carrySds, $rests, $restSds, $apexSds, $descents, $descentSds] = $figures;
-            $aimFixed[$s] = $strokes[$s] = $aims[$s] = $lefts[$s] = $rights[$s] = $scores[$s] = $nevers[$s] = [];
+            [$carries, $totals, $sides, $apexes, , , $rests, $restSds, $apexSds, $descents, $descentSds] = $figures;
+            $aimFixed[$s] = $strokes[$s] = $aims[$s] = $lefts[$s] = $rights[$s] = $lengths[$s] = $nevers[$s] = [];
             foreach ($carries as $d => $carry) {
                 $total = $carry + $run[$d] * ($totals[$d] - $carry);
                 $sd = Run::spread($restSds[$d], $totals[$d] - $carry);
@@ -79,15 +100,7 @@ final readonly class ScoredDraws
                 $strokes[$s][$d] = $cost;
                 $aims[$s][$d] = $aim;
                 [$lefts[$s][$d], $rights[$s][$d]] = [$left, $right];
-                $scores[$s][$d] = $isStrokes
-                    ? $cost
-                    : $scoring->of(
-                        [
-                            'strokes' => $cost, 'share' => 1 - $left - $right, 'carryM' => $carry,
-                            'carrySdM' => $carrySds[$d], 'totalM' => $total, 'apexM' => $apexes[$d],
-                        ],
-                        $brief->weights,
-                    );
+                $lengths[$s][$d] = $total;
                 if ($brief->never !== []) {
                     $chances = NeverSeen::chances(
                         $brief, $limits, $left, $right, [$apexes[$d], $apexSds[$d]], [$descents[$d], $descentSds[$d]],
@@ -99,7 +112,7 @@ final readonly class ScoredDraws
             }
         }
 
-        return new self($scores, $strokes, $aimFixed, $lefts, $rights, $aims, $nevers);
+        return (new self($strokes, $strokes, $aimFixed, $lefts, $rights, $aims, $nevers, $lengths))->under($draws, $brief);
     }
 
     /**

@@ -211,7 +211,11 @@ final class Search
     /** The draws of what was hit as the advice takes them, under a brief. */
     public static function posterior(PredictedDraws $draws, Brief $brief, ?FlightLimits $limits = null): PosteriorDraws
     {
-        $scored = ScoredDraws::of($draws, $brief, $limits);
+        return self::posteriorOf($draws, ScoredDraws::of($draws, $brief, $limits));
+    }
+
+    public static function posteriorOf(PredictedDraws $draws, ScoredDraws $scored): PosteriorDraws
+    {
         $tags = array_map(static fn (SetupSpec $b): string => $b->tag, $draws->specs);
         $by = static fn (array $bySetup): array => array_combine($tags, $bySetup);
 

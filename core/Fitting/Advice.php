@@ -47,6 +47,7 @@ final readonly class Advice
         public Scoring $scoring,
         public bool $isModelled,
         public ?string $runnerUp = null,
+        public ?TieBreak $tieBreak = null,
     ) {
     }
 
@@ -56,12 +57,15 @@ final readonly class Advice
      * @param  Brief  $brief  corridor, holes, level, scoring, whether the aim is free, and what must never be seen
      * @param  PosteriorDraws|null  $posterior  by the models; null, or where a setup is missing from it: from the shots alone
      * @param  array<string, float>  $confidence  what the player said, 1 … 5, by tag
+     * @param  (callable(list<string>): TieBreak)|null  $breakTie  who goes first among those that are as good as the pick
+     * @param  bool  $isWhole  false where only the pick is asked: what another loft would do is not worked out
      *
      * @throws InvalidInput when there is nothing to compare
      */
     public static function of(
         array $sets, string $benchmark, Brief $brief, BallFlight $flight, ?PosteriorDraws $posterior = null, Hand $hand = Hand::Right,
-        ?FlightLimits $limits = null, array $confidence = [],
+        ?FlightLimits $limits = null, array $confidence = [], ?callable $breakTie = null,
+        bool $isWhole = true,
     ): self {
         $tags = array_map(static fn (ShotSet $set): string => $set->tag, $sets);
         if ($sets === []) {
@@ -93,20 +97,28 @@ final readonly class Advice
         $pooled = SideEstimate::pooledSpread($sets);
         $judged = [];
         foreach ($sets as $i => $set) {
-            $judged[] = self::judge($set, $i, $own, $benchmark, $posterior, $pick, $nevers[$i], self::trade($set, $flight), $pooled);
+            $judged[] = self::judge($set, $i, $own, $benchmark, $posterior, $pick, $nevers[$i], $isWhole ? self::trade($set, $flight, $brief) : null, $pooled);
         }
         $at = $brief->scoring() === Scoring::FeelFirst ? self::byFeel($tags, $pick, $own, $barred, $confidence) : $pick->pick;
-        $ties = array_values(
+        $tiedWith = static fn (int $at): array => array_values(
             array_map(
                 static fn (int $i): string => $tags[$i],
                 array_filter($pick->order(), static fn (int $i): bool => $pick->isTied($i, $at) && ! in_array($i, $barred, true)),
             ),
         );
+        // A tie is broken among those that beat the benchmark as surely; the benchmark itself stays or goes by its own rule.
+        $level = $at === $own || $brief->scoring() === Scoring::FeelFirst ? [] : array_values(array_filter(
+            $tiedWith($at), static fn (string $tag): bool => $tag !== $benchmark
+                && $pick->chance((int) array_search($tag, $tags, true), $own) >= self::KEEP_UNLESS,
+        ));
+        $tieBreak = $level === [] || $breakTie === null ? null : $breakTie([$tags[$at], ...$level]);
+        $at = $tieBreak?->choice === null ? $at : (int) array_search($tieBreak->choice, $tags, true);
+        $ties = $tiedWith($at);
         $next = array_values(array_filter($pick->order(), static fn (int $i): bool => $i !== $at && ! in_array($i, $barred, true)))[0] ?? null;
 
         return new self(
             $benchmark, $tags[$pick->best], $tags[$at], $ties === [] && count($sets) > 1, $ties, $judged,
-            $pick->losses[$at], $brief->scoring(), $isModelled, $next === null ? null : $tags[$next],
+            $pick->losses[$at], $brief->scoring(), $isModelled, $next === null ? null : $tags[$next], $tieBreak,
         );
     }
 
@@ -171,7 +183,7 @@ final readonly class Advice
         throw InvalidInput::of('setup', "There is no setup {$tag} among those judged.");
     }
 
-    private static function trade(ShotSet $set, BallFlight $flight): ?LoftTrade
+    private static function trade(ShotSet $set, BallFlight $flight, Brief $brief): ?LoftTrade
     {
         $mean = static fn (Measure $m): ?float => Summary::of($set->values($m))?->mean;
         $speed = $mean(Measure::BallSpeed);
@@ -179,6 +191,6 @@ final readonly class Advice
         $spin = $mean(Measure::Spin);
 
         return $speed === null || $launch === null || $spin === null ? null
-            : LoftTrade::of(new Launch($speed, $launch, $spin), $flight, $mean(Measure::ClubSpeed), $mean(Measure::Attack));
+            : LoftTrade::of(new Launch($speed, $launch, $spin), $flight, $mean(Measure::ClubSpeed), $mean(Measure::Attack) ?? $brief->attackDeg);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Judging;
 
 use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\LoftTrade;
 use MintCarry\Core\Flight\Launch;
@@ -26,16 +27,42 @@ final class Diagnosis
 {
     private const CLEAR = 1.5;
 
-    /** @return list<Finding> the dearest first */
-    public static function of(Evidence $e, CorridorShare $share, ?Evidence $benchmark = null): array
-    {
+    /** The question that the brief asks comes before what is dear. */
+    private const FIRST = 1e6;
+
+    /**
+     * @param  Brief|null  $brief  whose usual miss is asked about first, of the benchmark; and whose attack is taken where none was seen
+     * @return list<Finding> the usual miss first, then the dearest
+     */
+    public static function of(
+        Evidence $e, CorridorShare $share, ?Evidence $benchmark = null, ?Brief $brief = null, ?float $wantedApexM = null,
+    ): array {
         $out = [
-            ...self::strike($e), ...self::delivery($e), ...self::ball($e), ...self::directions($e, $share),
+            ...$brief !== null && ($benchmark === null || $benchmark === $e) ? self::usualMiss($e, $share, $brief, $wantedApexM) : [],
+            ...self::strike($e), ...self::delivery($e), ...self::ball($e, $brief), ...self::directions($e, $share),
             ...$benchmark === null || $benchmark === $e ? [] : self::against($e, $benchmark),
         ];
         usort($out, static fn (Finding $a, Finding $b): int => $b->weight <=> $a->weight);
 
         return $out;
+    }
+
+    /** @return list<Finding> what the shots with the own club say of the miss that the player knows */
+    private static function usualMiss(Evidence $e, CorridorShare $share, Brief $brief, ?float $wantedApexM): array
+    {
+        $apex = $e->set->summary(Measure::Apex)?->mean;
+        $isStrikeSeen = $e->isMeasured(Swing::TOE);
+        $figures = match ($brief->miss) {
+            'left' => ['missShare' => $share->left],
+            'right' => ['missShare' => $share->right],
+            'two-way' => ['leftShare' => $share->left, 'rightShare' => $share->right],
+            'low', 'high' => $apex === null || $wantedApexM === null ? null : ['apexM' => $apex, 'wantedM' => $wantedApexM],
+            'heel', 'toe' => ['strike' => $isStrikeSeen ? 'seen' : 'none', 'toeMm' => $isStrikeSeen ? $e->state[Swing::TOE] : 0.0],
+            default => null,
+        };
+
+        return $figures === null ? []
+            : [new Finding($e->spec->tag, FindingKind::UsualMiss, ['miss' => str_replace('-', '', $brief->miss), 'tag' => $e->spec->tag] + $figures, self::FIRST)];
     }
 
     /** @return list<Finding> */
@@ -121,7 +148,7 @@ final class Diagnosis
     }
 
     /** @return list<Finding> */
-    private static function ball(Evidence $e): array
+    private static function ball(Evidence $e, ?Brief $brief): array
     {
         $out = [];
         $tag = $e->spec->tag;
@@ -130,7 +157,7 @@ final class Diagnosis
         if ($speed !== null && $launch !== null && $spin !== null) {
             $trade = LoftTrade::of(
                 new Launch($speed->mean, $launch->mean, $spin->mean), $e->flight, $mean(Measure::ClubSpeed)?->mean,
-                $mean(Measure::Attack)?->mean,
+                $mean(Measure::Attack)->mean ?? $brief?->attackDeg,
             );
             if ($trade->costM > 2.0) {
                 $out[] = new Finding(

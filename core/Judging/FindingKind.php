@@ -7,6 +7,7 @@ namespace MintCarry\Core\Judging;
 /** What can be the matter with a setup's shots. The sentence of each stands in the message catalogue under `finding.` and its value. */
 enum FindingKind: string
 {
+    case UsualMiss = 'usualMiss';
     case OffCgLine = 'offCgLine';
     case SmashLow = 'smashLow';
     case AttackDown = 'attackDown';

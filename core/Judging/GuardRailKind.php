@@ -14,6 +14,8 @@ enum GuardRailKind: string
     case PrintedLoft = 'printedLoft';
     case TwoChanges = 'twoChanges';
     case OtherBall = 'otherBall';
+    case NotTheirBall = 'notTheirBall';
+    case RangeBall = 'rangeBall';
     case OtherTee = 'otherTee';
     case OtherVisit = 'otherVisit';
     case OtherConditions = 'otherConditions';

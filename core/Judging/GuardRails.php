@@ -24,10 +24,12 @@ final class GuardRails
      * @param  array<string, list<string>>  $conditions  by tag: visits, balls of the trials, monitors, tee heights, each as "what: value"
      * @param  list<float>  $speeds  club speed (ball speed where no club was seen) of the counted shots of the last visit, in the
      *   order they were hit
+     * @param  string  $theirBall  that the player plays, where the brief says one
      * @return list<GuardRail>
      */
     public static function of(
         array $all, ?Evidence $benchmark, array $conditions, array $speeds, float $squaringShare, ?BayCalibration $monitors = null,
+        string $theirBall = '',
     ): array {
         $out = [];
         foreach ($all as $e) {
@@ -38,6 +40,7 @@ final class GuardRails
             if ($e->spec->loftFromPrint) {
                 $out[] = new GuardRail($tag, GuardRailKind::PrintedLoft);
             }
+            $out = [...$out, ...self::ball($e, $theirBall)];
             if ($benchmark === null || $e === $benchmark) {
                 continue;
             }
@@ -60,6 +63,21 @@ final class GuardRails
         }
 
         return [...$out, ...self::drift($speeds), ...self::monitors($monitors)];
+    }
+
+    /** @return list<GuardRail> a range ball, or another than the player plays: it is another launch, spin and carry on every comparison */
+    private static function ball(Evidence $e, string $theirBall): array
+    {
+        $plain = static fn (string $ball): string => trim(mb_strtolower($ball));
+        $hit = $e->spec->ball;
+
+        return match (true) {
+            str_contains($plain($hit), 'range') => [new GuardRail($e->spec->tag, GuardRailKind::RangeBall, ['ball' => $hit])],
+            $hit !== '' && $theirBall !== '' && $plain($hit) !== $plain($theirBall) => [
+                new GuardRail($e->spec->tag, GuardRailKind::NotTheirBall, ['ball' => $hit, 'theirs' => $theirBall]),
+            ],
+            default => [],
+        };
     }
 
     /** @return list<GuardRail> the player works against the change */

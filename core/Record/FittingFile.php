@@ -115,7 +115,7 @@ final class FittingFile
         foreach ($rack as $head) {
             $heads[$head->label] ??= $head;
         }
-        $setups = self::setups($file, $heads);
+        $setups = self::setups($file, $heads, RackItems::prices($file->object('rack')));
         $known = static function (?string $tag, string $where) use ($setups): string {
             if ($tag === null || ! isset($setups[$tag])) {
                 throw InvalidInput::of(
@@ -149,13 +149,14 @@ final class FittingFile
 
     /**
      * @param  array<string, RackedHead>  $heads
+     * @param  array<string, array{price: float|null, currency: string}>  $prices  of parts
      * @return array<string, SetupRecord> by tag
      */
-    private static function setups(Item $file, array $heads): array
+    private static function setups(Item $file, array $heads, array $prices): array
     {
         $setups = [];
         foreach ($file->objects('setups', true) as $item) {
-            $setup = SetupItem::read($item, $heads);
+            $setup = SetupItem::read($item, $heads, $prices);
             if (isset($setups[$setup->tag])) {
                 throw InvalidInput::of('setups', "Two setups have the tag '{$setup->tag}'.");
             }

@@ -176,7 +176,7 @@ final readonly class FittingRecord
         return $visits === [] ? [1] : array_keys($visits);
     }
 
-    private function lastVisit(): int
+    public function lastVisit(): int
     {
         $visits = $this->visits();
 

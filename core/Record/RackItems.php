@@ -44,6 +44,21 @@ final class RackItems
         return array_map(static fn (Item $head): RackedHead => self::head($head->only(...self::KEYS), $sleeves), $rack->objects('heads'));
     }
 
+    /** @return array<string, array{price: float|null, currency: string}> what parts cost, by "kind/label" */
+    public static function prices(?Item $rack): array
+    {
+        $out = [];
+        foreach ($rack?->objects('parts') ?? [] as $part) {
+            $supply = $part->object('supply');
+            $out["{$part->text('kind')}/{$part->text('label')}"] = [
+                'price' => $supply?->optional('price'),
+                'currency' => $supply?->has('currency') === true ? $supply->text('currency') : '',
+            ];
+        }
+
+        return $out;
+    }
+
     /** @param  array<string, array<string, mixed>>  $sleeves */
     private static function head(Item $item, array $sleeves): RackedHead
     {

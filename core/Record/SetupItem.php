@@ -47,8 +47,11 @@ final class SetupItem
         }
     }
 
-    /** @param  array<string, RackedHead>  $heads */
-    public static function read(Item $item, array $heads): SetupRecord
+    /**
+     * @param  array<string, RackedHead>  $heads
+     * @param  array<string, array{price: float|null, currency: string}>  $parts  what parts cost, by "kind/label"
+     */
+    public static function read(Item $item, array $heads, array $parts = []): SetupRecord
     {
         $item->only(...self::KEYS);
         $tag = $item->text('tag');
@@ -99,7 +102,13 @@ final class SetupItem
                 $text('shaft'), $item->optional('lengthMm'), $text('ball'), $item->optional('teeMm'), $text('cue'),
                 $item->optional('swingWeightPoints') ?? $item->optional('swingWeightComputed'),
                 $racked === null ? $item->optional('measuredLoftDeg') === null : $racked->gauged()->inForce('loftDeg') === null,
-                $item->has('branchedFrom') ? $item->text('branchedFrom') : null,
+                $item->has('branchedFrom') ? $item->text('branchedFrom') : null, $text('gripPart'),
+                array_values(array_filter(array_map(
+                    static fn (string $kind): ?array => $text("{$kind}Part") === '' ? null : [
+                        'what' => $kind, 'label' => $text("{$kind}Part"),
+                    ] + ($parts["{$kind}/{$text("{$kind}Part")}"] ?? ['price' => null, 'currency' => '']),
+                    ['shaft', 'grip'],
+                ))),
             );
             $setup->playing(1.0);
             $setup->body();

@@ -29,6 +29,7 @@ final readonly class SetupRecord
      * @param  array<string, float>  $masses  g by slot
      * @param  HeadReading|null  $described  of a described setup: loft, lie and face as read, or as printed
      * @param  bool  $loftFromPrint  was the loft never read?
+     * @param  list<array{what: string, label: string, price: float|null, currency: string}>  $parts  of the rack that it is built with
      */
     public function __construct(
         public string $tag,
@@ -48,6 +49,8 @@ final readonly class SetupRecord
         public ?float $swingWeightPoints = null,
         public bool $loftFromPrint = false,
         public ?string $branchedFrom = null,
+        public string $grip = '',
+        public array $parts = [],
     ) {
     }
 

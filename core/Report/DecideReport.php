@@ -81,16 +81,20 @@ final class DecideReport
         $columns = [];
         foreach ($policies as $name) {
             $grounds = $name === $record->screening->name ? $now : Grounds::of($record, Screening::named($name));
-            $columns[$name] = [$grounds->sets, $grounds->draws];
+            $columns[$name] = [
+                $grounds->sets, $grounds->draws,
+                $grounds->draws === null ? null : ScoredDraws::of($grounds->draws, $record->brief, $record->limits()),
+            ];
         }
         $limits = $record->limits();
+        $breakTie = TieValues::breaking($record);
         foreach (self::SCHOOLS as $scoring) {
             if ($scoring === Scoring::FeelFirst && $record->confidence === []) {
                 continue; // nobody was asked
             }
             $brief = $record->brief->scoredBy($scoring);
             $cells = [];
-            foreach ($columns as [$sets, $draws]) {
+            foreach ($columns as [$sets, $draws, $priced]) {
                 $tags = array_map(static fn ($s): string => $s->tag, $sets);
                 $own = array_search($record->benchmark, $tags, true);
                 if ($own === false || $sets === []) {
@@ -98,9 +102,10 @@ final class DecideReport
 
                     continue;
                 }
-                $posterior = $draws === null ? null : Search::posterior($draws, $brief, $limits);
+                $posterior = $draws === null || $priced === null ? null : Search::posteriorOf($draws, $priced->under($draws, $brief));
                 $advice = Advice::of(
                     $sets, $tags[$own], $brief, $record->flight, $posterior, $record->hand, $limits, $record->confidence,
+                    $breakTie, isWhole: false,
                 );
                 $best = $advice->judgement($advice->best);
                 $cells[] = [
@@ -132,8 +137,9 @@ final class DecideReport
     private static function worth(FittingRecord $record, Search $search, Advice $advice): ?array
     {
         $own = $record->own();
-        $chosen = $record->setups[$advice->pick === $record->benchmark ? $advice->best : $advice->pick];
-        if ($chosen->head === $own->head) {
+        $chosen = $record->setups[$advice->pick === $record->benchmark ? $advice->runnerUp ?? $advice->best : $advice->pick];
+        $cost = Cost::of($record, $chosen);
+        if ($cost->lines === []) {
             return null;
         }
         // Turned and weighted, nothing bought: another shaft is a purchase too.
@@ -155,7 +161,6 @@ final class DecideReport
         $best = array_values(array_filter($pick->order(), static fn (int $i): bool => $i !== $at))[0];
         $adjusted = $draws->specs[$best];
         $isStrokes = $record->brief->scoring() === Scoring::FewestStrokes;
-        $supply = $chosen->racked->supply ?? [];
         [$gain, $interval] = [$pick->gain($at, $best), $pick->gainInterval($at, $best)];
 
         return [
@@ -172,9 +177,13 @@ final class DecideReport
             'chance' => $pick->chance($at, $best),
             'perRound' => $isStrokes ? self::DRIVES * $gain : null,
             'perRoundInterval' => $isStrokes ? ['low' => self::DRIVES * $interval->low, 'high' => self::DRIVES * $interval->high] : null,
-            'price' => isset($supply['price']) ? (float) $supply['price'] : null,
-            'currency' => (string) ($supply['currency'] ?? $record->brief->currency),
+            'cost' => $cost->lines,
+            'price' => $cost->isMixed ? null : $cost->total,
+            'currency' => $cost->currency,
+            'isPriceKnown' => $cost->isKnown,
+            'isPriceMixed' => $cost->isMixed,
             'money' => $record->brief->money,
+            'moneyCurrency' => $record->brief->currency,
             'verdict' => match (true) {
                 $interval->low > 0 => WorthVerdict::More, $interval->high < 0 => WorthVerdict::Less, default => WorthVerdict::Open,
             },
@@ -182,45 +191,17 @@ final class DecideReport
     }
 
     /**
-     * Among the pick and what ties with it, who goes first by what the fitter put first.
+     * Among those that are as good as the pick, who goes first by what the fitter put first: part of the advice itself.
      *
      * @return array<string, mixed>|null
      */
     private static function tieBreak(FittingRecord $record, Advice $advice): ?array
     {
-        if ($advice->ties === []) {
-            return null;
-        }
-        $sets = $record->sets();
-        $wanted = $record->target()->wantedApexM;
-        $own = $record->own();
-        $candidates = [];
-        foreach ([$advice->pick, ...$advice->ties] as $tag) {
-            $apex = $sets[$tag]->summary(Measure::Apex)?->mean;
-            $start = $sets[$tag]->summary(Measure::Direction)?->mean;
-            $setup = $record->setups[$tag];
-            $candidates[$tag] = [
-                'confidence' => $record->confidence[$tag] ?? null,
-                'apex' => $apex === null ? null : abs($apex - $wanted),
-                'start side' => $start === null || $record->brief->startSide === 'any'
-                        ? null
-                        : match ($record->brief->startSide) {
-                            'left' => max(0.0, $start),
-                            'right' => max(0.0, -$start),
-                            default => abs($start),
-                        },
-                'price' => $setup->head === $own->head
-                        ? 0.0
-                        : (isset($setup->racked->supply['price'])
-                            ? (float) $setup->racked->supply['price']
-                            : null),
-            ];
-        }
-        $broken = TieBreak::among($candidates, $record->tieOrder);
+        $broken = $advice->tieBreak;
 
-        return [
-            'order' => $record->tieOrder, 'choice' => $broken->choice, 'by' => $broken->by, 'remaining' => $broken->remaining,
-            'steps' => $broken->steps, 'wantedApexM' => $wanted,
+        return $broken === null ? null : [
+            'order' => TieValues::order($record), 'choice' => $broken->choice, 'by' => $broken->by, 'remaining' => $broken->remaining,
+            'steps' => $broken->steps, 'wantedApexM' => $record->target()->wantedApexM,
         ];
     }
 
@@ -270,6 +251,8 @@ final class DecideReport
                 'day' => $name, 'pick' => $tag, 'best' => $draws->specs[$pick->best]->tag, 'of' => $picked,
                 'gain' => $pick->gain($at, $own), 'interval' => $pick->gainInterval($at, $own),
                 'chance' => $pick->chance($at, $own), 'turns' => $tag !== $advice->pick,
+                // Two schools: play what is best in this, or keep the window and pay so much for it here.
+                'keepCost' => max(0.0, $pick->gain($pick->pick, $own) - $pick->gain($draws->index($advice->pick) ?? $own, $own)),
                 'carryM' => array_sum($draws->figures[$at][0]) / count($draws->figures[$at][0]),
             ];
         }

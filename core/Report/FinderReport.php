@@ -22,15 +22,16 @@ use MintCarry\Core\Record\FittingRecord;
 final class FinderReport
 {
     /**
-     * @param  string  $only  one of `RackCandidates::WHICH`
+     * @param  string|null  $only  one of `RackCandidates::WHICH`; null: what the brief presets
      * @param  (callable(string, callable(): string): string)|null  $keep  a store for draws (`Search::draws`)
      * @param  string  $modelVersion  another one for other code of the models
      * @return array<string, mixed> lengths m, angles °, gains in the scoring's unit
      *
      * @throws InvalidInput when there is no own club, it was not hit, or the rack offers nothing
      */
-    public static function of(FittingRecord $record, string $only = 'all', ?callable $keep = null, string $modelVersion = ''): array
+    public static function of(FittingRecord $record, ?string $only = null, ?callable $keep = null, string $modelVersion = ''): array
     {
+        $only ??= RackCandidates::preset($record);
         $search = Search::of($record, $only);
         $candidates = $search->candidates;
         if ($candidates->specs === []) {
@@ -73,6 +74,10 @@ final class FinderReport
                     $found->setups, static fn (Predicted $p): bool => $found->best->gain - $p->gain < $found->scoring->resolution(),
                 ),
             ),
+            'only' => $only,
+            'preset' => RackCandidates::preset($record),
+            'tooDear' => $candidates->tooDear,
+            'step' => NextStep::of($record, $found->next['spec']->tag ?? null, $found->mayStop),
             'unreadable' => $candidates->unreadable,
             'failures' => ModelFailure::toArrays([...$record->failures(), ...$draws->failures]),
             'next' => $found->next === null

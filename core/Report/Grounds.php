@@ -60,7 +60,8 @@ final readonly class Grounds
         $posterior = $this->draws === null ? null : Search::posterior($this->draws, $record->brief, $limits);
 
         return Advice::of(
-            $this->sets, $record->benchmark ?? '', $record->brief, $record->flight, $posterior, $record->hand, $limits, $record->confidence,
+            $this->sets, $record->benchmark ?? '', $record->brief, $record->flight, $posterior, $record->hand, $limits,
+            $record->confidence, TieValues::breaking($record),
         );
     }
 }

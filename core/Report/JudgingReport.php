@@ -96,13 +96,16 @@ final readonly class JudgingReport
         $squaringShare = $this->record->brief->squaringShare();
         $alike = LikeForLike::of(array_values($this->evidence));
         $setups = $ail = [];
+        $wantedApexM = $this->record->target()->wantedApexM;
         $words = Verdicts::among(
             $sets, $this->record->benchmark, Wanted::of($this->record->brief, $this->record->hand), $this->record->speedsInOrder(),
         );
         foreach ($sets as $tag => $set) {
             try {
                 $share = $this->share((string) $tag);
-                $found = isset($this->evidence[$tag]) ? Diagnosis::of($this->evidence[$tag], $share, $this->benchmark) : [];
+                $found = isset($this->evidence[$tag]) ? Diagnosis::of(
+                    $this->evidence[$tag], $share, $this->benchmark, $this->record->brief, $wantedApexM,
+                ) : [];
                 $ail = $tag === $this->record->benchmark ? $found : $ail;
                 $setups[] = $this->setup($set, $found, $alike, $squaringShare, $words->of[$tag] ?? [], $words->withheld[$tag] ?? null);
             } catch (ModelFailure $e) {
@@ -116,7 +119,7 @@ final readonly class JudgingReport
                 static fn (GuardRail $r): array => ['tag' => $r->tag, 'kind' => $r->kind, 'figures' => (object) $r->figures],
                 GuardRails::of(
                     array_values($this->evidence), $this->benchmark, $this->record->conditions, $this->speeds(), $squaringShare,
-                    $this->record->calibration,
+                    $this->record->calibration, $this->record->brief->ball,
                 ),
             ),
             'next' => $this->benchmark === null ? null : self::next(NextMove::of($this->benchmark, $ail, $this->untried(), $squaringShare)),

@@ -109,7 +109,7 @@ it('updates a mean as the textbook’s normal with known variance', function ():
     ]);
     $after = $prior->after([['spec' => $own, 'shots' => $shots, 'order' => 0.0]]);
     expect($after->mean[0])->toBeGreaterThan(44.3)->toBeLessThan(46.0)
-        ->and($after->covariance[0][0])->toBeLessThan(0.2 * $prior->covariance[0][0])
+        ->and($after->spread->covariance(0, 0))->toBeLessThan(0.2 * $prior->spread->covariance(0, 0))
         ->and(count($after->mean))->toBe(count($prior->mean));
 });
 
@@ -121,8 +121,8 @@ it('learns the swing that hit the shots, and is surer after more of them', funct
     [, $many] = believed($player, n: 25, at: []);
     foreach ([46.0, 2.0, -3.0, 14.0, -1.0, 3.0] as $i => $true) {
         $at = [0, 1, 2, 3, 4, 5][$i];
-        expect(abs($many->mean[$at] - $true))->toBeLessThan(3.2 * sqrt($many->covariance[$at][$at]) + 0.6)
-            ->and($many->covariance[$at][$at])->toBeLessThan($few->covariance[$at][$at]);
+        expect(abs($many->mean[$at] - $true))->toBeLessThan(3.2 * sqrt($many->spread->covariance($at, $at)) + 0.6)
+            ->and($many->spread->covariance($at, $at))->toBeLessThan($few->spread->covariance($at, $at));
     }
 });
 
@@ -332,5 +332,5 @@ it('works with ball data alone, surer of the ball than of the club', function ()
     [$prior, $belief] = believed(new PlayerModel, club: false);
     $found = findFor($prior, $belief);
     expect($found->setups)->toHaveCount(13)
-        ->and(sqrt($belief->covariance[1][1]))->toBeGreaterThan(0.5);
+        ->and(sqrt($belief->spread->covariance(1, 1)))->toBeGreaterThan(0.5);
 });

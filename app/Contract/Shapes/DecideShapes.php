@@ -56,6 +56,8 @@ use App\Contract\Shape;
         'adjustable' => 'boolean', 'gain' => 'number', 'interval' => 'Interval', 'chance' => 'number',
         'perRound' => 'number | null', 'perRoundInterval' => 'Interval | null', 'price' => 'number | null', 'currency' => 'string',
         'money' => 'number | null', 'verdict' => 'WorthVerdict',
+        'cost?' => '{ what: string; label: string; price: number | null; currency: string }[]', 'isPriceKnown?' => 'boolean',
+        'isPriceMixed?' => 'boolean', 'moneyCurrency?' => 'string',
     ]),
 ]
 #[
@@ -68,7 +70,7 @@ use App\Contract\Shape;
 #[
     Shape('OtherDay', [
         'day' => 'string', 'pick' => 'string', 'best' => 'string', 'of' => 'string', 'gain' => 'number', 'interval' => 'Interval',
-        'chance' => 'number', 'turns' => 'boolean', 'carryM' => 'number',
+        'chance' => 'number', 'turns' => 'boolean', 'carryM' => 'number', 'keepCost?' => 'number',
     ]),
 ]
 #[

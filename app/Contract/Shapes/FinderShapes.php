@@ -35,8 +35,14 @@ use App\Contract\Shape;
     ]),
 ]
 #[
+    Shape('NextStep', [
+        'kind' => "'baseline' | 'more' | 'benchmark' | 'hit' | 'stop' | 'none'", 'tag' => 'string | null', 'shots' => 'integer | null',
+        'why' => 'string | null',
+    ], about: 'The one thing to do next, the same on every screen'),
+]
+#[
     Shape('Found', [
-        'own' => 'string', 'benchmark' => 'string', 'calibration' => 'MonitorVisit[]', 'scoring' => 'string', 'unit' => 'string', 'count' => 'integer', 'best' => 'string', 'pick' => 'string',
+        'own' => 'string', 'benchmark' => 'string', 'only' => 'string', 'preset' => 'string', 'tooDear' => 'string[]', 'step' => 'NextStep', 'calibration' => 'MonitorVisit[]', 'scoring' => 'string', 'unit' => 'string', 'count' => 'integer', 'best' => 'string', 'pick' => 'string',
         'expectedLoss' => 'number', 'mayStop' => 'boolean', 'ties' => 'integer', 'within' => 'integer', 'unreadable' => 'string[]',
         'failures' => 'Failure[]',
         'next' => '{ tag: string; value: number; changes: integer; turns: number; to: string | null } | null',

@@ -36,9 +36,10 @@ final class FinderController
         $given = $request->validate(['only' => ['sometimes', Rule::in(RackCandidates::WHICH)]]);
         $judged = new FittingLoader($fitting);
         $heads = $judged->heads()->values();
-        $only = $given['only'] ?? 'all';
+        $record = $judged->record();
+        $only = $given['only'] ?? RackCandidates::preset($record);
         $keep = fn (string $key, callable $make): string => self::kept("draws:{$fitting->id}:{$only}", $key, $make);
-        $found = FailureLog::noted(FinderReport::of($judged->record(), $only, $keep, ModelVersion::now()), $fitting);
+        $found = FailureLog::noted(FinderReport::of($record, $only, $keep, ModelVersion::now()), $fitting);
         foreach ($found['setups'] as $i => $setup) {
             $found['setups'][$i]['headId'] = $setup['rackAt'] === null ? null : $heads[$setup['rackAt']]?->id;
         }
