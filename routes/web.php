@@ -13,6 +13,7 @@ use App\Http\Controllers\FittingFileController;
 use App\Http\Controllers\HeadController;
 use App\Http\Controllers\HeldShotController;
 use App\Http\Controllers\ImportController;
+use App\Http\Controllers\JudgeController;
 use App\Http\Controllers\JudgingController;
 use App\Http\Controllers\LogController;
 use App\Http\Controllers\PartController;
@@ -73,6 +74,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('comparison', CompareController::class);
             Route::get('judging', JudgingController::class);
             Route::get('finder', FinderController::class);
+            Route::get('judge', JudgeController::class);
             Route::get('advice', [DecisionController::class, 'advice']);
             Route::get('grounds', [DecisionController::class, 'grounds']);
             Route::post('confirm', [ConfirmController::class, 'begin']);

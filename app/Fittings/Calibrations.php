@@ -60,6 +60,14 @@ final class Calibrations
         return $shot->launchShot($this->flightOf($shot));
     }
 
+    /** The last visit that there is a trial of; null where there is none. */
+    public function lastVisit(): ?int
+    {
+        $visits = array_filter(array_column($this->places, 'visit'), static fn (?int $v): bool => $v !== null);
+
+        return $visits === [] ? null : max($visits);
+    }
+
     /** On which visit a shot was hit, by its number; null where it is in no trial. */
     public function visitOf(Shot $shot): ?int
     {

@@ -66,7 +66,7 @@ final class FittingLoader
                         fn (Shot $s): array => [
                             'id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $by->shot($s),
                             'leftOut' => $s->left_out_reason, 'simulated' => $s->source === 'simulated',
-                            'visit' => $by->visitOf($s),
+                            'visit' => $by->visitOf($s) ?? $by->lastVisit(),
                         ],
                     )
                     ->all() ?? [],

@@ -59,7 +59,7 @@ final class Trial extends Model
     /** @return Collection<int, self> trials of a fitting that may be told: none of a blind one that goes on */
     public static function toldOf(Fitting $fitting): Collection
     {
-        return self::query()->with('setup')->where('fitting_id', $fitting->id)->orderBy('number')->whereNotIn('id', self::hidden())->get();
+        return self::query()->with(['setup', 'visit'])->where('fitting_id', $fitting->id)->orderBy('number')->whereNotIn('id', self::hidden())->get();
     }
 
     /** @return BelongsTo<Setup, $this> */

@@ -68,6 +68,7 @@ final readonly class Finder
                 $mean($scored->aims[$s]), $pick->isTied($s, $pick->best), $draws->tested[$s], $mean($carryGains),
                 Interval::middleOf($carryGains),
                 $brief->never === [] ? [] : NeverSeen::of($scored->nevers[$s], $scored->nevers[$base], $brief, $price, $limits),
+                $mean($scored->troubles[$s]),
             );
         }
         $loss = $pick->losses[$pick->pick];

@@ -39,6 +39,7 @@ final readonly class Predicted
         public float $carryGainM,
         public Interval $carryGainInterval,
         public array $never = [],
+        public float $troubleShare = 0.0,
     ) {
         $this->share = $corridor->share;
     }

@@ -47,10 +47,11 @@ final readonly class ScoredDraws
      * @param  array<int, array<int, float>>  $aims
      * @param  array<int, array<string, array<int, float>>>  $nevers  chances of what must never be seen, by kind (`NeverSeen`)
      * @param  array<int, array<int, float>>  $totals  m
+     * @param  array<int, array<int, float>>  $troubles  shares that end in water, trees or out of bounds, with the aim fixed
      */
     private function __construct(
         public array $scores, public array $strokes, public array $aimFixed, public array $lefts, public array $rights,
-        public array $aims, public array $nevers, private array $totals,
+        public array $aims, public array $nevers, private array $totals, public array $troubles,
     ) {
     }
 
@@ -73,7 +74,9 @@ final readonly class ScoredDraws
             }
         }
 
-        return new self($scores, $this->strokes, $this->aimFixed, $this->lefts, $this->rights, $this->aims, $this->nevers, $this->totals);
+        return new self(
+            $scores, $this->strokes, $this->aimFixed, $this->lefts, $this->rights, $this->aims, $this->nevers, $this->totals, $this->troubles,
+        );
     }
 
     /** @param  FlightLimits|null  $limits  what is too low or too high for this player; null: by what the brief alone says */
@@ -86,17 +89,17 @@ final readonly class ScoredDraws
             self::spread(PredictedDraws::DRAWS_OF_HIT, self::GOLDEN_RATIO),
         );
         $run = array_map(Run::share(...), self::spread(PredictedDraws::DRAWS_OF_HIT, self::ROOT_OF_TWO));
-        $strokes = $aimFixed = $lefts = $rights = $aims = $nevers = $lengths = [];
+        $strokes = $aimFixed = $lefts = $rights = $aims = $nevers = $lengths = $troubles = [];
         $limits ??= array_intersect($brief->never, ['low runner', 'balloon']) === [] ? null : FlightLimits::of(FlightTarget::of($brief));
         foreach ($draws->figures as $s => $figures) {
             [$carries, $totals, $sides, $apexes, , , $rests, $restSds, $apexSds, $descents, $descentSds] = $figures;
-            $aimFixed[$s] = $strokes[$s] = $aims[$s] = $lefts[$s] = $rights[$s] = $lengths[$s] = $nevers[$s] = [];
+            $aimFixed[$s] = $strokes[$s] = $aims[$s] = $lefts[$s] = $rights[$s] = $lengths[$s] = $troubles[$s] = $nevers[$s] = [];
             foreach ($carries as $d => $carry) {
                 $total = $carry + $run[$d] * ($totals[$d] - $carry);
                 $sd = Run::spread($restSds[$d], $totals[$d] - $carry);
-                [$aimFixed[$s][$d], $cost, $aim, , $left, $right] = $price->drive(
-                    $sides[$d] + $run[$d] * ($rests[$d] - $sides[$d]) + $gust[$d] * $carry, $sd, $total, $brief->aimFree,
-                );
+                $rest = $sides[$d] + $run[$d] * ($rests[$d] - $sides[$d]) + $gust[$d] * $carry;
+                [$aimFixed[$s][$d], $cost, $aim, , $left, $right] = $price->drive($rest, $sd, $total, $brief->aimFree);
+                $troubles[$s][$d] = $price->inTrouble($rest, $sd);
                 $strokes[$s][$d] = $cost;
                 $aims[$s][$d] = $aim;
                 [$lefts[$s][$d], $rights[$s][$d]] = [$left, $right];
@@ -112,7 +115,7 @@ final readonly class ScoredDraws
             }
         }
 
-        return (new self($strokes, $strokes, $aimFixed, $lefts, $rights, $aims, $nevers, $lengths))->under($draws, $brief);
+        return (new self($strokes, $strokes, $aimFixed, $lefts, $rights, $aims, $nevers, $lengths, $troubles))->under($draws, $brief);
     }
 
     /**

@@ -141,6 +141,7 @@ final readonly class Advice
             $pick->losses[$i], self::mean($posterior->aims[$tag]), $pick->gain($i, $own), $pick->gainInterval($i, $own),
             self::mean($posterior->carries[$tag]), self::mean($carry), Interval::middleOf($carry), self::mean($total),
             Interval::middleOf($total), self::mean($shareGaps), Interval::middleOf($shareGaps), $never,
+            self::mean($posterior->troubles[$tag]),
         );
     }
 

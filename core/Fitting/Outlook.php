@@ -65,9 +65,13 @@ final readonly class Outlook
      */
     public static function of(Brief $brief, ?float $measuredClubSpeedMps = null, ?float $measuredAttackDeg = null): self
     {
+        return self::toward(FlightTarget::of($brief, $measuredClubSpeedMps, $measuredAttackDeg), $brief);
+    }
+
+    public static function toward(FlightTarget $target, Brief $brief): self
+    {
         $air = new Atmosphere($brief->temperatureC, $brief->altitudeM);
         $flight = new BallFlight($air, new Wind($brief->windMps, $brief->windFromDeg), turf: $brief->turf());
-        $target = FlightTarget::of($brief, $measuredClubSpeedMps, $measuredAttackDeg);
         [$launch, $ridge] = [$target->launch, $target->ridge];
         $inBand = array_values(array_filter(
             $ridge, static fn (array $p): bool => $p['loftDeg'] >= $target->bandDeg[0] && $p['loftDeg'] <= $target->bandDeg[1],

@@ -40,10 +40,11 @@ final readonly class PosteriorDraws
      * @param  array<string, array<int, float>>  $carries
      * @param  array<string, array<int, float>>  $totals
      * @param  array<string, array<string, array<int, float>>>  $nevers  by tag, kind and draw
+     * @param  array<string, array<int, float>>  $troubles  shares that end in water, trees or out of bounds
      */
     public function __construct(
         public array $scores, public array $strokes, public array $aimFixed, public array $aims, public array $lefts, public array $rights,
-        public array $carries, public array $totals, public array $nevers,
+        public array $carries, public array $totals, public array $nevers, public array $troubles,
     ) {
     }
 
@@ -58,7 +59,7 @@ final readonly class PosteriorDraws
         $pooled = SideEstimate::pooledSpread($sets);
         $scoring = $brief->scoring();
         $price = new Strokes($brief, 0.0);
-        $scores = $strokes = $aimFixed = $aims = $lefts = $rights = $carries = $totals = $nevers = [];
+        $scores = $strokes = $aimFixed = $aims = $lefts = $rights = $carries = $totals = $nevers = $troubles = [];
         $drawn = static fn (string $of): array => KeyedDraws::normals("shots, {$of}", self::DRAWS, self::FIRST);
         $ground = array_map(Run::share(...), $drawn('ground')); // of one course for all
         foreach ($sets as $set) {
@@ -76,6 +77,7 @@ final readonly class PosteriorDraws
                 $carry = $carryM + $carryErrorM * $luck[$d];
                 $meanM += ($ground[$d] - 1) * $turn;
                 [$aimFixed[$tag][$d], $best, $aims[$tag][$d], , $left, $right] = $price->drive($meanM, $sdM, $total, $brief->aimFree);
+                $troubles[$tag][$d] = $price->inTrouble($meanM, $sdM);
                 $strokes[$tag][$d] = $best = min($best, $aimFixed[$tag][$d]);
                 [$lefts[$tag][$d], $rights[$tag][$d], $carries[$tag][$d], $totals[$tag][$d]] = [$left, $right, $carry, $total];
                 $scores[$tag][$d] = $scoring->of(
@@ -91,7 +93,7 @@ final readonly class PosteriorDraws
             }
         }
 
-        return new self($scores, $strokes, $aimFixed, $aims, $lefts, $rights, $carries, $totals, $nevers);
+        return new self($scores, $strokes, $aimFixed, $aims, $lefts, $rights, $carries, $totals, $nevers, $troubles);
     }
 
     /** @return list<float> share in the corridor by draw */

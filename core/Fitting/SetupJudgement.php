@@ -18,6 +18,7 @@ final readonly class SetupJudgement
      * @param  float  $carryGainM  difference of carry from the benchmark that the judge expects
      * @param  float  $gain  over the benchmark by the brief's scoring, + = better, in the scoring's unit
      * @param  list<NeverSeen>  $never  in the order of the brief
+     * @param  float  $troubleShare  of drives that end in water, trees or out of bounds
      */
     public function __construct(
         public string $tag,
@@ -43,6 +44,7 @@ final readonly class SetupJudgement
         public float $shareGain,
         public Interval $shareGainInterval,
         public array $never,
+        public float $troubleShare = 0.0,
     ) {
     }
 

@@ -117,6 +117,13 @@ final class Strokes
         return $this->middles[$key];
     }
 
+    /** Share that ends where water, trees or the boundary begin, on either side. */
+    public function inTrouble(float $sideM, float $sdM): float
+    {
+        return ($this->leftAt === -INF ? 0.0 : Normal::cdf(($this->leftAt - $sideM) / $sdM))
+            + ($this->rightAt === INF ? 0.0 : Normal::cdf(($sideM - $this->rightAt) / $sdM));
+    }
+
     /** @return array{float, float} shares that end left and right of the corridor */
     public function beside(float $sideM, float $sdM): array
     {

@@ -131,6 +131,12 @@ final readonly class FittingRecord
         return new self(...['benchmark' => $benchmark] + get_object_vars($this));
     }
 
+    /** The same fitting under another brief. */
+    public function withBrief(Brief $brief): self
+    {
+        return new self(...['brief' => $brief] + get_object_vars($this));
+    }
+
     /**
      * Counted shots by tag; setups without one are left out.
      *

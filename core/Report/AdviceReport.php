@@ -7,6 +7,8 @@ namespace MintCarry\Core\Report;
 use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\SetupJudgement;
+use MintCarry\Core\Fitting\ShotSet;
+use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
 
 /**
@@ -30,6 +32,7 @@ final class AdviceReport
     public static function toArray(Advice $advice, FittingRecord $record, array $failures = []): array
     {
         $tags = array_map(strval(...), array_keys($record->setups));
+        $sets = $record->sets();
 
         return [
             'benchmark' => $advice->benchmark,
@@ -53,7 +56,7 @@ final class AdviceReport
                     'sideKnown' => $s->share->n, 'spreadM' => $s->spreadM, 'expectedCarryM' => $s->expectedCarryM,
                     'carryGainM' => $s->carryGainM, 'carryGainInterval' => $s->carryGainInterval,
                     'totalGainM' => $s->totalGainM, 'totalGainInterval' => $s->totalGainInterval,
-                    'never' => $s->never, 'barredBy' => $s->barredBy(),
+                    'averages' => self::averages($sets[$s->tag] ?? null), 'troubleShare' => $s->troubleShare, 'never' => $s->never, 'barredBy' => $s->barredBy(),
                     'strokes' => $s->strokes, 'strokesInterval' => $s->strokesInterval, 'aimFixedStrokes' => $s->aimFixedStrokes,
                     'chanceBetter' => $s->chanceBetter, 'aimDeg' => $s->aimDeg, 'gain' => $s->gain,
                     'gainInterval' => $s->gainInterval, 'expectedLoss' => $s->expectedLoss,
@@ -68,5 +71,19 @@ final class AdviceReport
                 $advice->setups,
             ),
         ];
+    }
+
+    /** @return object{launchDeg?: float, spinRpm?: float, apexM?: float, directionDeg?: float} of these shots, where they were seen */
+    private static function averages(?ShotSet $set): object
+    {
+        $out = [];
+        foreach ([Measure::LaunchAngle, Measure::Spin, Measure::Apex, Measure::Direction] as $measure) {
+            $mean = $set?->summary($measure)?->mean;
+            if ($mean !== null) {
+                $out[$measure->value] = $mean;
+            }
+        }
+
+        return (object) $out;
     }
 }

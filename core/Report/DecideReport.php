@@ -15,14 +15,11 @@ use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\Pick;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Screening;
-use MintCarry\Core\Fitting\TieBreak;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Turf;
 use MintCarry\Core\Impact\Swing;
-use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
 
-use function abs;
 use function array_filter;
 use function array_map;
 use function array_unique;

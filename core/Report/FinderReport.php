@@ -129,6 +129,7 @@ final class FinderReport
             'shareInterval' => $p->corridor->interval,
             'leftShare' => $p->corridor->left,
             'rightShare' => $p->corridor->right,
+            'troubleShare' => $p->troubleShare,
             'never' => $p->never,
             'gain' => $p->gain,
             'gainInterval' => $p->gainInterval,

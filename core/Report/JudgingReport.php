@@ -122,7 +122,8 @@ final readonly class JudgingReport
                     $this->record->calibration, $this->record->brief->ball,
                 ),
             ),
-            'next' => $this->benchmark === null ? null : self::next(NextMove::of($this->benchmark, $ail, $this->untried(), $squaringShare)),
+            // Where the models have something to work from, the finder names the one next move (`NextStep`).
+            'next' => $this->benchmark === null || $this->record->isModelled() ? null : self::next(NextMove::of($this->benchmark, $ail, $this->untried(), $squaringShare)),
             'calibration' => $this->record->calibration?->toArrays() ?? [],
             'judge' => $this->advice === null ? null : AdviceReport::toArray($this->advice, $this->record),
             'failures' => ModelFailure::toArrays($failures),

@@ -1,8 +1,10 @@
 import { expect, test } from 'vitest';
 import { KEYS } from '../../resources/web/views/bay/keys';
-import type { BayView, Shot, LiveVerdict, Summary, Verdict } from '../../resources/web/api/generated/types';
+import type { BayView, Shot, LiveVerdict, Summary, Verdict, Judge, NextStep } from '../../resources/web/api/generated/types';
+import { stepText } from '../../resources/web/format/judged';
 import {
     budgetText,
+    judgeText,
     meanText,
     mishitText,
     nextMove,
@@ -85,29 +87,44 @@ test('a mean carries half its interval, or nothing that is not known', () => {
     expect(meanText('carryM', null, metres)).toBe('–');
 });
 
-test('the next move follows from what is in the hand and what is known', () => {
+test('what is in the hand is told; what to do next is the judge’s', () => {
     expect(nextMove(view({ running: null }), 'A')).toBe('Choose the setup in the hand, and begin.');
     expect(nextMove(view({ running: { ...view().running!, kind: 'warm-up' } }), 'A')).toContain('count for nothing');
-    expect(nextMove(view({}, 'A', 2), 'A')).toBe('Hit the benchmark 3 more: everything is measured against it.');
-    expect(nextMove(view({}, 'A', 6), 'A')).toContain('Take the next setup');
-    expect(nextMove(view({ benchmarkMeans: null }), 'A')).toContain('Hit the benchmark A first');
-    expect(nextMove(view({}, 'B', 1), 'A')).toBe('2 more before anything can be said.');
+    for (const silent of [view({}, 'A', 2), view({}, 'A', 6), view({ benchmarkMeans: null }), view({}, 'B', 1)])
+        expect(nextMove(silent, 'A')).toBe('');
+    expect(nextMove(view({ withheld: { speedMps: -1, why: 'otherSwing' } }), 'A')).toContain('Another player, tired, or holding back?');
+    const step = (kind: NextStep['kind'], more: Partial<NextStep> = {}) =>
+        stepText({ kind, tag: 'B', shots: 2, why: null, ...more }, 'Tern 460 at N');
+    expect(step('more')).toBe('2 more of B first.');
+    expect(step('more', { shots: 1 })).toBe('one more of B first.');
+    expect(step('baseline', { tag: 'A' })).toContain('Hit the own club A first');
+    expect(step('benchmark', { tag: 'A', why: 'trend' })).toBe('Hit A again: the player’s speed has moved since it was hit.');
+    expect(step('hit')).toBe('Hit Tern 460 at N.');
+    expect(step('stop')).toContain('Enough');
+    expect(step('none')).toContain('Nothing on the rack');
+});
+
+test('the judge’s last figures are told with the shots they rest on', () => {
+    const j = { tag: 'B', sideKnown: 6, share: 0.64, carryGainM: 5.4864, carryGainInterval: { low: 0.9144, high: 10.0584 } };
+    const judge = { n: 21, judge: { benchmark: 'A', setups: [j] }, step: {}, next: null } as unknown as Judge;
+    expect(judgeText(judge, 'B', yards)).toBe('Judged after 21 shots: +6 yd (likely +1 to +11) against A, 9 of 14 drives in the corridor.');
+    expect(judgeText(judge, 'C', yards)).toBe('');
 });
 
 test('only the declared measure makes a setup the one to beat', () => {
     expect(nextMove(view({ verdicts: [told('longer', 'better'), told('less spin', 'worse')] }), 'A')).toBe(
         'B is longer than A (not less spin). Make it the benchmark, if it is the one to beat.',
     );
-    expect(nextMove(view({ verdicts: [told('longer', 'worse')] }), 'A')).toBe('B is not longer. Back to A, or the next setup.');
+    expect(nextMove(view({ verdicts: [told('longer', 'worse')] }), 'A')).toBe('B is not longer.');
     expect(nextMove(view({ verdicts: [told('longer', 'open', { moreShots: 4 }), told('higher', 'better')] }), 'A')).toBe(
         'Can’t tell yet (higher): about 4 more would settle “longer”.',
     );
-    expect(nextMove(view({ verdicts: [told('longer', 'open')] }), 'A')).toBe('Too close to tell: try a bigger change.');
+    expect(nextMove(view({ verdicts: [told('longer', 'open')] }), 'A')).toBe('Too close to tell.');
 });
 
 test('shots left out are not counted toward a word', () => {
     const left = [shot({}, true), shot({}, true), shot({}), shot({})];
-    expect(nextMove(view({ shots: left, counted: 2 }), 'A')).toBe('1 more before anything can be said.');
+    expect(nextMove(view({ shots: left, counted: 2 }), 'A')).toBe('');
 });
 
 test('what is left of the budget is said where the brief named one', () => {

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import fixture from '../fixtures/sentences.json';
-import type { Finding, FindingKind, GuardRail, JudgedSetup, NextMove } from '../../resources/web/api/generated/types';
-import { findingText, nextText, railText, verdictText } from '../../resources/web/views/compare/sentences';
+import type { Finding, FindingKind, GuardRail, JudgedSetup } from '../../resources/web/api/generated/types';
+import { findingText, railText, verdictText, withheldText } from '../../resources/web/views/compare/sentences';
 
 // Compare in words. The same sentences are held against the server's in tests/App/SentencesTest.php.
 
@@ -47,6 +47,17 @@ test.each(fixture.verdicts)('says the verdict as the server does: $says', ({ set
     expect(verdictText(setup as unknown as JudgedSetup, benchmark, units)).toBe(says);
 });
 
-test.each(fixture.next)('says the next move as the server does: $says', ({ next, units, says }) => {
-    expect(nextText(next as unknown as NextMove, units)).toBe(says);
+test('why no word is said, and what the usual miss asks first', () => {
+    const withheld = (why: string) => ({ tag: 'B', withheld: { speedMps: -0.9, why } }) as unknown as JudgedSetup;
+    expect(withheldText(withheld('trend'), 'A', 'right', yards)).toBe(
+        'No word on B yet: the player’s speed moved by 2.0 mph since A was hit. Hit A again.',
+    );
+    expect(withheldText(withheld('otherSwing'), 'A', 'right', yards)).toContain('2.0 mph slower than A. Hit A again.');
+    expect(withheldText(withheld('warmingUp'), 'A', 'left', yards)).toContain('were a warm-up');
+    expect(findingText(finding('usualMiss', { miss: 'right', missShare: 0.31, tag: 'A' }), 'right', yards)).toBe(
+        'Usual miss right: is it where it starts, or how it curves? 31 % of the drives with A end right of the corridor.',
+    );
+    expect(findingText(finding('usualMiss', { miss: 'heel', strike: 'none', toeMm: 0, tag: 'A' }), 'left', yards)).toContain(
+        'spray the face',
+    );
 });

@@ -23,6 +23,7 @@ const fitting = (more: Partial<Fitting> = {}): Fitting =>
         player: { id: 1, name: 'P', hand: 'right', units: yards },
         brief: { startSide: 'any', currency: 'EUR', money: 500 },
         setups: [],
+        names: {},
         ratings: {},
         ...more,
     }) as unknown as Fitting;
@@ -97,7 +98,7 @@ test('ties say who decides, and what was passed over', () => {
         ],
         wantedApexM: 30.48,
     };
-    expect(tieText(tie)).toBe('Among those that cannot be told apart, apex decides for B.');
+    expect(tieText(tie)).toBe('Among those that are as good, apex decides for B: that is the advice above.');
     expect(tieText({ ...tie, choice: null, by: null, remaining: ['A', 'B'] })).toBe('A and B stay level by all of it: the player chooses.');
     expect(criterionText('confidence', tie.steps[0], tie, fitting())).toBe('passed over: not known of all of them');
     expect(criterionText('apex', tie.steps[1], tie, fitting())).toBe('A 20 ft off, B 5 ft off, wanted 100 ft');
@@ -129,7 +130,7 @@ test('the pick is held against the runner-up in yards, drives and stars', () => 
     const judged = (tag: string, gain: number, carryM: number, share: number) => ({
         tag,
         gain,
-        carry: { n: 5, mean: carryM, sd: 3 },
+        carryGainM: carryM,
         sideKnown: 5,
         share,
     });
@@ -144,7 +145,7 @@ test('the pick is held against the runner-up in yards, drives and stars', () => 
         setups: [judged('A', 0, 200, 0.5), judged('B', 0.06, 200, 0.7), judged('C', 0.04, 209.144, 0.6)] as unknown as Grounds['setups'],
     });
     expect(againstRunnerUp(g, f)).toBe(
-        'Against the runner-up C it gives up 10 yd of carry and 1.5 stars of confidence for 10 of 100 drives in the corridor.',
+        'Against the runner-up C it gives up 10 yd of carry and 1.5 stars of confidence for 2 of 14 drives in the corridor.',
     );
     const level = grounds({ setups: [judged('A', 0, 200, 0.5), judged('B', 0.06, 200, 0.5)] as unknown as Grounds['setups'] });
     expect(againstRunnerUp(level, fitting())).toBe('Nothing that can be measured sets it apart from the runner-up A.');
@@ -155,7 +156,7 @@ test('the pick is held against the runner-up in yards, drives and stars', () => 
             { tag: 'B', setupTag: 'B', tested: true, gain: 0.06 },
         ],
     };
-    expect(notHitText(g, found as never)).toBe('Not hit yet: Plover 445 · UP is expected to beat the pick by 0.030 strokes.');
+    expect(notHitText(g, found as never)).toBe('Not hit yet: Plover 445 · UP is expected to beat the pick by 0.03 strokes.');
     expect(notHitText(g, { ...found, setups: [{ ...found.setups[0]!, gain: 0.065 }, found.setups[1]!] } as never)).toBe('');
 });
 

@@ -1,6 +1,14 @@
 import { expect, test } from 'vitest';
 import type { Found, FoundSetup } from '../../resources/web/api/generated/types';
-import { adviceText, learnedRows, nameOf, nextText, ownEffectRows, stopText } from '../../resources/web/views/finder/sentences';
+import {
+    adviceText,
+    learnedRows,
+    nameOf,
+    nextText,
+    ownEffectRows,
+    stopText,
+    tooDearText,
+} from '../../resources/web/views/finder/sentences';
 
 // The finder in words.
 
@@ -15,11 +23,16 @@ const setup = (more: Partial<FoundSetup>): FoundSetup =>
         gain: 0,
         gainInterval: { low: 0, high: 0 },
         chance: 0.5,
+        share: 0.6,
+        carryGainM: 4.572,
+        carryGainInterval: { low: 0, high: 9.144 },
         ...more,
     }) as FoundSetup;
 const found = (more: Partial<Found>): Found =>
     ({
         own: 'A',
+        benchmark: 'A',
+        tooDear: [],
         unit: 'strokes',
         count: 40,
         ties: 12,
@@ -47,9 +60,11 @@ const found = (more: Partial<Found>): Found =>
 
 test('the advice keeps the own club until a gain is likely, and says how likely it is', () => {
     expect(adviceText(found({}), yards)).toBe(
-        'Keep the own club for now: Tern 460, 12 g back is expected to gain +0.020 strokes a drive (−0.01 to +0.05), with a chance of 74 % that it gains at all; 80 % are asked for. 12 of 40 cannot be told from the best; 5 are within what counts as a difference at all.',
+        'Keep the own club for now: Tern 460, 12 g back is expected to bring +5 yd of carry (likely 0 to +10) and 8 of 14 drives in the corridor (8 with the own club), but the chance that it gains at all is 74 %; 80 % are asked for. 12 of 40 cannot be told from the best.',
     );
-    expect(adviceText(found({ pick: 'x' }), yards)).toMatch(/^Tern 460, 12 g back: expected to gain/);
+    expect(adviceText(found({ pick: 'x' }), yards)).toMatch(
+        /^Tern 460, 12 g back: expected to bring .* That is worth \+0.02 strokes a drive/,
+    );
     const near = found({
         setups: [
             setup({ tag: 'x', gain: 0.02, gainInterval: { low: 0, high: 0 }, chance: 0.797 }),
@@ -57,14 +72,17 @@ test('the advice keeps the own club until a gain is likely, and says how likely 
             setup({ tag: 'A' }),
         ],
     });
-    expect(adviceText(near, yards)).toContain('with a chance of just under 80 % that it gains at all');
+    expect(adviceText(near, yards)).toContain('the chance that it gains at all is just under 80 %');
     expect(adviceText({ ...near, pick: 'y' }, yards)).toMatch(
-        /^Tern 460 at \+1.5, 12 g back: .* chance of 84 %\. Tern 460, 12 g back is expected to gain as much, less surely\./,
+        /^Tern 460 at \+1.5, 12 g back: .* chance of 84 % that it gains at all\. Tern 460, 12 g back is expected to gain as much, less surely\./,
     );
     expect(adviceText(found({ best: 'A' }), yards)).toContain('Nothing on the rack is expected to beat the own club.');
-    expect(stopText(found({}), yards)).toContain('0.031 strokes; under 0.020 you may stop');
-    expect(stopText(found({ unit: 'm', expectedLoss: 2 }), yards)).toBe('Expected loss of the pick: 2.2 yd.');
-    expect(stopText(found({ mayStop: true, expectedLoss: 0.012 }), yards)).toMatch(/^You may stop/);
+    expect(stopText(found({}), yards)).toBe('If the pick is wrong, it costs about 0.03 strokes a drive.');
+    expect(stopText(found({ unit: 'm', expectedLoss: 2 }), yards)).toBe('If the pick is wrong, it costs about 2.2 yd.');
+    expect(stopText(found({ mayStop: true, expectedLoss: 0.012 }), yards)).toContain('little enough to stop');
+    expect(tooDearText(found({ tooDear: ['Curlew L'] }))).toBe('Left out, because they cost more than the brief has: Curlew L.');
+    // Another benchmark than the own club is called by its letter.
+    expect(adviceText(found({ benchmark: 'x', pick: 'x' }), yards)).toContain('is expected to beat x.');
 });
 
 test('a setup is named with what it is built of beside the usual, in the player’s units', () => {
@@ -76,7 +94,7 @@ test('a setup is named with what it is built of beside the usual, in the player�
 
 test('the next trial says what it could change, in the scoring’s unit', () => {
     expect(nextText(found({}), yards)).toBe(
-        'Four shots of it are worth 0.004 strokes a drive on average. In 30 % of cases they make another setup the best, most often this one.',
+        'Four shots of it are worth less than 0.01 strokes a drive on average. In 30 % of cases they make another setup the best, most often this one.',
     );
     expect(nextText(found({ next: { tag: 'x', value: 0.004, changes: 2, turns: 0.3, to: 'A' } }), yards)).toContain(
         'most often the own club',

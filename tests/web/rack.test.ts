@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import type { Field, Outlook, RackHead } from '../../resources/web/api/generated/types';
 import { contourLines } from '../../resources/web/charts/contourLines';
-import { apexText, priceText, shownValue, speedText, targetText } from '../../resources/web/views/brief/sentences';
+import { apexText, attackText, loftText, priceText, shownValue, speedText, targetText } from '../../resources/web/views/brief/sentences';
 import { amount, corridorText, headline, reason } from '../../resources/web/views/decide/sentences';
 import { checkText, remaining, loftAgainstPrint, stated, supplyText, weightsText } from '../../resources/web/views/rack/sentences';
 
@@ -15,6 +15,10 @@ function outlook(more: Partial<Outlook> = {}): Outlook {
     return {
         clubSpeedMps: 44.704,
         speedFrom: 'carry',
+        attackDeg: 0,
+        attackFrom: 'assumed',
+        wantedApexM: 30,
+        headLoft: null,
         ballSpeedMps: 66,
         ridge: [{ ...point, loftDeg: 13 }, point, { ...point, loftDeg: 17 }],
         target: 1,
@@ -81,10 +85,16 @@ test('the target is a sentence in the player’s units, and the wind is in it', 
 });
 
 test('the apex stands beside the six-iron’s', () => {
-    expect(apexText(outlook(), { sixIronApexM: null }, yards)).toBe('Apex target 98 ft.');
-    expect(apexText(outlook(), { sixIronApexM: 28 }, metres)).toBe('Apex target 30 m; the six-iron’s is 28 m, 2 m lower.');
-    expect(apexText(outlook(), { sixIronApexM: 33 }, metres)).toContain('3 m higher');
-    expect(apexText(outlook(), { sixIronApexM: 30.2 }, metres)).toContain('the same');
+    expect(apexText(outlook(), { sixIronApexM: null }, yards)).toBe('Apex wanted 98 ft.');
+    const six = (m: number) => apexText(outlook({ wantedApexM: m }), { sixIronApexM: m }, metres);
+    expect(six(28)).toBe('Apex wanted 28 m, the six-iron’s; the target above flies 2 m higher.');
+    expect(six(33)).toContain('3 m lower');
+    expect(six(30.2)).toContain('as high');
+    expect(attackText(outlook({ attackDeg: 3, attackFrom: 'told' }))).toBe('Attack +3.0°, as told.');
+    expect(attackText(outlook())).toContain('taken as level');
+    const headLoft = { head: 'Tern 460', statedLoftDeg: 10.5, position: 'N', toOrder: false, from: 'measured' };
+    expect(loftText(outlook({ headLoft }))).toBe('That is about a 10.5° at N (Tern 460), by what was delivered with the own club.');
+    expect(loftText(outlook())).toBe('');
 });
 
 test('a yard is priced against a fairway', () => {
@@ -175,6 +185,7 @@ test('lines of equal carry lie where the field has that carry', () => {
 test('advice under another scoring is told in that scoring’s unit', () => {
     const fitting = {
         player: { hand: 'right', units: yards },
+        names: {},
         brief: { corridor: { widthM: 32, left: { kind: 'water', atM: 20 }, right: { kind: 'rough', atM: null } } },
         setups: [
             { tag: 'A', head: 'Curlew L', sleeveLabel: 'N', weights: '' },
@@ -198,6 +209,6 @@ test('advice under another scoring is told in that scoring’s unit', () => {
     } as never;
     expect(amount(12, advice, fitting)).toBe('13 yd');
     expect(headline(advice)).toBe('B');
-    expect(reason(advice, fitting)).toContain('is 13 yd better than A by “longest”');
+    expect(reason(advice, fitting)).toContain('By “longest” it is 13 yd better');
     expect(corridorText(fitting)).toBe('corridor 35 yd, water left');
 });

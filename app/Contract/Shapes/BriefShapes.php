@@ -78,6 +78,8 @@ use App\Contract\Shape;
     'target' => 'integer',
     'bandDeg' => '[number, number]',
     'wantedApexM' => 'number',
+    // which loft on the rack, or to order, delivers the target
+    'headLoft' => '{ head: string; statedLoftDeg: number; position: string; toOrder: boolean; from: string } | null',
     'carryInStillAirM' => 'number',
     'windSideM' => 'number',
     'field' => 'Field',

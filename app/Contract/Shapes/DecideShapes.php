@@ -25,7 +25,7 @@ use App\Contract\Shape;
         'shareInterval' => 'Interval', 'leftShare?' => 'number', 'rightShare?' => 'number', 'shareGain?' => 'number',
         'shareGainInterval?' => 'Interval', 'expectedCarryM?' => 'number', 'carryGainM?' => 'number',
         'carryGainInterval?' => 'Interval', 'totalGainM?' => 'number', 'totalGainInterval?' => 'Interval',
-        'never?' => 'NeverSeen[]', 'barredBy?' => 'string[]', 'sideKnown' => 'number', 'spreadM' => 'number', 'strokes' => 'number',
+        'averages?' => 'Record<string, number>', 'troubleShare?' => 'number', 'never?' => 'NeverSeen[]', 'barredBy?' => 'string[]', 'sideKnown' => 'number', 'spreadM' => 'number', 'strokes' => 'number',
         'strokesInterval' => 'Interval', 'aimFixedStrokes' => 'number', 'chanceBetter' => 'number', 'aimDeg' => 'number',
         'gain' => 'number', 'gainInterval' => 'Interval', 'expectedLoss' => 'number',
         'trade' => '{ costM: number; loftChangeDeg: number; bestLaunchDeg: number; bestSpinRpm: number; within: [number, number]; '

@@ -30,7 +30,7 @@ use App\Contract\Shape;
         'currency' => 'string', 'loftDeg' => 'number', 'faceOpenDeg' => 'number', 'carryM' => 'number', 'carryGainM' => 'number',
         'carryGainInterval' => 'Interval', 'totalM' => 'number', 'sideM' => 'number', 'sideInterval' => 'Interval',
         'spreadM' => 'number', 'apexM' => 'number', 'share' => 'number', 'shareInterval' => 'Interval', 'leftShare' => 'number', 'rightShare' => 'number',
-        'never' => 'NeverSeen[]', 'gain' => 'number', 'gainInterval' => 'Interval',
+        'troubleShare' => 'number', 'never' => 'NeverSeen[]', 'gain' => 'number', 'gainInterval' => 'Interval',
         'aimFixedGain' => 'number', 'chance' => 'number', 'aimDeg' => 'number', 'tied' => 'boolean', 'tested' => 'boolean',
     ]),
 ]
@@ -39,6 +39,13 @@ use App\Contract\Shape;
         'kind' => "'baseline' | 'more' | 'benchmark' | 'hit' | 'stop' | 'none'", 'tag' => 'string | null', 'shots' => 'integer | null',
         'why' => 'string | null',
     ], about: 'The one thing to do next, the same on every screen'),
+]
+#[
+    Shape('Judge', [
+        'n' => 'integer', 'judge' => 'Advice | null', 'step' => 'NextStep',
+        'next' => '{ tag: string; setupTag: string | null; head: string; sleeve: string; weights: string; with: { shaft?: string; '
+            .'lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string }; like: string | null } | null',
+    ], about: 'What the judge says after n counted shots, and the one next thing to do; next: the candidate that it is about'),
 ]
 #[
     Shape('Found', [

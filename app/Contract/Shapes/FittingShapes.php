@@ -29,6 +29,7 @@ use App\Contract\Shape;
     'sleeveLieDeg' => 'number | null',
     'weights' => 'string',
     'shaft' => 'string',
+    'grip' => 'string',
     'lengthMm' => 'number | null',
     'ball' => 'string',
     'note' => 'string',
@@ -75,6 +76,7 @@ use App\Contract\Shape;
     'number' => 'integer',
     'kind' => 'string',
     'tag' => 'string',
+    'visit' => 'integer | null',
 ])]
 #[Shape('Fitting', [
     'id' => 'integer',
@@ -90,6 +92,12 @@ use App\Contract\Shape;
     'createdAt' => 'string',
     'updatedAt' => 'string',
     'setups' => 'Setup[]',
+    // what each is called among the others, by tag: its head, and just what differs
+    'names' => 'Record<string, { head: string; loftDeg?: number; sleeve?: string; weights?: string; shaft?: string; lengthMm?: number; '
+        .'grip?: string; ball?: string; teeMm?: number; cue?: string }>',
+    // tags of setups whose head is for the other hand
+    'wrongHand' => 'string[]',
+    'visits' => 'integer[]',
     'trials' => 'TrialName[]',
     // mean of what the player said, 1 to 5, by setup id and kind
     'ratings' => 'Record<string, Record<string, number>>',

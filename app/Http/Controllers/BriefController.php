@@ -22,7 +22,7 @@ use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Outlook;
-use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Report\HeadLoft;
 use OpenApi\Attributes as OA;
 
 final class BriefController
@@ -117,14 +117,11 @@ final class BriefController
     public function outlook(Request $request, Fitting $fitting): JsonResponse
     {
         $given = $request->validate(['brief' => ['sometimes', 'array']]);
-        $judged = new FittingLoader($fitting);
-        $own = $judged->sets[$fitting->benchmark_setup_id ?? 0] ?? null;
+        $record = (new FittingLoader($fitting))->record()->withBrief(BriefInput::read($given['brief'] ?? [], $fitting->brief()));
+        $target = $record->target();
 
         return response()->json(
-            Outlook::of(
-                BriefInput::read($given['brief'] ?? [], $fitting->brief()), $own?->summary(Measure::ClubSpeed)?->mean,
-                $own?->summary(Measure::Attack)?->mean,
-            ),
+            get_object_vars(Outlook::toward($target, $record->brief)) + ['headLoft' => HeadLoft::of($record, $target)],
         );
     }
 

@@ -8,11 +8,11 @@ use App\Contract\Answer;
 use App\Contract\Asks;
 use App\Fittings\FailureLog;
 use App\Fittings\FittingLoader;
+use App\Fittings\KeptDraws;
 use App\Fittings\ModelVersion;
 use App\Models\Fitting;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Cache;
 use Illuminate\Validation\Rule;
 use MintCarry\Core\Finder\RackCandidates;
 use MintCarry\Core\Report\FinderReport;
@@ -38,31 +38,11 @@ final class FinderController
         $heads = $judged->heads()->values();
         $record = $judged->record();
         $only = $given['only'] ?? RackCandidates::preset($record);
-        $keep = fn (string $key, callable $make): string => self::kept("draws:{$fitting->id}:{$only}", $key, $make);
-        $found = FailureLog::noted(FinderReport::of($record, $only, $keep, ModelVersion::now()), $fitting);
+        $found = FailureLog::noted(FinderReport::of($record, $only, new KeptDraws($fitting, $only), ModelVersion::now()), $fitting);
         foreach ($found['setups'] as $i => $setup) {
             $found['setups'][$i]['headId'] = $setup['rackAt'] === null ? null : $heads[$setup['rackAt']]?->id;
         }
 
         return response()->json($found);
-    }
-
-    /**
-     * One place for each fitting and filter: newer draws take that of older ones, so the store does not grow.
-     *
-     * @param  callable(): string  $make
-     */
-    private static function kept(string $place, string $key, callable $make): string
-    {
-        $store = Cache::store((string) config('mintcarry.draws_store'));
-        $kept = $store->get($place);
-        if (is_array($kept) && ($kept[0] ?? '') === $key) {
-            return (string) $kept[1];
-        }
-        $bytes = $make();
-        // A store that cannot be written makes the next look slower, and takes nothing from this one.
-        rescue(fn (): bool => $store->put($place, [$key, $bytes], now()->addDay()));
-
-        return $bytes;
     }
 }

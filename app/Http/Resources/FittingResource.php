@@ -15,6 +15,8 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use MintCarry\Core\Fitting\TieBreak;
+use MintCarry\Core\Record\SetupNames;
+use MintCarry\Core\Record\SetupRecord;
 
 /**
  * A fitting as the screens need it: player, corridor, setups with their shot counts, what is still missing.
@@ -54,6 +56,12 @@ final class FittingResource extends JsonResource
             'createdAt' => $fitting->created_at->toIso8601String(),
             'updatedAt' => $fitting->updated_at->toIso8601String(),
             'setups' => SetupResource::collection($setups),
+            'names' => (object) SetupNames::of(self::records($setups->all())),
+            'wrongHand' => array_values(
+                $setups->filter(fn (Setup $s): bool => $s->rackHead !== null && $s->rackHead->hand !== $fitting->player->hand)
+                    ->pluck('tag')->all(),
+            ),
+            'visits' => self::visits($fitting),
             'trials' => self::trials($fitting),
             'ratings' => (object) Rating::meansOf($fitting),
             'screening' => [
@@ -68,14 +76,38 @@ final class FittingResource extends JsonResource
     }
 
     /**
-     * @return list<array{id: int, number: int, kind: string, tag: string}> which trials a shot can be moved to; none of a blind
+     * @param  array<int, Setup>  $setups
+     * @return array<string, SetupRecord> by tag
+     */
+    private static function records(array $setups): array
+    {
+        $out = [];
+        foreach ($setups as $setup) {
+            $out[$setup->tag] = $setup->record(false);
+        }
+
+        return $out;
+    }
+
+    /** @return list<int> numbers of the visits that trials belong to */
+    private static function visits(Fitting $fitting): array
+    {
+        $numbers = Trial::toldOf($fitting)->map(fn (Trial $t): ?int => $t->visit?->number)->filter()->unique()->sort();
+
+        return array_values($numbers->all());
+    }
+
+    /**
+     * @return list<array{id: int, number: int, kind: string, tag: string, visit: int|null}> which trials a shot can be moved to; none of a blind
      *   trial that goes on
      */
     private static function trials(Fitting $fitting): array
     {
         return array_values(
             Trial::toldOf($fitting)
-                ->map(fn (Trial $t): array => ['id' => $t->id, 'number' => $t->number, 'kind' => $t->kind, 'tag' => $t->setup->tag])
+                ->map(fn (Trial $t): array => [
+                    'id' => $t->id, 'number' => $t->number, 'kind' => $t->kind, 'tag' => $t->setup->tag, 'visit' => $t->visit?->number,
+                ])
                 ->all(),
         );
     }

@@ -34,7 +34,7 @@ final class SetupResource extends JsonResource
             'measuredLoftDeg' => $setup->measured_loft_deg, 'measuredLieDeg' => $setup->measured_lie_deg,
             'measuredFaceOpenDeg' => $setup->measured_face_open_deg, 'sleeveLabel' => $setup->sleeve_label,
             'sleeveLoftDeg' => $setup->sleeve_loft_deg, 'sleeveFaceOpenDeg' => $setup->sleeve_face_open_deg,
-            'sleeveLieDeg' => $setup->sleeve_lie_deg, 'weights' => $setup->weights, 'shaft' => $setup->shaft,
+            'sleeveLieDeg' => $setup->sleeve_lie_deg, 'weights' => $setup->weights, 'shaft' => $setup->shaft, 'grip' => $record->grip,
             'lengthMm' => $setup->length_mm, 'ball' => $setup->ball, 'note' => $setup->note, 'headId' => $setup->head_id,
             'asItComes' => $setup->isAsItComes(), 'masses' => $setup->masses === null ? null : (object) $setup->masses,
             'shaftId' => $setup->shaft_id, 'gripId' => $setup->grip_id, 'ballId' => $setup->ball_id, 'teeMm' => $setup->tee_mm,

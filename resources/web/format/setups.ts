@@ -29,8 +29,24 @@ export function changes(setup: Setup, from: Setup | undefined, units: UnitChoice
 
 export const parentOf = (setup: Setup, fitting: Fitting): Setup | undefined => fitting.setups.find((s) => s.id === setup.branchedFromId);
 
-export function nameOf(setup: Setup): string {
-    return [setup.head, setup.sleeveLabel && setup.sleeveLabel !== 'N' ? setup.sleeveLabel : '', setup.weights].filter(Boolean).join(' · ');
+/** What a setup is called among the others of its fitting: its head, and just what tells it from them. */
+export function nameOf(setup: Pick<Setup, 'tag' | 'head'>, fitting: Pick<Fitting, 'names' | 'player'>): string {
+    const said = fitting.names[setup.tag];
+    if (!said) return setup.head;
+    return [
+        said.head,
+        said.loftDeg === undefined ? '' : `${plain(said.loftDeg, 1)}°`,
+        said.sleeve,
+        said.weights,
+        said.shaft,
+        said.lengthMm === undefined ? '' : lengthText(said.lengthMm, fitting.player.units),
+        said.grip ? `grip ${said.grip}` : '',
+        said.ball ? `ball ${said.ball}` : '',
+        said.teeMm === undefined ? '' : `tee ${plain(said.teeMm, 0)} mm`,
+        said.cue ? `cue: ${said.cue}` : '',
+    ]
+        .filter(Boolean)
+        .join(' · ');
 }
 
 /** What the gauge reads, null while it was not read. */

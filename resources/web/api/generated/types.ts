@@ -278,7 +278,7 @@ export interface Finding {
     forCoach: boolean;
 }
 
-export type FindingKind = 'offCgLine' | 'smashLow' | 'attackDown' | 'faceToPath' | 'spinTooHigh' | 'spinTooLow' | 'descentTooSteep' | 'descentTooShallow' | 'twoWayMiss' | 'hiddenCurve' | 'startsThere' | 'curvesThere' | 'drawsToHeel' | 'drawsToToe';
+export type FindingKind = 'usualMiss' | 'offCgLine' | 'smashLow' | 'attackDown' | 'faceToPath' | 'spinTooHigh' | 'spinTooLow' | 'descentTooSteep' | 'descentTooShallow' | 'twoWayMiss' | 'hiddenCurve' | 'startsThere' | 'curvesThere' | 'drawsToHeel' | 'drawsToToe';
 
 export interface Fitting {
     id: number;
@@ -292,6 +292,9 @@ export interface Fitting {
     createdAt: string;
     updatedAt: string;
     setups: Setup[];
+    names: Record<string, { head: string; loftDeg?: number; sleeve?: string; weights?: string; shaft?: string; lengthMm?: number; grip?: string; ball?: string; teeMm?: number; cue?: string; }>;
+    wrongHand: string[];
+    visits: number[];
     trials: TrialName[];
     ratings: Record<string, Record<string, number>>;
     screening: Screening;
@@ -314,6 +317,10 @@ export interface Forgiveness {
 export interface Found {
     own: string;
     benchmark: string;
+    only: string;
+    preset: string;
+    tooDear: string[];
+    step: NextStep;
     calibration: MonitorVisit[];
     scoring: string;
     unit: string;
@@ -362,6 +369,7 @@ export interface FoundSetup {
     shareInterval: Interval;
     leftShare: number;
     rightShare: number;
+    troubleShare: number;
     never: NeverSeen[];
     gain: number;
     gainInterval: Interval;
@@ -402,7 +410,7 @@ export interface GuardRail {
     figures: Record<string, number | string | string[]>;
 }
 
-export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBall' | 'otherTee' | 'otherVisit' | 'otherConditions' | 'playerCompensating' | 'labelAndDataDisagree' | 'speedFalling' | 'speedRising' | 'monitorDisagrees';
+export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBall' | 'notTheirBall' | 'rangeBall' | 'otherTee' | 'otherVisit' | 'otherConditions' | 'playerCompensating' | 'labelAndDataDisagree' | 'speedFalling' | 'speedRising' | 'monitorDisagrees';
 
 export type Hand = 'right' | 'left';
 
@@ -478,6 +486,14 @@ export interface Interval {
     high: number;
 }
 
+/** What the judge says after n counted shots, and the one next thing to do; next: the candidate that it is about */
+export interface Judge {
+    n: number;
+    judge: Advice | null;
+    step: NextStep;
+    next: { tag: string; setupTag: string | null; head: string; sleeve: string; weights: string; with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string; }; like: string | null; } | null;
+}
+
 export interface JudgedSetup {
     tag: string;
     n: number;
@@ -511,6 +527,8 @@ export interface Judgement {
     carryGainInterval?: Interval;
     totalGainM?: number;
     totalGainInterval?: Interval;
+    averages?: Record<string, number>;
+    troubleShare?: number;
     never?: NeverSeen[];
     barredBy?: string[];
     sideKnown: number;
@@ -614,6 +632,14 @@ export interface NextMove {
     effect: Record<string, { value: number; low: number; high: number; }>;
 }
 
+/** The one thing to do next, the same on every screen */
+export interface NextStep {
+    kind: 'baseline' | 'more' | 'benchmark' | 'hit' | 'stop' | 'none';
+    tag: string | null;
+    shots: number | null;
+    why: string | null;
+}
+
 export interface OtherDay {
     day: string;
     pick: string;
@@ -624,6 +650,7 @@ export interface OtherDay {
     chance: number;
     turns: boolean;
     carryM: number;
+    keepCost?: number;
 }
 
 export interface Outlook {
@@ -636,6 +663,7 @@ export interface Outlook {
     target: number;
     bandDeg: [number, number];
     wantedApexM: number;
+    headLoft: { head: string; statedLoftDeg: number; position: string; toOrder: boolean; from: string; } | null;
     carryInStillAirM: number;
     windSideM: number;
     field: Field;
@@ -839,6 +867,7 @@ export interface Setup {
     sleeveLieDeg: number | null;
     weights: string;
     shaft: string;
+    grip: string;
     lengthMm: number | null;
     ball: string;
     note: string;
@@ -965,6 +994,7 @@ export interface TrialName {
     number: number;
     kind: string;
     tag: string;
+    visit: number | null;
 }
 
 export interface Trouble {
@@ -1069,7 +1099,7 @@ export interface WhyBridge {
 /** The player was another when the setup was hit than when the benchmark was: no word is said of it */
 export interface Withheld {
     speedMps: number;
-    why: 'trend' | 'otherSwing';
+    why: 'trend' | 'otherSwing' | 'warmingUp';
 }
 
 export interface Worth {
@@ -1086,6 +1116,10 @@ export interface Worth {
     currency: string;
     money: number | null;
     verdict: WorthVerdict;
+    cost?: { what: string; label: string; price: number | null; currency: string; }[];
+    isPriceKnown?: boolean;
+    isPriceMixed?: boolean;
+    moneyCurrency?: string;
 }
 
 export type WorthVerdict = 'more' | 'less' | 'open';

@@ -11,7 +11,7 @@
 <div class="controls">
     <div class="setups" role="radiogroup" aria-label="Setup for the next trial">
         {#each bay.shown as s (s.id)}
-            <label class:on={bay.chosen === s.id} title={nameOf(s)}
+            <label class:on={bay.chosen === s.id} title={nameOf(s, bay.fitting)}
                 ><input type="radio" name="hand" value={s.id} aria-label="Setup {s.tag}" bind:group={bay.chosen} /><Glyph
                     tag={s.tag}
                     r={10}

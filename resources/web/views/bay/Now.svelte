@@ -7,7 +7,9 @@
     import Averages from './Averages.svelte';
     import type { BayScreen } from './bay.svelte';
     import RatingCard from './RatingCard.svelte';
-    import { budgetText, nextMove, repeatText, shotSentence, verdictMark, verdictsShown } from './sentences';
+    import { stepText } from '../../format/judged';
+    import { candidateName } from '../finder/sentences';
+    import { budgetText, judgeText, nextMove, repeatText, shotSentence, verdictMark, verdictsShown } from './sentences';
 
     // What is read from where the player stands: what is in the hand, the last shot, and what the shots say.
     let { bay, view }: { bay: BayScreen; view: BayView } = $props();
@@ -27,7 +29,7 @@
         {:else if bay.inHand && running}
             <Glyph tag={bay.inHand.tag} r={15} />
             <div>
-                <b>{running.kind === 'warm-up' ? 'Warm-up with ' : ''}{nameOf(bay.inHand)}{bay.inHand.starred ? ' ★' : ''}</b>
+                <b>{running.kind === 'warm-up' ? 'Warm-up with ' : ''}{nameOf(bay.inHand, bay.fitting)}{bay.inHand.starred ? ' ★' : ''}</b>
                 <span class="small"
                     >trial {running.number}{bay.isBenchmark ? ', the benchmark' : ''} · {view.counted} count{budgetText(view.budget)}{view
                         .visit.number > 1
@@ -56,7 +58,13 @@
                     >{verdictMark(v)}<span class="visually-hidden"> ({v.verdict})</span></span
                 >{/each}
         </p>
-        <p class="next">{nextMove(view, bay.benchmark?.tag ?? null)}</p>
+        {#if nextMove(view, bay.benchmark?.tag ?? null)}<p class="next">{nextMove(view, bay.benchmark?.tag ?? null)}</p>{/if}
+        {#if bay.judged && !view.blind && running?.kind !== 'warm-up'}
+            <p class="next"><b>Next:</b> {stepText(bay.judged.step, candidateName(bay.judged, bay.fitting))}</p>
+            {#if judgeText(bay.judged, running?.tag ?? '', units)}<p class="again">
+                    {judgeText(bay.judged, running?.tag ?? '', units)}
+                </p>{/if}
+        {/if}
         {#if bay.offers}<button onclick={bay.promote}>Make {running?.tag} the benchmark <small>+</small></button>{/if}
         {#if again}<p class="again">{again}</p>{/if}
         {#if view.flips.length}<p class="again">

@@ -1,7 +1,7 @@
 import { push } from 'svelte-spa-router';
 import { untrack } from 'svelte';
 import { get, patch, post, say, Unreached } from '../../api/client';
-import type { BayChange, BayView, Fitting, Setup, Shot } from '../../api/generated/types';
+import type { BayChange, BayView, Fitting, Setup, Shot, Judge } from '../../api/generated/types';
 import { watchLive } from '../../lib/live';
 import { current, loadFitting, session } from '../../lib/session.svelte';
 import type { Noting } from './NoteField.svelte';
@@ -26,6 +26,10 @@ export class BayScreen {
     /** Where the chosen setup is being put: parked or dropped. */
     shelf = $state('');
     noting = $state<Noting | null>(null);
+    /** The judge's last figures and the one next thing to do, worked out in the background. */
+    judged = $state<Judge | null>(null);
+    private judgedOf = '';
+    private asking: ReturnType<typeof setTimeout> | undefined;
 
     readonly id: number;
     private stamp: string | null = null;
@@ -71,7 +75,7 @@ export class BayScreen {
     /** Reads the screen, watches for news, and keeps the choices right. To be called while the component is made. */
     watch(): void {
         $effect(() => void this.load());
-        $effect(() => () => clearTimeout(this.retry));
+        $effect(() => () => (clearTimeout(this.retry), clearTimeout(this.asking)));
         const key = $derived(this.view?.live);
         $effect(() => {
             if (key)
@@ -104,9 +108,24 @@ export class BayScreen {
             this.chosen ??= now.running?.setupId ?? this.fitting.benchmarkSetupId;
             this.unread = '';
             this.behind = false;
+            this.judge(now);
         } catch (e) {
             this.unread = this.failed(e);
         }
+    }
+
+    /** Asks for the judge's figures once nothing has come for a moment; what stands meanwhile is what was judged last, with its shots. */
+    private judge(now: BayView): void {
+        const of = JSON.stringify([now.stamp, now.counts]);
+        if (of === this.judgedOf || now.blind) return;
+        clearTimeout(this.asking);
+        this.asking = setTimeout(() => {
+            this.judgedOf = of;
+            void get<Judge>(`fittings/${this.id}/judge`).then(
+                (answer) => (this.judged = answer),
+                () => (this.judgedOf = ''),
+            );
+        }, 700);
     }
 
     /** A shot changes the counts of the trail and nothing else of the fitting. */

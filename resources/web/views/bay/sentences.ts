@@ -1,4 +1,5 @@
-import type { BayView, MishitReason, Shot, LiveVerdict, UnitChoice } from '../../api/generated/types';
+import type { BayView, Judge, MishitReason, Shot, LiveVerdict, UnitChoice } from '../../api/generated/types';
+import { carryGain, outOf14 } from '../../format/judged';
 import { figure, plain, unitOf, factor } from '../../format/units';
 
 /** Why a shot looks like a mishit, with this player's usual beside it. */
@@ -82,7 +83,7 @@ export function meanText(
     return `${figure(field, mean.mean, units)}${half === null ? '' : ` ± ${plain(half, field === 'spinRpm' ? 0 : field === 'launchDeg' || field.endsWith('Mps') ? 1 : 0)}`}`;
 }
 
-/** What to do next, in one sentence. */
+/** What the shots say of the setup in the hand, in one sentence; empty where the next step says all. */
 export function nextMove(view: BayView, benchmarkTag: string | null): string {
     const trial = view.running;
     if (view.blind)
@@ -94,12 +95,8 @@ export function nextMove(view: BayView, benchmarkTag: string | null): string {
     if (!trial) return 'Choose the setup in the hand, and begin.';
     if (trial.kind === 'warm-up') return 'Warm up. These shots count for nothing; begin the trial when the player is ready.';
     const counted = view.counted;
-    if (trial.tag === benchmarkTag)
-        return counted < 5
-            ? `Hit the benchmark ${5 - counted} more: everything is measured against it.`
-            : 'The benchmark stands. Take the next setup.';
-    if (view.benchmarkMeans === null) return `Hit the benchmark ${benchmarkTag ?? ''} first: there is nothing to stand against yet.`;
-    if (counted < 3) return `${3 - counted} more before anything can be said.`;
+    if (trial.tag === benchmarkTag || counted < 3 || view.benchmarkMeans === null) return '';
+    if (view.withheld) return WITHHELD[view.withheld.why]!(trial.tag, benchmarkTag ?? '');
     const told = view.verdicts.find((s) => s.declared);
     const others = view.verdicts
         .filter((s) => !s.declared && s.verdict !== 'open')
@@ -107,11 +104,26 @@ export function nextMove(view: BayView, benchmarkTag: string | null): string {
     const also = others.length ? ` (${others.join(', ')})` : '';
     if (told?.verdict === 'better')
         return `${trial.tag} is ${told.name} than ${benchmarkTag}${also}. Make it the benchmark, if it is the one to beat.`;
-    if (told?.verdict === 'worse') return `${trial.tag} is not ${told.name}${also}. Back to ${benchmarkTag}, or the next setup.`;
+    if (told?.verdict === 'worse') return `${trial.tag} is not ${told.name}${also}.`;
     if (told?.verdict === 'same') return `As good as ${benchmarkTag}${also}: more shots are not worth it.`;
     return told?.moreShots
         ? `Can’t tell yet${also}: about ${told.moreShots} more would settle “${told.name}”.`
-        : `Too close to tell${also}: try a bigger change.`;
+        : `Too close to tell${also}.`;
+}
+const WITHHELD: Record<string, (tag: string, benchmark: string) => string> = {
+    trend: (tag, benchmark) => `No word on ${tag}: the player’s speed has moved since ${benchmark} was hit.`,
+    otherSwing: (tag, benchmark) =>
+        `No word on ${tag}: it is hit with another speed than ${benchmark}. Another player, tired, or holding back?`,
+    warmingUp: (tag, benchmark) => `No word on ${tag}: the first shots with ${benchmark} were a warm-up.`,
+};
+
+/** The judge's last figures of the setup in the hand, with the shots they rest on. */
+export function judgeText(judge: Judge, tag: string, units: UnitChoice): string {
+    const j = judge.judge?.setups.find((s) => s.tag === tag);
+    if (!j || !judge.judge) return '';
+    const side = j.sideKnown ? `${outOf14(j.share)} drives in the corridor` : '';
+    const carry = tag === judge.judge.benchmark ? '' : `${carryGain(j, units)} against ${judge.judge.benchmark}`;
+    return `Judged after ${judge.n} shots: ${[carry, side].filter(Boolean).join(', ')}.`;
 }
 
 /** Where a confirm run stands. */

@@ -93,7 +93,7 @@
                     <li>
                         <Glyph tag={setup.tag} r={14} open={setup.counted === 0} />
                         <div>
-                            <b>{nameOf(setup)}</b>
+                            <b>{nameOf(setup, fitting)}</b>
                             <p class="small">
                                 <span class:warn={far(setup)}
                                     >{loftText(setup)}{#if far(setup)}: print and gauge differ by {plain(

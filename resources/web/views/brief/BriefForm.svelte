@@ -11,7 +11,7 @@
     import { BriefScreen } from './brief.svelte';
     import BriefFields from './BriefFields.svelte';
     import { SECTIONS } from './fields';
-    import { apexText, priceText, shownValue, speedText, targetText } from './sentences';
+    import { apexText, attackText, loftText, priceText, shownValue, speedText, targetText } from './sentences';
 
     let { fitting }: { fitting: Fitting } = $props();
     const brief = untrack(() => new BriefScreen(() => fitting));
@@ -80,8 +80,8 @@
             <Ridge {outlook} {units} />
             <div class="says" class:stale={isWrong}>
                 {#if isWrong}<p class="small">As it was before what cannot be read: see the fields in red.</p>{/if}
-                <p><b>{seen.school[0]!.toUpperCase() + seen.school.slice(1)}:</b> {targetText(outlook, units)}</p>
-                <p>{apexText(outlook, seen.sketch, units)} <span class="small">{speedText(outlook, units)}</span></p>
+                <p><b>{seen.school[0]!.toUpperCase() + seen.school.slice(1)}:</b> {targetText(outlook, units)} {loftText(outlook)}</p>
+                <p>{apexText(outlook, seen.sketch, units)} <span class="small">{speedText(outlook, units)} {attackText(outlook)}</span></p>
                 <p>{priceText(outlook, seen.sketch, units)}</p>
             </div>
         {:else}

@@ -74,6 +74,7 @@ export const SECTIONS: [title: string, fields: BriefField[]][] = [
             choice('miss', 'Usual miss'),
             measured('carryM', 'Typical carry', 'distance'),
             measured('clubSpeedMps', 'Club speed', 'speed', { hint: (units) => `${units.speed}, if known` }),
+            number('attackDeg', 'Attack angle', { hint: () => '°, + is up, if known' }),
             number('handicap', 'Handicap'),
             number('swings', 'Swings available', { numeric: true }),
         ],
@@ -121,6 +122,7 @@ export const SECTIONS: [title: string, fields: BriefField[]][] = [
         [
             number('minutes', 'Minutes', { numeric: true }),
             number('money', 'Money'),
+            number('labour', 'Fitting and building', { hint: () => 'cost of the work' }),
             { field: 'currency', label: 'Currency', kind: 'text', most: BRIEF_TEXTS.currency },
             choice('purchase', 'Buying'),
         ],

@@ -1,5 +1,5 @@
 import type { Brief, Outlook, UnitChoice } from '../../api/generated/types';
-import { factor, plain } from '../../format/units';
+import { factor, plain, signed } from '../../format/units';
 
 const dist = (m: number, units: UnitChoice) => `${plain(Math.abs(m) * factor(units.distance), 0)} ${units.distance}`;
 const high = (m: number, units: UnitChoice) => `${plain(Math.abs(m) * factor(units.height), 0)} ${units.height}`;
@@ -13,6 +13,22 @@ export function speedText(o: Outlook, units: UnitChoice): string {
         carry: `Club speed about ${speed}, worked out from the typical carry.`,
         assumed: `Club speed ${speed} is assumed: a typical carry or a speed would make this theirs.`,
     }[o.speedFrom]!;
+}
+
+/** Whose attack the target is for, and how it is known. */
+export const attackText = (o: Outlook): string =>
+    ({
+        told: `Attack ${signed(o.attackDeg, 1)}°, as told.`,
+        measured: `Attack ${signed(o.attackDeg, 1)}°, measured with the own club.`,
+        assumed: 'Attack taken as level: ask, or measure the own club.',
+    })[o.attackFrom]!;
+
+/** Which head loft the target means, on this rack. */
+export function loftText(o: Outlook): string {
+    const m = o.headLoft;
+    if (!m) return '';
+    const at = m.position === '' ? '' : ` at ${m.position}`;
+    return `That is about a ${plain(m.statedLoftDeg, 1)}°${at} (${m.head}${m.toOrder ? ', to order' : ''}), ${m.from === 'measured' ? 'by what was delivered with the own club' : 'before the own club was hit'}.`;
 }
 
 /** The target of the school, in one sentence. */
@@ -29,11 +45,11 @@ export function targetText(o: Outlook, units: UnitChoice): string {
 
 /** The apex that goes with it, beside the six-iron's. */
 export function apexText(o: Outlook, brief: Pick<Brief, 'sixIronApexM'>, units: UnitChoice): string {
-    const apex = o.ridge[o.target]!.apexM;
-    const text = `Apex target ${high(apex, units)}`;
+    const apex = o.wantedApexM;
+    const text = `Apex wanted ${high(apex, units)}`;
     if (brief.sixIronApexM === null) return `${text}.`;
-    const off = (apex - brief.sixIronApexM) * factor(units.height);
-    return `${text}; the six-iron’s is ${high(brief.sixIronApexM, units)}, ${Math.abs(off) < 1 ? 'the same' : `${plain(Math.abs(off), 0)} ${units.height} ${off > 0 ? 'lower' : 'higher'}`}.`;
+    const off = (o.ridge[o.target]!.apexM - brief.sixIronApexM) * factor(units.height);
+    return `${text}, the six-iron’s; the target above flies ${Math.abs(off) < 1 ? 'as high' : `${plain(Math.abs(off), 0)} ${units.height} ${off > 0 ? 'higher' : 'lower'}`}.`;
 }
 
 /** What a yard is worth against a fairway. */

@@ -12,6 +12,8 @@
     import OffCentre from './OffCentre.svelte';
     import Pictures from './Pictures.svelte';
     import Says from './Says.svelte';
+    import { candidateName } from '../finder/sentences';
+    import { stepText } from '../../format/judged';
     import { railText } from './sentences';
 
     let { params }: { params: { id: string } } = $props();
@@ -31,18 +33,36 @@
             <Failures failures={judging?.failures} />
             <div class="two">
                 <section>
+                    {#if fitting.visits.length > 1}<label class="small"
+                            >Shots of
+                            <select bind:value={compared.visit} onchange={() => void compared.load()}
+                                ><option value={null}>all visits</option>{#each fitting.visits as v (v)}<option value={v}>visit {v}</option
+                                    >{/each}</select
+                            ></label
+                        >{/if}
                     <h1>{columns.length > 1 ? `${columns.slice(1).join(', ')} against ${columns[0]}` : `${columns[0]} alone`}</h1>
                     <p class="small">
-                        Mean ± SD for the benchmark; for the others the difference from it, with its 95 % interval. Bold: the interval
-                        leaves zero out. Grey: the shots cannot tell. Click a stop on the trail to add or drop a setup.
+                        Judged: by the models from all that was hit, the same figures as on Finder, Decide and the sheet. These shots alone:
+                        mean ± SD for the benchmark; for the others the difference from it within each visit, with its 95 % interval. Bold:
+                        told apart also when all measures and setups are asked at once. Click a stop on the trail to add or drop one.
                     </p>
-                    <Differences {comparison} {columns} {fitting} onbenchmark={(tag) => compared.makeBenchmark(fitting, tag)} />
+                    <Differences
+                        {comparison}
+                        judge={judging?.judge ?? null}
+                        {columns}
+                        {fitting}
+                        onbenchmark={(tag) => compared.makeBenchmark(fitting, tag)}
+                    />
                     <p class="small">
                         Averages of {judging?.screening ?? ''}. Side, curve, direction and axis: + is right. Total is computed on {fitting
                             .brief.turf} ground unless measured: the roughest figure here.
                     </p>
                     {#if judging}
                         <Says {judging} {judged} {others} {fitting} />
+                        {#if compared.step}<p class="next">
+                                <b>Next.</b>
+                                {stepText(compared.step.step, candidateName(compared.step, fitting))}
+                            </p>{/if}
                         <LikeForLike {judged} {units} />
                         {#if rails.length}
                             <h2>To keep in mind</h2>
@@ -89,6 +109,10 @@
         display: grid;
         gap: 8px;
         min-width: 0;
+    }
+    .next {
+        border-left: 3px solid var(--mint);
+        padding-left: 10px;
     }
     .rails {
         margin: 0;

@@ -1,21 +1,30 @@
 <script lang="ts">
-    import type { Comparison, Fitting } from '../../api/generated/types';
+    import type { Advice, Comparison, Fitting } from '../../api/generated/types';
     import Glyph from '../../parts/Glyph.svelte';
     import Scroll from '../../parts/Scroll.svelte';
+    import { DRIVES, pct } from '../../format/judged';
     import { factor, figure, MEASURES, plain, signed, unitOf } from '../../format/units';
     import { digits } from './compare.svelte';
 
     let {
         comparison,
+        judge,
         columns,
         fitting,
         onbenchmark,
-    }: { comparison: Comparison; columns: string[]; fitting: Fitting; onbenchmark: (tag: string) => void } = $props();
+    }: {
+        comparison: Comparison;
+        judge: Advice | null;
+        columns: string[];
+        fitting: Fitting;
+        onbenchmark: (tag: string) => void;
+    } = $props();
     const units = $derived(fitting.player.units);
     const k = (measure: string) => factor(unitOf(measure, units));
     const rows = $derived(comparison.rows.filter((r) => columns.some((t) => r.cells[t]?.summary)));
     const setOf = (tag: string) => comparison.sets.find((s) => s.tag === tag);
-    const pct = (v: number) => `${Math.round(v * 100)}\u00a0%`;
+    const judgedOf = (tag: string) => judge?.setups.find((s) => s.tag === tag);
+    const d = $derived(factor(units.distance));
 </script>
 
 <Scroll label="Differences">
@@ -44,21 +53,59 @@
                             >{setup?.playing.loftFromPrint
                                 ? 'print, not read'
                                 : setup && Math.abs(setup.loftOffDeg ?? 0) > 0.05
-                                  ? `print says ${plain(setup.playing.squared.loftDeg + (setup.loftOffDeg ?? 0), 1)}°`
+                                  ? `stamped ${plain(setup.statedLoftDeg, 1)}°; by its print it would play ${plain(setup.playing.squared.loftDeg + (setup.loftOffDeg ?? 0), 1)}°`
                                   : ''}</small
                         ></td
                     >
                 {/each}
             </tr>
-            <tr class="share">
-                <td>In the corridor <small>at rest, aim fixed</small></td>
+            {#if judge}
+                <tr class="share">
+                    <td>Carry against {judge.benchmark} <small>{units.distance}, judged</small></td>
+                    {#each columns as tag (tag)}
+                        {@const j = judgedOf(tag)}
+                        <td
+                            >{tag === judge.benchmark || !j?.carryGainInterval ? '' : signed(j.carryGainM! * d, 0)}<small
+                                >{tag === judge.benchmark || !j?.carryGainInterval
+                                    ? ''
+                                    : `${signed(j.carryGainInterval.low * d, 0)} to ${signed(j.carryGainInterval.high * d, 0)}`}</small
+                            ></td
+                        >
+                    {/each}
+                </tr>
+                <tr class="share">
+                    <td>In the corridor <small>of 14 drives, judged</small></td>
+                    {#each columns as tag (tag)}
+                        {@const j = judgedOf(tag)}
+                        <td
+                            >{j?.sideKnown ? Math.round(j.share * DRIVES) : 'unknown'}<small
+                                >{j?.sideKnown
+                                    ? `${Math.round(j.shareInterval.low * DRIVES)} to ${Math.round(j.shareInterval.high * DRIVES)} · ${pct(j.share)}`
+                                    : 'side not measured'}</small
+                            ></td
+                        >
+                    {/each}
+                </tr>
+                {#each judge.setups[0]?.never ?? [] as { kind }, i (kind)}
+                    <tr class="share">
+                        <td>Never: {kind} <small>of 14 drives, judged</small></td>
+                        {#each columns as tag (tag)}
+                            {@const n = judgedOf(tag)?.never?.[i]}
+                            <td class:harm={n?.isBarred && tag !== judge.benchmark}
+                                >{n ? Math.round(n.chance * DRIVES) : '–'}<small
+                                    >{n?.isBarred && tag !== judge.benchmark ? 'likelier: not advised' : n ? pct(n.chance) : ''}</small
+                                ></td
+                            >
+                        {/each}
+                    </tr>
+                {/each}
+            {/if}
+            <tr class="alone"><th colspan={columns.length + 1}>What these shots alone say</th></tr>
+            <tr>
+                <td>Came to rest in the corridor</td>
                 {#each columns as tag (tag)}
-                    {@const s = setOf(tag)?.share}
-                    <td
-                        >{s && s.n ? pct(s.share) : 'unknown'}<small
-                            >{s && s.n ? `${Math.round(s.interval.low * 100)} to ${pct(s.interval.high)}` : 'side not measured'}</small
-                        ></td
-                    >
+                    {@const s = setOf(tag)?.inCorridor}
+                    <td class="vague">{s && s.of ? `${s.in} of ${s.of}` : '–'}</td>
                 {/each}
             </tr>
             {#each rows as row (row.measure)}
@@ -117,6 +164,13 @@
     .benchmark {
         color: var(--mint);
         font-weight: 620;
+    }
+    .alone th {
+        text-align: left;
+        padding-top: 12px;
+    }
+    .harm {
+        color: var(--brick);
     }
     .share td {
         background: var(--mint-wash);

@@ -1,7 +1,7 @@
 <script lang="ts">
     import type { Fitting, JudgedSetup, Judging } from '../../api/generated/types';
     import Glyph from '../../parts/Glyph.svelte';
-    import { findingText, nextText, rangeText, verdictText } from './sentences';
+    import { findingText, rangeText, verdictText, withheldText } from './sentences';
 
     let { judging, judged, others, fitting }: { judging: Judging; judged: JudgedSetup[]; others: JudgedSetup[]; fitting: Fitting } =
         $props();
@@ -28,7 +28,11 @@
     {#each others as s (s.tag)}<li>
             <Glyph tag={s.tag} r={8} />
             <span>
-                <b>{verdictText(s, judging.benchmark ?? '', units)}</b>
+                <b
+                    >{s.withheld
+                        ? withheldText(s, judging.benchmark ?? '', fitting.player.hand, units)
+                        : verdictText(s, judging.benchmark ?? '', units)}</b
+                >
                 {besides(s).join(' ')}
             </span>
         </li>{/each}
@@ -42,7 +46,6 @@
             </li>{/each}
     {/each}
 </ul>
-{#if judging.next}<p class="next"><b>Next.</b> {nextText(judging.next, units)}</p>{/if}
 
 <style>
     .says {
@@ -57,9 +60,5 @@
         grid-template-columns: 22px 1fr;
         gap: 8px;
         align-items: start;
-    }
-    .next {
-        border-left: 3px solid var(--mint);
-        padding-left: 10px;
     }
 </style>

@@ -1,5 +1,5 @@
 import { get, patch } from '../../api/client';
-import type { Comparison, Fitting, Judging, Setup, Shot } from '../../api/generated/types';
+import type { Comparison, Fitting, Judge, Judging, Setup, Shot } from '../../api/generated/types';
 import { MEASURES } from '../../format/units';
 import { Form } from '../../lib/form.svelte';
 import { Loader } from '../../lib/load.svelte';
@@ -12,6 +12,10 @@ export class Compared {
     comparison = $state<Comparison | null>(null);
     judging = $state<Judging | null>(null);
     shots = $state<Shot[]>([]);
+    /** The one next thing to do, as every screen says it. */
+    step = $state<Judge | null>(null);
+    /** Only the shots of one visit; null: of all, each setup against the benchmark of its day. */
+    visit = $state<number | null>(null);
     chosen = $state<string[] | null>(null);
     reading = new Loader<[Comparison, Shot[], Judging]>();
     sending = new Form();
@@ -22,7 +26,7 @@ export class Compared {
         const id = this.id();
         const answer = await this.reading.load(() =>
             Promise.all([
-                get<Comparison>(`fittings/${id}/comparison`),
+                get<Comparison>(`fittings/${id}/comparison${this.visit === null ? '' : `?visit=${this.visit}`}`),
                 get<Shot[]>(`fittings/${id}/shots`),
                 get<Judging>(`fittings/${id}/judging`),
             ]),
@@ -33,6 +37,7 @@ export class Compared {
         const chosen = (this.chosen ?? hit.slice(0, 4)).filter((t) => hit.includes(t));
         this.chosen = comparison.benchmark && !chosen.includes(comparison.benchmark) ? [comparison.benchmark, ...chosen] : chosen;
         [this.comparison, this.shots, this.judging] = [comparison, shots, judging];
+        this.step = await get<Judge>(`fittings/${id}/judge`).catch(() => null);
     }
 
     /** Adds a setup to what is compared, or takes it out. The benchmark stays. */

@@ -1,4 +1,4 @@
-import type { Alike, Finding, GuardRail, Hand, JudgedSetup, LiveVerdict, NextMove, UnitChoice } from '../../api/generated/types';
+import type { Alike, Finding, GuardRail, Hand, JudgedSetup, LiveVerdict, UnitChoice } from '../../api/generated/types';
 import { effect, figuresFor, say } from '../../format/sentences';
 import { factor, figure, MEASURES, plain, signed, unitOf } from '../../format/units';
 
@@ -44,19 +44,14 @@ export function alikeText(alike: Alike, units: UnitChoice): string {
     return `Taken out: luck in ${alike.corrected.map((c) => MEASURES[c]?.label.toLowerCase() ?? c).join(', ')}.${named.length ? ` Left in, as this setup’s own: ${named.join(', ')}.` : ''}`;
 }
 
-export function nextText(next: NextMove, units: UnitChoice): string {
-    const of = (m: string) => say('next.effect', effect(m, next.effect[m]!, units, m === 'launchDeg' ? 1 : 0));
-    return say('next', {
-        head: next.head,
-        sleeve: next.sleeve || 'none',
-        weights: next.weights || 'none',
-        mends: say(`mends.${next.mends}`),
-        launchDeg: of('launchDeg'),
-        spinRpm: of('spinRpm'),
-        carryM: of('carryM'),
-        sideM: of('sideM'),
+/** Why no word is said of a setup. */
+export const withheldText = (setup: Pick<JudgedSetup, 'tag' | 'withheld'>, benchmark: string, hand: Hand, units: UnitChoice): string =>
+    say('verdict.withheld', {
+        tag: setup.tag,
+        benchmark,
+        why: setup.withheld!.why,
+        ...figuresFor({ speedMps: setup.withheld!.speedMps }, hand, units),
     });
-}
 
 /** "It misses better" as a number. */
 export const zoneText = (v: number | null, field: string, units: UnitChoice) => (v === null ? '–' : figure(field, v, units));

@@ -18,7 +18,19 @@
     import Decided from './Decided.svelte';
     import Schools from './Schools.svelte';
     import Ties from './Ties.svelte';
-    import { againstRunnerUp, basisText, corridorText, givesUp, headline, notHitText, pct, reason, sureness } from './sentences';
+    import {
+        againstRunnerUp,
+        basisText,
+        corridorText,
+        givesUp,
+        headline,
+        neverTexts,
+        notHitText,
+        pct,
+        reason,
+        sureness,
+        windText,
+    } from './sentences';
     import Worth from './Worth.svelte';
 
     let { params }: { params: { id: string } } = $props();
@@ -97,6 +109,7 @@
                 <div>
                     <p class="verdict">{headline(advice)}</p>
                     <p>{reason(advice, fitting)} {againstRunnerUp(advice, fitting) || givesUp(advice, fitting)}</p>
+                    {#each neverTexts(advice, fitting) as line (line)}<p>{line}</p>{/each}
                     <p class="sure">{sureness(advice, fitting)}</p>
                 </div>
             </div>
@@ -107,7 +120,8 @@
             <div class="grounds">
                 <div class="stack">
                     {#if advice.setups.length > 1}<Schools grounds={advice} />{/if}
-                    {#if advice.days.length}<Days grounds={advice} {units} />{/if}
+                    {#if advice.days.length}<Days grounds={advice} {units} />
+                        {#if windText(advice, fitting)}<p>{windText(advice, fitting)}</p>{/if}{/if}
                 </div>
                 <div class="stack">
                     <Worth worth={advice.worth} unit={advice.unit} {fitting} />
@@ -157,9 +171,9 @@
                 <table>
                     <thead>
                         <tr>
-                            <th>Setup</th><th>Shots</th><th>Carry <small>{units.distance}</small></th><th
-                                >In the corridor <small>95&nbsp;%</small></th
-                            ><th>Side spread <small>{units.distance}</small></th>
+                            <th>Setup</th><th>Shots</th><th>Carried <small>{units.distance}, average</small></th><th
+                                >Carry against {advice.benchmark} <small>{units.distance}, 95&nbsp;%</small></th
+                            ><th>In the corridor <small>of 14 drives</small></th><th>Side spread <small>{units.distance}</small></th>
                             <th>Launch and spin cost <small>{units.distance} of carry</small></th><th
                                 >Strokes a hole against {advice.benchmark} <small>95&nbsp;%</small></th
                             ><th>Same aim for all</th>{#if advice.unit !== 'strokes'}<th
@@ -171,7 +185,7 @@
                         {#each advice.setups as s (s.tag)}
                             {@const setup = fitting.setups.find((x) => x.tag === s.tag)}
                             <tr class:chosen={s.tag === advice.pick}>
-                                <td><Glyph tag={s.tag} r={10} /> {setup ? nameOf(setup) : ''}</td>
+                                <td><Glyph tag={s.tag} r={10} /> <span class="name">{setup ? nameOf(setup, fitting) : ''}</span></td>
                                 <td>{s.n}</td>
                                 <td
                                     >{s.carry ? plain(s.carry.mean * d, 0) : '–'}<small
@@ -181,9 +195,18 @@
                                     ></td
                                 >
                                 <td
-                                    >{s.sideKnown ? pct(s.share) : 'unknown'}<small
+                                    >{s.tag === advice.benchmark || s.carryGainM === undefined || !s.carryGainInterval
+                                        ? ''
+                                        : signed(s.carryGainM * d, 0)}<small
+                                        >{s.tag === advice.benchmark || !s.carryGainInterval
+                                            ? ''
+                                            : `${signed(s.carryGainInterval.low * d, 0)} to ${signed(s.carryGainInterval.high * d, 0)}`}</small
+                                    ></td
+                                >
+                                <td
+                                    >{s.sideKnown ? Math.round(s.share * 14) : 'unknown'}<small
                                         >{s.sideKnown
-                                            ? `${Math.round(s.shareInterval.low * 100)} to ${pct(s.shareInterval.high)}`
+                                            ? `${Math.round(s.shareInterval.low * 14)} to ${Math.round(s.shareInterval.high * 14)} · ${pct(s.share)}`
                                             : 'side not measured'}</small
                                     ></td
                                 >

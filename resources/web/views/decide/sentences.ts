@@ -10,19 +10,19 @@ import type {
     UnitChoice,
     Worth,
 } from '../../api/generated/types';
+import { against, carryGain, DRIVES, judgement, neverText, outOf14, pct } from '../../format/judged';
 import { list, say } from '../../format/sentences';
 import { nameOf } from '../../format/setups';
 import { factor, plain, signed, when } from '../../format/units';
 
-export const pct = (v: number): string => `${Math.round(v * 100)}\u00a0%`;
-export const judgement = (advice: Advice, tag: string): Judgement | undefined => advice.setups.find((s) => s.tag === tag);
+export { judgement, pct };
 
 const dist = (m: number, fitting: Fitting) =>
     `${plain(Math.abs(m) * factor(fitting.player.units.distance), 0)} ${fitting.player.units.distance}`;
 const share = (j: Judgement) =>
     j.sideKnown
-        ? `${pct(j.share)} in the corridor (${Math.round(j.shareInterval.low * 100)} to ${pct(j.shareInterval.high)})`
-        : 'share in the corridor unknown, because side was not measured';
+        ? `${outOf14(j.share)} drives in the corridor (likely ${Math.round(j.shareInterval.low * DRIVES)} to ${Math.round(j.shareInterval.high * DRIVES)})`
+        : 'how many drives stay in the corridor is unknown, because side was not measured';
 
 /** Advice that was saved before there were other scorings is in strokes. */
 const isStrokes = (advice: Advice) => (advice.unit ?? 'strokes') === 'strokes';
@@ -42,56 +42,74 @@ export function corridorText(fitting: Fitting): string {
     return [`corridor ${dist(corridor.widthM, fitting)}`, ...sides].join(', ');
 }
 
-/** The pick in one line. */
-export function headline(advice: Advice): string {
+/** Advice and tie-break in one line: what is advised, and why it and not what is as good. */
+export function headline(advice: Advice & { tieBreak?: TieBreak | null }): string {
     if (advice.setups.length === 1) return `Only ${advice.pick} has been hit: there is nothing to choose between yet`;
     if (advice.pick === advice.benchmark)
         return advice.isConclusive ? `Keep ${advice.pick}` : `Keep ${advice.pick} for now: nothing hit so far surely beats it`;
+    const tie = advice.tieBreak;
+    if (tie?.choice === advice.pick && tie.by)
+        return `${advice.pick}: ${list(tie.steps[0] ? Object.keys(tie.steps[0].values).filter((t) => t !== advice.pick) : advice.ties)} would do as well, and ${tie.by} decides`;
     return advice.ties.length ? `${advice.pick}, though it cannot be told from ${list(advice.ties)}` : `${advice.pick}`;
 }
 
-/** Why, with the figures it rests on. */
+/** Why, with what the player feels first, then how sure, then the price in strokes once. */
 export function reason(advice: Advice, fitting: Fitting): string {
     const pick = judgement(advice, advice.pick);
     const own = judgement(advice, advice.benchmark);
     if (!pick || !own) return '';
-    const setup = fitting.setups.find((s) => s.tag === advice.pick);
-    const name = setup ? nameOf(setup) : advice.pick;
+    const named = (tag: string) => {
+        const setup = fitting.setups.find((s) => s.tag === tag);
+        return setup ? nameOf(setup, fitting) : tag;
+    };
     if (advice.pick === advice.benchmark) {
+        const next = advice.runnerUp ? judgement(advice, advice.runnerUp) : undefined;
         const best = judgement(advice, advice.best);
-        return best && best !== own
-            ? `${advice.best} looks ${amount(best.gain, advice, fitting)} better, with a chance of ${pct(best.chanceBetter)} that it really is. A change is advised from 80 %.`
-            : `${isStrokes(advice) ? `Nothing hit so far costs fewer strokes than ${name}` : `By “${advice.scoring}” nothing hit so far beats ${name}`}: ${share(own)}.`;
+        const held = best && best !== own ? best : next;
+        return held && held.gain > 0
+            ? `${named(held.tag)} looks ${amount(held.gain, advice, fitting)} better, with a chance of ${pct(held.chanceBetter)} that it really is. A change is advised from 80 %.`
+            : `${isStrokes(advice) ? `Nothing hit so far costs fewer strokes than ${named(advice.pick)}` : `By “${advice.scoring}” nothing hit so far beats ${named(advice.pick)}`}: ${share(own)}.`;
     }
-    const carry = pick.carry && own.carry ? pick.carry.mean - own.carry.mean : 0;
+    const does = against(pick, own, fitting);
     const gain = isStrokes(advice)
-        ? `costs about ${Math.abs(pick.strokes).toFixed(2)} strokes less on each driving hole than ${advice.benchmark}`
-        : `is ${amount(pick.gain, advice, fitting)} better than ${advice.benchmark} by “${advice.scoring}”`;
-    return `${name} ${gain} (chance that it is better: ${pct(pick.chanceBetter)}): ${share(pick)} against ${own.sideKnown ? pct(own.share) : 'unknown'}, and it carries ${dist(carry, fitting)} ${carry >= 0 ? 'farther' : 'shorter'}.`;
+        ? `That is worth ${Math.abs(pick.strokes).toFixed(2)} strokes on each driving hole`
+        : `By “${advice.scoring}” it is ${amount(pick.gain, advice, fitting)} better`;
+    return `Against ${advice.benchmark}, ${named(advice.pick)} ${does.length ? list(does) : 'was hit without side and carry'}. ${gain}; the chance that it is better at all is ${pct(pick.chanceBetter)}.`;
+}
+
+/** What of the brief's "must never see" each setup brings, of the pick first; and what is not advised because of it. */
+export function neverTexts(advice: Advice, fitting: Fitting): string[] {
+    const { units } = fitting.player;
+    const pick = judgement(advice, advice.pick);
+    const told = (j: Judgement | undefined) => (j?.never ?? []).map((n) => neverText(n, j!.tag, advice.benchmark, units));
+    const barred = advice.setups.filter((s) => s.tag !== advice.pick && s.tag !== advice.benchmark && (s.barredBy ?? []).length > 0);
+    return [
+        ...told(pick),
+        ...barred.map((s) => `${s.tag} is not advised: it likely brings more of what must never be seen (${list(s.barredBy ?? [])}).`),
+    ];
 }
 
 /** What the pick gives up against the longest and the straightest. */
 export function givesUp(advice: Advice, fitting: Fitting): string {
     const pick = judgement(advice, advice.pick);
-    if (!pick?.carry || advice.setups.length < 2) return '';
-    const others = advice.setups.filter((s) => s.tag !== advice.pick);
-    const longest = others.filter((s) => s.carry).sort((a, b) => b.carry!.mean - a.carry!.mean)[0];
+    if (!pick || pick.carryGainM === undefined || advice.setups.length < 2) return '';
+    const others = advice.setups.filter((s) => s.tag !== advice.pick && s.carryGainM !== undefined);
+    const longest = [...others].sort((a, b) => b.carryGainM! - a.carryGainM!)[0];
     const straightest = others.filter((s) => s.sideKnown).sort((a, b) => b.share - a.share)[0];
     const parts: string[] = [];
-    if (longest?.carry && longest.carry.mean > pick.carry.mean + 0.5)
-        parts.push(`${dist(longest.carry.mean - pick.carry.mean, fitting)} of carry against ${longest.tag}`);
-    if (straightest && straightest.share > pick.share + 0.01)
-        parts.push(`${Math.round((straightest.share - pick.share) * 100)} points of corridor share against ${straightest.tag}`);
-    return parts.length
-        ? `It gives up ${parts.join(' and ')}.`
-        : 'It is both the longest carry and the largest share in the corridor of those hit.';
+    const k = factor(fitting.player.units.distance);
+    if (longest && Math.round((longest.carryGainM! - pick.carryGainM) * k) >= 1)
+        parts.push(`${dist(longest.carryGainM! - pick.carryGainM, fitting)} of carry against ${longest.tag}`);
+    const drives = straightest ? Math.round(straightest.share * DRIVES) - Math.round(pick.share * DRIVES) : 0;
+    if (straightest && drives >= 1) parts.push(`${drives} of ${DRIVES} drives in the corridor against ${straightest.tag}`);
+    return parts.length ? `It gives up ${parts.join(' and ')}.` : 'None of those hit carries farther or keeps more drives in the corridor.';
 }
 
 export function sureness(advice: Advice, fitting: Fitting): string {
     if (advice.setups.length < 2) return 'Hit a second setup.';
     const loss = `If the pick is wrong, it costs about ${isStrokes(advice) ? `${advice.expectedLoss.toFixed(2)} strokes a hole` : amount(advice.expectedLoss, advice, fitting)} on average.`;
     if (advice.isConclusive) return `The shots carry this. ${loss}`;
-    return `This is a tie: the shots cannot tell ${advice.pick} from ${list(advice.ties)}. Decide by feel, height or price, or hit more. ${loss}`;
+    return `Cannot be told from it: ${list(advice.ties)}. ${loss}`;
 }
 
 export const SHORT_POLICY: Record<string, string> = {
@@ -118,15 +136,17 @@ export function dayText(day: string, units: UnitChoice): string {
 /** The pick against the runner-up, in the player's units: what it gains and what it gives up. */
 export function againstRunnerUp(advice: Advice, fitting: Fitting): string {
     const pick = judgement(advice, advice.pick);
-    const next = advice.setups.filter((s) => s.tag !== advice.pick).sort((a, b) => b.gain - a.gain)[0];
-    if (!pick?.carry || !next?.carry) return '';
+    const next = advice.runnerUp
+        ? judgement(advice, advice.runnerUp)
+        : advice.setups.filter((s) => s.tag !== advice.pick).sort((a, b) => b.gain - a.gain)[0];
+    if (!pick || !next || pick.carryGainM === undefined || next.carryGainM === undefined) return '';
     const gains: string[] = [];
     const costs: string[] = [];
-    const carry = pick.carry.mean - next.carry.mean;
+    const carry = pick.carryGainM - next.carryGainM;
     if (Math.abs(carry) * factor(fitting.player.units.distance) >= 1) (carry > 0 ? gains : costs).push(`${dist(carry, fitting)} of carry`);
     if (pick.sideKnown && next.sideKnown) {
-        const points = Math.round((pick.share - next.share) * 100);
-        if (Math.abs(points) >= 2) (points > 0 ? gains : costs).push(`${Math.abs(points)} of 100 drives in the corridor`);
+        const drives = Math.round(pick.share * DRIVES) - Math.round(next.share * DRIVES);
+        if (drives !== 0) (drives > 0 ? gains : costs).push(`${Math.abs(drives)} of ${DRIVES} drives in the corridor`);
     }
     const stars = (tag: string) => fitting.ratings?.[String(fitting.setups.find((s) => s.tag === tag)?.id)]?.confidence;
     const [a, b] = [stars(advice.pick), stars(next.tag)];
@@ -135,6 +155,14 @@ export function againstRunnerUp(advice: Advice, fitting: Fitting): string {
     if (!gains.length && !costs.length) return `Nothing that can be measured sets it apart from the runner-up ${next.tag}.`;
     if (!costs.length) return `Against the runner-up ${next.tag} it gives up nothing, and gains ${gains.join(' and ')}.`;
     return `Against the runner-up ${next.tag} it gives up ${costs.join(' and ')}${gains.length ? ` for ${gains.join(' and ')}` : ''}.`;
+}
+
+/** Into the wind: the two schools, and what keeping the window costs there. */
+export function windText(g: Grounds, fitting: Fitting): string {
+    const wind = g.days.find((d) => d.day === 'into the wind');
+    if (!wind || wind.keepCost === undefined) return '';
+    if (wind.pick === g.pick) return `Into the wind both schools meet: “flight it down” and “keep your window” both play ${g.pick}.`;
+    return `Into the wind: “flight it down” plays ${wind.pick}; “keep your window” stays with ${g.pick}, which costs ${amount(wind.keepCost, g, fitting)} there.`;
 }
 
 export function basisText(advice: Advice): string {
@@ -148,7 +176,7 @@ export function notHitText(advice: Advice, found: Found): string {
     const pick = found.setups.find((s) => s.setupTag === advice.pick || s.tag === advice.pick);
     const best = found.setups.filter((s) => !s.tested)[0];
     if (!pick || !best || best.gain - pick.gain < (found.unit === 'strokes' ? 0.015 : 1.5)) return '';
-    return `Not hit yet: ${[best.head, best.sleeve, best.weights].filter(Boolean).join(' · ')} is expected to beat the pick by ${plain((best.gain - pick.gain) * 1, found.unit === 'strokes' ? 3 : 1)} ${found.unit}.`;
+    return `Not hit yet: ${[best.head, best.sleeve, best.weights].filter(Boolean).join(' · ')} is expected to beat the pick by ${plain(best.gain - pick.gain, found.unit === 'strokes' ? 2 : 1)} ${found.unit}.`;
 }
 
 /** Unanimous, or what the disagreement is about. */
@@ -178,9 +206,33 @@ export function schoolsText(g: Grounds): string {
 /** Strokes saved: minus = it costs some. */
 const saved = (v: number): string => plain(v, 1);
 
+/** What has to be paid: each thing that is bought, in its currency; several currencies are not added up. */
+function costText(worth: Worth): { price: string; over: string } {
+    const lines = worth.cost ?? [{ what: 'head', label: worth.head, price: worth.price, currency: worth.currency }];
+    const told = lines.map(
+        (l) => `${l.label ? l.label : l.what} ${l.price === null ? 'without a price' : `${plain(l.price, 0)} ${l.currency}`}`,
+    );
+    if (worth.isPriceMixed)
+        return { price: told.join(' + '), over: ' These are several currencies: they are not added up or held against the budget.' };
+    if (lines.every((l) => l.price === null)) return { price: 'No price on the rack', over: '' };
+    const sum = `${plain(worth.price ?? 0, 0)} ${worth.currency}`;
+    const parts = lines.length > 1 ? ` (${told.join(', ')})` : '';
+    const open = worth.isPriceKnown === false ? ' and what has no price' : '';
+    const isOther = worth.moneyCurrency && worth.currency && worth.moneyCurrency !== worth.currency;
+    const over =
+        worth.money === null || worth.price === null
+            ? ''
+            : isOther
+              ? ` The brief has ${plain(worth.money, 0)} ${worth.moneyCurrency}: another currency, not compared.`
+              : worth.price > worth.money
+                ? ` The brief has ${plain(worth.money, 0)} ${worth.moneyCurrency || worth.currency}.`
+                : '';
+    return { price: `${sum}${open}${parts}`, over };
+}
+
 /** What a purchase gains over the own club at its best setting, beside its price. */
 export function worthText(worth: Worth | null, unit: string, fitting: Fitting): { head: string; rest: string; price: string } {
-    if (!worth) return { head: 'Nothing has to be bought.', rest: 'The pick is the own head, or only one head was hit.', price: '' };
+    if (!worth) return { head: 'Nothing has to be bought.', rest: 'The pick is made of what the player has.', price: '' };
     const own = worth.adjusted.isOwn
         ? 'the own club as it is'
         : `the own club at ${worth.adjusted.tag ?? [worth.adjusted.sleeve, worth.adjusted.weights].filter(Boolean).join(', ')}`;
@@ -191,11 +243,7 @@ export function worthText(worth: Worth | null, unit: string, fitting: Fitting): 
         ? `saves about ${saved(worth.perRound!)} strokes a round of fourteen drives (likely ${saved(worth.perRoundInterval!.low)} to ${saved(worth.perRoundInterval!.high)})`
         : `gains ${signed(worth.gain * k, 1)} ${name} (likely ${signed(worth.interval.low * k, 1)} to ${signed(worth.interval.high * k, 1)})`;
     const head = say(`worth.${worth.verdict}`, { tag: worth.tag });
-    const price = worth.price === null ? 'No price on the rack' : `${plain(worth.price, 0)} ${worth.currency}`;
-    const over =
-        worth.price !== null && worth.money !== null && worth.price > worth.money
-            ? ` The brief has ${plain(worth.money, 0)} ${worth.currency}.`
-            : '';
+    const { price, over } = costText(worth);
     const tried = worth.adjusted.isOwn || worth.adjusted.tested ? '' : ' That setting was not hit.';
     return {
         head,
@@ -205,7 +253,7 @@ export function worthText(worth: Worth | null, unit: string, fitting: Fitting): 
 }
 
 export function tieText(tie: TieBreak): string {
-    if (tie.choice) return `Among those that cannot be told apart, ${tie.by} decides for ${tie.choice}.`;
+    if (tie.choice) return `Among those that are as good, ${tie.by} decides for ${tie.choice}: that is the advice above.`;
     return `${list(tie.remaining)} stay level by all of it: the player chooses.`;
 }
 

@@ -16,7 +16,8 @@
     import { loadFitting } from '../../lib/session.svelte';
     import { calibrationText } from '../../format/sentences';
     import { factor, figure, plain, signed } from '../../format/units';
-    import { adviceText, gainText, learnedRows, nameOf, nextText, ownEffectRows, stopText } from './sentences';
+    import { neverText, outOf14, stepText } from '../../format/judged';
+    import { adviceText, feltText, gainText, learnedRows, nameOf, nextText, ownEffectRows, stopText, tooDearText } from './sentences';
 
     let { params }: { params: { id: string } } = $props();
     const ROOM = 25;
@@ -29,14 +30,15 @@
         ['order', 'In stock or to order'],
         ['own', 'This head only: no purchase'],
     ];
-    let only = $state<Which>('all');
+    /** Null until somebody chooses: then the brief presets. */
+    let only = $state<Which | null>(null);
     const sending = new Form();
     let chosen = $state<string | null>(null);
     let done = $state('');
     let all = $state(false);
 
-    async function load(which: Which) {
-        const answer = await reading.load(() => get<Found>(`fittings/${params.id}/finder?only=${which}`));
+    async function load(which: Which | null) {
+        const answer = await reading.load(() => get<Found>(`fittings/${params.id}/finder${which === null ? '' : `?only=${which}`}`));
         if (answer) chosen = answer.next?.tag ?? answer.best;
         else if (reading.problem) reading.value = null;
     }
@@ -80,7 +82,16 @@
             <fieldset class="only">
                 <legend class="visually-hidden">Which setups</legend>
                 {#each WHICH as [value, label] (value)}
-                    <label><input type="radio" name="only" {value} bind:group={only} /> {label}</label>
+                    <label
+                        ><input
+                            type="radio"
+                            name="only"
+                            {value}
+                            checked={value === (only ?? found?.only ?? 'all')}
+                            onchange={() => (only = value)}
+                        />
+                        {label}</label
+                    >
                 {/each}
             </fieldset>
             {#if reading.waiting && found}<p class="small" role="status">Judging every setup on the rack …</p>{/if}
@@ -95,33 +106,37 @@
             <Failures failures={found.failures} />
             <p class="advice">{adviceText(found, units)} {stopText(found, units)}</p>
             {#if calibration}<p class="small">{calibration}</p>{/if}
-            {#if next && found.next}
-                <div class="next">
-                    <p>
-                        <b>Hit this next: {nameOf(next, units)}</b> — of the trials that would teach about as much, the one with the fewest
-                        wrench changes ({found.next.changes}). Expected carry {signed(next.carryGainM * k, 0)}
-                        {units.distance} against the own club ({signed(next.carryGainInterval.low * k, 0)} to {signed(
-                            next.carryGainInterval.high * k,
-                            0,
-                        )}).
+            {#if tooDearText(found)}<p class="small">{tooDearText(found)}</p>{/if}
+            <div class="next">
+                <p>
+                    <b
+                        >Next: {stepText(
+                            found.step,
+                            next ? (next.setupTag ? `${next.setupTag}, ` : '') + nameOf(next, units) : 'the next setup',
+                        )}</b
+                    >
+                    {#if found.step.kind === 'hit' && next && found.next}
+                        Of the trials that would teach about as much, the one with the fewest wrench changes ({found.next.changes}).
+                        Expected:
+                        {feltText(next, units)}.
                         {nextText(found, units)}
-                    </p>
-                    {#if next.setupTag}<span class="small">On the trail as {next.setupTag}.</span>{:else}<button
-                            onclick={() => take(fitting, next)}>Put it on the trail</button
-                        >{/if}
-                </div>
-            {/if}
+                    {:else if found.step.kind !== 'stop' && next}
+                        Then {nameOf(next, units)}.
+                    {/if}
+                </p>
+                {#if next && !next.setupTag}<button onclick={() => take(fitting, next)}>Put it on the trail</button>{/if}
+            </div>
             <div class="two">
                 <section>
                     <Picture
                         title="Carry against share in the corridor"
                         name="trade"
-                        head={['Setup', `Carry ${units.distance}`, 'In the corridor %', `Gain ${found.unit}`, 'Chance %']}
+                        head={['Setup', `Carry ${units.distance}`, 'In the corridor, of 14', `Gain ${found.unit}`, 'Chance %']}
                         rows={found.setups.map((s) => [
                             nameOf(s, units),
                             figure('carryM', s.carryM, units),
-                            plain(s.share * 100, 0),
-                            signed(s.gain, 3),
+                            plain(s.share * 14, 0),
+                            signed(s.gain, 2),
                             plain(s.chance * 100, 0),
                         ])}
                     >
@@ -131,7 +146,7 @@
                         title="Loft and face, by gain"
                         name="score-plane"
                         head={['Setup', 'Loft °', 'Face open °', `Gain ${found.unit}`]}
-                        rows={found.setups.map((s) => [nameOf(s, units), plain(s.loftDeg, 1), signed(s.faceOpenDeg, 1), signed(s.gain, 3)])}
+                        rows={found.setups.map((s) => [nameOf(s, units), plain(s.loftDeg, 1), signed(s.faceOpenDeg, 1), signed(s.gain, 2)])}
                     >
                         <ScorePlane {found} hand={fitting.player.hand} {units} {chosen} />
                     </Picture>
@@ -141,7 +156,11 @@
                         <div class="one">
                             <b>{one.setupTag ? `${one.setupTag}: ` : ''}{nameOf(one, units)}</b>
                             <p class="small">
-                                Gain {gainText(one, found, units)}; without re-aiming {signed(one.aimFixedGain, 3)} strokes. Carry {figure(
+                                {outOf14(one.share)} drives in the corridor, {Math.round(one.leftShare * 14)} left and {Math.round(
+                                    one.rightShare * 14,
+                                )} right of it.
+                                {#each one.never as n (n.kind)}{neverText(n, one.setupTag ?? 'it', found.benchmark, units)}{' '}{/each}
+                                Gain {gainText(one, found, units)}; without re-aiming {signed(one.aimFixedGain, 2)} strokes. Carry {figure(
                                     'carryM',
                                     one.carryM,
                                     units,
@@ -185,7 +204,7 @@
                                         >
                                         <td
                                             >{found.unit === 'strokes'
-                                                ? signed(s.gain, 3)
+                                                ? signed(s.gain, 2)
                                                 : signed(s.gain * (found.unit === 'm' ? k : 1), 1)}
                                             <small
                                                 >{found.unit === 'strokes'
@@ -202,7 +221,7 @@
                         </table>
                     </Scroll>
                     <p class="small">
-                        Differences from the own club, with 95 % intervals. Washed in mint: cannot be told from the best.
+                        Differences from {found.benchmark}, with 95 % intervals. Washed in mint: cannot be told from the best.
                         {#if found.count > ROOM}<button class="plain" onclick={() => (all = !all)}
                                 >{all ? `Only the first ${ROOM}` : `All ${found.count}`}</button
                             >{/if}

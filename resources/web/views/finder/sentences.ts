@@ -1,5 +1,6 @@
-import type { Believed, ClubBuild, Found, FoundSetup, UnitChoice } from '../../api/generated/types';
-import { lengthText } from '../../format/setups';
+import type { Believed, ClubBuild, Fitting, Found, FoundSetup, Judge, UnitChoice } from '../../api/generated/types';
+import { DRIVES, outOf14 } from '../../format/judged';
+import { lengthText, nameOf as setupName } from '../../format/setups';
 import { factor, plain, signed } from '../../format/units';
 
 /** What a setup is built of beside the usual: "Reedline 60 S, 44.50 in". */
@@ -15,7 +16,7 @@ export const withText = (build: Partial<ClubBuild>, units: UnitChoice): string =
         .join(', ');
 
 /** "Tern 460 at N up, 12 g back" */
-export function nameOf(s: FoundSetup, units: UnitChoice): string {
+export function nameOf(s: Pick<FoundSetup, 'head' | 'sleeve' | 'weights' | 'with'>, units: UnitChoice): string {
     const built = withText(s.with, units);
     const name = [s.head, s.sleeve && s.sleeve !== 'N' ? `at ${s.sleeve}` : '', s.weights]
         .filter(Boolean)
@@ -27,7 +28,7 @@ export function nameOf(s: FoundSetup, units: UnitChoice): string {
 /** A gain with its interval in the scoring's own words. */
 export function gainText(s: FoundSetup, found: Found, units: UnitChoice): string {
     if (found.unit === 'strokes')
-        return `${signed(s.gain, 3)} strokes a drive (${signed(s.gainInterval.low, 2)} to ${signed(s.gainInterval.high, 2)})`;
+        return `${signed(s.gain, 2)} strokes a drive (${signed(s.gainInterval.low, 2)} to ${signed(s.gainInterval.high, 2)})`;
     const [k, unit, d] = found.unit === 'm' ? [factor(units.distance), units.distance, 1] : [1, 'points', 1];
     return `${signed(s.gain * k, d)} ${unit} (${signed(s.gainInterval.low * k, d)} to ${signed(s.gainInterval.high * k, d)})`;
 }
@@ -35,32 +36,49 @@ export function gainText(s: FoundSetup, found: Found, units: UnitChoice): string
 /** A chance in whole per cent; just under what is asked for is not rounded up to it. */
 const chanceText = (p: number): string => (p < 0.8 && p >= 0.795 ? 'just under 80 %' : `${plain(p * 100, 0)} %`);
 
+/** What the next step is about, by its name among the setups, or as the rack has it. */
+export function candidateName(judge: Pick<Judge, 'next'>, fitting: Fitting): string {
+    const { next } = judge;
+    if (!next) return 'the next setup';
+    const there = fitting.setups.find((s) => s.tag === next.setupTag);
+    return there ? `${there.tag}, ${setupName(there, fitting)}` : nameOf(next, fitting.player.units);
+}
+
+/** Yards and fairways first: "+6 yd (likely +1 to +11), 9 of 14 drives in the corridor". */
+export function feltText(s: FoundSetup, units: UnitChoice): string {
+    const k = factor(units.distance);
+    const carry = `${signed(s.carryGainM * k, 0)} ${units.distance} of carry (likely ${signed(s.carryGainInterval.low * k, 0)} to ${signed(s.carryGainInterval.high * k, 0)})`;
+    return `${carry} and ${outOf14(s.share)} drives in the corridor`;
+}
+
 /** What the finder advises, in a sentence or two. */
 export function adviceText(found: Found, units: UnitChoice): string {
     const pick = found.setups.find((s) => s.tag === found.pick);
     const best = found.setups.find((s) => s.tag === found.best);
-    if (!pick || !best) return '';
-    const tied = `${found.ties} of ${found.count} cannot be told from the best; ${found.within} are within what counts as a difference at all.`;
-    if (pick.tag === found.own)
-        return best.tag === found.own
-            ? `Nothing on the rack is expected to beat the own club. ${tied}`
-            : `Keep the own club for now: ${nameOf(best, units)} is expected to gain ${gainText(best, found, units)}, with a chance of ${chanceText(best.chance)} that it gains at all; 80 % are asked for. ${tied}`;
+    const base = found.setups.find((s) => s.tag === found.benchmark);
+    if (!pick || !best || !base) return '';
+    const kept = found.benchmark === found.own ? 'the own club' : found.benchmark;
+    const tied = `${found.ties} of ${found.count} cannot be told from the best.`;
+    if (pick === base)
+        return best === base
+            ? `Nothing on the rack is expected to beat ${kept}. ${tied}`
+            : `Keep ${kept} for now: ${nameOf(best, units)} is expected to bring ${feltText(best, units)} (${Math.round(base.share * DRIVES)} with ${kept}), but the chance that it gains at all is ${chanceText(best.chance)}; 80 % are asked for. ${tied}`;
     const sooner = best === pick ? '' : ` ${nameOf(best, units)} is expected to gain as much, less surely.`;
-    return `${nameOf(pick, units)}: expected to gain ${gainText(pick, found, units)} over the own club, with a chance of ${chanceText(pick.chance)}.${sooner} ${tied}`;
+    return `${nameOf(pick, units)}: expected to bring ${feltText(pick, units)} (${Math.round(base.share * DRIVES)} with ${kept}). That is worth ${gainText(pick, found, units)}, with a chance of ${chanceText(pick.chance)} that it gains at all.${sooner} ${tied}`;
 }
 
 /** A figure of the scoring in its own unit: "0.004 strokes a drive". */
 function scored(value: number, found: Found, units: UnitChoice): string {
-    if (found.unit === 'strokes') return `${plain(value, 3)} strokes a drive`;
+    if (found.unit === 'strokes') return `${value < 0.005 ? 'less than 0.01' : plain(value, 2)} strokes a drive`;
     return found.unit === 'm' ? `${plain(value * factor(units.distance), 1)} ${units.distance}` : `${plain(value, 1)} points`;
 }
 
-export function stopText(found: Found, units: UnitChoice): string {
-    if (found.unit !== 'strokes') return `Expected loss of the pick: ${scored(found.expectedLoss, found, units)}.`;
-    return found.mayStop
-        ? `You may stop: the pick is expected to lose ${plain(found.expectedLoss, 3)} strokes against a clairvoyant’s, under 0.020.`
-        : `Expected loss of the pick: ${plain(found.expectedLoss, 3)} strokes; under 0.020 you may stop.`;
-}
+export const stopText = (found: Found, units: UnitChoice): string =>
+    `If the pick is wrong, it costs about ${scored(found.expectedLoss, found, units)}${found.mayStop ? ': little enough to stop.' : '.'}`;
+
+/** Heads that the budget leaves out. */
+export const tooDearText = (found: Found): string =>
+    found.tooDear.length ? `Left out, because they cost more than the brief has: ${found.tooDear.join(', ')}.` : '';
 
 /** What the next trial could change. */
 export function nextText(found: Found, units: UnitChoice): string {

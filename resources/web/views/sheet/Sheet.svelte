@@ -5,10 +5,17 @@
     import Glyph from '../../parts/Glyph.svelte';
     import Simulated from '../../parts/Simulated.svelte';
     import { lengthText, loftText, madeUpText } from '../../format/setups';
-    import { faceWords, factor, plain, signed, when } from '../../format/units';
-    import { givesUp, judgement, pct, sureness } from '../decide/sentences';
+    import { carryGain, hasTrouble } from '../../format/judged';
+    import { faceWords, factor, figure, plain, signed, unitOf, when } from '../../format/units';
+    import { givesUp, judgement, neverTexts, sureness } from '../decide/sentences';
 
     let { params }: { params: { id: string } } = $props();
+    const AVERAGES: [string, string][] = [
+        ['launchDeg', 'Launch'],
+        ['spinRpm', 'Spin'],
+        ['apexM', 'Apex'],
+        ['directionDeg', 'Starts'],
+    ];
 </script>
 
 <Frame id={params.id} step="sheet">
@@ -62,12 +69,35 @@
                             {@render line(`Total, ${units.distance} (rough, ${fitting.brief.turf} ground)`, (j) =>
                                 j.total ? plain(j.total.mean * d, 0) : '–',
                             )}
-                            {@render line(`In a corridor of ${plain(fitting.brief.corridor.widthM * d, 0)} ${units.distance}`, (j) =>
-                                j.sideKnown
-                                    ? `${pct(j.share)} (likely ${Math.round(j.shareInterval.low * 100)} to ${pct(j.shareInterval.high)})`
-                                    : 'side not measured',
+                            {@render line(
+                                `Of 14 drives, in a corridor of ${plain(fitting.brief.corridor.widthM * d, 0)} ${units.distance}`,
+                                (j) =>
+                                    j.sideKnown
+                                        ? `${Math.round(j.share * 14)} (likely ${Math.round(j.shareInterval.low * 14)} to ${Math.round(j.shareInterval.high * 14)})`
+                                        : 'side not measured',
                             )}
+                            {#if hasTrouble(fitting) && after?.troubleShare !== undefined}{@render line(
+                                    'Of 14 drives, into the trouble',
+                                    (j) => (j.sideKnown && j.troubleShare !== undefined ? `${Math.round(j.troubleShare * 14)}` : '–'),
+                                )}{/if}
                             {@render line(`Side spread, ${units.distance}`, (j) => (j.sideKnown ? plain(j.spreadM * d, 0) : '–'))}
+                            {#each AVERAGES as [field, label] (field)}
+                                {#if after?.averages?.[field] !== undefined}{@render line(`${label}, ${unitOf(field, units)}`, (j) =>
+                                        j.averages?.[field] === undefined ? '–' : figure(field, j.averages[field], units),
+                                    )}{/if}
+                            {/each}
+                            {#if fitting.brief.aimFree}{@render line('Best aim', (j) =>
+                                    j.sideKnown
+                                        ? Math.abs(j.aimDeg) < 0.25
+                                            ? 'at the middle'
+                                            : `${plain(Math.abs(j.aimDeg), 1)}° ${j.aimDeg < 0 ? 'left' : 'right'}`
+                                        : '–',
+                                )}{/if}
+                            {#if after && decision.tag !== decision.advice.benchmark && after.carryGainM !== undefined}
+                                <tr
+                                    ><td>Carry against {decision.advice.benchmark}, judged</td><td></td><td>{carryGain(after, units)}</td
+                                    ></tr
+                                >{/if}
                             {@render line(`Strokes a driving hole against ${decision.advice.benchmark}, the benchmark`, (j) =>
                                 j.tag === decision.advice.benchmark
                                     ? 'benchmark'
@@ -78,6 +108,7 @@
                     <p>
                         {#if decision.advice.pick === decision.tag}{givesUp(decision.advice, fitting)}
                             {sureness(decision.advice, fitting)}{:else}The shots spoke for {decision.advice.pick}; {decision.tag} was chosen.{/if}
+                        {#each neverTexts(decision.advice, fitting) as line (line)}<br />{line}{/each}
                         {#if decision.reason}<br /><b>In the fitter’s words:</b> {decision.reason}{/if}
                     </p>
                 </section>
@@ -114,6 +145,10 @@
                             <div>
                                 <dt>Shaft</dt>
                                 <dd>{s.shaft || '–'}</dd>
+                            </div>
+                            <div>
+                                <dt>Grip</dt>
+                                <dd>{s.grip || '–'}</dd>
                             </div>
                             <div>
                                 <dt>Length</dt>

@@ -1,0 +1,100 @@
+import type { Advice, Fitting, Judgement, NeverSeen, NextStep, UnitChoice } from '../api/generated/types';
+import { factor, plain, signed } from './units';
+
+/** The judge's figures as a player feels them: yards, drives out of fourteen, the miss that must not come. The same words on every screen. */
+export const DRIVES = 14;
+
+export const pct = (v: number): string => `${Math.round(v * 100)}\u00a0%`;
+
+/** "9 of 14" */
+export const outOf14 = (share: number): string => `${Math.round(share * DRIVES)} of ${DRIVES}`;
+
+/** "+6 yd (likely +1 to +11)" */
+export function carryGain(j: Pick<Judgement, 'carryGainM' | 'carryGainInterval'>, units: UnitChoice): string {
+    const k = factor(units.distance);
+    if (j.carryGainM === undefined || !j.carryGainInterval) return '–';
+    const { low, high } = j.carryGainInterval;
+    return `${signed(j.carryGainM * k, 0)} ${units.distance} (likely ${signed(low * k, 0)} to ${signed(high * k, 0)})`;
+}
+
+/** What the setup does to carry, fairways and trouble against the benchmark: half a sentence each. */
+export function against(j: Judgement, benchmark: Judgement, fitting: Fitting): string[] {
+    const { units } = fitting.player;
+    const k = factor(units.distance);
+    const out: string[] = [];
+    if (j.carryGainM !== undefined && j.carryGainInterval) {
+        const yards = Math.round(j.carryGainM * k);
+        const range = `likely ${signed(j.carryGainInterval.low * k, 0)} to ${signed(j.carryGainInterval.high * k, 0)}`;
+        out.push(
+            yards === 0
+                ? `carries as far (${range} ${units.distance})`
+                : `carries ${Math.abs(yards)} ${units.distance} ${yards > 0 ? 'farther' : 'shorter'} (${range})`,
+        );
+    }
+    if (j.sideKnown && benchmark.sideKnown) {
+        const [mine, its] = [Math.round(j.share * DRIVES), Math.round(benchmark.share * DRIVES)];
+        out.push(
+            mine === its
+                ? `keeps as many of ${DRIVES} drives in the corridor (${mine})`
+                : `keeps ${mine} of ${DRIVES} drives in the corridor instead of ${its}`,
+        );
+        if (hasTrouble(fitting) && j.troubleShare !== undefined && benchmark.troubleShare !== undefined) {
+            const [bad, was] = [Math.round(j.troubleShare * DRIVES), Math.round(benchmark.troubleShare * DRIVES)];
+            if (bad !== was || bad > 0)
+                out.push(`sends ${bad} into the trouble${bad === was ? ', as many as before' : ` instead of ${was}`}`);
+        }
+    }
+    return out;
+}
+
+export const hasTrouble = ({ brief }: Pick<Fitting, 'brief'>): boolean =>
+    brief.corridor.left.kind !== 'rough' || brief.corridor.right.kind !== 'rough';
+
+const NEVER: Record<string, string> = {
+    left: 'left of the corridor',
+    right: 'right of the corridor',
+    'two-way miss': 'on the smaller of its two sides',
+    'low runner': 'as a low runner',
+    balloon: 'as a balloon',
+};
+
+/** "Must never be seen, left: 3 of 14 with B, 2 of 14 with A; likelier, so it is not advised. It costs 4 yd a drive." */
+export function neverText(n: NeverSeen, tag: string, benchmark: string, units: UnitChoice): string {
+    const yards = Math.round(n.metres * factor(units.distance));
+    const price =
+        yards === 0
+            ? ''
+            : ` That ${yards > 0 ? 'costs' : 'saves'} as much as ${Math.abs(yards)} ${units.distance} a drive, ${plain(Math.abs(n.strokes), 2)} strokes.`;
+    const than = tag === benchmark ? '' : `, ${outOf14(n.ofBenchmark)} with ${benchmark}`;
+    const barred = tag !== benchmark && n.isBarred ? ' It likely comes more often, so it is not advised.' : '';
+    return `Must never be seen: ${outOf14(n.chance)} drives with ${tag} end ${NEVER[n.kind] ?? n.kind}${than}.${barred}${price}`;
+}
+
+export const judgement = (advice: Advice, tag: string): Judgement | undefined => advice.setups.find((s) => s.tag === tag);
+
+const WHY: Record<string, string> = {
+    trend: 'the player’s speed has moved since it was hit',
+    otherSwing: 'the player swings otherwise than with it',
+    warmingUp: 'its first shots were a warm-up',
+};
+
+/** The one next thing to do, in a sentence; `name` says what the candidate is. */
+export function stepText(step: NextStep, name: string): string {
+    const more = step.shots === 1 ? 'one more' : `${step.shots} more`;
+    switch (step.kind) {
+        case 'baseline':
+            return step.tag === null
+                ? 'Put the player’s own club on the bench.'
+                : `Hit the own club ${step.tag} first: everything is held against it.`;
+        case 'more':
+            return `${more} of ${step.tag} first.`;
+        case 'benchmark':
+            return `Hit ${step.tag} again: ${WHY[step.why ?? ''] ?? 'the player has changed'}.`;
+        case 'hit':
+            return `Hit ${name}.`;
+        case 'stop':
+            return 'Enough: more shots would hardly change the pick. Decide, or confirm it after a pause.';
+        default:
+            return 'Nothing on the rack is worth another trial.';
+    }
+}
