@@ -37,6 +37,9 @@ final readonly class Sentences
 
     private const MINUS = "\u{2212}";
 
+    /** Shares of drives are told out of the driving holes of a round (common practice, no source). */
+    private const DRIVES = 14;
+
     /**
      * @param  array<string, string>  $messages  by key
      * @param  array{speed: string, distance: string}  $units  as the player reads them
@@ -193,7 +196,7 @@ final readonly class Sentences
         $ends = static fn (string ...$kinds): ?string => array_values(
             array_filter($kinds, static fn (string $k): bool => str_ends_with($name, $k)),
         )[0] ?? null;
-        $kind = $ends('Deg', 'Mps', 'Rpm', 'Mm', 'M', 'Share', 'Smash', 'smash', 'Points') ?? '';
+        $kind = $ends('Deg', 'Mps', 'Rpm', 'Mm', 'M', 'carryShare', 'Share', 'Smash', 'smash', 'Points') ?? '';
 
         return [$kind, match ($kind) {
             'Deg' => self::plain($size, $name === 'descentDeg' ? 0 : 1).'°',
@@ -201,7 +204,8 @@ final readonly class Sentences
             'Rpm' => self::plain(str_starts_with($name, 'best') ? round($size / 50) * 50 : $size, 0).' rpm',
             'Mm' => self::plain($size, 0).' mm',
             'M' => self::plain($size * self::factor($this->units['distance'], Unit::Metres), 0)." {$this->units['distance']}",
-            'Share' => self::plain($size * 100, 0).' %',
+            'carryShare' => self::plain($size * 100, 0).' %',
+            'Share' => self::plain(round($size * self::DRIVES), 0).' of '.self::DRIVES,
             'Smash', 'smash' => self::plain($size, 2),
             'Points' => self::plain($size, 0),
             default => null,

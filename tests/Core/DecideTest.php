@@ -288,11 +288,24 @@ it('gives a left-handed twin the mirrored day: wind from the left is wind from t
     }
 });
 
-it('breaks the decision’s tie by confidence where the player said it', function (): void {
-    $same = ['A' => [64.0, 12.0, 1.0, 6], 'B' => [64.0, 12.0, 1.0, 6]];
-    $report = DecideReport::of(caseOf($same, confidence: ['A' => 2.0, 'B' => 4.5]));
-    expect($report['ties'])->toBe(['B'])->and($report['tieBreak']['choice'])->toBe('B')->and($report['tieBreak']['by'])->toBe('confidence');
-    expect(DecideReport::of(caseOf($same))['tieBreak']['steps'][0]['known'])->toBeFalse();
+it('breaks a tie of those that beat the benchmark by confidence where the player said it, and advises what the tie-break chose', function (): void {
+    $same = ['A' => [64.0, 12.0, 8.0, 10], 'B' => [64.0, 12.0, 0.0, 10], 'C' => [64.0, 12.0, 0.0, 10]];
+    $held = new Brief(corridor: new Corridor(30.0), aimFree: false);
+    foreach (['B' => 'C', 'C' => 'B'] as $trusted => $other) {
+        $report = DecideReport::of(caseOf($same, $held, confidence: [$other => 2.0, $trusted => 4.5]));
+        expect($report['pick'])->toBe($trusted)
+            ->and($report['ties'])->toBe([$other])
+            ->and($report['tieBreak']['choice'])->toBe($trusted)
+            ->and($report['tieBreak']['by'])->toBe('confidence');
+    }
+    expect(DecideReport::of(caseOf($same, $held))['tieBreak']['steps'][0]['known'])->toBeFalse();
+});
+
+it('does not leave the benchmark for a setup that cannot be told from it, however much it is trusted', function (): void {
+    $report = DecideReport::of(
+        caseOf(['A' => [64.0, 12.0, 1.0, 6], 'B' => [64.0, 12.0, 1.0, 6]], confidence: ['A' => 2.0, 'B' => 4.5]),
+    );
+    expect($report['pick'])->toBe('A')->and($report['ties'])->toBe(['B'])->and($report['tieBreak'])->toBeNull();
 });
 
 it('offers each head of the hand at each position with arrangements of about the same mass, the standard one first', function (): void {

@@ -33,6 +33,13 @@ function figuresOfKinds(): array
     $shape = ['curveM' => -20.2, 'startM' => 8.4, 'sideM' => -11.8, 'start' => 'push', 'curve' => 'hook'];
 
     return [
+        'usualMiss' => [
+            ['miss' => 'left', 'missShare' => 0.204], ['miss' => 'right', 'missShare' => 0.31],
+            ['miss' => 'twoway', 'leftShare' => 0.204, 'rightShare' => 0.238],
+            ['miss' => 'low', 'apexM' => 21.3, 'wantedM' => 30.1], ['miss' => 'high', 'apexM' => 41.3, 'wantedM' => 30.1],
+            ['miss' => 'heel', 'strike' => 'seen', 'toeMm' => -9.2], ['miss' => 'heel', 'strike' => 'none', 'toeMm' => 0.0],
+            ['miss' => 'toe', 'strike' => 'seen', 'toeMm' => 9.2],
+        ],
         'offCgLine' => [
             ['toeMm' => -11.2, 'highMm' => 1.0, 'costM' => 6.1], ['toeMm' => 12.0, 'highMm' => -6.4, 'costM' => 0.2],
             ['toeMm' => 1.0, 'highMm' => 8.0, 'costM' => 3.0],
@@ -67,6 +74,8 @@ function figuresOfKinds(): array
         'printedLoft' => [[]],
         'twoChanges' => [['changed' => ['shaft', 'length']], ['changed' => ['head', 'ball', 'tee']]],
         'otherBall' => [[]],
+        'notTheirBall' => [['ball' => 'Peewit Two', 'theirs' => 'Peewit One']],
+        'rangeBall' => [['ball' => 'range ball']],
         'otherTee' => [[]],
         'otherVisit' => [[]],
         'otherConditions' => [['what' => 'air: 4']],
@@ -90,7 +99,7 @@ function spoken(): array
         foreach (figuresOfKinds() as $kind => $all) {
             foreach ($all as $figures) {
                 if (FindingKind::tryFrom($kind) !== null) {
-                    $finding = ['tag' => 'B', 'kind' => $kind, 'figures' => $figures, 'forCoach' => false];
+                    $finding = ['tag' => 'B', 'kind' => $kind, 'figures' => $figures + ($kind === 'usualMiss' ? ['tag' => 'B'] : []), 'forCoach' => false];
                     $out['findings'][] = ['finding' => $finding, 'hand' => $hand, 'units' => $units, 'says' => $s->finding($finding)];
                 } else {
                     $rail = ['tag' => str_starts_with($kind, 'speed') ? '' : 'B', 'kind' => $kind, 'figures' => $figures];

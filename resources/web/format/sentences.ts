@@ -1,6 +1,7 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import messages from '../../messages/en.json';
 import type { Hand, UnitChoice } from '../api/generated/types';
+import { outOf14 } from './judged';
 import { factor, plain, signed, unitOf } from './units';
 
 /**
@@ -25,7 +26,7 @@ export function say(key: string, values: With = {}): string {
 
 /** Nearer to nothing than this is not worth telling, by kind. */
 const WORTH_TELLING: Record<string, number> = { Mm: 3, M: 0.5, Points: 1 };
-const KINDS = ['Deg', 'Mps', 'Rpm', 'Mm', 'M', 'Share', 'Smash', 'smash', 'Points'];
+const KINDS = ['Deg', 'Mps', 'Rpm', 'Mm', 'M', 'carryShare', 'Share', 'Smash', 'smash', 'Points'];
 
 /** A figure without its sign, as its name says what it is; a plain count stays a number. */
 function told(name: string, size: number, kind: string | undefined, units: UnitChoice): string | number {
@@ -40,8 +41,10 @@ function told(name: string, size: number, kind: string | undefined, units: UnitC
             return `${plain(size, 0)} mm`;
         case 'M':
             return `${plain(size * factor(units.distance), 0)} ${units.distance}`;
-        case 'Share':
+        case 'carryShare':
             return `${plain(size * 100, 0)} %`;
+        case 'Share':
+            return outOf14(size);
         case 'Smash':
         case 'smash':
             return plain(size, 2);
