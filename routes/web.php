@@ -93,6 +93,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('bays/{bay}/token', [BayController::class, 'token'])->can('use', 'bay');
         Route::delete('bays/{bay}/token', [BayController::class, 'revoke'])->can('use', 'bay');
         Route::patch('trials/{trial}', [TrialController::class, 'update'])->can('use', 'trial');
+        Route::put('trials/{trial}/open-air', [TrialController::class, 'openAir'])->can('use', 'trial');
         Route::post('trials/{trial}/ratings', [TrialController::class, 'rate'])->can('use', 'trial');
         Route::post('log/{entry}/undo', [LogController::class, 'undo'])->can('use', 'entry');
         Route::patch('setups/{setup}/shelf', [SetupController::class, 'shelve'])->can('use', 'setup');

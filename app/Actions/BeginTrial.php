@@ -13,6 +13,7 @@ use App\Models\Trial;
 use App\Models\User;
 use App\Models\Visit;
 use Illuminate\Support\Facades\DB;
+use MintCarry\Core\Air\OpenAir;
 
 /** Begins a trial and ends the one that runs. It belongs to a visit and keeps the air, wind, ground, ball and monitor it is hit with. */
 final readonly class BeginTrial
@@ -35,8 +36,8 @@ final readonly class BeginTrial
                 'blind_id' => $blind?->id, 'confirm_id' => $confirm?->id,
                 'number' => (int) Trial::query()->where('fitting_id', $now->id)->max('number') + 1, 'kind' => $kind,
                 'begun_by' => $user->id,
-                // Shots are hit in a bay: no wind.
-                'conditions' => [
+                // Shots are hit in a bay, without wind, unless somebody typed another on this visit.
+                'conditions' => self::openAir($visit) + [
                     'temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM, 'windMps' => 0,
                     'turf' => $brief->turf, 'ball' => Setup::query()->whereKey($setupId)->firstOrFail()->ball,
                     'monitor' => $bay->name ?? '',
@@ -46,5 +47,13 @@ final readonly class BeginTrial
 
             return $trial;
         });
+    }
+
+    /** @return array<string, mixed> wind and air of the trial before on this visit, where it was hit outdoors */
+    private static function openAir(Visit $visit): array
+    {
+        $last = Trial::query()->where('visit_id', $visit->id)->orderByDesc('number')->first()->conditions ?? [];
+
+        return OpenAir::of($last) === null ? [] : array_intersect_key($last, ['outdoors' => true] + OpenAir::NUMBERS);
     }
 }

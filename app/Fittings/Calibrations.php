@@ -10,6 +10,7 @@ use App\Models\Trial;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use MintCarry\Core\Air\Atmosphere;
+use MintCarry\Core\Air\OpenAir;
 use MintCarry\Core\Flight\Aerodynamics;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Launch\BayCalibration;
@@ -28,8 +29,11 @@ final class Calibrations
     /** @var WeakMap<Fitting, array{string, self}>|null the last one of each fitting in this process */
     private static ?WeakMap $known = null;
 
-    /** @param  array<int, array{monitor: mixed, visit: int|null}>  $places  of trials, by id */
-    private function __construct(public readonly BayCalibration $bay, private readonly array $places)
+    /**
+     * @param  array<int, array{monitor: mixed, visit: int|null}>  $places  of trials, by id
+     * @param  array<int, OpenAir>  $openAir  of the trials that were hit outdoors, by id
+     */
+    private function __construct(public readonly BayCalibration $bay, private readonly array $places, private readonly array $openAir)
     {
     }
 
@@ -57,7 +61,7 @@ final class Calibrations
 
     public function shot(Shot $shot): LaunchShot
     {
-        return $shot->launchShot($this->flightOf($shot));
+        return $shot->launchShot($this->flightOf($shot), $this->openAir[$shot->trial_id ?? 0] ?? null);
     }
 
     /** The last visit that there is a trial of; null where there is none. */
@@ -110,10 +114,11 @@ final class Calibrations
     private static function read(Fitting $fitting, string $stands): self
     {
         $trials = Trial::query()->where('fitting_id', $fitting->id)->with('visit')->get(['id', 'visit_id', 'conditions']);
-        $places = $air = [];
+        $places = $air = $openAir = [];
         foreach ($trials as $t) {
             $places[$t->id] = ['monitor' => $t->conditions['monitor'] ?? null, 'visit' => $t->visit?->number];
             $air[$t->id] = BayCalibration::airOf($t->conditions);
+            $openAir[$t->id] = OpenAir::of($t->conditions);
         }
         // One place for each fitting: a newer calibration takes that of an older one. A store that cannot be read or written costs
         // time, never a screen.
@@ -121,24 +126,29 @@ final class Calibrations
         $place = "calibration:{$fitting->id}";
         $kept = rescue(fn (): mixed => $store->get($place));
         if (! is_array($kept) || ($kept[0] ?? '') !== $stands || ! is_array($kept[1] ?? null)) {
-            $kept = [$stands, array_map(self::packed(...), self::worked($fitting, $places, $air)->visits)];
+            $kept = [$stands, array_map(self::packed(...), self::worked($fitting, $places, $air, array_keys(array_filter(
+                $openAir, static fn (?OpenAir $o): bool => $o?->isWindy() ?? false,
+            )))->visits)];
             rescue(fn (): bool => $store->put($place, $kept, self::KEPT_S));
         }
 
         return new self(
             BayCalibration::from(array_values(array_map(self::unpacked(...), $kept[1])), $fitting->flight()), $places,
+            array_filter($openAir),
         );
     }
 
     /**
      * @param  array<int, array{monitor: mixed, visit: int|null}>  $places
      * @param  array<int, Atmosphere|null>  $air
+     * @param  list<int>  $windy  trials whose shots say nothing of the monitor, by id
      */
-    private static function worked(Fitting $fitting, array $places, array $air): BayCalibration
+    private static function worked(Fitting $fitting, array $places, array $air, array $windy): BayCalibration
     {
         $brief = $fitting->brief();
         $shots = Shot::revealed(Shot::query())->where('fitting_id', $fitting->id)
             ->where(fn ($q) => $q->whereNull('left_out_reason')->orWhere('left_out_reason', '!=', BayCalibration::NOT_BY))
+            ->where(fn ($q) => $q->whereNull('trial_id')->orWhereNotIn('trial_id', $windy))
             ->orderBy('sequence')->get(['id', 'trial_id', 'source', 'measured']);
 
         return BayCalibration::of(

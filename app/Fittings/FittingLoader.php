@@ -110,14 +110,14 @@ final class FittingLoader
         return $out;
     }
 
-    /** @return list<array{tag: string, sequence: int, speedMps: float}> of what counts on the last visit */
+    /** @return list<array{tag: string, sequence: int, speedMps: float, trial: int|null}> of what counts on the last visit */
     public function speedsInOrder(): array
     {
         $counted = [];
         foreach ($this->shots as $id => $shots) {
             foreach ($shots as $s) {
                 if ($s['leftOut'] === null) {
-                    $counted[] = ['tag' => $this->setups[$id]->tag, 'sequence' => $s['sequence'], 'shot' => $s['shot'], 'visit' => $s['visit']];
+                    $counted[] = ['tag' => $this->setups[$id]->tag, 'sequence' => $s['sequence'], 'shot' => $s['shot'], 'visit' => $s['visit'], 'trial' => $s['trial']];
                 }
             }
         }
@@ -146,7 +146,9 @@ final class FittingLoader
             $setups[$setup->tag] = $setup->record();
             $tags[$setup->id] = $setup->tag;
             $shots[$setup->tag] = array_map(
-                fn (array $s): ShotRecord => new ShotRecord($s['shot'], $s['sequence'], $s['leftOut'], $s['simulated'], $s['visit']),
+                fn (array $s): ShotRecord => new ShotRecord(
+                    $s['shot'], $s['sequence'], $s['leftOut'], $s['simulated'], $s['visit'], $s['trial'],
+                ),
                 $this->shots[$setup->id] ?? [],
             );
         }

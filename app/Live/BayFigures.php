@@ -44,6 +44,18 @@ final readonly class BayFigures
         return self::meansOf($this->ofTrial());
     }
 
+    /**
+     * Of all shots of the setup in the hand, which the words are about; null where they are those of the trial.
+     *
+     * @return array<string, Summary|null>|null
+     */
+    public function setupMeans(): ?array
+    {
+        $set = $this->inHand();
+
+        return $set === null || $set->count() === $this->ofTrial()->count() ? null : self::meansOf($set);
+    }
+
     /** @return array<string, Summary|null>|null of the benchmark, where it was hit */
     public function benchmarkMeans(): ?array
     {
@@ -59,17 +71,17 @@ final readonly class BayFigures
      */
     public function verdicts(): array
     {
-        $set = $this->inHand();
-        if ($set === null || $this->benchmark() === null) {
+        if ($this->trial === null || $this->secret || $this->benchmark() === null) {
             return [[], null];
         }
+        $tag = $this->judged->setups[$this->trial->setup_id]->tag;
         $sets = [];
         foreach ($this->judged->sets as $one) {
             $sets[$one->tag] = $one;
         }
         $words = Verdicts::among($sets, $this->judged->benchmark, $this->wanted(), $this->judged->speedsInOrder());
 
-        return [array_map(JudgingReport::verdict(...), $words->of[$set->tag] ?? []), $words->withheld[$set->tag] ?? null];
+        return [array_map(JudgingReport::verdict(...), $words->of[$tag] ?? []), $words->withheld[$tag] ?? null];
     }
 
     private function wanted(): Wanted

@@ -9,6 +9,7 @@ use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use MintCarry\Core\Air\OpenAir;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Launch\LaunchShot;
 use WeakMap;
@@ -90,14 +91,15 @@ final class Shot extends Model
         return $this->left_out_reason === null;
     }
 
-    /** The shot as the core takes it. Flown once for the same measured values in the same air. */
-    public function launchShot(BallFlight $flight): LaunchShot
+    /** The shot as the core takes it. Flown once for the same measured values in the same wind and air. */
+    public function launchShot(BallFlight $flight, ?OpenAir $openAir = null): LaunchShot
     {
         self::$flown ??= new WeakMap;
-        $raw = (string) ($this->attributes['measured'] ?? '');
+        $raw = $openAir?->key().($this->attributes['measured'] ?? '');
         $known = self::$flown[$flight] ?? [];
 
-        return $known[$raw] ??
-            (self::$flown[$flight] = $known + [$raw => LaunchShot::of(array_map(floatval(...), $this->measured), $flight)])[$raw];
+        return $known[$raw] ?? (self::$flown[$flight] = $known + [
+            $raw => LaunchShot::of(array_map(floatval(...), $this->measured), $flight, $openAir),
+        ])[$raw];
     }
 }

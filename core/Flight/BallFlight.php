@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Flight;
 
 use MintCarry\Core\Air\Atmosphere;
+use MintCarry\Core\Air\OpenAir;
 use MintCarry\Core\Air\Wind;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\ModelFailure;
@@ -59,6 +60,12 @@ final readonly class BallFlight
     public function elsewhere(Atmosphere $air, Wind $wind, Turf $turf): self
     {
         return new self($air, $wind, $this->aerodynamics, $turf, $this->riseM, $this->tolerance, $this->slopeDeg);
+    }
+
+    /** The same ground outdoors, in the wind and the air of a trial. */
+    public function in(OpenAir $openAir): self
+    {
+        return $this->elsewhere($openAir->air, $openAir->wind, $this->turf);
     }
 
     /** The same place with the drag, lift and spin that a monitor's shots ask for. */

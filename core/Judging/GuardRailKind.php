@@ -19,6 +19,8 @@ enum GuardRailKind: string
     case OtherTee = 'otherTee';
     case OtherVisit = 'otherVisit';
     case OtherConditions = 'otherConditions';
+    case WindTakenOut = 'windTakenOut';
+    case WindLeftIn = 'windLeftIn';
     case PlayerCompensating = 'playerCompensating';
     case LabelAndDataDisagree = 'labelAndDataDisagree';
     case SpeedFalling = 'speedFalling';

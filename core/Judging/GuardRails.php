@@ -40,7 +40,7 @@ final class GuardRails
             if ($e->spec->loftFromPrint) {
                 $out[] = new GuardRail($tag, GuardRailKind::PrintedLoft);
             }
-            $out = [...$out, ...self::ball($e, $theirBall)];
+            $out = [...$out, ...self::ball($e, $theirBall), ...self::outdoors($e)];
             if ($benchmark === null || $e === $benchmark) {
                 continue;
             }
@@ -78,6 +78,33 @@ final class GuardRails
             ],
             default => [],
         };
+    }
+
+    /** @return list<GuardRail> what was done about the wind of the shots that were hit outdoors */
+    private static function outdoors(Evidence $e): array
+    {
+        $winds = $moves = [];
+        $left = 0;
+        foreach ($e->set->shots as $shot) {
+            if ($shot->openAir === null) {
+                continue;
+            }
+            $left += $shot->isWindLeftIn() ? 1 : 0;
+            $winds[] = $shot->openAir->wind->speedMps;
+            if (isset($shot->asSeen['carryM'])) {
+                $moves[] = ($shot->value(Measure::Carry) ?? 0.0) - $shot->asSeen['carryM'];
+            }
+        }
+        $mean = static fn (array $of): float => array_sum($of) / max(1, count($of));
+        $out = [];
+        if (count($winds) > $left) {
+            $out[] = new GuardRail($e->spec->tag, GuardRailKind::WindTakenOut, [
+                'n' => (float) (count($winds) - $left), 'windMps' => $mean($winds), 'carryM' => $mean($moves),
+                'moved' => $moves === [] ? 'no' : 'yes',
+            ]);
+        }
+
+        return $left === 0 ? $out : [...$out, new GuardRail($e->spec->tag, GuardRailKind::WindLeftIn, ['n' => (float) $left])];
     }
 
     /** @return list<GuardRail> the player works against the change */

@@ -15,8 +15,8 @@ use function ksort;
 final class SessionSpeeds
 {
     /**
-     * @param  list<array{tag: string, sequence: int, shot: LaunchShot}>  $shots  that count
-     * @return list<array{tag: string, sequence: int, speedMps: float}>
+     * @param  list<array{tag: string, sequence: int, shot: LaunchShot, trial?: int|null}>  $shots  that count
+     * @return list<array{tag: string, sequence: int, speedMps: float, trial: int|null}>
      */
     public static function inOrder(array $shots): array
     {
@@ -33,7 +33,7 @@ final class SessionSpeeds
         foreach ($all as $s) {
             $speed = $s['shot']->value($measure);
             if ($speed !== null) {
-                $out[] = ['tag' => $s['tag'], 'sequence' => $s['sequence'], 'speedMps' => $speed];
+                $out[] = ['tag' => $s['tag'], 'sequence' => $s['sequence'], 'speedMps' => $speed, 'trial' => $s['trial'] ?? null];
             }
         }
 

@@ -20,7 +20,7 @@ final readonly class Verdicts
 {
     /**
      * @param  array<string, list<LiveVerdict>>  $of  by tag; none for the benchmark
-     * @param  array<string, Withheld>  $withheld  by tag
+     * @param  array<string, Withheld>  $withheld  by tag; the benchmark's own where its speed was far off
      */
     private function __construct(public array $of, public array $withheld)
     {
@@ -45,7 +45,9 @@ final readonly class Verdicts
         $verdicts = LiveVerdict::together($verdicts);
         $withheld = Withheld::among($speeds, $benchmark, array_map(strval(...), array_keys($verdicts)));
         foreach (array_keys($withheld) as $tag) {
-            $verdicts[$tag] = array_map(static fn (LiveVerdict $v): LiveVerdict => $v->opened(), $verdicts[$tag]);
+            if (isset($verdicts[$tag])) {
+                $verdicts[$tag] = array_map(static fn (LiveVerdict $v): LiveVerdict => $v->opened(), $verdicts[$tag]);
+            }
         }
 
         return new self($verdicts, $withheld);

@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Judging;
 
+use MintCarry\Core\Statistics\Robust;
+
 use function abs;
+use function array_fill_keys;
 use function array_filter;
+use function array_key_last;
 use function array_map;
 use function array_sum;
 use function array_values;
@@ -17,7 +21,10 @@ use function sqrt;
  * Whether the player was another when a setup was hit than when the benchmark was: then no word is said of it until the benchmark has
  * been hit again, for no arithmetic cures drift.
  *
- * Three things show it, all in club speed (ball speed where no club was seen) and only while the benchmark was not hit after the setup: a
+ * At once, from the second shot on, a trial shows it whose speed is 6 % off what was usual before it (common practice, no source): then
+ * no word is said of its setup, or of any where it is the benchmark's, until its shots are left out.
+ *
+ * Three things more show it, all in club speed (ball speed where no club was seen) and only while the benchmark was not hit after the setup: a
  * trend within the setups (each about its own mean) that makes up a share of the speed between the two, or a speed so far from the
  * benchmark's that no head explains it; or the first shots with the benchmark rising while they were hit. Limits are common practice, no source; how often they withhold stands in docs/judging.md.
  */
@@ -31,22 +38,71 @@ final readonly class Withheld
     /** Heads and shafts move the speed by about 1 %: more than this is another swing. */
     private const OTHER_SWING_SHARE = 0.025;
 
+    /** So far off what was usual is another player, a warm-up, tired or smooth swings, whatever is in the hand. */
+    private const FAR_OFF_SHARE = 0.06;
+
     private const FROM_SHOTS = 3;
+
+    private const FAR_OFF_FROM_SHOTS = 2;
 
     /**
      * @param  float  $speedMps  how much faster the setup was hit than the benchmark
-     * @param  string  $why  trend, otherSwing or warmingUp
+     * @param  string  $why  farOff, trend, otherSwing or warmingUp
      */
     private function __construct(public float $speedMps, public string $why)
     {
     }
 
     /**
-     * @param  list<array{tag: string, sequence: int, speedMps: float}>  $shots  that count, of one visit, in their order
+     * @param  list<array{tag: string, sequence: int, speedMps: float, trial?: int|null}>  $shots  that count, of one visit, in their
+     *   order
      * @param  list<string>  $tags  setups that are judged
-     * @return array<string, self> by tag
+     * @return array<string, self> by tag; the benchmark's own only where its speed was far off
      */
     public static function among(array $shots, string $benchmark, array $tags): array
+    {
+        $far = self::farOff($shots);
+        $all = $far[$benchmark] ?? null;
+
+        return ($all === null ? [] : array_fill_keys([$benchmark, ...$tags], $all)) + $far + self::moved($shots, $benchmark, $tags);
+    }
+
+    /**
+     * Trials whose speed is far off what was usual before them.
+     *
+     * @param  list<array{tag: string, sequence: int, speedMps: float, trial?: int|null}>  $shots
+     * @return array<string, self> by tag of the setup
+     */
+    private static function farOff(array $shots): array
+    {
+        $trials = $before = $out = [];
+        foreach ($shots as $s) {
+            // Without trials, shots with one setup in one go are one.
+            $last = array_key_last($trials);
+            $isSame = $last !== null && $trials[$last]['tag'] === $s['tag'] && $trials[$last]['trial'] === ($s['trial'] ?? null);
+            $at = $isSame ? $last : count($trials);
+            $trials[$at] ??= ['tag' => $s['tag'], 'trial' => $s['trial'] ?? null, 'speeds' => []];
+            $trials[$at]['speeds'][] = $s['speedMps'];
+        }
+        foreach ($trials as ['tag' => $tag, 'speeds' => $speeds]) {
+            $usual = count($before) < self::FROM_SHOTS ? null : Robust::median($before);
+            $off = $usual === null ? 0.0 : Robust::median($speeds) - $usual;
+            if ($usual !== null && count($speeds) >= self::FAR_OFF_FROM_SHOTS && abs($off) > self::FAR_OFF_SHARE * $usual) {
+                $out[$tag] = new self($off, 'farOff');
+            } else {
+                $before = [...$before, ...$speeds];
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  list<array{tag: string, sequence: int, speedMps: float, trial?: int|null}>  $shots
+     * @param  list<string>  $tags
+     * @return array<string, self> by tag
+     */
+    private static function moved(array $shots, string $benchmark, array $tags): array
     {
         $by = [];
         foreach ($shots as $s) {

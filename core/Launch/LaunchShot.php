@@ -4,25 +4,38 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Launch;
 
+use MintCarry\Core\Air\OpenAir;
 use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Flight;
 use MintCarry\Core\Flight\Launch;
 
+use function array_diff_key;
+use function array_intersect_key;
+
 /**
  * One recorded shot: what was measured, and what had to be computed from it. Every value in its measure's kept unit,
  * + = right / toe / high. A measure that nobody measured is null; nothing is guessed. Side stays unknown unless it, or
  * direction and axis, were measured.
+ *
+ * Of a shot hit outdoors the wind and the air are taken out: what was measured of its flight is moved by as much as the flight model
+ * says that this launch flies otherwise in the fitting's air without wind (`asSeen` keeps what was measured).
  */
 final readonly class LaunchShot
 {
+    /** What wind and air move. */
+    private const OF_FLIGHT = ['carryM', 'totalM', 'sideM', 'totalSideM', 'curveM', 'apexM', 'descentDeg', 'hangTimeS'];
+
     /**
      * @param  array<string, float>  $measured  by field name (`Measure` value)
      * @param  array<string, float>  $computed  by field name; never a field that was measured
      * @param  ModelFailure|null  $failure  why nothing could be computed: the shot is left out, whatever was measured of it
+     * @param  array<string, float>  $asSeen  what was measured in the wind and is moved, by field name
+     * @param  OpenAir|null  $openAir  where it was hit, if outdoors
      */
     private function __construct(
         public array $measured, public array $computed, private ?float $modelCarryM, public ?ModelFailure $failure = null,
+        public array $asSeen = [], public ?OpenAir $openAir = null,
     ) {
     }
 
@@ -31,22 +44,33 @@ final readonly class LaunchShot
      * face to path, smash from the two speeds), and computes missing carry, total, apex, descent and hang time by the flight model.
      *
      * @param  array<string, float>  $values  by field name
+     * @param  BallFlight  $flight  in the fitting's air, without wind
+     * @param  OpenAir|null  $openAir  the wind and the air it was hit in, where it was hit outdoors
      */
-    public static function of(array $values, BallFlight $flight): self
+    public static function of(array $values, BallFlight $flight, ?OpenAir $openAir = null): self
     {
         $values = self::derive($values);
-        $computed = [];
+        $computed = $asSeen = [];
         if (isset($values['clubSpeedMps'], $values['ballSpeedMps']) && ! isset($values['smash']) && $values['clubSpeedMps'] > 0) {
             $computed['smash'] = $values['ballSpeedMps'] / $values['clubSpeedMps'];
         }
         if (isset($values['faceDeg'], $values['pathDeg']) && ! isset($values['faceToPathDeg'])) {
             $computed['faceToPathDeg'] = $values['faceDeg'] - $values['pathDeg'];
         }
-        $flown = $failure = null;
+        $flown = $failure = $windy = null;
         try {
             $flown = self::flight($values, $flight);
+            $windy = $openAir === null ? null : self::flight($values, $flight->in($openAir));
         } catch (ModelFailure $e) {
             $failure = $e;
+        }
+        if ($flown !== null && $windy !== null) {
+            $asSeen = array_intersect_key($values, array_flip(self::OF_FLIGHT));
+            [$still, $moved] = [self::landed($flown), self::landed($windy)];
+            foreach ($asSeen as $field => $value) {
+                $computed[$field] = $value + $still[$field] - $moved[$field];
+            }
+            $values = array_diff_key($values, $asSeen);
         }
         if ($flown !== null) {
             $sideKnown = isset($values['directionDeg'], $values['spinAxisDeg']);
@@ -56,31 +80,38 @@ final readonly class LaunchShot
                 'descentDeg' => $flown->descentDeg,
                 'hangTimeS' => $flown->hangTimeS,
                 // A measured carry keeps its own carry: only the run is the model's.
-                'totalM' => ($values['carryM'] ?? $flown->carryM) + $flown->runM(),
+                'totalM' => ($values['carryM'] ?? $computed['carryM'] ?? $flown->carryM) + $flown->runM(),
             ];
             if ($sideKnown) {
                 $computed += [
                     'sideM' => $flown->sideM,
-                    'totalSideM' => ($values['sideM'] ?? $flown->sideM) + $flown->totalSideM - $flown->sideM,
+                    'totalSideM' => ($values['sideM'] ?? $computed['sideM'] ?? $flown->sideM) + $flown->totalSideM - $flown->sideM,
                     'curveM' => $flown->curveM,
                 ];
             }
         }
-        $total = $values['totalM'] ?? $computed['totalM'] ?? null;
-        if (! isset($computed['totalSideM']) && isset($values['sideM'], $values['carryM']) && $total !== null && $values['carryM'] > 0) {
+        $all = $values + array_intersect_key($computed, $asSeen);
+        $total = $all['totalM'] ?? $computed['totalM'] ?? null;
+        if (! isset($computed['totalSideM']) && isset($all['sideM'], $all['carryM']) && $total !== null && $all['carryM'] > 0) {
             // Nobody saw how it came in: it runs on in the line from the tee.
-            $computed['totalSideM'] = $values['sideM'] * $total / $values['carryM'];
+            $computed['totalSideM'] = $all['sideM'] * $total / $all['carryM'];
         }
-        if (! isset($computed['curveM']) && isset($values['sideM'], $values['directionDeg'], $values['carryM'])) {
-            $computed['curveM'] = $values['sideM'] - $values['carryM'] * tan(deg2rad($values['directionDeg']));
+        if (! isset($computed['curveM']) && isset($all['sideM'], $all['directionDeg'], $all['carryM'])) {
+            $computed['curveM'] = $all['sideM'] - $all['carryM'] * tan(deg2rad($all['directionDeg']));
         }
 
-        return new self($values, array_diff_key($computed, $values), $flown?->carryM, $failure);
+        return new self($values, array_diff_key($computed, $values), ($windy ?? $flown)?->carryM, $failure, $asSeen, $openAir);
     }
 
     public function value(Measure $measure): ?float
     {
         return $this->measured[$measure->value] ?? $this->computed[$measure->value] ?? null;
+    }
+
+    /** Is there wind in what was measured of its flight that could not be taken out, as its launch is not known? */
+    public function isWindLeftIn(): bool
+    {
+        return $this->openAir !== null && $this->asSeen === [] && array_intersect_key($this->measured, array_flip(self::OF_FLIGHT)) !== [];
     }
 
     /** The launch, when ball speed, launch angle and spin are known; unknown direction and axis count as straight. */
@@ -97,7 +128,7 @@ final readonly class LaunchShot
     public function issues(): array
     {
         $issues = [];
-        foreach ($this->measured as $field => $value) {
+        foreach ($this->measured + $this->asSeen as $field => $value) {
             $measure = Measure::from($field);
             [$low, $high] = $measure->possible();
             [$usualLow, $usualHigh] = $measure->plausible();
@@ -133,7 +164,7 @@ final readonly class LaunchShot
     /** @return list<Issue> */
     private function contradictions(): array
     {
-        $m = $this->measured;
+        $m = $this->measured + $this->asSeen;
         $issues = [];
         if (isset($m['clubSpeedMps'], $m['ballSpeedMps']) && $m['clubSpeedMps'] > 0) {
             $ratio = $m['ballSpeedMps'] / $m['clubSpeedMps'];
@@ -183,6 +214,15 @@ final readonly class LaunchShot
         }
 
         return $values;
+    }
+
+    /** @return array<string, float> what wind and air move of a flight */
+    private static function landed(Flight $f): array
+    {
+        return [
+            'carryM' => $f->carryM, 'totalM' => $f->carryM + $f->runM(), 'sideM' => $f->sideM, 'totalSideM' => $f->totalSideM,
+            'curveM' => $f->curveM, 'apexM' => $f->apexM, 'descentDeg' => $f->descentDeg, 'hangTimeS' => $f->hangTimeS,
+        ];
     }
 
     /** @param  array<string, float>  $values */

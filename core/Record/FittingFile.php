@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Record;
 
 use MintCarry\Core\Air\Atmosphere;
+use MintCarry\Core\Air\OpenAir;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Errors\InvalidInput;
@@ -206,8 +207,10 @@ final class FittingFile
             if ($value === null) {
                 continue;
             }
-            $bounds = ['windMps' => Brief::NUMBERS['windMps'], 'temperatureC' => [-30, 55, '°C'], 'altitudeM' => [-500, 5000, 'm']][$name]
-                ?? null;
+            $bounds = OpenAir::NUMBERS[$name] ?? null;
+            if ($name === 'outdoors' && ! is_bool($value)) {
+                throw InvalidInput::of("{$where}.outdoors", "'{$where}.outdoors' must be true or false.");
+            }
             if ($bounds !== null) {
                 if (! is_int($value) && ! is_float($value)) {
                     throw InvalidInput::of("{$where}.{$name}", "'{$where}.{$name}' must be a number.");
@@ -241,19 +244,21 @@ final class FittingFile
             static fn (Item $item, int $i): array => self::shot($item, $i, $numbers, $known, $places), $items, array_keys($items),
         );
         $calibration = BayCalibration::of(
-            array_values(array_filter($read, static fn (array $s): bool => $s['leftOut'] !== BayCalibration::NOT_BY)), $flight, $air,
+            array_values(array_filter(
+                $read, static fn (array $s): bool => $s['leftOut'] !== BayCalibration::NOT_BY && $s['openAir']?->isWindy() !== true,
+            )), $flight, $air,
         );
         $shots = array_map(static fn (): array => [], $setups);
         $hit = [];
         foreach ($read as $i => $s) {
             $hit[$s['trial']] = true;
-            $shot = LaunchShot::of($s['values'], $calibration->flightOf($s['monitor'], $s['visit']));
+            $shot = LaunchShot::of($s['values'], $calibration->flightOf($s['monitor'], $s['visit']), $s['openAir']);
             foreach ($shot->issues() as $issue) {
                 if ($issue->refused) {
                     throw InvalidInput::of("shots[{$i}].measured.{$issue->field}", "shots[{$i}]: {$issue->message}.");
                 }
             }
-            $shots[$s['tag']][] = new ShotRecord($shot, $s['sequence'], $s['leftOut'], $s['simulated'], $s['visit']);
+            $shots[$s['tag']][] = new ShotRecord($shot, $s['sequence'], $s['leftOut'], $s['simulated'], $s['visit'], $s['trial']);
         }
         foreach ($shots as $tag => $list) {
             usort($list, static fn (ShotRecord $a, ShotRecord $b): int => $a->sequence <=> $b->sequence);
@@ -268,7 +273,7 @@ final class FittingFile
      * @param  callable(?string, string): string  $known
      * @param  array<int, array{visit: int|null, conditions: array<mixed>}>  $places
      * @return array{tag: string, trial: int, values: array<string, float>, sequence: int, leftOut: string|null, simulated: bool,
-     *   monitor: string, visit: int|null, air: Atmosphere|null}
+     *   monitor: string, visit: int|null, air: Atmosphere|null, openAir: OpenAir|null}
      */
     private static function shot(Item $item, int $i, array $numbers, callable $known, array $places): array
     {
@@ -290,6 +295,7 @@ final class FittingFile
             'sequence' => $item->has('sequence') ? $item->whole('sequence', 0, self::MOST_SEQUENCE) : $i + 1, 'leftOut' => $left,
             'simulated' => $simulated, 'monitor' => BayCalibration::monitorOf($simulated, $place['conditions']['monitor'] ?? null),
             'visit' => $place['visit'], 'air' => BayCalibration::airOf($place['conditions']),
+            'openAir' => OpenAir::of($place['conditions']),
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Record;
 
+use MintCarry\Core\Air\OpenAir;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Club\SetupSpec;
@@ -73,7 +74,9 @@ final readonly class FittingRecord
         $out = [];
         foreach ($trials as ['tag' => $tag, 'visit' => $visit, 'conditions' => $conditions]) {
             $out[$tag][] = "visit: {$visit}";
-            foreach (['temperatureC' => 'air', 'altitudeM' => 'altitude', 'turf' => 'ground', 'monitor' => 'monitor'] as $field => $name) {
+            // Outdoors, wind and air are taken out, and a guard rail of their own says so.
+            $air = OpenAir::of($conditions) === null ? ['temperatureC' => 'air', 'altitudeM' => 'altitude'] : [];
+            foreach ($air + ['turf' => 'ground', 'monitor' => 'monitor'] as $field => $name) {
                 $value = $conditions[$field] ?? '';
                 if (is_scalar($value) && $value !== '') {
                     $out[$tag][] = "{$name}: {$value}";
@@ -256,7 +259,7 @@ final readonly class FittingRecord
         foreach ($this->shots as $tag => $shots) {
             foreach ($shots as $s) {
                 if ($s->leftOut === null && ($s->visit ?? $last) === $last) {
-                    $all[] = ['tag' => (string) $tag, 'sequence' => $s->sequence, 'shot' => $s->shot];
+                    $all[] = ['tag' => (string) $tag, 'sequence' => $s->sequence, 'shot' => $s->shot, 'trial' => $s->trial];
                 }
             }
         }

@@ -47,6 +47,7 @@ final class AdviceReport
             'basis' => $advice->isModelled ? 'models' : 'shots',
             'notHit' => array_values(array_diff($tags, array_map(static fn (SetupJudgement $s): string => $s->tag, $advice->setups))),
             'simulatedShots' => $record->simulatedShots(),
+            'outdoors' => self::outdoors($sets),
             'failures' => ModelFailure::toArrays($failures),
             'setups' => array_map(
                 static fn (SetupJudgement $s): array => [
@@ -85,5 +86,28 @@ final class AdviceReport
         }
 
         return (object) $out;
+    }
+
+    /**
+     * What was hit outdoors.
+     *
+     * @param  array<string, ShotSet>  $sets
+     * @return array{shots: int, windLeftIn: int, windMps: float}|null the mean wind; null where all was hit in a bay
+     */
+    private static function outdoors(array $sets): ?array
+    {
+        $winds = [];
+        $left = 0;
+        foreach ($sets as $set) {
+            foreach ($set->shots as $shot) {
+                if ($shot->openAir !== null) {
+                    $winds[] = $shot->openAir->wind->speedMps;
+                    $left += $shot->isWindLeftIn() ? 1 : 0;
+                }
+            }
+        }
+
+        return $winds === [] ? null
+            : ['shots' => count($winds), 'windLeftIn' => $left, 'windMps' => array_sum($winds) / count($winds)];
     }
 }

@@ -9,7 +9,8 @@ use MintCarry\Core\Judging\Verdicts;
 use MintCarry\Core\Record\FittingRecord;
 
 /**
- * The one thing to do next, the same on every screen: hit the own club first; then enough of what is in the hand; then the benchmark again,
+ * The one thing to do next, the same on every screen: hit the own club first; then settle whose swings those were, where a trial's speed
+ * is far off; then enough of what is in the hand; then the benchmark again,
  * where the player has become another; then what the finder wants to know, until more shots would not pay.
  */
 final readonly class NextStep
@@ -18,7 +19,7 @@ final readonly class NextStep
     public const SHOTS = 4;
 
     /**
-     * @param  string  $kind  baseline, more, benchmark, hit, stop, or none where the rack offers nothing to hit
+     * @param  string  $kind  baseline, settle, more, benchmark, hit, stop, or none where the rack offers nothing to hit
      * @param  string|null  $tag  of the setup it is about; for hit: of the candidate
      * @param  int|null  $shots  how many more
      */
@@ -38,11 +39,16 @@ final readonly class NextStep
             return new self('baseline', $own, self::SHOTS);
         }
         $inHand = $record->inHand;
+        $words = Verdicts::among($sets, $record->benchmark, Wanted::of($record->brief, $record->hand), $record->speedsInOrder());
+        foreach ([$record->benchmark, $inHand] as $tag) {
+            if (($words->withheld[$tag ?? ''] ?? null)?->why === 'farOff') {
+                return new self('settle', $tag, why: 'farOff');
+            }
+        }
         $hit = $inHand === null || ! isset($sets[$inHand]) ? 0 : ($sets[$inHand]->byVisit()[$record->lastVisit()] ?? null)?->count() ?? 0;
         if ($inHand !== null && $hit < self::SHOTS) {
             return new self('more', $inHand, self::SHOTS - $hit);
         }
-        $words = Verdicts::among($sets, $record->benchmark, Wanted::of($record->brief, $record->hand), $record->speedsInOrder());
         foreach ($words->withheld as $tag => $withheld) {
             if ($inHand === null || $tag === $inHand) {
                 return new self('benchmark', $record->benchmark, self::SHOTS, $withheld->why);

@@ -76,6 +76,11 @@ function figuresOfKinds(): array
         'otherBall' => [[]],
         'notTheirBall' => [['ball' => 'Peewit Two', 'theirs' => 'Peewit One']],
         'rangeBall' => [['ball' => 'range ball']],
+        'windTakenOut' => [
+            ['n' => 6.0, 'windMps' => 5.2, 'carryM' => 9.1, 'moved' => 'yes'], ['n' => 1.0, 'windMps' => 2.0, 'carryM' => 0.0, 'moved' => 'no'],
+            ['n' => 6.0, 'windMps' => 5.2, 'carryM' => -7.4, 'moved' => 'yes'],
+        ],
+        'windLeftIn' => [['n' => 3.0]],
         'otherTee' => [[]],
         'otherVisit' => [[]],
         'otherConditions' => [['what' => 'air: 4']],

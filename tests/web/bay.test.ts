@@ -88,13 +88,19 @@ test('a mean carries half its interval, or nothing that is not known', () => {
 });
 
 test('what is in the hand is told; what to do next is the judge’s', () => {
-    expect(nextMove(view({ running: null }), 'A')).toBe('Choose the setup in the hand, and begin.');
-    expect(nextMove(view({ running: { ...view().running!, kind: 'warm-up' } }), 'A')).toContain('count for nothing');
+    expect(nextMove(view({ running: null }), 'A', yards)).toBe('Choose the setup in the hand, and begin.');
+    expect(nextMove(view({ running: { ...view().running!, kind: 'warm-up' } }), 'A', yards)).toContain('count for nothing');
     for (const silent of [view({}, 'A', 2), view({}, 'A', 6), view({ benchmarkMeans: null }), view({}, 'B', 1)])
-        expect(nextMove(silent, 'A')).toBe('');
-    expect(nextMove(view({ withheld: { speedMps: -1, why: 'otherSwing' } }), 'A')).toContain('Another player, tired, or holding back?');
+        expect(nextMove(silent, 'A', yards)).toBe('');
+    expect(nextMove(view({ withheld: { speedMps: -1, why: 'otherSwing' } }), 'A', yards)).toContain('Another player, tired, or holding back?');
+    // Whose swings these are is asked from the second shot on, of the benchmark as well.
+    for (const [tag, n] of [['B', 2], ['A', 6]] as const)
+        expect(nextMove(view({ withheld: { speedMps: -2.9, why: 'farOff' } }, tag, n), 'A', yards)).toBe(
+            '6 mph under the usual speed: another player, a warm-up, tired, or smooth swings? No verdict until those shots are left out.',
+        );
     const step = (kind: NextStep['kind'], more: Partial<NextStep> = {}) =>
         stepText({ kind, tag: 'B', shots: 2, why: null, ...more }, 'Tern 460 at N');
+    expect(step('settle')).toContain('Settle B first');
     expect(step('more')).toBe('2 more of B first.');
     expect(step('more', { shots: 1 })).toBe('one more of B first.');
     expect(step('baseline', { tag: 'A' })).toContain('Hit the own club A first');
@@ -112,19 +118,19 @@ test('the judge’s last figures are told with the shots they rest on', () => {
 });
 
 test('only the declared measure makes a setup the one to beat', () => {
-    expect(nextMove(view({ verdicts: [told('longer', 'better'), told('less spin', 'worse')] }), 'A')).toBe(
+    expect(nextMove(view({ verdicts: [told('longer', 'better'), told('less spin', 'worse')] }), 'A', yards)).toBe(
         'B is longer than A (not less spin). Make it the benchmark, if it is the one to beat.',
     );
-    expect(nextMove(view({ verdicts: [told('longer', 'worse')] }), 'A')).toBe('B is not longer.');
-    expect(nextMove(view({ verdicts: [told('longer', 'open', { moreShots: 4 }), told('higher', 'better')] }), 'A')).toBe(
+    expect(nextMove(view({ verdicts: [told('longer', 'worse')] }), 'A', yards)).toBe('B is not longer.');
+    expect(nextMove(view({ verdicts: [told('longer', 'open', { moreShots: 4 }), told('higher', 'better')] }), 'A', yards)).toBe(
         'Can’t tell yet (higher): about 4 more would settle “longer”.',
     );
-    expect(nextMove(view({ verdicts: [told('longer', 'open')] }), 'A')).toBe('Too close to tell.');
+    expect(nextMove(view({ verdicts: [told('longer', 'open')] }), 'A', yards)).toBe('Too close to tell.');
 });
 
 test('shots left out are not counted toward a word', () => {
     const left = [shot({}, true), shot({}, true), shot({}), shot({})];
-    expect(nextMove(view({ shots: left, counted: 2 }), 'A')).toBe('');
+    expect(nextMove(view({ shots: left, counted: 2 }), 'A', yards)).toBe('');
 });
 
 test('what is left of the budget is said where the brief named one', () => {
@@ -151,14 +157,14 @@ test('a setup hit again is said to play as before, or not', () => {
 
 test('a blind trial says how far it is, and nothing more', () => {
     const blind = { ordinal: 1, of: 4, shotsEach: 3 };
-    expect(nextMove(view({ blind }, '', 1), 'A')).toBe('Blind, setting 1 of 4: 2 more.');
-    expect(nextMove(view({ blind }, '', 3), 'A')).toBe('Next setting.');
-    expect(nextMove(view({ blind: { ...blind, ordinal: 4 } }, '', 3), 'A')).toContain('reveal');
+    expect(nextMove(view({ blind }, '', 1), 'A', yards)).toBe('Blind, setting 1 of 4: 2 more.');
+    expect(nextMove(view({ blind }, '', 3), 'A', yards)).toBe('Next setting.');
+    expect(nextMove(view({ blind: { ...blind, ordinal: 4 } }, '', 3), 'A', yards)).toContain('reveal');
 });
 
 test('as good as the same is a word of its own', () => {
     expect(verdictMark(told('longer', 'same'))).toBe('longer =');
-    expect(nextMove(view({ verdicts: [told('longer', 'same')] }, 'B', 8), 'A')).toContain('As good as A: more shots are not worth it.');
+    expect(nextMove(view({ verdicts: [told('longer', 'same')] }, 'B', 8), 'A', yards)).toContain('As good as A: more shots are not worth it.');
 });
 
 test('no key of the bay is a letter, for letters are setups', () => {

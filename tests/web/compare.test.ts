@@ -16,7 +16,7 @@ test('a finding is a sentence with its evidence in the player’s units and hand
         'The strike is 11 mm to the heel from the line of the CG, worth about 7 yd of carry.',
     );
     expect(findingText(finding('twoWayMiss', { leftShare: 0.2, rightShare: 0.24, spreadM: 20 }), 'right', yards)).toContain(
-        '20 % left of the corridor and 24 % right',
+        '3 of 14 drives left of the corridor and 3 of 14 right',
     );
     expect(findingText(finding('attackDown', { attackDeg: -4, costM: 5 }), 'right', yards)).toBe(
         'The attack is 4.0° down; level, at the same delivered loft, would be worth about 5 yd of carry.',
@@ -55,7 +55,7 @@ test('why no word is said, and what the usual miss asks first', () => {
     expect(withheldText(withheld('otherSwing'), 'A', 'right', yards)).toContain('2.0 mph slower than A. Hit A again.');
     expect(withheldText(withheld('warmingUp'), 'A', 'left', yards)).toContain('were a warm-up');
     expect(findingText(finding('usualMiss', { miss: 'right', missShare: 0.31, tag: 'A' }), 'right', yards)).toBe(
-        'Usual miss right: is it where it starts, or how it curves? 31 % of the drives with A end right of the corridor.',
+        'Usual miss right: is it where it starts, or how it curves? 4 of 14 drives with A end right of the corridor.',
     );
     expect(findingText(finding('usualMiss', { miss: 'heel', strike: 'none', toeMm: 0, tag: 'A' }), 'left', yards)).toContain(
         'spray the face',

@@ -23,7 +23,13 @@ use App\Contract\Shape;
     Shape('Trial', [
         'id' => 'integer', 'number' => 'integer', 'kind' => 'string', 'setupId' => 'integer', 'tag' => 'string',
         'shots' => 'integer', 'beganAt' => 'string', 'ended' => 'boolean', 'note' => 'string', 'blind' => 'boolean',
-    ]),
+        'openAir' => 'OpenAir | null',
+    ], about: 'A set of shots hit with one setup; its wind and air where it was hit outdoors.'),
+]
+#[
+    Shape('OpenAir', [
+        'windMps' => 'number', 'windFromDeg' => 'number', 'temperatureC' => 'number', 'altitudeM' => 'number',
+    ], about: 'Wind and air of a trial outdoors; wind from 0° into the face, 90° from the right.'),
 ]
 #[
     Shape('MishitReason', [
@@ -69,7 +75,8 @@ use App\Contract\Shape;
             'live' => 'string', 'stamp' => 'string',
             'counts' => 'Record<string, { shots: integer; counted: integer; simulated: integer }>', 'running' => 'Trial | null',
             'trials' => 'Trial[]', 'shots' => 'Shot[]', 'counted' => 'integer', 'mishits' => 'Record<string, MishitReason[]>',
-            'means' => 'Record<string, Summary | null>', 'benchmarkMeans' => 'Record<string, Summary | null> | null',
+            'means' => 'Record<string, Summary | null>', 'setupMeans' => 'Record<string, Summary | null> | null',
+            'benchmarkMeans' => 'Record<string, Summary | null> | null',
             'verdicts' => 'LiveVerdict[]', 'withheld' => 'Withheld | null', 'flips' => '{ policy: string; verdict: Verdict }[]', 'repeat' => 'Repeated[]',
             'drift' => 'DriftPoint[]', 'queue' => '{ tags: string[]; wrenchChanges: integer }',
             'budget' => '{ swings: number | null; swingsHit: integer; minutes: number | null; minutesUsed: integer }',

@@ -35,7 +35,8 @@ use App\Contract\Shape;
 #[
     Shape('Advice', [
         'benchmark' => 'string', 'best' => 'string', 'pick' => 'string', 'runnerUp?' => 'string | null', 'isConclusive' => 'boolean', 'ties' => 'string[]',
-        'expectedLoss' => 'number', 'scoring' => 'string', 'unit' => 'string', 'basis' => 'string', 'notHit' => 'string[]',
+        'expectedLoss' => 'number', 'scoring' => 'string', 'unit' => 'string', 'basis' => 'string',
+        'outdoors?' => '{ shots: integer; windLeftIn: integer; windMps: number } | null', 'notHit' => 'string[]',
         'simulatedShots' => 'integer', 'failures?' => 'Failure[]', 'setups' => 'Judgement[]',
     ]),
 ]

@@ -36,7 +36,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('NextStep', [
-        'kind' => "'baseline' | 'more' | 'benchmark' | 'hit' | 'stop' | 'none'", 'tag' => 'string | null', 'shots' => 'integer | null',
+        'kind' => "'baseline' | 'settle' | 'more' | 'benchmark' | 'hit' | 'stop' | 'none'", 'tag' => 'string | null', 'shots' => 'integer | null',
         'why' => 'string | null',
     ], about: 'The one thing to do next, the same on every screen'),
 ]

@@ -66,7 +66,7 @@ use App\Contract\Shape;
     ]),
 ]
 #[
-    Shape('Withheld', ['speedMps' => 'number', 'why' => "'trend' | 'otherSwing' | 'warmingUp'"],
+    Shape('Withheld', ['speedMps' => 'number', 'why' => "'farOff' | 'trend' | 'otherSwing' | 'warmingUp'"],
         about: 'The player was another when the setup was hit than when the benchmark was: no word is said of it'),
 ]
 #[

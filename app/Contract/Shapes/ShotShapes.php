@@ -16,6 +16,7 @@ use App\Contract\Shape;
     'source' => 'string',
     'measured' => 'Record<string, number>',
     'computed' => 'Record<string, number>',
+    'inWind' => 'Record<string, number>',
     'typed' => 'Record<string, unknown>',
     'flags' => 'string[]',
     'hitAt' => 'string | null',

@@ -20,6 +20,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Air\OpenAir;
 use OpenApi\Attributes as OA;
 
 /** Trials: a set of shots hit with one setup, in one go. */
@@ -91,6 +92,40 @@ final class TrialController
                 array_filter(['note' => $note, 'rating_skipped' => $given['ratingSkipped'] ?? null], fn (mixed $v): bool => $v !== null),
             ),
         );
+
+        return response()->json((new BayResource($fitting))->toArray($request));
+    }
+
+    /** The wind and the air that a trial, or all trials of its visit, were hit in; null: in a bay. The next trial of the visit is hit in the same. */
+    #[OA\Put(path: '/api/trials/{trial}/open-air', operationId: 'trial.openAir', summary: 'Wind and air of a trial outdoors',
+        requestBody: new Takes(['openAir' => 'OpenAir | null', 'wholeVisit?' => 'boolean']),
+        responses: [new Answer('BayView')])]
+    public function openAir(Request $request, Trial $trial): JsonResponse
+    {
+        $rules = ['openAir' => ['present', 'nullable', 'array:'.implode(',', array_keys(OpenAir::NUMBERS))], 'wholeVisit' => ['sometimes', 'boolean']];
+        foreach (OpenAir::NUMBERS as $name => [$low, $high]) {
+            $rules["openAir.{$name}"] = ['required_with:openAir', 'numeric', "between:{$low},{$high}"];
+        }
+        $given = $request->validate($rules, attributes: [
+            'openAir.windMps' => 'wind', 'openAir.windFromDeg' => 'wind from', 'openAir.temperatureC' => 'temperature',
+            'openAir.altitudeM' => 'altitude',
+        ]);
+        $typed = $given['openAir'] ?? null;
+        $whole = (bool) ($given['wholeVisit'] ?? false) && $trial->visit_id !== null;
+        $fitting = Fitting::query()->findOrFail($trial->fitting_id);
+        $where = $whole ? 'all trials of visit '.($trial->visit->number ?? 1) : "trial {$trial->number}";
+        $words = $typed === null ? "took wind and air off {$where}"
+            : sprintf('typed wind and air of %s: %.1f m/s from %.0f°, %.0f °C, %.0f m', $where, ...array_values(array_merge(OpenAir::NUMBERS, $typed)));
+        $this->journal->record($fitting, self::user($request), $words, function () use ($trial, $typed, $whole, $fitting): void {
+            $brief = $fitting->brief();
+            $now = $typed === null
+                ? ['outdoors' => false, 'windMps' => 0, 'windFromDeg' => 0, 'temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM]
+                : ['outdoors' => true] + array_map(floatval(...), $typed);
+            $trials = $whole ? Trial::query()->where('visit_id', $trial->visit_id)->orderBy('number')->get() : [$trial];
+            foreach ($trials as $one) {
+                $one->update(['conditions' => $now + $one->conditions]);
+            }
+        });
 
         return response()->json((new BayResource($fitting))->toArray($request));
     }

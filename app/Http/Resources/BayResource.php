@@ -15,6 +15,7 @@ use App\Models\Shot;
 use App\Models\Trial;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use MintCarry\Core\Air\OpenAir;
 
 /**
  * The live screen of a fitting: the running trial, its shots and means, how the setup in the hand stands against the benchmark,
@@ -47,7 +48,7 @@ final class BayResource extends JsonResource
                 ->all(),
             'mishits' => (object) array_intersect_key($view->judged->mishits(), array_flip($view->shots->pluck('id')->all())),
             'counted' => $view->counted(),
-            'means' => $figures->means(), 'benchmarkMeans' => $figures->benchmarkMeans(), 'verdicts' => $verdicts, 'withheld' => $withheld,
+            'means' => $figures->means(), 'setupMeans' => $figures->setupMeans(), 'benchmarkMeans' => $figures->benchmarkMeans(), 'verdicts' => $verdicts, 'withheld' => $withheld,
             'flips' => $figures->flips(), 'repeat' => $figures->repeat($view->trials->all()), 'drift' => $figures->drift($blind),
             'queue' => $view->queue(), 'budget' => $view->budget(), 'confirm' => ConfirmState::now($view->judged),
             'blind' => $blind === null
@@ -104,6 +105,7 @@ final class BayResource extends JsonResource
             'tag' => $secret ? '' : $trial->setup->tag, 'shots' => (int) ($trial->shots_count ?? 0),
             'beganAt' => $trial->created_at->toIso8601String(), 'ended' => $trial->ended_at !== null, 'note' => $trial->note,
             'blind' => $trial->blind_id !== null,
+            'openAir' => OpenAir::of($trial->conditions) === null ? null : array_intersect_key($trial->conditions, OpenAir::NUMBERS),
         ];
     }
 }

@@ -33,6 +33,7 @@ final class ShotResource extends JsonResource
             'source' => $shot->source,
             'measured' => (object) $read->measured,
             'computed' => (object) $read->computed,
+            'inWind' => (object) $read->asSeen,
             'typed' => (object) $shot->typed,
             'flags' => $shot->flags,
             'hitAt' => $shot->hit_at,

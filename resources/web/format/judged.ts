@@ -90,6 +90,8 @@ export function stepText(step: NextStep, name: string): string {
             return `${more} of ${step.tag} first.`;
         case 'benchmark':
             return `Hit ${step.tag} again: ${WHY[step.why ?? ''] ?? 'the player has changed'}.`;
+        case 'settle':
+            return `Settle ${step.tag} first: its speed is far off the usual. Leave out the shots that are not the player’s own swing.`;
         case 'hit':
             return `Hit ${name}.`;
         case 'stop':

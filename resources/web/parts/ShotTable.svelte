@@ -65,6 +65,7 @@
                     <td><Glyph tag={tagOf.get(shot.setupId) ?? '?'} r={8} open={!!shot.leftOut} /></td>
                     {#each columns as c (c)}
                         <td class="value" class:computed={shot.computed[c] !== undefined}
+                            title={shot.inWind[c] === undefined ? undefined : `${figure(c, shot.inWind[c], units)} measured in the wind`}
                             >{figure(c, shot.measured[c] ?? shot.computed[c], units)}</td
                         >
                     {/each}

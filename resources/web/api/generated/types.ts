@@ -11,6 +11,7 @@ export interface Advice {
     scoring: string;
     unit: string;
     basis: string;
+    outdoors?: { shots: number; windLeftIn: number; windMps: number; } | null;
     notHit: string[];
     simulatedShots: number;
     failures?: Failure[];
@@ -41,6 +42,7 @@ export interface BayChange {
     counted: number;
     mishits: Record<string, MishitReason[]>;
     means: Record<string, Summary | null>;
+    setupMeans: Record<string, Summary | null> | null;
     benchmarkMeans: Record<string, Summary | null> | null;
     verdicts: LiveVerdict[];
     withheld: Withheld | null;
@@ -67,6 +69,7 @@ export interface BayView {
     counted: number;
     mishits: Record<string, MishitReason[]>;
     means: Record<string, Summary | null>;
+    setupMeans: Record<string, Summary | null> | null;
     benchmarkMeans: Record<string, Summary | null> | null;
     verdicts: LiveVerdict[];
     withheld: Withheld | null;
@@ -391,6 +394,7 @@ export interface Grounds {
     scoring: string;
     unit: string;
     basis: string;
+    outdoors?: { shots: number; windLeftIn: number; windMps: number; } | null;
     notHit: string[];
     simulatedShots: number;
     failures?: Failure[];
@@ -410,7 +414,7 @@ export interface GuardRail {
     figures: Record<string, number | string | string[]>;
 }
 
-export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBall' | 'notTheirBall' | 'rangeBall' | 'otherTee' | 'otherVisit' | 'otherConditions' | 'playerCompensating' | 'labelAndDataDisagree' | 'speedFalling' | 'speedRising' | 'monitorDisagrees';
+export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBall' | 'notTheirBall' | 'rangeBall' | 'otherTee' | 'otherVisit' | 'otherConditions' | 'windTakenOut' | 'windLeftIn' | 'playerCompensating' | 'labelAndDataDisagree' | 'speedFalling' | 'speedRising' | 'monitorDisagrees';
 
 export type Hand = 'right' | 'left';
 
@@ -634,10 +638,18 @@ export interface NextMove {
 
 /** The one thing to do next, the same on every screen */
 export interface NextStep {
-    kind: 'baseline' | 'more' | 'benchmark' | 'hit' | 'stop' | 'none';
+    kind: 'baseline' | 'settle' | 'more' | 'benchmark' | 'hit' | 'stop' | 'none';
     tag: string | null;
     shots: number | null;
     why: string | null;
+}
+
+/** Wind and air of a trial outdoors; wind from 0° into the face, 90° from the right. */
+export interface OpenAir {
+    windMps: number;
+    windFromDeg: number;
+    temperatureC: number;
+    altitudeM: number;
 }
 
 export interface OtherDay {
@@ -757,6 +769,7 @@ export interface Proof {
     scoring: string;
     unit: string;
     basis: string;
+    outdoors?: { shots: number; windLeftIn: number; windMps: number; } | null;
     notHit: string[];
     simulatedShots: number;
     failures?: Failure[];
@@ -901,6 +914,7 @@ export interface Shot {
     source: string;
     measured: Record<string, number>;
     computed: Record<string, number>;
+    inWind: Record<string, number>;
     typed: Record<string, unknown>;
     flags: string[];
     hitAt: string | null;
@@ -976,6 +990,7 @@ export interface TieBreak {
     wantedApexM: number;
 }
 
+/** A set of shots hit with one setup; its wind and air where it was hit outdoors. */
 export interface Trial {
     id: number;
     number: number;
@@ -987,6 +1002,7 @@ export interface Trial {
     ended: boolean;
     note: string;
     blind: boolean;
+    openAir: OpenAir | null;
 }
 
 export interface TrialName {
@@ -1099,7 +1115,7 @@ export interface WhyBridge {
 /** The player was another when the setup was hit than when the benchmark was: no word is said of it */
 export interface Withheld {
     speedMps: number;
-    why: 'trend' | 'otherSwing' | 'warmingUp';
+    why: 'farOff' | 'trend' | 'otherSwing' | 'warmingUp';
 }
 
 export interface Worth {

@@ -28,6 +28,10 @@
                             >{meanText(m, view.means[m], units)}</td
                         >{/each}</tr
                 >{/if}
+            {#if bay.running && view.setupMeans}<tr
+                    ><td>{bay.running.tag} <small>all {view.setupMeans.ballSpeedMps?.n ?? view.setupMeans.carryM?.n ?? ''} shots</small></td
+                    >{#each MEANS as m (m)}<td>{meanText(m, view.setupMeans[m], units)}</td>{/each}</tr
+                >{/if}
             <tr
                 ><td>{bay.benchmark?.tag} <small>benchmark</small></td>{#each MEANS as m (m)}<td
                         >{meanText(m, view.benchmarkMeans?.[m], units)}</td

@@ -18,6 +18,7 @@
     import KeysHelp from './KeysHelp.svelte';
     import LogList from './LogList.svelte';
     import NoteField from './NoteField.svelte';
+    import OpenAir from './OpenAir.svelte';
     import Now from './Now.svelte';
     import TrialShots from './TrialShots.svelte';
 
@@ -107,6 +108,7 @@
                         hit={bay.hit}
                         onchange={() => void bay.load(true)}
                     />
+                    {#if running}{#key running.id}<OpenAir trial={running} {units} kept={() => void bay.load(true)} />{/key}{/if}
                     {#if !view.blind && bay.shown.length > 1}<BlindStart {fitting} begin={bay.blindBegin} />{/if}
                     <details bind:open={typing}>
                         <summary>Type a shot</summary>

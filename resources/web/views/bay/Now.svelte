@@ -16,6 +16,7 @@
     const units = $derived(bay.fitting.player.units);
     const { last, running } = $derived(bay);
     const carry = $derived(last ? (last.measured.carryM ?? last.computed.carryM) : undefined);
+    const move = $derived(nextMove(view, bay.benchmark?.tag ?? null, units));
     const again = $derived(running ? repeatText(view, running.tag, units) : '');
 </script>
 
@@ -45,7 +46,11 @@
         {#if last && carry !== undefined}
             <p class="carry">
                 <span class:left={last.leftOut}>{figure('carryM', carry, units)}</span><small
-                    >{units.distance} carry{last.computed.carryM !== undefined ? ', computed' : ''}</small
+                    >{units.distance} carry{last.inWind.carryM !== undefined
+                        ? ', without the wind'
+                        : last.computed.carryM !== undefined
+                          ? ', computed'
+                          : ''}</small
                 >{#if last.source === 'simulated'}<Simulated />{/if}
             </p>
             <p class="line">{shotSentence(last, units)}{last.leftOut ? ` — left out: ${last.leftOut.reason}` : ''}</p>
@@ -58,7 +63,7 @@
                     >{verdictMark(v)}<span class="visually-hidden"> ({v.verdict})</span></span
                 >{/each}
         </p>
-        {#if nextMove(view, bay.benchmark?.tag ?? null)}<p class="next">{nextMove(view, bay.benchmark?.tag ?? null)}</p>{/if}
+        {#if move}<p class="next">{move}</p>{/if}
         {#if bay.judged && !view.blind && running?.kind !== 'warm-up'}
             <p class="next"><b>Next:</b> {stepText(bay.judged.step, candidateName(bay.judged, bay.fitting))}</p>
             {#if judgeText(bay.judged, running?.tag ?? '', units)}<p class="again">

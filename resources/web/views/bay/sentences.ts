@@ -84,7 +84,7 @@ export function meanText(
 }
 
 /** What the shots say of the setup in the hand, in one sentence; empty where the next step says all. */
-export function nextMove(view: BayView, benchmarkTag: string | null): string {
+export function nextMove(view: BayView, benchmarkTag: string | null, units: UnitChoice): string {
     const trial = view.running;
     if (view.blind)
         return view.shots.length < view.blind.shotsEach
@@ -95,6 +95,7 @@ export function nextMove(view: BayView, benchmarkTag: string | null): string {
     if (!trial) return 'Choose the setup in the hand, and begin.';
     if (trial.kind === 'warm-up') return 'Warm up. These shots count for nothing; begin the trial when the player is ready.';
     const counted = view.counted;
+    if (view.withheld?.why === 'farOff') return farOffText(view.withheld.speedMps, units);
     if (trial.tag === benchmarkTag || counted < 3 || view.benchmarkMeans === null) return '';
     if (view.withheld) return WITHHELD[view.withheld.why]!(trial.tag, benchmarkTag ?? '');
     const told = view.verdicts.find((s) => s.declared);
@@ -110,6 +111,10 @@ export function nextMove(view: BayView, benchmarkTag: string | null): string {
         ? `Can’t tell yet${also}: about ${told.moreShots} more would settle “${told.name}”.`
         : `Too close to tell${also}.`;
 }
+/** Said from the second shot on: whose swings are these? */
+const farOffText = (speedMps: number, units: UnitChoice): string =>
+    `${plain(Math.abs(speedMps) * factor(units.speed), 0)} ${units.speed} ${speedMps < 0 ? 'under' : 'over'} the usual speed: another player, a warm-up, tired, or smooth swings? No verdict until those shots are left out.`;
+
 const WITHHELD: Record<string, (tag: string, benchmark: string) => string> = {
     trend: (tag, benchmark) => `No word on ${tag}: the player’s speed has moved since ${benchmark} was hit.`,
     otherSwing: (tag, benchmark) =>

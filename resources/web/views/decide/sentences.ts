@@ -303,3 +303,13 @@ export function versionText(d: Decision): string {
     const state = d.reopenedAt ? `locked, reopened ${when(d.reopenedAt)}` : d.lockedAt ? `locked ${when(d.lockedAt)}` : 'not locked';
     return `Version ${d.version}, ${state}`;
 }
+
+/** What was hit outdoors, and what became of the wind. */
+export function outdoorsText(o: { shots: number; windLeftIn: number; windMps: number }, units: UnitChoice): string {
+    const wind = `${plain(o.windMps * factor(units.speed), 0)} ${units.speed}`;
+    const taken = o.shots - o.windLeftIn;
+    const left = o.windLeftIn ? ` Of ${o.windLeftIn} without a measured launch it could not be taken out.` : '';
+    return taken
+        ? `${taken} shots were hit outdoors, wind ${wind}: wind and air are taken out of what is compared.${left}`
+        : `${o.shots} shots were hit outdoors, wind ${wind}.${left}`;
+}

@@ -7,7 +7,7 @@
     import { lengthText, loftText, madeUpText } from '../../format/setups';
     import { carryGain, hasTrouble } from '../../format/judged';
     import { faceWords, factor, figure, plain, signed, unitOf, when } from '../../format/units';
-    import { givesUp, judgement, neverTexts, sureness } from '../decide/sentences';
+    import { givesUp, judgement, neverTexts, outdoorsText, sureness } from '../decide/sentences';
 
     let { params }: { params: { id: string } } = $props();
     const AVERAGES: [string, string][] = [
@@ -109,6 +109,7 @@
                         {#if decision.advice.pick === decision.tag}{givesUp(decision.advice, fitting)}
                             {sureness(decision.advice, fitting)}{:else}The shots spoke for {decision.advice.pick}; {decision.tag} was chosen.{/if}
                         {#each neverTexts(decision.advice, fitting) as line (line)}<br />{line}{/each}
+                        {#if decision.advice.outdoors}<br />{outdoorsText(decision.advice.outdoors, units)}{/if}
                         {#if decision.reason}<br /><b>In the fitter’s words:</b> {decision.reason}{/if}
                     </p>
                 </section>
