@@ -78,6 +78,13 @@ use App\Contract\Shape;
     'tag' => 'string',
     'visit' => 'integer | null',
 ])]
+#[Shape('EarlierFitting', [
+    'id' => 'integer', 'at' => 'string', 'wish' => 'string', 'decided' => 'string | null',
+    'clubs' => '{ id: integer; tag: string; name: string }[]',
+], about: 'An earlier fitting of a player; its clubs with the one that was decided first.')]
+#[Shape('KnownPlayer', [
+    'id' => 'integer', 'name' => 'string', 'hand' => 'Hand', 'units' => 'UnitChoice', 'fittings' => 'EarlierFitting[]',
+])]
 #[Shape('Fitting', [
     'id' => 'integer',
     'version' => 'integer',
@@ -97,6 +104,8 @@ use App\Contract\Shape;
         .'grip?: string; ball?: string; teeMm?: number; cue?: string }>',
     // tags of setups whose head is for the other hand
     'wrongHand' => 'string[]',
+    // of the same player, newest first
+    'earlier' => 'EarlierFitting[]',
     'visits' => 'integer[]',
     'trials' => 'TrialName[]',
     // mean of what the player said, 1 to 5, by setup id and kind

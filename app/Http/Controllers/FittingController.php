@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\StartFrom;
 use App\Contract\Answer;
 use App\Contract\Asks;
 use App\Contract\Takes;
@@ -84,9 +85,11 @@ final class FittingController
         );
     }
 
+    /** For a new player or one of the studio's; of the latter with the brief of an earlier fitting, and a club of it as the own one. */
     #[OA\Post(path: '/api/fittings', operationId: 'fitting.store', summary: 'Begins a fitting',
         requestBody: new Takes([
             'playerId?' => 'integer | null', 'name?' => 'string | null', 'hand?' => 'Hand | null', 'units?' => 'UnitChoice',
+            'fromFittingId?' => 'integer | null', 'setupId?' => 'integer | null',
         ]),
         responses: [new Answer('Fitting', 201)])]
     public function store(FittingRequest $request): JsonResponse
@@ -107,6 +110,11 @@ final class FittingController
             $fitting = new Fitting(['studio_id' => $user->studio_id, 'player_id' => $player->id, 'typed' => []]);
             $fitting->setBrief(new Brief);
             $fitting->save();
+            if ($request->validated('fromFittingId') !== null) {
+                $earlier = Fitting::query()->where('studio_id', $user->studio_id)->findOrFail($request->integer('fromFittingId'));
+                $setupId = $request->validated('setupId');
+                (new StartFrom)($fitting, $earlier, $setupId === null ? null : (int) $setupId);
+            }
 
             return $fitting;
         });

@@ -18,6 +18,8 @@ final class FittingRequest extends FormRequest
 
         return [
             'playerId' => ['sometimes', 'nullable', 'integer'],
+            'fromFittingId' => ['sometimes', 'nullable', 'integer', 'required_with:setupId'],
+            'setupId' => ['sometimes', 'nullable', 'integer'],
             'name' => [$new ? 'required_without:playerId' : 'sometimes', 'nullable', 'string', 'max:80'],
             'hand' => [$new ? 'required_without:playerId' : 'sometimes', 'nullable', Rule::in(['right', 'left'])],
             ...Player::unitRules(),

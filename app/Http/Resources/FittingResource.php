@@ -61,6 +61,8 @@ final class FittingResource extends JsonResource
                 $setups->filter(fn (Setup $s): bool => $s->rackHead !== null && $s->rackHead->hand !== $fitting->player->hand)
                     ->pluck('tag')->all(),
             ),
+            'earlier' => Fitting::query()->where('player_id', $fitting->player_id)->where('id', '<', $fitting->id)
+                ->with(['setups', 'decisions'])->orderByDesc('id')->limit(5)->get()->map(EarlierFitting::of(...))->all(),
             'visits' => self::visits($fitting),
             'trials' => self::trials($fitting),
             'ratings' => (object) Rating::meansOf($fitting),

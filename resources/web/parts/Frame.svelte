@@ -3,6 +3,7 @@
     import { say } from '../api/client';
     import type { Fitting, Missing, Setup } from '../api/generated/types';
     import { current, loadFitting } from '../lib/session.svelte';
+    import { list } from '../format/sentences';
     import { madeUpText } from '../format/setups';
     import Notice from './Notice.svelte';
     import Outline from './Outline.svelte';
@@ -43,7 +44,14 @@
 {#if fitting}
     <Trail {fitting} {chosen} {onpick} {marks} />
     {#if madeUpText(fitting.setups) && step !== 'sheet'}<p class="print-only">Simulated: {madeUpText(fitting.setups)}.</p>{/if}
-    <main>{@render children(fitting)}</main>
+    <main>
+        {#if fitting.wrongHand.length}<Notice
+                >{fitting.wrongHand.length === 1 ? `The head of ${fitting.wrongHand[0]} is` : `The heads of ${list(fitting.wrongHand)} are`} for
+                a {fitting.player.hand === 'left' ? 'right' : 'left'}-hander, and {fitting.player.name} plays {fitting.player
+                    .hand}-handed.</Notice
+            >{/if}
+        {@render children(fitting)}
+    </main>
 {:else if problem}
     <main><Notice kind="error">{problem}</Notice></main>
 {:else}

@@ -64,7 +64,9 @@
                     <td>{shot.sequence}</td>
                     <td><Glyph tag={tagOf.get(shot.setupId) ?? '?'} r={8} open={!!shot.leftOut} /></td>
                     {#each columns as c (c)}
-                        <td class="value" class:computed={shot.computed[c] !== undefined}
+                        <td
+                            class="value"
+                            class:computed={shot.computed[c] !== undefined}
                             title={shot.inWind[c] === undefined ? undefined : `${figure(c, shot.inWind[c], units)} measured in the wind`}
                             >{figure(c, shot.measured[c] ?? shot.computed[c], units)}</td
                         >

@@ -259,6 +259,15 @@ export interface DriftPoint {
     counts: boolean;
 }
 
+/** An earlier fitting of a player; its clubs with the one that was decided first. */
+export interface EarlierFitting {
+    id: number;
+    at: string;
+    wish: string;
+    decided: string | null;
+    clubs: { id: number; tag: string; name: string; }[];
+}
+
 /** What the models failed on: a fault of ours, told with what to quote. */
 export interface Failure {
     computing: string;
@@ -297,6 +306,7 @@ export interface Fitting {
     setups: Setup[];
     names: Record<string, { head: string; loftDeg?: number; sleeve?: string; weights?: string; shaft?: string; lengthMm?: number; grip?: string; ball?: string; teeMm?: number; cue?: string; }>;
     wrongHand: string[];
+    earlier: EarlierFitting[];
     visits: number[];
     trials: TrialName[];
     ratings: Record<string, Record<string, number>>;
@@ -557,6 +567,14 @@ export interface Judging {
     next: NextMove | null;
     calibration: MonitorVisit[];
     failures: Failure[];
+}
+
+export interface KnownPlayer {
+    id: number;
+    name: string;
+    hand: Hand;
+    units: UnitChoice;
+    fittings: EarlierFitting[];
 }
 
 export interface LiveVerdict {

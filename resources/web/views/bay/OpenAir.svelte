@@ -12,7 +12,8 @@
     // The wind and the air that the running trial is hit in, where that is outdoors: both are taken out of what is compared.
     let { trial, units, kept }: { trial: Trial; units: UnitChoice; kept: () => void } = $props();
     const now = $derived(trial.openAir);
-    const in1 = (value: number | undefined, unit: string, digits: number) => (value === undefined ? '' : plain(value * factor(unit), digits));
+    const in1 = (value: number | undefined, unit: string, digits: number) =>
+        value === undefined ? '' : plain(value * factor(unit), digits);
     const form = new Form(
         untrack(() => ({
             wind: in1(trial.openAir?.windMps, units.speed, 1),
@@ -69,7 +70,8 @@
         <label class="whole"><input type="checkbox" bind:checked={form.values.whole} /> All trials of this visit</label>
         <span class="row"
             ><button disabled={form.busy}>Keep wind and air</button>
-            {#if now}<button type="button" class="plain" disabled={form.busy} onclick={() => send(false)}>It was in a bay</button>{/if}</span
+            {#if now}<button type="button" class="plain" disabled={form.busy} onclick={() => send(false)}>It was in a bay</button
+                >{/if}</span
         >
         <p class="small">Wind and air are taken out of carry, side and height before setups are compared.</p>
         {#if form.problem}<Notice kind="error">{form.problem}</Notice>{/if}

@@ -56,6 +56,20 @@
                 </div>
             </section>
         {/each}
+        {#if fitting.earlier.length}
+            <section>
+                <h2>Here before</h2>
+                <ul>
+                    {#each fitting.earlier as e (e.id)}<li>
+                            <a href="#/fitting/{e.id}/{e.decided ? 'sheet' : 'compare'}">{when(e.at)}</a>{e.decided
+                                ? `: decided ${e.clubs[0]?.name ?? e.decided}`
+                                : e.clubs.length
+                                  ? `: ${e.clubs.length === 1 ? 'one club' : `${e.clubs.length} clubs`}, nothing decided`
+                                  : ': no club'}
+                        </li>{/each}
+                </ul>
+            </section>
+        {/if}
         {#if brief.changes.length}
             <section>
                 <h2>Changed since it was agreed</h2>

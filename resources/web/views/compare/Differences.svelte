@@ -49,11 +49,14 @@
                 {#each columns as tag (tag)}
                     {@const setup = fitting.setups.find((x) => x.tag === tag)}
                     <td
+                        title={setup && Math.abs(setup.loftOffDeg ?? 0) > 0.05
+                            ? `By its print it would play ${plain(setup.playing.squared.loftDeg + (setup.loftOffDeg ?? 0), 1)}°`
+                            : undefined}
                         >{setup ? `${plain(setup.playing.squared.loftDeg, 1)}°` : '–'}<small
                             >{setup?.playing.loftFromPrint
                                 ? 'print, not read'
                                 : setup && Math.abs(setup.loftOffDeg ?? 0) > 0.05
-                                  ? `stamped ${plain(setup.statedLoftDeg, 1)}°; by its print it would play ${plain(setup.playing.squared.loftDeg + (setup.loftOffDeg ?? 0), 1)}°`
+                                  ? `stamped ${plain(setup.statedLoftDeg, 1)}°`
                                   : ''}</small
                         ></td
                     >

@@ -3,7 +3,7 @@
     import { Loader } from '../../lib/load.svelte';
     import { push } from 'svelte-spa-router';
     import { get, post } from '../../api/client';
-    import type { DayBookEntry, Fitting, Hand, UnitChoice } from '../../api/generated/types';
+    import type { DayBookEntry, EarlierFitting, Fitting, Hand, KnownPlayer, UnitChoice } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
     import FileIn from '../../parts/FileIn.svelte';
     import Glyph from '../../parts/Glyph.svelte';
@@ -26,6 +26,29 @@
     let hand = $state<Hand>('right');
     let scale = $state(localStorage.getItem('scale') ?? 'yards');
     const sending = new Form();
+    /** Who was here before under a name like this, and whom and what of theirs this fitting starts from. */
+    let known = $state<KnownPlayer[]>([]);
+    let player = $state<KnownPlayer | null>(null);
+    let fromId = $state<number | null>(null);
+    let clubId = $state<number | null>(null);
+    const from = $derived(player?.fittings.find((f) => f.id === fromId) ?? null);
+
+    $effect(() => {
+        const q = name.trim();
+        if (q.length < 2 || player) return void (known = []);
+        const wait = setTimeout(() => void get<KnownPlayer[]>(`players?q=${encodeURIComponent(q)}`).then((p) => (known = p)), 250);
+        return () => clearTimeout(wait);
+    });
+    function choose(one: KnownPlayer | null) {
+        player = one;
+        if (!one) return;
+        [name, hand] = [one.name, one.hand];
+        startFrom(one.fittings[0] ?? null);
+    }
+    function startFrom(one: EarlierFitting | null) {
+        fromId = one?.id ?? null;
+        clubId = one?.clubs[0]?.id ?? null;
+    }
 
     $effect(() => {
         const q = wanted;
@@ -39,7 +62,12 @@
         event.preventDefault();
         await sending.send(async () => {
             localStorage.setItem('scale', scale);
-            const made = await post<Fitting>('fittings', { name, hand, units: (SCALES[scale] ?? SCALES.yards!)[1] });
+            const made = await post<Fitting>(
+                'fittings',
+                player
+                    ? { playerId: player.id, fromFittingId: fromId, ...(fromId && clubId ? { setupId: clubId } : {}) }
+                    : { name, hand, units: (SCALES[scale] ?? SCALES.yards!)[1] },
+            );
             push(`/fitting/${made.id}/brief`);
         });
     }
@@ -117,17 +145,52 @@
     <div class="side">
         <form class="panel" onsubmit={begin}>
             <h2>New fitting</h2>
-            <Field label="Player"><input required maxlength="80" autocomplete="off" bind:value={name} /></Field>
-            <fieldset>
-                <legend>Plays</legend>
-                <label><input type="radio" value="right" bind:group={hand} /> right-handed</label>
-                <label><input type="radio" value="left" bind:group={hand} /> left-handed</label>
-            </fieldset>
-            <Field label="Units">
-                <select bind:value={scale}
-                    >{#each Object.entries(SCALES) as [key, [label]] (key)}<option value={key}>{label}</option>{/each}</select
-                >
-            </Field>
+            <Field label="Player"
+                ><input required maxlength="80" autocomplete="off" bind:value={name} oninput={() => (player = null)} /></Field
+            >
+            {#if player}
+                <p class="small">
+                    {player.hand}-handed, {player.units.distance === 'yd' ? 'yards' : 'metres'}, was here before.
+                    <button type="button" class="plain" onclick={() => choose(null)}>It is somebody else</button>
+                </p>
+                {#if player.fittings.length}
+                    <Field label="Start from">
+                        <select
+                            value={fromId}
+                            onchange={(e) => startFrom(player?.fittings.find((f) => f.id === Number(e.currentTarget.value)) ?? null)}
+                        >
+                            {#each player.fittings as f (f.id)}<option value={f.id}
+                                    >the brief of {when(f.at)}{f.decided ? `, decided: ${f.decided}` : ''}</option
+                                >{/each}<option value={0}>an empty brief</option></select
+                        >
+                    </Field>
+                {/if}
+                {#if from?.clubs.length}
+                    <Field label="Own club now">
+                        <select bind:value={clubId}
+                            >{#each from.clubs as c (c.id)}<option value={c.id}
+                                    >{c.tag}: {c.name}{c.tag === from.decided ? ' (decided)' : ''}</option
+                                >{/each}<option value={null}>another one</option></select
+                        >
+                    </Field>
+                {/if}
+            {:else}
+                {#each known.slice(0, 4) as one (one.id)}<button type="button" class="plain known" onclick={() => choose(one)}
+                        >{one.name}, {one.hand}-handed: {one.fittings.length
+                            ? `here ${when(one.fittings[0]!.at)}${one.fittings.length > 1 ? ` and ${one.fittings.length - 1} times before` : ''}`
+                            : 'in the book'}. Start from there</button
+                    >{/each}
+                <fieldset>
+                    <legend>Plays</legend>
+                    <label><input type="radio" value="right" bind:group={hand} /> right-handed</label>
+                    <label><input type="radio" value="left" bind:group={hand} /> left-handed</label>
+                </fieldset>
+                <Field label="Units">
+                    <select bind:value={scale}
+                        >{#each Object.entries(SCALES) as [key, [label]] (key)}<option value={key}>{label}</option>{/each}</select
+                    >
+                </Field>
+            {/if}
             {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
             <button disabled={sending.busy}>Begin</button>
         </form>
@@ -215,6 +278,10 @@
     form {
         display: grid;
         gap: 12px;
+    }
+    .known {
+        text-align: left;
+        overflow-wrap: anywhere;
     }
     fieldset {
         border: 0;
