@@ -26,7 +26,7 @@ test('a right-hander in yards: brief, what it means, own club and a head from th
     ).toBeVisible();
     await expect(says(page)).toContainText('the out of bounds right');
     await expect(says(page)).toContainText('On holes of 410 yd, 10 yd more are worth 0.0');
-    await expect(says(page)).toContainText('the six-iron’s is 95 ft');
+    await expect(says(page)).toContainText('Apex wanted 95 ft, the six-iron’s');
     const high = await says(page).textContent();
     await page.getByLabel('Flight school').selectOption('flat and running');
     await expect(says(page)).toContainText('Flat and running:');

@@ -17,7 +17,7 @@ for (const [player, hand] of [
         await page.getByRole('link', { name: /^Finder/ }).click();
         await expect(page.getByRole('heading', { name: 'Finder' })).toBeVisible();
         await expect(page.getByText(/cannot be told from the best/).first()).toBeVisible({ timeout: 30_000 });
-        await expect(page.getByText(/Hit this next:/)).toBeVisible();
+        await expect(page.getByText(/^Next: /).first()).toBeVisible();
         await expect(page.getByRole('img', { name: /Carry against share in the corridor/ })).toBeVisible();
         await expect(page.getByRole('img', { name: /Loft against face of every setup/ })).toBeVisible();
         const list = page.getByRole('region', { name: 'Setups by expected gain' });

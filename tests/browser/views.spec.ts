@@ -143,6 +143,50 @@ for (const step of ['Brief', 'Bench', 'Bay', 'Shots', 'Compare', 'Decide', 'Shee
     });
 }
 
+// A name of sixty letters without a space, in a head, a player and a shaft: nothing pushes the page aside, down to the smallest phone.
+const LONG = 'Grebenwindmerkelbrackenfieldstonewrightingtonhollowaymerewode'.slice(0, 60);
+
+test('no screen scrolls sideways at 320, 390 and 1280 px, whatever the names are', async ({ page }) => {
+    test.setTimeout(180_000);
+    await signIn(page);
+    const id = await page.evaluate(async (long) => {
+        const entries = (await (await fetch('/api/fittings?q=Imke')).json()) as { id: number; player: { name: string } }[];
+        const of = entries.find((e) => e.player.name === 'Imke Dorsay')!.id;
+        const text = await (await fetch(`/api/fittings/${of}/file`)).text();
+        const file = JSON.parse(text.replaceAll('Tern 460', long));
+        file.player.name = long;
+        file.brief.wish = long;
+        for (const setup of file.setups) {
+            setup.shaft = long;
+            setup.ball = long;
+            setup.note = long;
+        }
+        const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)![1]!);
+        const body = new FormData();
+        body.append('keep', '1');
+        body.append('file', new File([JSON.stringify(file)], 'long.json', { type: 'application/json' }));
+        const answer = await fetch('/api/fittings/import', {
+            method: 'POST',
+            body,
+            headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' },
+        });
+        return ((await answer.json()) as { fittingId: number }).fittingId;
+    }, LONG);
+    const screens = ['', 'rack', ...['brief', 'bench', 'bay', 'shots', 'compare', 'finder', 'decide', 'sheet'].map((s) => `fitting/${id}/${s}`)];
+    const wide: string[] = [];
+    for (const screen of screens) {
+        await page.goto(`/#/${screen}`);
+        await expect(page.locator('main h1, main b, main table').first()).toBeVisible({ timeout: 30_000 });
+        for (const width of [1280, 390, 320]) {
+            await page.setViewportSize({ width, height: 800 });
+            await page.waitForTimeout(80);
+            const is = await page.evaluate(() => document.documentElement.scrollWidth);
+            if (is > width) wide.push(`${screen || 'day book'}: ${is} at ${width}`);
+        }
+    }
+    expect(wide).toEqual([]);
+});
+
 test('no text is cut or overlapped by its neighbour on the trail', async ({ page }) => {
     await signIn(page);
     await open(page, 'Rafe Quillon', 'Compare');
