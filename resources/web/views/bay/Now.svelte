@@ -65,7 +65,7 @@
         </p>
         {#if move}<p class="next">{move}</p>{/if}
         {#if bay.judged && !view.blind && running?.kind !== 'warm-up'}
-            <p class="next"><b>Next:</b> {stepText(bay.judged.step, candidateName(bay.judged, bay.fitting))}</p>
+            {#if bay.isJudged}<p class="step"><b>Next:</b> {stepText(bay.judged.step, candidateName(bay.judged, bay.fitting))}</p>{/if}
             {#if judgeText(bay.judged, running?.tag ?? '', units)}<p class="again">
                     {judgeText(bay.judged, running?.tag ?? '', units)}
                 </p>{/if}
@@ -155,6 +155,12 @@
     .next {
         font-size: 28px;
         line-height: 1.2;
+    }
+    .step {
+        font-size: var(--lead);
+    }
+    .big .step {
+        font-size: 28px;
     }
     .undo {
         color: var(--ink-2);

@@ -28,7 +28,10 @@ export class BayScreen {
     noting = $state<Noting | null>(null);
     /** The judge's last figures and the one next thing to do, worked out in the background. */
     judged = $state<Judge | null>(null);
-    private judgedOf = '';
+    /** What was judged last, and what stands now: where they differ, a next thing to do would be yesterday's. */
+    private judgedOf = $state('');
+    private standsAt = $state('');
+    readonly isJudged = $derived(this.judged !== null && this.judgedOf === this.standsAt);
     private asking: ReturnType<typeof setTimeout> | undefined;
 
     readonly id: number;
@@ -116,14 +119,13 @@ export class BayScreen {
 
     /** Asks for the judge's figures once nothing has come for a moment; what stands meanwhile is what was judged last, with its shots. */
     private judge(now: BayView): void {
-        const of = JSON.stringify([now.stamp, now.counts]);
+        const of = (this.standsAt = JSON.stringify([now.stamp, now.counts]));
         if (of === this.judgedOf || now.blind) return;
         clearTimeout(this.asking);
         this.asking = setTimeout(() => {
-            this.judgedOf = of;
             void get<Judge>(`fittings/${this.id}/judge`).then(
-                (answer) => (this.judged = answer),
-                () => (this.judgedOf = ''),
+                (answer) => ([this.judged, this.judgedOf] = [answer, of]),
+                () => {},
             );
         }, 700);
     }
