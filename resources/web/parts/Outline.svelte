@@ -1,15 +1,19 @@
 <script lang="ts">
-    // The outline of a screen while it is on its way: at once, and after half a second with what is being worked out.
+    // The outline of a screen while it is on its way: at once, after half a second with what is being worked out, from then on with the seconds.
     let { what, blocks = [] }: { what: string; blocks?: ('lines' | 'picture' | 'table')[] } = $props();
     let slow = $state(false);
+    let seconds = $state(0);
     $effect(() => {
         const wait = setTimeout(() => (slow = true), 500);
-        return () => clearTimeout(wait);
+        const count = setInterval(() => (seconds += 1), 1000);
+        return () => (clearTimeout(wait), clearInterval(count));
     });
 </script>
 
 <div class="outline" aria-busy="true">
-    <p class="small" role="status">{slow ? what : ''}</p>
+    <p class="small" role="status">
+        {slow ? what : ''}{#if seconds > 1}<span aria-hidden="true">&nbsp;{seconds} s</span>{/if}
+    </p>
     {#each blocks as block, i (i)}<div class={block}></div>{/each}
 </div>
 

@@ -26,6 +26,7 @@
         headline,
         neverTexts,
         notHitText,
+        outdoorsText,
         pct,
         reason,
         sureness,
@@ -38,7 +39,10 @@
     const now = $derived(reading.value);
     /** A locked version that is looked at, in place of what holds now. */
     let kept = $state<DecisionWithProof | null>(null);
-    const advice = $derived<Grounds | null>(kept?.proof ?? now);
+    /** The pick and its figures, which are there before the schools, the days and what it is worth to buy. */
+    let first = $state<Advice | null>(null);
+    const whole = $derived<Grounds | null>(kept?.proof ?? now);
+    const advice = $derived<Advice | null>(whole ?? first);
     let found = $state<Found | null>(null);
     let decisions = $state<Decision[]>([]);
     let choice = $state('');
@@ -49,7 +53,12 @@
     const scale = (a: Advice, d: number) => (a.unit === 'm' ? d : 1);
     async function load() {
         const answer = await reading.load(async () => {
-            decisions = await get<Decision[]>(`fittings/${params.id}/decisions`);
+            const before = get<Decision[]>(`fittings/${params.id}/decisions`);
+            if (!reading.value) {
+                first = await get<Advice>(`fittings/${params.id}/advice`);
+                choice = choice || first.pick;
+            }
+            decisions = await before;
             return get<Grounds>(`fittings/${params.id}/grounds`);
         });
         if (!answer) return;
@@ -113,21 +122,23 @@
                     <p class="sure">{sureness(advice, fitting)}</p>
                 </div>
             </div>
-            <p class="small">{basisText(advice)} {calibrationText(advice.calibration ?? [])}</p>
+            <p class="small">{basisText(advice)} {calibrationText(whole?.calibration ?? [])}
+                {advice.outdoors ? outdoorsText(advice.outdoors, units) : ''}</p>
             {#if !kept && found && notHitText(advice, found)}<p>
                     {notHitText(advice, found)} <a href="#/fitting/{fitting.id}/finder">To the finder</a>
                 </p>{/if}
             <div class="grounds">
                 <div class="stack">
-                    {#if advice.setups.length > 1}<Schools grounds={advice} />{/if}
-                    {#if advice.days.length}<Days grounds={advice} {units} />
-                        {#if windText(advice, fitting)}<p>{windText(advice, fitting)}</p>{/if}{/if}
+                    {#if !whole}<Outline what="Weighing schools and other days …" blocks={['table']} />{/if}
+                    {#if whole && whole.setups.length > 1}<Schools grounds={whole} />{/if}
+                    {#if whole?.days.length}<Days grounds={whole} {units} />
+                        {#if windText(whole, fitting)}<p>{windText(whole, fitting)}</p>{/if}{/if}
                 </div>
                 <div class="stack">
-                    <Worth worth={advice.worth} unit={advice.unit} {fitting} />
-                    {#if advice.tieBreak && !kept}<Ties tie={advice.tieBreak} {fitting} onorder={(o) => order(fitting, o)} />{/if}
-                    {#if advice.setups.length > 1 && (!kept || advice.confirm)}<ConfirmRun
-                            grounds={advice}
+                    {#if whole}<Worth worth={whole.worth} unit={whole.unit} {fitting} />{/if}
+                    {#if whole?.tieBreak && !kept}<Ties tie={whole.tieBreak} {fitting} onorder={(o) => order(fitting, o)} />{/if}
+                    {#if whole && whole.setups.length > 1 && (!kept || whole.confirm)}<ConfirmRun
+                            grounds={whole}
                             {fitting}
                             chosen={choice}
                             past={kept !== null}
