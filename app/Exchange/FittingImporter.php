@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use App\Contract\KeptShape;
 use App\Models\Blind;
 use App\Models\BriefChange;
 use App\Models\Confirm;
@@ -326,12 +327,23 @@ final class FittingImporter
     private function decisions(array $data): void
     {
         foreach (FileItem::items($data, 'decisions') as $i => $d) {
+            $kept = [];
+            foreach (['advice' => 'Advice', 'proof' => 'Grounds'] as $key => $shape) {
+                $kept[$key] = isset($d[$key]) ? FittingFormat::today((array) $d[$key]) : null;
+                if ($kept[$key] !== null) {
+                    KeptShape::require($shape, $kept[$key], "decisions[{$i}].{$key}");
+                }
+            }
+            if ($kept['advice'] === null) {
+                throw InvalidInput::of(
+                    "decisions[{$i}].advice", "decisions[{$i}].advice is missing: what the decision rested on. Nothing was brought in.",
+                );
+            }
             $decision = Decision::query()->create(
                 $this->mine + [
                     'setup_id' => $this->setup($d, 'setup', "decisions[{$i}]"),
                     'advised_setup_id' => $this->setup($d + ['advised' => $d['setup'] ?? null], 'advised', "decisions[{$i}]"),
-                    'reason' => FileItem::text($d, 'reason', 2000), 'advice' => FittingFormat::today((array) ($d['advice'] ?? [])),
-                    'proof' => isset($d['proof']) ? FittingFormat::today((array) $d['proof']) : null,
+                    'reason' => FileItem::text($d, 'reason', 2000), 'advice' => $kept['advice'], 'proof' => $kept['proof'],
                     'number' => FileItem::number($d, 'version', "decisions[{$i}]", FittingFile::MOST_TRIALS, 1),
                     'locked_at' => FileItem::moment($d['lockedAt'] ?? null), 'reopened_at' => FileItem::moment($d['reopenedAt'] ?? null),
                     'reopen_why' => FileItem::text($d, 'reopenWhy', 300), 'decided_by' => $this->user->id,

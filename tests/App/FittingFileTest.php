@@ -236,3 +236,27 @@ it('writes what its published schema knows, and what the core reads', function (
     expect(FittingFile::read($file)->sets())->toHaveCount(4)
         ->and($this->get("api/fittings/{$this->case->id}/file")->headers->get('Content-Disposition'))->toContain('imke-dorsay');
 });
+
+it('refuses a decision that no screen could show, by name, and brings nothing in', function (string $field, callable $break): void {
+    $file = ($this->take)();
+    $break($file['decisions'][0]);
+    $n = Fitting::query()->count();
+    ($this->bring)($file)->assertUnprocessable()->assertSee($field);
+    expect(Fitting::query()->count())->toBe($n);
+})->with([
+    'no advice' => ['decisions[0].advice', function (array &$d): void {
+        unset($d['advice']);
+    }],
+    'a list for the advice' => ['decisions[0].advice', function (array &$d): void {
+        $d['advice'] = [1, 2];
+    }],
+    'a word for a number' => ['strokes', function (array &$d): void {
+        $d['advice']['setups'][0]['strokes'] = 'few';
+    }],
+    'no interval' => ['shareInterval', function (array &$d): void {
+        $d['advice']['setups'][1]['shareInterval'] = null;
+    }],
+    'a pick that is a number' => ['pick', function (array &$d): void {
+        $d['advice']['pick'] = 7;
+    }],
+]);

@@ -122,8 +122,11 @@
                     <p class="sure">{sureness(advice, fitting)}</p>
                 </div>
             </div>
-            <p class="small">{basisText(advice)} {calibrationText(whole?.calibration ?? [])}
-                {advice.outdoors ? outdoorsText(advice.outdoors, units) : ''}</p>
+            <p class="small">
+                {basisText(advice)}
+                {calibrationText(whole?.calibration ?? [])}
+                {advice.outdoors ? outdoorsText(advice.outdoors, units) : ''}
+            </p>
             {#if !kept && found && notHitText(advice, found)}<p>
                     {notHitText(advice, found)} <a href="#/fitting/{fitting.id}/finder">To the finder</a>
                 </p>{/if}
