@@ -82,13 +82,13 @@ final class Commands
         'judge' => [
             'Judges what was hit of a fitting file, as Compare does.', [],
             'in: a fitting file, by name or on standard input; out: benchmark screening setups{verdicts flips delivery '
-                .'alike bridges forgiveness diagnosis path inLine} rails next failures, and what of it Compare says in words',
+                .'alike bridges forgiveness diagnosis path inLine withheld} rails next judge failures, and what of it Compare says in words',
             true,
         ],
         'find' => [
             'Judges every legal setup on the rack of a fitting file, as the finder does.', ['only'],
-            'in: a fitting file, by name or on standard input; --only all|stock|order|own; out: own pick best expectedLoss '
-                .'mayStop unreadable failures next learned ownEffects trade setups',
+            'in: a fitting file, by name or on standard input; --only all|stock|order|own (else what the brief says: a kept head is '
+                .'own); out: own benchmark pick best expectedLoss mayStop step tooDear preset unreadable failures next learned ownEffects trade setups',
             true,
         ],
         'make' => [

@@ -29,18 +29,19 @@ final readonly class OpenAir
         if (($conditions['outdoors'] ?? false) !== true) {
             return null;
         }
-        $of = [];
         $standard = new Atmosphere;
-        $else = ['temperatureC' => $standard->temperatureC, 'altitudeM' => $standard->altitudeM];
+        $of = array_intersect_key($conditions, self::NUMBERS)
+            + ['windMps' => 0.0, 'windFromDeg' => 0.0, 'temperatureC' => $standard->temperatureC, 'altitudeM' => $standard->altitudeM];
         foreach (self::NUMBERS as $name => [$low, $high]) {
-            $value = $conditions[$name] ?? $else[$name] ?? 0.0;
-            if (! is_numeric($value) || $value < $low || $value > $high) {
+            if (! is_numeric($of[$name]) || $of[$name] < $low || $of[$name] > $high) {
                 return null;
             }
-            $of[$name] = (float) $value;
         }
 
-        return new self(new Wind($of['windMps'], $of['windFromDeg']), new Atmosphere($of['temperatureC'], $of['altitudeM']));
+        return new self(
+            new Wind((float) $of['windMps'], (float) $of['windFromDeg']),
+            new Atmosphere((float) $of['temperatureC'], (float) $of['altitudeM']),
+        );
     }
 
     public function isWindy(): bool

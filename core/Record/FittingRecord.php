@@ -281,7 +281,7 @@ final readonly class FittingRecord
         return array_intersect($this->brief->never, ['low runner', 'balloon']) === [] ? null : FlightLimits::of($this->target());
     }
 
-    /** A fresh source of luck, always the same: no figure hangs on the seed of a file (docs/decisions/016). */
+    /** A fresh source of luck, always the same: no figure hangs on the seed of a file (docs/decisions/018). */
     public static function random(): Randomizer
     {
         return new Randomizer(new Mt19937(1));

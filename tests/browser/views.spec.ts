@@ -172,7 +172,11 @@ test('no screen scrolls sideways at 320, 390 and 1280 px, whatever the names are
         });
         return ((await answer.json()) as { fittingId: number }).fittingId;
     }, LONG);
-    const screens = ['', 'rack', ...['brief', 'bench', 'bay', 'shots', 'compare', 'finder', 'decide', 'sheet'].map((s) => `fitting/${id}/${s}`)];
+    const screens = [
+        '',
+        'rack',
+        ...['brief', 'bench', 'bay', 'shots', 'compare', 'finder', 'decide', 'sheet'].map((s) => `fitting/${id}/${s}`),
+    ];
     const wide: string[] = [];
     for (const screen of screens) {
         await page.goto(`/#/${screen}`);

@@ -92,9 +92,14 @@ test('what is in the hand is told; what to do next is the judge’s', () => {
     expect(nextMove(view({ running: { ...view().running!, kind: 'warm-up' } }), 'A', yards)).toContain('count for nothing');
     for (const silent of [view({}, 'A', 2), view({}, 'A', 6), view({ benchmarkMeans: null }), view({}, 'B', 1)])
         expect(nextMove(silent, 'A', yards)).toBe('');
-    expect(nextMove(view({ withheld: { speedMps: -1, why: 'otherSwing' } }), 'A', yards)).toContain('Another player, tired, or holding back?');
+    expect(nextMove(view({ withheld: { speedMps: -1, why: 'otherSwing' } }), 'A', yards)).toContain(
+        'Another player, tired, or holding back?',
+    );
     // Whose swings these are is asked from the second shot on, of the benchmark as well.
-    for (const [tag, n] of [['B', 2], ['A', 6]] as const)
+    for (const [tag, n] of [
+        ['B', 2],
+        ['A', 6],
+    ] as const)
         expect(nextMove(view({ withheld: { speedMps: -2.9, why: 'farOff' } }, tag, n), 'A', yards)).toBe(
             '6 mph under the usual speed: another player, a warm-up, tired, or smooth swings? No verdict until those shots are left out.',
         );
@@ -164,7 +169,9 @@ test('a blind trial says how far it is, and nothing more', () => {
 
 test('as good as the same is a word of its own', () => {
     expect(verdictMark(told('longer', 'same'))).toBe('longer =');
-    expect(nextMove(view({ verdicts: [told('longer', 'same')] }, 'B', 8), 'A', yards)).toContain('As good as A: more shots are not worth it.');
+    expect(nextMove(view({ verdicts: [told('longer', 'same')] }, 'B', 8), 'A', yards)).toContain(
+        'As good as A: more shots are not worth it.',
+    );
 });
 
 test('no key of the bay is a letter, for letters are setups', () => {

@@ -10,7 +10,7 @@ import type {
     UnitChoice,
     Worth,
 } from '../../api/generated/types';
-import { against, carryGain, DRIVES, judgement, neverText, outOf14, pct } from '../../format/judged';
+import { against, DRIVES, judgement, neverText, outOf14, pct } from '../../format/judged';
 import { list, say } from '../../format/sentences';
 import { nameOf } from '../../format/setups';
 import { factor, plain, signed, when } from '../../format/units';

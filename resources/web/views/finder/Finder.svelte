@@ -159,7 +159,7 @@
                                 {outOf14(one.share)} drives in the corridor, {Math.round(one.leftShare * 14)} left and {Math.round(
                                     one.rightShare * 14,
                                 )} right of it.
-                                {#each one.never as n (n.kind)}{neverText(n, one.setupTag ?? 'it', found.benchmark, units)}{' '}{/each}
+                                {#each one.never as n (n.kind)}{`${neverText(n, one.setupTag ?? 'it', found.benchmark, units)} `}{/each}
                                 Gain {gainText(one, found, units)}; without re-aiming {signed(one.aimFixedGain, 2)} strokes. Carry {figure(
                                     'carryM',
                                     one.carryM,
