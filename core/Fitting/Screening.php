@@ -64,7 +64,7 @@ final readonly class Screening
     public function warning(): string
     {
         return $this->best < $this->of
-            ? 'Keeping the best shots adds about 5 yd of carry and takes about 30 % off the spread of side: several times the differences being judged.'
+            ? 'Keeping the best shots adds about 2 % of carry and takes about 30 % off the spread of side: more than the differences judged.'
             : '';
     }
 

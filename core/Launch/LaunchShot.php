@@ -9,6 +9,7 @@ use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Flight;
 use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Units\Unit;
 
 use function array_diff_key;
 use function array_intersect_key;
@@ -180,14 +181,16 @@ final readonly class LaunchShot
         if (isset($m['carryM'], $m['totalM']) && $m['totalM'] < $m['carryM'] - 8) {
             $issues[] = new Issue(
                 'totalM', false,
-                sprintf('Total is %.0f m short of carry; are the two columns swapped?', $m['carryM'] - $m['totalM']),
+                sprintf('Total is %s short of carry; are the two columns swapped?', self::length($m['carryM'] - $m['totalM'])),
             );
         }
         $model = $this->modelCarryM;
         if (isset($m['carryM']) && $model !== null && abs($m['carryM'] - $model) > 0.2 * $model) {
             $issues[] = new Issue(
                 'carryM', false,
-                sprintf('Carry %.0f m, but this launch flies about %.0f m: check the unit, or the reading', $m['carryM'], $model),
+                sprintf(
+                    'Carry %s, but this launch flies about %s: check the unit, or the reading', self::length($m['carryM']), self::length($model),
+                ),
             );
         }
 
@@ -258,6 +261,12 @@ final readonly class LaunchShot
             $values['ballSpeedMps'], $values['launchDeg'], $values['spinRpm'], $within('directionDeg', 45),
             $within('spinAxisDeg', 90),
         );
+    }
+
+    /** For whoever reads metres and whoever reads yards: what a shot is flagged with is kept as it was said. */
+    private static function length(float $metres): string
+    {
+        return sprintf('%.0f m (%.0f yd)', $metres, Unit::Metres->to(Unit::Yards, $metres));
     }
 
     private static function plain(float $value): string

@@ -106,6 +106,12 @@ final readonly class FittingRecord
         return $out;
     }
 
+    /** How many shots count, of all setups. */
+    public function countedShots(): int
+    {
+        return array_sum(array_map(static fn (ShotSet $set): int => $set->count(), $this->sets()));
+    }
+
     /** How many of the shots that count were made up. */
     public function simulatedShots(): int
     {

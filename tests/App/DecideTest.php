@@ -200,3 +200,21 @@ it('says why nothing can be decided', function (): void {
             ->assertUnprocessable()->json('message'),
     )->toContain('No setup has a counted shot yet');
 });
+
+it('gives the bay the judge’s last figures with their shots, and the same next step as the finder', function (): void {
+    $judge = $this->getJson("{$this->url}/judge")->assertOk()->json();
+    $grounds = $this->getJson("{$this->url}/grounds")->json();
+    $found = $this->getJson("{$this->url}/finder")->json();
+    expect($judge['n'])->toBe(12)
+        ->and($judge['step'])->toEqual($found['step'])
+        ->and($this->getJson("{$this->url}/judging")->json('judge.setups'))->toEqual($judge['judge']['setups']);
+    foreach ($judge['judge']['setups'] as $i => $setup) {
+        foreach (['tag', 'share', 'carryGainM', 'carryGainInterval', 'never'] as $figure) {
+            expect($setup[$figure])->toEqual($grounds['setups'][$i][$figure]);
+        }
+    }
+    // With nothing hit there is no judge, and still a next step.
+    $bare = $this->fitting($this->user);
+    expect($this->getJson("api/fittings/{$bare->id}/judge")->assertOk()->json())->toMatchArray(['judge' => null, 'n' => 0]);
+    $this->actingAs($this->fitter())->getJson("{$this->url}/judge")->assertNotFound();
+});

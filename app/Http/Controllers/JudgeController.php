@@ -14,7 +14,6 @@ use App\Models\Fitting;
 use Illuminate\Http\JsonResponse;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Finder\RackCandidates;
-use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Report\AdviceReport;
 use MintCarry\Core\Report\FinderReport;
@@ -31,7 +30,7 @@ final class JudgeController
     public function __invoke(Fitting $fitting): JsonResponse
     {
         $record = (new FittingLoader($fitting))->record();
-        $n = array_sum(array_map(static fn (ShotSet $set): int => $set->count(), $record->sets()));
+        $n = $record->countedShots();
         if (Blind::open($fitting) !== null || $record->setups === []) {
             $step = ['kind' => $record->setups === [] ? 'baseline' : 'none', 'tag' => null, 'shots' => null, 'why' => null];
 

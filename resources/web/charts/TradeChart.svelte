@@ -1,6 +1,7 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
     import type { Found, FoundSetup, UnitChoice } from '../api/generated/types';
+    import { DRIVES } from '../format/judged';
     import { factor, plain, signed } from '../format/units';
     import { nameOf } from '../views/finder/sentences';
     import Mark from './Mark.svelte';
@@ -19,11 +20,11 @@
     const RIGHT = 52;
     const k = $derived(factor(units.distance));
     const carries = $derived(found.setups.map((s) => s.carryM * k));
-    const shares = $derived(found.setups.map((s) => s.share * 100));
+    const shares = $derived(found.setups.map((s) => s.share * DRIVES));
     const x = $derived(scaleLinear([Math.min(...carries) - 1, Math.max(...carries) + 1], [LEFT, W - RIGHT]));
-    const y = $derived(scaleLinear([Math.min(...shares) - 2, Math.max(...shares) + 2], [H - FOOT, 14]));
+    const y = $derived(scaleLinear([Math.min(...shares) - 0.3, Math.max(...shares) + 0.3], [H - FOOT, 14]));
     const front = $derived(found.trade.front.map((t) => found.setups.find((s) => s.tag === t)!));
-    const path = $derived(front.map((s, i) => `${i ? 'L' : 'M'}${x(s.carryM * k).toFixed(1)} ${y(s.share * 100).toFixed(1)}`).join(''));
+    const path = $derived(front.map((s, i) => `${i ? 'L' : 'M'}${x(s.carryM * k).toFixed(1)} ${y(s.share * DRIVES).toFixed(1)}`).join(''));
     /** Lines of equal gain: level + perCarry · carry + perShare · share = gain. Not drawn where share hardly moves the gain. */
     const levels = $derived.by(() => {
         const t = found.trade;
@@ -33,7 +34,7 @@
         const least = Math.min(...found.setups.map((s) => s.gain));
         const out: { gain: number; d: string; at: number }[] = [];
         for (let g = Math.floor(best / step) * step; g >= least && out.length < 7; g -= step) {
-            const shareAt = (carry: number) => ((g - t.level - (t.perCarryM * carry) / k) / t.perShare) * 100;
+            const shareAt = (carry: number) => ((g - t.level - (t.perCarryM * carry) / k) / t.perShare) * DRIVES;
             const [x0, x1] = x.domain() as [number, number];
             out.push({ gain: g, d: `M${x(x0)} ${y(shareAt(x0))}L${x(x1)} ${y(shareAt(x1))}`, at: y(shareAt(x1)) });
         }
@@ -56,7 +57,7 @@
         {#each y.ticks(6) as t (t)}<line x1={LEFT} x2={W - RIGHT} y1={y(t)} y2={y(t)} class="grid" /><text
                 x={LEFT - 6}
                 y={y(t) + 4}
-                text-anchor="end">{t} %</text
+                text-anchor="end">{t}</text
             >{/each}
         {#each levels as l (l.gain)}
             {#if l.at > 16 && l.at < H - FOOT - 4}<text x={W - RIGHT + 6} y={l.at + 4} class="small"
@@ -68,28 +69,37 @@
             <path d={path} class="front" />
             {#each found.setups as s (s.tag)}
                 {#if s.tested && s.setupTag}
-                    <Mark tag={s.setupTag} x={x(s.carryM * k)} y={y(s.share * 100)} r={8} title="{s.setupTag}: {nameOf(s, units)}, hit" />
+                    <Mark
+                        tag={s.setupTag}
+                        x={x(s.carryM * k)}
+                        y={y(s.share * DRIVES)}
+                        r={8}
+                        title="{s.setupTag}: {nameOf(s, units)}, hit"
+                    />
                 {:else}
                     <circle
                         cx={x(s.carryM * k)}
-                        cy={y(s.share * 100)}
+                        cy={y(s.share * DRIVES)}
                         r={s.tag === found.best || s.tag === found.pick ? 6.5 : 4}
                         class:tied={s.tied}
                         class:best={s.tag === found.best || s.tag === found.pick}
                         class:on={s.tag === chosen}
                         role="presentation"
                         onclick={() => onpick(s)}
-                        ><title>{nameOf(s, units)}: {plain(s.carryM * k, 0)} {units.distance}, {plain(s.share * 100, 0)} %</title></circle
+                        ><title
+                            >{nameOf(s, units)}: {plain(s.carryM * k, 0)} {units.distance}, {plain(s.share * DRIVES, 1)} of {DRIVES}</title
+                        ></circle
                     >
                 {/if}
             {/each}
         </g>
         <text x={(LEFT + W - RIGHT) / 2} y={H - 6} text-anchor="middle">predicted carry, {units.distance}</text>
-        <text transform="translate(13,{H / 2}) rotate(-90)" text-anchor="middle">at rest in the corridor, aim fixed</text>
+        <text transform="translate(13,{H / 2}) rotate(-90)" text-anchor="middle">of {DRIVES} drives at rest in the corridor, aim fixed</text
+        >
     </svg>
     <figcaption class="small">
         Each dot a legal setup. Mint ring: cannot be told from the best. Heavy line: nothing is both longer and straighter. Thin lines:
-        equal gain over the own club{levels.length
+        equal gain over {found.benchmark}{levels.length
             ? `; the two figures explain ${plain(found.trade.agreement * 100, 0)} % of the ranking`
             : '; not drawn, because carry and share explain too little of the ranking here'}.
     </figcaption>

@@ -58,13 +58,16 @@ const NEVER: Record<string, string> = {
     balloon: 'as a balloon',
 };
 
+/** A price in strokes is told in length up to here. */
+const MOST_AS_LENGTH_M = 30;
+
 /** "Must never be seen, left: 3 of 14 with B, 2 of 14 with A; likelier, so it is not advised. It costs 4 yd a drive." */
 export function neverText(n: NeverSeen, tag: string, benchmark: string, units: UnitChoice): string {
     const yards = Math.round(n.metres * factor(units.distance));
+    // Nobody thinks of a drive that is longer by more than this.
+    const asLength = Math.abs(n.metres) <= MOST_AS_LENGTH_M ? `as much as ${Math.abs(yards)} ${units.distance} a drive, ` : '';
     const price =
-        yards === 0
-            ? ''
-            : ` That ${yards > 0 ? 'costs' : 'saves'} as much as ${Math.abs(yards)} ${units.distance} a drive, ${plain(Math.abs(n.strokes), 2)} strokes.`;
+        yards === 0 ? '' : ` That ${yards > 0 ? 'costs' : 'saves'} ${asLength}${plain(Math.abs(n.strokes), 2)} strokes${asLength ? '' : ' a drive'}.`;
     const than = tag === benchmark ? '' : `, ${outOf14(n.ofBenchmark)} with ${benchmark}`;
     const barred = tag !== benchmark && n.isBarred ? ' It likely comes more often, so it is not advised.' : '';
     return `Must never be seen: ${outOf14(n.chance)} drives with ${tag} end ${NEVER[n.kind] ?? n.kind}${than}.${barred}${price}`;

@@ -189,7 +189,7 @@
                                 ><tr
                                     ><th>Setup</th><th>Gain <small>{found.unit}</small></th><th>Chance</th><th
                                         >Carry <small>{units.distance}</small></th
-                                    ><th>Corridor</th></tr
+                                    ><th>Corridor <small>of 14</small></th></tr
                                 ></thead
                             >
                             <tbody>
@@ -214,7 +214,7 @@
                                         >
                                         <td>{plain(s.chance * 100, 0)} %</td>
                                         <td>{signed(s.carryGainM * k, 0)}</td>
-                                        <td>{plain(s.share * 100, 0)} %</td>
+                                        <td>{plain(s.share * 14, 1)}</td>
                                     </tr>
                                 {/each}
                             </tbody>

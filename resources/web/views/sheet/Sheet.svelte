@@ -61,12 +61,12 @@
                             {#snippet line(label: string, of: (j: Judgement) => string)}
                                 <tr><td>{label}</td><td>{before ? of(before) : 'not hit'}</td><td>{after ? of(after) : 'not hit'}</td></tr>
                             {/snippet}
-                            {@render line(`Carry, ${units.distance}`, (j) =>
+                            {@render line(`Carry of these shots, ${units.distance}`, (j) =>
                                 j.carry
                                     ? `${plain(j.carry.mean * d, 0)}${j.carry.sd === null ? '' : ` ± ${plain(j.carry.sd * d, 0)}`} (${j.n} shots)`
                                     : '–',
                             )}
-                            {@render line(`Total, ${units.distance} (rough, ${fitting.brief.turf} ground)`, (j) =>
+                            {@render line(`Total of these shots, ${units.distance} (rough, ${fitting.brief.turf} ground)`, (j) =>
                                 j.total ? plain(j.total.mean * d, 0) : '–',
                             )}
                             {@render line(
