@@ -37,7 +37,9 @@ final readonly class StartFrom
         $club = Setup::query()->where('fitting_id', $earlier->id)->find($setupId)
             ?? throw ValidationException::withMessages(['setupId' => 'That club is not in the earlier fitting. Nothing was begun.']);
         $own = $club->replicate(self::ITS_OWN);
-        $own->fill(['fitting_id' => $new->id, 'tag' => 'A', 'position' => 1, 'is_baseline' => true, 'note' => '', 'cue' => '', 'shelf_reason' => ''])->save();
+        $own->fill([
+            'fitting_id' => $new->id, 'tag' => 'A', 'position' => 1, 'is_baseline' => true, 'note' => '', 'cue' => '', 'shelf_reason' => '',
+        ])->save();
         $new->update(['benchmark_setup_id' => $own->id]);
     }
 }

@@ -30,10 +30,13 @@ final class KeptShape
         if ($error === null) {
             return;
         }
-        $told = (new ErrorFormatter)->formatFlat($error, static fn ($e): array => [$e->data()->fullPath(), (new ErrorFormatter)->formatErrorMessage($e)]);
+        $formatter = new ErrorFormatter;
+        $told = $formatter->formatFlat(
+            $error, static fn ($e): array => [$e->data()->fullPath(), $formatter->formatErrorMessage($e)],
+        );
         [$path, $why] = $told[array_key_last($told)];
         $at = implode('', array_map(static fn (int|string $p): string => is_int($p) || ctype_digit($p) ? "[{$p}]" : ".{$p}", $path));
-        throw InvalidInput::of($where.$at, "{$where}{$at} is not as a decision is kept: {$why}. Nothing was brought in; the file is as it was.");
+        throw InvalidInput::of($where.$at, "{$where}{$at} is not as a decision is kept: {$why}. Nothing was brought in.");
     }
 
     private static function validator(): Validator

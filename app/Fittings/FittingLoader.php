@@ -117,7 +117,8 @@ final class FittingLoader
         foreach ($this->shots as $id => $shots) {
             foreach ($shots as $s) {
                 if ($s['leftOut'] === null) {
-                    $counted[] = ['tag' => $this->setups[$id]->tag, 'sequence' => $s['sequence'], 'shot' => $s['shot'], 'visit' => $s['visit'], 'trial' => $s['trial']];
+                    $counted[] = ['tag' => $this->setups[$id]->tag]
+                        + array_intersect_key($s, ['sequence' => 1, 'shot' => 1, 'visit' => 1, 'trial' => 1]);
                 }
             }
         }

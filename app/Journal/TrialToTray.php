@@ -24,11 +24,9 @@ final readonly class TrialToTray
     public function move(Trial $trial): ?string
     {
         $shots = Shot::query()->where('trial_id', $trial->id)->orderBy('sequence')->lockForUpdate()->get();
-        $movedIn = self::movedIn($trial, $shots->modelKeys());
-        if ($movedIn !== []) {
-            $numbers = implode(', ', $shots->whereIn('id', $movedIn)->pluck('sequence')->all());
-
-            return "Shots that are not its own were moved into trial {$trial->number} ({$numbers}): move them out first.";
+        $why = $this->why($trial);
+        if ($why !== null) {
+            return $why;
         }
         foreach (HeldShot::query()->where('trial_id', $trial->id)->get() as $held) {
             $held->update(['trial_id' => null]);
@@ -42,6 +40,18 @@ final readonly class TrialToTray
         }
 
         return null;
+    }
+
+    /** Why the beginning of a trial cannot be taken back; null where it can. It only reads. */
+    public function why(Trial $trial): ?string
+    {
+        $shots = Shot::query()->where('trial_id', $trial->id)->orderBy('sequence')->get(['id', 'sequence']);
+        $movedIn = self::movedIn($trial, $shots->modelKeys());
+
+        return $movedIn === [] ? null : sprintf(
+            'Shots that are not its own were moved into trial %d (%s): move them out first.', $trial->number,
+            implode(', ', $shots->whereIn('id', $movedIn)->pluck('sequence')->all()),
+        );
     }
 
     /** A shot that had been in the tray goes back to its own place there. */
@@ -80,7 +90,9 @@ final readonly class TrialToTray
     private static function movedIn(Trial $trial, array $shots): array
     {
         $moved = [];
-        foreach (LogEntry::query()->where('fitting_id', $trial->fitting_id)->whereNull('undone_at')->get(['changes']) as $entry) {
+        $entries = $shots === [] ? [] : LogEntry::query()->where('fitting_id', $trial->fitting_id)->whereNull('undone_at')
+            ->where('words', 'like', '%moved shot%')->get(['changes']);
+        foreach ($entries as $entry) {
             foreach ($entry->changes as $change) {
                 $isMove = $change['table'] === 'shots' && $change['before'] !== null && (int) ($change['after']['trial_id'] ?? 0) === $trial->id;
                 if ($isMove && in_array($change['id'], $shots, true)) {

@@ -42,28 +42,6 @@ final readonly class Undo
         return $entry;
     }
 
-    /**
-     * Whether pressing Undo would do it now: it is tried, and nothing of it is kept. What cannot be undone is not offered.
-     *
-     * @throws ValidationException never: a refusal is the answer
-     */
-    public function isPossible(LogEntry $entry): bool
-    {
-        if ($entry->changes === [] || $entry->undone_at !== null) {
-            return false;
-        }
-        DB::beginTransaction();
-        try {
-            $this->revertAll($entry);
-
-            return true;
-        } catch (ValidationException) {
-            return false;
-        } finally {
-            DB::rollBack();
-        }
-    }
-
     private function revertAll(LogEntry $entry): void
     {
         $begun = array_filter($entry->changes, static fn (array $c): bool => $c['table'] === 'trials' && $c['before'] === null);
@@ -151,7 +129,7 @@ final readonly class Undo
     }
 
     /** The database and the framework write a moment in two ways. */
-    private static function isSameMoment(mixed $a, mixed $b): bool
+    public static function isSameMoment(mixed $a, mixed $b): bool
     {
         return is_string($a) && is_string($b) && preg_match('/^\d{4}-\d\d-\d\d[ T]/', $a) === 1 && strtotime($a) === strtotime($b);
     }

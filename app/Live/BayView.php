@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Live;
 
 use App\Fittings\FittingLoader;
-use App\Journal\Undo;
+use App\Journal\Undoable;
 use App\Models\Bay;
 use App\Models\Blind;
 use App\Models\Fitting;
@@ -151,7 +151,7 @@ final readonly class BayView
 
     public function isUndoable(LogEntry $entry): bool
     {
-        return app(Undo::class)->isPossible($entry);
+        return app(Undoable::class)->holds($entry);
     }
 
     /** @return list<array<string, mixed>> the studio's bays; read plainly, for every screen asks for them at every shot */

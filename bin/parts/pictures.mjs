@@ -132,6 +132,7 @@ const bay = async (p, name) => {
     if (asks) await call('PATCH', `trials/${asks.trialId}`, { ratingSkipped: true });
     await p.goto(`${address}/#/fitting/${id}/bay`);
     await p.locator('.carry span').waitFor();
+    await p.getByText(/^Next:/).waitFor();
     if (name === 'bay-dark') await p.keyboard.press('0');
     await shot(p, name);
 };

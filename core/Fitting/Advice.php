@@ -97,7 +97,8 @@ final readonly class Advice
         $pooled = SideEstimate::pooledSpread($sets);
         $judged = [];
         foreach ($sets as $i => $set) {
-            $judged[] = self::judge($set, $i, $own, $benchmark, $posterior, $pick, $nevers[$i], $isWhole ? self::trade($set, $flight, $brief) : null, $pooled);
+            $trade = $isWhole ? self::trade($set, $flight, $brief) : null;
+            $judged[] = self::judge($set, $i, $own, $benchmark, $posterior, $pick, $nevers[$i], $trade, $pooled);
         }
         $at = $brief->scoring() === Scoring::FeelFirst ? self::byFeel($tags, $pick, $own, $barred, $confidence) : $pick->pick;
         $tiedWith = static fn (int $at): array => array_values(

@@ -61,8 +61,9 @@ final class Diagnosis
             default => null,
         };
 
-        return $figures === null ? []
-            : [new Finding($e->spec->tag, FindingKind::UsualMiss, ['miss' => str_replace('-', '', $brief->miss), 'tag' => $e->spec->tag] + $figures, self::FIRST)];
+        $asked = ['miss' => str_replace('-', '', $brief->miss), 'tag' => $e->spec->tag];
+
+        return $figures === null ? [] : [new Finding($e->spec->tag, FindingKind::UsualMiss, $asked + $figures, self::FIRST)];
     }
 
     /** @return list<Finding> */

@@ -24,9 +24,10 @@ use function sqrt;
  * At once, from the second shot on, a trial shows it whose speed is 6 % off what was usual before it (common practice, no source): then
  * no word is said of its setup, or of any where it is the benchmark's, until its shots are left out.
  *
- * Three things more show it, all in club speed (ball speed where no club was seen) and only while the benchmark was not hit after the setup: a
- * trend within the setups (each about its own mean) that makes up a share of the speed between the two, or a speed so far from the
- * benchmark's that no head explains it; or the first shots with the benchmark rising while they were hit. Limits are common practice, no source; how often they withhold stands in docs/judging.md.
+ * Three things more show it, in club speed (ball speed where no club was seen) and only while the benchmark was not hit after the
+ * setup: a trend within the setups (each about its own mean) that makes up a share of the speed between the two; a speed so far from
+ * the benchmark's that no head explains it; or first shots with the benchmark that rise while they are hit. Limits are common
+ * practice, no source; how often they withhold stands in docs/judging.md.
  */
 final readonly class Withheld
 {

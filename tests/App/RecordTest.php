@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Journal\Undo;
+use App\Journal\Undoable;
 use App\Models\Blind;
 use App\Models\Fitting;
 use App\Models\LogEntry;
@@ -10,6 +12,8 @@ use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
 use App\Models\Visit;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
 
 // What is kept of a fitting beside its shots: visits, ratings, parked setups, blind trials, and a log of who did what that can be
 // taken back.
@@ -412,4 +416,44 @@ it('offers no undo that would be refused', function (): void {
     expect($offered($first))->toBeTrue();
     $this->postJson("api/trials/{$trial->id}/ratings", ['kind' => 'feel', 'stars' => 3])->assertOk();
     expect($offered($first))->toBeFalse();
+});
+
+it('offers of everything that was done just what would be taken back, and writes nothing to find out', function (): void {
+    ($this->begin)($this->a);
+    ($this->hit)($this->a, 2);
+    ($this->begin)($this->b, 'warm-up');
+    $c = $this->postJson("{$this->url}/setups", ['head' => 'Tern 460', 'statedLoftDeg' => 9])->assertCreated()->json('id');
+    $this->patchJson("api/setups/{$c}", ['shelf' => 'parked', 'shelfReason' => 'later']);
+    $shot = Shot::query()->firstOrFail();
+    $this->patchJson("api/shots/{$shot->id}", ['leftOut' => ['reason' => 'mishit']])->assertOk();
+    $this->patchJson("api/shots/{$shot->id}", ['leftOut' => null])->assertOk();
+    $this->patchJson("api/shots/{$shot->id}", ['note' => 'thin', 'was' => null])->assertOk();
+    $this->postJson("{$this->url}/visits")->assertCreated();
+    ($this->begin)($this->a);
+    $trial = Trial::query()->latest('id')->firstOrFail();
+    $this->postJson("api/trials/{$trial->id}/ratings", ['kind' => 'feel', 'stars' => 3])->assertOk();
+    $this->putJson("api/trials/{$trial->id}/open-air", [
+        'openAir' => ['windMps' => 3, 'windFromDeg' => 0, 'temperatureC' => 20, 'altitudeM' => 0],
+    ])->assertOk();
+    ($this->undoLast)()->assertOk();
+    $this->deleteJson("api/setups/{$c}");
+    $this->postJson("{$this->url}/setups", ['head' => 'Plover 445', 'statedLoftDeg' => 9])->assertCreated();
+    $entries = LogEntry::query()->where('fitting_id', $this->case->id)->get();
+    $writes = 0;
+    DB::listen(function ($query) use (&$writes): void {
+        $writes += preg_match('/^\s*(insert|update|delete)|for update/i', $query->sql);
+    });
+    $offered = $entries->mapWithKeys(fn (LogEntry $e): array => [$e->id => app(Undoable::class)->holds($e)])->all();
+    expect($writes)->toBe(0)->and(count(array_unique($offered)))->toBe(2);
+    foreach ($entries as $entry) {
+        DB::beginTransaction();
+        try {
+            app(Undo::class)->takeBack($entry->fresh(), $this->case->fresh(), $this->user);
+            $done = true;
+        } catch (ValidationException) {
+            $done = false;
+        }
+        DB::rollBack();
+        expect($done)->toBe($offered[$entry->id], $entry->words);
+    }
 });

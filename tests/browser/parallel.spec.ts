@@ -232,3 +232,30 @@ test('a launch file that is confirmed from eight screens is stored once', async 
     expect(rows(`select count(*) from shots where fitting_id = ${id}`)).toBe(3);
     expect(rows(`select stored_shots from import_files where id = ${seen.id}`)).toBe(3);
 });
+
+test('whoever looks at the bay and the log while shots are posted stands in nobody’s way', async ({ page }) => {
+    test.setTimeout(120_000);
+    const studio = await Studio.open(page);
+    const { id, setups } = await studio.fitting('Onlooker Vane', 2);
+    const bay = await studio.bay(id);
+    await studio.ask('POST', `fittings/${id}/trials`, { setupId: setups[0] });
+    const stored: number[] = [];
+    const write = async (lane: number) => {
+        for (let i = 0; i < 8; i++) {
+            const answer = await bay.post([{ id: `${lane}-${i}`, values: { ...SHOT, spinRpm: 2300 + 10 * lane + i } }]);
+            expect(answer.status).toBeLessThan(300);
+            stored.push(lane);
+        }
+    };
+    const look = async (path: string) => {
+        const said: number[] = [];
+        for (let i = 0; i < 12; i++) said.push((await studio.send('GET', `fittings/${id}/${path}`)).status());
+        expect(said.filter((s) => s !== 200)).toEqual([]);
+    };
+    const change = async () => {
+        for (let i = 0; i < 6; i++) await studio.ask('POST', `fittings/${id}/trials`, { setupId: setups[i % 2] });
+    };
+    await Promise.all([write(1), write(2), look('bay'), look('bay'), look('log'), look('log'), change()]);
+    expect(stored.length).toBe(16);
+    expect(rows(`select count(*) from shots where fitting_id = ${id}`)).toBe(16);
+});

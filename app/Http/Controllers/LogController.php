@@ -8,6 +8,7 @@ use App\Contract\Answer;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\LogEntryResource;
 use App\Journal\Undo;
+use App\Journal\Undoable;
 use App\Models\Fitting;
 use App\Models\LogEntry;
 use Illuminate\Http\JsonResponse;
@@ -19,7 +20,7 @@ final class LogController
 {
     use NamesUser;
 
-    public function __construct(private readonly Undo $undo)
+    public function __construct(private readonly Undo $undo, private readonly Undoable $undoable)
     {
     }
 
@@ -30,7 +31,7 @@ final class LogController
         return response()->json(
             LogEntry::query()
                 ->where('fitting_id', $fitting->id)->with('user')->orderByDesc('id')->limit(300)->get()
-                ->map(fn (LogEntry $e): array => LogEntryResource::of($e, $this->undo->isPossible($e)))->all(),
+                ->map(fn (LogEntry $e): array => LogEntryResource::of($e, $this->undoable->holds($e)))->all(),
         );
     }
 

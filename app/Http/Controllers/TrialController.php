@@ -96,13 +96,19 @@ final class TrialController
         return response()->json((new BayResource($fitting))->toArray($request));
     }
 
-    /** The wind and the air that a trial, or all trials of its visit, were hit in; null: in a bay. The next trial of the visit is hit in the same. */
+    /**
+     * The wind and the air that a trial, or all trials of its visit, were hit in; null: in a bay. The next trial of the visit is
+     * hit in the same.
+     */
     #[OA\Put(path: '/api/trials/{trial}/open-air', operationId: 'trial.openAir', summary: 'Wind and air of a trial outdoors',
         requestBody: new Takes(['openAir' => 'OpenAir | null', 'wholeVisit?' => 'boolean']),
         responses: [new Answer('BayView')])]
     public function openAir(Request $request, Trial $trial): JsonResponse
     {
-        $rules = ['openAir' => ['present', 'nullable', 'array:'.implode(',', array_keys(OpenAir::NUMBERS))], 'wholeVisit' => ['sometimes', 'boolean']];
+        $rules = [
+            'openAir' => ['present', 'nullable', 'array:'.implode(',', array_keys(OpenAir::NUMBERS))],
+            'wholeVisit' => ['sometimes', 'boolean'],
+        ];
         foreach (OpenAir::NUMBERS as $name => [$low, $high]) {
             $rules["openAir.{$name}"] = ['required_with:openAir', 'numeric', "between:{$low},{$high}"];
         }
@@ -115,11 +121,17 @@ final class TrialController
         $fitting = Fitting::query()->findOrFail($trial->fitting_id);
         $where = $whole ? 'all trials of visit '.($trial->visit->number ?? 1) : "trial {$trial->number}";
         $words = $typed === null ? "took wind and air off {$where}"
-            : sprintf('typed wind and air of %s: %.1f m/s from %.0f°, %.0f °C, %.0f m', $where, ...array_values(array_merge(OpenAir::NUMBERS, $typed)));
+            : sprintf(
+                'typed wind and air of %s: %.1f m/s from %.0f°, %.0f °C, %.0f m', $where,
+                ...array_values(array_merge(OpenAir::NUMBERS, $typed)),
+            );
         $this->journal->record($fitting, self::user($request), $words, function () use ($trial, $typed, $whole, $fitting): void {
             $brief = $fitting->brief();
             $now = $typed === null
-                ? ['outdoors' => false, 'windMps' => 0, 'windFromDeg' => 0, 'temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM]
+                ? [
+                    'outdoors' => false, 'windMps' => 0, 'windFromDeg' => 0, 'temperatureC' => $brief->temperatureC,
+                    'altitudeM' => $brief->altitudeM,
+                ]
                 : ['outdoors' => true] + array_map(floatval(...), $typed);
             $trials = $whole ? Trial::query()->where('visit_id', $trial->visit_id)->orderBy('number')->get() : [$trial];
             foreach ($trials as $one) {
