@@ -103,7 +103,7 @@ if (wanted('finder')) {
     await shot(desk, 'finder', true);
 }
 if (wanted('decide')) {
-    await at(desk, imke, 'decide', '.verdict');
+    await at(desk, imke, 'decide', 'text=Who would pick what');
     await shot(desk, 'decide');
 }
 if (wanted('sheet')) {

@@ -67,7 +67,9 @@ export function neverText(n: NeverSeen, tag: string, benchmark: string, units: U
     // Nobody thinks of a drive that is longer by more than this.
     const asLength = Math.abs(n.metres) <= MOST_AS_LENGTH_M ? `as much as ${Math.abs(yards)} ${units.distance} a drive, ` : '';
     const price =
-        yards === 0 ? '' : ` That ${yards > 0 ? 'costs' : 'saves'} ${asLength}${plain(Math.abs(n.strokes), 2)} strokes${asLength ? '' : ' a drive'}.`;
+        yards === 0
+            ? ''
+            : ` That ${yards > 0 ? 'costs' : 'saves'} ${asLength}${plain(Math.abs(n.strokes), 2)} strokes${asLength ? '' : ' a drive'}.`;
     const than = tag === benchmark ? '' : `, ${outOf14(n.ofBenchmark)} with ${benchmark}`;
     const barred = tag !== benchmark && n.isBarred ? ' It likely comes more often, so it is not advised.' : '';
     return `Must never be seen: ${outOf14(n.chance)} drives with ${tag} end ${NEVER[n.kind] ?? n.kind}${than}.${barred}${price}`;

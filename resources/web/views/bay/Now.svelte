@@ -108,7 +108,7 @@
         line-height: 0.9;
     }
     .carry span {
-        font-size: 132px;
+        font-size: 120px;
         font-weight: 640;
         letter-spacing: -0.03em;
     }

@@ -126,8 +126,9 @@ const WITHHELD: Record<string, (tag: string, benchmark: string) => string> = {
 export function judgeText(judge: Judge, tag: string, units: UnitChoice): string {
     const j = judge.judge?.setups.find((s) => s.tag === tag);
     if (!j || !judge.judge) return '';
-    const side = j.sideKnown ? `${outOf14(j.share)} drives in the corridor` : '';
-    const carry = tag === judge.judge.benchmark ? '' : `${carryGain(j, units)} against ${judge.judge.benchmark}`;
+    // One line under the large figures.
+    const side = j.sideKnown ? `${outOf14(j.share)} in the corridor` : '';
+    const carry = tag === judge.judge.benchmark ? '' : `${carryGain(j, units).replace('likely ', '')} against ${judge.judge.benchmark}`;
     return `Judged after ${judge.n} shots: ${[carry, side].filter(Boolean).join(', ')}.`;
 }
 

@@ -138,15 +138,6 @@
                         {#if windText(whole, fitting)}<p>{windText(whole, fitting)}</p>{/if}{/if}
                 </div>
                 <div class="stack">
-                    {#if whole}<Worth worth={whole.worth} unit={whole.unit} {fitting} />{/if}
-                    {#if whole?.tieBreak && !kept}<Ties tie={whole.tieBreak} {fitting} onorder={(o) => order(fitting, o)} />{/if}
-                    {#if whole && whole.setups.length > 1 && (!kept || whole.confirm)}<ConfirmRun
-                            grounds={whole}
-                            {fitting}
-                            chosen={choice}
-                            past={kept !== null}
-                            onchange={load}
-                        />{/if}
                     {#if !locked && !kept}<form class="panel" onsubmit={(e) => save(e, fitting.setups.find((s) => s.tag === choice)!.id)}>
                             <h2>Decision</h2>
                             <div class="choices" role="radiogroup" aria-label="Chosen setup">
@@ -178,6 +169,15 @@
                         </form>{/if}
                     {#if decisions.length}<Decided {decisions} onchange={renew} onlook={look} />
                         <p><a href="#/fitting/{fitting.id}/sheet">To the sheet</a></p>{/if}
+                    {#if whole}<Worth worth={whole.worth} unit={whole.unit} {fitting} />{/if}
+                    {#if whole?.tieBreak && !kept}<Ties tie={whole.tieBreak} {fitting} onorder={(o) => order(fitting, o)} />{/if}
+                    {#if whole && whole.setups.length > 1 && (!kept || whole.confirm)}<ConfirmRun
+                            grounds={whole}
+                            {fitting}
+                            chosen={choice}
+                            past={kept !== null}
+                            onchange={load}
+                        />{/if}
                 </div>
             </div>
             {#if advice.notHit.length}<p class="small">{advice.notHit.join(', ')} without counted shots: not judged.</p>{/if}
