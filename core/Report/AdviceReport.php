@@ -48,6 +48,7 @@ final class AdviceReport
             'notHit' => array_values(array_diff($tags, array_map(static fn (SetupJudgement $s): string => $s->tag, $advice->setups))),
             'simulatedShots' => $record->simulatedShots(),
             'outdoors' => self::outdoors($sets),
+            'tieBreak' => self::tieBreak($record, $advice),
             'failures' => ModelFailure::toArrays($failures),
             'setups' => array_map(
                 static fn (SetupJudgement $s): array => [
@@ -109,5 +110,20 @@ final class AdviceReport
 
         return $winds === [] ? null
             : ['shots' => count($winds), 'windLeftIn' => $left, 'windMps' => array_sum($winds) / count($winds)];
+    }
+
+    /**
+     * Among those that are as good as the pick, who goes first by what the fitter put first: part of the advice itself.
+     *
+     * @return array<string, mixed>|null
+     */
+    private static function tieBreak(FittingRecord $record, Advice $advice): ?array
+    {
+        $broken = $advice->tieBreak;
+
+        return $broken === null ? null : [
+            'order' => TieValues::order($record), 'choice' => $broken->choice, 'by' => $broken->by, 'remaining' => $broken->remaining,
+            'steps' => $broken->steps, 'wantedApexM' => $record->target()->wantedApexM,
+        ];
     }
 }

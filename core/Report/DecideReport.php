@@ -58,7 +58,6 @@ final class DecideReport
         return AdviceReport::toArray($advice, $record, [...$grounds->failures, ...$failures]) + [
             'schools' => self::schools($record, $grounds),
             'worth' => $search === null ? null : self::worth($record, $search, $advice),
-            'tieBreak' => self::tieBreak($record, $advice),
             'days' => $days,
             'calibration' => $record->calibration?->toArrays() ?? [],
         ];
@@ -184,21 +183,6 @@ final class DecideReport
             'verdict' => match (true) {
                 $interval->low > 0 => WorthVerdict::More, $interval->high < 0 => WorthVerdict::Less, default => WorthVerdict::Open,
             },
-        ];
-    }
-
-    /**
-     * Among those that are as good as the pick, who goes first by what the fitter put first: part of the advice itself.
-     *
-     * @return array<string, mixed>|null
-     */
-    private static function tieBreak(FittingRecord $record, Advice $advice): ?array
-    {
-        $broken = $advice->tieBreak;
-
-        return $broken === null ? null : [
-            'order' => TieValues::order($record), 'choice' => $broken->choice, 'by' => $broken->by, 'remaining' => $broken->remaining,
-            'steps' => $broken->steps, 'wantedApexM' => $record->target()->wantedApexM,
         ];
     }
 

@@ -36,7 +36,7 @@ use App\Contract\Shape;
     Shape('Advice', [
         'benchmark' => 'string', 'best' => 'string', 'pick' => 'string', 'runnerUp?' => 'string | null', 'isConclusive' => 'boolean', 'ties' => 'string[]',
         'expectedLoss' => 'number', 'scoring' => 'string', 'unit' => 'string', 'basis' => 'string',
-        'outdoors?' => '{ shots: integer; windLeftIn: integer; windMps: number } | null', 'notHit' => 'string[]',
+        'tieBreak?' => 'TieBreak | null', 'outdoors?' => '{ shots: integer; windLeftIn: integer; windMps: number } | null', 'notHit' => 'string[]',
         'simulatedShots' => 'integer', 'failures?' => 'Failure[]', 'setups' => 'Judgement[]',
     ]),
 ]
@@ -87,7 +87,7 @@ use App\Contract\Shape;
         [
             'schools' => '{ policies: { name: string; label: string }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, '
                 .'number> }',
-            'worth' => 'Worth | null', 'tieBreak' => 'TieBreak | null', 'days' => 'OtherDay[]', 'calibration?' => 'MonitorVisit[]',
+            'worth' => 'Worth | null', 'days' => 'OtherDay[]', 'calibration?' => 'MonitorVisit[]',
             'confirm' => 'ConfirmRun | null',
         ],
         of: 'Advice',

@@ -11,6 +11,7 @@ export interface Advice {
     scoring: string;
     unit: string;
     basis: string;
+    tieBreak?: TieBreak | null;
     outdoors?: { shots: number; windLeftIn: number; windMps: number; } | null;
     notHit: string[];
     simulatedShots: number;
@@ -404,6 +405,7 @@ export interface Grounds {
     scoring: string;
     unit: string;
     basis: string;
+    tieBreak?: TieBreak | null;
     outdoors?: { shots: number; windLeftIn: number; windMps: number; } | null;
     notHit: string[];
     simulatedShots: number;
@@ -411,7 +413,6 @@ export interface Grounds {
     setups: Judgement[];
     schools: { policies: { name: string; label: string; }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, number>; };
     worth: Worth | null;
-    tieBreak: TieBreak | null;
     days: OtherDay[];
     calibration?: MonitorVisit[];
     confirm: ConfirmRun | null;
@@ -787,6 +788,7 @@ export interface Proof {
     scoring: string;
     unit: string;
     basis: string;
+    tieBreak?: TieBreak | null;
     outdoors?: { shots: number; windLeftIn: number; windMps: number; } | null;
     notHit: string[];
     simulatedShots: number;
@@ -794,7 +796,6 @@ export interface Proof {
     setups: Judgement[];
     schools: { policies: { name: string; label: string; }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, number>; };
     worth: Worth | null;
-    tieBreak: TieBreak | null;
     days: OtherDay[];
     calibration?: MonitorVisit[];
     confirm: ConfirmRun | null;

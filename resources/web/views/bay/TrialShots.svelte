@@ -45,7 +45,7 @@
                 {#if s.source === 'simulated'}<span class="small" title="simulated"
                         >sim.<span class="visually-hidden"> simulated</span></span
                     >{/if}
-                <span
+                <span class="figures"
                     >{figure('carryM', s.measured.carryM ?? s.computed.carryM, units)} · {figure(
                         'sideM',
                         s.measured.sideM ?? s.computed.sideM,
@@ -113,6 +113,10 @@
         align-items: center;
         border-top: 1px solid var(--hair);
         min-height: 32px;
+        overflow-wrap: normal;
+    }
+    .figures {
+        white-space: nowrap;
     }
     b {
         min-width: 24px;

@@ -236,21 +236,23 @@
                         </tbody>
                     </table>
                     {#if found.ownEffects.length}
-                        <table>
-                            <caption class="small">Of its own, beside the own club</caption>
-                            <thead
-                                ><tr
-                                    ><th></th><th>strike toe <small>mm</small></th><th>high <small>mm</small></th><th
-                                        >spin <small>%</small></th
-                                    ><th>loft <small>°</small></th><th>club speed <small>{units.speed}</small></th></tr
-                                ></thead
-                            >
-                            <tbody>
-                                {#each ownEffectRows(found, units) as row (row[0])}<tr
-                                        >{#each row as cell, i (i)}<td>{cell}</td>{/each}</tr
-                                    >{/each}
-                            </tbody>
-                        </table>
+                        <Scroll label="Of its own, beside the own club">
+                            <table>
+                                <caption class="small">Of its own, beside the own club</caption>
+                                <thead
+                                    ><tr
+                                        ><th></th><th>strike toe <small>mm</small></th><th>high <small>mm</small></th><th
+                                            >spin <small>%</small></th
+                                        ><th>loft <small>°</small></th><th>club speed <small>{units.speed}</small></th></tr
+                                    ></thead
+                                >
+                                <tbody>
+                                    {#each ownEffectRows(found, units) as row (row[0])}<tr
+                                            >{#each row as cell, i (i)}<td>{cell}</td>{/each}</tr
+                                        >{/each}
+                                </tbody>
+                            </table>
+                        </Scroll>
                     {/if}
                     {#each found.unreadable as why (why)}<p class="small warn">{why}</p>{/each}
                 </section>
