@@ -105,6 +105,7 @@
         margin: 0;
         padding: 0;
         display: grid;
+        grid-template-columns: minmax(0, 1fr);
         align-content: start;
     }
     li {
@@ -123,7 +124,9 @@
     }
     select {
         margin-left: auto;
+        flex: 0 1 128px;
         width: 128px;
+        min-width: 80px;
         padding: 1px 4px;
         border-color: var(--hair);
     }
