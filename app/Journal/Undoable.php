@@ -14,8 +14,24 @@ use Illuminate\Support\Facades\DB;
  */
 final class Undoable
 {
-    /** @var array<string, list<array{table: string, column: string}>>|null what points at a table and keeps its rows from being removed */
-    private static ?array $pointing = null;
+    /**
+     * What points at a row of a fitting and keeps it from being removed, as the database has it (tests/App/RecordTest.php holds it to
+     * that): asking the database each time would cost more than all the rest.
+     */
+    public const POINTING = [
+        'blinds' => ['trials' => ['blind_id']],
+        'confirms' => ['trials' => ['confirm_id']],
+        'setups' => [
+            'confirms' => ['benchmark_setup_id', 'setup_id'], 'decisions' => ['advised_setup_id', 'setup_id'],
+            'fittings' => ['benchmark_setup_id'], 'ratings' => ['setup_id'], 'setups' => ['branched_from_id'], 'shots' => ['setup_id'],
+            'trials' => ['setup_id'],
+        ],
+        'shots' => ['held_shots' => ['shot_id']],
+        'trials' => [
+            'fittings' => ['running_trial_id'], 'held_shots' => ['trial_id'], 'ratings' => ['trial_id'], 'shots' => ['trial_id'],
+        ],
+        'visits' => ['trials' => ['visit_id']],
+    ];
 
     public function __construct(private readonly TrialToTray $toTray)
     {
@@ -72,11 +88,13 @@ final class Undoable
         if ($trial !== null && $this->toTray->why($trial) !== null) {
             return false;
         }
-        foreach (self::pointing()[$table] ?? [] as ['table' => $other, 'column' => $column]) {
+        foreach (self::POINTING[$table] ?? [] as $other => $columns) {
             // What stands in a trial goes to the tray with it.
             $isMoved = $trial !== null && in_array($other, ['shots', 'held_shots'], true);
-            if (! $isMoved && DB::table($other)->where($column, $id)->whereNotIn('id', $own[$other] ?? [])->exists()) {
-                return false;
+            foreach ($isMoved ? [] : $columns as $column) {
+                if (DB::table($other)->where($column, $id)->whereNotIn('id', $own[$other] ?? [])->exists()) {
+                    return false;
+                }
             }
         }
 
@@ -88,24 +106,5 @@ final class Undoable
     {
         return $table === 'setups' && DB::table('setups')->where('fitting_id', $before['fitting_id'] ?? 0)
             ->where('tag', $before['tag'] ?? '')->exists();
-    }
-
-    /** @return array<string, list<array{table: string, column: string}>> by the table that is pointed at */
-    private static function pointing(): array
-    {
-        if (self::$pointing === null) {
-            self::$pointing = [];
-            $keys = DB::table('information_schema.key_column_usage as k')
-                ->join('information_schema.referential_constraints as r', fn ($join) => $join
-                    ->on('r.constraint_schema', '=', 'k.constraint_schema')->on('r.constraint_name', '=', 'k.constraint_name')
-                    ->on('r.table_name', '=', 'k.table_name'))
-                ->where('k.table_schema', DB::connection()->getDatabaseName())->whereNotIn('r.delete_rule', ['CASCADE', 'SET NULL'])
-                ->get(['k.table_name as t', 'k.column_name as c', 'k.referenced_table_name as of']);
-            foreach ($keys as $key) {
-                self::$pointing[(string) $key->of][] = ['table' => (string) $key->t, 'column' => (string) $key->c];
-            }
-        }
-
-        return self::$pointing;
     }
 }

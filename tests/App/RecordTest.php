@@ -457,3 +457,15 @@ it('offers of everything that was done just what would be taken back, and writes
         expect($done)->toBe($offered[$entry->id], $entry->words);
     }
 });
+
+it('knows what points at what can be taken away, as the database does', function (): void {
+    $keys = DB::table('information_schema.key_column_usage')->where('table_schema', DB::connection()->getDatabaseName())
+        ->whereIn('referenced_table_name', array_keys(Undoable::POINTING))->orderBy('table_name')->orderBy('column_name')
+        ->get(['table_name as t', 'column_name as c', 'referenced_table_name as of']);
+    $is = [];
+    foreach ($keys as $key) {
+        $is[$key->of][$key->t][] = $key->c;
+    }
+    ksort($is);
+    expect($is)->toBe(Undoable::POINTING);
+});
