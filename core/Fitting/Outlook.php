@@ -21,6 +21,9 @@ use function max;
  */
 final readonly class Outlook
 {
+    /** Driving holes of a round, which shares and strokes are told out of (common practice, no source). */
+    public const DRIVES = 14;
+
     /**
      * A typical drive carries this share of the longest that its speed allows (assumption; used only to find a speed from a
      * typical carry).

@@ -12,6 +12,7 @@ use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Finder\ScoredDraws;
 use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Fitting\Advice;
+use MintCarry\Core\Fitting\Outlook;
 use MintCarry\Core\Fitting\Pick;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Screening;
@@ -36,9 +37,6 @@ final class DecideReport
     private const SCHOOLS = [
         Scoring::FewestStrokes, Scoring::Straightest, Scoring::Longest, Scoring::GuardedHeight, Scoring::Running, Scoring::FeelFirst,
     ];
-
-    /** Driving holes of a round (common practice, no source). */
-    private const DRIVES = 14;
 
     private const WIND_MPS = 5.0;
 
@@ -171,8 +169,8 @@ final class DecideReport
             'gain' => $gain,
             'interval' => $interval,
             'chance' => $pick->chance($at, $best),
-            'perRound' => $isStrokes ? self::DRIVES * $gain : null,
-            'perRoundInterval' => $isStrokes ? ['low' => self::DRIVES * $interval->low, 'high' => self::DRIVES * $interval->high] : null,
+            'perRound' => $isStrokes ? Outlook::DRIVES * $gain : null,
+            'perRoundInterval' => $isStrokes ? ['low' => Outlook::DRIVES * $interval->low, 'high' => Outlook::DRIVES * $interval->high] : null,
             'cost' => $cost->lines,
             'price' => $cost->isMixed ? null : $cost->total,
             'currency' => $cost->currency,

@@ -7,6 +7,7 @@ namespace MintCarry\Core\Report;
 use LogicException;
 use MessageFormatter;
 use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Fitting\Outlook;
 use MintCarry\Core\Units\Unit;
 
 use function abs;
@@ -36,9 +37,6 @@ final readonly class Sentences
     private const WORTH_TELLING = ['Mm' => 3.0, 'M' => 0.5, 'Points' => 1.0];
 
     private const MINUS = "\u{2212}";
-
-    /** Shares of drives are told out of the driving holes of a round (common practice, no source). */
-    private const DRIVES = 14;
 
     /**
      * @param  array<string, string>  $messages  by key
@@ -205,7 +203,7 @@ final readonly class Sentences
             'Mm' => self::plain($size, 0).' mm',
             'M' => self::plain($size * self::factor($this->units['distance'], Unit::Metres), 0)." {$this->units['distance']}",
             'carryShare' => self::plain($size * 100, 0).' %',
-            'Share' => self::plain(round($size * self::DRIVES), 0).' of '.self::DRIVES,
+            'Share' => self::plain(round($size * Outlook::DRIVES), 0).' of '.Outlook::DRIVES,
             'Smash', 'smash' => self::plain($size, 2),
             'Points' => self::plain($size, 0),
             default => null,

@@ -6,8 +6,11 @@ export const DRIVES = 14;
 
 export const pct = (v: number): string => `${Math.round(v * 100)}\u00a0%`;
 
+/** So many whole drives of fourteen. */
+export const drivesOf = (share: number): number => Math.round(share * DRIVES);
+
 /** "9 of 14" */
-export const outOf14 = (share: number): string => `${Math.round(share * DRIVES)} of ${DRIVES}`;
+export const outOf14 = (share: number): string => `${drivesOf(share)} of ${DRIVES}`;
 
 /** "+6 yd (likely +1 to +11)" */
 export function carryGain(j: Pick<Judgement, 'carryGainM' | 'carryGainInterval'>, units: UnitChoice): string {
@@ -32,14 +35,14 @@ export function against(j: Judgement, benchmark: Judgement, fitting: Fitting): s
         );
     }
     if (j.sideKnown && benchmark.sideKnown) {
-        const [mine, its] = [Math.round(j.share * DRIVES), Math.round(benchmark.share * DRIVES)];
+        const [mine, its] = [drivesOf(j.share), drivesOf(benchmark.share)];
         out.push(
             mine === its
                 ? `keeps as many of ${DRIVES} drives in the corridor (${mine})`
                 : `keeps ${mine} of ${DRIVES} drives in the corridor instead of ${its}`,
         );
         if (hasTrouble(fitting) && j.troubleShare !== undefined && benchmark.troubleShare !== undefined) {
-            const [bad, was] = [Math.round(j.troubleShare * DRIVES), Math.round(benchmark.troubleShare * DRIVES)];
+            const [bad, was] = [drivesOf(j.troubleShare), drivesOf(benchmark.troubleShare)];
             if (bad !== was || bad > 0)
                 out.push(`sends ${bad} into the trouble${bad === was ? ', as many as before' : ` instead of ${was}`}`);
         }

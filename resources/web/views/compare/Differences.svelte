@@ -2,7 +2,7 @@
     import type { Advice, Comparison, Fitting } from '../../api/generated/types';
     import Glyph from '../../parts/Glyph.svelte';
     import Scroll from '../../parts/Scroll.svelte';
-    import { DRIVES, pct } from '../../format/judged';
+    import { drivesOf, pct } from '../../format/judged';
     import { factor, figure, MEASURES, plain, signed, unitOf } from '../../format/units';
     import { digits } from './compare.svelte';
 
@@ -81,9 +81,9 @@
                     {#each columns as tag (tag)}
                         {@const j = judgedOf(tag)}
                         <td
-                            >{j?.sideKnown ? Math.round(j.share * DRIVES) : 'unknown'}<small
+                            >{j?.sideKnown ? drivesOf(j.share) : 'unknown'}<small
                                 >{j?.sideKnown
-                                    ? `${Math.round(j.shareInterval.low * DRIVES)} to ${Math.round(j.shareInterval.high * DRIVES)} · ${pct(j.share)}`
+                                    ? `${drivesOf(j.shareInterval.low)} to ${drivesOf(j.shareInterval.high)} · ${pct(j.share)}`
                                     : 'side not measured'}</small
                             ></td
                         >
@@ -95,7 +95,7 @@
                         {#each columns as tag (tag)}
                             {@const n = judgedOf(tag)?.never?.[i]}
                             <td class:harm={n?.isBarred && tag !== judge.benchmark}
-                                >{n ? Math.round(n.chance * DRIVES) : '–'}<small
+                                >{n ? drivesOf(n.chance) : '–'}<small
                                     >{n?.isBarred && tag !== judge.benchmark ? 'likelier: not advised' : n ? pct(n.chance) : ''}</small
                                 ></td
                             >

@@ -10,6 +10,7 @@
     import Outline from '../../parts/Outline.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../lib/session.svelte';
+    import { drivesOf } from '../../format/judged';
     import { calibrationText } from '../../format/sentences';
     import { nameOf } from '../../format/setups';
     import { factor, plain, signed, when } from '../../format/units';
@@ -218,9 +219,9 @@
                                     ></td
                                 >
                                 <td
-                                    >{s.sideKnown ? Math.round(s.share * 14) : 'unknown'}<small
+                                    >{s.sideKnown ? drivesOf(s.share) : 'unknown'}<small
                                         >{s.sideKnown
-                                            ? `${Math.round(s.shareInterval.low * 14)} to ${Math.round(s.shareInterval.high * 14)} · ${pct(s.share)}`
+                                            ? `${drivesOf(s.shareInterval.low)} to ${drivesOf(s.shareInterval.high)} · ${pct(s.share)}`
                                             : 'side not measured'}</small
                                     ></td
                                 >

@@ -10,7 +10,7 @@ import type {
     UnitChoice,
     Worth,
 } from '../../api/generated/types';
-import { against, DRIVES, judgement, neverText, outOf14, pct } from '../../format/judged';
+import { against, DRIVES, drivesOf, judgement, neverText, outOf14, pct } from '../../format/judged';
 import { list, say } from '../../format/sentences';
 import { nameOf } from '../../format/setups';
 import { factor, plain, signed, when } from '../../format/units';
@@ -21,7 +21,7 @@ const dist = (m: number, fitting: Fitting) =>
     `${plain(Math.abs(m) * factor(fitting.player.units.distance), 0)} ${fitting.player.units.distance}`;
 const share = (j: Judgement) =>
     j.sideKnown
-        ? `${outOf14(j.share)} drives in the corridor (likely ${Math.round(j.shareInterval.low * DRIVES)} to ${Math.round(j.shareInterval.high * DRIVES)})`
+        ? `${outOf14(j.share)} drives in the corridor (likely ${drivesOf(j.shareInterval.low)} to ${drivesOf(j.shareInterval.high)})`
         : 'how many drives stay in the corridor is unknown, because side was not measured';
 
 /** Advice that was saved before there were other scorings is in strokes. */
@@ -100,7 +100,7 @@ export function givesUp(advice: Advice, fitting: Fitting): string {
     const k = factor(fitting.player.units.distance);
     if (longest && Math.round((longest.carryGainM! - pick.carryGainM) * k) >= 1)
         parts.push(`${dist(longest.carryGainM! - pick.carryGainM, fitting)} of carry against ${longest.tag}`);
-    const drives = straightest ? Math.round(straightest.share * DRIVES) - Math.round(pick.share * DRIVES) : 0;
+    const drives = straightest ? drivesOf(straightest.share) - drivesOf(pick.share) : 0;
     if (straightest && drives >= 1) parts.push(`${drives} of ${DRIVES} drives in the corridor against ${straightest.tag}`);
     return parts.length ? `It gives up ${parts.join(' and ')}.` : 'None of those hit carries farther or keeps more drives in the corridor.';
 }
@@ -145,7 +145,7 @@ export function againstRunnerUp(advice: Advice, fitting: Fitting): string {
     const carry = pick.carryGainM - next.carryGainM;
     if (Math.abs(carry) * factor(fitting.player.units.distance) >= 1) (carry > 0 ? gains : costs).push(`${dist(carry, fitting)} of carry`);
     if (pick.sideKnown && next.sideKnown) {
-        const drives = Math.round(pick.share * DRIVES) - Math.round(next.share * DRIVES);
+        const drives = drivesOf(pick.share) - drivesOf(next.share);
         if (drives !== 0) (drives > 0 ? gains : costs).push(`${Math.abs(drives)} of ${DRIVES} drives in the corridor`);
     }
     const stars = (tag: string) => fitting.ratings?.[String(fitting.setups.find((s) => s.tag === tag)?.id)]?.confidence;

@@ -16,7 +16,7 @@
     import { loadFitting } from '../../lib/session.svelte';
     import { calibrationText } from '../../format/sentences';
     import { factor, figure, plain, signed } from '../../format/units';
-    import { neverText, outOf14, stepText } from '../../format/judged';
+    import { DRIVES, drivesOf, neverText, outOf14, stepText } from '../../format/judged';
     import { adviceText, feltText, gainText, learnedRows, nameOf, nextText, ownEffectRows, stopText, tooDearText } from './sentences';
 
     let { params }: { params: { id: string } } = $props();
@@ -135,7 +135,7 @@
                         rows={found.setups.map((s) => [
                             nameOf(s, units),
                             figure('carryM', s.carryM, units),
-                            plain(s.share * 14, 0),
+                            plain(drivesOf(s.share), 0),
                             signed(s.gain, 2),
                             plain(s.chance * 100, 0),
                         ])}
@@ -156,9 +156,8 @@
                         <div class="one">
                             <b>{one.setupTag ? `${one.setupTag}: ` : ''}{nameOf(one, units)}</b>
                             <p class="small">
-                                {outOf14(one.share)} drives in the corridor, {Math.round(one.leftShare * 14)} left and {Math.round(
-                                    one.rightShare * 14,
-                                )} right of it.
+                                {outOf14(one.share)} drives in the corridor, {drivesOf(one.leftShare)} left and {drivesOf(one.rightShare)} right
+                                of it.
                                 {#each one.never as n (n.kind)}{`${neverText(n, one.setupTag ?? 'it', found.benchmark, units)} `}{/each}
                                 Gain {gainText(one, found, units)}; without re-aiming {signed(one.aimFixedGain, 2)} strokes. Carry {figure(
                                     'carryM',
@@ -214,7 +213,7 @@
                                         >
                                         <td>{plain(s.chance * 100, 0)} %</td>
                                         <td>{signed(s.carryGainM * k, 0)}</td>
-                                        <td>{plain(s.share * 14, 1)}</td>
+                                        <td>{plain(s.share * DRIVES, 1)}</td>
                                     </tr>
                                 {/each}
                             </tbody>

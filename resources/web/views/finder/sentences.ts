@@ -1,5 +1,5 @@
 import type { Believed, ClubBuild, Fitting, Found, FoundSetup, Judge, UnitChoice } from '../../api/generated/types';
-import { DRIVES, outOf14 } from '../../format/judged';
+import { drivesOf, outOf14 } from '../../format/judged';
 import { lengthText, nameOf as setupName } from '../../format/setups';
 import { factor, plain, signed } from '../../format/units';
 
@@ -62,9 +62,9 @@ export function adviceText(found: Found, units: UnitChoice): string {
     if (pick === base)
         return best === base
             ? `Nothing on the rack is expected to beat ${kept}. ${tied}`
-            : `Keep ${kept} for now: ${nameOf(best, units)} is expected to bring ${feltText(best, units)} (${Math.round(base.share * DRIVES)} with ${kept}), but the chance that it gains at all is ${chanceText(best.chance)}; 80 % are asked for. ${tied}`;
+            : `Keep ${kept} for now: ${nameOf(best, units)} is expected to bring ${feltText(best, units)} (${drivesOf(base.share)} with ${kept}), but the chance that it gains at all is ${chanceText(best.chance)}; 80 % are asked for. ${tied}`;
     const sooner = best === pick ? '' : ` ${nameOf(best, units)} is expected to gain as much, less surely.`;
-    return `${nameOf(pick, units)}: expected to bring ${feltText(pick, units)} (${Math.round(base.share * DRIVES)} with ${kept}). That is worth ${gainText(pick, found, units)}, with a chance of ${chanceText(pick.chance)} that it gains at all.${sooner} ${tied}`;
+    return `${nameOf(pick, units)}: expected to bring ${feltText(pick, units)} (${drivesOf(base.share)} with ${kept}). That is worth ${gainText(pick, found, units)}, with a chance of ${chanceText(pick.chance)} that it gains at all.${sooner} ${tied}`;
 }
 
 /** A figure of the scoring in its own unit: "0.004 strokes a drive". */

@@ -5,7 +5,7 @@
     import Glyph from '../../parts/Glyph.svelte';
     import Simulated from '../../parts/Simulated.svelte';
     import { lengthText, loftText, madeUpText } from '../../format/setups';
-    import { carryGain, hasTrouble } from '../../format/judged';
+    import { carryGain, drivesOf, hasTrouble } from '../../format/judged';
     import { faceWords, factor, figure, plain, signed, unitOf, when } from '../../format/units';
     import { givesUp, judgement, neverTexts, outdoorsText, sureness } from '../decide/sentences';
 
@@ -73,12 +73,12 @@
                                 `Of 14 drives, in a corridor of ${plain(fitting.brief.corridor.widthM * d, 0)} ${units.distance}`,
                                 (j) =>
                                     j.sideKnown
-                                        ? `${Math.round(j.share * 14)} (likely ${Math.round(j.shareInterval.low * 14)} to ${Math.round(j.shareInterval.high * 14)})`
+                                        ? `${drivesOf(j.share)} (likely ${drivesOf(j.shareInterval.low)} to ${drivesOf(j.shareInterval.high)})`
                                         : 'side not measured',
                             )}
                             {#if hasTrouble(fitting) && after?.troubleShare !== undefined}{@render line(
                                     'Of 14 drives, into the trouble',
-                                    (j) => (j.sideKnown && j.troubleShare !== undefined ? `${Math.round(j.troubleShare * 14)}` : '–'),
+                                    (j) => (j.sideKnown && j.troubleShare !== undefined ? `${drivesOf(j.troubleShare)}` : '–'),
                                 )}{/if}
                             {@render line(`Side spread, ${units.distance}`, (j) => (j.sideKnown ? plain(j.spreadM * d, 0) : '–'))}
                             {#each AVERAGES as [field, label] (field)}
