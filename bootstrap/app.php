@@ -3,6 +3,8 @@
 use App\Http\Controllers\UpController;
 use App\Http\Middleware\KnownKeys;
 use App\Http\Middleware\SecurityHeaders;
+use App\Support\Conflicted;
+use App\Support\Transaction;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Auth\Middleware\Authorize;
 use Illuminate\Foundation\Application;
@@ -44,6 +46,10 @@ $app = Application::configure(basePath: dirname(__DIR__))
 
             return response()->json(['message' => $e->getMessage(), 'errors' => (object) [$field => [$e->getMessage()]]], 422);
         });
+        // Somebody else was quicker, at every try: no fault of ours and none of theirs.
+        $exceptions->render(fn (Conflicted|PDOException $e, Request $request) => Transaction::isConflict($e)
+            ? response()->json(['message' => Conflicted::SAYS], 409, ['Retry-After' => '1'])
+            : null);
         // By field, also where a field has no name or a number for one.
         $exceptions->render(function (ValidationException $e, Request $request) {
             return $request->is('api/*')

@@ -13,15 +13,28 @@ use App\Models\Sleeve;
 use App\Models\Studio;
 use App\Models\Trial;
 use App\Models\User;
+use App\Support\Transaction;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Sleep;
 use Illuminate\Testing\TestResponse;
 use MintCarry\Core\Fitting\Brief;
+use PDOException;
 
 /** Application tests: the real MariaDB (a database of its own), requests through the whole stack. */
 abstract class AppTestCase extends TestCase
 {
     use RefreshDatabase;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        // Every transaction is refused once by the database after all was done in it, and must come out the same the second time.
+        Sleep::fake();
+        config(['mintcarry.transactions_around' => 1]);
+        Transaction::$rehearsal = new PDOException('rehearsed');
+        Transaction::$rehearsal->errorInfo = ['40001', 1213, 'rehearsed'];
+    }
 
     /**
      * Every request of every test: what is answered must be what docs/api.yaml says, and what is taken must stand there.

@@ -6,7 +6,7 @@ namespace App\Actions;
 
 use App\Models\Fitting;
 use App\Models\Setup;
-use Illuminate\Support\Facades\DB;
+use App\Support\Transaction;
 
 /** Adds a setup to a fitting under the next letter: A … Z, AA, AB … The first is the baseline and the benchmark. */
 final readonly class AddSetup
@@ -18,7 +18,7 @@ final readonly class AddSetup
     /** @param  array<string, mixed>  $columns */
     public function __invoke(Fitting $fitting, array $columns, ?int $branchedFromId = null): Setup
     {
-        return DB::transaction(function () use ($fitting, $columns, $branchedFromId): Setup {
+        return Transaction::run(function () use ($fitting, $columns, $branchedFromId): Setup {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             $position = (int) Setup::query()->where('fitting_id', $fitting->id)->max('position') + 1;
             $from = $branchedFromId === null ? null : Setup::query()->where('fitting_id', $fitting->id)->find($branchedFromId)?->id;

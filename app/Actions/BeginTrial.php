@@ -12,7 +12,7 @@ use App\Models\Setup;
 use App\Models\Trial;
 use App\Models\User;
 use App\Models\Visit;
-use Illuminate\Support\Facades\DB;
+use App\Support\Transaction;
 use MintCarry\Core\Air\OpenAir;
 
 /** Begins a trial and ends the one that runs. It belongs to a visit and keeps the air, wind, ground, ball and monitor it is hit with. */
@@ -25,7 +25,7 @@ final readonly class BeginTrial
     public function __invoke(
         Fitting $fitting, User $user, int $setupId, string $kind, ?Blind $blind = null, ?Confirm $confirm = null,
     ): Trial {
-        return DB::transaction(function () use ($fitting, $user, $setupId, $kind, $blind, $confirm): Trial {
+        return Transaction::run(function () use ($fitting, $user, $setupId, $kind, $blind, $confirm): Trial {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             $visit = Visit::now($now, $user);
             ($this->end)($now);

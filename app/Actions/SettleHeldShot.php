@@ -9,6 +9,7 @@ use App\Models\Bay;
 use App\Models\Fitting;
 use App\Models\HeldShot;
 use App\Models\User;
+use App\Support\Transaction;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
@@ -80,7 +81,7 @@ final readonly class SettleHeldShot
      */
     private function locked(HeldShot $held, Closure $settle): mixed
     {
-        return DB::transaction(function () use ($held, $settle): mixed {
+        return Transaction::run(function () use ($held, $settle): mixed {
             $bay = Bay::query()->lockForUpdate()->findOrFail($held->bay_id);
             $now = HeldShot::query()->lockForUpdate()->findOrFail($held->id);
             if ($now->settled_at !== null) {
@@ -93,6 +94,6 @@ final readonly class SettleHeldShot
             }
 
             return $settle($now, $fitting);
-        }, 5);
+        });
     }
 }

@@ -9,7 +9,7 @@ use App\Models\Fitting;
 use App\Models\ImportFile;
 use App\Models\Shot;
 use App\Models\Trial;
-use Illuminate\Support\Facades\DB;
+use App\Support\Transaction;
 use MintCarry\Core\Intake\PostedShot;
 use stdClass;
 
@@ -28,7 +28,7 @@ final class StoreShots
      */
     public function __invoke(Fitting $fitting, array $shots, string $source, ?ImportFile $file = null): array
     {
-        return DB::transaction(function () use ($fitting, $shots, $source, $file): array {
+        return Transaction::run(function () use ($fitting, $shots, $source, $file): array {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             // Shots of the setup that is being hit belong to its trial, however they come in.
             $running = $now->running_trial_id === null ? null : Trial::query()->where('kind', 'trial')->find($now->running_trial_id);

@@ -9,6 +9,7 @@ use App\Live\ChangeSignal;
 use App\Models\Bay;
 use App\Models\Fitting;
 use App\Models\HeldShot;
+use App\Support\Transaction;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Database\Query\JoinClause;
@@ -42,7 +43,7 @@ final class TakeShots
     /** @return list<Answer> */
     public function __invoke(Bay $bay, Post $post): array
     {
-        return DB::transaction(function () use ($bay, $post): array {
+        return Transaction::run(function () use ($bay, $post): array {
             $row = self::inTheBay($bay->id);
             $fitting = $row->id === null ? null : self::fittingOf($row);
             $answers = array_map(fn (PostedShot $shot): array => $this->answer($bay, $fitting, $row, $shot), $post->shots);
@@ -52,7 +53,7 @@ final class TakeShots
             }
 
             return $answers;
-        }, 5);
+        });
     }
 
     /** Fitting, player and trial in one go, locked: this is the path that fifty monitors take at once. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Exchange\FittingFormat;
+use App\Support\Transaction;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
@@ -78,7 +79,7 @@ final class CarryOver
         }
         Artisan::call('migrate', ['--force' => true]);
         self::mend();
-        $counts = DB::transaction(function (): array {
+        $counts = Transaction::run(function (): array {
             DB::statement('SET FOREIGN_KEY_CHECKS=0');
             $counts = self::copy();
             self::renameInJson();

@@ -19,15 +19,14 @@ use App\Models\Shot;
 use App\Models\Trial;
 use App\Models\User;
 use App\Models\Visit;
+use App\Support\Transaction;
 use Illuminate\Support\Collection;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Record\FittingFile;
 use MintCarry\Core\Record\FittingRecord;
-use Throwable;
 
 /**
  * Reads a fitting file (`FittingExporter`) as a new fitting of a studio, all of it or nothing. The core has read it first, so
@@ -73,27 +72,22 @@ final class FittingImporter
         } catch (InvalidInput|UnreadableFile $e) {
             throw ValidationException::withMessages(['file' => $e->getMessage().' Nothing was added.']);
         }
-        DB::beginTransaction();
         try {
-            [$fitting, $heads] = $this->write($data, $record);
+            return Transaction::lookOrKeep(function () use ($data, $record, $keep): array {
+                [$fitting, $heads] = $this->write($data, $record);
+
+                return [
+                    'player' => $fitting->player->name, 'hand' => $fitting->player->hand->value,
+                    'setups' => array_map(strval(...), array_keys($record->setups)), 'shots' => $fitting->shots()->count(),
+                    'decisions' => $fitting->decisions()->count(), 'rack' => $heads, 'fittingId' => $keep ? $fitting->id : null,
+                ];
+            }, $keep);
         } catch (ValidationException|InvalidInput $e) {
-            DB::rollBack();
             $why = $e instanceof ValidationException ? (string) array_values($e->errors())[0][0] : $e->getMessage();
             throw ValidationException::withMessages([
                 'file' => str_contains($why, 'Nothing was added') ? $why : "{$why} Nothing was added.",
             ]);
-        } catch (Throwable $e) {
-            DB::rollBack();
-            throw $e;
         }
-        $done = [
-            'player' => $fitting->player->name, 'hand' => $fitting->player->hand->value,
-            'setups' => array_map(strval(...), array_keys($record->setups)), 'shots' => $fitting->shots()->count(),
-            'decisions' => $fitting->decisions()->count(), 'rack' => $heads, 'fittingId' => $keep ? $fitting->id : null,
-        ];
-        $keep ? DB::commit() : DB::rollBack();
-
-        return $done;
     }
 
     /**

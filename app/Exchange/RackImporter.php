@@ -11,9 +11,9 @@ use App\Models\Sleeve;
 use App\Models\User;
 use App\Rack\HeadRules;
 use App\Rack\PartRules;
+use App\Support\Transaction;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\SleeveSystem;
 use MintCarry\Core\Errors\InvalidInput;
@@ -49,14 +49,11 @@ final class RackImporter
     {
         $data = str_starts_with(ltrim($bytes, "\u{FEFF} \r\n\t"), '{') ? $this->fromJson($bytes) : $this->fromCsv($bytes);
 
-        DB::beginTransaction();
-        try {
-            $done = $this->add($data);
-        } catch (\Throwable $e) {
-            DB::rollBack();
-            throw $e;
-        }
-        $keep ? DB::commit() : DB::rollBack();
+        $done = Transaction::lookOrKeep(function () use ($data): array {
+            $this->leftOut = [];
+
+            return $this->add($data);
+        }, $keep);
 
         return $done + ['leftOut' => array_values(array_unique($this->leftOut))];
     }

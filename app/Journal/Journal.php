@@ -8,6 +8,7 @@ use App\Live\ChangeSignal;
 use App\Models\Fitting;
 use App\Models\LogEntry;
 use App\Models\User;
+use App\Support\Transaction;
 use Closure;
 use Illuminate\Support\Facades\DB;
 
@@ -18,9 +19,6 @@ use Illuminate\Support\Facades\DB;
 final class Journal
 {
     private const UNTRACKED = ['created_at' => 1, 'updated_at' => 1, 'version' => 1];
-
-    /** Somebody else may hold a row that this one needs: then it is tried again. */
-    private const TRIES = 5;
 
     /**
      * @var list<array{table: string, id: int, before: array<string, mixed>|null, after: array<string, mixed>|null}>|null what
@@ -45,7 +43,7 @@ final class Journal
             return $do();
         }
         try {
-            return DB::transaction(function () use ($fitting, $user, $words, $do, $undoOf): mixed {
+            return Transaction::run(function () use ($fitting, $user, $words, $do, $undoOf): mixed {
                 Fitting::query()->whereKey($fitting->id)->lockForUpdate()->value('id');
                 $this->open = [];
                 $result = $do();
@@ -57,7 +55,7 @@ final class Journal
                 DB::afterCommit(fn () => ChangeSignal::changed($fitting));
 
                 return $result;
-            }, self::TRIES);
+            });
         } finally {
             $this->open = null;
         }

@@ -82,7 +82,10 @@ final readonly class Undo
             }
             try {
                 DB::table($table)->where('id', $id)->delete();
-            } catch (QueryException) {
+            } catch (QueryException $e) {
+                if (! self::isHeldByOthers($e)) {
+                    throw $e;
+                }
                 throw self::refused('Shots or other records were added to it since, so it stays.');
             }
             $this->journal->track($table, $id, (array) $row, null);
@@ -116,11 +119,17 @@ final readonly class Undo
                     : 'Something else has taken its place since: nothing was taken back.',
             );
         } catch (QueryException $e) {
-            if (! str_contains($e->getMessage(), 'foreign key constraint')) {
+            if (! self::isHeldByOthers($e)) {
                 throw $e;
             }
             throw self::refused('What it belonged to is gone since: nothing was taken back.');
         }
+    }
+
+    /** A foreign key that keeps a row where it is, or out; not a conflict with somebody who writes at the same moment. */
+    private static function isHeldByOthers(QueryException $e): bool
+    {
+        return str_contains($e->getMessage(), 'foreign key constraint');
     }
 
     private static function refused(string $why): ValidationException

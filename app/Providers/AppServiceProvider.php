@@ -19,7 +19,9 @@ use App\Models\Shot;
 use App\Models\Sleeve;
 use App\Models\Trial;
 use App\Policies\StudioPolicy;
+use App\Support\Transaction;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Events\Dispatcher;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -37,8 +39,9 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Journal::class);
     }
 
-    public function boot(): void
+    public function boot(Dispatcher $events): void
     {
+        Transaction::watch($events);
         Model::shouldBeStrict(! $this->app->environment('production'));
         Route::model('held', HeldShot::class);
         Route::model('head', RackHead::class);

@@ -62,7 +62,7 @@ it('says stored only of this very shot', function (): void {
         $seen[] = $answer['shot'];
         expect((float) Shot::query()->findOrFail($answer['shot'])->measured['spinRpm'])->toBe((float) $spin);
     }
-    expect(array_map(fn (int $shot): int => $shot - $seen[0], $seen))->toBe([0, 1, 0, 1, 2])
+    expect(array_map(fn (int $shot): int => (int) array_search($shot, array_values(array_unique($seen)), true), $seen))->toBe([0, 1, 0, 1, 2])
         ->and(($this->spins)())->toBe([2400.0, 2500.0, 2400.0]);
 });
 

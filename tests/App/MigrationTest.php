@@ -8,6 +8,7 @@ use App\Models\Fitting;
 use App\Models\LogEntry;
 use App\Models\Trial;
 use App\Models\User;
+use App\Support\Transaction;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
@@ -19,6 +20,9 @@ afterEach(fn () => $this->artisan('migrate:fresh'));
 /** Throws away what is there and puts the dump of a version in its place. */
 function databaseOf(string $version): void
 {
+    // Tables are made and renamed here, which ends the test's own transaction.
+    Transaction::$rehearsal = null;
+    config(['mintcarry.transactions_around' => 0]);
     Schema::dropAllTables();
     DB::unprepared((string) file_get_contents(dirname(__DIR__)."/fixtures/database/{$version}.sql"));
 }

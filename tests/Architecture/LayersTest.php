@@ -129,3 +129,11 @@ it('has stand-ins that do what they replace', function (): void {
         ->and((new Symfony\Component\Clock\NativeClock)->withTimeZone('Asia/Tokyo')->now()->getTimezone()->getName())
         ->toBe('Asia/Tokyo');
 });
+
+it('opens transactions in one place, where they are tried again', function (): void {
+    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(__DIR__.'/../../app', FilesystemIterator::SKIP_DOTS)) as $file) {
+        if (! str_ends_with((string) $file, 'Support/Transaction.php')) {
+            expect((string) file_get_contents((string) $file))->not->toMatch('/transaction\\(|beginTransaction/', (string) $file);
+        }
+    }
+});

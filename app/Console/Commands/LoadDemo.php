@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Models\Studio;
+use App\Support\Transaction;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
 
 final class LoadDemo extends Command
 {
@@ -18,7 +18,7 @@ final class LoadDemo extends Command
     public function handle(DemoSeeder $seeder): int
     {
         if (! Studio::query()->where('is_demo', true)->exists()) {
-            DB::transaction(fn () => $seeder->run());
+            Transaction::run(fn () => $seeder->run());
             $this->line('Demo data loaded.');
         }
 

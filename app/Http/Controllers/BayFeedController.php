@@ -183,6 +183,7 @@ final class BayFeedController
                     'No shot of the post can ever be read: nothing was taken; says what is wrong, and the answer of each '
                         .'where there are shots',
                 ),
+                new Answer('Problem', 409, 'Others were writing the same rows all the time: nothing was taken; send it again'),
                 new Answer('Problem', 500, 'A fault of ours: nothing of the post was taken; send it again'),
                 new Answer('Problem', 503, 'The disk is nearly full: nothing was taken; send again after the seconds in Retry-After'),
                 new Answer('Problem', 429, 'Too many posts; try again after the seconds in Retry-After'),

@@ -14,9 +14,9 @@ use App\Journal\Journal;
 use App\Models\BriefChange;
 use App\Models\Fitting;
 use App\Models\Player;
+use App\Support\Transaction;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\Hand;
@@ -54,7 +54,7 @@ final class BriefController
         ]);
         $player = array_intersect_key($given, ['name' => 1, 'hand' => 1, 'units' => 1]);
         $user = self::user($request);
-        $conflict = DB::transaction(function () use ($given, $fitting, $user, $player): bool {
+        $conflict = Transaction::run(function () use ($given, $fitting, $user, $player): bool {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             if ($now->version !== (int) $given['version']) {
                 return true;

@@ -15,6 +15,7 @@ use App\Journal\Journal;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Setup;
+use App\Support\Transaction;
 use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -106,7 +107,7 @@ final class DecisionController
         }
         $user = self::user($request);
         $advisedId = array_key_first(array_filter($judged->setups, fn ($s): bool => $s->tag === $advice['pick']));
-        $decision = DB::transaction(function () use ($fitting, $chosen, $advisedId, $advice, $reason, $user): Decision {
+        $decision = Transaction::run(function () use ($fitting, $chosen, $advisedId, $advice, $reason, $user): Decision {
             // Another screen may be saving or locking at the same moment.
             Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             $before = $fitting->decisions()->first();
@@ -128,7 +129,7 @@ final class DecisionController
                         'decided_by' => $user->id, 'number' => (int) $fitting->decisions()->max('number') + 1,
                     ]),
                 );
-        }, 5);
+        });
         $fitting->touch();
 
         return self::answer($decision, 201);

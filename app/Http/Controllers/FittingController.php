@@ -14,9 +14,9 @@ use App\Http\Resources\FittingResource;
 use App\Journal\Journal;
 use App\Models\Fitting;
 use App\Models\Player;
+use App\Support\Transaction;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Screening;
@@ -95,7 +95,7 @@ final class FittingController
     public function store(FittingRequest $request): JsonResponse
     {
         $user = self::user($request);
-        $fitting = DB::transaction(function () use ($request, $user): Fitting {
+        $fitting = Transaction::run(function () use ($request, $user): Fitting {
             $player =
                 $request->validated('playerId') === null
                     ? Player::query()->create([
@@ -144,7 +144,7 @@ final class FittingController
     public function update(FittingRequest $request, Fitting $fitting): JsonResponse
     {
         $user = self::user($request);
-        $conflict = DB::transaction(function () use ($request, $fitting, $user): bool {
+        $conflict = Transaction::run(function () use ($request, $fitting, $user): bool {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             if ($now->version !== (int) $request->validated('version')) {
                 return true;
