@@ -3,6 +3,7 @@
 use App\Http\Controllers\UpController;
 use App\Http\Middleware\KnownKeys;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\StandingSignIn;
 use App\Support\Conflicted;
 use App\Support\Transaction;
 use Illuminate\Auth\AuthenticationException;
@@ -12,6 +13,7 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Errors\InvalidInput;
@@ -27,6 +29,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // The application is same-origin: no CORS (and no package for it, see compat/).
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        // Who is there at all comes before what is asked for.
+        $middleware->prependToPriorityList(SubstituteBindings::class, StandingSignIn::class);
         // Whose it is comes before what was said.
         $middleware->appendToPriorityList(Authorize::class, KnownKeys::class);
         $middleware->redirectGuestsTo('/');

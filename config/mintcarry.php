@@ -4,7 +4,10 @@ return [
     'version' => trim((string) file_get_contents(base_path('VERSION'))),
     // How many bytes an uploaded file may have before it is refused with a plain message.
     'upload_bytes' => 12_000_000,
-    'sign_in_tries_per_minute' => 5,
+    // Whether this serves the demo: then its sign-in is good, and nothing is served beyond this machine.
+    'demo' => (bool) env('MINT_DEMO', false),
+    // Whether links are sent by mail.
+    'mails' => (bool) env('MAIL_HOST', false),
     'bay_posts_per_minute' => 300,
     // Where the loft/lie gauge and the balance answer (docs/devices.md); empty = there is none.
     'devices' => ['gauge' => env('MINT_GAUGE', ''), 'balance' => env('MINT_BALANCE', '')],

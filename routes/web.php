@@ -1,5 +1,6 @@
 <?php
 
+use App\Http\Controllers\AccountController;
 use App\Http\Controllers\BayController;
 use App\Http\Controllers\BlindController;
 use App\Http\Controllers\BriefController;
@@ -17,9 +18,11 @@ use App\Http\Controllers\JudgeController;
 use App\Http\Controllers\JudgingController;
 use App\Http\Controllers\LogController;
 use App\Http\Controllers\PartController;
+use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PlayerController;
 use App\Http\Controllers\RackController;
 use App\Http\Controllers\RackFileController;
+use App\Http\Controllers\ScreenController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SetupController;
 use App\Http\Controllers\ShotController;
@@ -28,8 +31,10 @@ use App\Http\Controllers\SleeveController;
 use App\Http\Controllers\StudioController;
 use App\Http\Controllers\TrialController;
 use App\Http\Controllers\VisitController;
+use App\Http\Controllers\WelcomeController;
 use App\Http\Middleware\KnownKeys;
 use App\Http\Middleware\RoomToWrite;
+use App\Http\Middleware\StandingSignIn;
 use Illuminate\Support\Facades\Route;
 
 // One page for the front end; everything else is JSON under /api, same session, CSRF on.
@@ -37,10 +42,37 @@ Route::view('/', 'app');
 
 Route::prefix('api')->group(function (): void {
     Route::get('session', [SessionController::class, 'show']);
-    Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+    Route::post('session', [SessionController::class, 'store']);
+    Route::post('session/code', [SessionController::class, 'code']);
     Route::delete('session', [SessionController::class, 'destroy']);
+    Route::post('welcome', [WelcomeController::class, 'store']);
+    Route::post('welcome/look', [WelcomeController::class, 'look']);
 
-    Route::middleware(['auth', KnownKeys::class])->group(function (): void {
+    Route::middleware(['auth', StandingSignIn::class, KnownKeys::class])->group(function (): void {
+        Route::post('session/lock', [SessionController::class, 'lock']);
+        Route::post('session/unlock', [SessionController::class, 'unlock']);
+        Route::get('screen', [ScreenController::class, 'show']);
+        Route::prefix('account')->group(function (): void {
+            Route::get('/', [AccountController::class, 'show']);
+            Route::put('password', [AccountController::class, 'password']);
+            Route::post('second-factor', [AccountController::class, 'begin']);
+            Route::put('second-factor', [AccountController::class, 'confirm']);
+            Route::delete('second-factor', [AccountController::class, 'drop']);
+            Route::post('recovery-codes', [AccountController::class, 'recovery']);
+            Route::delete('sign-ins', [AccountController::class, 'endAll']);
+            Route::delete('sign-ins/{signIn}', [AccountController::class, 'end'])->can('end', 'signIn');
+        });
+        Route::get('people', [PeopleController::class, 'index']);
+        Route::post('people', [PeopleController::class, 'store']);
+        Route::prefix('people/{person}')->middleware('can:use,person')->group(function (): void {
+            Route::patch('/', [PeopleController::class, 'update']);
+            Route::delete('/', [PeopleController::class, 'destroy']);
+            Route::post('link', [PeopleController::class, 'relink']);
+            Route::delete('sign-ins', [PeopleController::class, 'end']);
+            Route::delete('second-factor', [PeopleController::class, 'dropFactor']);
+        });
+        Route::get('studio/rules', [StudioController::class, 'rules']);
+        Route::put('studio/rules', [StudioController::class, 'rule']);
         Route::patch('studio', [StudioController::class, 'update']);
         Route::get('players', [PlayerController::class, 'index']);
         Route::get('fittings', [FittingController::class, 'index']);

@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use App\Access\Role;
+use App\Access\SignIns;
 use App\Actions\AddSetup;
 use App\Models\Fitting;
 use App\Models\Player;
 use App\Models\Setup;
 use App\Models\Shot;
+use App\Models\SignIn;
 use App\Models\Sleeve;
 use App\Models\Studio;
 use App\Models\Trial;
 use App\Models\User;
 use App\Support\Transaction;
+use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Sleep;
@@ -50,6 +54,20 @@ abstract class AppTestCase extends TestCase
         return $response;
     }
 
+    /** Somebody who has signed in: a session counts only with a sign-in that stands. */
+    public function actingAs(Authenticatable $user, $guard = null)
+    {
+        if ($user instanceof User) {
+            $signIn = SignIn::query()->create([
+                'user_id' => $user->id, 'from' => '127.0.0.1', 'device' => 'a test', 'seen_at' => now(), 'ends_at' => now()->addYears(9),
+            ]);
+            $this->withSession([SignIns::KEY => $signIn->id]);
+            $user->refresh()->load('studio');
+        }
+
+        return parent::actingAs($user, $guard);
+    }
+
     public function createApplication()
     {
         $app = require __DIR__.'/../bootstrap/app.php';
@@ -58,16 +76,16 @@ abstract class AppTestCase extends TestCase
         return $app;
     }
 
-    public function fitter(string $studio = 'Test studio'): User
+    public function fitter(string $studio = 'Test studio', Role $role = Role::Owner): User
     {
-        $made = Studio::query()->create(['name' => $studio]);
+        $made = Studio::query()->create(['name' => $studio, 'lock_minutes' => 60_000]);
 
         return User::query()
             ->create([
                 'studio_id' => $made->id, 'name' => 'A fitter', 'email' => uniqid().'@test.example',
-                'password' => 'a long password',
+                'password' => 'a long password', 'role' => $role, 'password_at' => now(),
             ])
-            ->load('studio');
+            ->refresh()->load('studio');
     }
 
     /** A fitter whose studio has switched simulated shots and stand-in readings on. */

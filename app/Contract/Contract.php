@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Contract;
 
+use App\Access\Role;
 use BackedEnum;
 use LogicException;
 use MintCarry\Core\Club\Hand;
@@ -25,13 +26,13 @@ final class Contract
     /** Enums of the core that are schemas of their own. */
     private const ENUMS = [
         Hand::class, Verdict::class, ConfirmVerdict::class, WorthVerdict::class, FindingKind::class, GuardRailKind::class,
-        Scoring::class, Measure::class,
+        Scoring::class, Measure::class, Role::class,
     ];
 
     private const SHAPES = [
         Shapes\CommonShapes::class, Shapes\FittingShapes::class, Shapes\BayShapes::class, Shapes\BriefShapes::class,
         Shapes\RackShapes::class, Shapes\ShotShapes::class, Shapes\JudgingShapes::class, Shapes\FinderShapes::class,
-        Shapes\DecideShapes::class,
+        Shapes\DecideShapes::class, Shapes\AccessShapes::class,
     ];
 
     /** @return array<string, mixed> the OpenAPI document */

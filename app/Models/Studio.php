@@ -11,14 +11,18 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $name
  * @property bool $is_demo
  * @property bool $takes_simulated somebody switched simulated shots and stand-in readings on
+ * @property int $lock_minutes after how long an untouched screen asks for the password
+ * @property bool $wants_second_factor
  */
 final class Studio extends Model
 {
     protected $guarded = [];
 
+    protected $attributes = ['is_demo' => false, 'takes_simulated' => false, 'lock_minutes' => 30, 'wants_second_factor' => false];
+
     protected function casts(): array
     {
-        return ['is_demo' => 'boolean', 'takes_simulated' => 'boolean'];
+        return ['is_demo' => 'boolean', 'takes_simulated' => 'boolean', 'wants_second_factor' => 'boolean'];
     }
 
     /** Made-up shots and readings exist only where everything is made up, or where somebody asked for them. */

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
+use App\Access\Role;
+use App\Models\Bay;
+use App\Models\Fitting;
 use App\Models\User;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Database\Eloquent\Model;
@@ -13,6 +16,11 @@ final class StudioPolicy
 {
     public function use(User $user, Model $record): Response
     {
-        return $record->getAttribute('studio_id') === $user->studio_id ? Response::allow() : Response::denyAsNotFound();
+        $isOurs = $record->getAttribute('studio_id') === $user->studio_id;
+        // A guest screen sees the fitting that is in its bay now.
+        $isSeen = $user->role !== Role::Guest
+            || ($record instanceof Fitting && Bay::query()->whereKey($user->bay_id)->where('fitting_id', $record->id)->exists());
+
+        return $isOurs && $isSeen ? Response::allow() : Response::denyAsNotFound();
     }
 }

@@ -16,8 +16,11 @@ use App\Models\Player;
 use App\Models\RackHead;
 use App\Models\Setup;
 use App\Models\Shot;
+use App\Models\SignIn;
 use App\Models\Sleeve;
 use App\Models\Trial;
+use App\Models\User;
+use App\Policies\SignInPolicy;
 use App\Policies\StudioPolicy;
 use App\Support\Transaction;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -29,7 +32,6 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\ServiceProvider;
-use Symfony\Component\HttpFoundation\Response;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -45,26 +47,22 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict(! $this->app->environment('production'));
         Route::model('held', HeldShot::class);
         Route::model('head', RackHead::class);
+        Route::model('person', User::class);
         JsonResource::withoutWrapping();
         foreach (
             [
                 Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class, RackHead::class,
-                Sleeve::class, Part::class, Bay::class, HeldShot::class, Trial::class, LogEntry::class,
+                Sleeve::class, Part::class, Bay::class, HeldShot::class, Trial::class, LogEntry::class, User::class,
             ] as $model
         ) {
             Gate::policy($model, StudioPolicy::class);
         }
+        Gate::policy(SignIn::class, SignInPolicy::class);
         RateLimiter::for(
             'bay',
             fn (Request $request): Limit => Limit::perMinute((int) config('mintcarry.bay_posts_per_minute'))->by(
                 "bay|{$request->path()}|{$request->ip()}",
             ),
-        );
-        RateLimiter::for(
-            'sign-in',
-            fn (Request $request): Limit => Limit::perMinute((int) config('mintcarry.sign_in_tries_per_minute'))
-                ->by(mb_strtolower($request->string('email')->value()).'|'.$request->ip())
-                ->after(fn (Response $response): bool => $response->getStatusCode() === 422),
         );
     }
 }

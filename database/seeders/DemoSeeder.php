@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Access\Role;
 use App\Actions\AddSetup;
 use App\Actions\StoreShots;
 use App\Fittings\FittingLoader;
@@ -45,6 +46,7 @@ final readonly class DemoSeeder
         $studio = Studio::query()->create(['name' => 'Lantern Yard Fitting', 'is_demo' => true]);
         $fitter = User::query()->create([
             'studio_id' => $studio->id, 'name' => 'Odile Farrant', 'email' => self::EMAIL, 'password' => self::PASSWORD,
+            'role' => Role::Owner, 'password_at' => now(),
         ]);
         foreach (['Bay 1', 'Bay 2'] as $name) {
             Bay::query()->create(['studio_id' => $studio->id, 'name' => $name]);

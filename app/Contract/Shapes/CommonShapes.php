@@ -35,6 +35,17 @@ use App\Contract\Shape;
     'isDemo' => 'boolean',
     // simulated shots and stand-in readings exist here
     'takesSimulated' => 'boolean',
+    'role' => 'Role',
+    // a screen that nobody touched for so long asks for the password
+    'lockMinutes' => 'integer',
+    // the studio asks for a second factor, and this person has none yet
+    'wantsSecondFactor' => 'boolean',
+])]
+#[Shape('SessionState', [
+    'user' => 'SignedIn | null',
+    'locked' => 'boolean',
+    // the password was right; a code of the second factor is wanted too
+    'wantsCode' => 'boolean',
 ])]
 #[Shape('LogEntry', [
     'id' => 'integer',

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Contract\Answer;
 use App\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
+use App\Models\Studio;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -27,5 +28,36 @@ final class StudioController
         $studio->update(['takes_simulated' => (bool) $given['takesSimulated']]);
 
         return response()->json(['takesSimulated' => $studio->takesSimulated()]);
+    }
+
+    #[OA\Get(path: '/api/studio/rules', operationId: 'studio.rules', summary: 'What the owner has decided for the studio',
+        responses: [new Answer('StudioRules')])]
+    public function rules(Request $request): JsonResponse
+    {
+        return response()->json(self::describe(self::user($request)->studio));
+    }
+
+    #[OA\Put(path: '/api/studio/rules', operationId: 'studio.rule', summary: 'Changes what the owner has decided',
+        requestBody: new Takes(['lockMinutes?' => 'integer', 'wantsSecondFactor?' => 'boolean']),
+        responses: [new Answer('StudioRules')])]
+    public function rule(Request $request): JsonResponse
+    {
+        $given = $request->validate([
+            'lockMinutes' => ['sometimes', 'integer', 'between:2,720'], 'wantsSecondFactor' => ['sometimes', 'boolean'],
+        ]);
+        $columns = ['lockMinutes' => 'lock_minutes', 'wantsSecondFactor' => 'wants_second_factor'];
+        $studio = self::user($request)->studio;
+        foreach ($given as $name => $value) {
+            $studio->setAttribute($columns[$name], $value);
+        }
+        $studio->save();
+
+        return response()->json(self::describe($studio));
+    }
+
+    /** @return array<string, mixed> */
+    private static function describe(Studio $studio): array
+    {
+        return ['lockMinutes' => $studio->lock_minutes, 'wantsSecondFactor' => $studio->wants_second_factor];
     }
 }

@@ -1,5 +1,15 @@
 // Generated from docs/api.yaml by `php artisan mint:api`: do not edit.
 
+export interface Account {
+    name: string;
+    email: string;
+    role: Role;
+    passwordAt: string | null;
+    secondFactorAt: string | null;
+    recoveryCodesLeft: number;
+    signIns: { id: number; device: string; from: string; at: string; seenAt: string; isThis: boolean; }[];
+}
+
 export interface Advice {
     benchmark: string;
     best: string;
@@ -578,6 +588,13 @@ export interface KnownPlayer {
     fittings: EarlierFitting[];
 }
 
+export interface LinkShown {
+    person: Person;
+    path: string;
+    hours: number;
+    mailed: boolean;
+}
+
 export interface LiveVerdict {
     name: string;
     measure: Measure;
@@ -707,6 +724,19 @@ export interface Part {
     label: string;
     data: Record<string, number | string>;
     supply: Supply;
+}
+
+export interface Person {
+    id: number;
+    name: string;
+    email: string | null;
+    role: Role;
+    bay: string | null;
+    isInvited: boolean;
+    hasSecondFactor: boolean;
+    removedAt: string | null;
+    seenAt: string | null;
+    open: number;
 }
 
 export interface Plane {
@@ -859,6 +889,8 @@ export interface RidgePoint {
     descentDeg: number;
 }
 
+export type Role = 'owner' | 'fitter' | 'desk' | 'guest';
+
 export interface SchoolCell {
     pick: string;
     best: string;
@@ -880,6 +912,12 @@ export interface Screening {
     name: string;
     label: string;
     warning: string;
+}
+
+export interface SessionState {
+    user: SignedIn | null;
+    locked: boolean;
+    wantsCode: boolean;
 }
 
 export interface Setup {
@@ -947,6 +985,9 @@ export interface SignedIn {
     studio: string;
     isDemo: boolean;
     takesSimulated: boolean;
+    role: Role;
+    lockMinutes: number;
+    wantsSecondFactor: boolean;
 }
 
 export interface Sleeve {
@@ -981,6 +1022,11 @@ export interface Slot {
     fromG?: number;
     toG?: number;
     mayBeEmpty?: boolean;
+}
+
+export interface StudioRules {
+    lockMinutes: number;
+    wantsSecondFactor: boolean;
 }
 
 export interface Summary {

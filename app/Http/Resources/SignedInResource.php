@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\User;
+
+/** Who is signed in, as every screen needs to know it. */
+final class SignedInResource
+{
+    /** @return array<string, mixed> */
+    public static function of(User $user, bool $wantsSecondFactor): array
+    {
+        return [
+            'name' => $user->name, 'studio' => $user->studio->name, 'isDemo' => $user->studio->is_demo,
+            'takesSimulated' => $user->studio->takesSimulated(), 'role' => $user->role->value,
+            'lockMinutes' => $user->studio->lock_minutes, 'wantsSecondFactor' => $wantsSecondFactor,
+        ];
+    }
+}
