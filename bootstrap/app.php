@@ -1,9 +1,12 @@
 <?php
 
+use App\Console\Clock;
+use App\Http\Controllers\MetricsController;
 use App\Http\Controllers\UpController;
 use App\Http\Middleware\KnownKeys;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\StandingSignIn;
+use App\Http\Middleware\Watched;
 use App\Support\Conflicted;
 use App\Support\Transaction;
 use Illuminate\Auth\AuthenticationException;
@@ -23,18 +26,23 @@ use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
-        web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php', then: fn () => Route::get('/up', UpController::class),
+        web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php', then: static function (): void {
+            Route::get('/up', UpController::class);
+            Route::get('/metrics', MetricsController::class);
+        },
     )
     ->withMiddleware(function (Middleware $middleware): void {
         // The application is same-origin: no CORS (and no package for it, see compat/).
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        $middleware->prepend(Watched::class);
         // Who is there at all comes before what is asked for.
         $middleware->prependToPriorityList(SubstituteBindings::class, StandingSignIn::class);
         // Whose it is comes before what was said.
         $middleware->appendToPriorityList(Authorize::class, KnownKeys::class);
         $middleware->redirectGuestsTo('/');
     })
+    ->withSchedule(Clock::schedule(...))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));
         $exceptions->dontReport([InvalidInput::class, UnreadableFile::class]);
@@ -77,8 +85,9 @@ $app = Application::configure(basePath: dirname(__DIR__))
         });
     })->create();
 
-// Everything that is written at run time lives under var/.
+// Everything that is written at run time lives under var/. Tests have a folder of their own: who runs them may be root, and root runs
+// nothing that the workers could have written.
 $app->useEnvironmentPath(dirname(__DIR__).'/var');
-$app->useStoragePath(dirname(__DIR__).'/var/storage');
+$app->useStoragePath(dirname(__DIR__).'/var/'.(getenv('MINT_STORAGE') === 'tests' ? 'tests' : 'storage'));
 
 return $app;

@@ -8,6 +8,16 @@ return [
     'demo' => (bool) env('MINT_DEMO', false),
     // Whether links are sent by mail.
     'mails' => (bool) env('MAIL_HOST', false),
+    // Whether others than this machine are served; the name they type, and the proxies that are believed about who asks.
+    'served' => (bool) env('MINT_SERVED', false),
+    'host' => env('MINT_HOST') ?: null,
+    'proxies' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('TRUSTED_PROXIES', ''))))),
+    // Who may read /metrics from elsewhere than this machine.
+    'metrics_token' => env('MINT_METRICS_TOKEN') ?: null,
+    'backups' => [
+        'to' => env('MINT_BACKUP_TO') ?: base_path('var/backups'), 'at' => env('MINT_BACKUP_AT', '03:30'),
+        'keep_days' => (int) env('MINT_BACKUP_KEEP_DAYS', 14),
+    ],
     'bay_posts_per_minute' => 300,
     // Where the loft/lie gauge and the balance answer (docs/devices.md); empty = there is none.
     'devices' => ['gauge' => env('MINT_GAUGE', ''), 'balance' => env('MINT_BALANCE', '')],

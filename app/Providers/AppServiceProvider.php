@@ -26,6 +26,7 @@ use App\Support\Transaction;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Events\Dispatcher;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\Gate;
@@ -44,6 +45,9 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(Dispatcher $events): void
     {
         Transaction::watch($events);
+        $proxies = config('mintcarry.proxies');
+        TrustProxies::at(is_array($proxies) ? array_values(array_filter($proxies, is_string(...))) : []);
+        TrustProxies::withHeaders(Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
         Model::shouldBeStrict(! $this->app->environment('production'));
         Route::model('held', HeldShot::class);
         Route::model('head', RackHead::class);

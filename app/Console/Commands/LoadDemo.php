@@ -17,6 +17,11 @@ final class LoadDemo extends Command
 
     public function handle(DemoSeeder $seeder): int
     {
+        if (config('mintcarry.demo') !== true) {
+            $this->error('The demo has a database of its own; a studio’s own holds nothing made up.');
+
+            return self::FAILURE;
+        }
         if (! Studio::query()->where('is_demo', true)->exists()) {
             Transaction::run(fn () => $seeder->run());
             $this->line('Demo data loaded.');

@@ -5,18 +5,26 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\CarryOver;
+use App\Support\Health;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
 use RuntimeException;
 
 /** Brings the database to the tables of this version, whichever version made it; or says why it cannot, and changes nothing. */
 final class MigrateForward extends Command
 {
-    protected $signature = 'mint:migrate';
+    protected $signature = 'mint:migrate {--pretend : change nothing; fails where there is something to do}';
 
     protected $description = 'Bring the database to this version';
 
     public function handle(): int
     {
+        if ($this->option('pretend')) {
+            $done = Schema::hasTable('migrations') ? DB::table('migrations')->pluck('migration')->all() : [];
+
+            return array_diff(Health::ofThisVersion(), $done) === [] ? self::SUCCESS : self::FAILURE;
+        }
         try {
             if (CarryOver::isDue()) {
                 $this->line('Carrying the database of version 0.1 over …');

@@ -4,19 +4,26 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Support\Health;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Log;
 
 /**
- * Whether the application can be used: 200 with its version where the database answers, else the error is logged and this is a
- * 500. No session, no sign-in.
+ * Whether the application can be used: 200 with its version where the database answers within a second and has the tables of this
+ * version, else 503 with the reason. No session, no sign-in.
  */
 final class UpController
 {
-    public function __invoke(): JsonResponse
+    public function __invoke(Health $health): JsonResponse
     {
-        DB::select('select 1');
+        $why = $health->problem();
+        if ($why !== null) {
+            Log::error('not healthy', ['why' => $why]);
+        }
 
-        return response()->json(['up' => true, 'version' => config('mintcarry.version')]);
+        return response()->json(
+            ['up' => $why === null, 'version' => config('mintcarry.version')] + ($why === null ? [] : ['why' => $why]),
+            $why === null ? 200 : 503,
+        );
     }
 }
