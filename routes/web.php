@@ -2,10 +2,12 @@
 
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\BayController;
+use App\Http\Controllers\BinController;
 use App\Http\Controllers\BlindController;
 use App\Http\Controllers\BriefController;
 use App\Http\Controllers\CompareController;
 use App\Http\Controllers\ConfirmController;
+use App\Http\Controllers\DataController;
 use App\Http\Controllers\DecisionController;
 use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\FinderController;
@@ -33,6 +35,7 @@ use App\Http\Controllers\TrialController;
 use App\Http\Controllers\VisitController;
 use App\Http\Controllers\WelcomeController;
 use App\Http\Middleware\KnownKeys;
+use App\Http\Middleware\NotesLooks;
 use App\Http\Middleware\RoomToWrite;
 use App\Http\Middleware\StandingSignIn;
 use Illuminate\Support\Facades\Route;
@@ -48,7 +51,7 @@ Route::prefix('api')->group(function (): void {
     Route::post('welcome', [WelcomeController::class, 'store']);
     Route::post('welcome/look', [WelcomeController::class, 'look']);
 
-    Route::middleware(['auth', StandingSignIn::class, KnownKeys::class])->group(function (): void {
+    Route::middleware(['auth', StandingSignIn::class, KnownKeys::class, NotesLooks::class])->group(function (): void {
         Route::post('session/lock', [SessionController::class, 'lock']);
         Route::post('session/unlock', [SessionController::class, 'unlock']);
         Route::get('screen', [ScreenController::class, 'show']);
@@ -75,12 +78,26 @@ Route::prefix('api')->group(function (): void {
         Route::put('studio/rules', [StudioController::class, 'rule']);
         Route::patch('studio', [StudioController::class, 'update']);
         Route::get('players', [PlayerController::class, 'index']);
+        Route::prefix('players/{player}')->middleware('can:use,player')->group(function (): void {
+            Route::get('/', [PlayerController::class, 'show']);
+            Route::patch('consent', [PlayerController::class, 'consent']);
+            Route::delete('/', [BinController::class, 'player']);
+        });
+        Route::get('bin', [BinController::class, 'index']);
+        Route::post('bin/{entry}/restore', [BinController::class, 'restore'])->can('use', 'entry');
+        Route::get('data', [DataController::class, 'show']);
+        Route::get('data/looks', [DataController::class, 'looks']);
+        Route::prefix('data/players/{player}')->middleware('can:use,player')->group(function (): void {
+            Route::get('file', [DataController::class, 'file']);
+            Route::post('erase', [DataController::class, 'erase']);
+        });
         Route::get('fittings', [FittingController::class, 'index']);
         Route::post('fittings', [FittingController::class, 'store']);
 
         Route::prefix('fittings/{fitting}')->middleware('can:use,fitting')->group(function (): void {
             Route::get('/', [FittingController::class, 'show']);
             Route::patch('/', [FittingController::class, 'update']);
+            Route::delete('/', [BinController::class, 'fitting']);
             Route::patch('brief', [BriefController::class, 'update']);
             Route::post('brief/outlook', [BriefController::class, 'outlook']);
             Route::get('brief/changes', [BriefController::class, 'changes']);

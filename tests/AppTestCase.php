@@ -70,6 +70,9 @@ abstract class AppTestCase extends TestCase
 
     public function createApplication()
     {
+        foreach (['framework/views', 'framework/cache', 'framework/sessions', 'logs', 'app'] as $folder) {
+            is_dir(__DIR__."/../var/tests/{$folder}") || mkdir(__DIR__."/../var/tests/{$folder}", 0777, true);
+        }
         $app = require __DIR__.'/../bootstrap/app.php';
         $app->make(\Illuminate\Contracts\Console\Kernel::class)->bootstrap();
 

@@ -9,6 +9,7 @@ use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Fitting\Brief;
@@ -37,7 +38,10 @@ use MintCarry\Core\Flight\BallFlight;
  */
 final class Fitting extends Model
 {
-    use BelongsToStudio, Journaled;
+    use BelongsToStudio, Journaled, SoftDeletes;
+
+    /** Thrown away, and out of sight; `Data\Bin` brings it back. */
+    public const DELETED_AT = 'binned_at';
 
     protected $guarded = [];
 

@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\BelongsToStudio;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
 
 /**
@@ -27,7 +28,10 @@ use Illuminate\Support\Carbon;
  */
 final class ImportFile extends Model
 {
-    use BelongsToStudio;
+    use BelongsToStudio, SoftDeletes;
+
+    /** Thrown away, and out of sight; `Data\Bin` brings it back. */
+    public const DELETED_AT = 'binned_at';
 
     protected $guarded = [];
 

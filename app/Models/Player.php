@@ -7,6 +7,8 @@ namespace App\Models;
 use App\Models\Concerns\BelongsToStudio;
 use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Carbon;
 use Illuminate\Validation\Rule;
 use MintCarry\Core\Club\Hand;
 
@@ -14,11 +16,15 @@ use MintCarry\Core\Club\Hand;
  * @property int $id
  * @property string $name
  * @property Hand $hand
+ * @property Carbon|null $erased_at its name and words were taken out
  * @property array{speed: string, distance: string, height: string, length: string} $units
  */
 final class Player extends Model
 {
-    use BelongsToStudio, Journaled;
+    use BelongsToStudio, Journaled, SoftDeletes;
+
+    /** Thrown away, and out of sight; `Data\Bin` brings it back. */
+    public const DELETED_AT = 'binned_at';
 
     /** Units that a player can read in. */
     public const UNITS = ['speed' => ['mph', 'm/s', 'km/h'], 'distance' => ['yd', 'm'], 'height' => ['ft', 'm'], 'length' => ['in', 'mm']];
@@ -40,6 +46,6 @@ final class Player extends Model
 
     protected function casts(): array
     {
-        return ['hand' => Hand::class, 'units' => 'array'];
+        return ['hand' => Hand::class, 'units' => 'array', 'erased_at' => 'datetime'];
     }
 }

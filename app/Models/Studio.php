@@ -13,9 +13,15 @@ use Illuminate\Database\Eloquent\Model;
  * @property bool $takes_simulated somebody switched simulated shots and stand-in readings on
  * @property int $lock_minutes after how long an untouched screen asks for the password
  * @property bool $wants_second_factor
+ * @property int|null $retention_months whom nobody saw for so long is erased; null: nobody is
+ * @property string|null $consent_text
  */
 final class Studio extends Model
 {
+    /** What a player agrees to where the studio has no words of its own. */
+    public const CONSENT = 'I agree that this studio keeps my name, what I say about my game and what is measured of my shots, to fit clubs '
+        .'to me now and later. I can see all of it, have it corrected, and have it erased at any time.';
+
     protected $guarded = [];
 
     protected $attributes = ['is_demo' => false, 'takes_simulated' => false, 'lock_minutes' => 30, 'wants_second_factor' => false];

@@ -21,6 +21,10 @@ final class StudioPolicy
         $isSeen = $user->role !== Role::Guest
             || ($record instanceof Fitting && Bay::query()->whereKey($user->bay_id)->where('fitting_id', $record->id)->exists());
 
-        return $isOurs && $isSeen ? Response::allow() : Response::denyAsNotFound();
+        // What belongs to a fitting that was thrown away is out of sight with it.
+        $fittingId = $record->getAttributes()['fitting_id'] ?? null;
+        $isThere = $record instanceof Bay || $fittingId === null || Fitting::query()->whereKey($fittingId)->exists();
+
+        return $isOurs && $isSeen && $isThere ? Response::allow() : Response::denyAsNotFound();
     }
 }

@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Journal\Journal;
 use App\Models\Bay;
+use App\Models\BinEntry;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\HeldShot;
@@ -56,7 +57,7 @@ final class AppServiceProvider extends ServiceProvider
         foreach (
             [
                 Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class, RackHead::class,
-                Sleeve::class, Part::class, Bay::class, HeldShot::class, Trial::class, LogEntry::class, User::class,
+                Sleeve::class, Part::class, Bay::class, HeldShot::class, Trial::class, LogEntry::class, User::class, BinEntry::class,
             ] as $model
         ) {
             Gate::policy($model, StudioPolicy::class);

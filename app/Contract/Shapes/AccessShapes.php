@@ -42,6 +42,51 @@ use App\Contract\Shape;
 #[Shape('StudioRules', [
     'lockMinutes' => 'integer',
     'wantsSecondFactor' => 'boolean',
+    // whom nobody saw for so long is erased; null: nobody is
+    'retentionMonths' => 'integer | null',
+    'consentText' => 'string',
+])]
+#[Shape('BinEntry', [
+    'id' => 'integer',
+    'words' => 'string',
+    'by' => 'string',
+    'at' => 'string',
+    // until then it can come back
+    'until' => 'string',
+])]
+#[Shape('Look', [
+    'id' => 'integer',
+    'by' => 'string',
+    'player' => 'string',
+    'fitting' => 'integer | null',
+    'what' => 'string',
+    'at' => 'string',
+])]
+#[Shape('ConsentRecord', [
+    'text' => 'string',
+    // who agreed for a minor
+    'guardian' => 'string | null',
+    'takenBy' => 'string',
+    'givenAt' => 'string',
+    'withdrawnAt' => 'string | null',
+])]
+#[Shape('PlayerRecord', [
+    'id' => 'integer',
+    'name' => 'string',
+    'hand' => 'Hand',
+    'isErased' => 'boolean',
+    'fittings' => '{ id: integer; at: string }[]',
+    'consents' => 'ConsentRecord[]',
+    // what is shown to be agreed to
+    'consentText' => 'string',
+])]
+#[Shape('DataState', [
+    'backups' => '{ name: string; at: string; label: string; rows: integer; bytes: integer; seconds: integer; verified: boolean }[]',
+    'backupsTo' => 'string',
+    'backupAt' => 'string',
+    'keepDays' => 'integer',
+    'erased' => 'integer',
+    'erasingKeeps' => 'string',
 ])]
 final class AccessShapes
 {

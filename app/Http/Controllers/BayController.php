@@ -56,7 +56,7 @@ final class BayController
     public function update(Request $request, Bay $bay): JsonResponse
     {
         $given = $request->validate([
-            'fittingId' => ['present', 'nullable', 'integer', Rule::exists('fittings', 'id')->where('studio_id', $bay->studio_id)],
+            'fittingId' => ['present', 'nullable', 'integer', Rule::exists('fittings', 'id')->where('studio_id', $bay->studio_id)->whereNull('binned_at')],
         ]);
         $bay->update(['fitting_id' => $given['fittingId']]);
 

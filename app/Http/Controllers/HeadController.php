@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Contract\Answer;
 use App\Contract\Asks;
 use App\Contract\Takes;
+use App\Data\Bin;
 use App\Devices\Device;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Input\Quantity;
@@ -94,9 +95,9 @@ final class HeadController
     /** Takes a head off the rack. Setups and readings keep it. */
     #[OA\Delete(path: '/api/heads/{head}', operationId: 'head.destroy', summary: 'Takes a head off the rack; setups and readings keep it',
         responses: [new Answer('{ retired: boolean }')])]
-    public function destroy(RackHead $head): JsonResponse
+    public function destroy(Request $request, RackHead $head, Bin $bin): JsonResponse
     {
-        $head->update(['retired_at' => now()]);
+        $bin->throwAway($head, self::user($request));
 
         return response()->json(['retired' => true]);
     }

@@ -9,6 +9,7 @@ use App\Actions\ReadLaunchFile;
 use App\Actions\StoreShots;
 use App\Contract\Answer;
 use App\Contract\Takes;
+use App\Data\Bin;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Intake\LaunchTable;
 use App\Journal\Journal;
@@ -233,12 +234,14 @@ final class ImportController
         ]);
     }
 
-    #[OA\Delete(path: '/api/files/{file}', operationId: 'import.destroy', summary: 'Sets a file aside that was not stored',
+    #[OA\Delete(path: '/api/files/{file}', operationId: 'import.destroy', summary: 'Sets a file aside that was not stored; one that was comes back for a day, and its shots stay',
         responses: [new Answer('{ deleted: boolean }')])]
-    public function destroy(ImportFile $file): JsonResponse
+    public function destroy(Request $request, ImportFile $file, Bin $bin): JsonResponse
     {
         if ($file->state === 'draft') {
-            $file->delete();
+            $file->forceDelete();
+        } else {
+            $bin->throwAway($file, self::user($request));
         }
 
         return response()->json(['deleted' => true]);

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Contract\Answer;
 use App\Contract\Takes;
+use App\Data\Bin;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\PartResource;
 use App\Models\Part;
@@ -56,9 +57,9 @@ final class PartController
     /** Takes it off the rack. Setups that were built with it keep it. */
     #[OA\Delete(path: '/api/parts/{part}', operationId: 'part.destroy', summary: 'Takes a part off the rack; setups keep it',
         responses: [new Answer('{ retired: boolean }')])]
-    public function destroy(Part $part): JsonResponse
+    public function destroy(Request $request, Part $part, Bin $bin): JsonResponse
     {
-        $part->update(['retired_at' => now()]);
+        $bin->throwAway($part, self::user($request));
 
         return response()->json(['retired' => true]);
     }

@@ -6,12 +6,18 @@ namespace App\Http\Controllers;
 
 use App\Contract\Answer;
 use App\Contract\Asks;
+use App\Contract\Takes;
+use App\Data\PersonFile;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\EarlierFitting;
+use App\Models\Consent;
 use App\Models\Fitting;
 use App\Models\Player;
+use App\Models\Studio;
+use App\Support\Transaction;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 
 final class PlayerController
@@ -39,5 +45,42 @@ final class PlayerController
             'id' => $p->id, 'name' => $p->name, 'hand' => $p->hand->value, 'units' => $p->units,
             'fittings' => ($fittings[$p->id] ?? collect())->take(self::EARLIER)->map(EarlierFitting::of(...))->values()->all(),
         ])->all());
+    }
+
+    #[OA\Get(path: '/api/players/{player}', operationId: 'player.show', summary: 'A player of the studio, and what they agreed to',
+        responses: [new Answer('PlayerRecord')])]
+    public function show(Player $player): JsonResponse
+    {
+        return response()->json([
+            'id' => $player->id, 'name' => $player->name, 'hand' => $player->hand->value, 'isErased' => $player->erased_at !== null,
+            'fittings' => Fitting::query()->where('player_id', $player->id)->orderByDesc('id')->get(['id', 'created_at'])
+                ->map(fn (Fitting $f): array => ['id' => $f->id, 'at' => $f->created_at->toIso8601String()])->all(),
+            'consents' => PersonFile::consents($player),
+            'consentText' => $player->studio->consent_text ?? Studio::CONSENT,
+        ]);
+    }
+
+    /** What was agreed to is kept in the words that were shown; taking it back keeps that it was given. */
+    #[OA\Patch(path: '/api/players/{player}/consent', operationId: 'player.consent', summary: 'Takes down a consent, or takes it back',
+        requestBody: new Takes(['given' => 'boolean', 'text?' => 'string', 'isMinor?' => 'boolean', 'guardian?' => 'string | null']),
+        responses: [new Answer('PlayerRecord')])]
+    public function consent(Request $request, Player $player): JsonResponse
+    {
+        $given = $request->validate([
+            'given' => ['required', 'boolean'], 'text' => ['required_if:given,true', 'string', 'max:4000'], 'isMinor' => ['sometimes', 'boolean'],
+            'guardian' => [Rule::requiredIf($request->boolean('isMinor') && $request->boolean('given')), 'nullable', 'string', 'max:120'],
+        ], ['guardian.required' => 'For a minor, a parent or guardian agrees: write their name.']);
+        Transaction::run(function () use ($player, $given, $request): void {
+            Consent::query()->where('player_id', $player->id)->whereNull('withdrawn_at')->update(['withdrawn_at' => now()]);
+            if ($given['given']) {
+                Consent::query()->create([
+                    'studio_id' => $player->studio_id, 'player_id' => $player->id, 'text' => $given['text'],
+                    'guardian' => ($given['isMinor'] ?? false) ? $given['guardian'] : null, 'taken_by' => self::user($request)->id,
+                    'given_at' => now(),
+                ]);
+            }
+        });
+
+        return $this->show($player);
     }
 }

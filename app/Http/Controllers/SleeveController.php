@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Contract\Answer;
 use App\Contract\Takes;
+use App\Data\Bin;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\SleeveResource;
 use App\Models\RackHead;
@@ -61,7 +62,7 @@ final class SleeveController
 
     #[OA\Delete(path: '/api/sleeves/{sleeve}', operationId: 'sleeve.destroy', summary: 'Takes a sleeve off the rack',
         responses: [new Answer('{ retired: boolean }')])]
-    public function destroy(Sleeve $sleeve): JsonResponse
+    public function destroy(Request $request, Sleeve $sleeve, Bin $bin): JsonResponse
     {
         $heads = $sleeve->heads()->whereNull('retired_at')->pluck('label');
         if ($heads->isNotEmpty()) {
@@ -74,7 +75,7 @@ final class SleeveController
                 409,
             );
         }
-        $sleeve->update(['retired_at' => now()]);
+        $bin->throwAway($sleeve, self::user($request));
 
         return response()->json(['retired' => true]);
     }

@@ -38,14 +38,21 @@ final class StudioController
     }
 
     #[OA\Put(path: '/api/studio/rules', operationId: 'studio.rule', summary: 'Changes what the owner has decided',
-        requestBody: new Takes(['lockMinutes?' => 'integer', 'wantsSecondFactor?' => 'boolean']),
+        requestBody: new Takes([
+            'lockMinutes?' => 'integer', 'wantsSecondFactor?' => 'boolean', 'retentionMonths?' => 'integer | null', 'consentText?' => 'string | null',
+        ]),
         responses: [new Answer('StudioRules')])]
     public function rule(Request $request): JsonResponse
     {
         $given = $request->validate([
             'lockMinutes' => ['sometimes', 'integer', 'between:2,720'], 'wantsSecondFactor' => ['sometimes', 'boolean'],
+            'retentionMonths' => ['sometimes', 'nullable', 'integer', 'between:1,240'],
+            'consentText' => ['sometimes', 'nullable', 'string', 'max:4000'],
         ]);
-        $columns = ['lockMinutes' => 'lock_minutes', 'wantsSecondFactor' => 'wants_second_factor'];
+        $columns = [
+            'lockMinutes' => 'lock_minutes', 'wantsSecondFactor' => 'wants_second_factor', 'retentionMonths' => 'retention_months',
+            'consentText' => 'consent_text',
+        ];
         $studio = self::user($request)->studio;
         foreach ($given as $name => $value) {
             $studio->setAttribute($columns[$name], $value);
@@ -58,6 +65,9 @@ final class StudioController
     /** @return array<string, mixed> */
     private static function describe(Studio $studio): array
     {
-        return ['lockMinutes' => $studio->lock_minutes, 'wantsSecondFactor' => $studio->wants_second_factor];
+        return [
+            'lockMinutes' => $studio->lock_minutes, 'wantsSecondFactor' => $studio->wants_second_factor,
+            'retentionMonths' => $studio->retention_months, 'consentText' => $studio->consent_text ?? Studio::CONSENT,
+        ];
     }
 }

@@ -107,6 +107,14 @@ export interface Believed {
     sd: number;
 }
 
+export interface BinEntry {
+    id: number;
+    words: string;
+    by: string;
+    at: string;
+    until: string;
+}
+
 export interface BridgeLine {
     cause: string;
     happened: number;
@@ -212,10 +220,27 @@ export interface ConfirmRun {
 
 export type ConfirmVerdict = 'running' | 'drifted' | 'confirmed' | 'overturned' | 'open';
 
+export interface ConsentRecord {
+    text: string;
+    guardian: string | null;
+    takenBy: string;
+    givenAt: string;
+    withdrawnAt: string | null;
+}
+
 export interface Corridor {
     widthM: number;
     left: Trouble;
     right: Trouble;
+}
+
+export interface DataState {
+    backups: { name: string; at: string; label: string; rows: number; bytes: number; seconds: number; verified: boolean; }[];
+    backupsTo: string;
+    backupAt: string;
+    keepDays: number;
+    erased: number;
+    erasingKeeps: string;
 }
 
 export interface DayBookEntry {
@@ -614,6 +639,15 @@ export interface LogEntry {
     undone: boolean;
 }
 
+export interface Look {
+    id: number;
+    by: string;
+    player: string;
+    fitting: number | null;
+    what: string;
+    at: string;
+}
+
 export type Measure = 'clubSpeedMps' | 'ballSpeedMps' | 'smash' | 'attackDeg' | 'pathDeg' | 'faceDeg' | 'faceToPathDeg' | 'dynamicLoftDeg' | 'launchDeg' | 'directionDeg' | 'spinRpm' | 'backSpinRpm' | 'sideSpinRpm' | 'spinAxisDeg' | 'carryM' | 'totalM' | 'sideM' | 'totalSideM' | 'curveM' | 'apexM' | 'descentDeg' | 'hangTimeS' | 'strikeToeMm' | 'strikeHighMm' | 'hitAt' | 'setupTag' | 'note';
 
 export interface MishitReason {
@@ -759,6 +793,16 @@ export interface Player {
     name: string;
     hand: Hand;
     units: UnitChoice;
+}
+
+export interface PlayerRecord {
+    id: number;
+    name: string;
+    hand: Hand;
+    isErased: boolean;
+    fittings: { id: number; at: string; }[];
+    consents: ConsentRecord[];
+    consentText: string;
 }
 
 export interface Presented {
@@ -1027,6 +1071,8 @@ export interface Slot {
 export interface StudioRules {
     lockMinutes: number;
     wantsSecondFactor: boolean;
+    retentionMonths: number | null;
+    consentText: string;
 }
 
 export interface Summary {
