@@ -22,6 +22,7 @@ use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Errors\UnreadableFile;
+use Symfony\Component\ErrorHandler\Error\FatalError;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
 $app = Application::configure(basePath: dirname(__DIR__))
@@ -61,6 +62,14 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // Somebody else was quicker, at every try: no fault of ours and none of theirs.
         $exceptions->render(fn (Conflicted|PDOException $e, Request $request) => Transaction::isConflict($e)
             ? response()->json(['message' => Conflicted::SAYS], 409, ['Retry-After' => '1'])
+            : null);
+        // Judging has its time (Heavy); what takes longer is answered, and not waited for.
+        $exceptions->render(fn (FatalError $e, Request $request) => str_contains($e->getMessage(), 'Maximum execution time')
+            ? response()->json(['message' => sprintf(
+                'Judging this took longer than %d s and was given up. Nothing was changed. Leave out what need not be compared (setups parked, '
+                    .'shots left out), or open fewer screens at once.',
+                (int) config('mintcarry.judging.seconds'),
+            )], 503)
             : null);
         // By field, also where a field has no name or a number for one.
         $exceptions->render(function (ValidationException $e, Request $request) {

@@ -19,7 +19,13 @@ return [
         'keep_days' => (int) env('MINT_BACKUP_KEEP_DAYS', 14),
     ],
     'bay_posts_per_minute' => 300,
+    // All bays of a studio may stand behind one address.
+    'address_posts_per_minute' => (int) env('MINT_ADDRESS_POSTS', 3000),
+    // How many of a person's requests that judge are worked on at once, and how many of all persons'; how long one may take.
+    'judging' => ['of_person' => 3, 'of_all' => 4, 'seconds' => (int) env('MINT_JUDGING_SECONDS', 20)],
     // Where the loft/lie gauge and the balance answer (docs/devices.md); empty = there is none.
+    // Whose they are, by the exact name of the studio, where there are several.
+    'devices_of' => env('MINT_DEVICES_OF') ?: null,
     'devices' => ['gauge' => env('MINT_GAUGE', ''), 'balance' => env('MINT_BALANCE', '')],
     // Under this much free disk no shot is taken: a plain refusal, before the database runs out.
     'least_free_mb' => (float) env('MINT_LEAST_FREE_MB', 100),

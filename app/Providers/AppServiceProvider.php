@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Access\SignInThrottle;
 use App\Journal\Journal;
 use App\Models\Bay;
 use App\Models\BinEntry;
@@ -63,11 +64,14 @@ final class AppServiceProvider extends ServiceProvider
             Gate::policy($model, StudioPolicy::class);
         }
         Gate::policy(SignIn::class, SignInPolicy::class);
-        RateLimiter::for(
-            'bay',
-            fn (Request $request): Limit => Limit::perMinute((int) config('mintcarry.bay_posts_per_minute'))->by(
-                "bay|{$request->path()}|{$request->ip()}",
-            ),
-        );
+        // Before the token: so many posts from one address, whatever they are spelt like. After it: so many for one bay.
+        RateLimiter::for('feed-address', fn (Request $request): Limit => Limit::perMinute(
+            (int) config('mintcarry.address_posts_per_minute'),
+        )->by('feed|'.SignInThrottle::network((string) $request->ip())));
+        RateLimiter::for('bay', function (Request $request): Limit {
+            $bay = $request->attributes->get('bay');
+
+            return Limit::perMinute((int) config('mintcarry.bay_posts_per_minute'))->by('bay|'.($bay instanceof Bay ? $bay->id : '?'));
+        });
     }
 }

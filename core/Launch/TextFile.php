@@ -16,6 +16,11 @@ final readonly class TextFile
 
     public const MAX_ROWS = 20_000;
 
+    /** No monitor writes more columns; a file of nothing but separators is none of theirs. */
+    public const MAX_COLUMNS = 250;
+
+    public const MAX_CELLS = 500_000;
+
     private const SIGNATURES = [
         "\x89PNG" => 'a picture (PNG)',
         "\xFF\xD8\xFF" => 'a picture (JPEG)',
@@ -115,7 +120,7 @@ final readonly class TextFile
         $best = ',';
         $bestScore = 0.0;
         foreach ([';', "\t", '|', ','] as $candidate) {
-            $widths = array_count_values(array_map(static fn (array $row): int => count($row[1]), self::rows($sample, $candidate)));
+            $widths = array_count_values(self::widths($sample, $candidate));
             unset($widths[1]);
             if ($widths === []) {
                 continue;
@@ -131,7 +136,24 @@ final readonly class TextFile
         return $best;
     }
 
-    /** @return list<array{int, list<string>}> rows that hold anything, with the line on which each begins */
+    /** @return list<int> how many cells each row has that holds anything; no more are counted than a row may have */
+    private static function widths(string $text, string $delimiter): array
+    {
+        $widths = [];
+        foreach (explode("\n", $text) as $line) {
+            if (trim($line, " \t,;|\"") !== '') {
+                $widths[] = min(count(str_getcsv(substr($line, 0, 20_000), $delimiter, '"', '')), self::MAX_COLUMNS + 1);
+            }
+        }
+
+        return $widths;
+    }
+
+    /**
+     * @return list<array{int, list<string>}> rows that hold anything, with the line on which each begins
+     *
+     * @throws UnreadableFile where a row or the file has more cells than any monitor writes
+     */
     private static function rows(string $text, string $delimiter): array
     {
         $stream = fopen('php://temp', 'r+');
@@ -142,7 +164,18 @@ final readonly class TextFile
         rewind($stream);
         $rows = [];
         $line = 1;
+        $all = 0;
         while (($cells = fgetcsv($stream, null, $delimiter, '"', '')) !== false) {
+            $all += count($cells);
+            if (count($cells) > self::MAX_COLUMNS || $all > self::MAX_CELLS) {
+                fclose($stream);
+                throw UnreadableFile::because(
+                    $all > self::MAX_CELLS && count($cells) <= self::MAX_COLUMNS
+                        ? sprintf('The file has more than %s cells; split it in two.', number_format(self::MAX_CELLS))
+                        : sprintf('Line %d has %s columns; a launch file may have up to %d.', $line, number_format(count($cells)),
+                            self::MAX_COLUMNS),
+                );
+            }
             $clean = array_map(
                 static fn (?string $cell): string => (string) preg_replace('/^[\s\x{A0}]+|[\s\x{A0}]+$/u', '', $cell ?? ''), $cells,
             );

@@ -88,7 +88,7 @@ it('writes a record again at the second try, which at the first thought itself w
     ]);
     Transaction::run(fn () => $player->save());
     expect(DB::table('players')->where('id', $player->id)->count())->toBe(1);
-    Transaction::run(fn () => $player->delete());
+    Transaction::run(fn () => $player->forceDelete());
     expect(DB::table('players')->where('id', $player->id)->count())->toBe(0);
 });
 

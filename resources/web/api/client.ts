@@ -13,6 +13,9 @@ export class ApiError extends Error {
 /** Nothing was being sent, only read: whoever watches can simply look again. */
 export class Unreached extends ApiError {}
 
+/** How often something is asked for again that the server is too busy to work out. */
+const PATIENCE = 12;
+
 function token(): string {
     const found = document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='));
     return found ? decodeURIComponent(found.slice('XSRF-TOKEN='.length)) : '';
@@ -21,8 +24,8 @@ function token(): string {
 export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
     const isForm = body instanceof FormData;
     let response: Response;
-    try {
-        response = await fetch(`/api/${path}`, {
+    const once = () =>
+        fetch(`/api/${path}`, {
             method,
             headers: {
                 Accept: 'application/json',
@@ -31,6 +34,13 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
             },
             body: body === undefined ? undefined : isForm ? body : JSON.stringify(body),
         });
+    try {
+        response = await once();
+        // Only read, and the server is busy: it says when to ask again.
+        for (let tries = 0; method === 'GET' && response.status === 429 && tries < PATIENCE; tries++) {
+            await new Promise((done) => setTimeout(done, Math.min(5, Number(response.headers.get('Retry-After')) || 1) * 1000));
+            response = await once();
+        }
     } catch {
         if (method === 'GET') throw new Unreached('No connection to the studio’s server. Try again when it is back.', 0);
         throw new ApiError('No connection to the studio’s server. What you typed is kept on this screen; try again when it is back.', 0);
