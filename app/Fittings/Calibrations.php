@@ -64,6 +64,19 @@ final class Calibrations
         return $shot->launchShot($this->flightOf($shot), $this->openAir[$shot->trial_id ?? 0] ?? null);
     }
 
+    /**
+     * The same of a row of the table `shots`.
+     *
+     * @return array{LaunchShot, int|null} and its visit
+     */
+    public function row(string $measured, ?int $trialId, string $source): array
+    {
+        $place = $this->places[$trialId ?? 0] ?? ['monitor' => null, 'visit' => null];
+        $flight = $this->bay->flightOf(BayCalibration::monitorOf($source === 'simulated', $place['monitor']), $place['visit']);
+
+        return [Shot::flown($measured, $flight, $this->openAir[$trialId ?? 0] ?? null), $place['visit']];
+    }
+
     /** The last visit that there is a trial of; null where there is none. */
     public function lastVisit(): ?int
     {

@@ -11,6 +11,7 @@ use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Club\SetupSpec;
@@ -54,23 +55,23 @@ final class FittingLoader
     {
         $this->calibrations = $by = Calibrations::of($fitting);
         $policy = $fitting->policy();
-        $shots = Shot::revealed(Shot::query())
-            ->where('fitting_id', $fitting->id)->orderBy('sequence')
-            ->get(['id', 'setup_id', 'trial_id', 'measured', 'left_out_reason', 'sequence', 'source'])->groupBy('setup_id');
+        // Rows as they are: of a fitting of many thousand shots, records would cost more than all that follows.
+        $shots = [];
+        $last = $by->lastVisit();
+        $rows = Shot::revealed(DB::table('shots'))->where('fitting_id', $fitting->id)->orderBy('sequence')
+            ->get(['id', 'setup_id', 'trial_id', 'measured', 'left_out_reason', 'sequence', 'source']);
+        foreach ($rows as $row) {
+            $trialId = $row->trial_id === null ? null : (int) $row->trial_id;
+            [$shot, $visit] = $by->row((string) $row->measured, $trialId, (string) $row->source);
+            $shots[(int) $row->setup_id][] = [
+                'id' => (int) $row->id, 'trial' => $trialId, 'sequence' => (int) $row->sequence, 'shot' => $shot,
+                'leftOut' => $row->left_out_reason === null ? null : (string) $row->left_out_reason,
+                'simulated' => $row->source === 'simulated', 'visit' => $visit ?? $last,
+            ];
+        }
         foreach ($fitting->setups()->get() as $setup) {
             $this->setups[$setup->id] = $setup;
-            $this->shots[$setup->id] = $list = array_values(
-                $shots
-                    ->get($setup->id)
-                    ?->map(
-                        fn (Shot $s): array => [
-                            'id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $by->shot($s),
-                            'leftOut' => $s->left_out_reason, 'simulated' => $s->source === 'simulated',
-                            'visit' => $by->visitOf($s) ?? $by->lastVisit(),
-                        ],
-                    )
-                    ->all() ?? [],
-            );
+            $this->shots[$setup->id] = $list = $shots[$setup->id] ?? [];
             $set = $policy->of($setup->tag, $list);
             if ($set->count() > 0) {
                 $this->sets[$setup->id] = $set;

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToStudio;
 use App\Models\Concerns\Journaled;
+use ArrayObject;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -51,7 +52,7 @@ final class Shot extends Model
 {
     use BelongsToStudio, Journaled;
 
-    /** @var WeakMap<BallFlight, array<string, LaunchShot>>|null */
+    /** @var WeakMap<BallFlight, ArrayObject<string, LaunchShot>>|null */
     private static ?WeakMap $flown = null;
 
     public const INTENTS = ['normal', 'full out', 'smooth', 'shaped on purpose'];
@@ -94,12 +95,19 @@ final class Shot extends Model
     /** The shot as the core takes it. Flown once for the same measured values in the same wind and air. */
     public function launchShot(BallFlight $flight, ?OpenAir $openAir = null): LaunchShot
     {
-        self::$flown ??= new WeakMap;
-        $raw = $openAir?->key().($this->attributes['measured'] ?? '');
-        $known = self::$flown[$flight] ?? [];
+        return self::flown((string) ($this->attributes['measured'] ?? '{}'), $flight, $openAir);
+    }
 
-        return $known[$raw] ?? (self::$flown[$flight] = $known + [
-            $raw => LaunchShot::of(array_map(floatval(...), $this->measured), $flight, $openAir),
-        ])[$raw];
+    /** The same of what was measured as the database has it, where a whole row would only cost time. */
+    public static function flown(string $measured, BallFlight $flight, ?OpenAir $openAir = null): LaunchShot
+    {
+        self::$flown ??= new WeakMap;
+        /** @var ArrayObject<string, LaunchShot> $known */
+        $known = self::$flown[$flight] ??= new ArrayObject;
+        $raw = $openAir?->key().$measured;
+
+        return $known[$raw] ??= LaunchShot::of(
+            array_map(floatval(...), (array) json_decode($measured, true, flags: JSON_THROW_ON_ERROR)), $flight, $openAir,
+        );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Finder;
 
+use ArrayObject;
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\ModelFailure;
@@ -15,6 +16,7 @@ use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
+use WeakMap;
 
 use function array_filter;
 use function array_map;
@@ -67,6 +69,9 @@ final class Search
         );
     }
 
+    /** @var WeakMap<FittingRecord, ArrayObject<string, self|null>>|null what was worked out of a record, by the shots that count */
+    private static ?WeakMap $known = null;
+
     /**
      * The search where the models have something to work from: every setup that was hit has ball data; else null, and the shots
      * speak for themselves.
@@ -75,7 +80,20 @@ final class Search
      */
     public static function modelled(FittingRecord $record, ?Screening $screening = null): ?self
     {
-        return $record->isModelled($screening) ? self::of($record, screening: $screening) : null;
+        self::$known ??= new WeakMap;
+        /** @var ArrayObject<string, self|null> $known */
+        $known = self::$known[$record] ??= new ArrayObject;
+        // Several policies may count the same shots: what is worked out of them is the same.
+        $which = '';
+        foreach ($record->sets($screening) as $tag => $set) {
+            $which .= "{$tag} ".implode(' ', array_map(spl_object_id(...), $set->shots)).';';
+        }
+        $key = hash('xxh128', $which);
+        if (! isset($known[$key])) {
+            $known[$key] = $record->isModelled($screening) ? self::of($record, screening: $screening) : null;
+        }
+
+        return $known[$key];
     }
 
     /** @return array{Belief, Belief} before and after the shots */

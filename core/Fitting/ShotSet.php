@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
+use ArrayObject;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Ellipse;
@@ -13,17 +14,32 @@ use MintCarry\Core\Statistics\Summary;
 /** The counted shots of one setup. Under a robust policy far values are pulled in wherever values are read. */
 final readonly class ShotSet
 {
+    /** @var ArrayObject<string, list<float>> values that were asked for, by measure: the same set is asked many times */
+    private ArrayObject $known;
+
+    /** @var ArrayObject<string, Summary|null> by measure */
+    private ArrayObject $summed;
+
     /**
      * @param  list<LaunchShot>  $shots
      * @param  list<int>  $visits  on which visit each was hit; empty: all on one
      */
     public function __construct(public string $tag, public array $shots, private bool $pullsIn = false, private array $visits = [])
     {
+        /** @var ArrayObject<string, list<float>> $values */
+        $values = new ArrayObject;
+        /** @var ArrayObject<string, Summary|null> $summaries */
+        $summaries = new ArrayObject;
+        [$this->known, $this->summed] = [$values, $summaries];
     }
 
     /** @return array<int, self> the shots of each visit, by its number */
     public function byVisit(): array
     {
+        $all = array_unique($this->visits);
+        if (count($all) === 1 && count($this->visits) === count($this->shots)) {
+            return [array_values($all)[0] => $this];
+        }
         $shots = [];
         foreach ($this->shots as $i => $shot) {
             $shots[$this->visits[$i] ?? 0][] = $shot;
@@ -52,9 +68,11 @@ final readonly class ShotSet
     /** @return list<float> */
     public function values(Measure $measure): array
     {
-        $values = $this->raw($measure);
+        if (! $this->known->offsetExists($measure->value)) {
+            $this->known[$measure->value] = $this->pullsIn ? Robust::pulledIn($this->raw($measure)) : $this->raw($measure);
+        }
 
-        return $this->pullsIn ? Robust::pulledIn($values) : $values;
+        return $this->known[$measure->value] ?? [];
     }
 
     /** @return list<float> as they were, under any policy */
@@ -73,7 +91,11 @@ final readonly class ShotSet
 
     public function summary(Measure $measure): ?Summary
     {
-        return Summary::of($this->values($measure));
+        if (! $this->summed->offsetExists($measure->value)) {
+            $this->summed[$measure->value] = Summary::of($this->values($measure));
+        }
+
+        return $this->summed[$measure->value];
     }
 
     /** How many of this measure's values were computed by the flight model rather than measured. */

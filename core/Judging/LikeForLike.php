@@ -10,6 +10,7 @@ use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Statistics\Evenly;
 use MintCarry\Core\Statistics\Interval;
 use MintCarry\Core\Statistics\StudentT;
 use MintCarry\Core\Statistics\Summary;
@@ -90,6 +91,9 @@ final readonly class LikeForLike
         return ['value' => $value, 'interval' => new Interval($value - $half, $value + $half)];
     }
 
+    /** Of more shots with a setup so many are flown again, spread evenly over them; the error that is told is that of so many. */
+    private const MOVED_SHOTS = 400;
+
     /** @param  list<float>  $typical */
     private static function one(Evidence $e, array $typical, float $ballTypical): self
     {
@@ -103,7 +107,7 @@ final readonly class LikeForLike
         }
         [$ballTarget, $ballLeft] = $e->hasClub() ? [null, 0.0] : self::ball($e, $ballTypical);
         $values = [];
-        foreach ($e->set->shots as $shot) {
+        foreach (Evenly::of($e->set->shots, self::MOVED_SHOTS) as $shot) {
             foreach (self::moved($e, $shot, $target, $fields, $ballTarget) as $measure => $value) {
                 $values[$measure][] = $value;
             }

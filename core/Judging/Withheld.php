@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Judging;
 
 use MintCarry\Core\Statistics\Robust;
+use MintCarry\Core\Statistics\RunningMedian;
 
 use function abs;
 use function array_fill_keys;
@@ -76,7 +77,8 @@ final readonly class Withheld
      */
     private static function farOff(array $shots): array
     {
-        $trials = $before = $out = [];
+        $trials = $out = [];
+        $before = new RunningMedian;
         foreach ($shots as $s) {
             // Without trials, shots with one setup in one go are one.
             $last = array_key_last($trials);
@@ -86,12 +88,12 @@ final readonly class Withheld
             $trials[$at]['speeds'][] = $s['speedMps'];
         }
         foreach ($trials as ['tag' => $tag, 'speeds' => $speeds]) {
-            $usual = count($before) < self::FROM_SHOTS ? null : Robust::median($before);
+            $usual = $before->count() < self::FROM_SHOTS ? null : $before->value();
             $off = $usual === null ? 0.0 : Robust::median($speeds) - $usual;
             if ($usual !== null && count($speeds) >= self::FAR_OFF_FROM_SHOTS && abs($off) > self::FAR_OFF_SHARE * $usual) {
                 $out[$tag] = new self($off, 'farOff');
             } else {
-                $before = [...$before, ...$speeds];
+                array_map($before->add(...), $speeds);
             }
         }
 

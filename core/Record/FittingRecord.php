@@ -21,6 +21,7 @@ use MintCarry\Core\Judging\SessionSpeeds;
 use MintCarry\Core\Launch\BayCalibration;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Statistics\Evenly;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -199,6 +200,12 @@ final readonly class FittingRecord
     }
 
     /**
+     * Of so many shots with a setup on a visit the models take no more, spread evenly over them: what more of them would say is less than a
+     * twentieth of one shot's scatter, and a fitting of twenty thousand would not be answered while somebody waits.
+     */
+    public const MODELLED_SHOTS = 400;
+
+    /**
      * What was hit, as the belief takes it: each setup on each visit.
      *
      * @return list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float, visit: int}>
@@ -222,7 +229,7 @@ final readonly class FittingRecord
             foreach ($set->byVisit() as $visit => $hit) {
                 $sequences = $counted[$tag][$visit] ?? [];
                 $out[] = [
-                    'spec' => $spec, 'shots' => $hit->shots, 'visit' => $visit,
+                    'spec' => $spec, 'shots' => Evenly::of($hit->shots, self::MODELLED_SHOTS), 'visit' => $visit,
                     'order' => $sequences === [] ? 0.0 : (array_sum($sequences) / count($sequences) - $began[$visit] + 1) / 20,
                 ];
             }

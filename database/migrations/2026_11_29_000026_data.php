@@ -23,6 +23,8 @@ return new class extends Migration
             $table->index(['studio_id', 'binned_at', 'updated_at', 'id'], 'fittings_day_book');
         });
         Schema::table('import_files', fn (Blueprint $table) => $table->timestamp('binned_at')->nullable());
+        // The day book is searched by head.
+        Schema::table('setups', fn (Blueprint $table) => $table->index(['studio_id', 'head', 'fitting_id'], 'setups_by_head'));
         Schema::create('bin_entries', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('studio_id')->constrained();
@@ -74,6 +76,7 @@ return new class extends Migration
         foreach (['erasures', 'looks', 'consents', 'bin_entries'] as $table) {
             Schema::dropIfExists($table);
         }
+        Schema::table('setups', fn (Blueprint $table) => $table->dropIndex('setups_by_head'));
         Schema::table('import_files', fn (Blueprint $table) => $table->dropColumn('binned_at'));
         Schema::table('fittings', function (Blueprint $table): void {
             $table->dropIndex('fittings_day_book');

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 use MintCarry\Core\Statistics\Difference;
 use MintCarry\Core\Statistics\Ellipse;
+use MintCarry\Core\Statistics\Evenly;
 use MintCarry\Core\Statistics\Holm;
 use MintCarry\Core\Statistics\Normal;
+use MintCarry\Core\Statistics\Robust;
+use MintCarry\Core\Statistics\RunningMedian;
 use MintCarry\Core\Statistics\StudentT;
 use MintCarry\Core\Statistics\Summary;
 use Random\Engine\Mt19937;
@@ -92,4 +95,23 @@ it('draws what it says', function (): void {
         ->and(Summary::of($z)->sd)->toEqualWithDelta(1, 0.04)
         ->and(Summary::of($c)->mean)->toEqualWithDelta(5, 0.15)
         ->and(Summary::of($c)->sd)->toEqualWithDelta(sqrt(10), 0.15);
+});
+
+it('knows the median of what came so far, as sorting all of it would', function (): void {
+    $random = new Random\Randomizer(new Random\Engine\Mt19937(7));
+    $running = new RunningMedian;
+    expect($running->value())->toBeNull();
+    $all = [];
+    for ($i = 1; $i <= 300; $i++) {
+        $all[] = $value = $random->getInt(0, 40) / 4;
+        $running->add($value);
+        expect($running->value())->toBe((float) Robust::median($all))->and($running->count())->toBe($i);
+    }
+});
+
+it('takes a long list by some that are spread over it, and a short one whole', function (): void {
+    expect(Evenly::of([1, 2, 3], 3))->toBe([1, 2, 3])->and(Evenly::of([], 4))->toBe([]);
+    $some = Evenly::of(range(0, 20_000), 401);
+    expect($some)->toHaveCount(401)->and($some[0])->toBe(0)->and(end($some))->toBe(20_000)
+        ->and(max(array_map(fn (int $i): int => $some[$i + 1] - $some[$i], range(0, 399))))->toBe(50);
 });

@@ -8,6 +8,7 @@ use App\Actions\StartFrom;
 use App\Contract\Answer;
 use App\Contract\Asks;
 use App\Contract\Takes;
+use App\Fittings\DayBook;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\FittingRequest;
 use App\Http\Resources\FittingResource;
@@ -17,6 +18,7 @@ use App\Models\Player;
 use App\Support\Transaction;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Carbon;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Screening;
@@ -31,20 +33,29 @@ final class FittingController
     {
     }
 
-    /** The day book: newest first, searched by player, head or wish. */
+    /** Entries of the day book on a page. */
+    private const PAGE = 60;
+
+    /** The day book: newest first, a page at a time; searched by player, head or wish. A page goes on after the last entry of the one before. */
     #[
         OA\Get(
             path: '/api/fittings', operationId: 'fitting.index',
-            summary: 'The day book: the newest fittings, or those that fit what is searched', parameters: [new Asks('q', 'string')],
+            summary: 'The day book: the newest fittings, or those that fit what is searched',
+            parameters: [
+                new Asks('q', 'string'), new Asks('before', 'string', 'only what was changed before this moment (ISO 8601)'),
+                new Asks('beforeId', 'integer', 'of those of that very moment, only such with a smaller id'),
+            ],
             responses: [new Answer('DayBookEntry[]')],
         ),
     ]
     public function index(Request $request): JsonResponse
     {
+        $given = $request->validate(['before' => ['sometimes', 'date'], 'beforeId' => ['sometimes', 'integer']]);
         $user = self::user($request);
         $wanted = trim($request->string('q')->limit(80, '')->value());
-        $fittings = Fitting::query()
-            ->where('studio_id', $user->studio_id)
+        $before = isset($given['before']) ? Carbon::parse($given['before'])->utc() : null;
+        $ids = DayBook::page($user->studio_id, $wanted, $before, (int) ($given['beforeId'] ?? 0), self::PAGE);
+        $fittings = Fitting::query()->whereKey($ids)
             ->with([
                 'player',
                 'setups' => fn ($q) => $q
@@ -55,15 +66,7 @@ final class FittingController
                     ]),
                 'decisions' => fn ($q) => $q->with('setup'),
             ])
-            ->when($wanted !== '', function ($query) use ($wanted): void {
-                $like = '%'.addcslashes($wanted, '%_\\').'%';
-                $query->where(
-                    fn ($q) => $q
-                        ->whereRelation('player', 'name', 'like', $like)->orWhereRelation('setups', 'head', 'like', $like)
-                        ->orWhere('wants', 'like', $like),
-                );
-            })
-            ->orderByDesc('updated_at')->orderByDesc('id')->limit(60)->get();
+            ->orderByDesc('updated_at')->orderByDesc('id')->get();
 
         return response()->json(
             $fittings
