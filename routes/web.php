@@ -138,6 +138,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('decisions/{decision}', [DecisionController::class, 'show'])->can('use', 'decision');
         Route::post('decisions/{decision}/lock', [DecisionController::class, 'lock'])->can('use', 'decision')->middleware(Heavy::class);
         Route::post('decisions/{decision}/reopen', [DecisionController::class, 'reopen'])->can('use', 'decision');
+        Route::get('bays', [BayController::class, 'index']);
         Route::post('bays', [BayController::class, 'store']);
         Route::patch('bays/{bay}', [BayController::class, 'update'])->can('use', 'bay');
         Route::post('bays/{bay}/token', [BayController::class, 'token'])->can('use', 'bay');

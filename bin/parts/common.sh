@@ -29,7 +29,7 @@ note_process() { printf '%s %s\n' "$1" "$(began "$1")" >"$2"; }
 # The process of a note, where it is the one that was noted.
 noted_process() {
   local pid= start=
-  read -r pid start <"$1" 2>/dev/null || true
+  [ ! -f "$1" ] || read -r pid start <"$1" || true
   if [ -n "$pid" ] && [ -n "$start" ] && [ "$(began "$pid")" = "$start" ]; then printf %s "$pid"; fi
 }
 

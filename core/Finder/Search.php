@@ -83,10 +83,10 @@ final class Search
         self::$known ??= new WeakMap;
         /** @var ArrayObject<string, self|null> $known */
         $known = self::$known[$record] ??= new ArrayObject;
-        // Several policies may count the same shots: what is worked out of them is the same.
+        // Several policies may count the same shots in the same way: what is worked out of them is the same.
         $which = '';
         foreach ($record->sets($screening) as $tag => $set) {
-            $which .= "{$tag} ".implode(' ', array_map(spl_object_id(...), $set->shots)).';';
+            $which .= "{$tag} ".($set->isRobust() ? 'robust ' : '').implode(' ', array_map(spl_object_id(...), $set->shots)).';';
         }
         $key = hash('xxh128', $which);
         if (! isset($known[$key])) {

@@ -59,7 +59,7 @@ return new class extends Migration
             $table->timestamps();
         });
         // Whoever was there first owns the studio; an address is kept as it is compared.
-        DB::statement('UPDATE users SET email = LOWER(TRIM(email))');
+        DB::statement('UPDATE users SET email = LOWER(TRIM(email)), password_at = COALESCE(created_at, NOW())');
         DB::statement("UPDATE users JOIN (SELECT MIN(id) id FROM users GROUP BY studio_id) f ON f.id = users.id SET role = 'owner'");
     }
 

@@ -1,8 +1,11 @@
 <script lang="ts">
     import Router from 'svelte-spa-router';
-    import { get } from './api/client';
-    import type { SignedIn } from './api/generated/types';
+    import { get, post, whenLocked } from './api/client';
+    import type { SessionState } from './api/generated/types';
+    import { watchIdle } from './lib/idle';
     import { session } from './lib/session.svelte';
+    import Lock from './parts/Lock.svelte';
+    import Account from './views/account/Account.svelte';
     import Bay from './views/bay/Bay.svelte';
     import Bench from './views/bench/Bench.svelte';
     import Brief from './views/brief/Brief.svelte';
@@ -11,6 +14,10 @@
     import Decide from './views/decide/Decide.svelte';
     import Finder from './views/finder/Finder.svelte';
     import HeadPage from './views/rack/HeadPage.svelte';
+    import Player from './views/player/Player.svelte';
+    import Screen from './views/screen/Screen.svelte';
+    import Studio from './views/studio/Studio.svelte';
+    import Welcome from './views/welcome/Welcome.svelte';
     import NotFound from './views/NotFound.svelte';
     import Rack from './views/rack/Rack.svelte';
     import Sheet from './views/sheet/Sheet.svelte';
@@ -31,18 +38,42 @@
         '/fitting/:id/finder': Finder,
         '/fitting/:id/decide': Decide,
         '/fitting/:id/sheet': Sheet,
+        '/account': Account,
+        '/studio': Studio,
+        '/studio/:tab': Studio,
+        '/player/:id': Player,
+        '/welcome/:token': Welcome,
         '*': NotFound,
     };
+    const ofLink = { '/welcome/:token': Welcome, '*': SignIn };
+    whenLocked(() => (session.locked = true));
     $effect(() => {
-        get<{ user: SignedIn | null }>('session')
-            .then((r) => (session.user = r.user))
+        get<SessionState>('session')
+            .then((r) => ([session.user, session.locked] = [r.user, r.locked]))
             .catch(() => undefined)
             .finally(() => (session.known = true));
     });
+    // A guest screen stays as it is; every other asks for the password once nobody has touched it for a while.
+    $effect(() => {
+        const minutes = session.user?.lockMinutes;
+        if (minutes === undefined || session.user?.role === 'guest') return;
+        const idle = watchIdle(
+            () => minutes,
+            () => {
+                if (session.locked) return;
+                session.locked = true;
+                void post('session/lock', {}).catch(() => undefined);
+            },
+        );
+        return idle.end;
+    });
 </script>
 
-{#if session.user}
+{#if session.user?.role === 'guest'}
+    <Screen />
+{:else if session.user}
     <Router {routes} />
+    {#if session.locked}<Lock />{/if}
 {:else if session.known}
-    <SignIn />
+    <Router routes={ofLink} />
 {/if}

@@ -43,7 +43,15 @@ function screen(more: Partial<BayView> = {}): BayScreen {
 beforeEach(() => {
     asked = [];
     current.fitting = fitting;
-    session.user = { name: 'F', studio: 'S', isDemo: false, takesSimulated: true };
+    session.user = {
+        name: 'F',
+        studio: 'S',
+        isDemo: false,
+        takesSimulated: true,
+        role: 'fitter',
+        lockMinutes: 30,
+        wantsSecondFactor: false,
+    };
     vi.stubGlobal('document', { cookie: '' });
     vi.stubGlobal('fetch', async (path: string, { method, body }: RequestInit) => {
         asked.push(`${method} ${path.replace('/api/', '')}${body ? ` ${String(body)}` : ''}`);
@@ -113,7 +121,15 @@ test('a setup is held as the benchmark only where the shots say that it is bette
 });
 
 test('a studio that takes nothing made up has no keys for it', () => {
-    session.user = { name: 'F', studio: 'S', isDemo: false, takesSimulated: false };
+    session.user = {
+        name: 'F',
+        studio: 'S',
+        isDemo: false,
+        takesSimulated: false,
+        role: 'fitter',
+        lockMinutes: 30,
+        wantsSecondFactor: false,
+    };
     const bay = screen();
     expect([actionOf('.', bay), actionOf(',', bay)]).toEqual([undefined, undefined]);
     expect(keysOf(false).map(([key]) => key)).not.toContain('. ,');

@@ -34,6 +34,14 @@ final class BayController
         return new BayResource($fitting);
     }
 
+    #[OA\Get(path: '/api/bays', operationId: 'bay.index', summary: 'The bays of the studio', responses: [new Answer('Bay[]')])]
+    public function index(Request $request): JsonResponse
+    {
+        return response()->json(
+            Bay::query()->where('studio_id', self::user($request)->studio_id)->orderBy('name')->get()->map(BayResource::bay(...))->all(),
+        );
+    }
+
     #[OA\Post(path: '/api/bays', operationId: 'bay.store', summary: 'Adds a bay',
         requestBody: new Takes(['name' => 'string']),
         responses: [new Answer('Bay', 201)])]

@@ -18,6 +18,7 @@ use App\Models\WelcomeLink;
 use App\Support\Transaction;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
@@ -181,7 +182,7 @@ final class PeopleController
             'role' => $user->role->value, 'bay' => $user->bay_id === null ? null : Bay::query()->whereKey($user->bay_id)->value('name'),
             'isInvited' => $user->password_at === null && $user->removed_at === null && $user->role !== Role::Guest,
             'hasSecondFactor' => $user->totp_at !== null, 'removedAt' => $user->removed_at?->toIso8601String(),
-            'seenAt' => isset($seen->last) ? (string) $seen->last : null, 'open' => (int) ($seen->open ?? 0),
+            'seenAt' => isset($seen->last) ? Carbon::parse((string) $seen->last)->toIso8601String() : null, 'open' => (int) ($seen->open ?? 0),
         ];
     }
 }

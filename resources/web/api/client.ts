@@ -21,6 +21,10 @@ function token(): string {
     return found ? decodeURIComponent(found.slice('XSRF-TOKEN='.length)) : '';
 }
 
+/** Called when the server says that this screen is locked. */
+let locked: () => void = () => {};
+export const whenLocked = (what: () => void) => (locked = what);
+
 export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
     const isForm = body instanceof FormData;
     let response: Response;
@@ -53,6 +57,7 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
         json = null;
     }
     if (!response.ok) {
+        if (response.status === 423) locked();
         const fields = json?.errors ?? {};
         const first = Object.values(fields)[0]?.[0];
         throw new ApiError(
@@ -69,7 +74,7 @@ export const get = <T>(path: string) => call<T>('GET', path);
 export const post = <T>(path: string, body: unknown) => call<T>('POST', path, body);
 export const put = <T>(path: string, body: unknown) => call<T>('PUT', path, body);
 export const patch = <T>(path: string, body: unknown) => call<T>('PATCH', path, body);
-export const remove = <T>(path: string) => call<T>('DELETE', path);
+export const remove = <T>(path: string, body?: unknown) => call<T>('DELETE', path, body);
 
 export function say(error: unknown): string {
     return error instanceof Error ? error.message : 'Something went wrong; what you typed is kept on this screen.';

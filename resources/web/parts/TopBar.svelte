@@ -3,7 +3,7 @@
     import { remove } from '../api/client';
     import { madeUpText } from '../format/setups';
     import Simulated from './Simulated.svelte';
-    import { current, session } from '../lib/session.svelte';
+    import { session, signedOut } from '../lib/session.svelte';
     import type { Fitting, Missing } from '../api/generated/types';
 
     let {
@@ -12,7 +12,7 @@
         place = 'book',
     }: { fitting?: Fitting | null; step?: keyof Missing | null; place?: string } = $props();
 
-    const STEPS: [keyof Missing, string][] = [
+    const ALL: [keyof Missing, string][] = [
         ['brief', 'Brief'],
         ['bench', 'Bench'],
         ['bay', 'Bay'],
@@ -22,6 +22,9 @@
         ['decide', 'Decide'],
         ['sheet', 'Sheet'],
     ];
+    const isDesk = $derived(session.user?.role === 'desk');
+    /** The front desk sees what was decided and no judging. */
+    const STEPS = $derived(isDesk ? ALL.filter(([name]) => name === 'sheet') : ALL);
     /** Said on every screen of a fitting. */
     const madeUp = $derived(fitting ? madeUpText(fitting.setups) : '');
     let dark = $state(document.documentElement.dataset.theme === 'dark');
@@ -33,10 +36,7 @@
     }
     async function leave() {
         await remove('session');
-        session.user = null;
-        current.fitting = null;
-        // Typed drafts stay with the person who typed them.
-        for (const key of Object.keys(localStorage)) if (key.startsWith('typed-')) localStorage.removeItem(key);
+        signedOut();
         push('/');
     }
     function keys(event: KeyboardEvent) {
@@ -53,7 +53,8 @@
     <a class="mark" href="#/" aria-label="Mint Carry: day book">mint<i>carry</i></a>
     {#if fitting}
         <span class="who"
-            ><b>{fitting.player.name}</b> · {fitting.player.hand}-handed<span class="more"
+            ><a class="player" href="#/player/{fitting.player.id}"><b>{fitting.player.name}</b></a> · {fitting.player.hand}-handed<span
+                class="more"
                 >&nbsp;·
                 {fitting.player.units.distance === 'yd' ? 'yards' : 'metres'}, {fitting.player.units.speed} · {fitting.brief.temperatureC} °C,
                 {fitting.brief.turf} ground</span
@@ -77,16 +78,25 @@
         {#if session.user}
             <nav aria-label="Studio">
                 <a href="#/" aria-current={place === 'book' ? 'page' : undefined}>Day book</a>
-                <a href="#/rack" aria-current={place === 'rack' ? 'page' : undefined}>Rack</a>
+                {#if !isDesk}<a href="#/rack" aria-current={place === 'rack' ? 'page' : undefined}>Rack</a>
+                    <a href="#/studio" aria-current={place === 'studio' ? 'page' : undefined}>Studio</a>{/if}
             </nav>
         {/if}
     {/if}
     <span class="end">
-        {#if fitting}<a href="#/rack">Rack</a>{/if}
+        {#if fitting && !isDesk}<a href="#/rack">Rack</a>{/if}
         <button class="plain" onclick={flip}>{dark ? 'Light' : 'Dark'}</button>
-        {#if session.user}<button class="plain" onclick={leave}>Sign out</button>{/if}
+        {#if session.user}{#if !fitting}<a href="#/account" aria-current={place === 'account' ? 'page' : undefined}>Account</a>{/if}<button
+                class="plain"
+                onclick={leave}>Sign out</button
+            >{/if}
     </span>
 </header>
+{#if session.user?.wantsSecondFactor && place !== 'account'}
+    <p class="factor no-print">
+        Your studio asks for a second factor. <a href="#/account">Set it up under Account</a>; until then nothing else opens.
+    </p>
+{/if}
 
 <style>
     header {
@@ -111,9 +121,20 @@
     .who {
         color: var(--ink-2);
     }
+    .player {
+        color: inherit;
+        text-decoration: none;
+    }
+    .player:hover {
+        text-decoration: underline;
+    }
     .who b {
         color: var(--ink);
         font-weight: 600;
+    }
+    .factor {
+        padding: 8px 20px;
+        background: var(--amber-wash);
     }
     nav {
         display: flex;

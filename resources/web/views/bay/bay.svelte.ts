@@ -63,7 +63,11 @@ export class BayScreen {
     /** Only where the studio asked for made-up shots. */
     readonly simulates = $derived(session.user?.takesSimulated ?? false);
 
-    constructor(private readonly of: () => Fitting) {
+    /** @param onlook of a screen that only looks on: reads its fitting in a way of its own, and asks for no judging */
+    constructor(
+        private readonly of: () => Fitting,
+        private readonly onlook: (() => Promise<unknown>) | null = null,
+    ) {
         this.id = untrack(of).id;
     }
 
@@ -104,7 +108,7 @@ export class BayScreen {
             const known = all || this.stamp === null ? '' : `?stamp=${encodeURIComponent(this.stamp)}`;
             const answer = await get<BayView | BayChange>(`fittings/${this.id}/bay${known}`);
             const now = { ...untrack(() => this.view), ...answer } as BayView;
-            if (this.stamp !== null && now.stamp !== this.stamp) await loadFitting(this.id);
+            if (this.stamp !== null && now.stamp !== this.stamp) await (this.onlook?.() ?? loadFitting(this.id));
             else this.count(now);
             this.stamp = now.stamp;
             this.view = now;
@@ -120,7 +124,7 @@ export class BayScreen {
     /** Asks for the judge's figures once nothing has come for a moment; what stands meanwhile is what was judged last, with its shots. */
     private judge(now: BayView): void {
         const of = (this.standsAt = JSON.stringify([now.stamp, now.counts]));
-        if (of === this.judgedOf || now.blind) return;
+        if (of === this.judgedOf || now.blind || this.onlook) return;
         clearTimeout(this.asking);
         this.asking = setTimeout(() => {
             void get<Judge>(`fittings/${this.id}/judge`).then(

@@ -12,6 +12,7 @@
     import Simulated from '../../parts/Simulated.svelte';
     import TopBar from '../../parts/TopBar.svelte';
     import { when } from '../../format/units';
+    import { session } from '../../lib/session.svelte';
 
     const SCALES: Record<string, [string, UnitChoice]> = {
         yards: ['yards, mph, feet', { speed: 'mph', distance: 'yd', height: 'ft', length: 'in' }],
@@ -50,14 +51,35 @@
         clubId = one?.clubs[0]?.id ?? null;
     }
 
+    const PAGE = 60;
+    /** Only what was changed up to this day. */
+    let upTo = $state('');
+    let turning = $state(false);
+    let isAll = $state(false);
+    const query = (q: string, day: string) =>
+        `fittings?q=${encodeURIComponent(q)}${day ? `&before=${encodeURIComponent(new Date(`${day}T23:59:59.999`).toISOString())}` : ''}`;
     $effect(() => {
-        const q = wanted;
+        const [q, day] = [wanted, upTo];
         const wait = setTimeout(
-            () => void reading.load(() => get<DayBookEntry[]>(`fittings?q=${encodeURIComponent(q)}`)),
+            () => void reading.load(() => get<DayBookEntry[]>(query(q, day))).then((page) => (isAll = (page?.length ?? 0) < PAGE)),
             q === '' ? 0 : 200,
         );
         return () => clearTimeout(wait);
     });
+    /** The page that follows; what stands there stays. */
+    async function turn() {
+        const last = entries?.at(-1);
+        if (!last || turning) return;
+        turning = true;
+        const more = `&before=${encodeURIComponent(last.updatedAt)}&beforeId=${last.id}`;
+        const page = await get<DayBookEntry[]>(`${query(wanted, '')}${more}`).catch((e) => (sending.fail(e), null));
+        if (page && reading.value) {
+            reading.value = [...reading.value, ...page.filter((p) => !reading.value!.some((e) => e.id === p.id))];
+            isAll = page.length < PAGE;
+        }
+        turning = false;
+    }
+    const isDesk = $derived(session.user?.role === 'desk');
     async function begin(event: SubmitEvent) {
         event.preventDefault();
         await sending.send(async () => {
@@ -68,7 +90,7 @@
                     ? { playerId: player.id, fromFittingId: fromId, ...(fromId && clubId ? { setupId: clubId } : {}) }
                     : { name, hand, units: (SCALES[scale] ?? SCALES.yards!)[1] },
             );
-            push(`/fitting/${made.id}/brief`);
+            push(isDesk ? `/player/${made.player.id}` : `/fitting/${made.id}/brief`);
         });
     }
     interface Brought {
@@ -106,7 +128,10 @@
     <section class="book">
         <div class="top">
             <h1>Day book</h1>
-            <input type="search" placeholder="Player, head or wish" aria-label="Search the day book" bind:value={wanted} />
+            <span class="ways">
+                <label class="small">up to <input type="date" bind:value={upTo} /></label>
+                <input type="search" placeholder="Player, head or wish" aria-label="Search the day book" bind:value={wanted} />
+            </span>
         </div>
         {#if reading.problem}<Notice kind="error">{reading.problem}</Notice>{/if}
         {#if entries === null && !reading.problem}
@@ -119,7 +144,7 @@
             <ul>
                 {#each entries as entry (entry.id)}
                     <li>
-                        <a href="#/fitting/{entry.id}/{nextStep(entry)}">
+                        <a href={isDesk && !entry.decided ? `#/player/${entry.player.id}` : `#/fitting/${entry.id}/${nextStep(entry)}`}>
                             <span class="name"
                                 ><b>{entry.player.name}</b><small
                                     >{entry.player.hand}-handed · {entry.player.units.distance === 'yd' ? 'yards' : 'metres'}</small
@@ -140,6 +165,7 @@
                     </li>
                 {/each}
             </ul>
+            {#if !isAll}<button class="quiet older" disabled={turning} onclick={turn}>Older ones</button>{/if}
         {/if}
     </section>
     <div class="side">
@@ -194,16 +220,16 @@
             {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
             <button disabled={sending.busy}>Begin</button>
         </form>
-        <section class="panel" aria-label="Bring a fitting in">
-            <h2>Bring a fitting in</h2>
-            <FileIn label="Choose a fitting file" accept=".json" path="fittings/import" {done}>
-                {#snippet look(seen: Brought, name: string, keep: () => void)}
-                    {name}: {seen.player}, {seen.hand}-handed, setups {seen.setups.join(', ') || 'none'}, {seen.shots} shots.
-                    {seen.rack.added.length ? `New on the rack: ${seen.rack.added.join(', ')}.` : 'Nothing new for the rack.'}
-                    <button class="plain" onclick={keep}>Add it to the day book</button>
-                {/snippet}
-            </FileIn>
-        </section>
+        {#if !isDesk}<section class="panel" aria-label="Bring a fitting in">
+                <h2>Bring a fitting in</h2>
+                <FileIn label="Choose a fitting file" accept=".json" path="fittings/import" {done}>
+                    {#snippet look(seen: Brought, name: string, keep: () => void)}
+                        {name}: {seen.player}, {seen.hand}-handed, setups {seen.setups.join(', ') || 'none'}, {seen.shots} shots.
+                        {seen.rack.added.length ? `New on the rack: ${seen.rack.added.join(', ')}.` : 'Nothing new for the rack.'}
+                        <button class="plain" onclick={keep}>Add it to the day book</button>
+                    {/snippet}
+                </FileIn>
+            </section>{/if}
     </div>
 </main>
 
@@ -232,8 +258,22 @@
         justify-content: space-between;
         margin-bottom: 12px;
     }
-    .top input {
+    .top input[type='search'] {
         max-width: 260px;
+    }
+    .ways {
+        display: flex;
+        gap: 12px;
+        align-items: center;
+    }
+    .ways label {
+        display: flex;
+        gap: 6px;
+        align-items: center;
+        white-space: nowrap;
+    }
+    .older {
+        margin-top: 14px;
     }
     ul {
         list-style: none;
@@ -301,6 +341,10 @@
         color: var(--ink-2);
     }
     @media (max-width: 860px) {
+        .top,
+        .ways {
+            flex-wrap: wrap;
+        }
         main {
             grid-template-columns: 1fr;
             padding: 14px;

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
     import { post } from '../../api/client';
-    import type { SignedIn } from '../../api/generated/types';
+    import type { SessionState } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
     import { session } from '../../lib/session.svelte';
@@ -10,11 +10,18 @@
     let password = $state('');
     const sending = new Form();
 
+    let code = $state('');
+    let wantsCode = $state(false);
+
     async function enter(event: SubmitEvent) {
         event.preventDefault();
         await sending.send(async () => {
-            session.user = (await post<{ user: SignedIn }>('session', { email, password })).user;
+            const now = wantsCode
+                ? await post<SessionState>('session/code', { code })
+                : await post<SessionState>('session', { email, password });
+            [session.user, session.locked, wantsCode] = [now.user, now.locked, now.wantsCode];
         });
+        code = '';
     }
 </script>
 
@@ -27,10 +34,17 @@
         </svg>
         <h1>mint<i>carry</i></h1>
         <p>Which head, sleeve position and weights — and how sure the shots make you.</p>
-        <Field label="E-mail"><input type="email" autocomplete="username" required bind:value={email} /></Field>
-        <Field label="Password"><input type="password" autocomplete="current-password" required bind:value={password} /></Field>
+        {#if wantsCode}
+            <Field label="Code of your authenticator, or a recovery code"
+                ><input autocomplete="one-time-code" required maxlength="40" bind:value={code} /></Field
+            >
+        {:else}
+            <Field label="E-mail"><input type="email" autocomplete="username" required bind:value={email} /></Field>
+            <Field label="Password"><input type="password" autocomplete="current-password" required bind:value={password} /></Field>
+        {/if}
         {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
         <button disabled={sending.busy}>Sign in</button>
+        {#if wantsCode}<button type="button" class="plain" onclick={() => ((wantsCode = false), sending.clear())}>Begin again</button>{/if}
     </form>
 </main>
 

@@ -1,0 +1,84 @@
+<script lang="ts">
+    import { get, put } from '../../api/client';
+    import type { StudioRules } from '../../api/generated/types';
+    import { Form } from '../../lib/form.svelte';
+    import { session } from '../../lib/session.svelte';
+    import Field from '../../parts/Field.svelte';
+    import Notice from '../../parts/Notice.svelte';
+    import Outline from '../../parts/Outline.svelte';
+
+    const form = new Form<{ lock: string; factor: boolean; keep: string; consent: string }>({
+        lock: '',
+        factor: false,
+        keep: '',
+        consent: '',
+    });
+    let known = $state(false);
+    const show = (r: StudioRules) => {
+        form.values = {
+            lock: String(r.lockMinutes),
+            factor: r.wantsSecondFactor,
+            keep: r.retentionMonths === null ? '' : String(r.retentionMonths),
+            consent: r.consentText,
+        };
+        known = true;
+    };
+    $effect(() => {
+        get<StudioRules>('studio/rules')
+            .then(show)
+            .catch((e) => form.fail(e));
+    });
+    async function save(event: SubmitEvent) {
+        event.preventDefault();
+        const { lock, factor, keep, consent } = form.values;
+        const ok = await form.send(async () => {
+            const now = await put<StudioRules>('studio/rules', {
+                lockMinutes: Number(lock),
+                wantsSecondFactor: factor,
+                retentionMonths: keep.trim() === '' ? null : Number(keep),
+                consentText: consent,
+            });
+            show(now);
+            if (session.user) session.user.lockMinutes = now.lockMinutes;
+        });
+        if (ok) form.note = 'Kept.';
+    }
+</script>
+
+{#if known}
+    <form class="panel" onsubmit={save}>
+        <Field label="Lock a screen that nobody touched for" hint="minutes, 2 to 720" error={form.err('lockMinutes')}
+            ><input inputmode="numeric" required bind:value={form.values.lock} /></Field
+        >
+        <label class="check"
+            ><input type="checkbox" bind:checked={form.values.factor} /> Everybody needs a second factor: who has none can only set one up</label
+        >
+        <Field label="Erase players whom nobody saw for" hint="months; empty: nobody is erased" error={form.err('retentionMonths')}
+            ><input inputmode="numeric" bind:value={form.values.keep} /></Field
+        >
+        <p class="small">Checked every night. Erasing takes name and words away; what was hit stays without a name.</p>
+        <Field label="What a player agrees to" error={form.err('consentText')}
+            ><textarea rows="5" maxlength="4000" bind:value={form.values.consent}></textarea></Field
+        >
+        {#if form.problem && Object.keys(form.problems).length === 0}<Notice kind="error">{form.problem}</Notice>{/if}
+        {#if form.note}<Notice kind="good">{form.note}</Notice>{/if}
+        <div><button disabled={form.busy}>Keep</button></div>
+    </form>
+{:else if form.problem}<Notice kind="error">{form.problem}</Notice>
+{:else}<Outline what="Opening …" blocks={['lines']} />{/if}
+
+<style>
+    form {
+        display: grid;
+        gap: 14px;
+        max-width: 620px;
+    }
+    .check {
+        display: flex;
+        gap: 8px;
+        align-items: baseline;
+    }
+    input[inputmode] {
+        max-width: 110px;
+    }
+</style>

@@ -1,0 +1,76 @@
+<script lang="ts">
+    import { session } from '../../lib/session.svelte';
+    import TopBar from '../../parts/TopBar.svelte';
+    import Backups from './Backups.svelte';
+    import Bin from './Bin.svelte';
+    import Data from './Data.svelte';
+    import Devices from './Devices.svelte';
+    import People from './People.svelte';
+    import Rules from './Rules.svelte';
+
+    let { params }: { params?: { tab?: string } } = $props();
+    const isOwner = $derived(session.user?.role === 'owner');
+    /** A fitter sees what is of use at work; what concerns people and data is the owner's. */
+    const TABS = $derived(
+        (
+            [
+                ['people', 'People', true],
+                ['devices', 'Devices', false],
+                ['rules', 'Rules', true],
+                ['data', 'Data', true],
+                ['backups', 'Backups', true],
+                ['bin', 'Thrown away', false],
+            ] as const
+        ).filter(([, , ofOwner]) => isOwner || !ofOwner),
+    );
+    const tab = $derived(TABS.find(([name]) => name === params?.tab)?.[0] ?? TABS[0]![0]);
+</script>
+
+<TopBar place="studio" />
+<main>
+    <div class="top">
+        <h1>Studio</h1>
+        <nav aria-label="Parts of the studio">
+            {#each TABS as [name, label] (name)}<a href="#/studio/{name}" aria-current={tab === name ? 'page' : undefined}>{label}</a
+                >{/each}
+        </nav>
+    </div>
+    {#if tab === 'people'}<People />
+    {:else if tab === 'devices'}<Devices />
+    {:else if tab === 'rules'}<Rules />
+    {:else if tab === 'data'}<Data />
+    {:else if tab === 'backups'}<Backups />
+    {:else}<Bin />{/if}
+</main>
+
+<style>
+    main {
+        max-width: 1280px;
+        margin: 0 auto;
+        padding: 22px 20px;
+        display: grid;
+        gap: 18px;
+    }
+    .top {
+        display: flex;
+        gap: 28px;
+        align-items: baseline;
+        flex-wrap: wrap;
+    }
+    nav {
+        display: flex;
+        gap: 4px;
+        flex-wrap: wrap;
+    }
+    nav a {
+        padding: 4px 12px;
+        text-decoration: none;
+        color: var(--ink-2);
+        border-bottom: 3px solid transparent;
+    }
+    nav a[aria-current] {
+        color: var(--ink);
+        font-weight: 650;
+        border-color: var(--mint);
+    }
+</style>
