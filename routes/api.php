@@ -7,7 +7,7 @@ use App\Http\Middleware\RoomToWrite;
 use Illuminate\Support\Facades\Route;
 
 // What machines talk to: no session and no cookie, a token for one bay.
-Route::middleware(['throttle:feed-address', BayToken::class, AfterToken::class.':bay'])->group(function (): void {
+Route::middleware(['throttle:feed-address', BayToken::class, AfterToken::class])->group(function (): void {
     Route::post('bays/{bay}/shots', [BayFeedController::class, 'store'])->whereNumber('bay')->middleware(RoomToWrite::class);
     Route::get('bays/{bay}/hand', [BayFeedController::class, 'hand'])->whereNumber('bay');
 });

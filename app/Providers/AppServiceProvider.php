@@ -64,14 +64,9 @@ final class AppServiceProvider extends ServiceProvider
             Gate::policy($model, StudioPolicy::class);
         }
         Gate::policy(SignIn::class, SignInPolicy::class);
-        // Before the token: so many posts from one address, whatever they are spelt like. After it: so many for one bay.
+        // Before the token: so many posts from one address, whatever they are spelt like. After it: `AfterToken`.
         RateLimiter::for('feed-address', fn (Request $request): Limit => Limit::perMinute(
             (int) config('mintcarry.address_posts_per_minute'),
         )->by('feed|'.SignInThrottle::network((string) $request->ip())));
-        RateLimiter::for('bay', function (Request $request): Limit {
-            $bay = $request->attributes->get('bay');
-
-            return Limit::perMinute((int) config('mintcarry.bay_posts_per_minute'))->by('bay|'.($bay instanceof Bay ? $bay->id : '?'));
-        });
     }
 }

@@ -9,7 +9,7 @@ use PDO;
 use Throwable;
 
 /** Whether the database answers in time, and has the tables of this version. On a connection of its own: a kept one may hang for minutes. */
-final class Health
+class Health
 {
     private const PATIENCE_S = 1;
 
@@ -31,7 +31,7 @@ final class Health
             ini_set('mysqlnd.net_read_timeout', (string) $before);
             DB::purge('health');
         }
-        $missing = array_diff(self::ofThisVersion(), $done);
+        $missing = array_diff(static::ofThisVersion(), $done);
 
         return $missing === [] ? null : count($missing).' migrations of this version are missing';
     }

@@ -37,9 +37,9 @@ if db_alive && database_exists "$STUDIO_DB" && has_table "$STUDIO_DB" users && h
   [ "$OWNERS" -gt 0 ] && good "$OWNERS owners can sign in" || lacks "an owner: bin/artisan mint:fitter \"Studio name\" \"Owner's name\" owner@example.org"
   [ "$BARE" = 0 ] || advise "$BARE owners have no second factor: Account, in the application"
   [ "$DEMO" = 0 ] || advise "a demo studio of an earlier version is among the data; nobody can sign in to it"
-else advise "the database is not running: start once, then check again"; fi
+else advise "the database is not running, or has no tables yet: start once, then check again"; fi
 TO="$(sed -n 's/^MINT_BACKUP_TO=//p' "$VAR/.env" 2>/dev/null | tail -n 1)"; TO="${TO:-$VAR/backups}"
-NEWEST="$(ls -1d "$TO"/mintcarry-*/ 2>/dev/null | tail -n 1)"
+NEWEST="$(ls -1d "$TO"/mintcarry-*/ 2>/dev/null | tail -n 1 || true)"
 if [ -z "$NEWEST" ]; then lacks "a backup: bin/backup"; elif [ -n "$(find "$NEWEST" -maxdepth 0 -mmin +2160)" ]; then lacks "a backup of the last day and a half: the newest is $(basename "$NEWEST")"; else good "the newest backup is $(basename "$NEWEST")"; fi
 [ "$(stat -c %d "$TO" 2>/dev/null)" != "$(stat -c %d "$VAR")" ] || advise "backups lie on the same disk as the data ($TO): set MINT_BACKUP_TO in var/.env, or copy them away"
 grep -q '^MAIL_HOST=.' "$VAR/.env" 2>/dev/null && good "links can be sent by mail" || advise "no mail server is named (MAIL_HOST): links are shown to the owner, which is enough"

@@ -72,7 +72,11 @@ install_packages() { # [--no-dev]: what serves others carries no tools of develo
   npm_hash="$(hash_of package.json package-lock.json)"
   if [ ! -f vendor/autoload.php ] || stamp_differs composer "$php_hash"; then
     say "Installing PHP packages"
+    # What was written down of the packages of before may name some that are not there any more.
+    rm -f bootstrap/cache/packages.php bootstrap/cache/services.php
     COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress -q ${1:-} || fail "Composer could not install the PHP packages."
+    # Which packages have something for the framework is written down in bootstrap/cache, which the workers cannot write.
+    MINT_STORAGE=tests php artisan package:discover -q || fail "the framework could not read its packages."
     # Some packages unpack as readable by their owner alone; the web workers must read them too.
     [ "$WORKER" = "$(id -un)" ] || chmod -R a+rX vendor
     stamp composer "$php_hash"
