@@ -201,7 +201,7 @@ test('a guest screen shows its bay as it is hit, and nothing to press', async ({
         await send('PATCH', `bays/${bays.find((b: { name: string }) => b.name === name).id}`, { fittingId: id });
         await send('PATCH', `fittings/${id}`, { version: 1, asksRatings: false });
         await send('POST', `fittings/${id}/trials`, { setupId: setup.id });
-        await send('POST', `fittings/${id}/simulate`, { count: 1 });
+        await send('POST', `fittings/${id}/simulate`, { player: 'steady', count: 1 });
     }, bay);
     await expect(wall.locator('.carry')).toBeVisible();
     await expect(wall.getByText('Tern 460').first()).toBeVisible();
@@ -220,7 +220,7 @@ test('a fitting is thrown away and brought back; a player agrees, and is erased 
     await page.getByLabel(/a minor/).check();
     await page.getByRole('button', { name: 'They agree to this, today' }).click();
     await expect(page.getByText('For a minor, a parent or guardian agrees')).toBeVisible();
-    await page.getByLabel('Parent or guardian').fill('A. Wold');
+    await page.getByRole('textbox', { name: 'Parent or guardian' }).fill('A. Wold');
     await page.getByRole('button', { name: 'They agree to this, today' }).click();
     await expect(page.getByText(/by A. Wold, for a minor/)).toBeVisible();
     await page.getByRole('button', { name: 'Throw away', exact: true }).click();

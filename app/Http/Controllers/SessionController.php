@@ -67,6 +67,7 @@ final class SessionController
         }
         if ($user->totp_at !== null) {
             $request->session()->invalidate();
+            $request->session()->regenerateToken();
             $request->session()->put(self::HALF, ['user' => $user->id, 'at' => now()->getTimestamp()]);
 
             return response()->json(['user' => null, 'locked' => false, 'wantsCode' => true]);
