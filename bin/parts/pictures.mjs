@@ -29,11 +29,6 @@ async function shot(p, name, fullPage = false) {
 }
 
 const desk = await page(1280, 800, 'light');
-if (wanted('sign-in')) {
-    await desk.goto(address);
-    await desk.getByLabel('E-mail').waitFor();
-    await shot(desk, 'sign-in');
-}
 await signIn(desk);
 const imke = await fitting(desk, 'Imke Dorsay');
 const rafe = await fitting(desk, 'Rafe Quillon');
@@ -106,6 +101,17 @@ if (wanted('decide')) {
     await at(desk, imke, 'decide', 'text=Who would pick what');
     await shot(desk, 'decide');
 }
+if (wanted('people')) {
+    await desk.goto(`${address}/#/studio/people`);
+    await desk.getByRole('cell', { name: /Odile Farrant/ }).waitFor();
+    await shot(desk, 'people');
+}
+if (wanted('player')) {
+    await at(desk, imke, 'sheet', 'article');
+    await desk.getByRole('link', { name: 'Imke Dorsay' }).click();
+    await desk.getByText('Their data').waitFor();
+    await shot(desk, 'player');
+}
 if (wanted('sheet')) {
     await at(desk, imke, 'sheet', 'article');
     await shot(desk, 'sheet', true);
@@ -141,11 +147,6 @@ const dark = await page(1280, 800, 'dark');
 if (wanted('bay-dark')) {
     await signIn(dark);
     await bay(dark, 'bay-dark');
-}
-if (wanted('compare-dark')) {
-    if (!wanted('bay-dark')) await signIn(dark);
-    await at(dark, rafe, 'compare', 'svg .contour');
-    await shot(dark, 'compare-dark');
 }
 const phone = await page(390, 844, 'light');
 if (wanted('phone-day-book') || wanted('phone-sheet')) {

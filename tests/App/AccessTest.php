@@ -385,3 +385,31 @@ it('joins no studio by a name that only looks like it', function (): void {
     expect(User::query()->where('email', 'one@corner.example')->firstOrFail()->role)->toBe(Role::Owner)
         ->and(User::query()->where('email', 'two@corner.example')->firstOrFail()->role)->toBe(Role::Fitter);
 });
+
+it('lets somebody in again from the command line, who lost password and second factor', function (): void {
+    secondFactor($this);
+    $this->artisan('mint:rescue', ['email' => 'nobody@test.example'])->assertFailed();
+    Illuminate\Support\Facades\Artisan::call('mint:rescue', ['email' => strtoupper($this->owner->email), '--drop-factor' => true]);
+    preg_match('~/#/welcome/([\w-]+)~', Illuminate\Support\Facades\Artisan::output(), $link);
+    $this->postJson('api/welcome', ['token' => $link[1], 'password' => 'seven quiet owls'])->assertOk()->assertJsonPath('user.role', 'owner');
+    expect($this->owner->fresh()->totp_at)->toBeNull();
+});
+
+it('reads secrets with the key of before, and writes them with the one of now', function (): void {
+    [$secret] = secondFactor($this);
+    $before = (string) config('app.key');
+    $now = 'base64:'.base64_encode(random_bytes(32));
+    $raw = fn (): string => (string) Illuminate\Support\Facades\DB::table('users')->where('id', $this->owner->id)->value('totp_secret');
+    $written = $raw();
+    $key = fn (string $k): string => (string) base64_decode(substr($k, 7));
+    $with = function (array $keys) use ($key): void {
+        $encrypter = new Illuminate\Encryption\Encrypter($key($keys[0]), 'AES-256-CBC');
+        $this->app->instance('encrypter', $encrypter->previousKeys(array_map($key, array_slice($keys, 1))));
+        Illuminate\Support\Facades\Crypt::clearResolvedInstances();
+    };
+    $with([$now, $before]);
+    $this->artisan('mint:reencrypt')->assertSuccessful();
+    expect($raw())->not->toBe($written);
+    $with([$now]);
+    expect(User::query()->findOrFail($this->owner->id)->totp_secret)->toBe($secret);
+});

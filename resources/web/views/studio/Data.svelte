@@ -75,6 +75,9 @@
         padding: 0;
         columns: 260px;
     }
+    li {
+        break-inside: avoid;
+    }
     .top {
         display: flex;
         gap: 20px;

@@ -55,8 +55,8 @@
                 <button disabled={sending.busy}>Make this the guest screen</button>
             {:else}
                 <p>
-                    {link.kind === 'invitation' ? `Welcome, ${link.name}.` : `${link.name},`} choose a password: a few words that you will remember,
-                    12 letters or more.
+                    {link.kind === 'invitation' ? `Welcome, ${link.name}. Choose` : `${link.name}, choose`} a password: a few words that you will
+                    remember, 12 letters or more.
                 </p>
                 <Field label="E-mail"><input type="email" autocomplete="username" readonly value={link.email} /></Field>
                 <Field label="New password" error={sending.err('password')}
