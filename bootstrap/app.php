@@ -66,8 +66,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // Judging has its time (Heavy); what takes longer is answered, and not waited for.
         $exceptions->render(fn (FatalError $e, Request $request) => str_contains($e->getMessage(), 'Maximum execution time')
             ? response()->json(['message' => sprintf(
-                'Judging this took longer than %d s and was given up. Nothing was changed. Leave out what need not be compared (setups parked, '
-                    .'shots left out), or open fewer screens at once.',
+                'This took longer than %d s and was given up. Nothing was changed. To judge, leave out what need not be compared (setups parked, '
+                    .'shots left out); of a file, export fewer shots.',
                 (int) config('mintcarry.judging.seconds'),
             )], 503)
             : null);

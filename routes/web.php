@@ -120,7 +120,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('shots', [ShotController::class, 'store'])->middleware(RoomToWrite::class);
             Route::get('shots.csv', [ShotController::class, 'export']);
             Route::get('files', [ImportController::class, 'index']);
-            Route::post('files', [ImportController::class, 'store'])->middleware(RoomToWrite::class);
+            Route::post('files', [ImportController::class, 'store'])->middleware([RoomToWrite::class, Heavy::class]);
             Route::get('comparison', CompareController::class)->middleware(Heavy::class);
             Route::get('judging', JudgingController::class)->middleware(Heavy::class);
             Route::get('finder', FinderController::class)->middleware(Heavy::class);
@@ -134,7 +134,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('decisions', [DecisionController::class, 'index']);
             Route::post('decisions', [DecisionController::class, 'store'])->middleware(Heavy::class);
         });
-        Route::post('fittings/import', [FittingFileController::class, 'import'])->middleware(RoomToWrite::class);
+        Route::post('fittings/import', [FittingFileController::class, 'import'])->middleware([RoomToWrite::class, Heavy::class]);
         Route::get('decisions/{decision}', [DecisionController::class, 'show'])->can('use', 'decision');
         Route::post('decisions/{decision}/lock', [DecisionController::class, 'lock'])->can('use', 'decision')->middleware(Heavy::class);
         Route::post('decisions/{decision}/reopen', [DecisionController::class, 'reopen'])->can('use', 'decision');
@@ -176,8 +176,8 @@ Route::prefix('api')->group(function (): void {
         Route::patch('setups/{setup}', [SetupController::class, 'update'])->can('use', 'setup');
         Route::delete('setups/{setup}', [SetupController::class, 'destroy'])->can('use', 'setup');
         Route::patch('shots/{shot}', [ShotController::class, 'update'])->can('use', 'shot');
-        Route::post('files/{file}/preview', [ImportController::class, 'preview'])->can('use', 'file');
-        Route::post('files/{file}/confirm', [ImportController::class, 'confirm'])->can('use', 'file');
+        Route::post('files/{file}/preview', [ImportController::class, 'preview'])->can('use', 'file')->middleware(Heavy::class);
+        Route::post('files/{file}/confirm', [ImportController::class, 'confirm'])->can('use', 'file')->middleware(Heavy::class);
         Route::get('files/{file}/raw', [ImportController::class, 'raw'])->can('use', 'file');
         Route::delete('files/{file}', [ImportController::class, 'destroy'])->can('use', 'file');
     });

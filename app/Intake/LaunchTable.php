@@ -92,6 +92,7 @@ final class LaunchTable
     private static function rows(Worksheet $sheet): array
     {
         $out = [];
+        $all = 0;
         foreach ($sheet->getRowIterator(1, min($sheet->getHighestDataRow(), TextFile::MAX_ROWS + 100)) as $number => $row) {
             $cells = [];
             $iterator = $row->getCellIterator();
@@ -101,6 +102,12 @@ final class LaunchTable
                 if (count($cells) >= self::MOST_COLUMNS) {
                     break;
                 }
+            }
+            $all += count($cells);
+            if ($all > TextFile::MAX_CELLS) {
+                throw UnreadableFile::because(
+                    sprintf('The sheet has more than %s cells; export fewer shots.', number_format(TextFile::MAX_CELLS)),
+                );
             }
             if (implode('', $cells) !== '') {
                 $out[] = [$number, $cells];

@@ -11,7 +11,7 @@ const SHOT = { ballSpeedMps: 67, launchDeg: 12, spinRpm: 2400, directionDeg: 1, 
 
 /** A count from the database itself. */
 function rows(sql: string): number {
-    const database = process.env.MINT_ADDRESSES ? `mintcarry_browser_${Number(process.env.TEST_PARALLEL_INDEX ?? 0) + 1}` : 'mintcarry';
+    const database = process.env.MINT_ADDRESSES ? `mintcarry_browser_${Number(process.env.TEST_PARALLEL_INDEX ?? 0) + 1}` : 'mintcarry_demo';
     return Number(execFileSync('bash', ['-c', '. bin/parts/common.sh && sql -N -e "$1" "$2"', 'sql', sql, database], { encoding: 'utf8' }));
 }
 class Studio {
@@ -39,7 +39,15 @@ class Studio {
     }
     /** Eight at once; none of them may break down. */
     async eight(method: string, path: string, data: (i: number) => unknown = () => ({})): Promise<number[]> {
-        const answers = await Promise.all(EIGHT.map((i) => this.send(method, path, data(i))));
+        // Who is told that the server is busy judging sends the same again, as the screens do.
+        const patient = async (i: number): Promise<APIResponse> => {
+            for (let tries = 0; ; tries++) {
+                const answer = await this.send(method, path, data(i));
+                if (answer.headers()['x-busy'] === undefined || tries > 20) return answer;
+                await new Promise((done) => setTimeout(done, 500));
+            }
+        };
+        const answers = await Promise.all(EIGHT.map(patient));
         const said = await Promise.all(answers.map(async (a) => `${a.status()} ${(await a.text()).slice(0, 200)}`));
         expect(said.filter((s) => s.startsWith('5'))).toEqual([]);
         return answers.map((a) => a.status());

@@ -20,8 +20,7 @@ final class Rescue extends Command
 
     public function handle(): int
     {
-        $email = $this->argument('email');
-        $user = User::query()->where('email', Identity::email(is_string($email) ? $email : ''))->whereNull('removed_at')->first();
+        $user = User::query()->where('email', Identity::email($this->argument('email')))->whereNull('removed_at')->first();
         if ($user === null) {
             $this->error('Nobody signs in with this address.');
 

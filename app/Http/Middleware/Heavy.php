@@ -33,7 +33,8 @@ final class Heavy
 
             return response()->json(
                 ['message' => 'The studio’s server is busy judging; this comes in a moment by itself. Nothing was changed.'], 429,
-                ['Retry-After' => '1'],
+                // Nothing was done: whoever sees this sign sends the same again by itself.
+                ['Retry-After' => '1', 'X-Busy' => 'judging'],
             );
         }
         try {

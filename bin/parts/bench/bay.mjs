@@ -53,7 +53,7 @@ await call('GET', '/api/session');
 await must(call('POST', '/api/session', { body: { email: 'fitter@demo.example', password: 'minted-demo' } }), 'sign-in');
 /** From the database itself. */
 const sql = (query) =>
-    execFileSync('bash', ['-c', '. bin/parts/common.sh && sql -N -e "$1" mintcarry', 'sql', query], { encoding: 'utf8', maxBuffer: 1e8 }).trim();
+    execFileSync('bash', ['-c', '. bin/parts/common.sh && sql -N -e "$1" mintcarry_demo', 'sql', query], { encoding: 'utf8', maxBuffer: 1e8 }).trim();
 /** The same request until it is answered: a part of the server may be down. */
 async function until200(method, path, body) {
     for (;;) {

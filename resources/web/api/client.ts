@@ -40,8 +40,8 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
         });
     try {
         response = await once();
-        // Only read, and the server is busy: it says when to ask again.
-        for (let tries = 0; method === 'GET' && response.status === 429 && tries < PATIENCE; tries++) {
+        // The server is busy judging and did nothing: it says when to ask again.
+        for (let tries = 0; response.status === 429 && response.headers.has('X-Busy') && tries < PATIENCE; tries++) {
             await new Promise((done) => setTimeout(done, Math.min(5, Number(response.headers.get('Retry-After')) || 1) * 1000));
             response = await once();
         }
