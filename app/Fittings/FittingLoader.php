@@ -23,6 +23,7 @@ use MintCarry\Core\Judging\Withheld;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\ShotRecord;
+use MintCarry\Core\Statistics\Evenly;
 
 /**
  * A fitting's shots as the core takes them, screened by the policy of the fitting. Those of a blind trial join when it is
@@ -194,5 +195,27 @@ final class FittingLoader
         return Withheld::among(
             $this->speedsInOrder(), $this->benchmark ?? '', array_values(array_map(static fn (ShotSet $s): string => $s->tag, $this->sets)),
         );
+    }
+
+    /**
+     * Ids of some of the shots of a fitting: what a screen draws need not be all of twenty thousand.
+     *
+     * @return list<int>|null null: all of them
+     */
+    public static function some(Fitting $fitting, ?int $newest, ?int $each): ?array
+    {
+        if ($newest === null && $each === null) {
+            return null;
+        }
+        $rows = Shot::revealed(DB::table('shots'))->where('fitting_id', $fitting->id)->orderByDesc('sequence')
+            ->when($newest !== null, fn ($q) => $q->limit((int) $newest))->get(['id', 'setup_id']);
+        $bySetup = [];
+        foreach ($rows as $row) {
+            $bySetup[(int) $row->setup_id][] = (int) $row->id;
+        }
+
+        return array_merge(...array_values(array_map(
+            static fn (array $ids): array => $each === null ? $ids : Evenly::of(array_reverse($ids), $each), $bySetup,
+        )), ...[[]]);
     }
 }

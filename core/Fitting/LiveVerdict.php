@@ -51,14 +51,15 @@ final readonly class LiveVerdict
     /**
      * Within each visit by itself, and over the visits by their evidence: another day is another player.
      *
+     * @param  bool  $onlyDeclared  whether nothing else is asked
      * @return list<self> the declared measure first; those that both sets have at least three values of on one visit
      */
-    public static function of(ShotSet $benchmark, ShotSet $trial, Wanted $wanted): array
+    public static function of(ShotSet $benchmark, ShotSet $trial, Wanted $wanted, bool $onlyDeclared = false): array
     {
         [$theirs, $its] = [$benchmark->byVisit(), $trial->byVisit()];
         $visits = array_keys(array_intersect_key($theirs, $its));
         $out = [];
-        foreach ($wanted->names as $name) {
+        foreach ($onlyDeclared ? array_intersect($wanted->names, [$wanted->declared]) : $wanted->names as $name) {
             [$measure, $way, $usual, $margin] = Wanted::measure($name);
             $values = static fn (ShotSet $set): array => $wanted->values($name, $set->values($measure));
             $isDeclared = $name === $wanted->declared;
@@ -70,7 +71,7 @@ final readonly class LiveVerdict
                 $out[] = $standing;
             }
         }
-        $last = $visits === [] ? null : max($visits);
+        $last = $visits === [] || $onlyDeclared ? null : max($visits);
         $tighter = $last === null ? null : self::spread($theirs[$last], $its[$last]);
 
         return $tighter === null ? $out : [...$out, $tighter];
@@ -124,7 +125,7 @@ final readonly class LiveVerdict
     public static function flips(array $benchmark, array $trial, Screening $now, Wanted $wanted): array
     {
         $under = static function (Screening $policy) use ($benchmark, $trial, $wanted): ?Verdict {
-            foreach (self::of($policy->of('', $benchmark), $policy->of('', $trial), $wanted) as $one) {
+            foreach (self::of($policy->of('', $benchmark), $policy->of('', $trial), $wanted, onlyDeclared: true) as $one) {
                 if ($one->declared) {
                     return $one->verdict;
                 }

@@ -92,7 +92,7 @@ final readonly class LikeForLike
     }
 
     /** Of more shots with a setup so many are flown again, spread evenly over them; the error that is told is that of so many. */
-    private const MOVED_SHOTS = 400;
+    private const MOVED_SHOTS = 200;
 
     /** @param  list<float>  $typical */
     private static function one(Evidence $e, array $typical, float $ballTypical): self

@@ -154,15 +154,19 @@ final readonly class FittingRecord
      */
     public function sets(?Screening $screening = null): array
     {
-        $out = [];
-        foreach ($this->setups as $tag => $_) {
-            $set = ($screening ?? $this->screening)->of((string) $tag, $this->listed((string) $tag));
-            if ($set->count() > 0) {
-                $out[(string) $tag] = $set;
-            }
-        }
+        $policy = $screening ?? $this->screening;
 
-        return $out;
+        return KnownSets::of($this, $policy, function () use ($policy): array {
+            $out = [];
+            foreach ($this->setups as $tag => $_) {
+                $set = $policy->of((string) $tag, $this->listed((string) $tag));
+                if ($set->count() > 0) {
+                    $out[(string) $tag] = $set;
+                }
+            }
+
+            return $out;
+        });
     }
 
     /** @return list<array{shot: LaunchShot, leftOut: string|null, visit: int}> every shot of a setup, as a screening policy takes them */
@@ -201,9 +205,9 @@ final readonly class FittingRecord
 
     /**
      * Of so many shots with a setup on a visit the models take no more, spread evenly over them: what more of them would say is less than a
-     * twentieth of one shot's scatter, and a fitting of twenty thousand would not be answered while somebody waits.
+     * fourteenth of one shot's scatter, and a fitting of twenty thousand would not be answered while somebody waits.
      */
-    public const MODELLED_SHOTS = 400;
+    public const MODELLED_SHOTS = 200;
 
     /**
      * What was hit, as the belief takes it: each setup on each visit.

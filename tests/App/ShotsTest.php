@@ -163,3 +163,17 @@ it('takes a bare number as the contract says, in the unit that its field names',
     ]])->assertCreated()->assertJson(['stored' => 1]);
     expect(Shot::query()->sole()->measured)->toEqual(['ballSpeedMps' => 66.5, 'launchDeg' => 12.5, 'spinRpm' => 2500.0]);
 });
+
+it('lists the last few, or some of each setup spread evenly, of many', function (): void {
+    $user = $this->fitter();
+    $fitting = $this->fitting($user);
+    [$a, $b] = [$this->addSetup($fitting), $this->addSetup($fitting)];
+    $this->hitAbout($user, $a, n: 9);
+    $this->hitAbout($user, $b, n: 4);
+    $url = "api/fittings/{$fitting->id}/shots";
+    expect($this->getJson("{$url}?newest=5")->json('*.sequence'))->toBe([9, 10, 11, 12, 13])
+        ->and($this->getJson("{$url}?each=3")->json('*.sequence'))->toBe([1, 5, 9, 10, 11, 13])
+        ->and($this->getJson("{$url}?each=20")->json())->toHaveCount(13)
+        ->and($this->getJson($url)->json())->toHaveCount(13);
+    $this->getJson("{$url}?each=1")->assertUnprocessable();
+});

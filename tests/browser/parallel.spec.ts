@@ -11,7 +11,9 @@ const SHOT = { ballSpeedMps: 67, launchDeg: 12, spinRpm: 2400, directionDeg: 1, 
 
 /** A count from the database itself. */
 function rows(sql: string): number {
-    const database = process.env.MINT_ADDRESSES ? `mintcarry_browser_${Number(process.env.TEST_PARALLEL_INDEX ?? 0) + 1}` : 'mintcarry_demo';
+    const database = process.env.MINT_ADDRESSES
+        ? `mintcarry_browser_${Number(process.env.TEST_PARALLEL_INDEX ?? 0) + 1}`
+        : 'mintcarry_demo';
     return Number(execFileSync('bash', ['-c', '. bin/parts/common.sh && sql -N -e "$1" "$2"', 'sql', sql, database], { encoding: 'utf8' }));
 }
 class Studio {

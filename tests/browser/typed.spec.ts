@@ -109,7 +109,9 @@ test('a line begun while another is being stored is kept, and a line whose answe
 });
 
 test('a real studio takes nothing made up until it is switched on, and then it is marked', async ({ page }) => {
-    const database = process.env.MINT_ADDRESSES ? `mintcarry_browser_${Number(process.env.TEST_PARALLEL_INDEX ?? 0) + 1}` : 'mintcarry_demo';
+    const database = process.env.MINT_ADDRESSES
+        ? `mintcarry_browser_${Number(process.env.TEST_PARALLEL_INDEX ?? 0) + 1}`
+        : 'mintcarry_demo';
     const email = `f${Date.now()}@real.example`;
     const said = execFileSync(
         'bash',

@@ -6,9 +6,11 @@ namespace App\Http\Controllers;
 
 use App\Actions\StoreShots;
 use App\Contract\Answer;
+use App\Contract\Asks;
 use App\Contract\Takes;
 use App\Exchange\CsvCell;
 use App\Fittings\Calibrations;
+use App\Fittings\FittingLoader;
 use App\Http\Controllers\Concerns\KeepsNote;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\ShotResource;
@@ -37,15 +39,24 @@ final class ShotController
     {
     }
 
-    #[OA\Get(path: '/api/fittings/{fitting}/shots', operationId: 'shot.index', summary: 'Every shot of a fitting',
+    #[OA\Get(path: '/api/fittings/{fitting}/shots', operationId: 'shot.index', summary: 'The shots of a fitting, all of them or some',
+        parameters: [
+            new Asks('newest', 'integer', 'only so many, the last that were hit'),
+            new Asks('each', 'integer', 'only so many of each setup, spread evenly over them'),
+        ],
         responses: [new Answer('Shot[]')])]
     public function index(Request $request, Fitting $fitting): JsonResponse
     {
+        $given = $request->validate([
+            'newest' => ['sometimes', 'integer', 'between:1,20000'], 'each' => ['sometimes', 'integer', 'between:2,20000'],
+        ]);
         $by = Calibrations::of($fitting);
+        $number = static fn (string $name): ?int => isset($given[$name]) ? (int) $given[$name] : null;
+        $ids = FittingLoader::some($fitting, $number('newest'), $number('each'));
 
         return response()->json(
             Shot::revealed($fitting->shots())
-                ->limit(20_000)->get()
+                ->when($ids !== null, fn ($q) => $q->whereIntegerInRaw('id', $ids ?? []))->limit(20_000)->get()
                 ->map(fn (Shot $shot): array => (new ShotResource($shot, $by->shot($shot)))->toArray($request))->all(),
         );
     }

@@ -1,3 +1,8 @@
+<script lang="ts" module>
+    /** So many are listed at most. */
+    export const ROOM = 300;
+</script>
+
 <script lang="ts">
     import { patch } from '../api/client';
     import type { Fitting, Shot } from '../api/generated/types';
@@ -27,7 +32,6 @@
         'clubSpeedMps',
         'strikeToeMm',
     ];
-    const ROOM = 300;
     const sending = new Form();
     let asking = $state<number | null>(null);
     /** of which shot the remarks are open */
@@ -35,6 +39,8 @@
     const units = $derived(fitting.player.units);
     const tagOf = $derived(new Map(fitting.setups.map((s) => [s.id, s.tag])));
     const rows = $derived(shots.filter((s) => !only || only.includes(tagOf.get(s.setupId) ?? '')));
+    /** Also those that were not sent to this screen. */
+    const all = $derived(fitting.setups.filter((s) => !only || only.includes(s.tag)).reduce((n, s) => n + s.shots, 0));
     const columns = $derived(COLUMNS.filter((c) => rows.some((s) => s.measured[c] !== undefined || s.computed[c] !== undefined)));
 
     const set = (shot: Shot, reason: string | null) => change(shot, { leftOut: reason === null ? null : { reason } });
@@ -118,8 +124,8 @@
     </table>
 </Scroll>
 <p class="small">
-    Slanted figures were computed by the flight model, not measured.{#if rows.length > ROOM}
-        The last {ROOM} of {rows.length} shots are shown; all of them count.{/if}
+    Slanted figures were computed by the flight model, not measured.{#if all > Math.min(ROOM, rows.length)}
+        {Math.min(ROOM, rows.length)} of {all.toLocaleString('en')} shots are listed; all of them count.{/if}
 </p>
 
 <style>

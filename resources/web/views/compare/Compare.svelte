@@ -6,7 +6,7 @@
     import Outline from '../../parts/Outline.svelte';
     import ShotTable from '../../parts/ShotTable.svelte';
     import { loadFitting } from '../../lib/session.svelte';
-    import { Compared } from './compare.svelte';
+    import { Compared, DRAWN } from './compare.svelte';
     import Differences from './Differences.svelte';
     import LikeForLike from './LikeForLike.svelte';
     import OffCentre from './OffCentre.svelte';
@@ -74,6 +74,9 @@
                 </section>
                 <section>
                     <Pictures {fitting} {comparison} {judging} shots={compared.shots} {columns} {judged} {others} />
+                    {#if fitting.setups.some((s) => columns.includes(s.tag) && s.shots > DRAWN)}<p class="small">
+                            Of each setup up to {DRAWN} shots are drawn, spread evenly over them; every one of them is in the figures.
+                        </p>{/if}
                     <OffCentre {judged} {units} />
                     {#if judging?.calibration.length}
                         <h2>The monitor beside physics</h2>

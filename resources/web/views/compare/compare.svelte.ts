@@ -8,6 +8,12 @@ import { current, loadFitting } from '../../lib/session.svelte';
 const MOST = 6;
 
 /** What stands beside each other: the benchmark first, then what was chosen, at most six. */
+/** From so many shots of a setup on judging takes longer than somebody waits before an empty screen. */
+const MANY = 1000;
+
+/** So many shots of a setup are drawn and listed; every one of them is in the figures. */
+export const DRAWN = 250;
+
 export class Compared {
     comparison = $state<Comparison | null>(null);
     judging = $state<Judging | null>(null);
@@ -17,27 +23,32 @@ export class Compared {
     /** Only the shots of one visit; null: of all, each setup against the benchmark of its day. */
     visit = $state<number | null>(null);
     chosen = $state<string[] | null>(null);
-    reading = new Loader<[Comparison, Shot[], Judging]>();
+    reading = new Loader<readonly [Comparison, Shot[], Judging]>();
     sending = new Form();
 
     constructor(private id: () => string) {}
 
     async load(): Promise<void> {
         const id = this.id();
-        const answer = await this.reading.load(() =>
-            Promise.all([
+        const answer = await this.reading.load(async () => {
+            const [comparison, shots] = await Promise.all([
                 get<Comparison>(`fittings/${id}/comparison${this.visit === null ? '' : `?visit=${this.visit}`}`),
-                get<Shot[]>(`fittings/${id}/shots`),
-                get<Judging>(`fittings/${id}/judging`),
-            ]),
-        );
+                get<Shot[]>(`fittings/${id}/shots?each=${DRAWN}`),
+            ]);
+            // Of very many shots what stands side by side comes first; the judging follows.
+            if (!this.comparison && comparison.sets.some((s) => s.n > MANY)) this.show(comparison, shots, null);
+            return [comparison, shots, await get<Judging>(`fittings/${id}/judging`)] as const;
+        });
         if (!answer) return;
-        const [comparison, shots, judging] = answer;
+        this.show(...answer);
+        this.step = await get<Judge>(`fittings/${id}/judge`).catch(() => null);
+    }
+
+    private show(comparison: Comparison, shots: Shot[], judging: Judging | null): void {
         const hit = comparison.sets.map((s) => s.tag);
         const chosen = (this.chosen ?? hit.slice(0, 4)).filter((t) => hit.includes(t));
         this.chosen = comparison.benchmark && !chosen.includes(comparison.benchmark) ? [comparison.benchmark, ...chosen] : chosen;
         [this.comparison, this.shots, this.judging] = [comparison, shots, judging];
-        this.step = await get<Judge>(`fittings/${id}/judge`).catch(() => null);
     }
 
     /** Adds a setup to what is compared, or takes it out. The benchmark stays. */

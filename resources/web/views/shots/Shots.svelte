@@ -6,7 +6,7 @@
     import Frame from '../../parts/Frame.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
-    import ShotTable from '../../parts/ShotTable.svelte';
+    import ShotTable, { ROOM } from '../../parts/ShotTable.svelte';
     import { loadFitting } from '../../lib/session.svelte';
     import Mapping from './Mapping.svelte';
     import TypeShots from './TypeShots.svelte';
@@ -20,7 +20,7 @@
     let over = $state(false);
 
     async function read(id: string) {
-        const answer = await reading.load(() => get<Shot[]>(`fittings/${id}/shots`));
+        const answer = await reading.load(() => get<Shot[]>(`fittings/${id}/shots?newest=${ROOM}`));
         if (answer) shots = answer;
     }
     $effect(() => void read(params.id));
