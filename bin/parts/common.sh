@@ -47,6 +47,9 @@ install_debian_packages() {
   done
   command -v php >/dev/null || want+=(php8.2-cli)
   command -v unzip >/dev/null || want+=(unzip)
+  command -v openssl >/dev/null || want+=(openssl)
+  # For the tests that serve a studio for real.
+  [ "${1:-}" != with-browser ] || { command -v curl >/dev/null || want+=(curl); command -v pgrep >/dev/null || want+=(procps); }
   if [ ${#want[@]} -gt 0 ]; then
     [ "$(id -u)" = 0 ] || fail "these Debian packages are missing and only root can install them. Run: sudo apt-get install --no-install-recommends ${want[*]}"
     say "Installing from Debian: ${want[*]}"

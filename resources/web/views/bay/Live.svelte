@@ -115,6 +115,7 @@
                         {#if typing}<TypeShots
                                 {fitting}
                                 setupId={running?.setupId || null}
+                                settled={() => bay.settled()}
                                 onbegin={() => (stored = '')}
                                 onstored={(m) => ((stored = m), void bay.reread())}
                             />{/if}

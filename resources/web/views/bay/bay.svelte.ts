@@ -164,6 +164,11 @@ export class BayScreen {
         }));
     }
 
+    /** Until all that was pressed so far is done. */
+    settled(): Promise<void> {
+        return this.doing;
+    }
+
     /** What begins something else is begun once, however often the key was hit meanwhile. */
     private async move(what: () => unknown): Promise<void> {
         if (this.moving) return;

@@ -129,7 +129,8 @@ export function judgeText(judge: Judge, tag: string, units: UnitChoice): string 
     // One line under the large figures.
     const side = j.sideKnown ? `${outOf14(j.share)} in the corridor` : '';
     const carry = tag === judge.judge.benchmark ? '' : `${carryGain(j, units).replace('likely ', '')} against ${judge.judge.benchmark}`;
-    return `Judged after ${judge.n} shots: ${[carry, side].filter(Boolean).join(', ')}.`;
+    const told = [carry, side].filter(Boolean).join(', ');
+    return told && `Judged after ${judge.n} shots: ${told}.`;
 }
 
 /** Where a confirm run stands. */

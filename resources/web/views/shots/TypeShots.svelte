@@ -13,7 +13,15 @@
         onbegin,
         onstored,
         setupId = null,
-    }: { fitting: Fitting; onbegin: () => void; onstored: (message: string) => void; setupId?: number | null } = $props();
+        settled = () => Promise.resolve(),
+    }: {
+        fitting: Fitting;
+        onbegin: () => void;
+        onstored: (message: string) => void;
+        setupId?: number | null;
+        /** what is under way on this screen comes first: a trial that is being begun is where these shots belong */
+        settled?: () => Promise<void>;
+    } = $props();
     const ALWAYS = ['ballSpeedMps', 'launchDeg', 'spinRpm'];
     const MORE = [
         'directionDeg',
@@ -71,6 +79,7 @@
         const typedUnit = (f: string) => (unitOf(f, units) === '°' ? 'deg' : unitOf(f, units));
         const sent = new Map(filled.map((line) => [line.clientId, textOf(line)]));
         const stored = await sending.send(async () => {
+            await settled();
             const done = await post<{ stored: number; already: number }>(`fittings/${id}/shots`, {
                 setupId: chosen,
                 shots: filled.map((line) => ({
