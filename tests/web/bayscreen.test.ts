@@ -152,3 +152,18 @@ test('a lost connection is told once, and the screen asks again by itself', asyn
     await bay.load();
     expect([bay.behind, bay.unread, bay.problem]).toEqual([true, '', '']);
 });
+
+test('an answer that was asked for earlier and comes later lies over nothing newer', async () => {
+    const bay = screen();
+    const held: ((v: Response) => void)[] = [];
+    vi.stubGlobal('fetch', () => new Promise<Response>((done) => held.push(done)));
+    const first = bay.load();
+    const second = bay.load();
+    const shot = { id: 5 } as unknown as BayView['shots'][number];
+    held[1]!(new Response(JSON.stringify(view({ shots: [shot] }))));
+    await second;
+    expect(bay.view?.shots).toHaveLength(1);
+    held[0]!(new Response(JSON.stringify(view({ shots: [] }))));
+    await first;
+    expect(bay.view?.shots).toHaveLength(1);
+});

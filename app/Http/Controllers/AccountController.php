@@ -5,18 +5,16 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Identity;
+use App\Access\OwnPassword;
 use App\Access\SecondFactor;
 use App\Access\SignIns;
-use App\Access\SignInThrottle;
 use App\Access\Totp;
 use App\Contract\Answer;
 use App\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Models\SignIn;
-use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
@@ -28,7 +26,7 @@ final class AccountController
 
     private const PENDING = 'pending_totp';
 
-    public function __construct(private readonly SignInThrottle $throttle)
+    public function __construct(private readonly OwnPassword $password)
     {
     }
 
@@ -61,7 +59,7 @@ final class AccountController
         $given = $request->validate([
             'current' => 'required|string|max:1000', 'password' => Identity::passwordRules($user->email, $user->studio->name),
         ], ['password.min' => 'Use at least 12 letters: a few words that you will remember.']);
-        $this->requirePassword($request, $user, $given['current']);
+        $this->password->require($request, $user, $given['current'], 'current');
         $user->update(['password' => $given['password'], 'password_at' => now()]);
         Log::info('password changed', ['user' => $user->id]);
 
@@ -76,7 +74,7 @@ final class AccountController
     {
         $given = $request->validate(['current' => 'required|string|max:1000']);
         $user = self::user($request);
-        $this->requirePassword($request, $user, $given['current']);
+        $this->password->require($request, $user, $given['current'], 'current');
         $secret = Totp::newSecret();
         $request->session()->put(self::PENDING, encrypt($secret));
 
@@ -112,7 +110,7 @@ final class AccountController
     {
         $given = $request->validate(['current' => 'required|string|max:1000']);
         $user = self::user($request);
-        $this->requirePassword($request, $user, $given['current']);
+        $this->password->require($request, $user, $given['current'], 'current');
         $user->update(['totp_secret' => null, 'totp_at' => null, 'recovery_codes' => null]);
         Log::info('second factor taken away', ['user' => $user->id, 'by' => $user->id]);
 
@@ -126,7 +124,7 @@ final class AccountController
     {
         $given = $request->validate(['current' => 'required|string|max:1000']);
         $user = self::user($request);
-        $this->requirePassword($request, $user, $given['current']);
+        $this->password->require($request, $user, $given['current'], 'current');
         if ($user->totp_at === null) {
             throw ValidationException::withMessages(['current' => 'Recovery codes stand in for a second factor; there is none yet.']);
         }
@@ -150,16 +148,5 @@ final class AccountController
         return response()->json([
             'ended' => SignIns::endAll(self::user($request), 'ended from another screen', SignIns::of($request)),
         ]);
-    }
-
-    private function requirePassword(Request $request, User $user, string $password): void
-    {
-        $identity = SignInThrottle::identity($user, $user->email);
-        $device = SignIns::device($request, $user);
-        $this->throttle->requireAllowance($request, $identity, $device);
-        if (! Hash::check($password, $user->password)) {
-            $this->throttle->failed($request, $identity, $device);
-            throw ValidationException::withMessages(['current' => 'This is not your password.']);
-        }
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Identity;
+use App\Access\OwnPassword;
 use App\Access\SecondFactor;
 use App\Access\SignIns;
 use App\Access\SignInThrottle;
@@ -114,11 +115,11 @@ final class SessionController
     #[OA\Post(path: '/api/session/unlock', operationId: 'session.unlock', summary: 'Opens a locked screen with the password',
         requestBody: new Takes(['password' => 'string']),
         responses: [new Answer('SessionState')])]
-    public function unlock(Request $request): JsonResponse
+    public function unlock(Request $request, OwnPassword $password): JsonResponse
     {
         $given = $request->validate(['password' => 'required|string|max:1000']);
         $user = self::user($request);
-        $this->requirePassword($request, $user, $given['password']);
+        $password->require($request, $user, $given['password'], 'password');
         $signIn = SignIns::of($request);
         $signIn?->update(['locked_at' => null, 'seen_at' => now()]);
 
@@ -146,18 +147,6 @@ final class SessionController
         Log::info('signed in', ['user' => $user->id, 'sign_in' => $signIn->id, 'device' => $device === null ? 'new' : 'known']);
 
         return self::state($user, $signIn)->withCookie($known);
-    }
-
-    private function requirePassword(Request $request, User $user, string $password): void
-    {
-        $identity = SignInThrottle::identity($user, $user->email);
-        $device = SignIns::device($request, $user);
-        $this->throttle->requireAllowance($request, $identity, $device);
-        if (! Hash::check($password, $user->password)) {
-            $this->throttle->failed($request, $identity, $device);
-            throw ValidationException::withMessages(['password' => 'This is not your password.']);
-        }
-        $this->throttle->succeeded($identity, $device);
     }
 
     private static function state(?User $user, ?SignIn $signIn): JsonResponse

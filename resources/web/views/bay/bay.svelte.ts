@@ -102,11 +102,18 @@ export class BayScreen {
         });
     }
 
+    private asked = 0;
+    private laid = 0;
+
     /** What only changes with the stamp is not sent again to a screen that has it. */
     async load(all = false): Promise<void> {
+        const turn = ++this.asked;
         try {
             const known = all || this.stamp === null ? '' : `?stamp=${encodeURIComponent(this.stamp)}`;
             const answer = await get<BayView | BayChange>(`fittings/${this.id}/bay${known}`);
+            // What was asked for earlier and comes later is older: it must not lie over what is newer.
+            if (turn < this.laid) return;
+            this.laid = turn;
             const now = { ...untrack(() => this.view), ...answer } as BayView;
             if (this.stamp !== null && now.stamp !== this.stamp) await (this.onlook?.() ?? loadFitting(this.id));
             else this.count(now);

@@ -6,6 +6,7 @@
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import Scroll from '../../parts/Scroll.svelte';
+    import Tabs from '../../parts/Tabs.svelte';
     import TopBar from '../../parts/TopBar.svelte';
     import { faceWords, plain } from '../../format/units';
     import HeadForm from './HeadForm.svelte';
@@ -35,12 +36,7 @@
 
 <TopBar place="rack" />
 <main>
-    <div class="top">
-        <h1>Rack</h1>
-        <nav aria-label="Parts of the rack">
-            {#each TABS as [name, label] (name)}<a href="#/rack/{name}" aria-current={tab === name ? 'page' : undefined}>{label}</a>{/each}
-        </nav>
-    </div>
+    <Tabs place="rack" title="Rack" tabs={TABS} now={tab} />
     {#if reading.problem}<Notice kind="error">{reading.problem}</Notice>{/if}
     {#if rack}
         {#if tab === 'heads'}
@@ -148,28 +144,6 @@
 </main>
 
 <style>
-    .top {
-        display: flex;
-        gap: 28px;
-        align-items: baseline;
-        flex-wrap: wrap;
-    }
-    nav {
-        display: flex;
-        gap: 4px;
-        flex-wrap: wrap;
-    }
-    nav a {
-        padding: 4px 12px;
-        text-decoration: none;
-        color: var(--ink-2);
-        border-bottom: 3px solid transparent;
-    }
-    nav a[aria-current] {
-        color: var(--ink);
-        font-weight: 650;
-        border-color: var(--mint);
-    }
     td small {
         display: block;
         white-space: nowrap;

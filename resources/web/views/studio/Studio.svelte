@@ -1,5 +1,6 @@
 <script lang="ts">
     import { session } from '../../lib/session.svelte';
+    import Tabs from '../../parts/Tabs.svelte';
     import TopBar from '../../parts/TopBar.svelte';
     import Backups from './Backups.svelte';
     import Bin from './Bin.svelte';
@@ -28,13 +29,7 @@
 
 <TopBar place="studio" />
 <main>
-    <div class="top">
-        <h1>Studio</h1>
-        <nav aria-label="Parts of the studio">
-            {#each TABS as [name, label] (name)}<a href="#/studio/{name}" aria-current={tab === name ? 'page' : undefined}>{label}</a
-                >{/each}
-        </nav>
-    </div>
+    <Tabs place="studio" title="Studio" tabs={TABS} now={tab} />
     {#if tab === 'people'}<People />
     {:else if tab === 'devices'}<Devices />
     {:else if tab === 'rules'}<Rules />
@@ -50,27 +45,5 @@
         padding: 22px 20px;
         display: grid;
         gap: 18px;
-    }
-    .top {
-        display: flex;
-        gap: 28px;
-        align-items: baseline;
-        flex-wrap: wrap;
-    }
-    nav {
-        display: flex;
-        gap: 4px;
-        flex-wrap: wrap;
-    }
-    nav a {
-        padding: 4px 12px;
-        text-decoration: none;
-        color: var(--ink-2);
-        border-bottom: 3px solid transparent;
-    }
-    nav a[aria-current] {
-        color: var(--ink);
-        font-weight: 650;
-        border-color: var(--mint);
     }
 </style>
