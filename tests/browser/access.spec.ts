@@ -45,7 +45,7 @@ test('an owner invites a front desk, who chooses a password, sees no judging, an
     await desk.getByRole('button', { name: 'Sign in with it' }).click();
     await expect(desk.getByRole('heading', { name: 'Day book' })).toBeVisible();
     expect(desk.url()).not.toContain('welcome');
-    await expect(desk.getByRole('link', { name: 'Rack' })).toHaveCount(0);
+    await expect(desk.getByRole('link', { name: 'Rack', exact: true })).toHaveCount(0);
     await desk
         .getByRole('link', { name: /Imke Dorsay/ })
         .first()
