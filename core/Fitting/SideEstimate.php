@@ -6,7 +6,6 @@ namespace MintCarry\Core\Fitting;
 
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Normal;
-use MintCarry\Core\Statistics\Summary;
 
 /**
  * Where a setup's drives come to rest across the target line, judged from few shots: mean and spread with their uncertainty.
@@ -40,8 +39,12 @@ final readonly class SideEstimate
      */
     public static function pooledSpread(array $sets): float
     {
-        $carries = array_merge(...array_map(static fn (ShotSet $set): array => $set->values(Measure::Carry), $sets));
-        $typical = self::TYPICAL_SPREAD_OF_CARRY * (Summary::of($carries)->mean ?? 200.0);
+        [$carry, $n] = [0.0, 0];
+        foreach ($sets as $set) {
+            $summary = $set->summary(Measure::Carry);
+            [$carry, $n] = [$carry + ($summary->n ?? 0) * ($summary->mean ?? 0.0), $n + ($summary->n ?? 0)];
+        }
+        $typical = self::TYPICAL_SPREAD_OF_CARRY * ($n === 0 ? 200.0 : $carry / $n);
         $sum = self::PRIOR_DOF * $typical ** 2;
         $dof = self::PRIOR_DOF;
         foreach ($sets as $set) {
