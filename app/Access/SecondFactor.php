@@ -47,6 +47,9 @@ final class SecondFactor
         return $codes;
     }
 
+    /** What is written of a person who has none. */
+    public const NONE = ['totp_secret' => null, 'totp_at' => null, 'recovery_codes' => null];
+
     private static function plain(string $code): string
     {
         return strtolower((string) preg_replace('/[\s-]/', '', $code));

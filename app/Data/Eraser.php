@@ -45,12 +45,12 @@ final class Eraser
             }
             $fittings = DB::table('fittings')->where('player_id', $playerId)->pluck('id')->all();
             DB::table('log_entries')->whereIn('fitting_id', $fittings)->update(['undo_of' => null]);
-            DB::table('shots')->whereIn('fitting_id', $fittings)->update(self::WORDS['shots']);
-            foreach (self::WHOLE as $table) {
-                DB::table($table)->whereIn('fitting_id', $fittings)->delete();
-            }
             foreach (self::WORDS as $table => $columns) {
                 DB::table($table)->whereIn('fitting_id', $fittings)->update($columns);
+            }
+            // Shots name no file any more: it can go.
+            foreach (self::WHOLE as $table) {
+                DB::table($table)->whereIn('fitting_id', $fittings)->delete();
             }
             foreach (DB::table('decisions')->whereIn('fitting_id', $fittings)->get(['id', 'advice', 'proof']) as $decision) {
                 DB::table('decisions')->where('id', $decision->id)->update([

@@ -15,7 +15,7 @@ dump() { # DATABASE ROWS SHA256
   for table in cache cache_locks; do skip+=("--ignore-table=$1.$table"); done
   { mariadb-dump --defaults-extra-file="$SECRET" --single-transaction --quick --order-by-primary --skip-comments --hex-blob --no-tablespaces --default-character-set=utf8mb4 "${skip[@]}" "$1"
     mariadb-dump --defaults-extra-file="$SECRET" --no-data --skip-comments --no-tablespaces "$1" cache cache_locks 2>/dev/null || true
-  } | sed -E 's/ AUTO_INCREMENT=[0-9]+//' | tee >(sha256sum | cut -d' ' -f1 >"$3") >(awk '
+  } | tee >(sha256sum | cut -d' ' -f1 >"$3") >(awk '
     /^CREATE TABLE `/ { split($0, p, "`"); n[p[2]] += 0 }
     /^INSERT INTO `/ { split($0, p, "`"); t = p[2]; inside = 1; if ($0 ~ /VALUES \(/) n[t]++ ; next }
     inside && /^\(/ { n[t]++ }

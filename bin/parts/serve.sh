@@ -161,7 +161,7 @@ launch_devices() { # NAME → DEVICES_PID
   if [ -n "${MINT_GAUGE:-}" ] && [ -n "${MINT_BALANCE:-}" ] && [ "$MINT_GAUGE" != "${STAND_IN:-}/gauge" ]; then return 0; fi
   [ -n "${STAND_IN:-}" ] || STAND_IN="http://127.0.0.1:$(free_port)"
   export MINT_GAUGE="${MINT_GAUGE:-$STAND_IN/gauge}" MINT_BALANCE="${MINT_BALANCE:-$STAND_IN/balance}"
-  (child "$WORKER" env MINT_DEVICE_STATE="$RUN/$1/tmp/devices.json" php -S "${STAND_IN#http://}" "$ROOT/devices/stand-in.php") </dev/null >"$RUN/$1/devices.out" 2>&1 &
+  (child "$WORKER" env MINT_DEVICE_STATE="$RUN/$1/cache/devices.json" php -S "${STAND_IN#http://}" "$ROOT/devices/stand-in.php") </dev/null >"$RUN/$1/devices.out" 2>&1 &
   DEVICES_PID=$!
 }
 await_http() { # ADDRESS NAME [SERVER NAME]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Access\Identity;
+use App\Access\SecondFactor;
 use App\Access\SignIns;
 use App\Models\User;
 use App\Models\WelcomeLink;
@@ -27,7 +28,7 @@ final class Rescue extends Command
             return self::FAILURE;
         }
         if ($this->option('drop-factor')) {
-            $user->update(['totp_secret' => null, 'totp_at' => null, 'recovery_codes' => null]);
+            $user->update(SecondFactor::NONE);
             SignIns::endAll($user, 'second factor taken away');
             $this->line('The second factor is taken away, and every session is ended.');
         }

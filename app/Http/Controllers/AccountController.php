@@ -111,7 +111,7 @@ final class AccountController
         $given = $request->validate(['current' => 'required|string|max:1000']);
         $user = self::user($request);
         $this->password->require($request, $user, $given['current'], 'current');
-        $user->update(['totp_secret' => null, 'totp_at' => null, 'recovery_codes' => null]);
+        $user->update(SecondFactor::NONE);
         Log::info('second factor taken away', ['user' => $user->id, 'by' => $user->id]);
 
         return response()->json(['secondFactorAt' => null]);

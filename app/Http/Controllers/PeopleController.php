@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Access\Identity;
 use App\Access\LinkMail;
 use App\Access\Role;
+use App\Access\SecondFactor;
 use App\Access\SignIns;
 use App\Contract\Answer;
 use App\Contract\Takes;
@@ -104,9 +105,7 @@ final class PeopleController
     {
         $ended = Transaction::run(function () use ($person): int {
             self::requireAnotherOwner($person, true);
-            $person->update([
-                'removed_at' => now(), 'password' => Str::random(60), 'totp_secret' => null, 'totp_at' => null, 'recovery_codes' => null,
-            ]);
+            $person->update(['removed_at' => now(), 'password' => Str::random(60)] + SecondFactor::NONE);
             WelcomeLink::query()->where('user_id', $person->id)->delete();
 
             return SignIns::endAll($person, 'removed');
@@ -143,7 +142,7 @@ final class PeopleController
         summary: 'Takes somebody’s second factor away, who lost it', responses: [new Answer('{ secondFactorAt: null }')])]
     public function dropFactor(Request $request, User $person): JsonResponse
     {
-        $person->update(['totp_secret' => null, 'totp_at' => null, 'recovery_codes' => null]);
+        $person->update(SecondFactor::NONE);
         SignIns::endAll($person, 'second factor taken away');
         Log::info('second factor taken away', ['user' => $person->id, 'by' => self::user($request)->id]);
 
