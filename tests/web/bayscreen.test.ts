@@ -167,3 +167,25 @@ test('an answer that was asked for earlier and comes later lies over nothing new
     await first;
     expect(bay.view?.shots).toHaveLength(1);
 });
+
+test('nor does one that waited for its fitting while a newer one came', async () => {
+    const bay = screen();
+    await bay.load();
+    const shots = (n: number) => Array.from({ length: n }, (_, i) => ({ id: i }) as unknown as BayView['shots'][number]);
+    const fittings: (() => void)[] = [];
+    const answers = [view({ stamp: '2/1', shots: shots(1) }), view({ stamp: '3/1', shots: shots(2) })];
+    vi.stubGlobal('fetch', (path: string) =>
+        path.endsWith('fittings/7')
+            ? new Promise<Response>((done) => fittings.push(() => done(new Response(JSON.stringify(fitting)))))
+            : Promise.resolve(new Response(JSON.stringify(answers.shift()))),
+    );
+    const older = bay.load();
+    await vi.waitFor(() => expect(fittings).toHaveLength(1));
+    const newer = bay.load();
+    await vi.waitFor(() => expect(fittings).toHaveLength(2));
+    fittings[1]!();
+    await newer;
+    fittings[0]!();
+    await older;
+    expect(bay.view?.shots).toHaveLength(2);
+});

@@ -113,10 +113,11 @@ export class BayScreen {
             const answer = await get<BayView | BayChange>(`fittings/${this.id}/bay${known}`);
             // What was asked for earlier and comes later is older: it must not lie over what is newer.
             if (turn < this.laid) return;
+            if (this.stamp !== null && answer.stamp !== this.stamp) await (this.onlook?.() ?? loadFitting(this.id));
+            if (turn < this.laid) return;
             this.laid = turn;
             const now = { ...untrack(() => this.view), ...answer } as BayView;
-            if (this.stamp !== null && now.stamp !== this.stamp) await (this.onlook?.() ?? loadFitting(this.id));
-            else this.count(now);
+            this.count(now);
             this.stamp = now.stamp;
             this.view = now;
             this.chosen ??= now.running?.setupId ?? this.fitting.benchmarkSetupId;
