@@ -189,3 +189,16 @@ test('nor does one that waited for its fitting while a newer one came', async ()
     await older;
     expect(bay.view?.shots).toHaveLength(2);
 });
+
+test('a note of this screen stands at once, whatever was asked for before it', async () => {
+    const trial = { id: 4, number: 1, note: 'wind' } as BayView['trials'][number];
+    const bay = screen({ trials: [trial], running: trial as BayView['running'] });
+    const held: ((v: Response) => void)[] = [];
+    vi.stubGlobal('fetch', () => new Promise<Response>((done) => held.push(done)));
+    const before = bay.load();
+    bay.noted('trials/4', 'sun');
+    expect([bay.view?.running?.note, bay.view?.trials[0]?.note]).toEqual(['sun', 'sun']);
+    held[0]!(new Response(JSON.stringify(view({ trials: [trial], running: trial as BayView['running'] }))));
+    await before;
+    expect(bay.view?.running?.note).toBe('sun');
+});

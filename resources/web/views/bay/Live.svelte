@@ -98,7 +98,7 @@
                             />{/if}
                         <TrialShots {view} {units} leaveOut={bay.leaveOut} meant={bay.meant} moveTo={bay.moveTo} note={bay.note} />
                     </div>{/if}
-                <NoteField bind:noting={bay.noting} kept={() => void bay.load()} />
+                <NoteField bind:noting={bay.noting} kept={(path, note) => bay.noted(path, note)} />
                 <div class="drawers">
                     <BayPlace
                         {fitting}

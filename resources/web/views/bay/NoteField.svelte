@@ -13,7 +13,7 @@
     import { Form } from '../../lib/form.svelte';
     import Notice from '../../parts/Notice.svelte';
 
-    let { noting = $bindable(), kept }: { noting: Noting | null; kept: () => void } = $props();
+    let { noting = $bindable(), kept }: { noting: Noting | null; kept: (path: string, note: string) => void } = $props();
     const sending = new Form();
 
     /** What is written stays here until it is on record; another screen's words are shown beside it before they are replaced. */
@@ -23,7 +23,7 @@
         const { path, draft, was } = noting;
         if (await sending.send(() => patch(path, { note: draft, was }))) {
             noting = null;
-            kept();
+            kept(path, draft);
         } else if (sending.failure instanceof ApiError && sending.failure.status === 409) {
             const current = (sending.failure.body as { current?: string | null }).current ?? '';
             if (noting) noting.was = current;

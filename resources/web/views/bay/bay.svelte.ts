@@ -105,6 +105,26 @@ export class BayScreen {
     private asked = 0;
     private laid = 0;
 
+    /** What this screen's own doing brought: no answer that was asked for before may lie over it. */
+    private own(view: BayView): BayView {
+        this.laid = ++this.asked;
+        return (this.view = view);
+    }
+
+    /** A note that is on record stands on this screen at once: the next change of it is held against these words. */
+    noted(path: string, note: string): void {
+        const { view } = this;
+        if (!view) return;
+        const [kind, id] = path.split('/');
+        const on = <T extends { id: number }>(one: T): T => (one.id === Number(id) ? { ...one, note } : one);
+        this.own(
+            kind === 'shots'
+                ? { ...view, shots: view.shots.map(on) }
+                : { ...view, trials: view.trials.map(on), running: view.running && on(view.running) },
+        );
+        void this.load();
+    }
+
     /** What only changes with the stamp is not sent again to a screen that has it. */
     async load(all = false): Promise<void> {
         const turn = ++this.asked;
@@ -199,13 +219,13 @@ export class BayScreen {
         setup === null
             ? undefined
             : this.move(async () => {
-                  this.view = await post<BayView>(this.path('trials'), { setupId: setup.id, kind });
+                  this.own(await post<BayView>(this.path('trials'), { setupId: setup.id, kind }));
                   this.chosen = setup.id;
                   this.ticked = [];
                   await loadFitting(this.id);
               });
     end = () => this.change(() => post(this.path('trials/end'), {}));
-    anotherVisit = () => this.run(async () => (this.view = await post<BayView>(this.path('visits'), {})));
+    anotherVisit = () => this.run(async () => this.own(await post<BayView>(this.path('visits'), {})));
 
     // --- shots ----------------------------------------------------------------------------------------------------------
 
@@ -242,19 +262,19 @@ export class BayScreen {
 
     blindBegin = (setupIds: number[], rounds: number, shotsEach: number) =>
         this.move(async () => {
-            this.view = await post<BayView>(this.path('blind'), { setupIds, rounds, shotsEach });
+            this.own(await post<BayView>(this.path('blind'), { setupIds, rounds, shotsEach }));
             this.showing = true;
         });
     blindNext = () =>
         this.move(async () => {
-            this.view = await post<BayView>(this.path('blind/next'), { from: this.view?.blind?.ordinal });
+            this.own(await post<BayView>(this.path('blind/next'), { from: this.view?.blind?.ordinal }));
             this.showing = true;
         });
     blindReveal = () =>
         this.move(async () => {
             const was = this.view?.trials.filter((t) => t.blind && t.tag === '').map((t) => t.id) ?? [];
-            this.view = await post<BayView>(this.path('blind/reveal'), {});
-            this.revealed = this.view.trials.filter((t) => was.includes(t.id)).map((t) => t.tag);
+            const shown = this.own(await post<BayView>(this.path('blind/reveal'), {}));
+            this.revealed = shown.trials.filter((t) => was.includes(t.id)).map((t) => t.tag);
             this.showing = false;
             await loadFitting(this.id);
         });

@@ -201,11 +201,6 @@
                     </Field>
                 {/if}
             {:else}
-                {#each known.slice(0, 4) as one (one.id)}<button type="button" class="plain known" onclick={() => choose(one)}
-                        >{one.name}, {one.hand}-handed: {one.fittings.length
-                            ? `here ${when(one.fittings[0]!.at)}${one.fittings.length > 1 ? ` and ${one.fittings.length - 1} times before` : ''}`
-                            : 'in the book'}. Start from there</button
-                    >{/each}
                 <fieldset>
                     <legend>Plays</legend>
                     <label><input type="radio" value="right" bind:group={hand} /> right-handed</label>
@@ -219,6 +214,12 @@
             {/if}
             {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
             <button disabled={sending.busy}>Begin</button>
+            <!-- Under the button: what comes while a name is typed must not move what is about to be pressed. -->
+            {#if !player}{#each known.slice(0, 4) as one (one.id)}<button type="button" class="plain known" onclick={() => choose(one)}
+                        >{one.name}, {one.hand}-handed: {one.fittings.length
+                            ? `here ${when(one.fittings[0]!.at)}${one.fittings.length > 1 ? ` and ${one.fittings.length - 1} times before` : ''}`
+                            : 'in the book'}. Start from there</button
+                    >{/each}{/if}
         </form>
         {#if !isDesk}<section class="panel" aria-label="Bring a fitting in">
                 <h2>Bring a fitting in</h2>
