@@ -127,6 +127,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('judge', JudgeController::class)->middleware(Heavy::class);
             Route::get('advice', [DecisionController::class, 'advice'])->middleware(Heavy::class);
             Route::get('grounds', [DecisionController::class, 'grounds'])->middleware(Heavy::class);
+            Route::get('schools', [DecisionController::class, 'schools'])->middleware(Heavy::class);
             Route::post('confirm', [ConfirmController::class, 'begin']);
             Route::post('confirm/next', [ConfirmController::class, 'next']);
             Route::post('confirm/end', [ConfirmController::class, 'end']);

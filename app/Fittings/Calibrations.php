@@ -32,9 +32,11 @@ final class Calibrations
     /**
      * @param  array<int, array{monitor: mixed, visit: int|null}>  $places  of trials, by id
      * @param  array<int, OpenAir>  $openAir  of the trials that were hit outdoors, by id
+     * @param  string  $stands  changes with everything that it hangs on
      */
-    private function __construct(public readonly BayCalibration $bay, private readonly array $places, private readonly array $openAir)
-    {
+    private function __construct(
+        public readonly BayCalibration $bay, private readonly array $places, private readonly array $openAir, public readonly string $stands,
+    ) {
     }
 
     public static function of(Fitting $fitting): self
@@ -51,6 +53,12 @@ final class Calibrations
         return $now;
     }
 
+    /** Whether all that it hangs on is still what it was when it was read. */
+    public function stillStands(Fitting $fitting): bool
+    {
+        return self::fingerprint($fitting) === $this->stands;
+    }
+
     /** The flight that a shot goes by where its monitor left something out. */
     public function flightOf(Shot $shot): BallFlight
     {
@@ -64,17 +72,25 @@ final class Calibrations
         return $shot->launchShot($this->flightOf($shot), $this->openAir[$shot->trial_id ?? 0] ?? null);
     }
 
-    /**
-     * The same of a row of the table `shots`.
-     *
-     * @return array{LaunchShot, int|null} and its visit
-     */
-    public function row(string $measured, ?int $trialId, string $source): array
+    /** The same of a row of the table `shots`. */
+    public function row(string $measured, ?int $trialId, string $source): LaunchShot
     {
         $place = $this->places[$trialId ?? 0] ?? ['monitor' => null, 'visit' => null];
         $flight = $this->bay->flightOf(BayCalibration::monitorOf($source === 'simulated', $place['monitor']), $place['visit']);
 
-        return [Shot::flown($measured, $flight, $this->openAir[$trialId ?? 0] ?? null), $place['visit']];
+        return Shot::flown($measured, $flight, $this->openAirOf($trialId ?? 0));
+    }
+
+    /** The wind and the air that a trial was hit in, if outdoors. */
+    public function openAirOf(int $trialId): ?OpenAir
+    {
+        return $this->openAir[$trialId] ?? null;
+    }
+
+    /** On which visit a trial was; null where nobody told. */
+    public function visitOfTrial(int $trialId): ?int
+    {
+        return $this->places[$trialId]['visit'] ?? null;
     }
 
     /** The last visit that there is a trial of; null where there is none. */
@@ -147,7 +163,7 @@ final class Calibrations
 
         return new self(
             BayCalibration::from(array_values(array_map(self::unpacked(...), $kept[1])), $fitting->flight()), $places,
-            array_filter($openAir),
+            array_filter($openAir), $stands,
         );
     }
 

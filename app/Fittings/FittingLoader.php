@@ -59,15 +59,18 @@ final class FittingLoader
         // Rows as they are: of a fitting of many thousand shots, records would cost more than all that follows.
         $shots = [];
         $last = $by->lastVisit();
-        $rows = Shot::revealed(DB::table('shots'))->where('fitting_id', $fitting->id)->orderBy('sequence')
-            ->get(['id', 'setup_id', 'trial_id', 'measured', 'left_out_reason', 'sequence', 'source']);
+        $kept = new KeptFlights($fitting, $by);
+        $flown = $kept->read();
+        $rows = Shot::revealed(DB::table('shots'))->where('fitting_id', $fitting->id)->orderBy('sequence')->get([
+            'id', 'setup_id', 'trial_id', 'left_out_reason', 'sequence', 'source', ...($flown === [] ? ['measured'] : []),
+        ])->all();
+        $flown = $flown === [] ? $kept->keep($rows) : $kept->rest($flown, $rows);
         foreach ($rows as $row) {
             $trialId = $row->trial_id === null ? null : (int) $row->trial_id;
-            [$shot, $visit] = $by->row((string) $row->measured, $trialId, (string) $row->source);
             $shots[(int) $row->setup_id][] = [
-                'id' => (int) $row->id, 'trial' => $trialId, 'sequence' => (int) $row->sequence, 'shot' => $shot,
+                'id' => (int) $row->id, 'trial' => $trialId, 'sequence' => (int) $row->sequence, 'shot' => $flown[(int) $row->id],
                 'leftOut' => $row->left_out_reason === null ? null : (string) $row->left_out_reason,
-                'simulated' => $row->source === 'simulated', 'visit' => $visit ?? $last,
+                'simulated' => $row->source === 'simulated', 'visit' => $by->visitOfTrial($trialId ?? 0) ?? $last,
             ];
         }
         foreach ($fitting->setups()->get() as $setup) {

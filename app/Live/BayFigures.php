@@ -12,6 +12,7 @@ use App\Models\Trial;
 use Illuminate\Support\Collection;
 use MintCarry\Core\Fitting\LiveVerdict;
 use MintCarry\Core\Fitting\Repeat;
+use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Verdict;
 use MintCarry\Core\Fitting\Wanted;
@@ -95,7 +96,10 @@ final readonly class BayFigures
         return $this->trial === null || $this->inHand() === null || $this->benchmark() === null
             ? []
             : LiveVerdict::flips(
-                $this->judged->shots[$this->fitting->benchmark_setup_id ?? 0] ?? [], $this->judged->shots[$this->trial->setup_id],
+                fn (Screening $policy): array => [
+                    $policy->of('', $this->judged->shots[$this->fitting->benchmark_setup_id ?? 0] ?? []),
+                    $policy->of('', $this->judged->shots[$this->trial->setup_id]),
+                ],
                 $this->fitting->policy(), $this->wanted(),
             );
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
-use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\FisherF;
 use MintCarry\Core\Statistics\Holm;
@@ -118,14 +117,14 @@ final readonly class LiveVerdict
     /**
      * Screening policies under which the verdict on the declared measure would be another than now.
      *
-     * @param  list<array{shot: LaunchShot, leftOut: string|null, visit?: int|null}>  $benchmark  every shot of it
-     * @param  list<array{shot: LaunchShot, leftOut: string|null, visit?: int|null}>  $trial
+     * @param  callable(Screening): array{ShotSet|null, ShotSet|null}  $sets  the benchmark's and the setup's shots that count under a policy
      * @return list<array{policy: string, verdict: Verdict}>
      */
-    public static function flips(array $benchmark, array $trial, Screening $now, Wanted $wanted): array
+    public static function flips(callable $sets, Screening $now, Wanted $wanted): array
     {
-        $under = static function (Screening $policy) use ($benchmark, $trial, $wanted): ?Verdict {
-            foreach (self::of($policy->of('', $benchmark), $policy->of('', $trial), $wanted, onlyDeclared: true) as $one) {
+        $under = static function (Screening $policy) use ($sets, $wanted): ?Verdict {
+            [$benchmark, $trial] = $sets($policy);
+            foreach ($benchmark === null || $trial === null ? [] : self::of($benchmark, $trial, $wanted, onlyDeclared: true) as $one) {
                 if ($one->declared) {
                     return $one->verdict;
                 }

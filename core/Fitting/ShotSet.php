@@ -68,25 +68,28 @@ final readonly class ShotSet
     /** @return list<float> */
     public function values(Measure $measure): array
     {
-        if (! $this->known->offsetExists($measure->value)) {
-            $this->known[$measure->value] = $this->pullsIn ? Robust::pulledIn($this->raw($measure)) : $this->raw($measure);
+        if (! $this->pullsIn) {
+            return $this->raw($measure);
         }
 
-        return $this->known[$measure->value] ?? [];
+        return $this->known["{$measure->value} pulled in"] ??= Robust::pulledIn($this->raw($measure));
     }
 
     /** @return list<float> as they were, under any policy */
     public function raw(Measure $measure): array
     {
+        $field = $measure->value;
+        if (isset($this->known[$field])) {
+            return $this->known[$field];
+        }
         $values = [];
         foreach ($this->shots as $shot) {
-            $value = $shot->value($measure);
-            if ($value !== null) {
-                $values[] = $value;
+            if (isset($shot->known[$field])) {
+                $values[] = $shot->known[$field];
             }
         }
 
-        return $values;
+        return $this->known[$field] = $values;
     }
 
     public function summary(Measure $measure): ?Summary
@@ -101,7 +104,13 @@ final readonly class ShotSet
     /** How many of this measure's values were computed by the flight model rather than measured. */
     public function computedCount(Measure $measure): int
     {
-        return count(array_filter($this->shots, static fn (LaunchShot $shot): bool => isset($shot->computed[$measure->value])));
+        $n = 0;
+        $field = $measure->value;
+        foreach ($this->shots as $shot) {
+            $n += isset($shot->computed[$field]) ? 1 : 0;
+        }
+
+        return $n;
     }
 
     /** Side against carry, two standard deviations wide on the long and short way. */

@@ -27,6 +27,9 @@ final readonly class LaunchShot
     /** What wind and air move. */
     private const OF_FLIGHT = ['carryM', 'totalM', 'sideM', 'totalSideM', 'curveM', 'apexM', 'descentDeg', 'hangTimeS'];
 
+    /** @var array<string, float> measured or computed, by field name */
+    public array $known;
+
     /**
      * @param  array<string, float>  $measured  by field name (`Measure` value)
      * @param  array<string, float>  $computed  by field name; never a field that was measured
@@ -38,6 +41,30 @@ final readonly class LaunchShot
         public array $measured, public array $computed, private ?float $modelCarryM, public ?ModelFailure $failure = null,
         public array $asSeen = [], public ?OpenAir $openAir = null,
     ) {
+        $this->known = $measured + $computed;
+    }
+
+    /**
+     * What `of` worked out, as plain values that can be kept beside the shot, so that the same flight need not be computed again. Null of a
+     * shot that could not be computed.
+     *
+     * @return array{measured: array<string, float>, computed: array<string, float>, asSeen: array<string, float>, modelCarryM: float|null}|null
+     */
+    public function worked(): ?array
+    {
+        return $this->failure !== null ? null : [
+            'measured' => $this->measured, 'computed' => $this->computed, 'asSeen' => $this->asSeen, 'modelCarryM' => $this->modelCarryM,
+        ];
+    }
+
+    /**
+     * The shot that `worked` was asked of. The values are taken as they are: they must belong to what is measured and to this flight.
+     *
+     * @param  array{measured: array<string, float>, computed: array<string, float>, asSeen: array<string, float>, modelCarryM: float|null}  $worked
+     */
+    public static function fromWorked(array $worked, ?OpenAir $openAir = null): self
+    {
+        return new self($worked['measured'], $worked['computed'], $worked['modelCarryM'], null, $worked['asSeen'], $openAir);
     }
 
     /**
@@ -106,7 +133,7 @@ final readonly class LaunchShot
 
     public function value(Measure $measure): ?float
     {
-        return $this->measured[$measure->value] ?? $this->computed[$measure->value] ?? null;
+        return $this->known[$measure->value] ?? null;
     }
 
     /** Is there wind in what was measured of its flight that could not be taken out, as its launch is not known? */

@@ -16,6 +16,7 @@ use MintCarry\Core\Fitting\Outlook;
 use MintCarry\Core\Fitting\Pick;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Screening;
+use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Turf;
 use MintCarry\Core\Impact\Swing;
@@ -49,12 +50,39 @@ final class DecideReport
     public static function of(FittingRecord $record): array
     {
         $grounds = Grounds::of($record);
+
+        return self::from($record, $grounds) + ['schools' => self::schools($record, $grounds)];
+    }
+
+    /**
+     * All of it but the schools, which take as long as the rest.
+     *
+     * @return array<string, mixed> lengths m, gains in the scoring's unit
+     */
+    public static function withoutSchools(FittingRecord $record): array
+    {
+        return self::from($record, Grounds::of($record));
+    }
+
+    /**
+     * The pick under each school and each screening policy alone.
+     *
+     * @return array{policies: list<array{name: string, label: string}>, rows: list<array<string, mixed>>, unanimous: bool,
+     *   picks: array<string, int>}
+     */
+    public static function schoolsOf(FittingRecord $record): array
+    {
+        return self::schools($record, Grounds::of($record));
+    }
+
+    /** @return array<string, mixed> */
+    private static function from(FittingRecord $record, Grounds $grounds): array
+    {
         $advice = $grounds->advice();
         $search = $grounds->search;
         [$days, $failures] = $search === null ? [[], []] : self::days($record, $search, $advice);
 
         return AdviceReport::toArray($advice, $record, [...$grounds->failures, ...$failures]) + [
-            'schools' => self::schools($record, $grounds),
             'worth' => $search === null ? null : self::worth($record, $search, $advice),
             'days' => $days,
             'calibration' => $record->calibration?->toArrays() ?? [],
@@ -74,6 +102,14 @@ final class DecideReport
         $picks = [];
         $columns = [];
         foreach ($policies as $name) {
+            // Two policies that count the same shots the same way judge the same.
+            foreach ($columns as $like => $column) {
+                if (self::countAlike($record->sets(Screening::named($like)), $record->sets(Screening::named($name)))) {
+                    $columns[$name] = $column;
+
+                    continue 2;
+                }
+            }
             $grounds = $name === $record->screening->name ? $now : Grounds::of($record, Screening::named($name));
             $columns[$name] = [
                 $grounds->sets, $grounds->draws,
@@ -121,6 +157,21 @@ final class DecideReport
             ),
             'rows' => $rows, 'unanimous' => count($picks) === 1, 'picks' => $picks,
         ];
+    }
+
+    /**
+     * @param  array<string, ShotSet>  $a
+     * @param  array<string, ShotSet>  $b
+     */
+    private static function countAlike(array $a, array $b): bool
+    {
+        foreach ($a as $tag => $set) {
+            if (! isset($b[$tag]) || $set->isRobust() !== $b[$tag]->isRobust() || $set->shots !== $b[$tag]->shots) {
+                return false;
+            }
+        }
+
+        return count($a) === count($b);
     }
 
     /**

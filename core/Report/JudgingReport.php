@@ -10,6 +10,7 @@ use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\LiveVerdict;
 use MintCarry\Core\Fitting\PosteriorDraws;
+use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Verdict;
 use MintCarry\Core\Fitting\Wanted;
@@ -163,8 +164,10 @@ final readonly class JudgingReport
             'flips' => $benchmarkSet === null
                     ? []
                     : LiveVerdict::flips(
-                        $this->record->listed($benchmarkSet->tag), $this->record->listed($tag), $this->record->screening,
-                        Wanted::of($this->record->brief, $this->record->hand),
+                        fn (Screening $policy): array => [
+                            $this->record->sets($policy)[$benchmarkSet->tag] ?? null, $this->record->sets($policy)[$tag] ?? null,
+                        ],
+                        $this->record->screening, Wanted::of($this->record->brief, $this->record->hand),
                     ),
             'delivery' => $e === null
                     ? []

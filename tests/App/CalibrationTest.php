@@ -5,6 +5,8 @@ declare(strict_types=1);
 use App\Fittings\Calibrations;
 use App\Models\Shot;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Launch;
 
@@ -112,4 +114,43 @@ it('does not take the calibration of before for that of now within a process', f
     ($this->seen)(5, 0.05)->assertCreated();
     expect(Calibrations::of($this->case))->not->toBe($before)
         ->and(Calibrations::of($this->case))->toBe(Calibrations::of($this->case));
+});
+
+it('gives a fitting of many shots the same figures from kept flights as from flown ones, and flies anew what was changed', function (): void {
+    $url = "api/fittings/{$this->case->id}";
+    $trial = $this->postJson("{$url}/trials", ['setupId' => $this->a->id])->assertCreated()->json('running.id');
+    $breeze = ['windMps' => 6.2, 'windFromDeg' => 30, 'temperatureC' => 12, 'altitudeM' => 40];
+    $this->putJson("api/trials/{$trial}/open-air", ['openAir' => $breeze])->assertOk();
+    // Some measured their carry, some nothing but a ball speed, some were hit in the wind.
+    DB::statement("INSERT INTO shots (studio_id, fitting_id, setup_id, trial_id, source, sequence, shot_key, measured, typed, flags, created_at, updated_at)
+        SELECT s.studio_id, s.fitting_id, s.id, IF(q.seq MOD 3, NULL, {$trial}), 'monitor', q.seq, MD5(q.seq), CASE q.seq MOD 7
+            WHEN 0 THEN JSON_OBJECT('ballSpeedMps', 60 + q.seq MOD 11)
+            WHEN 1 THEN JSON_OBJECT('ballSpeedMps', 60.25 + q.seq MOD 11, 'launchDeg', 12, 'spinRpm', 2500, 'carryM', 190 + q.seq MOD 20)
+            ELSE JSON_OBJECT('ballSpeedMps', 60.1 + q.seq MOD 13, 'launchDeg', 10 + q.seq MOD 5, 'spinRpm', 2000 + q.seq MOD 900,
+                'directionDeg', 0.5 * (q.seq MOD 3), 'spinAxisDeg', 0.75 * (q.seq MOD 9), 'sideM', 3)
+            END, '{}', '[]', NOW(), NOW() FROM setups s JOIN seq_1_to_2100 q WHERE s.id = {$this->a->id}");
+    $look = fn (): array => array_map(
+        fn (string $what): mixed => $this->getJson("{$url}/{$what}")->assertOk()->json(), ['comparison', 'judging'],
+    );
+    config(['mintcarry.draws_store' => 'null', 'cache.stores.null' => ['driver' => 'null']]);
+    $flown = $look();
+    config(['mintcarry.draws_store' => 'kept', 'cache.stores.kept' => ['driver' => 'array', 'serialize' => true]]);
+    expect($look())->toEqual($flown)
+        ->and(Cache::store('kept')->get("flown:{$this->case->id}"))->toBeArray()
+        ->and($look())->toEqual($flown);
+    // One shot out, the wind of the trial changed, the air of the brief: each is there at the next look.
+    $steps = [
+        fn () => $this->patchJson('api/shots/'.Shot::query()->where('fitting_id', $this->case->id)->value('id'), ['leftOut' => ['reason' => 'mishit']]),
+        fn () => $this->putJson("api/trials/{$trial}/open-air", ['openAir' => ['windMps' => 2] + $breeze]),
+        fn () => DB::table('shots')->where('sequence', 50)->update(['measured' => '{"ballSpeedMps":75,"launchDeg":14,"spinRpm":2100}']),
+    ];
+    $last = $flown;
+    foreach ($steps as $step) {
+        $step();
+        $now = $look();
+        config(['mintcarry.draws_store' => 'null']);
+        expect($now)->toEqual($look())->not->toEqual($last);
+        config(['mintcarry.draws_store' => 'kept']);
+        $last = $now;
+    }
 });

@@ -68,7 +68,7 @@ it('answers the demo as it says, on every screen', function (): void {
         foreach (
             [
                 '', '/bay', '/brief/changes', '/log', '/held', '/shots', '/files', '/comparison', '/judging', '/finder?only=all',
-                '/advice', '/grounds', '/decisions', '/file',
+                '/advice', '/grounds', '/schools', '/decisions', '/file',
             ] as $what
         ) {
             $this->getJson("api/fittings/{$fitting->id}{$what}")->assertOk();

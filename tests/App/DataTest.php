@@ -103,7 +103,7 @@ it('erases a person from every corner, and keeps what was hit', function (): voi
     }
     expect(Shot::query()->count())->toBe(17)->and(Setup::query()->count())->toBe(2)->and(is_file($live))->toBeFalse();
     // Every screen of what is left opens, with the same figures.
-    foreach (['', '/bay', '/shots', '/judging', '/judge', '/advice', '/grounds', '/decisions', '/log', '/file', '/brief/changes', '/held'] as $what) {
+    foreach (['', '/bay', '/shots', '/judging', '/judge', '/advice', '/grounds', '/schools', '/decisions', '/log', '/file', '/brief/changes', '/held'] as $what) {
         $this->getJson($this->url.$what)->assertOk();
     }
     $now = $this->getJson("{$this->url}/comparison")->assertOk()->json();

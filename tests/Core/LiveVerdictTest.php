@@ -152,17 +152,14 @@ it('tells under which policy the declared verdict would be another, and no polic
     $a = $rows([200.0, 201.0, 199.0, 200.0, 202.0, 198.0, 201.0, 200.0]);
     // Eight long ones, and two that were left out and would take the lead away.
     $b = $rows([222.0, 223.0, 221.0, 222.0, 224.0, 220.0, 223.0, 222.0, 150.0, 140.0], [8, 9]);
-    $flips = LiveVerdict::flips($a, $b, Screening::named('flagged'), Wanted::of(new Brief(scoring: Scoring::Longest->value)));
-    expect(array_column($flips, 'policy'))->toBe([Screening::named('all')->label()])
-        ->and($flips[0]['verdict'])->not->toBe(Verdict::Better)
-        ->and(
-            LiveVerdict::flips(
-                $a, $rows([222.0, 223.0, 221.0, 222.0, 224.0, 220.0, 223.0, 222.0]), Screening::named('flagged'),
-                Wanted::of(new Brief(scoring: Scoring::Longest->value)),
-            ),
-        )
-        ->toBe([])
-        ->and(LiveVerdict::flips($a, $rows([222.0, 223.0]), Screening::named('flagged'), Wanted::of(new Brief(scoring: Scoring::Longest->value))))->toBe([]);
+    $flips = fn (array $its): array => LiveVerdict::flips(
+        fn (Screening $policy): array => [$policy->of('', $a), $policy->of('', $its)], Screening::named('flagged'),
+        Wanted::of(new Brief(scoring: Scoring::Longest->value)),
+    );
+    expect(array_column($flips($b), 'policy'))->toBe([Screening::named('all')->label()])
+        ->and($flips($b)[0]['verdict'])->not->toBe(Verdict::Better)
+        ->and($flips($rows([222.0, 223.0, 221.0, 222.0, 224.0, 220.0, 223.0, 222.0])))->toBe([])
+        ->and($flips($rows([222.0, 223.0])))->toBe([]);
 });
 
 it('calls the same what stays within what is worth telling, and says how many shots are missing only while it is open', function (): void {

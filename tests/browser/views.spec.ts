@@ -104,6 +104,27 @@ test('every shot that counts is on the landing map, and those left out are open'
     await accessible(page);
 });
 
+test('no screen asks again for what it has, while nobody does anything', async ({ page }) => {
+    await signIn(page);
+    await open(page, 'Imke', 'Brief');
+    let asked: string[] = [];
+    page.on('request', (r) => r.url().includes('/api/') && asked.push(r.url().replace(/^.*\/api\//, '')));
+    for (const step of ['Bench', 'Bay', 'Shots', 'Compare', 'Finder', 'Decide', 'Sheet', 'Brief']) {
+        asked = [];
+        await page
+            .getByRole('navigation', { name: 'Steps' })
+            .getByRole('link', { name: new RegExp(`^${step}`) })
+            .click();
+        // Quiet for two seconds: whatever it wanted to know has come, and it does not begin anew.
+        let known = -1;
+        for (let i = 0; i < 10 && known !== asked.length; i++) {
+            known = asked.length;
+            await page.waitForTimeout(2000);
+        }
+        expect(asked.length, `${step} asks on and on: ${asked.slice(-6).join(', ')}`).toBe(known);
+    }
+});
+
 test('a fitting without shots says so on every step, without an error', async ({ page }) => {
     const errors = watch(page);
     await signIn(page);

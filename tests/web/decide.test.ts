@@ -41,7 +41,7 @@ const grounds = (more: Partial<Grounds>): Grounds =>
 
 test('schools that agree are called unanimous, others are named with what it hangs on', () => {
     const same = [0, 1, 2].map(() => ['B', 'B', 'B', 'B']);
-    expect(schoolsText(grounds({ schools: { policies: POLICIES, rows: rows(same), unanimous: true, picks: { B: 12 } } }))).toBe(
+    expect(schoolsText({ policies: POLICIES, rows: rows(same), unanimous: true, picks: { B: 12 } })).toBe(
         'Unanimous: every school picks B, whichever shots count.',
     );
     const split = [
@@ -49,7 +49,7 @@ test('schools that agree are called unanimous, others are named with what it han
         ['A', 'A', 'A', 'A'],
         ['B', 'B', 'B', 'B'],
     ];
-    expect(schoolsText(grounds({ schools: { policies: POLICIES, rows: rows(split), unanimous: false, picks: { B: 7, A: 5 } } }))).toBe(
+    expect(schoolsText({ policies: POLICIES, rows: rows(split), unanimous: false, picks: { B: 7, A: 5 } })).toBe(
         '“fewest strokes” picks B; “straightest” A. Counting “best 6 of 8” would turn the pick to A: it hangs on which shots count.',
     );
 });

@@ -82,11 +82,15 @@ use App\Contract\Shape;
     ]),
 ]
 #[
+    Shape('Schools', [
+        'policies' => '{ name: string; label: string }[]', 'rows' => 'SchoolRow[]', 'unanimous' => 'boolean',
+        'picks' => 'Record<string, number>',
+    ]),
+]
+#[
     Shape(
         'Grounds',
         [
-            'schools' => '{ policies: { name: string; label: string }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, '
-                .'number> }',
             'worth' => 'Worth | null', 'days' => 'OtherDay[]', 'calibration?' => 'MonitorVisit[]',
             'confirm' => 'ConfirmRun | null',
         ],
@@ -104,7 +108,7 @@ use App\Contract\Shape;
     Shape(
         'Proof',
         [
-            'brief?' => 'Brief',
+            'schools' => 'Schools', 'brief?' => 'Brief',
         ],
         about: 'What a decision rested on when it was locked.', of: 'Grounds',
     ),

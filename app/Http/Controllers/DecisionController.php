@@ -41,21 +41,22 @@ final class DecisionController
         return response()->json(FailureLog::noted(AdviceReport::of((new FittingLoader($fitting))->record()), $fitting));
     }
 
-    /** The advice with all that it rests on, and the confirm run. */
+    /** The advice with what it rests on, and the confirm run; the schools are asked for by themselves. */
     #[OA\Get(path: '/api/fittings/{fitting}/grounds', operationId: 'decision.grounds', summary: 'The advice with all that it rests on',
         responses: [new Answer('Grounds')])]
     public function grounds(Fitting $fitting): JsonResponse
     {
-        return response()->json(self::groundsOf($fitting));
+        $judged = new FittingLoader($fitting);
+        $report = FailureLog::noted(DecideReport::withoutSchools($judged->record()), $fitting);
+
+        return response()->json($report + ['confirm' => ConfirmState::of($judged)]);
     }
 
-    /** @return array<string, mixed> */
-    private static function groundsOf(Fitting $fitting): array
+    #[OA\Get(path: '/api/fittings/{fitting}/schools', operationId: 'decision.schools', summary: 'The pick under each school and screening policy',
+        responses: [new Answer('Schools')])]
+    public function schools(Fitting $fitting): JsonResponse
     {
-        $judged = new FittingLoader($fitting);
-        $report = FailureLog::noted(DecideReport::of($judged->record()), $fitting);
-
-        return $report + ['confirm' => ConfirmState::of($judged)];
+        return response()->json(DecideReport::schoolsOf((new FittingLoader($fitting))->record()));
     }
 
     #[
@@ -146,7 +147,9 @@ final class DecisionController
         $fitting = $decision->fitting;
         self::requireLatest($fitting, $decision);
         $user = self::user($request);
-        $proof = self::groundsOf($fitting) + ['brief' => $fitting->brief()->toArray()];
+        $judged = new FittingLoader($fitting);
+        $report = FailureLog::noted(DecideReport::of($judged->record()), $fitting);
+        $proof = $report + ['confirm' => ConfirmState::of($judged)] + ['brief' => $fitting->brief()->toArray()];
         // The journal says that it was locked, and cannot take it back: a lock is no tracked change.
         $this->journal->record(
             $fitting, $user, "locked the decision for {$decision->setup->tag} as version {$decision->number}",

@@ -125,7 +125,7 @@ if ($want('lists')) {
     $time('any fitting, compare', '/api/fittings/5001/comparison', 5);
 }
 if ($want('big')) {
-    foreach (['', '/bay', '/shots?newest=300', '/shots?each=250', '/shots', '/log', '/comparison', '/judging', '/judge', '/grounds', '/advice', '/decisions', '/file', '/shots.csv'] as $screen) {
+    foreach (['', '/bay', '/shots?newest=300', '/shots?each=250', '/shots', '/log', '/comparison', '/judging', '/judge', '/grounds', '/schools', '/advice', '/decisions', '/file', '/shots.csv'] as $screen) {
         $time("fitting of 20 000 shots{$screen}", "/api/fittings/1{$screen}", 2);
     }
 }

@@ -16,6 +16,8 @@
     }: { title: string; name: string; head: string[]; rows: (string | number)[][]; children: Snippet } = $props();
     let box = $state<HTMLElement | null>(null);
     let problem = $state('');
+    /** The table is made when somebody looks at it: of a thousand shots it costs more than the picture. */
+    let open = $state(false);
 
     async function take(kind: 'png' | 'svg' | 'csv') {
         problem = '';
@@ -44,22 +46,22 @@
     </div>
     <div bind:this={box}>{@render children()}</div>
     {#if problem}<p class="warn">{problem}</p>{/if}
-    <details class="no-print">
+    <details class="no-print" bind:open>
         <summary class="small">Table behind it</summary>
-        <Scroll label="{title}, figures" height="high" framed>
-            <table>
-                <thead
-                    ><tr
-                        >{#each head as h, i (i)}<th>{h}</th>{/each}</tr
-                    ></thead
-                >
-                <tbody
-                    >{#each rows as row, i (i)}<tr
-                            >{#each row as cell, j (j)}<td>{cell}</td>{/each}</tr
-                        >{/each}</tbody
-                >
-            </table>
-        </Scroll>
+        {#if open}<Scroll label="{title}, figures" height="high" framed>
+                <table>
+                    <thead
+                        ><tr
+                            >{#each head as h, i (i)}<th>{h}</th>{/each}</tr
+                        ></thead
+                    >
+                    <tbody
+                        >{#each rows as row, i (i)}<tr
+                                >{#each row as cell, j (j)}<td>{cell}</td>{/each}</tr
+                            >{/each}</tbody
+                    >
+                </table>
+            </Scroll>{/if}
     </details>
 </section>
 

@@ -19,7 +19,8 @@
         shots = $bindable(),
         onchange,
         only = null,
-    }: { fitting: Fitting; shots: Shot[]; onchange: () => void; only?: string[] | null } = $props();
+        room = ROOM,
+    }: { fitting: Fitting; shots: Shot[]; onchange: () => void; only?: string[] | null; room?: number } = $props();
     const COLUMNS = [
         'carryM',
         'totalM',
@@ -65,7 +66,7 @@
             >
         </thead>
         <tbody>
-            {#each rows.slice(-ROOM).reverse() as shot (shot.id)}
+            {#each rows.slice(-room).reverse() as shot (shot.id)}
                 <tr class:out={shot.leftOut}>
                     <td>{shot.sequence}</td>
                     <td><Glyph tag={tagOf.get(shot.setupId) ?? '?'} r={8} open={!!shot.leftOut} /></td>
@@ -124,8 +125,8 @@
     </table>
 </Scroll>
 <p class="small">
-    Slanted figures were computed by the flight model, not measured.{#if all > Math.min(ROOM, rows.length)}
-        {Math.min(ROOM, rows.length)} of {all.toLocaleString('en')} shots are listed; all of them count.{/if}
+    Slanted figures were computed by the flight model, not measured.{#if all > Math.min(room, rows.length)}
+        {Math.min(room, rows.length)} of {all.toLocaleString('en')} shots are listed; all of them count.{/if}
 </p>
 
 <style>

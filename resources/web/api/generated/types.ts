@@ -446,7 +446,6 @@ export interface Grounds {
     simulatedShots: number;
     failures?: Failure[];
     setups: Judgement[];
-    schools: { policies: { name: string; label: string; }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, number>; };
     worth: Worth | null;
     days: OtherDay[];
     calibration?: MonitorVisit[];
@@ -868,11 +867,11 @@ export interface Proof {
     simulatedShots: number;
     failures?: Failure[];
     setups: Judgement[];
-    schools: { policies: { name: string; label: string; }[]; rows: SchoolRow[]; unanimous: boolean; picks: Record<string, number>; };
     worth: Worth | null;
     days: OtherDay[];
     calibration?: MonitorVisit[];
     confirm: ConfirmRun | null;
+    schools: Schools;
     brief?: Brief;
 }
 
@@ -948,6 +947,13 @@ export interface SchoolRow {
     unit: string;
     declared: boolean;
     cells: (SchoolCell | null)[];
+}
+
+export interface Schools {
+    policies: { name: string; label: string; }[];
+    rows: SchoolRow[];
+    unanimous: boolean;
+    picks: Record<string, number>;
 }
 
 export type Scoring = 'fewest strokes' | 'straightest' | 'longest' | 'guarded height' | 'running' | 'feel first' | 'own weights';

@@ -6,7 +6,7 @@
     import Outline from '../../parts/Outline.svelte';
     import ShotTable from '../../parts/ShotTable.svelte';
     import { loadFitting } from '../../lib/session.svelte';
-    import { Compared, DRAWN } from './compare.svelte';
+    import { Compared, DRAWN, LISTED } from './compare.svelte';
     import Differences from './Differences.svelte';
     import LikeForLike from './LikeForLike.svelte';
     import OffCentre from './OffCentre.svelte';
@@ -93,6 +93,7 @@
                 {fitting}
                 bind:shots={compared.shots}
                 only={columns}
+                room={LISTED}
                 onchange={() => void Promise.all([compared.load(), loadFitting(params.id)])}
             />
         {:else if !compared.problem}

@@ -12,7 +12,8 @@ const MOST = 6;
 const MANY = 1000;
 
 /** So many shots of a setup are drawn and listed; every one of them is in the figures. */
-export const DRAWN = 250;
+export const DRAWN = 150;
+export const LISTED = 120;
 
 export class Compared {
     comparison = $state<Comparison | null>(null);

@@ -1,8 +1,9 @@
 <script lang="ts">
+    import { untrack } from 'svelte';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import { ApiError, get, patch, post } from '../../api/client';
-    import type { Advice, Decision, DecisionWithProof, Fitting, Found, Grounds } from '../../api/generated/types';
+    import type { Advice, Decision, DecisionWithProof, Fitting, Found, Grounds, Schools as SchoolsAnswer } from '../../api/generated/types';
     import Failures from '../../parts/Failures.svelte';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
@@ -43,6 +44,8 @@
     /** The pick and its figures, which are there before the schools, the days and what it is worth to buy. */
     let first = $state<Advice | null>(null);
     const whole = $derived<Grounds | null>(kept?.proof ?? now);
+    let schoolsNow = $state<SchoolsAnswer | null>(null);
+    const schools = $derived(kept?.proof?.schools ?? schoolsNow);
     const advice = $derived<Advice | null>(whole ?? first);
     let found = $state<Found | null>(null);
     let decisions = $state<Decision[]>([]);
@@ -53,6 +56,7 @@
 
     const scale = (a: Advice, d: number) => (a.unit === 'm' ? d : 1);
     async function load() {
+        let picks: Promise<void> | undefined;
         const answer = await reading.load(async () => {
             const before = get<Decision[]>(`fittings/${params.id}/decisions`);
             if (!reading.value) {
@@ -60,14 +64,27 @@
                 choice = choice || first.pick;
             }
             decisions = await before;
+            picks = get<SchoolsAnswer>(`fittings/${params.id}/schools`).then(
+                (schools) => void (schoolsNow = schools),
+                (e) => sending.fail(e),
+            );
             return get<Grounds>(`fittings/${params.id}/grounds`);
         });
         if (!answer) return;
         choice = choice || answer.pick;
+        await picks;
         // What nobody hit belongs to the finder: told beside, when it is there.
         if (answer.basis === 'models') found = await get<Found>(`fittings/${params.id}/finder`).catch(() => null);
     }
-    $effect(() => void load());
+    // Once for each fitting: what it brings must not make it ask again.
+    $effect(() => {
+        void params.id;
+        untrack(() => {
+            reading.forget();
+            [first, schoolsNow, found, kept, choice] = [null, null, null, null, ''];
+            void load();
+        });
+    });
     async function save(event: SubmitEvent, setupId: number) {
         event.preventDefault();
         await sending.send(async () => {
@@ -133,8 +150,11 @@
                 </p>{/if}
             <div class="grounds">
                 <div class="stack">
-                    {#if !whole}<Outline what="Weighing schools and other days …" blocks={['table']} />{/if}
-                    {#if whole && whole.setups.length > 1}<Schools grounds={whole} />{/if}
+                    {#if !whole || (!schools && whole.setups.length > 1)}<Outline
+                            what="Weighing schools and other days …"
+                            blocks={['table']}
+                        />
+                    {:else if schools && whole.setups.length > 1}<Schools {schools} pick={whole.pick} />{/if}
                     {#if whole?.days.length}<Days grounds={whole} {units} />
                         {#if windText(whole, fitting)}<p>{windText(whole, fitting)}</p>{/if}{/if}
                 </div>

@@ -1,32 +1,31 @@
 <script lang="ts">
-    import type { Grounds } from '../../api/generated/types';
+    import type { Schools } from '../../api/generated/types';
     import Glyph from '../../parts/Glyph.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { schoolsText, SHORT_POLICY } from './sentences';
 
-    let { grounds }: { grounds: Grounds } = $props();
+    let { schools, pick }: { schools: Schools; pick: string } = $props();
 </script>
 
 <section>
     <h2>Who would pick what</h2>
-    <p>{schoolsText(grounds)}</p>
+    <p>{schoolsText(schools)}</p>
     <Scroll label="Picks by school and by which shots count">
         <table>
             <thead>
                 <tr
-                    ><th>Best at</th>{#each grounds.schools.policies as p, i (p.name)}<th class:now={i === 0}
-                            >{SHORT_POLICY[p.name] ?? p.name}</th
+                    ><th>Best at</th>{#each schools.policies as p, i (p.name)}<th class:now={i === 0}>{SHORT_POLICY[p.name] ?? p.name}</th
                         >{/each}</tr
                 >
             </thead>
             <tbody>
-                {#each grounds.schools.rows as row (row.scoring)}
+                {#each schools.rows as row (row.scoring)}
                     <tr class:declared={row.declared}>
                         <td
                             >{row.scoring}{#if row.declared}<small>the brief’s</small>{/if}</td
                         >
                         {#each row.cells as cell, i (i)}
-                            <td class:other={cell !== null && cell.pick !== grounds.pick}>
+                            <td class:other={cell !== null && cell.pick !== pick}>
                                 {#if cell}<Glyph tag={cell.pick} r={9} />{#if cell.ties.length}<small>≈ {cell.ties.join(' ')}</small
                                         >{:else}<small>alone</small>{/if}{:else}–{/if}
                             </td>

@@ -5,6 +5,7 @@ import type {
     Fitting,
     Found,
     Grounds,
+    Schools,
     Judgement,
     TieBreak,
     UnitChoice,
@@ -180,13 +181,13 @@ export function notHitText(advice: Advice, found: Found): string {
 }
 
 /** Unanimous, or what the disagreement is about. */
-export function schoolsText(g: Grounds): string {
-    const main = g.schools.rows.find((r) => r.declared) ?? g.schools.rows[0];
+export function schoolsText(s: Schools): string {
+    const main = s.rows.find((r) => r.declared) ?? s.rows[0];
     const now = main?.cells[0];
     if (!main || !now) return 'The benchmark has no shot that counts under this policy.';
-    if (g.schools.unanimous) return `Unanimous: every school picks ${now.pick}, whichever shots count.`;
+    if (s.unanimous) return `Unanimous: every school picks ${now.pick}, whichever shots count.`;
     const out: string[] = [];
-    const others = g.schools.rows.filter((r) => r !== main && r.cells[0] && r.cells[0].pick !== now.pick);
+    const others = s.rows.filter((r) => r !== main && r.cells[0] && r.cells[0].pick !== now.pick);
     const byPick = new Map<string, string[]>();
     for (const r of others) byPick.set(r.cells[0]!.pick, [...(byPick.get(r.cells[0]!.pick) ?? []), r.scoring]);
     if (byPick.size)
@@ -194,10 +195,10 @@ export function schoolsText(g: Grounds): string {
             `“${main.scoring}” picks ${now.pick}; ${[...byPick].map(([tag, who]) => `${list(who.map((w) => `“${w}”`))} ${tag}`).join(', ')}.`,
         );
     else out.push(`With the shots that count now every school picks ${now.pick}.`);
-    const turned = g.schools.policies.filter((_, i) => i > 0 && main.cells[i] && main.cells[i]!.pick !== now.pick);
+    const turned = s.policies.filter((_, i) => i > 0 && main.cells[i] && main.cells[i]!.pick !== now.pick);
     out.push(
         turned.length
-            ? `Counting ${list(turned.map((p) => `“${SHORT_POLICY[p.name] ?? p.name}”`))} would turn the pick to ${list([...new Set(turned.map((p) => main.cells[g.schools.policies.indexOf(p)]!.pick))])}: it hangs on which shots count.`
+            ? `Counting ${list(turned.map((p) => `“${SHORT_POLICY[p.name] ?? p.name}”`))} would turn the pick to ${list([...new Set(turned.map((p) => main.cells[s.policies.indexOf(p)]!.pick))])}: it hangs on which shots count.`
             : 'Which shots count does not turn it.',
     );
     return out.join(' ');
