@@ -20,6 +20,9 @@ final readonly class ShotSet
     /** @var ArrayObject<string, Summary|null> by measure */
     private ArrayObject $summed;
 
+    /** @var ArrayObject<string, array<int, self>> the visits, once they were asked for */
+    private ArrayObject $parts;
+
     /**
      * @param  list<LaunchShot>  $shots
      * @param  list<int>  $visits  on which visit each was hit; empty: all on one
@@ -30,16 +33,36 @@ final readonly class ShotSet
         $values = new ArrayObject;
         /** @var ArrayObject<string, Summary|null> $summaries */
         $summaries = new ArrayObject;
-        [$this->known, $this->summed] = [$values, $summaries];
+        /** @var ArrayObject<string, array<int, self>> $parts */
+        $parts = new ArrayObject;
+        [$this->known, $this->summed, $this->parts] = [$values, $summaries, $parts];
     }
 
     /** @return array<int, self> the shots of each visit, by its number */
     public function byVisit(): array
     {
-        $all = array_unique($this->visits);
-        if (count($all) === 1 && count($this->visits) === count($this->shots)) {
-            return [array_values($all)[0] => $this];
+        $first = $this->visits[0] ?? null;
+        if ($first !== null && count($this->visits) === count($this->shots) && $this->isAllOf($first)) {
+            return [$first => $this];
         }
+
+        return $this->parts['visits'] ??= $this->divided();
+    }
+
+    private function isAllOf(int $visit): bool
+    {
+        foreach ($this->visits as $one) {
+            if ($one !== $visit) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @return array<int, self> */
+    private function divided(): array
+    {
         $shots = [];
         foreach ($this->shots as $i => $shot) {
             $shots[$this->visits[$i] ?? 0][] = $shot;
