@@ -13,6 +13,7 @@ use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\FinderController;
 use App\Http\Controllers\FittingController;
 use App\Http\Controllers\FittingFileController;
+use App\Http\Controllers\HandController;
 use App\Http\Controllers\HeadController;
 use App\Http\Controllers\HeldShotController;
 use App\Http\Controllers\ImportController;
@@ -22,6 +23,7 @@ use App\Http\Controllers\LogController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PlayerController;
+use App\Http\Controllers\PracticeController;
 use App\Http\Controllers\RackController;
 use App\Http\Controllers\RackFileController;
 use App\Http\Controllers\ScreenController;
@@ -94,6 +96,7 @@ Route::prefix('api')->group(function (): void {
         });
         Route::get('fittings', [FittingController::class, 'index']);
         Route::post('fittings', [FittingController::class, 'store']);
+        Route::post('practice', [PracticeController::class, 'store']);
 
         Route::prefix('fittings/{fitting}')->middleware('can:use,fitting')->group(function (): void {
             Route::get('/', [FittingController::class, 'show']);
@@ -105,9 +108,13 @@ Route::prefix('api')->group(function (): void {
             Route::get('bay', [BayController::class, 'show']);
             Route::post('trials', [TrialController::class, 'store']);
             Route::post('trials/end', [TrialController::class, 'end']);
+            Route::get('truth', [PracticeController::class, 'truth'])->middleware(Heavy::class);
+            Route::get('hand', [HandController::class, 'show']);
+            Route::post('hand/turned', [HandController::class, 'turned'])->middleware(Heavy::class);
             Route::post('visits', [VisitController::class, 'store']);
             Route::post('blind', [BlindController::class, 'begin']);
             Route::post('blind/next', [BlindController::class, 'next']);
+            Route::post('blind/set', [BlindController::class, 'set']);
             Route::post('blind/reveal', [BlindController::class, 'reveal']);
             Route::get('blind/hand', [BlindController::class, 'hand']);
             Route::get('log', [LogController::class, 'index']);
@@ -147,6 +154,7 @@ Route::prefix('api')->group(function (): void {
         Route::patch('trials/{trial}', [TrialController::class, 'update'])->can('use', 'trial');
         Route::put('trials/{trial}/open-air', [TrialController::class, 'openAir'])->can('use', 'trial');
         Route::post('trials/{trial}/ratings', [TrialController::class, 'rate'])->can('use', 'trial');
+        Route::post('trials/{trial}/guess', [TrialController::class, 'guess'])->can('use', 'trial');
         Route::post('log/{entry}/undo', [LogController::class, 'undo'])->can('use', 'entry');
         Route::patch('setups/{setup}/shelf', [SetupController::class, 'shelve'])->can('use', 'setup');
         Route::get('held/{held}', [HeldShotController::class, 'show'])->can('use', 'held');

@@ -73,7 +73,7 @@ final class FittingLoader
                 'simulated' => $row->source === 'simulated', 'visit' => $by->visitOfTrial($trialId ?? 0) ?? $last,
             ];
         }
-        foreach ($fitting->setups()->get() as $setup) {
+        foreach ($fitting->setups()->with(Setup::MADE_OF)->get() as $setup) {
             $this->setups[$setup->id] = $setup;
             $this->shots[$setup->id] = $list = $shots[$setup->id] ?? [];
             $set = $policy->of($setup->tag, $list);

@@ -10,12 +10,15 @@ use App\Models\Fitting;
 use App\Models\Shot;
 use App\Models\Trial;
 use Illuminate\Support\Collection;
+use MintCarry\Core\Fitting\BlindGuess;
 use MintCarry\Core\Fitting\LiveVerdict;
+use MintCarry\Core\Fitting\MeanFlight;
 use MintCarry\Core\Fitting\Repeat;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Verdict;
 use MintCarry\Core\Fitting\Wanted;
+use MintCarry\Core\Judging\SpeedSince;
 use MintCarry\Core\Judging\Verdicts;
 use MintCarry\Core\Judging\Withheld;
 use MintCarry\Core\Launch\LaunchShot;
@@ -28,9 +31,12 @@ final readonly class BayFigures
 {
     private const DRIFT = 400;
 
+    /** Sides of the benchmark's shots that a strip above the map shows. */
+    private const SIDES = 60;
+
     private const MEANS = [
         Measure::Carry, Measure::Total, Measure::Side, Measure::BallSpeed, Measure::LaunchAngle, Measure::Spin, Measure::Apex,
-        Measure::ClubSpeed,
+        Measure::ClubSpeed, Measure::StrikeToe, Measure::StrikeHigh,
     ];
 
     /** @param  bool  $secret  is it a blind trial that goes on: then nothing may tell which setup it is */
@@ -83,6 +89,76 @@ final readonly class BayFigures
         $words = Verdicts::among($sets, $this->judged->benchmark, $this->wanted(), $this->judged->speedsInOrder());
 
         return [array_map(JudgingReport::verdict(...), $words->of[$tag] ?? []), $words->withheld[$tag] ?? null];
+    }
+
+    /**
+     * Where the trial and the benchmark land, and how their mean balls fly; nothing of what is secret but its own shots.
+     *
+     * @return array{trial: array<string, mixed>|null, benchmark: array<string, mixed>|null}
+     */
+    public function pattern(): array
+    {
+        $of = function (?ShotSet $set): ?array {
+            if ($set === null || $set->count() === 0) {
+                return null;
+            }
+
+            return [
+                'ellipse' => $set->ellipse(), 'sideM' => $set->summary(Measure::Side)?->mean, 'carryM' => $set->summary(Measure::Carry)?->mean,
+                'sides' => array_slice($set->values(Measure::Side), -self::SIDES),
+                'path' => MeanFlight::of($set, $this->judged->calibrations->bay->flight),
+            ];
+        };
+
+        return ['trial' => $of($this->ofTrial()), 'benchmark' => $of($this->benchmark())];
+    }
+
+    /** @return array{byMps: float, trial: int|null}|null how much faster or slower the player swings now on this visit, since which trial */
+    public function speedSince(): ?array
+    {
+        $speeds = $this->secret ? [] : $this->judged->speedsInOrder();
+        $found = SpeedSince::of(array_column($speeds, 'speedMps'));
+
+        return $found === null ? null : ['byMps' => $found->byMps, 'trial' => $speeds[$found->at]['trial']];
+    }
+
+    /**
+     * What a revealed blind trial said, by its own shots alone: each setting against the benchmark where that was among them, else against
+     * the first of the trail.
+     *
+     * @param  array<int, Trial>  $trials
+     * @return array{order: list<string>, against: string, verdicts: list<array{tag: string, name: string, verdict: Verdict}>,
+     *   guess: array{right: int, of: int, p: float, better: bool, canTell: bool}|null}
+     */
+    public function revealed(Blind $blind, array $trials): array
+    {
+        $its = array_values(array_filter($trials, static fn (Trial $t): bool => $t->blind_id === $blind->id));
+        $ids = array_values(array_unique($blind->setups));
+        sort($ids);
+        $against = in_array($this->fitting->benchmark_setup_id, $ids, true) ? (int) $this->fitting->benchmark_setup_id : $ids[0];
+        $mine = array_column($its, 'id');
+        $set = fn (int $id): ShotSet => $this->fitting->policy()->of($this->judged->setups[$id]->tag, array_values(array_filter(
+            $this->judged->shots[$id] ?? [], static fn (array $s): bool => in_array($s['trial'], $mine, true),
+        )));
+        $verdicts = [];
+        foreach (array_diff($ids, [$against]) as $id) {
+            foreach (LiveVerdict::of($set($against), $set($id), $this->wanted(), onlyDeclared: true) as $v) {
+                $verdicts[] = ['tag' => $this->judged->setups[$id]->tag, 'name' => $v->name, 'verdict' => $v->verdict];
+            }
+        }
+        $guess = BlindGuess::of(
+            $ids, array_map(static fn (Trial $t): int => $t->setup_id, $its),
+            array_map(static fn (Trial $t): ?int => $t->guess_setup_id, $its),
+        );
+
+        return [
+            'order' => array_map(static fn (Trial $t): string => $t->setup->tag, $its),
+            'against' => $this->judged->setups[$against]->tag, 'verdicts' => $verdicts,
+            'guess' => $guess === null ? null : [
+                'right' => $guess->right, 'of' => $guess->of, 'p' => $guess->p, 'better' => $guess->isBetterThanChance(),
+                'canTell' => $guess->canTell,
+            ],
+        ];
     }
 
     private function wanted(): Wanted

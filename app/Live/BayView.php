@@ -22,6 +22,7 @@ use MintCarry\Core\Club\ChangeOver;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\SetupParts;
 use MintCarry\Core\Intake\SenderOrder;
+use MintCarry\Core\Report\NextStep;
 use stdClass;
 
 /** What there is to tell of a fitting in the bay now: read once, in one place; `BayResource` gives it its form. */
@@ -115,8 +116,8 @@ final readonly class BayView
     }
 
     /**
-     * @return array{trialId: int, open: list<string>}|null what the player is still to say of the setup in the hand, before its
-     *   numbers are shown
+     * @return array{trialId: int, open: list<string>, first: list<string>, due: bool}|null what the player is still to say of the setup in
+     *   the hand, what of it the brief asks first, and whether the trial has its shots
      */
     public function asks(): ?array
     {
@@ -138,7 +139,57 @@ final readonly class BayView
                 : Rating::query()->where('trial_id', $this->trial->id);
         $open = array_values(array_diff(Rating::KINDS, $given->pluck('kind')->all()));
 
-        return $open === [] ? null : ['trialId' => $this->trial->id, 'open' => $open];
+        $first = array_values(array_intersect($this->fitting->brief()->asked, $open));
+        usort($open, static fn (string $a, string $b): int => (int) in_array($b, $first, true) <=> (int) in_array($a, $first, true));
+        $enough = $this->blind !== null && $this->secret ? $this->blind->shots_each : NextStep::SHOTS;
+
+        return $open === [] ? null : [
+            'trialId' => $this->trial->id, 'open' => $open, 'first' => $first, 'due' => $this->counted() >= $enough,
+        ];
+    }
+
+    /**
+     * @return array{ordinal: int, of: int, shotsEach: int, set: bool, guess: array{trialId: int, options: list<array{id: int, tag: string}>}|null}|null
+     *   how far a blind trial is, and which of its settings the player may think it was, once its shots are hit
+     */
+    public function blind(): ?array
+    {
+        $blind = $this->blind;
+        if ($blind === null) {
+            return null;
+        }
+        $guess = $this->trial === null || ! $this->secret || $this->trial->guess_asked || $this->shots->count() < $blind->shots_each
+            ? null
+            : ['trialId' => $this->trial->id, 'options' => array_map(
+                fn (int $id): array => ['id' => $id, 'tag' => $this->judged->setups[$id]->tag ?? ''], self::ordered($blind->setups),
+            )];
+
+        return [
+            'ordinal' => $blind->ordinal + 1, 'of' => count($blind->setups), 'shotsEach' => $blind->shots_each, 'set' => $blind->isSet(),
+            'guess' => $guess,
+        ];
+    }
+
+    /**
+     * The settings in the order of the trail: that of the draw would give it away.
+     *
+     * @param  list<int>  $ids
+     * @return list<int>
+     */
+    private static function ordered(array $ids): array
+    {
+        $ids = array_values(array_unique($ids));
+        sort($ids);
+
+        return $ids;
+    }
+
+    /** The blind trial that was revealed last, while nothing was begun after it. */
+    public function revealed(): ?Blind
+    {
+        $last = $this->trials->last();
+
+        return $last?->blind_id === null || $this->blind !== null ? null : Blind::query()->find($last->blind_id);
     }
 
     /** What this fitter did last, while it can be taken back. */

@@ -27,6 +27,7 @@ use MintCarry\Core\Flight\BallFlight;
  * @property Carbon|null $brief_agreed_at
  * @property string $screening which shots an average is made of
  * @property bool $asks_ratings
+ * @property string|null $practice which made-up player hits (`HiddenPlayers`); null: a fitting like any other
  * @property int|null $seed what its draws begin from; its own number where none came with it
  * @property list<string>|null $tie_order what breaks a tie, first first
  * @property int $version

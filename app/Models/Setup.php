@@ -214,9 +214,14 @@ final class Setup extends Model
     /** All that it is made of, as a change-over takes it. */
     public function parts(): SetupParts
     {
+        // Grip and balance are the rack's to tell, where it was asked (`MADE_OF`).
+        $isMade = array_diff(['rackHead', 'shaftPart', 'gripPart'], array_keys($this->relations)) === [];
+
         return new SetupParts(
             $this->head, $this->sleeve_label, array_map(floatval(...), $this->masses ?? []), $this->weights,
             new ClubBuild($this->shaft, $this->length_mm, $this->ball, $this->tee_mm, $this->cue),
+            $this->grip_id === null || ! $isMade ? '' : $this->gripPart->label ?? '',
+            $this->swing_weight_points ?? ($isMade ? $this->swingWeight()?->points() : null),
         );
     }
 

@@ -25,6 +25,8 @@ use Illuminate\Support\Carbon;
  * @property int|null $blind_id
  * @property int|null $confirm_id
  * @property bool $rating_skipped
+ * @property int|null $guess_setup_id which blind setting the player thinks it was
+ * @property bool $guess_asked
  * @property string $note
  * @property int $begun_by
  * @property Carbon|null $ended_at
@@ -45,7 +47,7 @@ final class Trial extends Model
 
     protected function casts(): array
     {
-        return ['conditions' => 'array', 'rating_skipped' => 'boolean', 'ended_at' => 'datetime'];
+        return ['conditions' => 'array', 'rating_skipped' => 'boolean', 'guess_asked' => 'boolean', 'ended_at' => 'datetime'];
     }
 
     /**

@@ -137,9 +137,13 @@ const bay = async (p, name) => {
     const { asks } = await call('GET', `fittings/${id}/bay`);
     if (asks) await call('PATCH', `trials/${asks.trialId}`, { ratingSkipped: true });
     await p.goto(`${address}/#/fitting/${id}/bay`);
-    await p.locator('.carry span').waitFor();
+    await p.locator('.carry > span').waitFor();
     await p.getByText(/^Next:/).waitFor();
     if (name === 'bay-dark') await p.keyboard.press('0');
+    else {
+        await p.keyboard.press('ArrowDown');
+        await p.getByRole('list', { name: 'Expected of it' }).waitFor();
+    }
     await shot(p, name);
 };
 if (wanted('bay')) await bay(desk, 'bay');

@@ -13,6 +13,10 @@ final readonly class ChangeOver
     /** More setups than this are ordered by always taking the nearest next. */
     private const TRY_ALL_TO = 7;
 
+    private const SAME_LENGTH_MM = 1.0;
+
+    private const SAME_GRAMS = 0.5;
+
     /** @param  list<string>  $steps  in plain words; the last says to torque, where the wrench was used */
     private function __construct(public array $steps, public int $wrenchChanges)
     {
@@ -58,8 +62,14 @@ final readonly class ChangeOver
                 $wrench += $otherHead ? 0 : 1; // another head goes onto another shaft in one go
             }
         }
+        $length = self::length($from, $to);
+        $grip = $from !== null && $to->grip !== '' && $from->grip !== $to->grip ? "Grip: {$to->grip}" : null;
+        array_push($steps, ...array_filter([$length, $grip]));
         if ($wrench > 0) {
             $steps[] = 'Torque every screw to the maker’s click';
+        }
+        if ($from !== null && self::isBalancedAnew($from, $to, $otherHead || $length !== null || $grip !== null)) {
+            $steps[] = 'Check the swing weight'.($to->swingWeightPoints === null ? '' : ': '.SwingWeight::labelOf($to->swingWeightPoints));
         }
         foreach (
             [['Ball', $from->build->ball ?? '', $to->build->ball], ['Cue', $from->build->cue ?? '', $to->build->cue]] as [$label, $was, $now]
@@ -73,6 +83,23 @@ final readonly class ChangeOver
         }
 
         return new self($steps, $wrench);
+    }
+
+    /** A length that two readings of one club do not explain; both units, for the workshop and for the player. */
+    private static function length(?SetupParts $from, SetupParts $to): ?string
+    {
+        [$was, $now] = [$from?->build->lengthMm, $to->build->lengthMm];
+
+        return $was === null || $now === null || abs($now - $was) < self::SAME_LENGTH_MM
+            ? null
+            : sprintf('Length: %.2f in (%.0f mm)', $now / 25.4, $now);
+    }
+
+    /** Is the club another on the balance: other grams in the head, another shaft, head, length or grip? */
+    private static function isBalancedAnew(SetupParts $from, SetupParts $to, bool $isRebuilt): bool
+    {
+        return $isRebuilt || $from->build->shaft !== $to->build->shaft
+            || abs(array_sum($from->masses) - array_sum($to->masses)) >= self::SAME_GRAMS;
     }
 
     /**

@@ -12,6 +12,8 @@ final readonly class SetupParts
      * @param  string  $sleeve  label of the sleeve position
      * @param  array<string, float>  $masses  g by slot; empty where the head is only described
      * @param  string  $weights  the same in words
+     * @param  string  $grip  empty: nobody said
+     * @param  float|null  $swingWeightPoints  above A0, where it was measured or can be computed
      */
     public function __construct(
         public string $head,
@@ -19,6 +21,8 @@ final readonly class SetupParts
         public array $masses = [],
         public string $weights = '',
         public ClubBuild $build = new ClubBuild,
+        public string $grip = '',
+        public ?float $swingWeightPoints = null,
     ) {
     }
 }

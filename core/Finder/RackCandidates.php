@@ -194,6 +194,20 @@ final readonly class RackCandidates
         return new SetupParts($spec->head, $spec->sleeve, $this->about[$spec->tag]->parts->masses ?? [], $spec->weights, $spec->build());
     }
 
+    /** What the rack offers that is made as this setup is; null where it offers none. */
+    public function specLike(SetupRecord $setup): ?SetupSpec
+    {
+        $key = self::key($setup->head, $setup->sleeveLabel, $setup->masses, $setup->build()->by($this->usual));
+        foreach ($this->specs as $spec) {
+            $parts = $this->about[$spec->tag]->parts;
+            if (self::key($parts->head, $parts->sleeve, $parts->masses, $parts->build) === $key) {
+                return $spec;
+            }
+        }
+
+        return null;
+    }
+
     /** @param  array<string, float>  $masses */
     private static function key(string $head, string $sleeve, array $masses, ClubBuild $build): string
     {

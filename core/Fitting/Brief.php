@@ -34,6 +34,8 @@ final readonly class Brief
     public const LISTS = [
         'wants' => ['carry', 'run', 'fairways', 'height', 'lower flight', 'less spin', 'hold a draw', 'hold a fade', 'feel'],
         'never' => ['left', 'right', 'two-way miss', 'low runner', 'balloon'],
+        // What the player is asked after a trial's last shot; the others are behind one more key.
+        'asked' => ['confidence', 'looks', 'feel', 'sound'],
     ];
 
     /** Words of before, and what is said today: a target of 2600 rpm is no low spin. */
@@ -57,12 +59,13 @@ final readonly class Brief
         'sixIronApexM' => 'six-iron apex', 'ball' => 'ball', 'habit' => 'address habit', 'feel' => 'feel notes',
         'swings' => 'swings', 'minutes' => 'minutes', 'money' => 'money', 'labour' => 'labour', 'currency' => 'currency', 'purchase' => 'purchase',
         'startSide' => 'start side', 'school' => 'flight school', 'scoring' => 'scoring', 'weights' => 'own weights',
-        'aimFree' => 'may re-aim', 'consent' => 'consent', 'minor' => 'minor', 'guardian' => 'guardian',
+        'aimFree' => 'may re-aim', 'consent' => 'consent', 'minor' => 'minor', 'guardian' => 'guardian', 'asked' => 'asked after a trial',
     ];
 
     /**
      * @param  list<string>  $wants
      * @param  list<string>  $never
+     * @param  list<string>  $asked
      * @param  array<string, float>  $weights  of the scoring "own weights": carry, run, fairways, height, 0 … 10
      *
      * @throws InvalidInput naming the field that cannot be
@@ -103,6 +106,7 @@ final readonly class Brief
         public bool $consent = false,
         public bool $minor = false,
         public string $guardian = '',
+        public array $asked = ['confidence'],
     ) {
         $this->requireSound();
     }

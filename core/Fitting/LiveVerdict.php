@@ -38,12 +38,16 @@ final readonly class LiveVerdict
      * @param  Interval  $interval  95 % interval of the difference; of spread, of the ratio of the two
      * @param  float  $value  difference from the benchmark, kept unit; + = more
      * @param  bool  $declared  is it the one measure that the brief's scoring declares?
+     * @param  int  $way  + 1 when more is better, − 1 when less is
+     * @param  float  $margin  what is worth telling apart, kept unit; of spread, of the ratio
+     * @param  bool  $isAsked  does the brief ask for it, or is it always looked at?
      * @param  int|null  $moreShots  about how many more with this setup would settle it; null when it is settled, cannot be told
      *   yet, or would take more than 30
      */
     private function __construct(
         public string $name, public Measure $measure, public Verdict $verdict, public float $value, public float $z,
-        public ?int $moreShots, public Interval $interval, public bool $declared = false,
+        public ?int $moreShots, public Interval $interval, public bool $declared = false, public int $way = 1, public float $margin = 0.0,
+        public bool $isAsked = false,
     ) {
     }
 
@@ -67,7 +71,7 @@ final readonly class LiveVerdict
                 $isDeclared ? self::DECLARED_Z : self::OTHER_Z, $isDeclared, $margin,
             );
             if ($standing !== null) {
-                $out[] = $standing;
+                $out[] = $wanted->isAsked($name) ? new self(...['isAsked' => true] + get_object_vars($standing)) : $standing;
             }
         }
         $last = $visits === [] || $onlyDeclared ? null : max($visits);
@@ -109,9 +113,7 @@ final readonly class LiveVerdict
     /** The same difference without a word on it. */
     public function opened(): self
     {
-        return new self(
-            $this->name, $this->measure, Verdict::Open, $this->value, $this->z, null, $this->interval, $this->declared,
-        );
+        return new self(...['verdict' => Verdict::Open, 'moreShots' => null] + get_object_vars($this));
     }
 
     /**
@@ -168,7 +170,7 @@ final readonly class LiveVerdict
         // In place of z it carries how likely a ratio as far from one is by chance: 0.0027 where it is told (`together`).
         return new self(
             'tighter', Measure::Side, $isTold ? ($ratio < 1 ? Verdict::Better : Verdict::Worse) : Verdict::Open, $ratio,
-            $isTold ? 0.0027 : 1.0, null, $within(0.025),
+            $isTold ? 0.0027 : 1.0, null, $within(0.025), way: -1, margin: 0.15,
         );
     }
 
@@ -226,7 +228,7 @@ final readonly class LiveVerdict
 
         return new self(
             $name, $measure, $verdict, $value, $z, $more !== null && $more <= 30 ? $more : null,
-            new Interval($value - $half, $value + $half), $declared,
+            new Interval($value - $half, $value + $half), $declared, $way, $margin,
         );
     }
 }

@@ -13,6 +13,7 @@ use function array_diff;
 use function array_keys;
 use function array_unique;
 use function array_values;
+use function in_array;
 use function max;
 
 /**
@@ -51,9 +52,19 @@ final readonly class Wanted
     /** A side that is wanted begins so far from the target line, ° (common practice, no source). */
     private const START_DEG = 1.0;
 
-    /** @param  list<string>  $names  the declared one first */
-    private function __construct(public string $declared, public array $names, private string $startSide, private Hand $hand)
+    /**
+     * @param  list<string>  $names  the declared one first
+     * @param  list<string>  $asked  those of them that the brief asks for
+     */
+    private function __construct(
+        public string $declared, public array $names, private string $startSide, private Hand $hand, private array $asked,
+    ) {
+    }
+
+    /** Does the brief ask for it? What is always looked at beside is not asked for. */
+    public function isAsked(string $name): bool
     {
+        return in_array($name, $this->asked, true);
     }
 
     public static function of(Brief $brief, Hand $hand = Hand::Right): self
@@ -78,7 +89,7 @@ final readonly class Wanted
             $always = array_values(array_diff($always, ['higher']));
         }
 
-        return new self($names[0], array_values(array_unique([...$names, ...$always])), $brief->startSide, $hand);
+        return new self($names[0], array_values(array_unique([...$names, ...$always])), $brief->startSide, $hand, $names);
     }
 
     /** @return array{Measure, int, float, float} measure, which way is better, usual spread, difference that is worth telling */

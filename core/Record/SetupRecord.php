@@ -114,6 +114,8 @@ final readonly class SetupRecord
     /** All that it is made of, as a change-over takes it. */
     public function parts(): SetupParts
     {
-        return new SetupParts($this->head, $this->sleeveLabel, $this->masses, $this->weights, $this->build());
+        return new SetupParts(
+            $this->head, $this->sleeveLabel, $this->masses, $this->weights, $this->build(), $this->grip, $this->swingWeightPoints,
+        );
     }
 }

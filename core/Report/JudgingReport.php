@@ -9,12 +9,12 @@ use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\LiveVerdict;
+use MintCarry\Core\Fitting\MeanFlight;
 use MintCarry\Core\Fitting\PosteriorDraws;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Verdict;
 use MintCarry\Core\Fitting\Wanted;
-use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Judging\Bridge;
 use MintCarry\Core\Judging\Diagnosis;
@@ -38,9 +38,6 @@ use function array_map;
 use function array_slice;
 use function array_values;
 use function count;
-use function max;
-use function min;
-use function round;
 
 /**
  * What the shots of a fitting do and do not say, as a screen or `bin/mint judge` shows it: verdicts against the benchmark, like
@@ -49,9 +46,6 @@ use function round;
  */
 final readonly class JudgingReport
 {
-    /** Points of the path of the mean ball. */
-    private const PATH_POINTS = 36;
-
     /**
      * @param  array<string, ShotSet>  $sets  by tag
      * @param  array<string, Evidence>  $evidence  by tag; setups whose shots let one say something of the swing
@@ -197,7 +191,7 @@ final readonly class JudgingReport
                 ],
                 $found,
             ),
-            'path' => $e === null ? null : self::path($e), 'inLine' => $e === null ? null : self::inLine($e),
+            'path' => $e === null ? null : MeanFlight::of($e->set, $e->flight), 'inLine' => $e === null ? null : self::inLine($e),
         ];
     }
 
@@ -209,7 +203,8 @@ final readonly class JudgingReport
     {
         return [
             'name' => $v->name, 'measure' => $v->measure->value, 'verdict' => $v->verdict, 'value' => $v->value,
-            'interval' => $v->interval, 'declared' => $v->declared, 'moreShots' => $v->moreShots,
+            'interval' => $v->interval, 'declared' => $v->declared, 'wanted' => $v->isAsked, 'way' => $v->way, 'margin' => $v->margin,
+            'moreShots' => $v->moreShots,
         ];
     }
 
@@ -234,23 +229,6 @@ final readonly class JudgingReport
             'seen' => $f->seen, 'zones' => $f->zones, 'costs' => $f->costs, 'correction' => $f->correction,
             'worstCarryM' => $f->worstCarryM, 'worstAt' => $f->worstAt, 'assumed' => $f->assumed,
         ];
-    }
-
-    /**
-     * @return array{points: list<array{float, float, float}>, carryM: float, apexM: float} the path of the mean ball: along,
-     *   height, right, m
-     */
-    private static function path(Evidence $e): array
-    {
-        $mean = static fn (Measure $m): float => $e->set->summary($m)->mean ?? 0.0;
-        $axis = max(-80.0, min(80.0, $mean(Measure::SpinAxis)));
-        $launch = new Launch(
-            $mean(Measure::BallSpeed), $mean(Measure::LaunchAngle), $mean(Measure::Spin), $mean(Measure::Direction), $axis,
-        );
-        $flown = $e->flight->fly($launch, self::PATH_POINTS);
-        $points = array_map(static fn (array $p): array => [round($p[1], 2), round($p[3], 2), round($p[2], 2)], $flown->points);
-
-        return ['points' => $points, 'carryM' => $flown->carryM, 'apexM' => $flown->apexM];
     }
 
     /** @return array{toeMm: float, highMm: float, assumed: bool} the point of the face in line with the CG */

@@ -73,12 +73,19 @@ it('keeps with a trial the air, ground, ball and monitor it was hit with', funct
         ->and(Trial::query()->firstOrFail()->conditions['monitor'])->toBe('Bay 4');
 });
 
-it('asks for ratings once a setup has been hit, before its numbers, and not again', function (): void {
+it('asks for ratings once a setup has been hit: at the trial’s last shot what the brief asks first, and not again', function (): void {
     ($this->begin)($this->a);
     expect(($this->bay)()['asks'])->toBeNull();
     ($this->hit)($this->a, 1);
     $trial = Trial::query()->value('id');
-    expect(($this->bay)()['asks'])->toBe(['trialId' => $trial, 'open' => Rating::KINDS]);
+    $asks = ['trialId' => $trial, 'open' => ['confidence', 'looks', 'feel', 'sound'], 'first' => ['confidence'], 'due' => false];
+    expect(($this->bay)()['asks'])->toBe($asks);
+    ($this->hit)($this->a, 3);
+    expect(($this->bay)()['asks'])->toEqual(['due' => true] + $asks);
+    $this->patchJson("{$this->url}/brief", [
+        'version' => Fitting::query()->value('version'), 'brief' => ['asked' => ['feel', 'confidence']],
+    ])->assertOk();
+    expect(($this->bay)()['asks'])->toMatchArray(['open' => ['feel', 'confidence', 'looks', 'sound'], 'first' => ['feel', 'confidence']]);
     foreach (Rating::KINDS as $i => $kind) {
         $left = $this->postJson("api/trials/{$trial}/ratings", ['kind' => $kind, 'stars' => $i + 2])->assertOk()->json('asks');
     }
@@ -252,7 +259,7 @@ it('runs a blind trial that no answer gives away', function (): void {
     ($this->hit)($this->a, 3);
     $bay = $this->postJson("{$this->url}/blind", ['setupIds' => [$this->a->id, $this->b->id], 'rounds' => 1, 'shotsEach' => 2])
         ->assertCreated()->json();
-    expect($bay['blind'])->toBe(['ordinal' => 1, 'of' => 2, 'shotsEach' => 2])
+    expect($bay['blind'])->toBe(['ordinal' => 1, 'of' => 2, 'shotsEach' => 2, 'set' => false, 'guess' => null])
         ->and($bay['running']['setupId'])->toBe(0)
         ->and($bay['running']['tag'])->toBe('');
     $this->postJson("{$this->url}/trials", ['setupId' => $this->a->id])->assertUnprocessable();

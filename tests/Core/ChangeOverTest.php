@@ -11,12 +11,12 @@ function parts(array $more = []): SetupParts
 {
     $of = $more + [
         'head' => 'Tern 460', 'sleeve' => 'N', 'masses' => ['back' => 12.0], 'weights' => '12 g back', 'shaft' => 'Reedline',
-        'ball' => 'Mallow', 'teeMm' => 45.0, 'cue' => '',
+        'ball' => 'Mallow', 'teeMm' => 45.0, 'cue' => '', 'lengthMm' => null, 'grip' => '', 'points' => null,
     ];
 
     return new SetupParts(
         $of['head'], $of['sleeve'], $of['masses'], $of['weights'],
-        new ClubBuild($of['shaft'], null, $of['ball'], $of['teeMm'], $of['cue']),
+        new ClubBuild($of['shaft'], $of['lengthMm'], $of['ball'], $of['teeMm'], $of['cue']), $of['grip'], $of['points'],
     );
 }
 
@@ -36,7 +36,7 @@ it('says each change once, in the order it is done, and to torque what was opene
     expect($over->steps)
         ->toBe([
             'Sleeve: from N to −0.75', 'Weights: 8 g for 12 g in back', 'Weights: 4 g into toe', 'Shaft: Saltmarsh',
-            'Torque every screw to the maker’s click', 'Ball: Mallow Two', 'Tee: 40 mm',
+            'Torque every screw to the maker’s click', 'Check the swing weight', 'Ball: Mallow Two', 'Tee: 40 mm',
         ])
         ->and($over->wrenchChanges)->toBe(4);
 });
@@ -56,7 +56,9 @@ it('counts another head as one change with all that comes on it', function (): v
         ]),
     );
     expect($over->steps)
-        ->toBe(['Head: Curlew L, sleeve at FL, 10 g front', 'Shaft: Saltmarsh', 'Torque every screw to the maker’s click'])
+        ->toBe([
+            'Head: Curlew L, sleeve at FL, 10 g front', 'Shaft: Saltmarsh', 'Torque every screw to the maker’s click', 'Check the swing weight',
+        ])
         ->and($over->wrenchChanges)->toBe(1);
 });
 
@@ -100,4 +102,18 @@ it('never does worse than the order given, however long the queue', function (in
 
 it('has nothing to order in an empty queue', function (): void {
     expect(ChangeOver::order(parts(), []))->toBe([[], 0]);
+});
+
+it('knows length and grip, and has the swing weight checked wherever the club becomes another on the balance', function (): void {
+    $from = parts(['lengthMm' => 1149.35, 'grip' => 'Round 58']);
+    expect(ChangeOver::between($from, parts(['lengthMm' => 1136.65, 'grip' => 'Round 60', 'points' => 32.0]))->steps)->toBe([
+        'Length: 44.75 in (1137 mm)', 'Grip: Round 60', 'Check the swing weight: D2',
+    ])
+        // Two readings of one length, a length or a grip that nobody told, and weight moved within the head change nothing on the balance.
+        ->and(ChangeOver::between($from, parts(['lengthMm' => 1149.6, 'grip' => 'Round 58']))->steps)->toBe([])
+        ->and(ChangeOver::between(parts(), parts(['lengthMm' => 1149.35]))->steps)->toBe([])
+        ->and(ChangeOver::between(parts(), parts(['masses' => ['heel' => 12.0], 'weights' => '12 g heel']))->steps)
+        ->not->toContain('Check the swing weight')
+        ->and(ChangeOver::between(parts(), parts(['masses' => ['back' => 8.0], 'weights' => '8 g back']))->steps)
+        ->toContain('Check the swing weight');
 });

@@ -7,7 +7,12 @@ import { address } from './served';
 
 export async function toBay(page: Page): Promise<void> {
     await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: /^Bay/ }).click();
-    await expect(page.getByRole('button', { name: /Begin the trial/ })).toBeVisible();
+    await expect(page.getByText('In which bay?').or(page.getByRole('region', { name: 'In the hand' }))).toBeVisible();
+}
+/** Where no monitor is, shots are typed or read from a file. */
+export async function withoutBay(page: Page): Promise<void> {
+    await page.getByRole('button', { name: /^In none/ }).click();
+    await expect(page.getByRole('region', { name: 'In the hand' })).toBeVisible();
 }
 export async function newBay(page: Page): Promise<{ id: number; token: string }> {
     const name = `Test bay ${Date.now() % 1e7}`;
@@ -32,15 +37,16 @@ export function monitor(bay: { id: number; token: string }, ...more: string[]): 
 /** Ticks the change-over off and begins. */
 export async function begin(page: Page): Promise<void> {
     const card = page.locator('fieldset', { hasText: 'Change-over' });
+    await expect(card.or(page.getByRole('button', { name: /Begin the trial/ }))).toBeVisible();
     while (await card.isVisible()) await card.getByRole('checkbox', { checked: false }).first().click();
     await page.getByRole('button', { name: /Begin the trial/ }).click();
 }
 /** Trials without asking the player first. */
 export async function noRatings(page: Page): Promise<void> {
-    await page.getByLabel('Ask the player before the numbers').uncheck();
-    await expect(page.getByLabel('Ask the player before the numbers')).not.toBeChecked();
+    await page.getByLabel('Ask the player after a trial').uncheck();
+    await expect(page.getByLabel('Ask the player after a trial')).not.toBeChecked();
 }
-export const carry = (page: Page) => page.locator('.carry span').first();
+export const carry = (page: Page) => page.locator('.carry > span').first();
 export const count = (page: Page) => page.locator('.hand .small');
 /** A new fitting with the own club alone, in a bay of its own. */
 export async function inTheBay(page: Page, player: string, scale: 'yards' | 'metresKmh'): Promise<{ id: number; token: string }> {

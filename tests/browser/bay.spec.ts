@@ -13,6 +13,7 @@ test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a 
     await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'Stated loft': '10.5' });
     await toBay(page);
     await expect(page.getByText('Choose the setup in the hand, and begin.')).toBeVisible();
+    await expect(page.getByText('In which bay?')).toBeVisible();
     const bay = await newBay(page);
     await accessible(page);
 
@@ -24,22 +25,18 @@ test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a 
 
     // From here on the keyboard alone, and the monitor from outside.
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    await page.keyboard.press('=');
+    await page.keyboard.press('Enter'); // the change-over is done already: it is in the hand
     await expect(count(page)).toContainText('trial 2, the benchmark · 0 count');
     expect(await monitor(bay, '--count', '6')).toContain('6 hit, 6 stored, 0 held');
-    // The player is asked before the numbers; digits answer, and change no step.
-    await expect(page.getByRole('heading', { name: 'looks?' })).toBeVisible();
-    await expect(page.locator('.carry')).toHaveCount(0);
-    for (const [kind, stars] of [
-        ['feel', '4'],
-        ['sound', '3'],
-        ['confidence', '5'],
-    ] as const) {
-        await page.keyboard.press(stars);
-        await expect(page.getByRole('heading', { name: `${kind}?` })).toBeVisible();
-    }
+    // The trial has its shots: the player is asked once, and a digit answers and changes no step. The rest is behind one more key.
+    await expect(page.getByRole('heading', { name: 'confidence?' })).toBeVisible();
+    await page.keyboard.press('6');
     await page.keyboard.press('4');
-    await expect(page.getByRole('heading', { name: 'confidence?' })).toBeHidden();
+    for (const kind of ['looks', 'feel', 'sound']) {
+        await expect(page.getByRole('heading', { name: `${kind}?` })).toBeVisible();
+        await page.keyboard.press('3');
+    }
+    await expect(page.getByRole('heading', { name: /\?$/ })).toHaveCount(0);
     await expect(count(page)).toContainText('6 count');
     await expect(carry(page)).toHaveText(/^\d{3}$/);
     await expect(page.locator('p.line')).toContainText(
@@ -51,40 +48,42 @@ test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a 
     await page.keyboard.press('Backspace');
     await expect(count(page)).toContainText('6 count');
 
-    // The change-over is ticked off key by key; only then does the trial begin.
-    await page.keyboard.press('>');
+    // A setup of the trail by its letter; the whole change-over by one key, and one more begins.
+    await page.keyboard.press('b');
     await expect(page.getByRole('checkbox', { name: 'Head: Tern 460' })).toBeVisible();
-    await expect(page.getByRole('button', { name: /Begin the trial/ })).toBeDisabled();
-    await page.keyboard.press('=');
-    await expect(page.getByRole('checkbox', { name: 'Head: Tern 460' })).toBeChecked();
-    await page.keyboard.press('=');
+    await expect(page.getByRole('button', { name: /Begin the trial/ })).toHaveCount(0);
+    await page.keyboard.press('Enter');
     await expect(page.getByRole('button', { name: /Begin the trial/ })).toBeEnabled();
-    await page.keyboard.press('=');
+    await page.keyboard.press('Enter');
     await expect(page.getByText(/Next: 4 more of B first/)).toBeVisible();
     await monitor(bay, '--count', '4');
-    await expect(page.getByRole('heading', { name: 'looks?' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'confidence?' })).toBeVisible();
     await page.keyboard.press('0'); // no answers for this one
     await expect(page.locator('.verdicts')).toContainText(/longer [✓✗?=]/);
     await expect(page.locator('.verdicts')).toContainText(/straighter [✓✗?=]/);
+    // A word has its size in the player's units, and its interval.
+    await expect(page.locator('.verdicts li').filter({ hasText: 'longer' })).toContainText(/[+−]?\d+ yd.*[+−]?\d+ to [+−]?\d+/);
     await page.getByText(/simulated monitor/).click();
     // With its drawer shut the bay needs no scrolling where the fitter stands.
-    expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
-    await page.getByText(/simulated monitor/).click();
-    await page.keyboard.press('.');
+    const fits = () => page.evaluate(() => document.querySelector('.bottom')!.getBoundingClientRect().bottom);
+    expect(await fits()).toBeLessThanOrEqual(800);
+    await page.keyboard.press('Space');
     await expect(count(page)).toContainText('5 count');
-    await page.keyboard.press('/');
+    // The flight from the side is on a key.
+    await page.keyboard.press('.');
+    await expect(page.getByRole('img', { name: /from the side and from above/ })).toBeVisible();
+    await page.keyboard.press('.');
+    await expect(page.getByRole('img', { name: /Where the shots land/ })).toContainText('A, held');
+    await page.keyboard.press('a');
     await expect(page.getByRole('checkbox', { name: 'Head: Curlew L' })).toBeVisible();
-    for (let i = 0; i < 3; i++) await page.keyboard.press('=');
+    for (let i = 0; i < 2; i++) await page.keyboard.press('Enter');
     await expect(count(page)).toContainText('the benchmark · 0 count');
     await page.keyboard.press('0');
     await expect(page.getByRole('button', { name: /All figures/ })).toBeVisible();
-    expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
     await accessible(page);
     await page.keyboard.press('0');
     await expect(page.getByRole('img', { name: /speed shot by shot/ })).toBeVisible();
-    // With its drawer shut the bay needs no scrolling where the fitter stands.
-    await page.getByText(/simulated monitor/).click();
-    expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
+    expect(await fits()).toBeLessThanOrEqual(800);
     // The shots are in the fitting like any others.
     await page.getByRole('link', { name: /^Compare/ }).click();
     await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
@@ -111,11 +110,11 @@ test('a left-hander in metres: strikes from the ball, sides in words, dark theme
     expect(await at('heel')).toBeLessThan(await at('toe'));
     // One of them is left out with a reason, and comes back.
     await page
-        .getByLabel(/^Shot \d+$/)
+        .getByLabel(/^Shot \d+:/)
         .first()
         .selectOption('ground contact');
     await expect(count(page)).toContainText('4 count');
-    await page.getByRole('button', { name: /^Bring back/ }).click();
+    await page.getByLabel(/left out: ground contact/).selectOption('Bring back');
     await expect(count(page)).toContainText('5 count');
     await accessible(page);
     expect(errors).toEqual([]);
@@ -129,7 +128,7 @@ test('a monitor with faults: dropped, doubled, reordered and nonsense shots, non
     expect(held).toBeGreaterThan(0);
     await expect(count(page)).toContainText(`${stored} count`);
     await expect(page.getByText(`${held} shot${held === 1 ? '' : 's'} held`)).toBeVisible();
-    await expect(page.getByText('This monitor gives no strike.')).toBeVisible();
+    await expect(page.getByText('This monitor gives no strike')).toBeVisible();
     // The fitter puts one right, and discards the others.
     await page.getByRole('button', { name: 'Look' }).first().click();
     await expect(page.getByText('As it was sent')).toBeVisible();
@@ -203,23 +202,33 @@ test('a blind trial keeps its secret on the screen until it is revealed', async 
     await expect(bar).toContainText('In the hand:');
     await accessible(page);
     // The fitter hides it by a key before the player looks up.
-    await page.keyboard.press(';');
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press('Enter');
     await expect(bar).not.toContainText('In the hand:');
+    // From now on nobody is told, on no screen and by no answer.
+    const refused = await page.request.get(page.url().replace(/#\/fitting\/(\d+).*/, 'api/fittings/$1/blind/hand'));
+    expect(refused.status()).toBe(422);
     await expect(page.locator('.hand')).toContainText('Blind: setting 1 of 2');
     await expect(page.locator('.hand')).not.toContainText(/Curlew|Tern/);
-    await page.getByRole('button', { name: /Hit one/ }).click();
-    await page.getByRole('button', { name: /Hit one/ }).click();
+    await page.keyboard.press('Space');
+    await page.keyboard.press('Space');
     await expect(bar).toContainText('2 of 2 shots');
     await expect(page.getByRole('list', { name: 'Trail of setups' })).toContainText('0 shots');
-    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    await page.keyboard.press('=');
+    // The player is asked which it was; a digit answers, and turns no page.
+    await expect(bar).toContainText('Which does the player think it was?');
+    await page.keyboard.press('1');
+    await expect(bar).not.toContainText('Which does the player');
+    await page.keyboard.press('Enter');
     await expect(bar).toContainText('setting 2 of 2');
-    await page.keyboard.press(';');
-    await page.getByRole('button', { name: /Hit one/ }).click();
-    await page.getByRole('button', { name: /Hit one/ }).click();
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Space');
+    await page.keyboard.press('Space');
+    await expect(bar).toContainText('Which does the player think it was?');
+    await page.keyboard.press('2');
     await expect(page.getByText('All settings are hit: reveal.')).toBeVisible();
-    await page.getByRole('button', { name: /^Reveal/ }).click();
+    await page.keyboard.press('Enter');
     await expect(page.getByText(/The settings were (A, B|B, A)\./)).toBeVisible();
+    await expect(page.getByText(/The player named [02] of 2 rightly/)).toBeVisible();
     await expect(page.getByRole('list', { name: 'Trail of setups' })).toContainText('2 shots');
     expect(errors).toEqual([]);
 });
@@ -236,23 +245,27 @@ test('by keys: how a shot was meant, a star, parking with a reason, the log, and
     await begin(page);
     await expect(count(page)).toContainText('0 count');
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    await page.keyboard.press(',');
+    for (let i = 0; i < 5; i++) await page.keyboard.press('Space');
     await expect(count(page)).toContainText('5 count');
-    await page.keyboard.press('\\');
+    // What is done seldom is behind one key and a digit.
+    await page.keyboard.press(',');
+    await page.keyboard.press('1');
     await expect(page.getByText(/You shot \d+ was meant full out/)).toBeVisible();
     await expect(page.getByLabel('Shots of this trial')).toContainText('full out');
-    await page.keyboard.press('>');
-    await page.keyboard.press('*');
+    await page.keyboard.press('PageDown');
+    await page.keyboard.press(',');
+    await page.keyboard.press('2');
     await expect(page.getByRole('list', { name: 'Trail of setups' })).toContainText('★');
-    await page.keyboard.press('[');
+    await page.keyboard.press(',');
+    await page.keyboard.press('3');
     await page.getByLabel('Why is B parked?').fill('shaft on order');
     await page.keyboard.press('Enter');
     await expect(page.getByText('B parked: shaft on order')).toBeVisible();
     await page.getByRole('button', { name: 'Bring B back' }).click();
     await expect(page.getByRole('radio', { name: 'Setup B' })).toBeVisible();
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    await page.keyboard.press('?');
-    await expect(page.getByRole('region', { name: 'Keys' })).toContainText('back to the benchmark');
+    await page.keyboard.press(',');
+    await expect(page.getByRole('region', { name: 'Keys' })).toContainText('the finder’s next one into the hand');
     await accessible(page);
     await page.keyboard.press('Escape');
     await expect(page.getByRole('region', { name: 'Keys' })).toBeHidden();
@@ -261,6 +274,7 @@ test('by keys: how a shot was meant, a star, parking with a reason, the log, and
     await page.getByRole('button', { name: /Take back starred setup B/ }).click();
     await expect(page.getByRole('list', { name: 'Trail of setups' })).not.toContainText('★');
     // Another policy is named on the averages, with what it does to them.
+    await page.getByText('Averages', { exact: true }).click();
     await page.getByLabel('Screening policy').selectOption('best 4 of 5');
     await expect(page.getByText(/takes about 30 % off the spread/)).toBeVisible();
     await expect(page.locator('table').first()).toContainText('± ');

@@ -11,7 +11,7 @@ async function hitTwo(page: Page, player: string): Promise<void> {
     await page.getByLabel('A new bay').fill(name);
     await page.getByRole('button', { name: 'Add', exact: true }).click();
     await page.getByRole('combobox', { name: /^Bay/ }).selectOption({ label: name });
-    await page.getByLabel('Ask the player before the numbers').uncheck();
+    await page.getByLabel('Ask the player after a trial').uncheck();
     await page.getByLabel('Made-up player').selectOption(player);
     for (const tag of ['A', 'B']) {
         await page.getByRole('radio', { name: `Setup ${tag}` }).check();

@@ -67,8 +67,8 @@ for (const [player, name, hand, unit, chosen, version] of [
         await expect(page).toHaveURL(/bay/);
         const bar = page.getByRole('region', { name: 'Confirm run' });
         await expect(bar).toContainText(`A, ${chosen}, A, 5 shots each`);
-        await page.getByLabel('Ask the player before the numbers').uncheck();
-        await expect(page.getByLabel('Ask the player before the numbers')).not.toBeChecked();
+        await page.getByLabel('Ask the player after a trial').uncheck();
+        await expect(page.getByLabel('Ask the player after a trial')).not.toBeChecked();
         const bay = `Confirm bay ${Date.now() % 1e7}`;
         await page.getByLabel('A new bay').fill(bay);
         await page.getByRole('button', { name: 'Add', exact: true }).click();

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { withoutBay } from './atbay';
 import { accessible, addSetup, beginFitting, signIn, watch } from './help';
 
 // A left-hander in metres on the range: wind and air are typed in the bay, and taken out of what is compared. Then the player comes back.
@@ -11,7 +12,8 @@ test('wind and air are typed, refused where they cannot be, taken out, and the p
     await beginFitting(page, name, 'left', 'metresKmh');
     await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
     await page.getByRole('link', { name: /^Bay/ }).click();
-    const asks = page.getByLabel('Ask the player before the numbers');
+    await withoutBay(page);
+    const asks = page.getByLabel('Ask the player after a trial');
     if (await asks.isChecked()) await asks.uncheck();
     const card = page.locator('fieldset', { hasText: 'Change-over' });
     while (await card.isVisible()) await card.getByRole('checkbox', { checked: false }).first().click();

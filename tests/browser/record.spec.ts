@@ -54,8 +54,8 @@ test('a trial takes a note, the log tells it, and two screens lose neither of th
 test('keys faster than answers: each is taken once, in its order', async ({ page }) => {
     const bay = await inTheBay(page, 'Quick Ansel', 'yards');
     await off(page);
-    // Three times the key that begins: one trial.
-    for (let i = 0; i < 3; i++) await page.keyboard.press('=');
+    // The key that ticks and begins, and begins again: one trial.
+    for (let i = 0; i < 4; i++) await page.keyboard.press('Enter');
     await expect(count(page)).toContainText('trial 1, the benchmark · 0 count');
     // A note that is being written is not taken away by the question to the player, and its digits are no answers.
     await page.getByRole('button', { name: 'Note on this trial' }).click();
@@ -65,15 +65,15 @@ test('keys faster than answers: each is taken once, in its order', async ({ page
         data: { shots: [1, 2, 3, 4, 5].map((n) => shot(`q-${n}`, n)) },
     });
     expect(sent.status()).toBe(200);
-    await expect(page.getByRole('heading', { name: 'looks?' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'confidence?' })).toBeVisible();
     await page.keyboard.type('5 pm');
     await expect(page.getByLabel('Note on trial 1')).toHaveValue('at 45 pm');
     await page.keyboard.press('Enter');
     await expect(page.getByLabel('Note on trial 1')).toHaveCount(0);
-    await expect(page.getByRole('heading', { name: 'looks?' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'confidence?' })).toBeVisible();
     await off(page);
-    // Four answers in a row, without waiting for any.
-    for (const stars of ['4', '2', '5', '3']) await page.keyboard.press(stars);
+    // The rest is asked for, and four answers in a row, without waiting for any.
+    for (const key of ['6', '3', '4', '2', '5']) await page.keyboard.press(key);
     await expect(page.getByRole('heading', { name: /\?$/ })).toHaveCount(0);
     await expect(count(page)).toContainText('5 count');
     await page.getByText('Log of this fitting').click();
@@ -137,7 +137,7 @@ test('another visit has trials of its own, and what was refused stays said until
     await expect(count(page)).toContainText('trial 2, the benchmark · 0 count');
     await expect(count(page)).toContainText('visit 2');
     // Ended, there is nothing in the hand: a hit is refused, and shots that come meanwhile do not wipe the reason away.
-    await page.getByRole('button', { name: 'End', exact: true }).click();
+    await page.getByRole('button', { name: 'End the trial', exact: true }).click();
     await expect(page.getByText('Nothing in the hand yet')).toBeVisible();
     await page.getByRole('button', { name: /Hit one/ }).click();
     await expect(page.getByRole('alert')).toContainText('No trial is running');

@@ -131,15 +131,15 @@ test('a real studio takes nothing made up until it is switched on, and then it i
     await page.getByLabel('A new bay').fill('Bay 1');
     await page.getByRole('button', { name: 'Add', exact: true }).click();
     await page.getByRole('combobox', { name: /^Bay/ }).selectOption({ label: 'Bay 1' });
-    await page.getByLabel('Ask the player before the numbers').uncheck();
+    await page.getByLabel('Ask the player after a trial').uncheck();
     await begin(page);
     await expect(page.locator('.hand .small')).toContainText('0 count');
     // The keys that hit are dead, and nobody offers them.
     await expect(page.getByRole('button', { name: /Hit one/ })).toHaveCount(0);
+    await page.keyboard.press('Space');
     await page.keyboard.press(',');
-    await page.keyboard.press('?');
-    await expect(page.getByText('hit one simulated shot')).toHaveCount(0);
-    await page.keyboard.press('?');
+    await expect(page.getByText('hit a simulated shot')).toHaveCount(0);
+    await page.keyboard.press('9');
     expect(await recorded<unknown[]>(page, 'shots')).toEqual([]);
     await page.getByRole('button', { name: 'Switch simulated shots and readings on' }).click();
     await page.getByRole('button', { name: /Hit one/ }).click();

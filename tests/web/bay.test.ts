@@ -1,16 +1,29 @@
 import { expect, test } from 'vitest';
-import { KEYS } from '../../resources/web/views/bay/keys';
-import type { BayView, Shot, LiveVerdict, Summary, Verdict, Judge, NextStep } from '../../resources/web/api/generated/types';
+import { keyName, KEYS } from '../../resources/web/views/bay/keys';
+import { strips } from '../../resources/web/views/bay/strips';
+import type {
+    BayView,
+    HandView,
+    Shot,
+    LiveVerdict,
+    Setup,
+    Summary,
+    Verdict,
+    Judge,
+    NextStep,
+} from '../../resources/web/api/generated/types';
 import { stepText } from '../../resources/web/format/judged';
 import {
-    budgetText,
+    blindText,
+    driftText,
+    expectedTexts,
     judgeText,
     meanText,
     mishitText,
     nextMove,
     repeatText,
     shotSentence,
-    verdictsShown,
+    turnText,
     verdictMark,
 } from '../../resources/web/views/bay/sentences';
 
@@ -29,10 +42,13 @@ const told = (name: string, verdict: Verdict, more: Partial<LiveVerdict> = {}): 
     name,
     measure: 'carryM',
     verdict,
-    value: 3,
+    value: 2.7432,
     declared: name === 'longer',
+    wanted: false,
+    way: 1,
+    margin: 2,
     moreShots: null,
-    interval: { low: -1, high: 1 },
+    interval: { low: -0.9144, high: 0.9144 },
     ...more,
 });
 const summary = { n: 6, mean: 205, sd: 5, median: 205, meanInterval: { low: 201, high: 209 } } as Summary;
@@ -57,17 +73,86 @@ test('the last shot is a sentence in the player’s units, with its side in word
     expect(shotSentence(shot({}), yards)).toContain('side unknown');
 });
 
-test('of the verdicts four words are shown: what was declared, the side, and what the shots carry', () => {
+const judgeOf = (more: object): Judge =>
+    ({ n: 9, judge: { benchmark: 'A', setups: [{ tag: 'B', sideKnown: 6, ...more }] }, step: {}, next: null }) as unknown as Judge;
+
+test('a strip for each measure that the brief asks for, the declared first; of the others what the shots carry; four at most', () => {
     const all = [
         told('longer', 'open'),
-        told('straighter', 'open'),
+        told('straighter', 'open', { measure: 'sideM', way: -1 }),
         told('faster ball', 'open'),
-        told('less spin', 'better'),
+        told('less spin', 'better', { way: -1 }),
         told('higher', 'worse'),
         told('tighter', 'same'),
     ];
-    expect(verdictsShown(all).map((s) => s.name)).toEqual(['longer', 'straighter', 'less spin', 'higher']);
-    expect(verdictsShown(all.slice(0, 3)).map((s) => s.name)).toEqual(['longer', 'straighter']);
+    const names = (verdicts: LiveVerdict[]) => strips(view({ verdicts }), null, yards).map((s) => s.name);
+    expect(names(all)).toEqual(['longer', 'straighter', 'less spin', 'higher']);
+    expect(names(all.slice(0, 3))).toEqual(['longer', 'straighter']);
+    expect(names([told('longer', 'open'), told('higher', 'open', { wanted: true })])).toEqual(['longer', 'higher']);
+});
+
+test('a strip has its size and its interval in the player’s units, and better lies to the right', () => {
+    const one = (v: LiveVerdict, units = yards) => strips(view({ verdicts: [v] }), null, units)[0]!;
+    const longer = one(told('longer', 'better', { value: 9.144, interval: { low: 2.7432, high: 13.716 }, margin: 7 }));
+    expect([longer.mark, longer.size, longer.range]).toEqual(['✓', '+10 yd', '+3 to +15']);
+    expect(one(told('longer', 'better', { value: 9.144 }), metres).size).toBe('+9 m');
+    // Less spin is better: the bar turns, the figure does not.
+    const spin = one(
+        told('longer', 'better', { name: 'less spin', measure: 'spinRpm', way: -1, value: -300, interval: { low: -420, high: -180 } }),
+    );
+    expect([spin.size, spin.range, spin.value, spin.low, spin.high]).toEqual(['−300 rpm', '−420 to −180', 300, 180, 420]);
+});
+
+test('straighter is told in fairways of fourteen, and what must never come with how often it did with the benchmark', () => {
+    const judge = judgeOf({
+        shareGain: 0.25,
+        shareGainInterval: { low: -0.1, high: 0.43 },
+        never: [{ kind: 'right', chance: 0.14, ofBenchmark: 0.36, likelier: 0.02, isBarred: false, strokes: 0, metres: 0 }],
+    });
+    const side = told('straighter', 'open', { measure: 'sideM', way: -1 });
+    const all = strips(view({ verdicts: [told('longer', 'better'), side] }), judge, yards);
+    expect(all.map((s) => [s.name, s.mark, s.size, s.range])).toEqual([
+        ['longer', '✓', '+3 yd', '−1 to +1'],
+        ['straighter', '?', '+4 in 14', '−1 to +6 fairways'],
+        ['right miss', '✓', '2 in 14', '5 with the benchmark'],
+    ]);
+    // While the judge has said nothing of these shots the side is told in yards.
+    expect(strips(view({ verdicts: [side] }), null, yards)[0]!.size).toBe('+3 yd');
+});
+
+test('what turning it would change is told with its interval, and what differs by name', () => {
+    const change = (value: number, low: number, high: number) => ({ value, interval: { low, high } });
+    const texts = expectedTexts(
+        { carryM: change(-3.6576, -9, 2), sideM: change(4.572, -2, 11), apexM: change(0, -2, 3), share: change(0.07, -0.08, 0.21) },
+        yards,
+    );
+    expect(texts).toEqual([
+        'carry −4 yd (−10 to +2)',
+        '5 yd more to the right (2 L to 12 R)',
+        'apex 0 ft (−7 to +10)',
+        'fairways +1 in 14 (−1 to +3)',
+    ]);
+    const hand = { sleeve: 'N', arrangements: [{ words: '12 g back' }] } as unknown as HandView;
+    expect(turnText({ tag: 'B' } as Setup, { sleeve: '−1.5', weights: '12 g heel' }, hand)).toBe('B from N to −1.5, 12 g heel');
+});
+
+test('a blind trial that is revealed says its verdict, its order, and whether the player could tell', () => {
+    const revealed = (guess: object | null) =>
+        blindText(
+            view({
+                revealed: { order: ['B', 'A'], against: 'A', verdicts: [{ tag: 'B', name: 'longer', verdict: 'better' }], guess },
+            } as unknown as Partial<BayView>),
+        );
+    expect(revealed(null)).toEqual(['Blind, B is longer than A.', 'The settings were B, A.']);
+    expect(revealed({ right: 2, of: 2, p: 0.5, better: false, canTell: false })[2]).toContain('too few settings to tell it from chance');
+    expect(revealed({ right: 8, of: 8, p: 0.004, better: true, canTell: true })[2]).toBe(
+        'The player named 8 of 8 rightly: better than chance, so it is felt (chance of it under 1 %).',
+    );
+});
+
+test('drift is said in words where it matters', () => {
+    expect(driftText(view({ speedSince: null }), yards)).toBeNull();
+    expect(driftText(view({ speedSince: { byMps: -0.62584, trial: 4 } }), yards)).toEqual(['slowing: −1.4 mph', 'since trial 4']);
 });
 
 test('a verdict is a word and a mark', () => {
@@ -138,12 +223,6 @@ test('shots left out are not counted toward a word', () => {
     expect(nextMove(view({ shots: left, counted: 2 }), 'A', yards)).toBe('');
 });
 
-test('what is left of the budget is said where the brief named one', () => {
-    expect(budgetText({ swings: 60, swingsHit: 26, minutes: 90, minutesUsed: 41 })).toBe(' · 34 of 60 swings left · 41 of 90 minutes');
-    expect(budgetText({ swings: 20, swingsHit: 26, minutes: null, minutesUsed: 41 })).toBe(' · 0 of 20 swings left');
-    expect(budgetText({ swings: null, swingsHit: 26, minutes: null, minutesUsed: 41 })).toBe('');
-});
-
 test('a mishit is suggested with its reason in the player’s units', () => {
     expect(mishitText([{ measure: 'ballSpeedMps', value: 61, usual: 66, why: 'speed' }], yards)).toBe('ball speed: 136.5 mph, usual 147.6');
     expect(mishitText([{ measure: 'ballSpeedMps', value: 61, usual: 66, why: 'swing' }], metres)).toContain('and the swing was slow');
@@ -161,7 +240,11 @@ test('a setup hit again is said to play as before, or not', () => {
 });
 
 test('a blind trial says how far it is, and nothing more', () => {
-    const blind = { ordinal: 1, of: 4, shotsEach: 3 };
+    const blind = { ordinal: 1, of: 4, shotsEach: 3, set: true, guess: null };
+    expect(nextMove(view({ blind: { ...blind, set: false } }, '', 0), 'A', yards)).toContain('then hide it');
+    expect(nextMove(view({ blind: { ...blind, guess: { trialId: 1, options: [] } } }, '', 3), 'A', yards)).toContain(
+        'Which does the player',
+    );
     expect(nextMove(view({ blind }, '', 1), 'A', yards)).toBe('Blind, setting 1 of 4: 2 more.');
     expect(nextMove(view({ blind }, '', 3), 'A', yards)).toBe('Next setting.');
     expect(nextMove(view({ blind: { ...blind, ordinal: 4 } }, '', 3), 'A', yards)).toContain('reveal');
@@ -174,7 +257,26 @@ test('as good as the same is a word of its own', () => {
     );
 });
 
-test('no key of the bay is a letter, for letters are setups', () => {
-    for (const [key] of KEYS) expect(key === 'Backspace' || !/[a-z]/i.test(key.replace('to', ''))).toBe(true);
-    expect(new Set(KEYS.map(([k]) => k)).size).toBe(KEYS.length);
+test('keys are told apart on English, German and French keyboards, and none needs Shift or AltGr', () => {
+    const key = (key: string, code: string, shiftKey = false) => keyName({ key, code, shiftKey });
+    // The digits of a French keyboard are under Shift: the key itself counts.
+    expect([key('4', 'Digit4'), key("'", 'Digit4'), key('à', 'Digit0'), key('4', 'Numpad4'), key('3', 'Digit3', true)]).toEqual([
+        '4',
+        '4',
+        '0',
+        '4',
+        '3',
+    ]);
+    // Minus is minus wherever it lies: beside 0, beside the dot, or on the French 6.
+    expect([key('-', 'Minus'), key('-', 'Slash'), key('-', 'Digit6'), key('Delete', 'Delete')]).toEqual(['−', '−', '−', '−']);
+    // Comma and dot by their place; what the keyboard writes there does not matter.
+    expect([key(',', 'Comma'), key(';', 'Comma'), key('.', 'Period'), key(':', 'Period')]).toEqual(['Comma', 'Comma', 'Period', 'Period']);
+    expect([key('a', 'KeyQ'), key('b', 'KeyB'), key(' ', 'Space'), key('ArrowUp', 'ArrowUp', true), key('Enter', 'Enter')]).toEqual([
+        'A',
+        'B',
+        'Space',
+        'Shift+ArrowUp',
+        'Enter',
+    ]);
+    expect(new Set(KEYS.map(([, what]) => what)).size).toBe(KEYS.length);
 });

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import type { BayView, Fitting, Setup } from '../../resources/web/api/generated/types';
+import type { BayView, Fitting, HandView, Setup } from '../../resources/web/api/generated/types';
 import { current, session } from '../../resources/web/lib/session.svelte';
 import { BayScreen } from '../../resources/web/views/bay/bay.svelte';
 import { actionOf, keysOf, nextIntent } from '../../resources/web/views/bay/keys';
@@ -13,6 +13,7 @@ const fitting = {
     id: 7,
     version: 3,
     benchmarkSetupId: 1,
+    player: { hand: 'right' },
     setups: [setup(1, 'A'), setup(2, 'B'), setup(3, 'C', { shelf: 'parked' })],
 } as Fitting;
 const view = (more: Partial<BayView> = {}): BayView =>
@@ -60,50 +61,171 @@ beforeEach(() => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
-test('one key ticks the change-over step by step, and then begins the trial', async () => {
+test('one key ticks the whole change-over, and then begins the trial; a step can be ticked alone', async () => {
     const bay = screen();
-    const forward = () => actionOf('=', bay)!();
+    bay.tick('Sleeve: from N to +1');
+    expect([bay.ticked.length, bay.ready]).toEqual([1, false]);
+    const forward = () => actionOf('Enter', bay)!();
     forward();
-    expect([bay.ticked.length, bay.ready, asked.length]).toEqual([1, false, 0]);
-    forward();
-    expect(bay.ready).toBe(true);
+    expect([bay.ticked.length, bay.ready, asked.length]).toEqual([2, true, 0]);
     forward();
     await vi.waitFor(() => expect(asked).toContain('POST fittings/7/trials {"setupId":2,"kind":"trial"}'));
 });
 
-test('what is begun is begun once, however often the key is hit', async () => {
+test('what is begun is begun once, however often the key is hit, and what is in the hand without a shot is not begun again', async () => {
     const bay = screen({ changeOver: [] });
-    void bay.begin(bay.next);
-    void bay.begin(bay.next);
+    void bay.begin();
+    void bay.begin();
     await vi.waitFor(() => expect(asked.at(-1)).toMatch(/^GET fittings\/7\/bay/));
     expect(asked.filter((a) => a.startsWith('POST'))).toHaveLength(1);
-});
-
-test('keys go through the setups that are not put aside, and back to the benchmark', () => {
-    const bay = screen();
-    actionOf('>', bay)!();
-    expect(bay.chosen).toBe(1);
-    actionOf('<', bay)!();
-    expect(bay.chosen).toBe(2);
-    actionOf('/', bay)!();
-    expect(bay.chosen).toBe(1);
-});
-
-test('while the player is asked, digits are answers', async () => {
-    const bay = screen({ asks: { trialId: 9, open: ['feel', 'confidence'] } });
-    await actionOf('4', bay)!();
-    expect(asked[0]).toBe('POST trials/9/ratings {"kind":"feel","stars":4}');
+    const held = screen({ changeOver: [], running: { id: 4, number: 2, setupId: 2, tag: 'B', kind: 'trial' } as BayView['running'] });
     asked = [];
-    await actionOf('0', bay)!();
+    held.forward();
+    await held.settled();
+    expect(asked).toEqual([]);
+});
+
+test('keys go through the setups that are not put aside, by their letters, and back to what is in the hand', () => {
+    const bay = screen({ running: { id: 4, number: 2, setupId: 1, tag: 'A', kind: 'trial' } as BayView['running'] });
+    actionOf('PageDown', bay)!();
+    expect(bay.chosen).toBe(1);
+    actionOf('PageUp', bay)!();
+    expect(bay.chosen).toBe(2);
+    actionOf('A', bay)!();
+    expect(bay.chosen).toBe(1);
+    actionOf('B', bay)!();
+    expect([bay.chosen, actionOf('C', bay)]).toEqual([2, undefined]);
+    actionOf('Escape', bay)!();
+    expect(bay.chosen).toBe(1);
+});
+
+const positions = (
+    [
+        ['+1', 11, -1],
+        ['N', 10, 0],
+        ['N up', 10, 0.02],
+        ['−1', 9, 1],
+    ] as const
+).map(([label, loftDeg, faceOpenDeg]) => ({ label, loftDeg, faceOpenDeg, lieDeg: 58 }));
+const arrangement = (words: string, masses: Record<string, number>, cgToeMm: number, cgBackMm: number) => ({
+    words,
+    masses,
+    massG: 200,
+    cgToeMm,
+    cgBackMm,
+});
+const hand: HandView = {
+    head: 'Tern 460',
+    sleeve: 'N',
+    home: 'N',
+    masses: { back: 12 },
+    positions,
+    arrangements: [
+        arrangement('12 g back', { back: 12 }, 0, 30),
+        arrangement('12 g toe', { toe: 12 }, 3, 26),
+        arrangement('12 g heel', { heel: 12 }, -3, 26),
+        arrangement('12 g front', { front: 12 }, 0, 22),
+    ],
+};
+
+test('an arrow steps to the next position that way, Home and End go to the ends, Shift moves weight; a left-hander’s face is mirrored', () => {
+    const bay = screen();
+    bay.hand = hand;
+    const at = () => [bay.to?.sleeve, bay.to?.weights];
+    actionOf('ArrowUp', bay)!();
+    expect([...at(), bay.isTurned]).toEqual(['+1', '12 g back', true]);
+    actionOf('ArrowUp', bay)!(); // there is no more loft
+    expect(at()[0]).toBe('+1');
+    actionOf('End', bay)!();
+    expect(at()[0]).toBe('−1');
+    actionOf('Home', bay)!();
+    actionOf('ArrowRight', bay)!();
+    expect(at()[0]).toBe('N');
+    // Turned back to where it stands, nothing is turned.
+    expect(bay.isTurned).toBe(false);
+    actionOf('Shift+ArrowRight', bay)!();
+    expect(at()[1]).toBe('12 g toe');
+    actionOf('Shift+ArrowLeft', bay)!();
+    actionOf('Shift+ArrowLeft', bay)!();
+    expect(at()[1]).toBe('12 g heel');
+    actionOf('Shift+ArrowUp', bay)!();
+    expect(at()[1]).toBe('12 g front');
+    const left = new BayScreen(() => ({ ...fitting, player: { hand: 'left' } }) as Fitting);
+    left.view = answer;
+    left.chosen = 2;
+    left.hand = hand;
+    left.turn(1, 0);
+    expect(left.to?.sleeve).toBe('+1');
+});
+
+test('a setup that is turned is made as its trial begins, and not before it is known what is to be done', async () => {
+    const bay = screen();
+    bay.hand = hand;
+    bay.turn(0, 1);
+    bay.forward();
+    await bay.settled();
+    expect(asked.filter((a) => a.startsWith('POST'))).toEqual([]);
+    bay.told = { setupId: null, steps: ['Sleeve: from N to +1'], wrenchChanges: 1, loftDeg: 11, faceOpenDeg: -1, expected: null };
+    bay.forward();
+    bay.forward();
+    await vi.waitFor(() =>
+        expect(asked).toContain('POST fittings/7/trials {"turned":{"setupId":2,"sleeve":"+1","masses":{"back":12}},"kind":"trial"}'),
+    );
+});
+
+test('the player is asked when the trial has its shots, or when the fitter goes on; digits are answers then', async () => {
+    const asks = { trialId: 9, open: ['confidence', 'looks'], first: ['confidence'], due: false };
+    const shots = [{ id: 1 }] as unknown as BayView['shots'];
+    const bay = screen({ asks, shots });
+    expect([bay.asked, actionOf('4', bay)]).toEqual([null, undefined]);
+    bay.forward();
+    expect(bay.asked?.open).toEqual(['confidence']);
+    await actionOf('4', bay)!();
+    expect(asked[0]).toBe('POST trials/9/ratings {"kind":"confidence","stars":4}');
+    const due = screen({ asks: { ...asks, due: true } });
+    actionOf('6', due)!();
+    expect(due.asked?.open).toEqual(['confidence', 'looks']);
+    asked = [];
+    await actionOf('0', due)!();
     expect(asked[0]).toBe('PATCH trials/9 {"ratingSkipped":true}');
     expect(actionOf('7', screen())).toBeUndefined();
 });
 
+test('a blind setting is set, hit, guessed and left, each by a key', async () => {
+    const blind = { ordinal: 1, of: 2, shotsEach: 2, set: false, guess: null };
+    const bay = screen({ blind });
+    bay.forward();
+    await bay.settled();
+    expect(asked).toContain('POST fittings/7/blind/set {"ordinal":1}');
+    asked = [];
+    bay.view = view({ blind: { ...blind, set: true } });
+    bay.forward(); // its shots are not hit yet
+    bay.view = view({
+        blind: {
+            ...blind,
+            set: true,
+            guess: {
+                trialId: 9,
+                options: [
+                    { id: 1, tag: 'A' },
+                    { id: 2, tag: 'B' },
+                ],
+            },
+        },
+    });
+    await actionOf('2', bay)!();
+    expect(asked.filter((a) => a.startsWith('POST'))).toEqual(['POST trials/9/guess {"setupId":2}']);
+    expect(actionOf('3', bay)).toBeUndefined();
+});
+
 test('the last shot is left out, brought back, and meant otherwise', async () => {
     const shot = { id: 5, intent: 'smooth', leftOut: null } as unknown as BayView['shots'][number];
-    await actionOf('-', screen({ shots: [shot] }))!();
-    await actionOf('-', screen({ shots: [{ ...shot, leftOut: { reason: 'mishit', note: null, at: '' } }] }))!();
-    await actionOf('\\', screen({ shots: [shot] }))!();
+    await actionOf('−', screen({ shots: [shot] }))!();
+    await actionOf('−', screen({ shots: [{ ...shot, leftOut: { reason: 'mishit', note: null, at: '' } }] }))!();
+    const bay = screen({ shots: [shot] });
+    actionOf('Comma', bay)!();
+    await actionOf('1', bay)!();
+    await bay.settled();
     expect(asked.filter((a) => a.startsWith('PATCH'))).toEqual([
         'PATCH shots/5 {"leftOut":{"reason":"mishit"}}',
         'PATCH shots/5 {"leftOut":null}',
@@ -115,8 +237,15 @@ test('the last shot is left out, brought back, and meant otherwise', async () =>
 test('a setup is held as the benchmark only where the shots say that it is better', async () => {
     const running = { id: 4, number: 2, setupId: 2, tag: 'B', kind: 'trial' } as BayView['running'];
     const verdict = { name: 'longer', declared: true, verdict: 'open' } as BayView['verdicts'][number];
-    expect(actionOf('+', screen({ running, verdicts: [verdict] }))!()).toBeUndefined();
-    await actionOf('+', screen({ running, verdicts: [{ ...verdict, verdict: 'better' }] }))!();
+    const promote = async (verdicts: BayView['verdicts']) => {
+        const bay = screen({ running, verdicts });
+        actionOf('Comma', bay)!();
+        await actionOf('5', bay)!();
+        await bay.settled();
+    };
+    await promote([verdict]);
+    expect(asked.filter((a) => a.startsWith('PATCH'))).toEqual([]);
+    await promote([{ ...verdict, verdict: 'better' }]);
     expect(asked).toContain('PATCH fittings/7 {"version":3,"benchmarkSetupId":2}');
 });
 
@@ -131,9 +260,9 @@ test('a studio that takes nothing made up has no keys for it', () => {
         wantsSecondFactor: false,
     };
     const bay = screen();
-    expect([actionOf('.', bay), actionOf(',', bay)]).toEqual([undefined, undefined]);
-    expect(keysOf(false).map(([key]) => key)).not.toContain('. ,');
-    expect(keysOf(true).map(([key]) => key)).toContain('. ,');
+    expect(actionOf('Space', bay)).toBeUndefined();
+    expect(keysOf(false).map(([[key]]) => key)).not.toContain('Space');
+    expect(keysOf(true).map(([[key]]) => key)).toContain('Space');
 });
 
 test('in a confirm run the next leg waits until this one has its shots', () => {

@@ -44,8 +44,35 @@ use App\Contract\Shape;
 #[
     Shape('LiveVerdict', [
         'name' => 'string', 'measure' => 'Measure', 'verdict' => 'Verdict', 'value' => 'number', 'interval' => 'Interval',
-        'declared' => 'boolean', 'moreShots' => 'integer | null',
-    ]),
+        'declared' => 'boolean', 'wanted' => 'boolean', 'way' => 'integer', 'margin' => 'number', 'moreShots' => 'integer | null',
+    ], about: 'How a setup stands against the benchmark; better is value × way > 0, and as good as it within the margin.'),
+]
+#[
+    Shape('Pattern', [
+        'ellipse' => 'Ellipse | null', 'sideM' => 'number | null', 'carryM' => 'number | null', 'sides' => 'number[]',
+        'path' => '{ points: [number, number, number][]; carryM: number; apexM: number } | null',
+    ], about: 'Where a setup lands: the ellipse and the mean, the sides of its shots, and the flight of its mean ball.'),
+]
+#[
+    Shape('RevealedBlind', [
+        'order' => 'string[]', 'against' => 'string', 'verdicts' => '{ tag: string; name: string; verdict: Verdict }[]',
+        'guess' => '{ right: integer; of: integer; p: number; better: boolean; canTell: boolean } | null',
+    ], about: 'What a blind trial said: by its own shots, and whether the player could tell the settings.'),
+]
+#[
+    Shape('HandView', [
+        'head' => 'string', 'sleeve' => 'string', 'home' => 'string', 'masses' => 'Record<string, number>', 'positions' => 'PlanePoint[]',
+        'arrangements' => '{ masses: Record<string, number>; words: string; massG: number; cgToeMm: number; cgBackMm: number }[]',
+    ], about: 'What the head of a setup can be turned to, as this player delivers it, and weighted with; what is in it now first.'),
+]
+#[
+    Shape('Turned', [
+        'setupId' => 'integer | null', 'steps' => 'string[]', 'wrenchChanges' => 'integer', 'loftDeg' => 'number', 'faceOpenDeg' => 'number',
+        'expected' => '{ carryM: Change; sideM: Change; apexM: Change; share: Change } | null',
+    ], about: 'What turning a setup would change against what is in the hand; setupId: of the setup that is made so already.'),
+]
+#[
+    Shape('Change', ['value' => 'number', 'interval' => 'Interval']),
 ]
 #[
     Shape('HeldShot', [
@@ -82,8 +109,11 @@ use App\Contract\Shape;
             'budget' => '{ swings: number | null; swingsHit: integer; minutes: number | null; minutesUsed: integer }',
             'confirm' => '{ benchmark: string; chosen: string; shotsEach: integer; leg: integer; tag: string | null; n: integer; next: '
                 .'string | null } | null',
-            'blind' => '{ ordinal: integer; of: integer; shotsEach: integer } | null',
-            'asks' => '{ trialId: integer; open: string[] } | null', 'held' => 'HeldShot[]', 'heldInAll' => 'integer',
+            'blind' => '{ ordinal: integer; of: integer; shotsEach: integer; set: boolean; guess: { trialId: integer; options: '
+                .'{ id: integer; tag: string }[] } | null } | null',
+            'asks' => '{ trialId: integer; open: string[]; first: string[]; due: boolean } | null', 'revealed' => 'RevealedBlind | null',
+            'pattern' => '{ trial: Pattern | null; benchmark: Pattern | null }',
+            'speedSince' => '{ byMps: number; trial: integer | null } | null', 'held' => 'HeldShot[]', 'heldInAll' => 'integer',
         ],
         about: 'What changes on the live screen with every shot.',
     ),

@@ -43,7 +43,8 @@ use App\Contract\Shape;
 #[
     Shape('Judge', [
         'n' => 'integer', 'judge' => 'Advice | null', 'step' => 'NextStep',
-        'next' => '{ tag: string; setupTag: string | null; head: string; sleeve: string; weights: string; with: { shaft?: string; '
+        'next' => '{ tag: string; setupTag: string | null; headId: integer | null; head: string; sleeve: string; weights: string; '
+            .'masses: Record<string, number> | null; with: { shaft?: string; '
             .'lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string }; like: string | null } | null',
     ], about: 'What the judge says after n counted shots, and the one next thing to do; next: the candidate that it is about'),
 ]

@@ -85,9 +85,16 @@ use App\Contract\Shape;
 #[Shape('KnownPlayer', [
     'id' => 'integer', 'name' => 'string', 'hand' => 'Hand', 'units' => 'UnitChoice', 'fittings' => 'EarlierFitting[]',
 ])]
+#[Shape('Truth', [
+    'player' => 'string', 'clubSpeedMps' => 'number', 'attackDeg' => 'number', 'pathDeg' => 'number', 'faceDeg' => 'number',
+    'squares' => 'number', 'own' => 'string | null', 'pick' => 'string',
+    'setups' => '{ tag: string; carryM: number; share: number }[]',
+], about: 'Who a made-up player was, and what each setup that was hit truly does for them.')]
 #[Shape('Fitting', [
     'id' => 'integer',
     'version' => 'integer',
+    // a made-up player hits, and nobody tells who
+    'practice' => 'boolean',
     'player' => 'Player',
     'brief' => 'Brief',
     // the brief's numbers as they were typed, by field with dots, as far as that is what stands

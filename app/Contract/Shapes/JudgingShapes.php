@@ -14,10 +14,14 @@ use App\Contract\Shape;
     ]),
 ]
 #[
+    Shape('Ellipse', [
+        'acrossM' => 'number', 'alongM' => 'number', 'halfLongM' => 'number', 'halfShortM' => 'number', 'turnDeg' => 'number',
+    ]),
+]
+#[
     Shape('Comparison', [
         'benchmark' => 'string | null', 'rows' => '{ measure: string; label: string; cells: Record<string, ComparisonCell> }[]',
-        'sets' => '{ tag: string; n: integer; ellipse: { acrossM: number; alongM: number; halfLongM: number; halfShortM: number; '
-            .'turnDeg: number } | null; inCorridor: { in: integer; of: integer } }[]',
+        'sets' => '{ tag: string; n: integer; ellipse: Ellipse | null; inCorridor: { in: integer; of: integer } }[]',
         'field' => 'Field | null',
     ]),
 ]

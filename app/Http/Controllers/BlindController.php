@@ -99,6 +99,22 @@ final class BlindController
         return self::bay($request, $fitting);
     }
 
+    /** The fitter has set what is in the hand: from now on nothing tells what it is. */
+    #[OA\Post(path: '/api/fittings/{fitting}/blind/set', operationId: 'blind.set', summary: 'The setting is set: it is hidden until the reveal',
+        requestBody: new Takes(['ordinal' => 'integer']),
+        responses: [new Answer('BayView')])]
+    public function set(Request $request, Fitting $fitting): JsonResponse
+    {
+        $given = $request->validate(['ordinal' => ['required', 'integer']]);
+        $this->journal->record($fitting, self::user($request), 'set a blind setting', function () use ($fitting, $given): void {
+            $blind = self::openOf($fitting);
+            // Pressed again, or for the one before: what is set stays set.
+            $blind->update(['set_ordinal' => max($blind->set_ordinal, min((int) $given['ordinal'] - 1, $blind->ordinal))]);
+        });
+
+        return self::bay($request, $fitting);
+    }
+
     /** Says which setting was which; from now on its shots are judged like any others. */
     #[
         OA\Post(
@@ -128,7 +144,10 @@ final class BlindController
     public function hand(Request $request, Fitting $fitting): JsonResponse
     {
         $blind = self::openOf($fitting);
-        $setups = Setup::query()->where('fitting_id', $fitting->id)->get()->keyBy('id');
+        if ($blind->isSet()) {
+            throw ValidationException::withMessages(['blind' => 'It is set: what is in the hand is told at the reveal, to all at once.']);
+        }
+        $setups = Setup::query()->where('fitting_id', $fitting->id)->with(Setup::MADE_OF)->get()->keyBy('id');
         $to = $setups->findOrFail($blind->setups[$blind->ordinal]);
         $before =
             $blind->ordinal > 0

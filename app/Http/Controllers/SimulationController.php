@@ -31,12 +31,14 @@ final class SimulationController
 {
     /** Hits shots with the setup in the hand, by a made-up player, through the bay's own intake. */
     #[OA\Post(path: '/api/fittings/{fitting}/simulate', operationId: 'simulation.store', summary: 'Hits simulated shots',
-        requestBody: new Takes(['count' => 'integer', 'player' => 'string', 'clubData?' => 'boolean']),
+        requestBody: new Takes(['count' => 'integer', 'player?' => 'string', 'clubData?' => 'boolean']),
         responses: [new Answer('PostedAnswers', 201)])]
     public function store(Request $request, Fitting $fitting, TakeShots $take): JsonResponse
     {
         $given = $request->validate([
-            'count' => ['required', 'integer', 'between:1,5'], 'player' => ['required', Rule::in(HiddenPlayers::NAMES)],
+            'count' => ['required', 'integer', 'between:1,5'],
+            // Who practises hits with the player whom nobody tells.
+            'player' => [$fitting->practice === null ? 'required' : 'sometimes', Rule::in(HiddenPlayers::NAMES)],
             'clubData' => ['sometimes', 'boolean'],
         ]);
         abort_unless(
@@ -58,7 +60,7 @@ final class SimulationController
             SimulatedSetup::effect($fitting, $setup), $fitting->player->hand,
             new Randomizer(new Mt19937(random_int(0, PHP_INT_MAX))),
         );
-        $player = HiddenPlayers::named($given['player'], $fitting->player->hand);
+        $player = HiddenPlayers::named($fitting->practice ?? $given['player'], $fitting->player->hand);
         $shots = [];
         for ($i = 0; $i < $given['count']; $i++) {
             $shots[] = PostedShot::made(

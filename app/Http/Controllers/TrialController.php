@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\BeginTrial;
 use App\Actions\EndTrial;
+use App\Actions\TurnSetup;
 use App\Contract\Answer;
 use App\Contract\Takes;
 use App\Http\Controllers\Concerns\KeepsNote;
@@ -15,9 +16,11 @@ use App\Journal\Journal;
 use App\Models\Blind;
 use App\Models\Fitting;
 use App\Models\Rating;
+use App\Models\Setup;
 use App\Models\Trial;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Arr;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Air\OpenAir;
@@ -32,29 +35,45 @@ final class TrialController
     {
     }
 
-    /** Begins a trial with a setup, or warm-up shots that are kept apart. The trial before it ends. */
+    /**
+     * Begins a trial with a setup, or warm-up shots that are kept apart. The trial before it ends. A setup that is turned or weighted
+     * otherwise is made as its trial begins, unless the fitting has it already.
+     */
     #[OA\Post(path: '/api/fittings/{fitting}/trials', operationId: 'trial.store', summary: 'Begins a trial with a setup',
-        requestBody: new Takes(['setupId' => 'integer', 'kind?' => "'trial' | 'warm-up'"]),
+        requestBody: new Takes([
+            'setupId?' => 'integer', 'kind?' => "'trial' | 'warm-up'",
+            'turned?' => '{ setupId: integer; sleeve: string; masses: Record<string, number> }',
+        ]),
         responses: [new Answer('BayView', 201)])]
-    public function store(Request $request, Fitting $fitting, BeginTrial $beginTrial): JsonResponse
+    public function store(Request $request, Fitting $fitting, BeginTrial $beginTrial, TurnSetup $turn): JsonResponse
     {
         $given = $request->validate([
-            'setupId' => ['required', 'integer', Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)],
+            'setupId' => ['required_without:turned', 'integer', $there = Rule::exists('setups', 'id')->where('fitting_id', $fitting->id)],
+            'turned' => ['sometimes', 'array:setupId,sleeve,masses'], 'turned.setupId' => ['required_with:turned', 'integer', $there],
             'kind' => ['sometimes', Rule::in(Trial::KINDS)],
-        ]);
+        ] + Arr::prependKeysWith(HandController::TURNED, 'turned.'));
         $user = self::user($request);
         $this->journal->record(
             $fitting, $user,
             fn (Trial $t): string => ($t->kind === 'warm-up' ? 'began warm-up shots with ' : "began trial {$t->number} with ").
                 $t->setup->tag,
-            function () use ($fitting, $user, $given, $beginTrial): Trial {
+            function () use ($fitting, $user, $given, $beginTrial, $turn): Trial {
                 if (Blind::open($fitting) !== null) {
                     throw ValidationException::withMessages([
                         'setupId' => 'A blind trial is going on: go on to its next setting, or reveal it first.',
                     ]);
                 }
 
-                return $beginTrial($fitting, $user, (int) $given['setupId'], $given['kind'] ?? 'trial');
+                $id = (int) ($given['setupId'] ?? 0);
+                if (isset($given['turned'])) {
+                    $from = Setup::query()->findOrFail((int) $given['turned']['setupId']);
+                    $id = $turn(
+                        $fitting, $from, (string) ($given['turned']['sleeve'] ?? $from->sleeve_label),
+                        array_map(floatval(...), $given['turned']['masses'] ?? []),
+                    )->id;
+                }
+
+                return $beginTrial($fitting, $user, $id, $given['kind'] ?? 'trial');
             });
 
         return response()->json((new BayResource($fitting->refresh()))->toArray($request), 201);
@@ -138,6 +157,26 @@ final class TrialController
                 $one->update(['conditions' => $now + $one->conditions]);
             }
         });
+
+        return response()->json((new BayResource($fitting))->toArray($request));
+    }
+
+    /** Which of the blind settings the player thinks it was; null: cannot say. It is kept to itself until the reveal. */
+    #[OA\Post(path: '/api/trials/{trial}/guess', operationId: 'trial.guess', summary: 'Which blind setting the player thinks it was',
+        requestBody: new Takes(['setupId' => 'integer | null']),
+        responses: [new Answer('BayView')])]
+    public function guess(Request $request, Trial $trial): JsonResponse
+    {
+        $fitting = Fitting::query()->findOrFail($trial->fitting_id);
+        $blind = Blind::open($fitting);
+        if ($blind === null || $trial->blind_id !== $blind->id) {
+            throw ValidationException::withMessages(['setupId' => 'This trial is no setting of a blind trial that goes on.']);
+        }
+        $given = $request->validate(['setupId' => ['present', 'nullable', 'integer', Rule::in($blind->setups)]]);
+        $this->journal->record(
+            $fitting, self::user($request), 'noted what the player thinks it was',
+            fn () => $trial->update(['guess_setup_id' => $given['setupId'], 'guess_asked' => true]),
+        );
 
         return response()->json((new BayResource($fitting))->toArray($request));
     }

@@ -52,9 +52,9 @@ final class BayResource extends JsonResource
             'verdicts' => $verdicts, 'withheld' => $withheld,
             'flips' => $figures->flips(), 'repeat' => $figures->repeat($view->trials->all()), 'drift' => $figures->drift($blind),
             'queue' => $view->queue(), 'budget' => $view->budget(), 'confirm' => ConfirmState::now($view->judged),
-            'blind' => $blind === null
-                    ? null
-                    : ['ordinal' => $blind->ordinal + 1, 'of' => count($blind->setups), 'shotsEach' => $blind->shots_each],
+            'blind' => $view->blind(),
+            'revealed' => ($revealed = $view->revealed()) === null ? null : $figures->revealed($revealed, $view->trials->all()),
+            'pattern' => $figures->pattern(), 'speedSince' => $figures->speedSince(),
             'asks' => $view->asks(),
             'held' => $view->held()->map(HeldShotResource::line(...))->all(),
             'heldInAll' => $view->heldInAll(),

@@ -44,6 +44,7 @@ final class FittingResource extends JsonResource
         return [
             'id' => $fitting->id,
             'version' => $fitting->version,
+            'practice' => $fitting->practice !== null,
             'player' => [
                 'id' => $fitting->player->id, 'name' => $fitting->player->name, 'hand' => $fitting->player->hand->value,
                 'units' => $fitting->player->units,

@@ -3,8 +3,8 @@
     import type { DriftPoint, Fitting, Trial } from '../api/generated/types';
     import { factor, plain } from '../format/units';
 
-    let { fitting, drift, trials }: { fitting: Fitting; drift: DriftPoint[]; trials: Trial[] } = $props();
-    const W = 590;
+    let { fitting, drift, trials, flat = false }: { fitting: Fitting; drift: DriftPoint[]; trials: Trial[]; flat?: boolean } = $props();
+    const W = $derived(flat ? 940 : 590);
     const H = 96;
     const LEFT = 40;
     const k = $derived(factor(fitting.player.units.speed));
@@ -43,7 +43,9 @@
             <path d={path} class="speed" />
             {#each drift as d, i (d.sequence)}<circle cx={x(i)} cy={y(d.speedMps * k)} r="3" class:out={!d.counts} />{/each}
         </svg>
-        <figcaption class="small">{drift[0]!.club ? 'Club' : 'Ball'} speed, {fitting.player.units.speed}, shot by shot.</figcaption>
+        <figcaption class="small" class:visually-hidden={flat}>
+            {drift[0]!.club ? 'Club' : 'Ball'} speed, {fitting.player.units.speed}, shot by shot.
+        </figcaption>
     </figure>
 {/if}
 

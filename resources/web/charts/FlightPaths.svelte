@@ -4,7 +4,8 @@
     import { toneOf } from '../format/setups';
     import { factor } from '../format/units';
 
-    let { setups, units }: { setups: JudgedSetup[]; units: UnitChoice } = $props();
+    type Flown = Pick<JudgedSetup, 'tag' | 'path'>;
+    let { setups, units }: { setups: Flown[]; units: UnitChoice } = $props();
     const W = 590;
     const LEFT = 44;
     const SIDE = 190;
@@ -19,7 +20,7 @@
     const x = $derived(scaleLinear([0, far], [LEFT, W - 14]));
     const up = $derived(scaleLinear([0, high], [SIDE, 16]));
     const across = $derived(scaleLinear([wide, -wide], [H - 24, SIDE + 34]));
-    const line = (s: JudgedSetup, y: (p: [number, number, number]) => number) =>
+    const line = (s: Flown, y: (p: [number, number, number]) => number) =>
         s.path!.points.map((p, i) => `${i ? 'L' : 'M'}${x(p[0] * k).toFixed(1)} ${y(p).toFixed(1)}`).join('');
 </script>
 

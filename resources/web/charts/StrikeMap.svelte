@@ -3,7 +3,13 @@
     import type { BayView, Hand, Shot } from '../api/generated/types';
     import { plain } from '../format/units';
 
-    let { shots, hand, inLine }: { shots: Shot[]; hand: Hand; inLine: BayView['inLine'] } = $props();
+    let {
+        shots,
+        hand,
+        inLine,
+        benchmark = null,
+        small = false,
+    }: { shots: Shot[]; hand: Hand; inLine: BayView['inLine']; benchmark?: BayView['benchmarkMeans']; small?: boolean } = $props();
     const W = 300;
     const H = 178;
     // Seen from the ball: the heel on the right for a right-hander, on the left for a left-hander.
@@ -16,7 +22,7 @@
 </script>
 
 <figure>
-    <svg viewBox="0 0 {W} {H}" role="img" aria-label="Strikes on the face, seen from the ball: {strikes.length} shots.">
+    <svg viewBox="0 0 {W} {H}" class:small role="img" aria-label="Strikes on the face, seen from the ball: {strikes.length} shots.">
         <rect x={x(-46)} y={y(25)} width={x(46) - x(-46)} height={y(-25) - y(25)} rx="60" class="face" />
         {#each [-40, -30, -20, -10, 0, 10, 20, 30, 40] as mm (mm)}<line x1={x(mm)} x2={x(mm)} y1={y(20)} y2={y(-20)} class="grid" />{/each}
         {#each [-20, -10, 0, 10, 20] as mm (mm)}<line x1={x(-42)} x2={x(42)} y1={y(mm)} y2={y(mm)} class="grid" />{/each}
@@ -39,17 +45,31 @@
                 d="M{x(way * mean('strikeToeMm')) - 7} {y(mean('strikeHighMm')) - 7}l14 14m0 -14l-14 14"
                 class="mean"
             />{/if}
+        {#if benchmark?.strikeToeMm && benchmark.strikeHighMm}<circle
+                cx={x(way * benchmark.strikeToeMm.mean)}
+                cy={y(benchmark.strikeHighMm.mean)}
+                r="7"
+                class="base"
+            />{/if}
         <text x={x(way * 40)} y={H - 6} text-anchor="middle">toe</text>
         <text x={x(way * -40)} y={H - 6} text-anchor="middle">heel</text>
-        <text x={W / 2} y={H - 6} text-anchor="middle">from the ball, 10 mm grid</text>
+        {#if !small}<text x={W / 2} y={H - 6} text-anchor="middle">from the ball, 10 mm grid</text>{/if}
     </svg>
     <figcaption class="small">
-        {strikes.length ? '× mean of those that count.' : 'This monitor gives no strike.'}
-        {inLine ? `+ in line with the CG${inLine.assumed ? ' (assumed)' : ''}.` : ''}
+        {#if small}From the ball, 10 mm grid. × mean{benchmark?.strikeToeMm ? ', ○ the benchmark’s' : ''}{inLine
+                ? `, + CG${inLine.assumed ? ' (assumed)' : ''}`
+                : ''}.
+        {:else}
+            {strikes.length ? '× mean of those that count.' : 'This monitor gives no strike.'}
+            {inLine ? `+ in line with the CG${inLine.assumed ? ' (assumed)' : ''}.` : ''}
+        {/if}
     </figcaption>
 </figure>
 
 <style>
+    .small text {
+        font-size: 20px;
+    }
     .face {
         fill: var(--band);
         stroke: var(--ink-2);
@@ -65,6 +85,13 @@
     .out {
         fill: none;
         stroke: var(--ink-2);
+    }
+    .base {
+        fill: none;
+        stroke: var(--ink);
+        stroke-width: 2;
+        stroke-dasharray: 3 2;
+        opacity: 1;
     }
     .line {
         stroke: var(--mint);

@@ -1,8 +1,8 @@
 import type { Corridor, Fitting, Setup, Trouble, UnitChoice } from '../api/generated/types';
 import { factor, plain } from './units';
 
-/** Letter, shape and colour belong to the place in the trail. */
-export const toneOf = (tag: string): number => (tag.charCodeAt(tag.length - 1) - 65) % 8;
+/** Letter, shape and colour belong to the place in the trail; what nobody may know yet (“?”) has one of its own. */
+export const toneOf = (tag: string): number => (tag === '?' ? 7 : (tag.charCodeAt(tag.length - 1) - 65) % 8);
 
 export function lengthText(mm: number | null, units: UnitChoice): string {
     if (mm === null) return '';

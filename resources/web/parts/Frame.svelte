@@ -6,6 +6,7 @@
     import { list } from '../format/sentences';
     import { madeUpText } from '../format/setups';
     import Notice from './Notice.svelte';
+    import Practice from './Practice.svelte';
     import Outline from './Outline.svelte';
     import TopBar from './TopBar.svelte';
     import Trail from './Trail.svelte';
@@ -43,6 +44,7 @@
 <TopBar {fitting} {step} />
 {#if fitting}
     <Trail {fitting} {chosen} {onpick} {marks} />
+    {#if fitting.practice}<Practice {fitting} {step} />{/if}
     {#if madeUpText(fitting.setups) && step !== 'sheet'}<p class="print-only">Simulated: {madeUpText(fitting.setups)}.</p>{/if}
     <main>
         {#if fitting.wrongHand.length}<Notice

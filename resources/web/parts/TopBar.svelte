@@ -42,7 +42,9 @@
     function keys(event: KeyboardEvent) {
         const target = event.target as HTMLElement;
         if (!fitting || event.ctrlKey || event.metaKey || event.altKey || target.matches('input, textarea, select')) return;
-        const wanted = STEPS[Number(event.key) - 1];
+        // By its place on the keyboard: on a French one a digit would need Shift.
+        const digit = /^\d$/.test(event.key) ? event.key : !event.shiftKey && /^Digit(\d)$/.exec(event.code)?.[1];
+        const wanted = digit && event.key !== '-' ? STEPS[Number(digit) - 1] : undefined;
         if (wanted) push(`/fitting/${fitting.id}/${wanted[0]}`);
     }
 </script>

@@ -63,8 +63,11 @@ export interface BayChange {
     queue: { tags: string[]; wrenchChanges: number; };
     budget: { swings: number | null; swingsHit: number; minutes: number | null; minutesUsed: number; };
     confirm: { benchmark: string; chosen: string; shotsEach: number; leg: number; tag: string | null; n: number; next: string | null; } | null;
-    blind: { ordinal: number; of: number; shotsEach: number; } | null;
-    asks: { trialId: number; open: string[]; } | null;
+    blind: { ordinal: number; of: number; shotsEach: number; set: boolean; guess: { trialId: number; options: { id: number; tag: string; }[]; } | null; } | null;
+    asks: { trialId: number; open: string[]; first: string[]; due: boolean; } | null;
+    revealed: RevealedBlind | null;
+    pattern: { trial: Pattern | null; benchmark: Pattern | null; };
+    speedSince: { byMps: number; trial: number | null; } | null;
     held: HeldShot[];
     heldInAll: number;
 }
@@ -90,8 +93,11 @@ export interface BayView {
     queue: { tags: string[]; wrenchChanges: number; };
     budget: { swings: number | null; swingsHit: number; minutes: number | null; minutesUsed: number; };
     confirm: { benchmark: string; chosen: string; shotsEach: number; leg: number; tag: string | null; n: number; next: string | null; } | null;
-    blind: { ordinal: number; of: number; shotsEach: number; } | null;
-    asks: { trialId: number; open: string[]; } | null;
+    blind: { ordinal: number; of: number; shotsEach: number; set: boolean; guess: { trialId: number; options: { id: number; tag: string; }[]; } | null; } | null;
+    asks: { trialId: number; open: string[]; first: string[]; due: boolean; } | null;
+    revealed: RevealedBlind | null;
+    pattern: { trial: Pattern | null; benchmark: Pattern | null; };
+    speedSince: { byMps: number; trial: number | null; } | null;
     held: HeldShot[];
     heldInAll: number;
     inLine: { toeMm: number; highMm: number; assumed: boolean; } | null;
@@ -134,6 +140,7 @@ export interface Brief {
     handicap: number | null;
     wants: string[];
     never: string[];
+    asked?: string[];
     wish: string;
     turf: string;
     windMps: number;
@@ -167,6 +174,11 @@ export interface BriefChange {
     changes: { field: string; label: string; from: unknown; to: unknown; }[];
 }
 
+export interface Change {
+    value: number;
+    interval: Interval;
+}
+
 export interface ClubBuild {
     shaft: string;
     lengthMm: number | null;
@@ -194,7 +206,7 @@ export interface ColumnMap {
 export interface Comparison {
     benchmark: string | null;
     rows: { measure: string; label: string; cells: Record<string, ComparisonCell>; }[];
-    sets: { tag: string; n: number; ellipse: { acrossM: number; alongM: number; halfLongM: number; halfShortM: number; turnDeg: number; } | null; inCorridor: { in: number; of: number; }; }[];
+    sets: { tag: string; n: number; ellipse: Ellipse | null; inCorridor: { in: number; of: number; }; }[];
     field: Field | null;
 }
 
@@ -304,6 +316,14 @@ export interface EarlierFitting {
     clubs: { id: number; tag: string; name: string; }[];
 }
 
+export interface Ellipse {
+    acrossM: number;
+    alongM: number;
+    halfLongM: number;
+    halfShortM: number;
+    turnDeg: number;
+}
+
 /** What the models failed on: a fault of ours, told with what to quote. */
 export interface Failure {
     computing: string;
@@ -331,6 +351,7 @@ export type FindingKind = 'usualMiss' | 'offCgLine' | 'smashLow' | 'attackDown' 
 export interface Fitting {
     id: number;
     version: number;
+    practice: boolean;
     player: Player;
     brief: Brief;
     typed: Record<string, { value: string; unit: string; }>;
@@ -463,6 +484,16 @@ export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBa
 
 export type Hand = 'right' | 'left';
 
+/** What the head of a setup can be turned to, as this player delivers it, and weighted with; what is in it now first. */
+export interface HandView {
+    head: string;
+    sleeve: string;
+    home: string;
+    masses: Record<string, number>;
+    positions: PlanePoint[];
+    arrangements: { masses: Record<string, number>; words: string; massG: number; cgToeMm: number; cgBackMm: number; }[];
+}
+
 export interface HeadDetail {
     id: number;
     label: string;
@@ -540,7 +571,7 @@ export interface Judge {
     n: number;
     judge: Advice | null;
     step: NextStep;
-    next: { tag: string; setupTag: string | null; head: string; sleeve: string; weights: string; with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string; }; like: string | null; } | null;
+    next: { tag: string; setupTag: string | null; headId: number | null; head: string; sleeve: string; weights: string; masses: Record<string, number> | null; with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string; }; like: string | null; } | null;
 }
 
 export interface JudgedSetup {
@@ -619,6 +650,7 @@ export interface LinkShown {
     mailed: boolean;
 }
 
+/** How a setup stands against the benchmark; better is value × way > 0, and as good as it within the margin. */
 export interface LiveVerdict {
     name: string;
     measure: Measure;
@@ -626,6 +658,9 @@ export interface LiveVerdict {
     value: number;
     interval: Interval;
     declared: boolean;
+    wanted: boolean;
+    way: number;
+    margin: number;
     moreShots: number | null;
 }
 
@@ -757,6 +792,15 @@ export interface Part {
     label: string;
     data: Record<string, number | string>;
     supply: Supply;
+}
+
+/** Where a setup lands: the ellipse and the mean, the sides of its shots, and the flight of its mean ball. */
+export interface Pattern {
+    ellipse: Ellipse | null;
+    sideM: number | null;
+    carryM: number | null;
+    sides: number[];
+    path: { points: [number, number, number][]; carryM: number; apexM: number; } | null;
 }
 
 export interface Person {
@@ -920,6 +964,14 @@ export interface Repeated {
     value: number;
     moved: boolean;
     since: number;
+}
+
+/** What a blind trial said: by its own shots, and whether the player could tell the settings. */
+export interface RevealedBlind {
+    order: string[];
+    against: string;
+    verdicts: { tag: string; name: string; verdict: Verdict; }[];
+    guess: { right: number; of: number; p: number; better: boolean; canTell: boolean; } | null;
 }
 
 export interface RidgePoint {
@@ -1135,6 +1187,29 @@ export interface Trouble {
     atM: number | null;
 }
 
+/** Who a made-up player was, and what each setup that was hit truly does for them. */
+export interface Truth {
+    player: string;
+    clubSpeedMps: number;
+    attackDeg: number;
+    pathDeg: number;
+    faceDeg: number;
+    squares: number;
+    own: string | null;
+    pick: string;
+    setups: { tag: string; carryM: number; share: number; }[];
+}
+
+/** What turning a setup would change against what is in the hand; setupId: of the setup that is made so already. */
+export interface Turned {
+    setupId: number | null;
+    steps: string[];
+    wrenchChanges: number;
+    loftDeg: number;
+    faceOpenDeg: number;
+    expected: { carryM: Change; sideM: Change; apexM: Change; share: Change; } | null;
+}
+
 /** A number as a person typed it: bare, or with its unit. */
 export type Typed = number | string | null | { value?: number | string | null; unit?: string | null; };
 
@@ -1150,6 +1225,7 @@ export interface TypedBrief {
     handicap?: Typed;
     wants?: string[];
     never?: string[];
+    asked?: string[];
     wish?: string | null;
     turf?: string | null;
     windMps?: Typed;

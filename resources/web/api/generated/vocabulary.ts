@@ -324,6 +324,12 @@ export const BRIEF_LISTS = {
         "two-way miss",
         "low runner",
         "balloon"
+    ],
+    "asked": [
+        "confidence",
+        "looks",
+        "feel",
+        "sound"
     ]
 } as const;
 
@@ -442,7 +448,8 @@ export const BRIEF_LABELS = {
     "aimFree": "may re-aim",
     "consent": "consent",
     "minor": "minor",
-    "guardian": "guardian"
+    "guardian": "guardian",
+    "asked": "asked after a trial"
 } as const;
 
 export const BRIEF_WEIGHTS = [

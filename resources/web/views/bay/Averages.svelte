@@ -1,13 +1,12 @@
 <script lang="ts">
     import type { BayView } from '../../api/generated/types';
     import { POLICIES } from '../../api/generated/vocabulary';
-    import DriftLine from '../../charts/DriftLine.svelte';
     import { MEASURES, unitOf } from '../../format/units';
     import Scroll from '../../parts/Scroll.svelte';
     import type { BayScreen } from './bay.svelte';
     import { meanText } from './sentences';
 
-    // The averages of the trial and of the benchmark, which shots they are of, and how the speed went.
+    // The averages of the trial and of the benchmark, and which shots they are of.
     let { bay, view }: { bay: BayScreen; view: BayView } = $props();
     const MEANS = ['carryM', 'totalM', 'ballSpeedMps', 'launchDeg', 'spinRpm', 'apexM'];
     const units = $derived(bay.fitting.player.units);
@@ -48,18 +47,8 @@
             aria-label="Screening policy"
             >{#each Object.entries(policies) as [name, label] (name)}<option value={name}>{label}</option>{/each}</select
         ></label
-    ><label class="check"
-        ><input
-            type="checkbox"
-            checked={bay.fitting.asksRatings}
-            onchange={(e) => bay.changeFitting({ asksRatings: e.currentTarget.checked })}
-        />
-        Ask the player before the numbers</label
-    ><button class="plain" onclick={bay.anotherVisit}>Another visit</button>{#if view.screening.warning}<span class="warn"
-            >{view.screening.warning}</span
-        >{/if}
+    >{#if view.screening.warning}<span class="warn">{view.screening.warning}</span>{/if}
 </p>
-<DriftLine fitting={bay.fitting} drift={view.drift} trials={view.trials} />
 
 <style>
     td small {

@@ -61,13 +61,13 @@
     {#if bay}
         {#if simulates}
             <div class="row">
-                <label
-                    >Made-up player <select bind:value={player}
-                        >{#each MADE_UP_PLAYERS as p (p)}<option>{p}</option>{/each}</select
-                    ></label
-                >
-                <button class="quiet" onclick={() => hit(1)}>Hit one <small>.</small></button>
-                <button class="quiet" onclick={() => hit(5)}>Hit five <small>,</small></button>
+                {#if !fitting.practice}<label
+                        >Made-up player <select bind:value={player}
+                            >{#each MADE_UP_PLAYERS as p (p)}<option>{p}</option>{/each}</select
+                        ></label
+                    >{/if}
+                <button class="quiet" onclick={() => hit(1)}>Hit one</button>
+                <button class="quiet" onclick={() => hit(5)}>Hit five</button>
             </div>
         {/if}
         <div class="row">

@@ -1,5 +1,6 @@
 <script lang="ts">
     import type { BayView } from '../../api/generated/types';
+    import KeyCap from './KeyCap.svelte';
     import RunBar from './RunBar.svelte';
     import { confirmText } from './sentences';
 
@@ -17,7 +18,7 @@
     {#snippet actions()}
         {#if done}
             <button disabled={!ready} onclick={onnext}
-                >{confirm.next ? `Begin leg ${confirm.leg + 1}: ${confirm.next}` : 'What it says'} <small>=</small></button
+                >{confirm.next ? `Begin leg ${confirm.leg + 1}: ${confirm.next}` : 'What it says'} <KeyCap name="Enter" /></button
             >
         {/if}
         <button class="plain" onclick={onend}>End the run</button>

@@ -1,15 +1,17 @@
 <script lang="ts">
     import type { BayView } from '../../api/generated/types';
     import { nameOf } from '../../format/setups';
-    import { figure } from '../../format/units';
+    import { faceWords, figure, plain } from '../../format/units';
     import Glyph from '../../parts/Glyph.svelte';
     import Simulated from '../../parts/Simulated.svelte';
-    import Averages from './Averages.svelte';
     import type { BayScreen } from './bay.svelte';
+    import KeyCap from './KeyCap.svelte';
     import RatingCard from './RatingCard.svelte';
     import { stepText } from '../../format/judged';
     import { candidateName } from '../finder/sentences';
-    import { budgetText, judgeText, nextMove, repeatText, shotSentence, verdictMark, verdictsShown } from './sentences';
+    import { blindText, judgeText, nextMove, repeatText, shotSentence } from './sentences';
+    import Strips from './Strips.svelte';
+    import { strips } from './strips';
 
     // What is read from where the player stands: what is in the hand, the last shot, and what the shots say.
     let { bay, view }: { bay: BayScreen; view: BayView } = $props();
@@ -18,169 +20,186 @@
     const carry = $derived(last ? (last.measured.carryM ?? last.computed.carryM) : undefined);
     const move = $derived(nextMove(view, bay.benchmark?.tag ?? null, units));
     const again = $derived(running ? repeatText(view, running.tag, units) : '');
+    const lines = $derived(bay.isBenchmark || view.blind ? [] : strips(view, bay.isJudged ? bay.judged : null, units));
+    /** Where what is in the hand plays, for this player. */
+    const plays = $derived.by(() => {
+        const p = bay.inHand?.playing;
+        if (!p) return '';
+        const share = bay.fitting.squaringShare;
+        const loft = p.soled.loftDeg + share * (p.squared.loftDeg - p.soled.loftDeg);
+        return ` · plays ${plain(loft, 1)}°, ${faceWords((1 - share) * p.soled.faceOpenDeg)}`;
+    });
+    const told = $derived(blindText(view));
 </script>
 
-<section class="now" class:big={bay.big} aria-live="polite">
+<section class="now" aria-live="polite">
     <div class="hand">
         {#if running && view.blind && !bay.inHand}
             <div>
                 <b>Blind: setting {view.blind.ordinal} of {view.blind.of}</b>
-                <span class="small">trial {running.number} · {view.counted} count{budgetText(view.budget)}</span>
+                <span class="small">trial {running.number} · {view.counted} count</span>
             </div>
         {:else if bay.inHand && running}
             <Glyph tag={bay.inHand.tag} r={15} />
             <div>
                 <b>{running.kind === 'warm-up' ? 'Warm-up with ' : ''}{nameOf(bay.inHand, bay.fitting)}{bay.inHand.starred ? ' ★' : ''}</b>
                 <span class="small"
-                    >trial {running.number}{bay.isBenchmark ? ', the benchmark' : ''} · {view.counted} count{budgetText(view.budget)}{view
-                        .visit.number > 1
+                    >trial {running.number}{bay.isBenchmark ? ', the benchmark' : ''} · {view.counted} count{plays}{view.visit.number > 1
                         ? ` · visit ${view.visit.number}`
                         : ''}</span
                 >
             </div>
         {:else}<b>Nothing in the hand yet</b>{/if}
     </div>
-    {#if bay.asks}
-        <RatingCard open={bay.asks.open} rate={bay.rate} skip={bay.skipRating} />
+    {#if bay.asked}
+        <RatingCard open={bay.asked.open} more={bay.asked.more} rate={bay.rate} skip={bay.skipRating} askMore={bay.askMore} />
     {:else}
         {#if last && carry !== undefined}
-            <p class="carry">
-                <span class:left={last.leftOut}>{figure('carryM', carry, units)}</span><small
-                    >{units.distance} carry{last.inWind.carryM !== undefined
-                        ? ', without the wind'
-                        : last.computed.carryM !== undefined
-                          ? ', computed'
-                          : ''}</small
-                >{#if last.source === 'simulated'}<Simulated />{/if}
-            </p>
+            {#key last.id}<p class="carry">
+                    <span class:left={last.leftOut}>{figure('carryM', carry, units)}</span><small
+                        >{units.distance}
+                        <em
+                            >carry{last.inWind.carryM !== undefined
+                                ? ', without the wind'
+                                : last.computed.carryM !== undefined
+                                  ? ', computed'
+                                  : ''}{#if last.source === 'simulated'}&nbsp;<Simulated />{/if}</em
+                        ></small
+                    >
+                </p>{/key}
             <p class="line">{shotSentence(last, units)}{last.leftOut ? ` — left out: ${last.leftOut.reason}` : ''}</p>
             {#if last.flags.length}<p class="flags">{last.flags.join(' ')}</p>{/if}
-        {:else}
-            <p class="carry"><small>No shot in this trial yet.</small></p>
+        {:else if running && !view.blind}
+            <p class="first">No shot in this trial yet.</p>
+            {#if bay.simulates && bay.bay}<button class="hit" onclick={() => bay.hit(1)}
+                    >Hit a simulated shot <KeyCap name="Space" /></button
+                >{:else if bay.bay}<p class="line">Hit, and it shows here by itself.</p>{/if}
         {/if}
-        <p class="verdicts">
-            {#each verdictsShown(view.verdicts) as v (v.name)}<span class={v.verdict}
-                    >{verdictMark(v)}<span class="visually-hidden"> ({v.verdict})</span></span
-                >{/each}
-        </p>
-        {#if move}<p class="next">{move}</p>{/if}
-        {#if bay.judged && !view.blind && running?.kind !== 'warm-up'}
-            {#if bay.isJudged}<p class="step"><b>Next:</b> {stepText(bay.judged.step, candidateName(bay.judged, bay.fitting))}</p>{/if}
-            {#if judgeText(bay.judged, running?.tag ?? '', units)}<p class="again">
-                    {judgeText(bay.judged, running?.tag ?? '', units)}
+        {#if lines.length && running}<Strips strips={lines} tag={running.tag} benchmark={bay.benchmark?.tag ?? ''} />{/if}
+        {#if told.length}<div class="told" role="status">
+                <p class="next">{told[0]}</p>
+                {#each told.slice(1) as t (t)}<p>{t}</p>{/each}
+            </div>{/if}
+        <div class="then">
+            {#if move}<p class="next">{move}</p>{/if}
+            {#if bay.judged && !view.blind && running?.kind !== 'warm-up'}
+                {#if bay.isJudged}<p class="step">
+                        <b>Next:</b>
+                        {stepText(bay.judged.step, candidateName(bay.judged, bay.fitting))}
+                        {#if bay.judged.next && bay.judged.step.kind === 'hit'}<button class="quiet" onclick={bay.takeNext}
+                                >Into the hand <KeyCap name="9" /></button
+                            >{/if}
+                    </p>{/if}
+                {#if judgeText(bay.judged, running?.tag ?? '', units)}<p class="small">
+                        {judgeText(bay.judged, running?.tag ?? '', units)}
+                    </p>{/if}
+            {/if}
+            {#if bay.offers}<button onclick={bay.promote}>Make {running?.tag} the benchmark</button>{/if}
+            {#if again}<p class="small">{again}</p>{/if}
+            {#if view.flips.length}<p class="small">
+                    {view.flips.map((f) => `With ${f.policy} the verdict would be “${f.verdict}”.`).join(' ')}
                 </p>{/if}
-        {/if}
-        {#if bay.offers}<button onclick={bay.promote}>Make {running?.tag} the benchmark <small>+</small></button>{/if}
-        {#if again}<p class="again">{again}</p>{/if}
-        {#if view.flips.length}<p class="again">
-                {view.flips.map((f) => `With ${f.policy} the verdict would be “${f.verdict}”.`).join(' ')}
-            </p>{/if}
-        {#if bay.revealed.length}<p class="again" role="status">The settings were {bay.revealed.join(', ')}.</p>{/if}
+        </div>
     {/if}
-    {#if view.lastDone}<p class="undo" role="status">
-            You {view.lastDone.words}.
-            {#if view.lastDone.undoable}<button class="plain" onclick={bay.takeBack}>Undo</button>{/if}
-        </p>{/if}
-    {#if !bay.big && !bay.asks}<Averages {bay} {view} />{/if}
 </section>
 
 <style>
     .now {
         display: grid;
         grid-template-columns: minmax(0, 1fr);
-        gap: 8px;
+        gap: 6px;
         align-content: start;
+        --far: 28px;
     }
     .hand {
         display: flex;
-        gap: 12px;
+        gap: 10px;
         align-items: center;
         font-size: 20px;
+        line-height: 1.2;
     }
     .hand .small {
         display: block;
     }
     .carry {
         display: flex;
-        flex-wrap: wrap;
         align-items: baseline;
-        gap: 14px;
-        line-height: 0.9;
+        gap: 12px;
+        line-height: 0.86;
+        animation: land 150ms ease-out;
     }
-    .carry span {
-        font-size: 120px;
-        font-weight: 640;
+    @keyframes land {
+        from {
+            opacity: 0.2;
+            transform: translateY(-6px);
+        }
+    }
+    .carry > span {
+        flex: none;
+        white-space: nowrap;
+        font-size: var(--carry, 128px);
+        font-weight: 660;
         letter-spacing: -0.03em;
     }
     .carry small {
-        font-size: 28px;
+        min-width: 0;
+        font-size: var(--far);
+    }
+    .carry em {
+        display: block;
+        font-style: normal;
+        font-size: var(--lead);
+        line-height: 1.3;
+        color: var(--ink-2);
     }
     .carry .left {
         color: var(--ink-2);
         text-decoration: line-through;
         text-decoration-thickness: 6px;
     }
-    .big .carry span {
-        font-size: 250px;
-    }
     .line {
-        font-size: 22px;
+        font-size: var(--sentence, 21px);
+        line-height: 1.25;
+    }
+    .first {
+        font-size: 40px;
+        line-height: 1.1;
+        color: var(--ink-2);
+    }
+    .hit {
+        font-size: var(--far);
+        padding: 16px 24px;
+        justify-self: start;
     }
     .flags {
         color: var(--amber);
         font-size: var(--small);
     }
-    .big .line {
-        font-size: 32px;
+    .then,
+    .told {
+        display: grid;
+        gap: 4px;
     }
-    .verdicts {
-        display: flex;
-        flex-wrap: wrap;
-        gap: 2px 26px;
-        font-size: 40px;
-        font-weight: 620;
-        line-height: 1.15;
-        min-height: 46px;
-    }
-    .verdicts .better {
-        color: var(--mint);
-    }
-    .verdicts .worse {
-        color: var(--brick);
-    }
-    .verdicts .open {
-        color: var(--ink-2);
-        font-weight: 450;
+    .then:has(.next),
+    .told {
+        background: var(--mint-wash);
+        border-radius: 10px;
+        padding: 8px 12px;
     }
     .next {
-        font-size: 28px;
+        font-size: var(--move, 22px);
+        font-weight: 620;
         line-height: 1.2;
     }
     .step {
         font-size: var(--lead);
+        line-height: 1.25;
     }
-    .big .step {
-        font-size: 28px;
-    }
-    .undo {
-        color: var(--ink-2);
-    }
-    button small {
-        color: inherit;
-        opacity: 0.7;
+    .step button {
+        padding: 2px 8px;
         margin-left: 4px;
     }
-    .again {
-        font-size: var(--lead);
-        color: var(--ink-2);
-    }
-    @media (max-width: 1000px) {
-        .carry span,
-        .big .carry span {
-            font-size: 96px;
-        }
-        .verdicts {
-            font-size: 30px;
-        }
+    .then > button {
+        justify-self: start;
     }
 </style>

@@ -1,6 +1,14 @@
 <script lang="ts">
-    // Asked before the numbers: what the player says is not to be said by the figures. One keystroke each.
-    let { open, rate, skip }: { open: string[]; rate: (kind: string, stars: number) => void; skip: () => void } = $props();
+    import KeyCap from './KeyCap.svelte';
+
+    // After the last shot of a trial: what the player says of what was in the hand. One keystroke; the rest behind one more.
+    let {
+        open,
+        more,
+        rate,
+        skip,
+        askMore,
+    }: { open: string[]; more: boolean; rate: (kind: string, stars: number) => void; skip: () => void; askMore: () => void } = $props();
     const kind = $derived(open[0] ?? '');
     const WORDS: Record<string, [string, string]> = {
         looks: ['wrong', 'right'],
@@ -10,15 +18,18 @@
     };
 </script>
 
-<section aria-label="Before the numbers">
-    <p class="small">Before the numbers, what does the player say? {open.length} to go.</p>
+<section aria-label="What the player says">
+    <p class="small">What does the player say?{open.length > 1 ? ` ${open.length} to go.` : ''}</p>
     <h2>{kind}?</h2>
     <div class="stars">
         <span>{WORDS[kind]?.[0]}</span>
         {#each [1, 2, 3, 4, 5] as n (n)}<button class="quiet" onclick={() => rate(kind, n)} aria-label="{kind} {n}">{n}</button>{/each}
         <span>{WORDS[kind]?.[1]}</span>
     </div>
-    <button class="plain" onclick={skip}>Skip for this setup <small>0</small></button>
+    <p class="row">
+        <button class="plain" onclick={skip}>Skip for this setup <KeyCap name="0" /></button>
+        {#if more}<button class="plain" onclick={askMore}>Looks, feel and sound too <KeyCap name="6" /></button>{/if}
+    </p>
 </section>
 
 <style>
@@ -33,22 +44,21 @@
         font-size: 56px;
         line-height: 1;
     }
-    .stars {
+    .stars,
+    .row {
         display: flex;
-        gap: 12px;
+        gap: 8px;
         align-items: center;
         flex-wrap: wrap;
     }
     .stars button {
-        font-size: 34px;
-        width: 64px;
-        height: 64px;
+        font-size: 32px;
+        width: 58px;
+        height: 58px;
+        padding: 0;
     }
     .stars span {
         color: var(--ink-2);
-        min-width: 46px;
-    }
-    section > button {
-        justify-self: start;
+        min-width: 38px;
     }
 </style>

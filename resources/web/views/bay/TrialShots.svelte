@@ -29,66 +29,65 @@
             .reverse(),
     );
 
+    /** As many as fit; all of them are on Shots. */
+    const SHOWN = 10;
+    const carryOf = (s: Shot) => figure('carryM', s.measured.carryM ?? s.computed.carryM, units);
+    const sideOf = (s: Shot) => figure('sideM', s.measured.sideM ?? s.computed.sideM, units);
     function choose(shot: Shot, value: string) {
         if (value.startsWith('meant:')) meant(shot, value.slice(6));
         else if (value.startsWith('trial:')) moveTo(shot, Number(value.slice(6)));
         else if (value === 'note') note(`shots/${shot.id}`, `Note on shot ${shot.sequence}`, shot.note);
+        else if (value === 'back') leaveOut(shot, null);
         else if (value) leaveOut(shot, value);
     }
 </script>
 
-<div>
+<div class="trial">
     <ol class="shots" aria-label="Shots of this trial">
-        {#each view.shots.slice(-5).reverse() as s (s.id)}
-            <li class:out={s.leftOut}>
-                <b>{s.sequence}</b>
-                {#if s.source === 'simulated'}<span class="small" title="simulated"
-                        >sim.<span class="visually-hidden"> simulated</span></span
-                    >{/if}
-                <span class="figures"
-                    >{figure('carryM', s.measured.carryM ?? s.computed.carryM, units)} · {figure(
-                        'sideM',
-                        s.measured.sideM ?? s.computed.sideM,
-                        units,
-                    )}</span
+        {#each view.shots.slice(-SHOWN) as s, i (s.id)}
+            <li
+                class:out={s.leftOut}
+                class:last={i === Math.min(SHOWN, view.shots.length) - 1}
+                class:hint={view.mishits[s.id] && !s.leftOut}
+            >
+                <b>{carryOf(s)}</b>
+                <span
+                    >{s.leftOut
+                        ? s.leftOut.reason
+                        : view.mishits[s.id]
+                          ? 'mishit?'
+                          : s.intent !== 'normal'
+                            ? s.intent
+                            : s.flags.length
+                              ? `${sideOf(s)} · look`
+                              : sideOf(s)}</span
                 >
-                {#if s.leftOut}
-                    <span class="small">{s.leftOut.reason}</span><button class="plain" onclick={() => leaveOut(s, null)}
-                        >Bring back<span class="visually-hidden"> shot {s.sequence}</span></button
+                <select
+                    aria-label="Shot {s.sequence}: {carryOf(s)}, {sideOf(s)}{s.leftOut ? `, left out: ${s.leftOut.reason}` : ''}"
+                    value=""
+                    onchange={(e) => (choose(s, e.currentTarget.value), (e.currentTarget.value = ''))}
+                    title={[...s.flags, view.mishits[s.id] ? mishitText(view.mishits[s.id]!, units) : ''].filter(Boolean).join('; ')}
+                    ><option value=""
+                        >Shot {s.sequence}{s.source === 'simulated' ? ', simulated' : ''}{s.note ? ', with a note' : ''}{view.mishits[s.id]
+                            ? `: ${mishitText(view.mishits[s.id]!, units)}`
+                            : ''}</option
                     >
-                {:else}
-                    {#if view.mishits[s.id]}<button
-                            class="hint"
-                            title={mishitText(view.mishits[s.id]!, units)}
-                            onclick={() => leaveOut(s, 'mishit')}
-                            >mishit?<span class="visually-hidden">
-                                Leave shot {s.sequence} out: {mishitText(view.mishits[s.id]!, units)}</span
-                            ></button
+                    {#if s.leftOut}<option value="back">Bring back</option>{/if}
+                    <optgroup label="Leave out"
+                        >{#each LEFT_OUT_REASONS as r (r)}<option>{r}</option>{/each}</optgroup
+                    >
+                    <optgroup label="It was meant"
+                        >{#each INTENTS as i (i)}<option value="meant:{i}">{i}</option>{/each}</optgroup
+                    >
+                    {#if others.length}<optgroup label="It was hit in"
+                            >{#each others as t (t.id)}<option value="trial:{t.id}">trial {t.number} with {t.tag}</option>{/each}</optgroup
                         >{/if}
-                    <select
-                        aria-label="Shot {s.sequence}"
-                        value=""
-                        onchange={(e) => (choose(s, e.currentTarget.value), (e.currentTarget.value = ''))}
-                        title={s.flags.join('; ')}
-                        ><option value=""
-                            >{s.intent === 'normal' ? 'counts' : s.intent}{s.flags.length ? ' · look' : ''}{s.note ? ' · note' : ''}</option
-                        >
-                        <optgroup label="Leave out"
-                            >{#each LEFT_OUT_REASONS as r (r)}<option>{r}</option>{/each}</optgroup
-                        >
-                        <optgroup label="It was meant"
-                            >{#each INTENTS as i (i)}<option value="meant:{i}">{i}</option>{/each}</optgroup
-                        >
-                        {#if others.length}<optgroup label="It was hit in"
-                                >{#each others as t (t.id)}<option value="trial:{t.id}">trial {t.number} with {t.tag}</option
-                                    >{/each}</optgroup
-                            >{/if}
-                        <option value="note">Note …</option></select
-                    >
-                {/if}
+                    <option value="note">Note …</option></select
+                >
             </li>
         {/each}
     </ol>
+    {#if view.shots.length > SHOWN}<p class="small">The last {SHOWN} of {view.shots.length}.</p>{/if}
     {#if running}
         <p class="small">
             {running.note}
@@ -105,48 +104,60 @@
         margin: 0;
         padding: 0;
         display: grid;
-        grid-template-columns: minmax(0, 1fr);
+        grid-template-columns: repeat(auto-fill, minmax(58px, 1fr));
+        gap: 5px;
         align-content: start;
     }
     li {
-        display: flex;
-        gap: 8px;
-        align-items: center;
-        border-top: 1px solid var(--hair);
-        min-height: 32px;
+        position: relative;
+        border: 1px solid var(--hair);
+        border-radius: 8px;
+        background: var(--sheet);
+        padding: 3px 6px;
+        line-height: 1.15;
+        min-height: 44px;
         overflow-wrap: normal;
+        animation: chip 150ms ease-out;
     }
-    .figures {
-        white-space: nowrap;
+    @keyframes chip {
+        from {
+            opacity: 0;
+            transform: scale(0.9);
+        }
     }
-    b {
-        min-width: 24px;
+    b,
+    li span {
+        display: block;
     }
-    select {
-        margin-left: auto;
-        flex: 0 1 128px;
-        width: 128px;
-        min-width: 80px;
-        padding: 1px 4px;
-        border-color: var(--hair);
-    }
-    .hint {
-        background: none;
-        border: 0;
-        border-bottom: 1px dotted var(--amber);
-        color: var(--amber);
-        padding: 4px 2px;
-        font-weight: 600;
-        margin-left: auto;
-        min-height: 24px;
-    }
-    .hint + select {
-        margin-left: 0;
-    }
-    .out {
+    li span {
+        font-size: var(--small);
         color: var(--ink-2);
     }
-    .out button {
-        margin-left: auto;
+    .last {
+        border: 1.5px solid var(--ink);
+    }
+    .hint {
+        border-color: var(--amber);
+    }
+    .hint span,
+    .out span {
+        color: var(--amber);
+    }
+    .out b {
+        text-decoration: line-through;
+        color: var(--ink-2);
+    }
+    /* The whole chip opens what can be said of its shot. */
+    select {
+        position: absolute;
+        inset: 0;
+        opacity: 0;
+        width: 100%;
+        height: 100%;
+        cursor: pointer;
+    }
+    li:focus-within {
+        outline: 3px solid var(--mint);
+        outline-offset: 2px;
     }
 </style>

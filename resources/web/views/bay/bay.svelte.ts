@@ -1,9 +1,10 @@
 import { push } from 'svelte-spa-router';
 import { untrack } from 'svelte';
 import { get, patch, post, say, Unreached } from '../../api/client';
-import type { BayChange, BayView, Fitting, Setup, Shot, Judge } from '../../api/generated/types';
+import type { BayChange, BayView, Fitting, HandView, Judge, Setup, Shot, Turned } from '../../api/generated/types';
 import { watchLive } from '../../lib/live';
 import { current, loadFitting, session } from '../../lib/session.svelte';
+import { MENU } from './keys';
 import type { Noting } from './NoteField.svelte';
 
 /** The live screen of a fitting: what it shows, and everything that can be done on it. */
@@ -15,14 +16,26 @@ export class BayScreen {
     unread = $state('');
     reached = $state(true);
     big = $state(false);
-    helping = $state(false);
-    /** The setup for the next trial, by id. */
+    menu = $state(false);
+    /** The flight from the side in place of the map. */
+    fromSide = $state(false);
+    sound = $state(false);
+    /** The setup for the next trial, or the one that is turned for it, by id. */
     chosen = $state<number | null>(null);
+    /** What its head can be turned to and weighted with. */
+    hand = $state<HandView | null>(null);
+    /** Where it is turned to before anybody begins: null while it is as the setup is. */
+    turned = $state<{ sleeve: string; masses: Record<string, number> } | null>(null);
+    /** What the server says of it: what changes, what is to be done, and whether it was hit before. */
+    told = $state<Turned | null>(null);
+    /** What else than confidence the player is asked, once the fitter wants it. */
+    private more = $state(false);
+    /** The player is asked before the trial has all of its shots: the fitter goes on to the next. */
+    private early = $state<number | null>(null);
     player = $state('steady');
     ticked = $state<string[]>([]);
     /** The blind setting is shown to the fitter. */
     showing = $state(false);
-    revealed = $state<string[]>([]);
     /** Where the chosen setup is being put: parked or dropped. */
     shelf = $state('');
     noting = $state<Noting | null>(null);
@@ -47,10 +60,31 @@ export class BayScreen {
     readonly isBenchmark = $derived(this.running !== null && this.running.setupId === this.fitting.benchmarkSetupId);
     readonly bay = $derived(this.view?.bays.find((b) => b.fittingId === this.id) ?? null);
     readonly next = $derived(this.setup(this.chosen));
-    readonly steps = $derived(this.view?.changeOver.find((c) => c.setupId === this.chosen)?.steps ?? []);
+    readonly isTurned = $derived(this.turned !== null);
+    /** Where the head stands or is turned to, in words of its own. */
+    readonly to = $derived.by(() => {
+        if (!this.hand) return null;
+        const at = this.turned ?? this.hand;
+        const found = this.hand.arrangements.find((a) => same(a.masses, at.masses));
+        return { sleeve: at.sleeve, masses: at.masses, weights: found?.words ?? this.hand.arrangements[0]?.words ?? '' };
+    });
+    readonly expected = $derived(this.told?.expected ?? null);
+    readonly steps = $derived(
+        this.isTurned ? (this.told?.steps ?? []) : (this.view?.changeOver.find((c) => c.setupId === this.chosen)?.steps ?? []),
+    );
     /** Every step of the change-over is ticked off: the first shot may count. */
     readonly ready = $derived(this.steps.every((s) => this.ticked.includes(s)));
-    readonly asks = $derived(this.view?.asks ?? null);
+    /** What the player is asked now: when the trial has its shots, or when the fitter goes on to another. */
+    readonly asked = $derived.by(() => {
+        const asks = this.view?.asks ?? null;
+        if (!asks || (!asks.due && this.early !== asks.trialId)) return null;
+        const open = asks.open.filter((k) => this.more || asks.first.includes(k));
+        return open.length ? { trialId: asks.trialId, open, more: !this.more && asks.open.some((k) => !asks.first.includes(k)) } : null;
+    });
+    /** Which of the blind settings the player may think it was. */
+    readonly guesses = $derived(this.view?.blind?.guess ?? null);
+    /** May the chosen setup be put aside? */
+    readonly maySet = $derived(this.next !== null && this.next.id !== this.fitting.benchmarkSetupId && !this.isTurned);
     readonly shown = $derived(this.fitting.setups.filter((s) => s.shelf === ''));
     readonly aside = $derived(this.fitting.setups.filter((s) => s.shelf !== ''));
     /** The setup in the hand may be made the benchmark: it is better on the declared measure. */
@@ -93,8 +127,24 @@ export class BayScreen {
                 );
         });
         $effect(() => {
-            if (this.chosen !== null) this.ticked = [];
+            void this.chosen;
+            void this.turned;
+            this.ticked = [];
         });
+        if (!this.onlook) {
+            $effect(() => {
+                const [id, version] = [this.chosen, this.fitting.version];
+                void version;
+                if (id !== null) untrack(() => void this.readHand(id));
+            });
+            $effect(() => {
+                const [from, to, held, shots] = [this.chosen, this.turned, this.running?.setupId, this.judgedOf];
+                void shots;
+                if (from === null || this.view?.blind) return;
+                const wait = setTimeout(() => untrack(() => void this.expect(from, to, held ?? null)), 90);
+                return () => clearTimeout(wait);
+            });
+        }
         $effect(() => {
             const { confirm } = this;
             if (confirm && this.legDone && confirm.next)
@@ -102,12 +152,12 @@ export class BayScreen {
         });
     }
 
-    private asked = 0;
+    private asking_ = 0;
     private laid = 0;
 
     /** What this screen's own doing brought: no answer that was asked for before may lie over it. */
     private own(view: BayView): BayView {
-        this.laid = ++this.asked;
+        this.laid = ++this.asking_;
         return (this.view = view);
     }
 
@@ -127,7 +177,7 @@ export class BayScreen {
 
     /** What only changes with the stamp is not sent again to a screen that has it. */
     async load(all = false): Promise<void> {
-        const turn = ++this.asked;
+        const turn = ++this.asking_;
         try {
             const known = all || this.stamp === null ? '' : `?stamp=${encodeURIComponent(this.stamp)}`;
             const answer = await get<BayView | BayChange>(`fittings/${this.id}/bay${known}`);
@@ -192,6 +242,28 @@ export class BayScreen {
         }));
     }
 
+    private handTurn = 0;
+    private async readHand(id: number): Promise<void> {
+        const turn = ++this.handTurn;
+        const hand = await get<HandView>(`fittings/${this.id}/hand?setupId=${id}`).catch(() => null);
+        if (turn === this.handTurn) this.hand = hand;
+    }
+
+    private expectTurn = 0;
+    private async expect(from: number, to: { sleeve: string; masses: Record<string, number> } | null, held: number | null): Promise<void> {
+        const turn = ++this.expectTurn;
+        if (to === null && (held === null || held === from)) return void (this.told = null);
+        const answer = await post<Turned>(this.path('hand/turned'), { setupId: from, heldId: held ?? from, ...(to ?? {}) }).catch((e) => {
+            if (turn === this.expectTurn) this.problem = this.failed(e);
+            return null;
+        });
+        if (turn !== this.expectTurn) return;
+        this.told = answer;
+        // Turned back to what is on the trail already: that setup it is.
+        const there = to === null ? null : this.setup(answer?.setupId);
+        if (there && there.shelf === '') this.choose(there);
+    }
+
     /** Until all that was pressed so far is done. */
     settled(): Promise<void> {
         return this.doing;
@@ -215,21 +287,33 @@ export class BayScreen {
 
     // --- trials ---------------------------------------------------------------------------------------------------------
 
-    begin = (setup: Setup | null, kind = 'trial') =>
-        setup === null
-            ? undefined
-            : this.move(async () => {
-                  this.own(await post<BayView>(this.path('trials'), { setupId: setup.id, kind }));
-                  this.chosen = setup.id;
-                  this.ticked = [];
-                  await loadFitting(this.id);
-              });
+    /** Begins with what is in the hand now: a setup of the trail, or one that is made as it begins. */
+    begin = (kind = 'trial') => {
+        const { next, turned } = this;
+        if (!next) return;
+        return this.move(async () => {
+            const what = turned ? { turned: { setupId: next.id, ...$state.snapshot(turned) } } : { setupId: next.id };
+            const view = this.own(await post<BayView>(this.path('trials'), { ...what, kind }));
+            await loadFitting(this.id);
+            this.chosen = view.running?.setupId ?? next.id;
+            [this.turned, this.told, this.ticked, this.more, this.early] = [null, null, [], false, null];
+        });
+    };
     end = () => this.change(() => post(this.path('trials/end'), {}));
+    /** The fitting is hit in this bay from now on. */
+    enter = (bayId: number) =>
+        this.run(async () => {
+            await patch(`bays/${bayId}`, { fittingId: this.id });
+            await this.load(true);
+        });
     anotherVisit = () => this.run(async () => this.own(await post<BayView>(this.path('visits'), {})));
 
     // --- shots ----------------------------------------------------------------------------------------------------------
 
-    hit = (count: number) => (this.simulates ? this.run(() => post(this.path('simulate'), { count, player: this.player })) : undefined);
+    hit = (count: number) =>
+        this.simulates
+            ? this.run(() => post(this.path('simulate'), this.fitting.practice ? { count } : { count, player: this.player }))
+            : undefined;
     moveTo = (shot: Shot, trialId: number) => this.run(() => patch(`shots/${shot.id}`, { trialId }));
     leaveOut = (shot: Shot, reason: string | null) =>
         this.run(() => patch(`shots/${shot.id}`, { leftOut: reason === null ? null : { reason } }));
@@ -250,8 +334,9 @@ export class BayScreen {
     };
     bringBack = (setup: Setup) => this.change(() => patch(`setups/${setup.id}/shelf`, { shelf: '' }));
     rate = (kind: string | null, stars: number) =>
-        this.run(() => this.asks && post(`trials/${this.asks.trialId}/ratings`, { kind: kind ?? this.asks.open[0], stars }));
-    skipRating = () => this.run(() => this.asks && patch(`trials/${this.asks.trialId}`, { ratingSkipped: true }));
+        this.run(() => this.asked && post(`trials/${this.asked.trialId}/ratings`, { kind: kind ?? this.asked.open[0], stars }));
+    skipRating = () => this.run(() => this.asked && patch(`trials/${this.asked.trialId}`, { ratingSkipped: true }));
+    askMore = (): void => void (this.more = true);
     takeBack = () => {
         const done = this.view?.lastDone;
         return done?.undoable ? this.change(() => post(`log/${done.id}/undo`, {})) : undefined;
@@ -270,11 +355,21 @@ export class BayScreen {
             this.own(await post<BayView>(this.path('blind/next'), { from: this.view?.blind?.ordinal }));
             this.showing = true;
         });
+    /** The fitter has set it: from now on no screen shows what it is. */
+    blindSet = () =>
+        this.run(async () => {
+            const { blind } = this.view ?? {};
+            if (blind) this.own(await post<BayView>(this.path('blind/set'), { ordinal: blind.ordinal }));
+            this.showing = false;
+        });
+    guess = (setupId: number | null) =>
+        this.run(async () => {
+            const { guesses } = this;
+            if (guesses) this.own(await post<BayView>(`trials/${guesses.trialId}/guess`, { setupId }));
+        });
     blindReveal = () =>
         this.move(async () => {
-            const was = this.view?.trials.filter((t) => t.blind && t.tag === '').map((t) => t.id) ?? [];
-            const shown = this.own(await post<BayView>(this.path('blind/reveal'), {}));
-            this.revealed = shown.trials.filter((t) => was.includes(t.id)).map((t) => t.tag);
+            this.own(await post<BayView>(this.path('blind/reveal'), {}));
             this.showing = false;
             await loadFitting(this.id);
         });
@@ -289,18 +384,147 @@ export class BayScreen {
 
     // --- what the keys do -----------------------------------------------------------------------------------------------
 
-    /** One key: ticks the next step of the change-over, and when all are done, begins. */
+    /** One key does the next thing: in a blind trial its next stage, else the whole change-over, then the trial. */
     forward = (): void => {
         const { view, confirm } = this;
-        if (view?.blind) return void (view.blind.ordinal < view.blind.of ? this.blindNext() : this.blindReveal());
-        if (confirm && !this.legDone) return;
-        const open = confirm?.next === null ? undefined : this.steps.find((s) => !this.ticked.includes(s));
-        if (open) this.ticked = [...this.ticked, open];
-        else void (confirm ? this.confirmNext() : this.begin(this.next));
+        if (this.asked || this.guesses) return;
+        if (view?.blind) {
+            if (!view.blind.set) return void this.blindSet();
+            if (view.shots.length < view.blind.shotsEach) return;
+            return void (view.blind.ordinal < view.blind.of ? this.blindNext() : this.blindReveal());
+        }
+        if (confirm) {
+            if (!this.legDone) return;
+            if (confirm.next !== null && !this.ready) return this.tickAll();
+            return void this.confirmNext();
+        }
+        if (this.isTurned && !this.told) return; // what is to be done is not known yet
+        // The player is asked once, before the setup leaves the hand.
+        if (view?.asks && !view.asks.due && this.early === null && view.shots.length > 0) {
+            this.early = view.asks.trialId;
+            if (this.asked) return;
+        }
+        if (!this.ready) return this.tickAll();
+        const isInHand = !this.isTurned && this.running !== null && this.running.setupId === this.chosen;
+        if (!isInHand || (view?.shots.length ?? 0) > 0) void this.begin();
     };
-    back = () => (this.chosen = this.benchmark?.id ?? this.chosen);
-    step = (by: number) => {
+    tickAll = (): void => void (this.ticked = [...this.steps]);
+    tick = (step: string): void =>
+        void (this.ticked = this.ticked.includes(step) ? this.ticked.filter((s) => s !== step) : [...this.ticked, step]);
+    /** A setup of the trail is to be in the hand next, as it is. */
+    choose = (setup: Setup | null): void => {
+        if (!setup) return;
+        [this.chosen, this.turned, this.told] = [setup.id, null, null];
+    };
+    /** What is in the hand is what is chosen again. */
+    back = (): void => {
+        if (this.big && !this.isTurned) this.big = false;
+        this.choose(this.inHand ?? this.benchmark);
+    };
+    step = (by: number): void => {
         const at = this.shown.findIndex((s) => s.id === this.chosen);
-        this.chosen = this.shown[(at + by + this.shown.length) % this.shown.length]?.id ?? null;
+        this.choose(this.shown[(at + by + this.shown.length) % this.shown.length] ?? null);
     };
+    fromMenu = (digit: string): void => {
+        const does = MENU[Number(digit) - 1]?.does(this);
+        this.menu = false;
+        void does?.();
+    };
+
+    // --- turning what is in the hand ------------------------------------------------------------------------------------
+
+    turnTo = (sleeve: string): void => this.put(sleeve, this.to?.masses ?? {});
+    /** The next position that way: right as drawn, up = more loft. */
+    turn = (right: number, up: number): void => {
+        const { hand, to } = this;
+        const at = hand?.positions.find((p) => p.label === to?.sleeve);
+        if (!hand || !at) return;
+        const way = this.fitting.player.hand === 'right' ? 1 : -1;
+        const one = nearest(
+            hand.positions,
+            (p) => right * way * (p.faceOpenDeg - at.faceOpenDeg) + up * (p.loftDeg - at.loftDeg),
+            (p) => (right === 0 ? p.faceOpenDeg - at.faceOpenDeg : p.loftDeg - at.loftDeg),
+            0.05,
+        );
+        if (one) this.turnTo(one.label);
+    };
+    /** The end of the travel: most loft (+) or least. */
+    extreme = (way: number): void => {
+        const all = this.hand?.positions ?? [];
+        const one = all.reduce<(typeof all)[number] | null>(
+            (best, p) => (best === null || way * (p.loftDeg - best.loftDeg) > 0 ? p : best),
+            null,
+        );
+        if (one) this.turnTo(one.label);
+    };
+    /** The next legal arrangement whose weight sits farther right as drawn, or farther back. */
+    shift = (right: number, back: number): void => {
+        const { hand, to } = this;
+        const at = hand?.arrangements.find((a) => same(a.masses, to?.masses ?? {}));
+        if (!hand || !at || !to) return;
+        const way = this.fitting.player.hand === 'right' ? 1 : -1;
+        const one = nearest(
+            hand.arrangements,
+            (a) => right * way * (a.cgToeMm - at.cgToeMm) + back * (a.cgBackMm - at.cgBackMm),
+            (a) => (right === 0 ? a.cgToeMm - at.cgToeMm : a.cgBackMm - at.cgBackMm) + 2 * Math.abs(a.massG - at.massG),
+            0.15,
+        );
+        if (one) this.put(to.sleeve, one.masses);
+    };
+    private put(sleeve: string, masses: Record<string, number>): void {
+        const { hand } = this;
+        if (!hand || this.view?.blind || this.confirm) return;
+        this.told = null;
+        this.turned = sleeve === hand.sleeve && same(masses, hand.masses) ? null : { sleeve, masses };
+    }
+    /** What the finder would hit next: its setup, or its head turned so, is to be in the hand. */
+    takeNext = async (): Promise<void> => {
+        const next = this.judged?.next;
+        if (!next) return;
+        const there = this.fitting.setups.find((s) => s.tag === next.setupTag) ?? null;
+        if (there) return this.choose(there);
+        const like = this.fitting.setups.find((s) => s.head === next.head && s.headId !== null);
+        if (!like) {
+            // A head that is not on the trail yet is built as the finder says.
+            await this.change(async () => {
+                const own = this.fitting.setups.find((s) => s.tag === next.like) ?? this.fitting.setups[0]!;
+                const made = await post<Setup>(this.path('setups'), {
+                    headId: next.headId,
+                    sleeveLabel: next.sleeve,
+                    masses: next.masses ?? {},
+                    shaftId: own.shaftId,
+                    shaft: own.shaft,
+                    gripId: own.gripId,
+                    ballId: own.ballId,
+                    ball: own.ball,
+                    length: own.lengthMm === null ? '' : { value: String(own.lengthMm), unit: 'mm' },
+                    tee: own.teeMm === null ? '' : { value: String(own.teeMm), unit: 'mm' },
+                    branchedFromId: this.fitting.setups[0]!.id,
+                });
+                this.chosen = made.id;
+                this.turned = null;
+            });
+            return;
+        }
+        this.choose(like);
+        await this.readHand(like.id);
+        this.put(next.sleeve, next.masses ?? like.masses ?? {});
+    };
+}
+
+/** The same grams in the same slots. */
+function same(a: Record<string, number>, b: Record<string, number>): boolean {
+    const slots = new Set([...Object.keys(a), ...Object.keys(b)]);
+    return [...slots].every((slot) => (a[slot] ?? 0) === (b[slot] ?? 0));
+}
+
+/** What lies that way and least aside; null where nothing does. */
+function nearest<T>(all: T[], along: (one: T) => number, aside: (one: T) => number, least: number): T | null {
+    let [best, cost]: [T | null, number] = [null, Infinity];
+    for (const one of all) {
+        const way = along(one);
+        const its = way + 2 * Math.abs(aside(one));
+        if (way > least && its < cost) [best, cost] = [one, its];
+    }
+    return best;
 }

@@ -1,6 +1,17 @@
-import type { BayView, Judge, MishitReason, Shot, LiveVerdict, UnitChoice } from '../../api/generated/types';
-import { carryGain, outOf14 } from '../../format/judged';
-import { figure, plain, unitOf, factor } from '../../format/units';
+import type {
+    BayView,
+    HandView,
+    Judge,
+    LiveVerdict,
+    MishitReason,
+    Setup,
+    Shot,
+    Turned,
+    UnitChoice,
+    Verdict,
+} from '../../api/generated/types';
+import { carryGain, DRIVES, outOf14 } from '../../format/judged';
+import { factor, figure, plain, signed, unitOf } from '../../format/units';
 
 /** Why a shot looks like a mishit, with this player's usual beside it. */
 export function mishitText(reasons: MishitReason[], units: UnitChoice): string {
@@ -34,16 +45,10 @@ const NAMES: Record<string, string> = {
     sideM: 'side',
 };
 
-const SIGNS: Record<string, string> = { better: '✓', worse: '✗', same: '=', open: '?' };
+export const MARKS: Record<Verdict, string> = { better: '✓', worse: '✗', same: '=', open: '?' };
 
 /** "longer ✓" — a word, and whether the shots carry it. */
-export const verdictMark = (s: LiveVerdict): string => `${s.name} ${SIGNS[s.verdict]}`;
-
-/** What is read in two seconds: the declared measure and the side always, of the others what the shots carry; four words at most. */
-export function verdictsShown(all: LiveVerdict[]): LiveVerdict[] {
-    const first = all.filter((s) => s.declared || s.name === 'straighter');
-    return [...first, ...all.filter((s) => !first.includes(s) && s.verdict !== 'open')].slice(0, 4);
-}
+export const verdictMark = (s: LiveVerdict): string => `${s.name} ${MARKS[s.verdict]}`;
 
 /** The last shot as one would say it. */
 export function shotSentence(shot: Shot, units: UnitChoice): string {
@@ -65,13 +70,6 @@ export function shotSentence(shot: Shot, units: UnitChoice): string {
         .join(', ');
 }
 
-/** What is left of swings and minutes, where the brief named them. */
-export function budgetText(b: BayView['budget']): string {
-    const swings = b.swings === null ? '' : ` · ${Math.max(0, b.swings - b.swingsHit)} of ${b.swings} swings left`;
-    const minutes = b.minutes === null ? '' : ` · ${b.minutesUsed} of ${b.minutes} minutes`;
-    return swings + minutes;
-}
-
 /** A mean with its interval: "203 ± 4 (n 6)". */
 export function meanText(
     field: string,
@@ -86,6 +84,8 @@ export function meanText(
 /** What the shots say of the setup in the hand, in one sentence; empty where the next step says all. */
 export function nextMove(view: BayView, benchmarkTag: string | null, units: UnitChoice): string {
     const trial = view.running;
+    if (view.blind && !view.blind.set) return 'Set it while the player looks away, then hide it.';
+    if (view.blind?.guess) return 'Which does the player think it was?';
     if (view.blind)
         return view.shots.length < view.blind.shotsEach
             ? `Blind, setting ${view.blind.ordinal} of ${view.blind.of}: ${view.blind.shotsEach - view.shots.length} more.`
@@ -138,4 +138,73 @@ export function confirmText(c: NonNullable<BayView['confirm']>): string {
     const what = `Confirm run of ${c.chosen} against ${c.benchmark}`;
     if (c.leg === 0) return `${what}: ${c.benchmark}, ${c.chosen}, ${c.benchmark}, ${c.shotsEach} shots each`;
     return `${what}: leg ${c.leg} of 3, ${c.tag}, ${Math.min(c.n, c.shotsEach)} of ${c.shotsEach} shots`;
+}
+
+/** What turning it is expected to change for this player, each with its interval; what is common to before and after is not in it. */
+export function expectedTexts(e: NonNullable<Turned['expected']>, units: UnitChoice): string[] {
+    const k = factor(units.distance);
+    const h = factor(units.height);
+    const range = (d: { interval: { low: number; high: number } }, by: number) =>
+        `(${signed(d.interval.low * by, 0)} to ${signed(d.interval.high * by, 0)})`;
+    const out = [`carry ${signed(e.carryM.value * k, 0)} ${units.distance} ${range(e.carryM, k)}`];
+    const side = Math.round(Math.abs(e.sideM.value) * k);
+    const [low, high] = [e.sideM.interval.low * k, e.sideM.interval.high * k];
+    const say = (v: number) => (Math.round(v) === 0 ? '0' : `${Math.abs(Math.round(v))} ${v > 0 ? 'R' : 'L'}`);
+    out.push(
+        side === 0
+            ? `side as before (${say(low)} to ${say(high)})`
+            : `${side} ${units.distance} more to the ${e.sideM.value > 0 ? 'right' : 'left'} (${say(low)} to ${say(high)})`,
+    );
+    out.push(`apex ${signed(e.apexM.value * h, 0)} ${units.height} ${range(e.apexM, h)}`);
+    out.push(`fairways ${signed(e.share.value * DRIVES, 0)} in ${DRIVES} ${range(e.share, DRIVES)}`);
+    return out;
+}
+
+/** "B turned to −1.5, 12 g heel": what differs from the setup it is made from. */
+export function turnText(setup: Setup | null, to: { sleeve: string; weights: string } | null, hand: HandView | null): string {
+    if (!setup || !to || !hand) return '';
+    const what = [
+        to.sleeve === hand.sleeve ? '' : `from ${hand.sleeve || 'fixed'} to ${to.sleeve || 'fixed'}`,
+        to.weights === hand.arrangements[0]?.words ? '' : to.weights,
+    ].filter(Boolean);
+    return `${setup.tag} ${what.join(', ')}`;
+}
+
+/** Whether the player swings otherwise now, and since when, where it matters: two lines. */
+export function driftText(view: BayView, units: UnitChoice): [string, string] | null {
+    const d = view.speedSince;
+    if (!d) return null;
+    return [
+        `${d.byMps < 0 ? 'slowing' : 'faster'}: ${signed(d.byMps * factor(units.speed), 1)} ${units.speed}`,
+        d.trial === null ? 'since the shots before' : `since trial ${d.trial}`,
+    ];
+}
+
+/** What a blind trial said, once it is revealed: the order, the verdict by its shots alone, and whether the player could tell. */
+export function blindText(view: BayView): string[] {
+    const r = view.revealed;
+    if (!r) return [];
+    const out = [
+        r.verdicts.length
+            ? r.verdicts
+                  .map(
+                      (v) =>
+                          `Blind, ${v.tag} is ${v.verdict === 'better' ? v.name : v.verdict === 'worse' ? `not ${v.name}` : v.verdict === 'same' ? `as good as ${r.against}` : 'not to be told'}${v.verdict === 'better' ? ` than ${r.against}` : v.verdict === 'open' ? ` from ${r.against} yet` : ''}.`,
+                  )
+                  .join(' ')
+            : 'Blind, too few shots for a word.',
+        `The settings were ${r.order.join(', ')}.`,
+    ];
+    const g = r.guess;
+    if (g)
+        out.push(
+            `The player named ${g.right} of ${g.of} rightly: ${
+                g.better
+                    ? 'better than chance, so it is felt'
+                    : g.canTell
+                      ? 'no better than chance would'
+                      : 'too few settings to tell it from chance'
+            } (chance of it ${g.p < 0.01 ? 'under 1' : Math.round(g.p * 100)} %).`,
+        );
+    return out;
 }

@@ -84,6 +84,7 @@ export const SECTIONS: [title: string, fields: BriefField[]][] = [
         [
             { field: 'wants', label: 'More of', kind: 'chips', options: BRIEF_LISTS.wants, width: 'full' },
             { field: 'never', label: 'Must never see', kind: 'chips', options: BRIEF_LISTS.never, width: 'full' },
+            { field: 'asked', label: 'Asked after a trial', kind: 'chips', options: BRIEF_LISTS.asked, width: 'full' },
             { field: 'wish', label: 'Wants, in their words', kind: 'words', most: BRIEF_TEXTS.wish, rows: 2, width: 'full' },
         ],
     ],
@@ -184,7 +185,7 @@ export function valuesOf(brief: Brief, units: UnitChoice, typed: TypedNumbers = 
     for (const { field, kind, unit } of FIELDS) {
         const value = at(brief, field);
         if (kind === 'check') out[field] = value === true;
-        else if (kind === 'chips') out[field] = [...(value as string[])];
+        else if (kind === 'chips') out[field] = [...((value ?? []) as string[])];
         else if (kind === 'number' && unit) {
             const asTyped = typed[field]?.unit === units[unit] ? typed[field]!.value : null;
             out[field] = asTyped ?? (typeof value === 'number' ? inOther(value * factor(units[unit]), 2) : '');

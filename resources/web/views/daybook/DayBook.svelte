@@ -79,6 +79,12 @@
         }
         turning = false;
     }
+    const practising = new Form();
+    const practise = () =>
+        practising.send(async () => {
+            const { fittingId } = await post<{ fittingId: number }>('practice', {});
+            push(`/fitting/${fittingId}/brief`);
+        });
     const isDesk = $derived(session.user?.role === 'desk');
     async function begin(event: SubmitEvent) {
         event.preventDefault();
@@ -169,6 +175,12 @@
         {/if}
     </section>
     <div class="side">
+        {#if session.user?.isDemo}<section class="panel practice" aria-label="Practice">
+                <h2>New here?</h2>
+                <p>The real screens, a made-up player, eight short hints.</p>
+                <button disabled={practising.busy} onclick={practise}>Fit a made-up player in five minutes</button>
+                {#if practising.problem}<Notice kind="error">{practising.problem}</Notice>{/if}
+            </section>{/if}
         <form class="panel" onsubmit={begin}>
             <h2>New fitting</h2>
             <Field label="Player"

@@ -23,14 +23,14 @@
         {#if running && bay.inHand && !view?.blind}<b><Glyph tag={bay.inHand.tag} r={18} /> {nameOf(bay.inHand, fitting)}</b>
         {:else if running && view?.blind}<b>Blind: setting {view.blind.ordinal} of {view.blind.of}</b>{/if}
     </header>
-    {#if bay.asks}
+    {#if bay.asked}
         <p class="wait">Say how it felt; then the figures come.</p>
     {:else if view && last && carry !== undefined}
         <p class="carry" aria-live="polite">{figure('carryM', carry, units)}<small>{units.distance}</small></p>
         <p class="line">
             {shotSentence(last, units)}{#if last.source === 'simulated'}&nbsp;<Simulated />{/if}
         </p>
-        <div class="map"><LandingMap {fitting} shots={view.shots} sets={[]} chosen={running ? [running.tag] : []} /></div>
+        <div class="map"><LandingMap {fitting} shots={view.shots} sets={[]} chosen={running ? [running.tag || '?'] : []} /></div>
     {:else if view}
         <p class="wait">{running ? 'No shot in this trial yet.' : 'Nothing in the hand yet.'}</p>
     {/if}

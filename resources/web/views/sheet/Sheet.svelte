@@ -9,6 +9,8 @@
     import { faceWords, factor, figure, plain, signed, unitOf, when } from '../../format/units';
     import { givesUp, judgement, neverTexts, outdoorsText, sureness } from '../decide/sentences';
 
+    import Truth from './Truth.svelte';
+
     let { params }: { params: { id: string } } = $props();
     const AVERAGES: [string, string][] = [
         ['launchDeg', 'Launch'],
@@ -207,6 +209,7 @@
                     </p>
                 </section>
             </article>
+            {#if fitting.practice}<Truth fittingId={fitting.id} {units} />{/if}
         {/if}
     {/snippet}
 </Frame>
