@@ -24,7 +24,16 @@ final readonly class TurnSetup
     /** @param  array<string, float>  $masses  g by slot */
     public function __invoke(Fitting $fitting, Setup $from, string $sleeve, array $masses): Setup
     {
-        return $this->there($from, $sleeve, $masses) ?? ($this->add)($fitting, self::columns($from, $sleeve, $masses), $from->id);
+        $there = $this->there($from, $sleeve, $masses);
+        if ($there === null) {
+            return ($this->add)($fitting, self::columns($from, $sleeve, $masses), $from->id);
+        }
+        if ($there->shelf !== '') {
+            // What was put aside and is hit again is on the trail again.
+            $there->update(['shelf' => '', 'shelf_reason' => '']);
+        }
+
+        return $there;
     }
 
     /**

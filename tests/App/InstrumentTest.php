@@ -64,6 +64,16 @@ it('makes a turned setup as its trial begins, names it by what differs, and take
     expect(Setup::query()->where('fitting_id', $this->case->id)->pluck('tag')->all())->toBe(['A'])->and(Trial::query()->count())->toBe(0);
 });
 
+it('brings a setup back to the trail that was put aside and is turned to again', function (): void {
+    $b = $this->build($this->case, $this->head, ['sleeveLabel' => '+1.4']);
+    $this->patchJson("api/setups/{$b->id}/shelf", ['shelf' => 'dropped', 'reason' => 'too high'])->assertOk();
+    $this->postJson("{$this->url}/trials", ($this->turned)('+1.4'))->assertCreated()->assertJsonPath('running.setupId', $b->id);
+    expect($b->refresh()->shelf)->toBe('');
+    $entry = LogEntry::query()->where('words', 'like', 'began trial%')->latest('id')->firstOrFail();
+    $this->postJson("api/log/{$entry->id}/undo")->assertOk();
+    expect($b->refresh()->only(['shelf', 'shelf_reason']))->toBe(['shelf' => 'dropped', 'shelf_reason' => 'too high']);
+});
+
 it('refuses a position or grams that the head does not have, makes nothing, and keeps the trial that runs', function (): void {
     $this->postJson("{$this->url}/trials", ['setupId' => $this->a->id])->assertCreated();
     $this->postJson("{$this->url}/trials", ($this->turned)('+9'))->assertUnprocessable()->assertJsonValidationErrors('position');

@@ -12,8 +12,8 @@ use MintCarry\Core\Club\Head;
 use MintCarry\Core\Fitting\Corridor;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\HiddenPlayers;
-use MintCarry\Core\Impact\HiddenTruth;
 use MintCarry\Core\Impact\SetupEffect;
+use MintCarry\Core\Judging\HiddenTruth;
 
 // A practice with a made-up player, in the demo alone: the real thing, with a swing that nobody tells before it was decided.
 
@@ -50,7 +50,7 @@ it('begins a fitting with a club on the bench, a bay, and a swing that no answer
 it('is begun in no studio, and there is no truth of a real player', function (): void {
     $user = $this->fitter();
     $this->actingAs($user);
-    $this->postJson('api/practice')->assertForbidden();
+    $this->postJson('api/practice')->assertUnprocessable()->assertJsonValidationErrors('studio');
     $this->getJson("api/fittings/{$this->fitting($user)->id}/truth")->assertNotFound();
     expect(Fitting::query()->whereNotNull('practice')->exists())->toBeFalse();
 });

@@ -162,8 +162,6 @@ test('a setup that is turned is made as its trial begins, and not before it is k
     const bay = screen();
     bay.hand = hand;
     bay.turn(0, 1);
-    bay.forward();
-    await bay.settled();
     expect(asked.filter((a) => a.startsWith('POST'))).toEqual([]);
     bay.told = { setupId: null, steps: ['Sleeve: from N to +1'], wrenchChanges: 1, loftDeg: 11, faceOpenDeg: -1, expected: null };
     bay.forward();
@@ -171,6 +169,30 @@ test('a setup that is turned is made as its trial begins, and not before it is k
     await vi.waitFor(() =>
         expect(asked).toContain('POST fittings/7/trials {"turned":{"setupId":2,"sleeve":"+1","masses":{"back":12}},"kind":"trial"}'),
     );
+});
+
+test('keys that come before it is known what is to be done are taken then, in their order', async () => {
+    const bay = screen();
+    bay.hand = hand;
+    const told = { setupId: null, steps: ['Sleeve: from N to +1'], wrenchChanges: 1, loftDeg: 11, faceOpenDeg: -1, expected: null };
+    vi.stubGlobal('fetch', async (path: string, { method, body }: RequestInit) => {
+        asked.push(`${method} ${path.replace('/api/', '')}${body ? ` ${String(body)}` : ''}`);
+        return new Response(JSON.stringify(path.endsWith('hand/turned') ? told : path.endsWith('fittings/7') ? fitting : answer));
+    });
+    bay.turn(0, 1);
+    bay.forward();
+    bay.forward();
+    await vi.waitFor(() =>
+        expect(asked.filter((a) => a.includes('trials'))).toEqual([
+            'POST fittings/7/trials {"turned":{"setupId":2,"sleeve":"+1","masses":{"back":12}},"kind":"trial"}',
+        ]),
+    );
+});
+
+test('a warm-up is no trial: the key begins it, also before a shot', async () => {
+    const bay = screen({ changeOver: [], running: { id: 4, number: 1, setupId: 2, tag: 'B', kind: 'warm-up' } as BayView['running'] });
+    bay.forward();
+    await vi.waitFor(() => expect(asked).toContain('POST fittings/7/trials {"setupId":2,"kind":"trial"}'));
 });
 
 test('the player is asked when the trial has its shots, or when the fitter goes on; digits are answers then', async () => {

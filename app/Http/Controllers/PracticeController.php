@@ -15,7 +15,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Impact\HiddenPlayers;
-use MintCarry\Core\Impact\HiddenTruth;
+use MintCarry\Core\Judging\HiddenTruth;
 use OpenApi\Attributes as OA;
 
 /** Practice with a made-up player, in the demo alone: the real screens, and at the end what nobody sees of a real player. */
@@ -28,7 +28,9 @@ final class PracticeController
     public function store(Request $request, BeginPractice $begin): JsonResponse
     {
         $user = self::user($request);
-        abort_unless($user->studio->is_demo, 403, 'Made-up players are fitted in the demo, never in a studio.');
+        if (! $user->studio->is_demo) {
+            throw ValidationException::withMessages(['studio' => 'Made-up players are fitted in the demo, never in a studio.']);
+        }
 
         return response()->json(['fittingId' => $begin($user)->id], 201);
     }

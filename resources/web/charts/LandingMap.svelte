@@ -238,11 +238,13 @@
         font-weight: 620;
     }
     .ring {
+        transition: all 150ms;
         fill: none;
         stroke: var(--ink);
         stroke-width: 1.6;
     }
     .ellipse {
+        transition: d 150ms;
         fill: none;
         stroke: var(--c);
         stroke-width: 1.4;

@@ -37,7 +37,7 @@
         <HandPlane
             positions={hand.positions}
             hand={bay.fitting.player.hand}
-            now={hand.sleeve}
+            now={bay.inHand && bay.inHand.headId === bay.next?.headId ? bay.inHand.sleeveLabel : hand.sleeve}
             to={to?.sleeve ?? hand.sleeve}
             {next}
             onpick={(label) => bay.turnTo(label)}

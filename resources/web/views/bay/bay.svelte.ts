@@ -398,14 +398,22 @@ export class BayScreen {
             if (confirm.next !== null && !this.ready) return this.tickAll();
             return void this.confirmNext();
         }
-        if (this.isTurned && !this.told) return; // what is to be done is not known yet
+        if (this.isTurned && !this.told) {
+            // What is to be done is not known yet: it is asked for, and the key is taken then.
+            const [from, to, held] = [this.chosen, this.turned, this.running?.setupId ?? null];
+            return void this.run(async () => {
+                if (from === null || this.told) return this.forward();
+                await this.expect(from, to, held);
+                if (this.told) this.forward();
+            });
+        }
         // The player is asked once, before the setup leaves the hand.
         if (view?.asks && !view.asks.due && this.early === null && view.shots.length > 0) {
             this.early = view.asks.trialId;
             if (this.asked) return;
         }
         if (!this.ready) return this.tickAll();
-        const isInHand = !this.isTurned && this.running !== null && this.running.setupId === this.chosen;
+        const isInHand = !this.isTurned && this.running?.kind === 'trial' && this.running.setupId === this.chosen;
         if (!isInHand || (view?.shots.length ?? 0) > 0) void this.begin();
     };
     tickAll = (): void => void (this.ticked = [...this.steps]);

@@ -2,11 +2,14 @@
 
 declare(strict_types=1);
 
-namespace MintCarry\Core\Impact;
+namespace MintCarry\Core\Judging;
 
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Fitting\Corridor;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Impact\PlayerModel;
+use MintCarry\Core\Impact\SetupEffect;
+use MintCarry\Core\Impact\ShotMaker;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use Random\Engine\Mt19937;
