@@ -5,7 +5,7 @@
 
     let { fitting, drift, trials, flat = false }: { fitting: Fitting; drift: DriftPoint[]; trials: Trial[]; flat?: boolean } = $props();
     const W = $derived(flat ? 940 : 590);
-    const H = 96;
+    const H = $derived(flat ? 82 : 96);
     const LEFT = 40;
     const k = $derived(factor(fitting.player.units.speed));
     const speeds = $derived(drift.map((d) => d.speedMps * k));

@@ -137,7 +137,7 @@
     .carry > span {
         flex: none;
         white-space: nowrap;
-        font-size: var(--carry, 128px);
+        font-size: var(--carry, 116px);
         font-weight: 660;
         letter-spacing: -0.03em;
     }

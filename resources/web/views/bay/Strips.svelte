@@ -44,7 +44,7 @@
         gap: 12px;
         align-items: center;
         border-top: 1px solid var(--hair);
-        padding: 2px 0;
+        padding: 1px 0;
     }
     .word {
         font-size: var(--far, 28px);
