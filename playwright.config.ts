@@ -7,7 +7,7 @@ export default defineConfig({
     fullyParallel: false,
     // Each against an application of its own.
     workers: addresses.length,
-    timeout: 60_000,
+    timeout: 120_000,
     forbidOnly: true,
     // What passes only at the second try is a fault to be found.
     retries: 0,

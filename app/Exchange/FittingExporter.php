@@ -122,6 +122,7 @@ final class FittingExporter
         return self::filled([
             'number' => $t->number, 'setup' => $this->tag($t->setup_id), 'kind' => $t->kind, 'place' => $t->conditions, 'visit' => $visit,
             'blind' => self::index($this->blinds, $t->blind_id), 'confirm' => self::index($this->confirms, $t->confirm_id),
+            'guess' => $t->guess_setup_id === null ? null : $this->tag($t->guess_setup_id),
             'ratingSkipped' => $t->rating_skipped, 'note' => $t->note, 'at' => $t->created_at->toIso8601String(),
         ]);
     }

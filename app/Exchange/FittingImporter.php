@@ -271,6 +271,7 @@ final class FittingImporter
                     'visit_id' => $this->visits[(int) ($t['visit'] ?? 0)] ?? null,
                     'blind_id' => isset($t['blind']) ? $this->blinds[$t['blind']] ?? null : null,
                     'confirm_id' => isset($t['confirm']) ? $this->confirms[$t['confirm']] ?? null : null,
+                    'guess_setup_id' => isset($t['guess']) ? $this->setup($t, 'guess', "trials[{$i}]") : null, 'guess_asked' => isset($t['guess']),
                     'rating_skipped' => (bool) ($t['ratingSkipped'] ?? false), 'note' => FileItem::text($t, 'note', 500),
                     'ended_at' => FileItem::moment($t['at'] ?? null) ?? now(),
                 ],

@@ -177,12 +177,15 @@ final class FittingFile
     {
         [$order, $inHand, $numbers, $hitUnder, $places] = [0, null, [], [], []];
         foreach ($file->objects('trials') as $i => $trial) {
-            $trial->only('number', 'setup', 'kind', 'place', 'visit', 'blind', 'confirm', 'ratingSkipped', 'note', 'at');
+            $trial->only('number', 'setup', 'kind', 'place', 'visit', 'blind', 'confirm', 'guess', 'ratingSkipped', 'note', 'at');
             $number = $trial->whole('number', 1, self::MOST_TRIALS);
             if (isset($numbers[$number])) {
                 throw InvalidInput::of("trials[{$i}].number", "Two trials have the number {$number}.");
             }
             $numbers[$number] = $tag = $known($trial->text('setup'), "trials[{$i}].setup");
+            if ($trial->has('guess')) {
+                $known($trial->text('guess'), "trials[{$i}].guess");
+            }
             $visit = $trial->has('visit') ? $trial->whole('visit', 1, self::MOST_TRIALS) : null;
             $places[$number] = ['visit' => $visit, 'conditions' => self::conditions($trial, "trials[{$i}].place")];
             if ($trial->choice('kind', ['trial', 'warm-up'], 'trial') === 'trial') {

@@ -7,6 +7,7 @@ use App\Models\LogEntry;
 use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
+use Illuminate\Http\UploadedFile;
 
 // The bay as an instrument: what is in the hand is turned there, its setup is made as its trial begins, and a blind setting stays hidden.
 
@@ -136,6 +137,9 @@ it('hides a blind setting once it is set, asks the player, and reveals verdict a
         $trial = Trial::query()->latest('id')->firstOrFail();
         $this->postJson("{$this->url}/blind/set", ['ordinal' => $place + 1])->assertOk()->assertJsonPath('blind.set', true);
         $this->getJson("{$this->url}/blind/hand")->assertUnprocessable();
+        // Nor by taking it back.
+        $this->postJson('api/log/'.LogEntry::query()->latest('id')->value('id').'/undo');
+        $this->getJson("{$this->url}/blind/hand")->assertUnprocessable();
         $this->postJson("{$this->url}/hand/turned", ['setupId' => $b->id, 'heldId' => $this->a->id])->assertUnprocessable();
         ($this->shots)(3, $id === $b->id ? 70 : 62);
         expect($this->getJson("{$this->url}/bay")->json('blind.guess'))->toBeNull();
@@ -159,6 +163,13 @@ it('hides a blind setting once it is set, asks the player, and reveals verdict a
         ->and($told['verdicts'])->toBe([['tag' => 'B', 'name' => 'longer', 'verdict' => 'better']])
         ->and($told['guess'])->toMatchArray(['right' => 2, 'of' => 2, 'better' => false, 'canTell' => false])
         ->and($told['guess']['p'])->toEqualWithDelta(0.5, 1e-9);
+    // In another studio the file says the same of it.
+    $file = $this->getJson("{$this->url}/file")->assertOk()->json();
+    $this->actingAs($this->fitter('Elsewhere'));
+    $there = $this->postJson('api/fittings/import', ['keep' => true, 'file' => UploadedFile::fake()->createWithContent('f.json', json_encode($file))])
+        ->assertOk()->json('fittingId');
+    expect($this->getJson("api/fittings/{$there}/bay")->assertOk()->json('revealed'))->toEqual($told);
+    $this->actingAs($this->user);
     // Once something else is begun the bay is about that.
     $this->postJson("{$this->url}/trials", ['setupId' => $this->a->id])->assertCreated()->assertJsonPath('revealed', null);
     $this->postJson('api/trials/'.Trial::query()->latest('id')->value('id').'/guess', ['setupId' => $b->id])->assertUnprocessable();

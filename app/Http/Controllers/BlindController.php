@@ -18,6 +18,7 @@ use App\Models\Setup;
 use App\Models\Trial;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\ChangeOver;
@@ -108,8 +109,9 @@ final class BlindController
         $given = $request->validate(['ordinal' => ['required', 'integer']]);
         $this->journal->record($fitting, self::user($request), 'set a blind setting', function () use ($fitting, $given): void {
             $blind = self::openOf($fitting);
-            // Pressed again, or for the one before: what is set stays set.
-            $blind->update(['set_ordinal' => max($blind->set_ordinal, min((int) $given['ordinal'] - 1, $blind->ordinal))]);
+            // Pressed again, or for the one before: what is set stays set. No tracked change: taken back, it would tell what is in the hand.
+            DB::table('blinds')->where('id', $blind->id)
+                ->update(['set_ordinal' => max($blind->set_ordinal, min((int) $given['ordinal'] - 1, $blind->ordinal))]);
         });
 
         return self::bay($request, $fitting);
