@@ -7,7 +7,6 @@ namespace App\Fittings;
 use App\Models\Fitting;
 use App\Models\Shot;
 use App\Models\Trial;
-use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Air\OpenAir;
@@ -24,8 +23,6 @@ use WeakMap;
  */
 final class Calibrations
 {
-    private const KEPT_S = 86_400;
-
     /** @var WeakMap<Fitting, array{string, self}>|null the last one of each fitting in this process */
     private static ?WeakMap $known = null;
 
@@ -149,20 +146,17 @@ final class Calibrations
             $air[$t->id] = BayCalibration::airOf($t->conditions);
             $openAir[$t->id] = OpenAir::of($t->conditions);
         }
-        // One place for each fitting: a newer calibration takes that of an older one. A store that cannot be read or written costs
-        // time, never a screen.
-        $store = Cache::store((string) config('mintcarry.draws_store'));
-        $place = "calibration:{$fitting->id}";
-        $kept = rescue(fn (): mixed => $store->get($place));
-        if (! is_array($kept) || ($kept[0] ?? '') !== $stands || ! is_array($kept[1] ?? null)) {
-            $kept = [$stands, array_map(self::packed(...), self::worked($fitting, $places, $air, array_keys(array_filter(
+        $place = new KeptPlace("calibration:{$fitting->id}");
+        $kept = $place->get($stands);
+        if (! is_array($kept)) {
+            $kept = array_map(self::packed(...), self::worked($fitting, $places, $air, array_keys(array_filter(
                 $openAir, static fn (?OpenAir $o): bool => $o?->isWindy() ?? false,
-            )))->visits)];
-            rescue(fn (): bool => $store->put($place, $kept, self::KEPT_S));
+            )))->visits);
+            $place->put($stands, $kept);
         }
 
         return new self(
-            BayCalibration::from(array_values(array_map(self::unpacked(...), $kept[1])), $fitting->flight()), $places,
+            BayCalibration::from(array_values(array_map(self::unpacked(...), $kept)), $fitting->flight()), $places,
             array_filter($openAir), $stands,
         );
     }

@@ -52,6 +52,9 @@ final class FittingLoader
 
     private ?FittingRecord $record = null;
 
+    /** @var list<array{tag: string, sequence: int, speedMps: float, trial: int|null}>|null */
+    private ?array $speeds = null;
+
     public function __construct(public readonly Fitting $fitting)
     {
         $this->calibrations = $by = Calibrations::of($fitting);
@@ -73,7 +76,7 @@ final class FittingLoader
                 'simulated' => $row->source === 'simulated', 'visit' => $by->visitOfTrial($trialId ?? 0) ?? $last,
             ];
         }
-        foreach ($fitting->setups()->with(Setup::MADE_OF)->get() as $setup) {
+        foreach ($fitting->setups()->get() as $setup) {
             $this->setups[$setup->id] = $setup;
             $this->shots[$setup->id] = $list = $shots[$setup->id] ?? [];
             $set = $policy->of($setup->tag, $list);
@@ -118,6 +121,12 @@ final class FittingLoader
     /** @return list<array{tag: string, sequence: int, speedMps: float, trial: int|null}> of what counts on the last visit */
     public function speedsInOrder(): array
     {
+        return $this->speeds ??= $this->speeds();
+    }
+
+    /** @return list<array{tag: string, sequence: int, speedMps: float, trial: int|null}> */
+    private function speeds(): array
+    {
         $counted = [];
         foreach ($this->shots as $id => $shots) {
             foreach ($shots as $s) {
@@ -130,6 +139,14 @@ final class FittingLoader
         $last = max([0, ...array_map(static fn (array $s): int => $s['visit'] ?? 0, $counted)]);
 
         return SessionSpeeds::inOrder(array_values(array_filter($counted, static fn (array $s): bool => ($s['visit'] ?? $last) === $last)));
+    }
+
+    /** @return array<int, Setup> the setups by id, with what they are made of on the rack */
+    public function made(): array
+    {
+        (new Collection(array_values($this->setups)))->loadMissing(Setup::MADE_OF);
+
+        return $this->setups;
     }
 
     /** What a setup is made of, as judging takes it. Its relations to the rack are to be loaded. */
@@ -148,7 +165,7 @@ final class FittingLoader
     {
         $fitting = $this->fitting;
         $setups = $shots = $tags = [];
-        foreach (Setup::query()->where('fitting_id', $fitting->id)->with(Setup::MADE_OF)->orderBy('position')->get() as $setup) {
+        foreach ($this->made() as $setup) {
             $setups[$setup->tag] = $setup->record();
             $tags[$setup->id] = $setup->tag;
             $shots[$setup->tag] = array_map(

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Fittings;
 
 use App\Models\Fitting;
-use Illuminate\Contracts\Cache\Repository;
-use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use MintCarry\Core\Launch\LaunchShot;
 use stdClass;
@@ -34,18 +32,21 @@ final readonly class KeptFlights
     /** Under so many shots flying anew is no dearer than reading. */
     public const FROM_SHOTS = 2000;
 
+    private KeptPlace $place;
+
     public function __construct(private Fitting $fitting, private Calibrations $by)
     {
+        $this->place = new KeptPlace("flown:{$fitting->id}");
     }
 
     /** @return array<int, LaunchShot> by id of the shot; those that could not be computed are not among them */
     public function read(): array
     {
-        $kept = rescue(fn (): mixed => $this->store()->get($this->place()));
-        if (! is_array($kept) || ($kept[0] ?? '') !== $this->by->stands || ! is_array($kept[1] ?? null)) {
+        $kept = $this->place->get($this->by->stands);
+        if (! is_array($kept)) {
             return [];
         }
-        ['ids' => $ids, 'trials' => $trials, 'model' => $model, 'fields' => $fields] = $kept[1];
+        ['ids' => $ids, 'trials' => $trials, 'model' => $model, 'fields' => $fields] = $kept;
         $ids = self::doubles($ids);
         $none = array_fill(0, count($ids), []);
         $worked = ['measured' => $none, 'computed' => $none, 'asSeen' => $none];
@@ -85,9 +86,7 @@ final readonly class KeptFlights
         }
         // What changed while the shots were read must not be taken for what stood before.
         if (count($rows) >= self::FROM_SHOTS && $this->by->stillStands($this->fitting)) {
-            $whole = self::packed($out, $trials);
-            // A store that cannot be written makes the next look slower, and takes nothing from this one.
-            rescue(fn (): bool => $this->store()->put($this->place(), [$this->by->stands, $whole], now()->addDay()));
+            $this->place->put($this->by->stands, self::packed($out, $trials));
         }
 
         return $out;
@@ -142,16 +141,6 @@ final readonly class KeptFlights
             'ids' => $doubles($ids), 'trials' => $doubles($of), 'model' => $doubles($model),
             'fields' => array_map(static fn (array $its): array => array_map($doubles, $its), $columns),
         ];
-    }
-
-    private function store(): Repository
-    {
-        return Cache::store((string) config('mintcarry.draws_store'));
-    }
-
-    private function place(): string
-    {
-        return "flown:{$this->fitting->id}";
     }
 
     /** @return list<float> */

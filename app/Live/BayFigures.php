@@ -39,16 +39,20 @@ final readonly class BayFigures
         Measure::ClubSpeed, Measure::StrikeToe, Measure::StrikeHigh,
     ];
 
+    /** The shots of the running trial that count. */
+    private ShotSet $ofTrial;
+
     /** @param  bool  $secret  is it a blind trial that goes on: then nothing may tell which setup it is */
     public function __construct(
         private Fitting $fitting, private FittingLoader $judged, private ?Trial $trial, private bool $secret,
     ) {
+        $this->ofTrial = $this->setOfTrial();
     }
 
     /** @return array<string, Summary|null> of the running trial */
     public function means(): array
     {
-        return self::meansOf($this->ofTrial());
+        return self::meansOf($this->ofTrial);
     }
 
     /**
@@ -60,7 +64,7 @@ final readonly class BayFigures
     {
         $set = $this->inHand();
 
-        return $set === null || $set->count() === $this->ofTrial()->count() ? null : self::meansOf($set);
+        return $set === null || $set->count() === $this->ofTrial->count() ? null : self::meansOf($set);
     }
 
     /** @return array<string, Summary|null>|null of the benchmark, where it was hit */
@@ -110,7 +114,7 @@ final readonly class BayFigures
             ];
         };
 
-        return ['trial' => $of($this->ofTrial()), 'benchmark' => $of($this->benchmark())];
+        return ['trial' => $of($this->ofTrial), 'benchmark' => $of($this->benchmark())];
     }
 
     /** @return array{byMps: float, trial: int|null}|null how much faster or slower the player swings now on this visit, since which trial */
@@ -273,7 +277,7 @@ final readonly class BayFigures
             : $this->judged->sets[$this->trial->setup_id] ?? null;
     }
 
-    private function ofTrial(): ShotSet
+    private function setOfTrial(): ShotSet
     {
         $by = $this->judged->calibrations;
         $shots = match (true) {

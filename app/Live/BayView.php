@@ -229,13 +229,14 @@ final readonly class BayView
         if ($this->secret) {
             return [];
         }
-        $from = $last === null ? null : ($this->judged->setups[$last->setup_id] ?? null)?->parts();
+        $made = $this->judged->made();
+        $from = $last === null ? null : ($made[$last->setup_id] ?? null)?->parts();
 
         return array_values(array_map(function (Setup $to) use ($from): array {
             $over = ChangeOver::between($from, $to->parts());
 
             return ['setupId' => $to->id, 'steps' => $over->steps, 'wrenchChanges' => $over->wrenchChanges];
-        }, $this->judged->setups));
+        }, $made));
     }
 
     /** @return array{tags: list<string>, wrenchChanges: int} setups that nobody has hit yet, in the order of fewest wrench changes */

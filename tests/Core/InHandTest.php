@@ -120,6 +120,35 @@ it('tells a blind guess from luck by as much as drawn orders do', function (): v
     }
 });
 
+it('finds the cut that trying every cut by itself finds', function (): void {
+    $random = new Randomizer(new Mt19937(3));
+    $mean = static fn (array $v): float => array_sum($v) / count($v);
+    $squares = static fn (array $v): float => array_sum(array_map(static fn (float $x): float => ($x - $mean($v)) ** 2, $v));
+    $plain = static function (array $speeds) use ($mean, $squares): ?array {
+        [$n, $most, $best] = [count($speeds), 4.0, null];
+        for ($at = 4; $at <= $n - 4; $at++) {
+            [$before, $after] = [array_slice($speeds, 0, $at), array_slice($speeds, $at)];
+            [$was, $is, $now] = [$mean($before), $mean($after), $mean(array_slice($speeds, -4)) - $mean($before)];
+            $t = abs($is - $was) / sqrt(($squares($before) + $squares($after)) / ($n - 2) * (1 / $at + 1 / ($n - $at)));
+            if ($now * ($is - $was) > 0 && abs($now) > 0.01 * $was && $t > $most && abs($is - $was) > 0.01 * $was) {
+                [$most, $best] = [$t, [$at, $is - $was]];
+            }
+        }
+
+        return $best;
+    };
+    $found = 0;
+    for ($i = 0; $i < 60; $i++) {
+        $step = 2.0 * Normal::draw($random);
+        $speeds = array_map(fn (int $k): float => 48 + ($k > 12 + $i % 9 ? $step : 0.0) + 0.5 * Normal::draw($random), range(1, 30));
+        $one = SpeedSince::of($speeds);
+        $its = $plain($speeds);
+        expect($one?->at)->toBe($its[0] ?? null)->and($one === null ? 0.0 : $one->byMps)->toEqualWithDelta($its[1] ?? 0.0, 1e-9);
+        $found += $one === null ? 0 : 1;
+    }
+    expect($found)->toBeGreaterThan(15)->toBeLessThan(60);
+});
+
 it('says since when the player is slower, and nothing of steady or of what has come back', function (): void {
     $random = new Randomizer(new Mt19937(11));
     $at = fn (int $n, float $mean): array => array_map(fn (): float => $mean + 0.35 * Normal::draw($random), range(1, $n));

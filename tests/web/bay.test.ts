@@ -24,7 +24,6 @@ import {
     repeatText,
     shotSentence,
     turnText,
-    verdictMark,
 } from '../../resources/web/views/bay/sentences';
 
 // What the bay says, without a page.
@@ -65,6 +64,12 @@ function view(more: Partial<BayView> = {}, tag = 'B', counted = 4): BayView {
         ...more,
     } as unknown as BayView;
 }
+
+/** A word and its mark, as the strip shows them. */
+const verdictMark = (v: LiveVerdict): string => {
+    const [s] = strips(view({ verdicts: [{ ...v, wanted: true }] }), null, yards);
+    return `${s!.name} ${s!.mark}`;
+};
 
 test('the last shot is a sentence in the player’s units, with its side in words', () => {
     expect(shotSentence(shot({ sideM: 6.6, apexM: 29 }), yards)).toBe('launch 12.9°, 2412 rpm, 7 yd right, ball 152.3 mph, apex 95 ft');

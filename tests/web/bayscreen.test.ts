@@ -63,7 +63,7 @@ afterEach(() => vi.unstubAllGlobals());
 
 test('one key ticks the whole change-over, and then begins the trial; a step can be ticked alone', async () => {
     const bay = screen();
-    bay.tick('Sleeve: from N to +1');
+    bay.ticked = ['Sleeve: from N to +1'];
     expect([bay.ticked.length, bay.ready]).toEqual([1, false]);
     const forward = () => actionOf('Enter', bay)!();
     forward();

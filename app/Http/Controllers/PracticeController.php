@@ -10,7 +10,6 @@ use App\Devices\SimulatedSetup;
 use App\Fittings\FittingLoader;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Models\Fitting;
-use App\Models\Setup;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
@@ -49,7 +48,7 @@ final class PracticeController
         $flight = $fitting->flight();
         $corridor = $fitting->brief()->corridor;
         $setups = [];
-        foreach (Setup::query()->with(Setup::MADE_OF)->where('fitting_id', $fitting->id)->orderBy('position')->get() as $setup) {
+        foreach ($judged->made() as $setup) {
             if (isset($judged->sets[$setup->id])) {
                 $true = HiddenTruth::of($player, SimulatedSetup::effect($fitting, $setup), $hand, $flight, $corridor);
                 $setups[] = ['tag' => $setup->tag, 'carryM' => $true->carryM, 'share' => $true->share];

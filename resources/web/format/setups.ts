@@ -49,6 +49,29 @@ export function nameOf(setup: Pick<Setup, 'tag' | 'head'>, fitting: Pick<Fitting
         .join(' · ');
 }
 
+/** What the finder found, as a setup to be made: branched from the own club, and built as one that was hit. */
+export function builtLike(
+    found: { headId?: number | null; sleeve: string; masses: Record<string, number> | null; like: string | null },
+    fitting: Fitting,
+) {
+    const own = fitting.setups[0]!;
+    const like = fitting.setups.find((s) => s.tag === found.like) ?? own;
+    return {
+        headId: found.headId,
+        sleeveLabel: found.sleeve,
+        masses: found.masses ?? {},
+        shaftId: like.shaftId,
+        shaft: like.shaft,
+        length: like.lengthMm,
+        gripId: like.gripId,
+        ballId: like.ballId,
+        ball: like.ball,
+        tee: like.teeMm,
+        cue: like.cue,
+        branchedFromId: own.id,
+    };
+}
+
 /** What the gauge reads, null while it was not read. */
 export const readLoft = (setup: Setup): number | null => (setup.loftOffDeg === null ? null : setup.statedLoftDeg - setup.loftOffDeg);
 

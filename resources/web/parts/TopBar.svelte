@@ -3,6 +3,7 @@
     import { remove } from '../api/client';
     import { madeUpText } from '../format/setups';
     import Simulated from './Simulated.svelte';
+    import { digitOf } from '../lib/digits';
     import { session, signedOut } from '../lib/session.svelte';
     import type { Fitting, Missing } from '../api/generated/types';
 
@@ -42,9 +43,7 @@
     function keys(event: KeyboardEvent) {
         const target = event.target as HTMLElement;
         if (!fitting || event.ctrlKey || event.metaKey || event.altKey || target.matches('input, textarea, select')) return;
-        // By its place on the keyboard: on a French one a digit would need Shift.
-        const digit = /^\d$/.test(event.key) ? event.key : !event.shiftKey && /^Digit(\d)$/.exec(event.code)?.[1];
-        const wanted = digit && event.key !== '-' ? STEPS[Number(digit) - 1] : undefined;
+        const wanted = STEPS[Number(digitOf(event)) - 1];
         if (wanted) push(`/fitting/${fitting.id}/${wanted[0]}`);
     }
 </script>

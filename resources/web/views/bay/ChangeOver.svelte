@@ -20,10 +20,13 @@
     fieldset {
         border: 1.5px solid var(--amber);
         border-radius: 8px;
-        padding: 4px 12px 8px;
+        padding: 2px 10px 6px;
         margin: 0;
         display: grid;
-        gap: 2px;
+        gap: 1px;
+        min-width: 0;
+        line-height: 1.2;
+        font-size: 14px;
     }
     legend {
         font-weight: 620;
@@ -31,9 +34,14 @@
     label {
         display: flex;
         gap: 8px;
-        font-size: var(--lead);
+        align-items: baseline;
+        min-height: 24px;
+    }
+    .small {
+        line-height: 1.2;
     }
     .done {
         color: var(--ink-2);
+        text-decoration: line-through;
     }
 </style>

@@ -2,6 +2,7 @@
     import { nameOf } from '../../format/setups';
     import Glyph from '../../parts/Glyph.svelte';
     import type { BayScreen } from './bay.svelte';
+    import ChangeOver from './ChangeOver.svelte';
     import HandPlane from './HandPlane.svelte';
     import KeyCap from './KeyCap.svelte';
     import { expectedTexts, turnText } from './sentences';
@@ -65,20 +66,9 @@
                     {#each expectedTexts(bay.expected, units) as line (line)}<li>{line}</li>{/each}
                 </ul>
             {:else if bay.isTurned && bay.told}<p class="small">What it changes is not known yet: hit the own club first.</p>{/if}
-            {#if steps.length && !bay.ready}
-                <fieldset>
-                    <legend>Change-over</legend>
-                    {#each steps as step (step)}
-                        <label class:done={bay.ticked.includes(step)}
-                            ><input type="checkbox" checked={bay.ticked.includes(step)} onchange={() => bay.tick(step)} />
-                            {step}</label
-                        >
-                    {/each}
-                    <p class="small">Nobody beside or ahead of the mat. Never hit with a loose head.</p>
-                </fieldset>
-            {/if}
+            {#if !bay.ready}<ChangeOver {steps} bind:ticked={bay.ticked} />{/if}
             <div class="row">
-                {#if bay.steps.length && !bay.ready}<button onclick={bay.tickAll}>All done <KeyCap name="Enter" /></button>
+                {#if !bay.ready}<button onclick={bay.tickAll}>All done <KeyCap name="Enter" /></button>
                 {:else}<button onclick={() => bay.begin()}>Begin the trial <KeyCap name="Enter" /></button>{/if}
                 {#if !bay.running}<button class="quiet" onclick={() => bay.begin('warm-up')}>Warm-up</button>{/if}
                 {#if bay.isTurned || (bay.running && bay.next.id !== bay.running.setupId)}<button class="quiet" onclick={bay.back}
@@ -87,7 +77,7 @@
             </div>
         </div>
     {/if}
-    {#if !bay.steps.length || bay.ready}<div class="row foot">
+    {#if bay.ready}<div class="row foot">
             {#if bay.benchmark && !bay.isBenchmark && bay.next?.id !== bay.benchmark.id}<button
                     class="quiet"
                     onclick={() => bay.choose(bay.benchmark)}><KeyCap name={bay.benchmark.tag} /> back to {bay.benchmark.tag}</button
@@ -116,6 +106,7 @@
         align-items: center;
     }
     .setups label {
+        position: relative;
         display: flex;
         gap: 3px;
         align-items: center;
@@ -123,9 +114,6 @@
         border-radius: 18px;
         padding: 0 5px 0 2px;
         cursor: pointer;
-    }
-    .setups label {
-        position: relative;
     }
     .setups input {
         position: absolute;
@@ -177,33 +165,6 @@
         padding: 0;
         font-size: var(--small);
         line-height: 1.25;
-    }
-    fieldset {
-        border: 1.5px solid var(--amber);
-        border-radius: 8px;
-        padding: 2px 10px 6px;
-        margin: 0;
-        display: grid;
-        gap: 1px;
-        min-width: 0;
-        line-height: 1.2;
-        font-size: 14px;
-    }
-    fieldset .small {
-        line-height: 1.2;
-    }
-    legend {
-        font-weight: 620;
-    }
-    fieldset label {
-        display: flex;
-        gap: 8px;
-        align-items: baseline;
-        min-height: 24px;
-    }
-    .done {
-        color: var(--ink-2);
-        text-decoration: line-through;
     }
     .foot button {
         padding: 4px 8px;

@@ -2,6 +2,7 @@ import { push } from 'svelte-spa-router';
 import { untrack } from 'svelte';
 import { get, patch, post, say, Unreached } from '../../api/client';
 import type { BayChange, BayView, Fitting, HandView, Judge, Setup, Shot, Turned } from '../../api/generated/types';
+import { builtLike } from '../../format/setups';
 import { watchLive } from '../../lib/live';
 import { current, loadFitting, session } from '../../lib/session.svelte';
 import { MENU } from './keys';
@@ -152,12 +153,12 @@ export class BayScreen {
         });
     }
 
-    private asking_ = 0;
+    private requests = 0;
     private laid = 0;
 
     /** What this screen's own doing brought: no answer that was asked for before may lie over it. */
     private own(view: BayView): BayView {
-        this.laid = ++this.asking_;
+        this.laid = ++this.requests;
         return (this.view = view);
     }
 
@@ -177,7 +178,7 @@ export class BayScreen {
 
     /** What only changes with the stamp is not sent again to a screen that has it. */
     async load(all = false): Promise<void> {
-        const turn = ++this.asking_;
+        const turn = ++this.requests;
         try {
             const known = all || this.stamp === null ? '' : `?stamp=${encodeURIComponent(this.stamp)}`;
             const answer = await get<BayView | BayChange>(`fittings/${this.id}/bay${known}`);
@@ -417,8 +418,6 @@ export class BayScreen {
         if (!isInHand || (view?.shots.length ?? 0) > 0) void this.begin();
     };
     tickAll = (): void => void (this.ticked = [...this.steps]);
-    tick = (step: string): void =>
-        void (this.ticked = this.ticked.includes(step) ? this.ticked.filter((s) => s !== step) : [...this.ticked, step]);
     /** A setup of the trail is to be in the hand next, as it is. */
     choose = (setup: Setup | null): void => {
         if (!setup) return;
@@ -441,13 +440,17 @@ export class BayScreen {
 
     // --- turning what is in the hand ------------------------------------------------------------------------------------
 
+    /** An open face, and the toe, lie to the right as drawn for a right-hander. */
+    private get way(): number {
+        return this.fitting.player.hand === 'right' ? 1 : -1;
+    }
     turnTo = (sleeve: string): void => this.put(sleeve, this.to?.masses ?? {});
     /** The next position that way: right as drawn, up = more loft. */
     turn = (right: number, up: number): void => {
         const { hand, to } = this;
         const at = hand?.positions.find((p) => p.label === to?.sleeve);
         if (!hand || !at) return;
-        const way = this.fitting.player.hand === 'right' ? 1 : -1;
+        const { way } = this;
         const one = nearest(
             hand.positions,
             (p) => right * way * (p.faceOpenDeg - at.faceOpenDeg) + up * (p.loftDeg - at.loftDeg),
@@ -470,7 +473,7 @@ export class BayScreen {
         const { hand, to } = this;
         const at = hand?.arrangements.find((a) => same(a.masses, to?.masses ?? {}));
         if (!hand || !at || !to) return;
-        const way = this.fitting.player.hand === 'right' ? 1 : -1;
+        const { way } = this;
         const one = nearest(
             hand.arrangements,
             (a) => right * way * (a.cgToeMm - at.cgToeMm) + back * (a.cgBackMm - at.cgBackMm),
@@ -495,20 +498,7 @@ export class BayScreen {
         if (!like) {
             // A head that is not on the trail yet is built as the finder says.
             await this.change(async () => {
-                const own = this.fitting.setups.find((s) => s.tag === next.like) ?? this.fitting.setups[0]!;
-                const made = await post<Setup>(this.path('setups'), {
-                    headId: next.headId,
-                    sleeveLabel: next.sleeve,
-                    masses: next.masses ?? {},
-                    shaftId: own.shaftId,
-                    shaft: own.shaft,
-                    gripId: own.gripId,
-                    ballId: own.ballId,
-                    ball: own.ball,
-                    length: own.lengthMm === null ? '' : { value: String(own.lengthMm), unit: 'mm' },
-                    tee: own.teeMm === null ? '' : { value: String(own.teeMm), unit: 'mm' },
-                    branchedFromId: this.fitting.setups[0]!.id,
-                });
+                const made = await post<Setup>(this.path('setups'), builtLike(next, this.fitting));
                 this.chosen = made.id;
                 this.turned = null;
             });

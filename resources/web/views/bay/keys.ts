@@ -1,4 +1,5 @@
 import { INTENTS } from '../../api/generated/vocabulary';
+import { digitOf } from '../../lib/digits';
 import type { BayScreen } from './bay.svelte';
 
 /**
@@ -61,9 +62,8 @@ export const MENU: { label: (bay: BayScreen) => string; does: (bay: BayScreen) =
 export function keyName(event: Pick<KeyboardEvent, 'key' | 'code' | 'shiftKey'>): string {
     const { key, code, shiftKey } = event;
     if (key === '-' || key === '−' || key === 'Delete') return '−';
-    if (/^\d$/.test(key)) return key;
-    const digit = /^(?:Digit|Numpad)(\d)$/.exec(code)?.[1];
-    if (digit !== undefined) return shiftKey ? '' : digit;
+    const digit = digitOf(event);
+    if (digit !== undefined) return digit;
     if (code === 'Comma' || code === 'Period') return shiftKey ? '' : code;
     if (key === ' ') return 'Space';
     if (/^[a-z]$/i.test(key)) return key.toUpperCase();

@@ -2,7 +2,6 @@ import type {
     BayView,
     HandView,
     Judge,
-    LiveVerdict,
     MishitReason,
     Setup,
     Shot,
@@ -46,9 +45,6 @@ const NAMES: Record<string, string> = {
 };
 
 export const MARKS: Record<Verdict, string> = { better: '✓', worse: '✗', same: '=', open: '?' };
-
-/** "longer ✓" — a word, and whether the shots carry it. */
-export const verdictMark = (s: LiveVerdict): string => `${s.name} ${MARKS[s.verdict]}`;
 
 /** The last shot as one would say it. */
 export function shotSentence(shot: Shot, units: UnitChoice): string {

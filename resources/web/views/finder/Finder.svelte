@@ -15,6 +15,7 @@
     import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../lib/session.svelte';
     import { calibrationText } from '../../format/sentences';
+    import { builtLike } from '../../format/setups';
     import { factor, figure, plain, signed } from '../../format/units';
     import { DRIVES, drivesOf, neverText, outOf14, stepText } from '../../format/judged';
     import { adviceText, feltText, gainText, learnedRows, nameOf, nextText, ownEffectRows, stopText, tooDearText } from './sentences';
@@ -47,25 +48,10 @@
     const next = $derived(found?.setups.find((s) => s.tag === found!.next?.tag) ?? null);
     const list = $derived(found ? (all ? found.setups : found.setups.slice(0, ROOM)) : []);
 
-    /** Puts a found setup on the trail, branched from the own club and built as one that was hit, so that it can be hit. */
+    /** Puts a found setup on the trail, so that it can be hit. */
     async function take(fitting: Fitting, s: FoundSetup) {
         await sending.send(async () => {
-            const own = fitting.setups[0]!;
-            const like = fitting.setups.find((x) => x.tag === s.like) ?? own;
-            const made = await post<Setup>(`fittings/${fitting.id}/setups`, {
-                headId: s.headId,
-                sleeveLabel: s.sleeve,
-                masses: s.masses ?? {},
-                shaftId: like.shaftId,
-                shaft: like.shaft,
-                length: like.lengthMm,
-                gripId: like.gripId,
-                ballId: like.ballId,
-                ball: like.ball,
-                tee: like.teeMm,
-                cue: like.cue,
-                branchedFromId: own.id,
-            });
+            const made = await post<Setup>(`fittings/${fitting.id}/setups`, builtLike(s, fitting));
             await loadFitting(fitting.id);
             done = `${made.tag} is on the trail: ${nameOf(s, fitting.player.units)}.`;
             await load(only);
