@@ -36,13 +36,14 @@ prepare_database_files() {
   [ -f "$RUN/db.port" ] || free_port >"$RUN/db.port"
 }
 
-# Starts mariadbd as a child of the caller and leaves its process id in DB_PID.
+# Starts mariadbd as a child of the caller and leaves its process id in DB_PID. Its pool keeps its size, and files are read by threads of its own:
+# the kernel's ring for that (io_uring) is not to be had everywhere, and a studio's database gains nothing by it.
 launch_database() {
   local port
   port="$(cat "$RUN/db.port")"
   if port_taken "$port"; then free_port >"$RUN/db.port"; port="$(cat "$RUN/db.port")"; fi
   (child "$DB_USER" "$(command -v mariadbd || echo /usr/sbin/mariadbd)" --no-defaults --datadir="$VAR/db" --socket="$DB_SOCKET" --pid-file="$DB_HOME/db.pid" --bind-address=127.0.0.1 --port="$port" \
-    --innodb-flush-log-at-trx-commit=1 --innodb-lock-wait-timeout=5 --innodb-buffer-pool-size=256M --max-allowed-packet=64M --character-set-server=utf8mb4 --log-error="$DB_HOME/db.log") </dev/null >/dev/null 2>&1 &
+    --innodb-flush-log-at-trx-commit=1 --innodb-lock-wait-timeout=5 --innodb-buffer-pool-size=256M --loose-innodb-buffer-pool-size-max=256M --innodb-use-native-aio=0 --max-allowed-packet=64M --character-set-server=utf8mb4 --log-error="$DB_HOME/db.log") </dev/null >/dev/null 2>&1 &
   DB_PID=$!
 }
 
@@ -64,6 +65,14 @@ await_database() {
 
 # Whether it answers a question, not only a knock: one that hangs keeps its socket open.
 db_answers() { [ "$(timeout 5 mariadb --no-defaults --socket="$DB_SOCKET" -u "$(id -un)" --connect-timeout=3 -BNe 'SELECT 1' 2>/dev/null)" = 1 ]; }
+
+# Where the database that we started has ended by itself: its last words are shown, and it is started again.
+revive_database() {
+  if [ "$OWN_DB" = no ] || alive "$DB_PID"; then return 1; fi
+  say "The database ended by itself. The end of its log:"
+  tail -n 60 "$DB_HOME/db.log" >&2 || true
+  sweep "$DB_PID"; launch_database; await_database
+}
 
 # Two commands that start at the same moment start one database.
 have_database() {
