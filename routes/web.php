@@ -1,10 +1,12 @@
 <?php
 
 use App\Http\Controllers\AccountController;
+use App\Http\Controllers\AppointmentController;
 use App\Http\Controllers\BayController;
 use App\Http\Controllers\BinController;
 use App\Http\Controllers\BlindController;
 use App\Http\Controllers\BriefController;
+use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\CompareController;
 use App\Http\Controllers\ConfirmController;
 use App\Http\Controllers\DataController;
@@ -33,6 +35,7 @@ use App\Http\Controllers\ShotController;
 use App\Http\Controllers\SimulationController;
 use App\Http\Controllers\SleeveController;
 use App\Http\Controllers\StudioController;
+use App\Http\Controllers\StudioLogController;
 use App\Http\Controllers\TrialController;
 use App\Http\Controllers\VisitController;
 use App\Http\Controllers\WelcomeController;
@@ -86,6 +89,17 @@ Route::prefix('api')->group(function (): void {
             Route::patch('consent', [PlayerController::class, 'consent']);
             Route::delete('/', [BinController::class, 'player']);
         });
+        Route::get('calendar', [CalendarController::class, 'show']);
+        Route::post('calendar/feed', [CalendarController::class, 'feed']);
+        Route::delete('calendar/feed', [CalendarController::class, 'unfeed']);
+        Route::post('appointments', [AppointmentController::class, 'store']);
+        Route::prefix('appointments/{appointment}')->middleware('can:use,appointment')->group(function (): void {
+            Route::patch('/', [AppointmentController::class, 'update']);
+            Route::get('calendar.ics', [AppointmentController::class, 'ics']);
+            Route::post('fitting', [AppointmentController::class, 'fitting']);
+        });
+        Route::get('studio-log', [StudioLogController::class, 'index']);
+        Route::post('studio-log/{entry}/undo', [StudioLogController::class, 'undo'])->can('use', 'entry');
         Route::get('bin', [BinController::class, 'index']);
         Route::post('bin/{entry}/restore', [BinController::class, 'restore'])->can('use', 'entry');
         Route::get('data', [DataController::class, 'show']);

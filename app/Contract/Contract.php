@@ -32,7 +32,7 @@ final class Contract
     private const SHAPES = [
         Shapes\CommonShapes::class, Shapes\FittingShapes::class, Shapes\BayShapes::class, Shapes\BriefShapes::class,
         Shapes\RackShapes::class, Shapes\ShotShapes::class, Shapes\JudgingShapes::class, Shapes\FinderShapes::class,
-        Shapes\DecideShapes::class, Shapes\AccessShapes::class,
+        Shapes\DecideShapes::class, Shapes\AccessShapes::class, Shapes\CalendarShapes::class,
     ];
 
     /** @return array<string, mixed> the OpenAPI document */
@@ -117,7 +117,7 @@ final class Contract
     {
         preg_match_all('/\{(\w+)\}/', $path, $names);
         $inPath = array_map(static fn (string $name): array => [
-            'name' => $name, 'in' => 'path', 'required' => true, 'schema' => ['type' => $name === 'device' ? 'string' : 'integer'],
+            'name' => $name, 'in' => 'path', 'required' => true, 'schema' => ['type' => in_array($name, ['device', 'token'], true) ? 'string' : 'integer'],
         ], $names[1]);
         $asked = array_values(array_filter($operation['parameters'] ?? [], static fn (array $p): bool => $p['in'] !== 'path'));
         foreach ($asked as $i => $parameter) {

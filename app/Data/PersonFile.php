@@ -68,7 +68,7 @@ final class PersonFile
                 ->pluck('beside', 'sequence')->all(),
             'journal' => LogEntry::query()->where('fitting_id', $fitting->id)->with('user')->orderBy('id')->get()
                 ->map(static fn (LogEntry $e): array => [
-                    'at' => $e->created_at->toIso8601String(), 'by' => $e->user->name, 'words' => $e->words, 'changes' => $e->changes,
+                    'at' => $e->created_at->toIso8601String(), 'by' => $e->by(), 'words' => $e->words, 'changes' => $e->changes,
                 ])->all(),
         ];
     }

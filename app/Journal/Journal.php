@@ -7,13 +7,14 @@ namespace App\Journal;
 use App\Live\ChangeSignal;
 use App\Models\Fitting;
 use App\Models\LogEntry;
+use App\Models\Studio;
 use App\Models\User;
 use App\Support\Transaction;
 use Closure;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Writes down who did what in a fitting, with every row that changed by it, so that it can be taken back (`Undo`). One for each
+ * Writes down who did what in a fitting, or in the studio around it, with every row that changed by it, so that it can be taken back (`Undo`). One for each
  * request: what is done while an entry is open belongs to that entry.
  */
 final class Journal
@@ -27,32 +28,36 @@ final class Journal
     private ?array $open = null;
 
     /**
-     * Does something, all of it or nothing, and records it. A record inside a record is part of the outer one. The fitting is
-     * locked meanwhile: what is looked at inside stays as it is, whoever else presses at the same moment.
+     * Does something, all of it or nothing, and records it. A record inside a record is part of the outer one. The fitting, or
+     * where it belongs to none the studio, is locked meanwhile: what is looked at inside stays as it is, whoever else presses at the same moment.
      *
      * @template T
      *
+     * @param  User|null  $user  null: a player, by a link of theirs
      * @param  string|Closure(T): string  $words  what was done, as the log says it
      * @param  Closure(): T  $do
      * @param  int|null  $undoOf  the entry that is taken back by it
      * @return T
      */
-    public function record(Fitting $fitting, User $user, string|Closure $words, Closure $do, ?int $undoOf = null): mixed
+    public function record(Fitting|Studio $of, ?User $user, string|Closure $words, Closure $do, ?int $undoOf = null): mixed
     {
         if ($this->open !== null) {
             return $do();
         }
         try {
-            return Transaction::run(function () use ($fitting, $user, $words, $do, $undoOf): mixed {
-                Fitting::query()->whereKey($fitting->id)->lockForUpdate()->value('id');
+            return Transaction::run(function () use ($of, $user, $words, $do, $undoOf): mixed {
+                $of->newQuery()->whereKey($of->id)->lockForUpdate()->value('id');
                 $this->open = [];
                 $result = $do();
                 $said = is_string($words) ? $words : $words($result);
                 LogEntry::query()->create([
-                    'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'user_id' => $user->id,
+                    'studio_id' => $of instanceof Fitting ? $of->studio_id : $of->id, 'fitting_id' => $of instanceof Fitting ? $of->id : null,
+                    'user_id' => $user?->id,
                     'words' => mb_strimwidth($said, 0, 290, '…'), 'changes' => $this->open, 'undo_of' => $undoOf,
                 ]);
-                DB::afterCommit(fn () => ChangeSignal::changed($fitting));
+                if ($of instanceof Fitting) {
+                    DB::afterCommit(fn () => ChangeSignal::changed($of));
+                }
 
                 return $result;
             });

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Journal;
 
+use App\Calendar\Calendar;
+use App\Models\Appointment;
 use App\Models\Fitting;
 use App\Models\LogEntry;
+use App\Models\Studio;
 use App\Models\Trial;
 use App\Models\User;
 use Closure;
@@ -13,6 +16,7 @@ use Illuminate\Database\QueryException;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * Takes an entry of the journal back. The old values go in only where nobody changed them since; else it is refused, with the
@@ -25,9 +29,9 @@ final readonly class Undo
     }
 
     /** @throws ValidationException where it was taken back already, changed nothing, or cannot be taken back any more */
-    public function takeBack(LogEntry $entry, Fitting $fitting, User $user): LogEntry
+    public function takeBack(LogEntry $entry, Fitting|Studio $of, User $user): LogEntry
     {
-        $this->journal->record($fitting, $user, "took back: {$entry->words}", function () use ($entry): void {
+        $this->journal->record($of, $user, "took back: {$entry->words}", function () use ($entry): void {
             $entry->refresh();
             if ($entry->undone_at !== null) {
                 throw self::refused('That has been taken back already.');
@@ -54,6 +58,20 @@ final readonly class Undo
         }
         foreach (array_reverse($entry->changes) as $change) {
             $this->revert($change);
+        }
+        self::requireFree($entry);
+    }
+
+    /** An appointment that comes back wants its time free. */
+    private static function requireFree(LogEntry $entry): void
+    {
+        $ids = array_column(array_filter($entry->changes, static fn (array $c): bool => $c['table'] === 'appointments'), 'id');
+        foreach (Appointment::query()->with('studio')->whereKey($ids)->where('state', '!=', 'cancelled')->get() as $appointment) {
+            try {
+                Calendar::requireFree($appointment->studio, $appointment->booking(), $appointment->id);
+            } catch (InvalidInput $e) {
+                throw self::refused($e->getMessage());
+            }
         }
     }
 

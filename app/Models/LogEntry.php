@@ -10,17 +10,17 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
- * Who did what when in a fitting, with the rows that changed by it.
+ * Who did what when in a fitting or, without one, in the studio, with the rows that changed by it.
  *
  * @property int $id
- * @property int $fitting_id
- * @property int $user_id
+ * @property int|null $fitting_id
+ * @property int|null $user_id null: the player, by a link
  * @property string $words
  * @property list<array{table: string, id: int, before: array<string, mixed>|null, after: array<string, mixed>|null}> $changes
  * @property int|null $undo_of the entry that this one took back
  * @property Carbon|null $undone_at
  * @property Carbon $created_at
- * @property-read User $user
+ * @property-read User|null $user
  */
 final class LogEntry extends Model
 {
@@ -37,5 +37,11 @@ final class LogEntry extends Model
     public function user(): BelongsTo
     {
         return $this->belongsTo(User::class);
+    }
+
+    /** Who did it, in words. */
+    public function by(): string
+    {
+        return $this->user->name ?? 'the player, by link';
     }
 }

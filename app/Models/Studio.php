@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use DateTimeZone;
 use Illuminate\Database\Eloquent\Model;
+use MintCarry\Core\Booking\AppointmentKinds;
+use MintCarry\Core\Booking\LocalTime;
+use MintCarry\Core\Booking\OpeningHours;
 
 /**
  * @property int $id
@@ -15,6 +19,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property bool $wants_second_factor
  * @property int|null $retention_months whom nobody saw for so long is erased; null: nobody is
  * @property string|null $consent_text
+ * @property string $time_zone
+ * @property list<list<array{string, string}>>|null $opening_hours null: the usual ones
+ * @property list<array{name: string, minutes: int, swings: int}>|null $appointment_kinds null: the usual ones
  */
 final class Studio extends Model
 {
@@ -24,16 +31,35 @@ final class Studio extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['is_demo' => false, 'takes_simulated' => false, 'lock_minutes' => 30, 'wants_second_factor' => false];
+    protected $attributes = ['is_demo' => false, 'takes_simulated' => false, 'lock_minutes' => 30, 'wants_second_factor' => false, 'time_zone' => 'UTC'];
 
     protected function casts(): array
     {
-        return ['is_demo' => 'boolean', 'takes_simulated' => 'boolean', 'wants_second_factor' => 'boolean'];
+        return [
+            'is_demo' => 'boolean', 'takes_simulated' => 'boolean', 'wants_second_factor' => 'boolean',
+            'opening_hours' => 'array', 'appointment_kinds' => 'array',
+        ];
     }
 
     /** Made-up shots and readings exist only where everything is made up, or where somebody asked for them. */
     public function takesSimulated(): bool
     {
         return $this->is_demo || $this->takes_simulated;
+    }
+
+    public function zone(): DateTimeZone
+    {
+        return LocalTime::zone($this->time_zone);
+    }
+
+    public function hours(): OpeningHours
+    {
+        return $this->opening_hours === null ? OpeningHours::usual() : OpeningHours::of($this->opening_hours);
+    }
+
+    /** @return list<array{name: string, minutes: int, swings: int}> */
+    public function kinds(): array
+    {
+        return $this->appointment_kinds ?? AppointmentKinds::USUAL;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\Secret;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -42,7 +43,7 @@ final class WelcomeLink extends Model
     /** The token of a new link for somebody; links that they had before open nothing any more. */
     public static function renew(User $for, ?User $by, string $kind): string
     {
-        $token = rtrim(strtr(base64_encode(random_bytes(32)), '+/', '-_'), '=');
+        $token = Secret::make();
         self::query()->where('user_id', $for->id)->whereNull('used_at')->delete();
         self::query()->create([
             'user_id' => $for->id, 'made_by' => $by?->id, 'kind' => $kind, 'token_hash' => hash('sha256', $token),

@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Access\SignInThrottle;
 use App\Journal\Journal;
+use App\Models\Appointment;
 use App\Models\Bay;
 use App\Models\BinEntry;
 use App\Models\Decision;
@@ -59,6 +60,7 @@ final class AppServiceProvider extends ServiceProvider
             [
                 Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class, RackHead::class,
                 Sleeve::class, Part::class, Bay::class, HeldShot::class, Trial::class, LogEntry::class, User::class, BinEntry::class,
+                Appointment::class,
             ] as $model
         ) {
             Gate::policy($model, StudioPolicy::class);

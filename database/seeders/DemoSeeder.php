@@ -43,7 +43,7 @@ final readonly class DemoSeeder
 
     public function run(): void
     {
-        $studio = Studio::query()->create(['name' => 'Lantern Yard Fitting', 'is_demo' => true]);
+        $studio = Studio::query()->create(['name' => 'Lantern Yard Fitting', 'is_demo' => true, 'time_zone' => 'Europe/Berlin']);
         $fitter = User::query()->create([
             'studio_id' => $studio->id, 'name' => 'Odile Farrant', 'email' => self::EMAIL, 'password' => self::PASSWORD,
             'role' => Role::Owner, 'password_at' => now(),
@@ -55,6 +55,7 @@ final readonly class DemoSeeder
         $this->newPlayer($studio, $heads);
         $this->inTheMiddle($studio, $heads);
         $this->finished($studio, $fitter, $heads);
+        DemoCalendar::book($studio, $fitter);
     }
 
     /**

@@ -9,6 +9,7 @@
     import Bay from './views/bay/Bay.svelte';
     import Bench from './views/bench/Bench.svelte';
     import Brief from './views/brief/Brief.svelte';
+    import Calendar from './views/calendar/Calendar.svelte';
     import Compare from './views/compare/Compare.svelte';
     import DayBook from './views/daybook/DayBook.svelte';
     import Decide from './views/decide/Decide.svelte';
@@ -38,6 +39,8 @@
         '/fitting/:id/finder': Finder,
         '/fitting/:id/decide': Decide,
         '/fitting/:id/sheet': Sheet,
+        '/calendar': Calendar,
+        '/calendar/:day': Calendar,
         '/account': Account,
         '/studio': Studio,
         '/studio/:tab': Studio,

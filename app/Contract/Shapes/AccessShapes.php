@@ -45,6 +45,11 @@ use App\Contract\Shape;
     // whom nobody saw for so long is erased; null: nobody is
     'retentionMonths' => 'integer | null',
     'consentText' => 'string',
+    'timeZone' => 'string',
+    'timeZones' => 'string[]',
+    // seven days, Monday first
+    'openingHours' => '[string, string][][]',
+    'appointmentKinds' => 'AppointmentKind[]',
 ])]
 #[Shape('BinEntry', [
     'id' => 'integer',

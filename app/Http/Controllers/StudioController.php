@@ -8,8 +8,12 @@ use App\Contract\Answer;
 use App\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Models\Studio;
+use DateTimeZone;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use MintCarry\Core\Booking\AppointmentKinds;
+use MintCarry\Core\Booking\LocalTime;
+use MintCarry\Core\Booking\OpeningHours;
 use OpenApi\Attributes as OA;
 
 /** What holds for a whole studio. */
@@ -40,6 +44,7 @@ final class StudioController
     #[OA\Put(path: '/api/studio/rules', operationId: 'studio.rule', summary: 'Changes what the owner has decided',
         requestBody: new Takes([
             'lockMinutes?' => 'integer', 'wantsSecondFactor?' => 'boolean', 'retentionMonths?' => 'integer | null', 'consentText?' => 'string | null',
+            'timeZone?' => 'string', 'openingHours?' => '[string, string][][]', 'appointmentKinds?' => 'AppointmentKind[]',
         ]),
         responses: [new Answer('StudioRules')])]
     public function rule(Request $request): JsonResponse
@@ -47,15 +52,19 @@ final class StudioController
         $given = $request->validate([
             'lockMinutes' => ['sometimes', 'integer', 'between:2,720'], 'wantsSecondFactor' => ['sometimes', 'boolean'],
             'retentionMonths' => ['sometimes', 'nullable', 'integer', 'between:1,240'],
-            'consentText' => ['sometimes', 'nullable', 'string', 'max:4000'],
+            'consentText' => ['sometimes', 'nullable', 'string', 'max:4000'], 'timeZone' => ['sometimes', 'string', 'max:64'],
+            'openingHours' => ['sometimes', 'array'], 'appointmentKinds' => ['sometimes', 'array'],
         ]);
         $columns = [
             'lockMinutes' => 'lock_minutes', 'wantsSecondFactor' => 'wants_second_factor', 'retentionMonths' => 'retention_months',
-            'consentText' => 'consent_text',
+            'consentText' => 'consent_text', 'timeZone' => 'time_zone', 'openingHours' => 'opening_hours', 'appointmentKinds' => 'appointment_kinds',
         ];
         $studio = self::user($request)->studio;
         foreach ($given as $name => $value) {
-            $studio->setAttribute($columns[$name], $value);
+            $studio->setAttribute($columns[$name], match ($name) {
+                'timeZone' => LocalTime::zone((string) $value)->getName(), 'openingHours' => OpeningHours::of((array) $value)->spans,
+                'appointmentKinds' => AppointmentKinds::of((array) $value), default => $value,
+            });
         }
         $studio->save();
 
@@ -68,6 +77,8 @@ final class StudioController
         return [
             'lockMinutes' => $studio->lock_minutes, 'wantsSecondFactor' => $studio->wants_second_factor,
             'retentionMonths' => $studio->retention_months, 'consentText' => $studio->consent_text ?? Studio::CONSENT,
+            'timeZone' => $studio->time_zone, 'timeZones' => DateTimeZone::listIdentifiers(), 'openingHours' => $studio->hours()->spans,
+            'appointmentKinds' => $studio->kinds(),
         ];
     }
 }

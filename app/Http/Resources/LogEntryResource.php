@@ -15,7 +15,7 @@ final class LogEntryResource
         return [
             'id' => $entry->id,
             'words' => $entry->words,
-            'by' => $entry->user->name,
+            'by' => $entry->by(),
             'at' => $entry->created_at->toIso8601String(),
             'undoable' => $isUndoable,
             'undone' => $entry->undone_at !== null,

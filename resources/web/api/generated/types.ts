@@ -35,6 +35,30 @@ export interface Alike {
     corrected: string[];
 }
 
+export interface Appointment {
+    id: number;
+    version: number;
+    kind: string;
+    day: string;
+    time: string;
+    until: string;
+    start: string;
+    minutes: number;
+    swings: number;
+    bay: { id: number; name: string; } | null;
+    fitter: { id: number; name: string; } | null;
+    player: { id: number; name: string; hand: Hand; } | null;
+    fittingId: number | null;
+    state: 'booked' | 'came' | 'missed' | 'cancelled';
+    note: string;
+}
+
+export interface AppointmentKind {
+    name: string;
+    minutes: number;
+    swings: number;
+}
+
 export interface Bay {
     id: number;
     name: string;
@@ -172,6 +196,18 @@ export interface BriefChange {
     by: string;
     at: string;
     changes: { field: string; label: string; from: unknown; to: unknown; }[];
+}
+
+export interface CalendarDays {
+    zone: string;
+    today: string;
+    now: string;
+    days: { date: string; open: [string, string][]; }[];
+    bays: { id: number; name: string; }[];
+    fitters: { id: number; name: string; }[];
+    kinds: AppointmentKind[];
+    hasFeed: boolean;
+    appointments: Appointment[];
 }
 
 export interface Change {
@@ -1131,6 +1167,10 @@ export interface StudioRules {
     wantsSecondFactor: boolean;
     retentionMonths: number | null;
     consentText: string;
+    timeZone: string;
+    timeZones: string[];
+    openingHours: [string, string][][];
+    appointmentKinds: AppointmentKind[];
 }
 
 export interface Summary {

@@ -1,14 +1,4 @@
-import type {
-    BayView,
-    HandView,
-    Judge,
-    MishitReason,
-    Setup,
-    Shot,
-    Turned,
-    UnitChoice,
-    Verdict,
-} from '../../api/generated/types';
+import type { BayView, HandView, Judge, MishitReason, Setup, Shot, Turned, UnitChoice, Verdict } from '../../api/generated/types';
 import { carryGain, DRIVES, outOf14 } from '../../format/judged';
 import { factor, figure, plain, signed, unitOf } from '../../format/units';
 

@@ -6,6 +6,7 @@
     import Bin from './Bin.svelte';
     import Data from './Data.svelte';
     import Devices from './Devices.svelte';
+    import Hours from './Hours.svelte';
     import People from './People.svelte';
     import Rules from './Rules.svelte';
 
@@ -17,6 +18,7 @@
             [
                 ['people', 'People', true],
                 ['devices', 'Devices', false],
+                ['hours', 'Hours', true],
                 ['rules', 'Rules', true],
                 ['data', 'Data', true],
                 ['backups', 'Backups', true],
@@ -32,6 +34,7 @@
     <Tabs place="studio" title="Studio" tabs={TABS} now={tab} />
     {#if tab === 'people'}<People />
     {:else if tab === 'devices'}<Devices />
+    {:else if tab === 'hours'}<Hours />
     {:else if tab === 'rules'}<Rules />
     {:else if tab === 'data'}<Data />
     {:else if tab === 'backups'}<Backups />

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Contract\Shapes;
+
+use App\Contract\Shape;
+
+/** Who comes when. */
+#[Shape('AppointmentKind', ['name' => 'string', 'minutes' => 'integer', 'swings' => 'integer'])]
+#[Shape('Appointment', [
+    'id' => 'integer',
+    'version' => 'integer',
+    'kind' => 'string',
+    // by the clock on the studio's wall
+    'day' => 'string',
+    'time' => 'string',
+    'until' => 'string',
+    // the moment, with its offset
+    'start' => 'string',
+    // the budgets
+    'minutes' => 'integer',
+    'swings' => 'integer',
+    'bay' => '{ id: integer; name: string } | null',
+    'fitter' => '{ id: integer; name: string } | null',
+    'player' => '{ id: integer; name: string; hand: Hand } | null',
+    'fittingId' => 'integer | null',
+    'state' => "'booked' | 'came' | 'missed' | 'cancelled'",
+    'note' => 'string',
+])]
+#[Shape('CalendarDays', [
+    'zone' => 'string',
+    'today' => 'string',
+    'now' => 'string',
+    // open: spans by the clock on the wall
+    'days' => '{ date: string; open: [string, string][] }[]',
+    'bays' => '{ id: integer; name: string }[]',
+    'fitters' => '{ id: integer; name: string }[]',
+    'kinds' => 'AppointmentKind[]',
+    'hasFeed' => 'boolean',
+    'appointments' => 'Appointment[]',
+])]
+final class CalendarShapes
+{
+}
