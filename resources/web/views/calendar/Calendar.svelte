@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { untrack } from 'svelte';
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import TopBar from '../../parts/TopBar.svelte';
@@ -15,8 +16,11 @@
 
     place.mode = innerWidth < 700 ? 'day' : 'week';
     $effect(() => {
-        place.day = /^\d{4}-\d\d-\d\d$/.test(params?.day ?? '') ? params!.day! : '';
-        void place.load();
+        const day = params?.day ?? '';
+        untrack(() => {
+            place.day = /^\d{4}-\d\d-\d\d$/.test(day) ? day : '';
+            void place.load();
+        });
     });
     /** The first free place for the usual appointment, from now on in what is shown. */
     function bookNext() {
@@ -132,6 +136,7 @@
         justify-content: space-between;
     }
     .ways label {
+        white-space: nowrap;
         display: flex;
         gap: 6px;
         align-items: center;

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { tick } from 'svelte';
     import type { Appointment, CalendarDays } from '../../api/generated/types';
     import type { CalendarPlace } from './calendar.svelte';
     import { addDays, dayWords, lanes, minutesOf, pieces, span, STEP, timeOf } from './days';
@@ -55,7 +56,13 @@
         place.mark = { day: column.day, bayId: column.bayId, minutes: Math.floor(minutes / STEP) * STEP };
         place.open = 'new';
     }
-    function step(event: KeyboardEvent) {
+    let grid: HTMLElement;
+    /** What moved to another column was drawn anew: it keeps the focus. */
+    async function focus(selector: string) {
+        await tick();
+        grid.querySelector<HTMLElement>(selector)?.focus();
+    }
+    async function step(event: KeyboardEvent) {
         const along = { ArrowUp: -STEP, ArrowDown: STEP, PageUp: -60, PageDown: 60 }[event.key];
         const across = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
         if (along === undefined && across === undefined) return;
@@ -64,11 +71,12 @@
         // Past the edge of the week lies the next one.
         if (place.mode === 'week' && across !== undefined && (at + across < 0 || at + across >= columns.length)) {
             place.mark = { ...mark, day: addDays(mark.day, across) };
-            void place.turn(across);
-            return;
+            await place.turn(across);
+            return focus('.mark');
         }
         const minutes = Math.min(hours.to - STEP, Math.max(hours.from, mark.minutes + (along ?? 0)));
         place.mark = { day: column.day, bayId: column.bayId, minutes };
+        await focus('.mark');
     }
     /** Shift and an arrow on an appointment move it. */
     function shift(event: KeyboardEvent, a: Appointment) {
@@ -77,7 +85,9 @@
         const across = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
         if (along === undefined && across === undefined) return;
         event.preventDefault();
-        void move(a, minutesOf(a.time) + (along ?? 0), columnOf(a.day, a.bay?.id ?? null) + (across ?? 0));
+        void move(a, minutesOf(a.time) + (along ?? 0), columnOf(a.day, a.bay?.id ?? null) + (across ?? 0)).then(() =>
+            focus(`[data-appointment="${a.id}"]`),
+        );
     }
     async function move(a: Appointment, minutes: number, column: number) {
         const to = columns[column];
@@ -119,7 +129,7 @@
 </script>
 
 <div class="wrap">
-    <div class="grid" style:--columns={columns.length}>
+    <div class="grid" bind:this={grid} style:--columns={columns.length}>
         <span></span>
         {#each columns as c (c.key)}
             <h2 class:today={c.day === days.today}>
@@ -160,6 +170,7 @@
                     {@const a = p.appointment}
                     <button
                         class="taken {a.state}"
+                        data-appointment={a.id}
                         class:nobody={!a.player}
                         class:chosen={place.open !== 'new' && place.open?.id === a.id}
                         class:held={drag?.a.id === a.id}
@@ -176,9 +187,11 @@
                         onpointercancel={() => (drag = null)}
                         onkeydown={(e) => shift(e, a)}
                         onclick={() => choose(a)}
-                        ><b>{a.player?.name ?? a.kind}</b>{#if p.to - p.from >= 40}<small
-                                >{a.time} {a.player ? a.kind : a.note}{place.mode === 'week' && a.bay ? ` · ${a.bay.name}` : ''}</small
-                            >{/if}{#if p.to - p.from >= 75 && a.state !== 'booked'}<small>{a.state}</small>{/if}</button
+                        ><b>{a.player?.name ?? a.kind}</b>{#if p.to - p.from >= 45}<small
+                                >{a.player ? a.kind : a.note}{place.mode === 'week' && a.bay ? ` · ${a.bay.name}` : ''}</small
+                            >{#if a.state === 'missed'}<small>did not come</small>{/if}{:else if a.player}<small class="same"
+                                >{a.kind}</small
+                            >{/if}</button
                     >
                 {/each}
             </div>
@@ -283,6 +296,12 @@
     }
     .taken small {
         color: var(--ink);
+    }
+    .taken:has(.same) {
+        display: flex;
+        gap: 6px;
+        align-items: baseline;
+        white-space: nowrap;
     }
     .nobody {
         background: var(--hair);

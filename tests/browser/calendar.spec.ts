@@ -1,0 +1,129 @@
+import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import ICAL from 'ical.js';
+import { signIn } from './help';
+
+// A quiet week far from the demo's own appointments; 3 May 2027 is a Monday.
+const WEEK = '#/calendar/2027-05-03';
+const slot = (page: Page) => page.getByRole('button', { name: /Enter books/ });
+const taken = (page: Page, name: RegExp) => page.getByRole('button', { name });
+
+test('an appointment is booked, moved, called off and taken back by keyboard alone', async ({ page }) => {
+    await signIn(page);
+    await page.goto(`/${WEEK}`);
+    await slot(page).focus();
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('PageDown');
+    await page.keyboard.press('ArrowDown');
+    await expect(slot(page)).toHaveAccessibleName(/Tuesday 4 May, 10:15/);
+    await page.keyboard.press('Enter');
+    await expect(page.getByLabel('Day', { exact: true })).toHaveValue('2027-05-04');
+    await page.getByLabel('Player').fill('Keya Boardman-Lisle');
+    await page.getByRole('radio', { name: 'left-handed' }).check();
+    await page.getByRole('button', { name: 'Book', exact: true }).last().press('Enter');
+    const one = taken(page, /^10:15 to 11:45, Keya Boardman-Lisle/);
+    await expect(one).toBeVisible();
+    await one.press('Shift+ArrowDown');
+    await taken(page, /^10:30 to 12:00, Keya/).press('Shift+ArrowRight');
+    await expect(page.getByLabel('Day', { exact: true })).toHaveValue('2027-05-05');
+    await page.getByRole('button', { name: 'Call off' }).press('Enter');
+    await expect(taken(page, /^10:30 to 12:00, Keya/)).toHaveCount(0);
+    await page.getByRole('button', { name: /^Undo: called off/ }).press('Enter');
+    await expect(taken(page, /^10:30 to 12:00, Keya/)).toBeVisible();
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+});
+
+test('a press books, a drag moves, and what is taken is said with what was typed kept', async ({ page }) => {
+    await signIn(page);
+    await page.goto('/#/calendar/2027-05-10');
+    await page.getByRole('button', { name: 'Book on Monday 10 May' }).click({ position: { x: 40, y: 60 } });
+    await page.getByLabel('Player').fill('Dragan Oakhurst');
+    await page.getByRole('button', { name: 'Book', exact: true }).last().click();
+    const first = taken(page, /^10:00 to 11:30, Dragan Oakhurst/);
+    await expect(first).toBeVisible();
+    const box = (await first.boundingBox())!;
+    await page.mouse.move(box.x + 30, box.y + 20);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 30, box.y + 20 + 54, { steps: 4 });
+    await page.mouse.up();
+    await expect(taken(page, /^11:00 to 12:30, Dragan/)).toBeVisible();
+    // Another at the same hour is refused, and nothing that was typed is gone.
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
+    await page.getByRole('button', { name: 'Book on Monday 10 May' }).click({ position: { x: 40, y: 60 } });
+    await page.getByLabel('Player').fill('Second Comer');
+    await page.getByLabel('Time', { exact: true }).fill('11:30');
+    await page.getByRole('button', { name: 'Book', exact: true }).last().click();
+    await expect(page.getByText(/Bay 1 is taken from 11:00 to 12:30/)).toBeVisible();
+    await expect(page.getByLabel('Player')).toHaveValue('Second Comer');
+    // Outside the hours it is offered all the same.
+    await page.getByLabel('Time', { exact: true }).fill('19:30');
+    await page.getByRole('button', { name: 'Book', exact: true }).last().click();
+    await page.getByRole('button', { name: 'Book it anyway' }).click();
+    await expect(taken(page, /^19:30 to 21:00, Second Comer/)).toBeVisible();
+});
+
+test('of two screens that book the same hour at once, one gets it', async ({ page }) => {
+    await signIn(page);
+    const answers = await page.evaluate(async () => {
+        const token = decodeURIComponent(document.cookie.split('XSRF-TOKEN=')[1]!.split(';')[0]!);
+        const { bays } = await (await fetch('/api/calendar')).json();
+        const book = (name: string) =>
+            fetch('/api/appointments', {
+                method: 'POST',
+                headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token },
+                body: JSON.stringify({
+                    day: '2027-05-19',
+                    time: '10:00',
+                    minutes: 60,
+                    kind: 'Driver fitting',
+                    swings: 40,
+                    bayId: bays[0].id,
+                    name,
+                    hand: 'right',
+                }),
+            }).then((r) => r.status);
+        return Promise.all(Array.from({ length: 6 }, (_, i) => book(`Racer ${i}`)));
+    });
+    expect(answers.filter((s) => s === 201)).toHaveLength(1);
+    expect(answers.filter((s) => s === 422)).toHaveLength(5);
+    const seen = await page.evaluate(async () => (await (await fetch('/api/calendar?from=2027-05-19&days=1')).json()).appointments.length);
+    expect(seen).toBe(1);
+});
+
+test('a calendar elsewhere reads the feed and the file for the player', async ({ page, request }) => {
+    await signIn(page);
+    await page.goto('/#/calendar/2027-06-07');
+    await page.getByRole('button', { name: 'Book on Tuesday 8 June' }).click({ position: { x: 40, y: 60 } });
+    await page.getByLabel('Player').fill('Feodora; Ash, the "Second"');
+    await page.getByRole('button', { name: 'Book', exact: true }).last().click();
+    const download = page.waitForEvent('download');
+    await page.getByRole('link', { name: /For their calendar/ }).click();
+    const file = readFileSync(await (await download).path(), 'utf8');
+    const event = new ICAL.Event(new ICAL.Component(ICAL.parse(file)).getFirstSubcomponent('vevent')!);
+    // Ten by the wall in summer is eight in UTC.
+    expect(event.startDate.toJSDate().toISOString()).toBe('2027-06-08T08:00:00.000Z');
+    expect(event.duration.toSeconds()).toBe(90 * 60);
+    await page.getByText('In your own calendar').click();
+    await page.getByRole('button', { name: /^Make a/ }).click();
+    const address = (await page.locator('code').innerText()).trim();
+    const feed = await (await request.get(address)).text();
+    const events = new ICAL.Component(ICAL.parse(feed)).getAllSubcomponents('vevent').map((e) => new ICAL.Event(e));
+    expect(events.find((e) => e.summary === 'Driver fitting: Feodora; Ash, the "Second"')?.startDate.toString()).toBe(
+        '2027-06-08T08:00:00Z',
+    );
+    expect(events.length).toBeGreaterThan(10);
+    await page.getByRole('button', { name: 'Close it' }).click();
+    await expect(page.locator('code')).toHaveCount(0);
+    expect((await request.get(address)).status()).toBe(404);
+});
+
+test('on a phone the day stands as it is today, and fits 320 px', async ({ page }) => {
+    await page.setViewportSize({ width: 320, height: 720 });
+    await signIn(page);
+    await page.goto('/#/calendar');
+    await expect(page.getByRole('heading', { level: 2, name: 'Bay 1' })).toBeVisible();
+    const today = await page.evaluate(async () => (await (await fetch('/api/calendar')).json()).today);
+    await expect(slot(page)).toHaveAccessibleName(new RegExp(` ${Number(today.slice(8))} `));
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(320);
+});
