@@ -15,6 +15,7 @@ use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\FinderController;
 use App\Http\Controllers\FittingController;
 use App\Http\Controllers\FittingFileController;
+use App\Http\Controllers\ForPlayerController;
 use App\Http\Controllers\HandController;
 use App\Http\Controllers\HeadController;
 use App\Http\Controllers\HeldShotController;
@@ -25,6 +26,7 @@ use App\Http\Controllers\LogController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PlayerController;
+use App\Http\Controllers\PlayerLinkController;
 use App\Http\Controllers\PracticeController;
 use App\Http\Controllers\RackController;
 use App\Http\Controllers\RackFileController;
@@ -57,6 +59,13 @@ Route::prefix('api')->group(function (): void {
     Route::post('welcome', [WelcomeController::class, 'store']);
     Route::post('welcome/look', [WelcomeController::class, 'look']);
 
+    // What players do by a private link: no account, no sign-in.
+    Route::prefix('for-player')->middleware(['throttle:player-link', KnownKeys::class])->group(function (): void {
+        Route::post('look', [ForPlayerController::class, 'look']);
+        Route::post('intake', [ForPlayerController::class, 'intake']);
+        Route::post('appointment', [ForPlayerController::class, 'appointment']);
+    });
+
     Route::middleware(['auth', StandingSignIn::class, KnownKeys::class, NotesLooks::class])->group(function (): void {
         Route::post('session/lock', [SessionController::class, 'lock']);
         Route::post('session/unlock', [SessionController::class, 'unlock']);
@@ -86,6 +95,9 @@ Route::prefix('api')->group(function (): void {
         Route::get('players', [PlayerController::class, 'index']);
         Route::prefix('players/{player}')->middleware('can:use,player')->group(function (): void {
             Route::get('/', [PlayerController::class, 'show']);
+            Route::get('links', [PlayerLinkController::class, 'index']);
+            Route::post('links', [PlayerLinkController::class, 'store']);
+            Route::delete('links/{link}', [PlayerLinkController::class, 'revoke'])->can('use', 'link');
             Route::patch('consent', [PlayerController::class, 'consent']);
             Route::delete('/', [BinController::class, 'player']);
         });

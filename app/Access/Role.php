@@ -35,6 +35,7 @@ enum Role: string
     private const DESK = [
         'GET api/fittings', 'POST api/fittings', 'GET api/players', 'GET api/fittings/{fitting}', 'GET api/fittings/{fitting}/decisions',
         'GET api/decisions/{decision}', 'GET api/players/{player}', 'PATCH api/players/{player}/consent',
+        'GET api/players/{player}/links', 'POST api/players/{player}/links', 'DELETE api/players/{player}/links/{link}',
         'GET api/calendar', 'POST api/calendar/feed', 'DELETE api/calendar/feed', 'POST api/appointments', 'PATCH api/appointments/{appointment}',
         'GET api/appointments/{appointment}/calendar.ics', 'POST api/appointments/{appointment}/fitting', 'GET api/studio-log',
         'POST api/studio-log/{entry}/undo',

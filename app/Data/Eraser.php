@@ -65,6 +65,7 @@ final class Eraser
             }
             DB::table('bays')->whereIn('fitting_id', $fittings)->update(['fitting_id' => null]);
             DB::table('consents')->where('player_id', $playerId)->delete();
+            $this->eraseAround($playerId, $player->name, $player->studio_id);
             DB::table('looks')->where('player_id', $playerId)->delete();
             DB::table('bin_entries')->where('studio_id', $player->studio_id)
                 ->where(fn ($q) => $q->whereJsonContains('items->players', $playerId)->orWhere('words', 'like', '%'.addcslashes($player->name, '%_\\').'%'))
@@ -82,6 +83,18 @@ final class Eraser
         }
 
         return $done;
+    }
+
+    /** Before and after the hour: what they sent, their links, and the studio's own notes of them. */
+    private function eraseAround(int $playerId, string $name, int $studioId): void
+    {
+        DB::table('intakes')->where('player_id', $playerId)->delete();
+        DB::table('player_links')->where('player_id', $playerId)->delete();
+        DB::table('appointments')->where('player_id', $playerId)->update(['note' => '']);
+        $entries = DB::table('log_entries')->where('studio_id', $studioId)->whereNull('fitting_id')
+            ->where('words', 'like', '%'.addcslashes($name, '%_\\').'%');
+        DB::table('log_entries')->whereIn('undo_of', (clone $entries)->pluck('id'))->update(['undo_of' => null]);
+        $entries->delete();
     }
 
     /** Those who were erased stay so, whatever backup came back. */

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Data;
 
 use App\Exchange\FittingExporter;
+use App\Models\Appointment;
 use App\Models\Blind;
 use App\Models\Consent;
 use App\Models\Fitting;
 use App\Models\HeldShot;
 use App\Models\ImportFile;
+use App\Models\Intake;
 use App\Models\LogEntry;
 use App\Models\Player;
 use App\Models\User;
@@ -34,8 +36,25 @@ final class PersonFile
             ],
             'consents' => self::consents($player),
             'fittings' => $fittings->map(self::fitting(...))->all(),
+            'saidByLink' => self::intakes($player), 'appointments' => self::appointments($player),
             'lookedAt' => self::looks($player),
         ];
+    }
+
+    /** @return array<int, array<string, mixed>> with what hurts them: here they ask for all that is kept */
+    private static function intakes(Player $player): array
+    {
+        return Intake::query()->where('player_id', $player->id)->orderBy('id')->get()
+            ->map(static fn (Intake $i): array => ['at' => $i->created_at->toIso8601String(), 'said' => $i->said, 'pain' => $i->pain])->values()->all();
+    }
+
+    /** @return array<int, array<string, mixed>> */
+    private static function appointments(Player $player): array
+    {
+        return Appointment::query()->where('player_id', $player->id)->orderBy('starts_at')->get()->map(static fn (Appointment $a): array => [
+            'at' => $a->starts_at->toIso8601String(), 'until' => $a->ends_at->toIso8601String(), 'kind' => $a->kind, 'state' => $a->state,
+            'note' => $a->note,
+        ])->values()->all();
     }
 
     /** @return array<int, array<string, mixed>> the newest first */
@@ -44,7 +63,7 @@ final class PersonFile
         $names = User::query()->where('studio_id', $player->studio_id)->pluck('name', 'id');
 
         return Consent::query()->where('player_id', $player->id)->orderByDesc('id')->get()->map(static fn (Consent $c): array => [
-            'text' => $c->text, 'guardian' => $c->guardian, 'takenBy' => (string) ($names[$c->taken_by] ?? ''),
+            'text' => $c->text, 'guardian' => $c->guardian, 'takenBy' => $c->taken_by === null ? 'the player, by link' : (string) ($names[$c->taken_by] ?? ''),
             'givenAt' => $c->given_at->toIso8601String(), 'withdrawnAt' => $c->withdrawn_at?->toIso8601String(),
         ])->values()->all();
     }

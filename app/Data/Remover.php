@@ -6,6 +6,7 @@ namespace App\Data;
 
 use App\Live\ChangeSignal;
 use App\Models\Fitting;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /** Takes rows out for good, with all that hangs on them; within a transaction of the caller's. */
@@ -23,6 +24,9 @@ final class Remover
         DB::table('bays')->where('fitting_id', $id)->update(['fitting_id' => null]);
         DB::table('setups')->where('fitting_id', $id)->update(['branched_from_id' => null]);
         DB::table('log_entries')->where('fitting_id', $id)->update(['undo_of' => null]);
+        DB::table('appointments')->where('fitting_id', $id)->update(['fitting_id' => null]);
+        DB::table('intakes')->where('fitting_id', $id)->update(['fitting_id' => null]);
+        $this->links(DB::table('player_links')->where('fitting_id', $id));
         foreach (self::OF_FITTING as $table) {
             DB::table($table)->where('fitting_id', $id)->delete();
         }
@@ -35,8 +39,17 @@ final class Remover
     public function player(int $id): void
     {
         DB::table('consents')->where('player_id', $id)->delete();
+        DB::table('intakes')->where('player_id', $id)->delete();
+        $this->links(DB::table('player_links')->where('player_id', $id));
+        DB::table('appointments')->where('player_id', $id)->delete();
         DB::table('looks')->where('player_id', $id)->delete();
         DB::table('players')->where('id', $id)->delete();
+    }
+
+    private function links(Builder $links): void
+    {
+        DB::table('intakes')->whereIn('link_id', (clone $links)->pluck('id'))->delete();
+        $links->delete();
     }
 
     /** The file as it came; the shots that were read from it stay. */

@@ -16,7 +16,7 @@ use Illuminate\Support\Carbon;
  * @property int $player_id
  * @property string $text
  * @property string|null $guardian
- * @property int $taken_by
+ * @property int|null $taken_by null: the player, by a link
  * @property Carbon $given_at
  * @property Carbon|null $withdrawn_at
  */

@@ -9,6 +9,7 @@ use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
 use MintCarry\Core\Air\Atmosphere;
@@ -85,6 +86,12 @@ final class Fitting extends Model
     public function files(): HasMany
     {
         return $this->hasMany(ImportFile::class)->orderByDesc('id');
+    }
+
+    /** @return HasOne<Intake, $this> what the player said before they came, that became the draft of the brief */
+    public function intake(): HasOne
+    {
+        return $this->hasOne(Intake::class);
     }
 
     public function brief(): Brief

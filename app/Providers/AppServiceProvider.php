@@ -16,6 +16,7 @@ use App\Models\ImportFile;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Player;
+use App\Models\PlayerLink;
 use App\Models\RackHead;
 use App\Models\Setup;
 use App\Models\Shot;
@@ -55,17 +56,20 @@ final class AppServiceProvider extends ServiceProvider
         Route::model('held', HeldShot::class);
         Route::model('head', RackHead::class);
         Route::model('person', User::class);
+        Route::model('link', PlayerLink::class);
         JsonResource::withoutWrapping();
         foreach (
             [
                 Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class, RackHead::class,
                 Sleeve::class, Part::class, Bay::class, HeldShot::class, Trial::class, LogEntry::class, User::class, BinEntry::class,
-                Appointment::class,
+                Appointment::class, PlayerLink::class,
             ] as $model
         ) {
             Gate::policy($model, StudioPolicy::class);
         }
         Gate::policy(SignIn::class, SignInPolicy::class);
+        RateLimiter::for('player-link', fn (Request $request): Limit => Limit::perMinute(60)
+            ->by('link|'.SignInThrottle::network((string) $request->ip())));
         // Before the token: so many posts from one address, whatever they are spelt like. After it: `AfterToken`.
         RateLimiter::for('feed-address', fn (Request $request): Limit => Limit::perMinute(
             (int) config('mintcarry.address_posts_per_minute'),

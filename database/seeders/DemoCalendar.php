@@ -16,7 +16,7 @@ use MintCarry\Core\Booking\LocalTime;
 /** Two weeks of a made-up studio: the week of now and the one after. */
 final readonly class DemoCalendar
 {
-    /** Day of the fortnight (0: this week's Monday), time, kind, bay, player. */
+    /** Day of the fortnight (0: this week's Monday), time, kind, bay, player */
     private const BOOKED = [
         [0, '09:30', 0, 0, 'Nessa Brackwell'], [0, '11:30', 3, 0, 'Imke Dorsay'], [0, '14:00', 0, 1, 'Oskar Lindqvarn'], [1, '10:00', 0, 0, 'Peregrine Thule'],
         [1, '10:00', 1, 1, 'Saskia Venhorst'], [1, '16:00', 2, 0, 'Bram Estvale-Roe'], [2, '09:00', 0, 0, 'Tobin Wexcroft'],
@@ -28,13 +28,19 @@ final readonly class DemoCalendar
         [12, '10:00', 0, 0, 'Mirel Tashkova'],
     ];
 
+    /** @return list<array{int, string, int, int, string}> */
+    private static function booked(): array
+    {
+        return self::BOOKED;
+    }
+
     public static function book(Studio $studio, User $fitter): void
     {
         $zone = $studio->zone();
         $today = now()->toDateTimeImmutable()->setTimezone($zone);
         $monday = new DateTimeImmutable($today->modify('-'.($today->format('N') - 1).' days')->format('Y-m-d'));
         $bays = Bay::query()->where('studio_id', $studio->id)->orderBy('id')->pluck('id')->all();
-        foreach (self::BOOKED as $i => [$day, $time, $kind, $bay, $name]) {
+        foreach (self::booked() as $i => [$day, $time, $kind, $bay, $name]) {
             ['name' => $for, 'minutes' => $minutes, 'swings' => $swings] = AppointmentKinds::USUAL[$kind];
             $start = LocalTime::at($monday->modify("+{$day} days")->format('Y-m-d'), $time, $zone);
             $end = $start->modify("+{$minutes} minutes");

@@ -13,6 +13,7 @@
     import Compare from './views/compare/Compare.svelte';
     import DayBook from './views/daybook/DayBook.svelte';
     import Decide from './views/decide/Decide.svelte';
+    import ForPlayer from './views/forplayer/ForPlayer.svelte';
     import Finder from './views/finder/Finder.svelte';
     import HeadPage from './views/rack/HeadPage.svelte';
     import Player from './views/player/Player.svelte';
@@ -46,9 +47,10 @@
         '/studio/:tab': Studio,
         '/player/:id': Player,
         '/welcome/:token': Welcome,
+        '/for/:token': ForPlayer,
         '*': NotFound,
     };
-    const ofLink = { '/welcome/:token': Welcome, '*': SignIn };
+    const ofLink = { '/welcome/:token': Welcome, '/for/:token': ForPlayer, '*': SignIn };
     whenLocked(() => (session.locked = true));
     $effect(() => {
         get<SessionState>('session')

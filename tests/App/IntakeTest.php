@@ -2,167 +2,167 @@
 
 declare(strict_types=1);
 
-use App\Models\HeldShot;
-use App\Models\Shot;
+use App\Access\Role;
+use App\Data\Eraser;
+use App\Models\Consent;
+use App\Models\Fitting;
+use App\Models\Intake;
+use App\Models\LogEntry;
+use App\Models\Player;
+use App\Models\PlayerLink;
+use App\Models\User;
+use App\Words\Words;
+use Illuminate\Log\Events\MessageLogged;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Log;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Fitting\Brief;
+use MintCarry\Core\Fitting\PlayersWords;
 
-// What a monitor can do to the intake: ids used again, a body that breaks off, values that are none; and what the fitter does
-// with what was held.
+// What a player says before they come, by a private link.
 
-beforeEach(fn () => $this->atTheMonitor());
+beforeEach(function (): void {
+    $this->owner = $this->fitter();
+    $this->actingAs($this->owner);
+    $this->player = Player::query()->create([
+        'studio_id' => $this->owner->studio_id, 'name' => 'Corin Aldery', 'hand' => 'right',
+        'units' => ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'],
+    ]);
+    $this->link = fn (): string => basename($this->postJson("api/players/{$this->player->id}/links", ['kind' => 'intake'])->assertCreated()->json('path'));
+    $this->says = fn (string $token, array $more = []): array => $more + [
+        'token' => $token, 'key' => 'a-key-of-this-phone', 'hand' => 'left', 'units' => ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'],
+        'shape' => 'fade', 'miss' => 'left', 'carry' => 190, 'handicap' => 12, 'wants' => ['fairways'], 'never' => ['left'],
+        'wish' => 'Never the pond again', 'course' => 'Reedmere', 'turf' => 'soft', 'width' => 'narrow', 'left' => 'water', 'right' => '',
+        'club' => 'ten and a half, old', 'ball' => 'Mallow Four', 'pain' => 'left wrist aches', 'consent' => true, 'isMinor' => false,
+        'guardian' => null,
+    ];
+});
 
-it('stores the shots of a monitor that counts 1, 2, 3 anew each day', function (): void {
-    foreach ([0, 1, 30] as $day) {
-        $this->travel($day)->days();
-        foreach ([1, 2, 3] as $n) {
-            $answer = ($this->shot)((string) $n, 2000 + 100 * $day + $n, ['sequence' => $n])
-                ->assertOk()->json('results.0');
-            expect($answer['status'])->toBe('stored')
-                ->and((float) Shot::query()->findOrFail($answer['shot'])->measured['spinRpm'])->toBe(2000.0 + 100 * $day + $n);
+it('becomes the draft of the brief that begins next, with pain for the fitter alone', function (): void {
+    $token = ($this->link)();
+    $this->deleteJson('api/session');
+    $this->postJson('api/for-player/look', ['token' => $token])->assertOk()->assertJsonPath('kind', 'intake')->assertJsonPath('intake.isSent', false)
+        ->assertJsonMissing(['Corin Aldery']);
+    $this->postJson('api/for-player/intake', ($this->says)($token))->assertCreated()->assertExactJson(['sent' => true]);
+    $this->postJson('api/for-player/look', ['token' => $token])->assertJsonPath('intake.isSent', true)->assertDontSee('wrist')->assertDontSee('pond');
+    $this->actingAs($this->owner);
+    $seen = $this->postJson('api/fittings', ['playerId' => $this->player->id])->assertCreated()->json();
+    expect($seen['brief'])->toMatchArray([
+        'shape' => 'fade', 'miss' => 'left', 'carryM' => 190.0, 'wish' => 'Never the pond again', 'never' => ['left'], 'turf' => 'soft',
+    ])->and($seen['brief']['corridor'])->toEqual(['widthM' => 22, 'left' => ['kind' => 'water', 'atM' => null], 'right' => ['kind' => 'rough', 'atM' => null]])
+        ->and($seen['intake']['standing'])->toContain('shape', 'corridor.widthM', 'corridor.left.kind')
+        ->and($seen['intake']['pain'])->toBe('left wrist aches')->and($seen['intake']['course'])->toBe('Reedmere')
+        ->and($seen['player']['hand'])->toBe('left')->and($seen['player']['units']['distance'])->toBe('m')->and($seen['briefAgreedAt'])->toBeNull();
+    // Once agreed with other words, it is no longer marked as theirs.
+    $this->patchJson("api/fittings/{$seen['id']}/brief", ['version' => $seen['version'], 'brief' => ['shape' => 'slice']])->assertOk()
+        ->assertJsonPath('intake.standing', fn (array $s): bool => ! in_array('shape', $s, true) && in_array('miss', $s, true));
+    $desk = User::query()->create([
+        'studio_id' => $this->owner->studio_id, 'name' => 'Desk', 'email' => 'desk@x.example', 'password' => 'x', 'role' => Role::Desk, 'password_at' => now(),
+    ]);
+    $this->actingAs($desk)->getJson("api/fittings/{$seen['id']}")->assertOk()->assertJsonPath('intake.pain', null)->assertDontSee('wrist');
+    $this->getJson("api/players/{$this->player->id}")->assertDontSee('wrist');
+    $this->actingAs($this->owner)->get("api/fittings/{$seen['id']}/file")->assertDontSee('wrist');
+    expect(Consent::query()->sole()->taken_by)->toBeNull()
+        ->and($this->getJson("api/players/{$this->player->id}")->json('consents.0.takenBy'))->toBe('the player, by link')
+        // It is not readable where it lies.
+        ->and(DB::table('intakes')->value('pain'))->not->toContain('wrist')->and(LogEntry::query()->get()->toJson())->not->toContain('wrist');
+});
+
+it('fills in a brief that was begun and says nothing yet, and leaves alone what the fitter wrote', function (): void {
+    $seen = $this->postJson('api/fittings', ['playerId' => $this->player->id])->json();
+    Fitting::query()->findOrFail($seen['id'])->forceFill(['brief' => ['miss' => 'right'] + (new Brief)->toArray()])->save();
+    $this->postJson('api/for-player/intake', ($this->says)(($this->link)()))->assertCreated();
+    $now = $this->getJson("api/fittings/{$seen['id']}")->json();
+    expect($now['brief']['miss'])->toBe('right')->and($now['brief']['shape'])->toBe('fade')->and($now['version'])->toBe($seen['version'] + 1)
+        ->and($this->getJson("api/fittings/{$seen['id']}/log")->json('0.by'))->toBe('the player, by link');
+});
+
+it('keeps it once, however often it is sent, and refuses other words by the same link', function (): void {
+    $token = ($this->link)();
+    $this->postJson('api/for-player/intake', ($this->says)($token))->assertCreated();
+    $this->postJson('api/for-player/intake', ($this->says)($token))->assertOk()->assertExactJson(['sent' => true]);
+    $this->postJson('api/for-player/intake', ($this->says)($token, ['key' => 'another-phone', 'language' => 'de']))->assertUnprocessable()
+        ->assertSee('Das wurde schon gesendet');
+    expect(Intake::query()->count())->toBe(1);
+});
+
+it('opens nothing by a link that was ended, is too old, was guessed, or whose player was thrown away', function (Closure $spoil): void {
+    $token = ($this->link)();
+    $token = $spoil->call($this, $token) ?? $token;
+    $this->postJson('api/for-player/look', ['token' => $token])->assertUnprocessable()->assertJsonValidationErrors('token');
+    $this->postJson('api/for-player/intake', ($this->says)($token))->assertUnprocessable()->assertSee('not good any more');
+    expect(Intake::query()->count())->toBe(0);
+})->with([
+    'ended' => [function (): void {
+        $this->deleteJson("api/players/{$this->player->id}/links/".PlayerLink::query()->value('id'))->assertOk()->assertJsonPath('path', null);
+    }],
+    'too old' => [function (): void {
+        $this->travel(22)->days();
+    }], 'guessed' => [fn (string $t): string => strrev($t)],
+    'thrown away' => [function (): void {
+        $this->deleteJson("api/players/{$this->player->id}")->assertOk();
+    }],
+]);
+
+it('stops guessing at links and logs none of them', function (): void {
+    $said = [];
+    Log::listen(function (MessageLogged $m) use (&$said): void {
+        $said[] = $m->message.json_encode($m->context);
+    });
+    $token = ($this->link)();
+    foreach (range(1, 20) as $i) {
+        $this->postJson('api/for-player/look', ['token' => "guess{$i}"])->assertUnprocessable();
+    }
+    $this->postJson('api/for-player/look', ['token' => $token])->assertTooManyRequests();
+    expect(implode("\n", $said))->not->toContain($token)->and(DB::table('player_links')->value('token'))->not->toContain($token);
+});
+
+it('says what cannot be, in the player’s language, and takes no key that it does not ask for', function (): void {
+    $token = ($this->link)();
+    $send = fn (array $more) => $this->postJson('api/for-player/intake', ($this->says)($token, $more));
+    $send(['carry' => 900])->assertUnprocessable()->assertJsonValidationErrors('carryM');
+    $send(['shape' => 'banana'])->assertUnprocessable()->assertJsonValidationErrors('shape');
+    $send(['width' => 'endless', 'language' => 'de'])->assertUnprocessable()->assertSee('Bitte sehen Sie');
+    $send(['isMinor' => true])->assertUnprocessable()->assertJsonValidationErrors('guardian');
+    $send(['tip' => 'none'])->assertUnprocessable()->assertJsonValidationErrors('tip');
+    expect(Intake::query()->count())->toBe(0);
+    $send(['isMinor' => true, 'guardian' => 'Mara Aldery'])->assertCreated();
+    expect(Consent::query()->sole()->guardian)->toBe('Mara Aldery');
+});
+
+it('goes with the player when they are erased, and stands in the file of all that is kept of them', function (): void {
+    $this->postJson('api/for-player/intake', ($this->says)(($this->link)()))->assertCreated();
+    $file = $this->get("api/data/players/{$this->player->id}/file")->assertOk()->json();
+    expect($file['saidByLink'][0]['said']['wish'])->toBe('Never the pond again')->and($file['saidByLink'][0]['pain'])->toBe('left wrist aches');
+    app(Eraser::class)->erase($this->player->id, $this->owner->id);
+    expect(Intake::query()->count())->toBe(0)->and(PlayerLink::query()->count())->toBe(0)
+        ->and(LogEntry::query()->where('words', 'like', '%Corin%')->count())->toBe(0);
+});
+
+it('has the same messages in each language, each of which can be said', function (): void {
+    $keys = static fn (string $language): array => array_keys(Words::read($language));
+    foreach (Words::languages() as $language) {
+        expect(array_diff($keys('en'), $keys($language)))->toBe([], "{$language} lacks messages")->and(array_diff($keys($language), $keys('en')))->toBe([]);
+        foreach (Words::read($language) as $key => $message) {
+            preg_match_all('/\{(\w+)/', $message, $needs);
+            preg_match_all('/\{(\w+)/', Words::read('en')[$key], $has);
+            expect(array_diff($needs[1], $has[1]))->toBe([], "{$language}: {$key}")
+                ->and(Words::in($language)->say($key, array_fill_keys($has[1], 3)))->not->toBe('');
         }
     }
-    expect(($this->spins)())->toBe([2001.0, 2002.0, 2003.0, 2101.0, 2102.0, 2103.0, 5001.0, 5002.0, 5003.0])
-        ->and(Shot::query()->orderBy('sequence')->get()->map(fn (Shot $s): int => count($s->flags))->all())
-        ->toBe([0, 0, 0, 1, 1, 1, 1, 1, 1]);
+    expect(Words::in('de')->number(-1234.5, 1))->toBe('−1234,5')->and(Words::in('en')->number(-0.04, 1))->toBe('0.0')
+        ->and(Words::in('xx')->language)->toBe('en')
+        ->and(Words::in('de')->date(new DateTimeImmutable('2026-03-29T23:30:00Z'), new DateTimeZone('Europe/Berlin')))->toBe('30. März 2026');
 });
 
-it('holds the same shot under the same id when it comes after the hour, and names the one it equals', function (): void {
-    $first = ($this->shot)('7')->json('results.0.shot');
-    $this->travel(59)->minutes();
-    expect(($this->shot)('7')->json('results.0'))->toBe(['id' => '7', 'status' => 'stored', 'shot' => $first, 'reason' => null]);
-    $this->travel(2)->minutes();
-    $held = ($this->shot)('7')->json('results.0');
-    expect($held['status'])->toBe('held')->and($held['shot'])->toBeNull()->and($held['reason'])->toContain('It equals shot 1 with A')
-        // And that one sent again is answered as it was.
-        ->and(($this->shot)('7')->json('results.0'))->toBe($held)
-        ->and(Shot::query()->count())->toBe(1)
-        ->and(HeldShot::query()->count())->toBe(1);
-    $this->travel(2)->hours();
-    expect(($this->shot)('7')->json('results.0.reason'))->toContain('It equals a shot that was held')
-        ->and(HeldShot::query()->count())->toBe(2);
-});
-
-it('lets ids hold within the session that the sender names', function (): void {
-    $first = ($this->shot)('7', 2400, ['session' => 'one'])->json('results.0');
-    $this->travel(9)->days();
-    expect(($this->shot)('7', 2400, ['session' => 'one'])->json('results.0'))->toBe($first)
-        ->and(($this->shot)('7', 2500, ['session' => 'two'])->json('results.0.status'))->toBe('stored')
-        ->and(Shot::query()->latest('id')->firstOrFail()->flags)->toBe([])
-        // Another session with the same shot to the last digit: nobody can know.
-        ->and(($this->shot)('7', 2400, ['session' => 'two', 'at' => 'x'])->json('results.0.status'))->toBe('stored')
-        ->and(($this->shot)('7', 2400, ['session' => 'ONE'])->json('results.0.status'))->toBe('held')
-        ->and(($this->shot)('7', 2400)->json('results.0.status'))->toBe('held')
-        ->and(($this->shot)('7', 2600, ['session' => 'one'])->json('results.0.status'))->toBe('stored')
-        ->and(Shot::query()->latest('id')->firstOrFail()->flags[0])->toContain('used the id “7” before');
-});
-
-it('says stored only of this very shot', function (): void {
-    $seen = [];
-    foreach ([['7', 2400], ['7', 2500], ['7', 2400], ['7', 2500], ['8', 2400]] as [$id, $spin]) {
-        $answer = ($this->shot)($id, $spin)->json('results.0');
-        $seen[] = $answer['shot'];
-        expect((float) Shot::query()->findOrFail($answer['shot'])->measured['spinRpm'])->toBe((float) $spin);
+it('reads what a player says and refuses the rest by its field', function (array $said, string $field): void {
+    try {
+        PlayersWords::of($said);
+        $this->fail('it was taken');
+    } catch (InvalidInput $e) {
+        expect($e->field)->toBe($field);
     }
-    expect(array_map(fn (int $shot): int => (int) array_search($shot, array_values(array_unique($seen)), true), $seen))->toBe([0, 1, 0, 1, 2])
-        ->and(($this->spins)())->toBe([2400.0, 2500.0, 2400.0]);
-});
-
-it('gives each shot of a batch an answer of its own', function (): void {
-    $values = json_encode(($this->values)());
-    $answer = ($this->send)(
-        '{"shots":[{"id":"a","values":'.
-            $values.
-            '},{"id":"b","values":{"spinRpm":1e999}},{"values":{}},{"id":"c","values":'.
-            $values.
-            ',"sequence":"x"},{"id":"d","values":'.
-            str_repeat('[', 500).
-            str_repeat(']', 500).
-            '},{"id":"a","values":'.
-            $values.
-            '},{"id":"e","values":'.
-            $values.
-            '}]}',
-    )
-        ->assertOk()->json('results');
-    expect(array_column($answer, 'status'))->toBe(['stored', 'held', 'refused', 'held', 'refused', 'stored', 'stored'])
-        ->and($answer[5])->toBe($answer[0])
-        ->and($answer[2])->toMatchArray(['id' => null, 'doNotRepeat' => true])
-        ->and($answer[2]['reason'])->toContain('do not repeat')
-        ->and($answer[0])->not->toHaveKey('doNotRepeat')
-        ->and(Shot::query()->count())->toBe(2)
-        ->and(HeldShot::query()->count())->toBe(2);
-    // Only where none can ever be read is it the post that is wrong.
-    ($this->send)('{"shots":[{"values":{}},3]}')
-        ->assertStatus(422)->assertJsonPath('results.0.status', 'refused')->assertJsonPath('results.1.doNotRepeat', true);
-});
-
-it('never fails of a body that is none, and keeps what stands', function (string $body, string $status): void {
-    $answer = ($this->send)($body);
-    expect($answer->getStatusCode())->toBe($status === 'refused' ? 422 : 200)
-        ->and($answer->json('results.0.status'))->toBe($status)
-        ->and(Shot::query()->count())->toBe(0)
-        ->and(HeldShot::query()->count())->toBe($status === 'held' ? 1 : 0);
-    if ($status === 'held') {
-        $held = HeldShot::query()->firstOrFail();
-        expect($held->sent())->toBe($body)
-            ->and($this->actingAs($this->user)->getJson("api/held/{$held->id}")->assertOk()->json('sent'))->toBe($body);
-        $this->getJson("api/fittings/{$this->case->id}/bay")->assertOk();
-    }
-})->with(
-    fn (): array => [
-        'no JSON' => ['{"id":"a","values":{"ballSpeedMps":67', 'refused'], 'nothing' => ['', 'refused'],
-        'no UTF-8 in the id' => ["{\"id\":\"\xFF\",\"values\":{}}", 'refused'],
-        'too large a number' => ['{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":1e999}}', 'held'],
-        'too small a number' => ['{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":1e-400}}', 'held'],
-        'true for a number' => ['{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":true}}', 'held'],
-        'true for a value' => ['{"id":"a","values":{"ballSpeedMps":{"value":true},"launchDeg":12,"spinRpm":2400}}', 'held'],
-        'a list for an optional value' => [
-            '{"id":"a","values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":2400,"carryM":{"value":[200]}}}', 'held',
-        ],
-        'a unit that is a number' => [
-            '{"id":"a","values":{"ballSpeedMps":{"value":67,"unit":5},"launchDeg":12,"spinRpm":2400}}', 'held',
-        ],
-        'something beside value and unit' => [
-            '{"id":"a","values":{"ballSpeedMps":{"value":67,"x":'.
-            str_repeat('[', 50).
-            str_repeat(']', 50).
-            '},"launchDeg":12,"spinRpm":2400}}', 'held',
-        ],
-        'nested 400 deep' => ['{"id":"a","values":{"spinRpm":'.str_repeat('{"x":', 400).'1'.str_repeat('}', 400).'}}', 'held'],
-        'a sequence of the wrong kind' => [
-            '{"id":"a","sequence":[1],"values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":2400}}', 'held',
-        ],
-        'a time of the wrong kind' => ['{"id":"a","at":1714732927,"values":{"ballSpeedMps":67,"launchDeg":12,"spinRpm":2400}}', 'held'],
-    ],
-);
-
-it('holds a shot with letters that are no UTF-8, and what could be read of it', function (): void {
-    $answer = ($this->send)("{\"id\":\"a\",\"values\":{\"ballSpeedMps\":67,\"launchDeg\":12,\"spinRpm\":2400},\"note\":\"\xFFx\"}")
-        ->assertOk()->json('results.0');
-    $held = HeldShot::query()->firstOrFail();
-    expect($answer['status'])->toBe('held')
-        ->and($answer['reason'])->toContain('not UTF-8')
-        ->and($held->body['values']['spinRpm'])->toBe(2400);
-    $this->actingAs($this->user)
-        ->patchJson("api/held/{$held->id}", ['values' => $held->body['values']])->assertOk();
-    expect(($this->spins)())->toBe([2400.0]);
-});
-
-it('keeps what was sent beside the values, up to 4 kB', function (): void {
-    ($this->shot)('a', 2400, ['mood' => 'fine', 'loft' => ['dial' => 3]])->assertOk();
-    ($this->shot)('b', 2410, ['picture' => str_repeat('x', 5000)])->assertOk();
-    [$a, $b] = Shot::query()->orderBy('id')->get()->all();
-    expect(json_decode((string) $a->beside, true))->toBe(['mood' => 'fine', 'loft' => ['dial' => 3]])->and($a->flags)->toBe([])
-        ->and($b->beside)->toBeNull()
-        ->and($b->flags[0])->toContain('larger than 4 kB')->toContain('picture');
-});
-
-it('does not carry held shots about whole', function (): void {
-    ($this->send)('{"id":"a","values":{"note":"'.str_repeat('x', 30_000).'"}}')->assertJsonPath('results.0.status', 'held');
-    $this->actingAs($this->user);
-    $bay = $this->getJson("api/fittings/{$this->case->id}/bay")->assertOk();
-    expect(strlen((string) $bay->getContent()))->toBeLessThan(10_000)
-        ->and($bay->json('held.0'))->toHaveKeys(['id', 'reason', 'at'])->not->toHaveKey('values')
-        ->and($bay->json('heldInAll'))->toBe(1)
-        ->and($this->getJson("api/fittings/{$this->case->id}/held")->assertOk()->json('0.id'))->toBe($bay->json('held.0.id'))
-        ->and($this->getJson('api/held/'.$bay->json('held.0.id'))->assertOk()->json('values.note'))->toHaveLength(30_000);
-});
+})->with([
+    [['shape' => 'wobble'], 'shape'], [['carryM' => 900.0], 'carryM'], [['width' => 'huge'], 'width'], [['course' => str_repeat('x', 121)], 'course'],
+    [['gauge' => 1], 'gauge'],
+]);

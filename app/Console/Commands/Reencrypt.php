@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Models\Intake;
+use App\Models\PlayerLink;
 use App\Models\User;
 use Illuminate\Console\Command;
 
@@ -22,6 +24,18 @@ final class Reencrypt extends Command
             $secret = $user->totp_secret;
             $user->forceFill(['totp_secret' => null])->syncOriginalAttribute('totp_secret');
             $user->forceFill(['totp_secret' => $secret])->save();
+            $done++;
+        }
+        foreach (PlayerLink::query()->get() as $link) {
+            $token = $link->token;
+            $link->forceFill(['token' => ''])->syncOriginalAttribute('token');
+            $link->forceFill(['token' => $token])->save();
+            $done++;
+        }
+        foreach (Intake::query()->whereNotNull('pain')->get() as $intake) {
+            $pain = $intake->pain;
+            $intake->forceFill(['pain' => null])->syncOriginalAttribute('pain');
+            $intake->forceFill(['pain' => $pain])->save();
             $done++;
         }
         $this->line("{$done} secrets written anew.");

@@ -101,6 +101,8 @@ use App\Contract\Shape;
     'typed' => 'Record<string, { value: string; unit: string }>',
     // How far this player squares the face at address, 0 to 1.
     'squaringShare' => 'number',
+    // what the player said by link; null: nothing
+    'intake' => 'PlayersWords | null',
     'briefAgreedAt' => 'string | null',
     'benchmarkSetupId' => 'integer | null',
     'createdAt' => 'string',

@@ -15,6 +15,7 @@ use App\Journal\Journal;
 use App\Models\Appointment;
 use App\Models\Bay;
 use App\Models\Fitting;
+use App\Models\Intake;
 use App\Models\Player;
 use App\Models\Studio;
 use App\Models\User;
@@ -114,6 +115,7 @@ final class AppointmentController
                 $minutes = $now->booking()->start->diff($now->booking()->end);
                 $fitting->setBrief(new Brief(swings: $now->swings, minutes: $minutes->h * 60 + $minutes->i));
                 $fitting->save();
+                Intake::waiting($now->player_id)?->draft($fitting);
                 $now->update(['fitting_id' => $fitting->id, 'state' => 'came', 'version' => $now->version + 1]);
 
                 return $fitting->id;

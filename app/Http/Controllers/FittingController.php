@@ -14,6 +14,7 @@ use App\Http\Requests\FittingRequest;
 use App\Http\Resources\FittingResource;
 use App\Journal\Journal;
 use App\Models\Fitting;
+use App\Models\Intake;
 use App\Models\Player;
 use App\Support\Transaction;
 use Illuminate\Http\JsonResponse;
@@ -118,6 +119,7 @@ final class FittingController
                 $setupId = $request->validated('setupId');
                 (new StartFrom)($fitting, $earlier, $setupId === null ? null : (int) $setupId);
             }
+            Intake::waiting($player->id)?->draft($fitting, $request->validated('fromFittingId') !== null);
 
             return $fitting;
         });

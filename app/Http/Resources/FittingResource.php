@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Access\Role;
 use App\Http\Input\BriefInput;
 use App\Models\Decision;
 use App\Models\Fitting;
@@ -11,6 +12,7 @@ use App\Models\Rating;
 use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
+use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -52,6 +54,7 @@ final class FittingResource extends JsonResource
             'brief' => $fitting->brief()->toArray(),
             'typed' => (object) BriefInput::stillTyped($fitting->typed, $fitting->brief()),
             'squaringShare' => $fitting->brief()->squaringShare(),
+            'intake' => self::intake($fitting, $request->user()),
             'briefAgreedAt' => $fitting->brief_agreed_at?->toIso8601String(),
             'benchmarkSetupId' => $fitting->benchmark_setup_id,
             'createdAt' => $fitting->created_at->toIso8601String(),
@@ -75,6 +78,22 @@ final class FittingResource extends JsonResource
             'decision' => $decision === null ? null : self::decision($decision),
             'tieOrder' => $fitting->tie_order ?? TieBreak::CRITERIA,
             'missing' => self::missing($fitting, $setups->all(), $decision),
+        ];
+    }
+
+    /** @return array<string, mixed>|null pain and injury are shown to who fits, and to nobody else */
+    private static function intake(Fitting $fitting, mixed $user): ?array
+    {
+        $intake = $fitting->intake;
+        if ($intake === null) {
+            return null;
+        }
+        $words = $intake->words();
+
+        return [
+            'at' => $intake->created_at->toIso8601String(), 'standing' => $words->standingIn($fitting->brief()), 'course' => $words->course,
+            'club' => $words->club,
+            'pain' => $user instanceof User && in_array($user->role, [Role::Owner, Role::Fitter], true) ? $intake->pain : null,
         ];
     }
 

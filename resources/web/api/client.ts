@@ -67,7 +67,8 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
             json,
         );
     }
-    return json as T;
+    // What is no JSON is given as it came: a calendar's file.
+    return (json === null && !(response.headers.get('Content-Type') ?? '').includes('json') ? text : json) as T;
 }
 
 export const get = <T>(path: string) => call<T>('GET', path);

@@ -392,6 +392,7 @@ export interface Fitting {
     brief: Brief;
     typed: Record<string, { value: string; unit: string; }>;
     squaringShare: number;
+    intake: PlayersWords | null;
     briefAgreedAt: string | null;
     benchmarkSetupId: number | null;
     createdAt: string;
@@ -597,6 +598,12 @@ export interface InForce {
     source: string;
 }
 
+export interface IntakePage {
+    isSent: boolean;
+    consentText: string;
+    appointment: { at: string; time: string; minutes: number; } | null;
+}
+
 export interface Interval {
     low: number;
     high: number;
@@ -677,6 +684,16 @@ export interface KnownPlayer {
     hand: Hand;
     units: UnitChoice;
     fittings: EarlierFitting[];
+}
+
+export interface LinkPage {
+    kind: 'intake' | 'report' | 'rounds';
+    studio: string;
+    language: string;
+    languages: string[];
+    units: UnitChoice;
+    until: string;
+    intake?: IntakePage;
 }
 
 export interface LinkShown {
@@ -874,6 +891,19 @@ export interface Player {
     units: UnitChoice;
 }
 
+export interface PlayerLink {
+    id: number;
+    kind: 'intake' | 'report' | 'rounds';
+    fittingId: number | null;
+    by: string;
+    at: string;
+    until: string;
+    isGood: boolean;
+    openedAt: string | null;
+    usedAt: string | null;
+    path: string | null;
+}
+
 export interface PlayerRecord {
     id: number;
     name: string;
@@ -882,6 +912,14 @@ export interface PlayerRecord {
     fittings: { id: number; at: string; }[];
     consents: ConsentRecord[];
     consentText: string;
+}
+
+export interface PlayersWords {
+    at: string;
+    standing: string[];
+    course: string;
+    club: string;
+    pain: string | null;
 }
 
 export interface Presented {

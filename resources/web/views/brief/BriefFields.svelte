@@ -9,7 +9,15 @@
         values = $bindable(),
         units,
         err,
-    }: { fields: BriefField[]; values: Values; units: UnitChoice; err: (field: string) => string } = $props();
+        theirs = [],
+    }: {
+        fields: BriefField[];
+        values: Values;
+        units: UnitChoice;
+        err: (field: string) => string;
+        /** fields that say what the player said by link */
+        theirs?: string[];
+    } = $props();
 
     const wrong = (field: string) =>
         errorNames(field)
@@ -25,7 +33,9 @@
 {#each fields.filter((f) => f.shows?.(values) ?? true) as f (f.field)}
     {#if f.kind === 'chips'}
         <fieldset class="chips full" class:harm={f.field === 'never'}>
-            <legend>{f.label}</legend>
+            <legend
+                >{f.label}{#if theirs.includes(f.field)}<small class="theirs"> as they said by link</small>{/if}</legend
+            >
             {#each f.options! as o (o)}<label class:on={picked(f.field).includes(o)}
                     ><input type="checkbox" checked={picked(f.field).includes(o)} onchange={(e) => pick(f, o, e.currentTarget.checked)} />
                     {o}</label
@@ -38,7 +48,11 @@
         >
     {:else}
         <div class={f.width ?? ''}>
-            <Field label={f.label} hint={f.hint?.(units)} error={wrong(f.field)}>
+            <Field
+                label={f.label}
+                hint={[f.hint?.(units) ?? '', theirs.includes(f.field) ? 'as they said by link' : ''].filter(Boolean).join(' · ')}
+                error={wrong(f.field)}
+            >
                 {#if f.kind === 'choice'}<select value={text(f.field)} onchange={(e) => (values[f.field] = e.currentTarget.value)}
                         >{#each f.options! as o (o)}<option value={o}>{f.called?.[o] ?? o}</option>{/each}</select
                     >{:else if f.kind === 'words'}<textarea

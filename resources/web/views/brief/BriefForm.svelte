@@ -31,6 +31,20 @@
         <h1>
             Brief{#if fitting.briefAgreedAt}<small> agreed {when(fitting.briefAgreedAt)}</small>{/if}
         </h1>
+        {#if fitting.intake}
+            {@const said = fitting.intake}
+            <section class="said" aria-label="What they said by link">
+                <p>
+                    {fitting.player.name} answered by link on {when(said.at)}; what still stands as they said it is marked.
+                    {#if said.course}Plays at {said.course}.{/if}
+                    {#if said.club}Own club, in their words: {said.club}.{/if}
+                </p>
+                {#if said.pain}<Notice kind="error"
+                        >Pain or injury, in their words: “{said.pain}”. A player with pain is for a physician first; stop if something
+                        hurts. Only fitters see this.</Notice
+                    >{/if}
+            </section>
+        {/if}
         {#each SECTIONS as [title, fields], i (title)}
             <section>
                 <h2>{title}</h2>
@@ -52,7 +66,7 @@
                             >
                         {/each}
                     {/if}
-                    <BriefFields {fields} bind:values={brief.values.brief} {units} err={brief.err} />
+                    <BriefFields {fields} bind:values={brief.values.brief} {units} err={brief.err} theirs={fitting.intake?.standing} />
                 </div>
             </section>
         {/each}

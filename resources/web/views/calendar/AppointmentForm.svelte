@@ -5,6 +5,7 @@
     import { session } from '../../lib/session.svelte';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
+    import Links from '../player/Links.svelte';
     import type { CalendarPlace } from './calendar.svelte';
     import { dayWords, timeOf } from './days';
 
@@ -187,6 +188,10 @@
                 >{/if}
             <a href="/api/appointments/{one.id}/calendar.ics" download="appointment.ics">For their calendar (.ics)</a>
         </div>
+        {#if one.player}<details>
+                <summary>Ask them before they come</summary>
+                <Links playerId={one.player.id} />
+            </details>{/if}
         <p class="small">{dayWords(one.day, 'long')}, {one.time} to {one.until}, {days.zone}.</p>
     {/if}
 </form>

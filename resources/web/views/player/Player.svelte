@@ -10,6 +10,7 @@
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import TopBar from '../../parts/TopBar.svelte';
+    import Links from './Links.svelte';
 
     let { params }: { params: { id: string } } = $props();
     const reading = new Loader<PlayerRecord>();
@@ -73,6 +74,10 @@
             </ul>
         </section>
         {#if !record.isErased}
+            <section aria-label="Before they come">
+                <h2>Before they come</h2>
+                <Links playerId={record.id} />
+            </section>
             <section aria-label="Consent">
                 <h2>Consent</h2>
                 {#if standing}

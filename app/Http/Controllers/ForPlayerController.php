@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Access\SignInThrottle;
+use App\Actions\TakeIntake;
+use App\Calendar\Ics;
+use App\Contract\Answer;
+use App\Contract\Takes;
+use App\Http\Requests\IntakeRequest;
+use App\Models\Appointment;
+use App\Models\Intake;
+use App\Models\PlayerLink;
+use App\Models\Studio;
+use App\Support\Transaction;
+use App\Words\Words;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Log;
+use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Fitting\PlayersWords;
+use OpenApi\Attributes as OA;
+
+/** What a player does by a private link. The secret is in what is sent, never in an address that a log could keep. */
+final class ForPlayerController
+{
+    public function __construct(private readonly SignInThrottle $throttle)
+    {
+    }
+
+    #[OA\Post(path: '/api/for-player/look', operationId: 'for-player.look', summary: 'What a player’s link is for',
+        requestBody: new Takes(['token' => 'string', 'language?' => 'string | null']), responses: [new Answer('LinkPage')])]
+    public function look(Request $request): JsonResponse
+    {
+        $link = $this->link($request);
+        if ($link->opened_at === null) {
+            $link->update(['opened_at' => now()]);
+        }
+        $words = self::words($request, $link);
+
+        return response()->json([
+            'kind' => $link->kind, 'studio' => $link->studio->name, 'language' => $words->language, 'languages' => Words::languages(),
+            'units' => $link->player->units, 'until' => $link->ends_at->toIso8601String(),
+        ] + match ($link->kind) {
+            'intake' => ['intake' => $this->intakePage($link, $words)],
+            default => [],
+        });
+    }
+
+    /** Sent twice, by a phone that lost its answer, it is kept once; sent with other words after that, it is refused and nothing is lost. */
+    #[OA\Post(path: '/api/for-player/intake', operationId: 'for-player.intake', summary: 'What a player says before they come',
+        requestBody: new Takes([
+            'token' => 'string', 'language?' => 'string | null', 'key' => 'string', 'hand?' => 'Hand | null', 'units?' => 'UnitChoice | null',
+            'shape?' => 'string | null', 'miss?' => 'string | null', 'carry?' => 'number | null', 'handicap?' => 'number | null',
+            'wants?' => 'string[]', 'never?' => 'string[]', 'wish?' => 'string | null', 'course?' => 'string | null', 'turf?' => 'string | null',
+            'width?' => 'string | null', 'left?' => 'string | null', 'right?' => 'string | null', 'club?' => 'string | null', 'ball?' => 'string | null',
+            'pain?' => 'string | null', 'consent?' => 'boolean', 'isMinor?' => 'boolean', 'guardian?' => 'string | null',
+        ]),
+        responses: [new Answer('{ sent: boolean }', 201), new Answer('{ sent: boolean }', 200, 'it was here already')])]
+    public function intake(IntakeRequest $request, TakeIntake $take): JsonResponse
+    {
+        $link = $this->link($request, 'intake');
+        $words = self::words($request, $link);
+        $key = $request->string('key')->value();
+        try {
+            $said = PlayersWords::of($request->said());
+        } catch (InvalidInput $e) {
+            throw self::refused($e->field, $words->say('error.field', ['why' => $words->language === 'en' ? $e->getMessage() : '']));
+        }
+        $isNew = Transaction::run(function () use ($link, $request, $take, $words, $said, $key): bool {
+            PlayerLink::query()->whereKey($link->id)->lockForUpdate()->value('id');
+            $before = Intake::query()->where('link_id', $link->id)->first();
+            if ($before === null) {
+                $take($link, $key, $said, $request->who(self::consentText($link->studio, $words), $words->language));
+            } elseif (! hash_equals($before->sent_key, $key)) {
+                throw self::refused('token', $words->say('error.sentBefore'));
+            }
+
+            return $before === null;
+        });
+        Log::info('intake sent', ['link' => $link->id, 'again' => ! $isNew]);
+
+        return response()->json(['sent' => true], $isNew ? 201 : 200);
+    }
+
+    #[OA\Post(path: '/api/for-player/appointment', operationId: 'for-player.appointment', summary: 'The appointment for the player’s own calendar',
+        requestBody: new Takes(['token' => 'string']), responses: [new Answer('text/calendar')])]
+    public function appointment(Request $request): Response
+    {
+        $appointment = self::next($this->link($request, 'intake'));
+        abort_if($appointment === null, 404);
+
+        return response(Ics::forPlayer($appointment->load(['bay', 'studio'])), 200, ['Content-Type' => 'text/calendar; charset=utf-8']);
+    }
+
+    /** @return array<string, mixed> it says nothing of what the studio knows: the form is for writing alone */
+    private function intakePage(PlayerLink $link, Words $words): array
+    {
+        $appointment = self::next($link);
+
+        return [
+            'isSent' => $link->used_at !== null, 'consentText' => self::consentText($link->studio, $words),
+            'appointment' => $appointment === null ? null : [
+                'at' => $words->date($appointment->starts_at, $link->studio->zone()),
+                'time' => $appointment->starts_at->toDateTimeImmutable()->setTimezone($link->studio->zone())->format('H:i'),
+                'minutes' => (int) round($appointment->starts_at->diffInMinutes($appointment->ends_at)),
+            ],
+        ];
+    }
+
+    private static function next(PlayerLink $link): ?Appointment
+    {
+        return Appointment::query()->where('player_id', $link->player_id)->where('state', 'booked')->where('ends_at', '>', now())
+            ->orderBy('starts_at')->first();
+    }
+
+    private static function consentText(Studio $studio, Words $words): string
+    {
+        return $studio->consent_text ?? $words->say('intake.consentText');
+    }
+
+    private static function words(Request $request, PlayerLink $link): Words
+    {
+        return Words::in($request->string('language')->limit(8, '')->value() ?: $link->player->language);
+    }
+
+    /** Guessing is counted as for other links, and an ended link says no more than a wrong one. */
+    private function link(Request $request, ?string $kind = null): PlayerLink
+    {
+        $this->throttle->requireAllowance($request, 'links', null);
+        $token = (string) $request->validate(['token' => 'required|string|max:100'])['token'];
+        $link = PlayerLink::open($token);
+        if ($link === null || ($kind !== null && $link->kind !== $kind)) {
+            $this->throttle->failed($request, "link {$request->ip()}", null);
+            Log::warning('player link refused');
+            throw self::refused('token', Words::in($request->string('language')->limit(8, '')->value())->say('error.link'));
+        }
+
+        return $link;
+    }
+
+    private static function refused(string $field, string $why): ValidationException
+    {
+        return ValidationException::withMessages([$field => $why]);
+    }
+}
