@@ -23,6 +23,7 @@ use App\Http\Controllers\ImportController;
 use App\Http\Controllers\JudgeController;
 use App\Http\Controllers\JudgingController;
 use App\Http\Controllers\LogController;
+use App\Http\Controllers\OrderController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PlayerController;
@@ -110,6 +111,14 @@ Route::prefix('api')->group(function (): void {
             Route::get('calendar.ics', [AppointmentController::class, 'ics']);
             Route::post('fitting', [AppointmentController::class, 'fitting']);
         });
+        Route::get('orders', [OrderController::class, 'index']);
+        Route::get('orders.csv', [OrderController::class, 'csv']);
+        Route::prefix('orders/{order}')->middleware('can:use,order')->group(function (): void {
+            Route::patch('/', [OrderController::class, 'update']);
+            Route::post('acceptances', [OrderController::class, 'accept'])->middleware(Heavy::class);
+            Route::post('take', [OrderController::class, 'take']);
+            Route::post('read/{device}', [OrderController::class, 'read']);
+        });
         Route::get('studio-log', [StudioLogController::class, 'index']);
         Route::post('studio-log/{entry}/undo', [StudioLogController::class, 'undo'])->can('use', 'entry');
         Route::get('bin', [BinController::class, 'index']);
@@ -165,6 +174,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('confirm/next', [ConfirmController::class, 'next']);
             Route::post('confirm/end', [ConfirmController::class, 'end']);
             Route::get('file', [FittingFileController::class, 'export']);
+            Route::post('orders', [OrderController::class, 'store']);
             Route::get('decisions', [DecisionController::class, 'index']);
             Route::post('decisions', [DecisionController::class, 'store'])->middleware(Heavy::class);
         });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Fitting;
+use App\Models\Order;
 use App\Models\Setup;
 use Illuminate\Validation\ValidationException;
 
@@ -18,6 +19,29 @@ final readonly class StartFrom
     private const ITS_OWN = [
         'fitting_id', 'tag', 'position', 'is_baseline', 'branched_from_id', 'shelf', 'shelf_reason', 'starred', 'note', 'cue',
     ];
+
+    /** The club that was delivered on that setup, where one was taken: what they have now is what was built, not what was ordered. */
+    private function asBuilt(Setup $own, Setup $club): void
+    {
+        $order = Order::query()->where('setup_id', $club->id)->whereIn('state', ['checked', 'handed over'])->with('acceptances', 'builtHead')
+            ->latest('id')->first();
+        $taken = $order?->taken();
+        if ($order === null || $taken === null) {
+            return;
+        }
+        $built = static fn (string $name): ?float => isset($taken->figures[$name]) ? (float) $taken->figures[$name] : null;
+        $own->fill(array_filter([
+            'head_id' => $order->built_head_id, 'head' => $order->builtHead?->label,
+            'measured_loft_deg' => $built('loftDeg'), 'measured_lie_deg' => $built('lieDeg'), 'measured_face_open_deg' => $built('faceOpenDeg'),
+            'length_mm' => $built('lengthMm'), 'swing_weight_points' => $built('swingWeightPoints'),
+            'swing_weight_source' => $built('swingWeightPoints') === null ? null : $taken->source,
+        ], static fn (mixed $v): bool => $v !== null));
+        // Of a head that is only described, loft, lie and face are what it presents: its sleeve is in them.
+        if ($order->built_head_id === null && $built('loftDeg') !== null) {
+            $own->fill(['sleeve_loft_deg' => null, 'sleeve_face_open_deg' => null, 'sleeve_lie_deg' => null]);
+        }
+        $own->save();
+    }
 
     /**
      * @param  int|null  $setupId  of the earlier fitting; null: no club is taken over
@@ -40,6 +64,7 @@ final readonly class StartFrom
         $own->fill([
             'fitting_id' => $new->id, 'tag' => 'A', 'position' => 1, 'is_baseline' => true, 'note' => '', 'cue' => '', 'shelf_reason' => '',
         ])->save();
+        $this->asBuilt($own, $club);
         $new->update(['benchmark_setup_id' => $own->id]);
     }
 }

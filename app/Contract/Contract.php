@@ -14,6 +14,7 @@ use MintCarry\Core\Judging\ConfirmVerdict;
 use MintCarry\Core\Judging\FindingKind;
 use MintCarry\Core\Judging\GuardRailKind;
 use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Order\OrderState;
 use MintCarry\Core\Report\WorthVerdict;
 use OpenApi\Annotations\OpenApi;
 use OpenApi\Generator;
@@ -26,7 +27,7 @@ final class Contract
     /** Enums of the core that are schemas of their own. */
     private const ENUMS = [
         Hand::class, Verdict::class, ConfirmVerdict::class, WorthVerdict::class, FindingKind::class, GuardRailKind::class,
-        Scoring::class, Measure::class, Role::class,
+        Scoring::class, Measure::class, Role::class, OrderState::class,
     ];
 
     private const SHAPES = [

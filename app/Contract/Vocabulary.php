@@ -26,6 +26,7 @@ use MintCarry\Core\Fitting\Trouble;
 use MintCarry\Core\Impact\HiddenPlayers;
 use MintCarry\Core\Judging\Confirm;
 use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Order\ClubFigures;
 use MintCarry\Core\Units\Unit;
 
 /** Words, units, bounds and thresholds that both sides need, as the front end takes them: said once, here and in the core. */
@@ -69,6 +70,7 @@ final class Vocabulary
                 Screening::OFFERED, array_map(static fn (string $n): string => Screening::named($n)->label(), Screening::OFFERED),
             ),
             'TIE_CRITERIA' => TieBreak::CRITERIA,
+            'CLUB_BOUNDS' => ClubFigures::BOUNDS,
             'FINDER_FILTERS' => RackCandidates::WHICH,
             'FINDER_STOPS_BELOW' => Finder::STOP_BELOW,
             'KEEP_UNLESS' => Pick::KEEP_UNLESS,

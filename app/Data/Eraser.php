@@ -91,6 +91,8 @@ final class Eraser
         DB::table('intakes')->where('player_id', $playerId)->delete();
         DB::table('player_links')->where('player_id', $playerId)->delete();
         DB::table('appointments')->where('player_id', $playerId)->update(['note' => '']);
+        DB::table('orders')->where('player_id', $playerId)->update(['note' => '', 'why' => '']);
+        DB::table('acceptances')->whereIn('order_id', DB::table('orders')->where('player_id', $playerId)->select('id'))->update(['why' => '']);
         $entries = DB::table('log_entries')->where('studio_id', $studioId)->whereNull('fitting_id')
             ->where('words', 'like', '%'.addcslashes($name, '%_\\').'%');
         DB::table('log_entries')->whereIn('undo_of', (clone $entries)->pluck('id'))->update(['undo_of' => null]);

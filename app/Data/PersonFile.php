@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Data;
 
 use App\Exchange\FittingExporter;
+use App\Models\Acceptance;
 use App\Models\Appointment;
 use App\Models\Blind;
 use App\Models\Consent;
@@ -13,6 +14,7 @@ use App\Models\HeldShot;
 use App\Models\ImportFile;
 use App\Models\Intake;
 use App\Models\LogEntry;
+use App\Models\Order;
 use App\Models\Player;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
@@ -36,7 +38,7 @@ final class PersonFile
             ],
             'consents' => self::consents($player),
             'fittings' => $fittings->map(self::fitting(...))->all(),
-            'saidByLink' => self::intakes($player), 'appointments' => self::appointments($player),
+            'saidByLink' => self::intakes($player), 'appointments' => self::appointments($player), 'orders' => self::orders($player),
             'lookedAt' => self::looks($player),
         ];
     }
@@ -54,6 +56,18 @@ final class PersonFile
         return Appointment::query()->where('player_id', $player->id)->orderBy('starts_at')->get()->map(static fn (Appointment $a): array => [
             'at' => $a->starts_at->toIso8601String(), 'until' => $a->ends_at->toIso8601String(), 'kind' => $a->kind, 'state' => $a->state,
             'note' => $a->note,
+        ])->values()->all();
+    }
+
+    /** @return array<int, array<string, mixed>> */
+    private static function orders(Player $player): array
+    {
+        return Order::query()->where('player_id', $player->id)->with('acceptances')->orderBy('id')->get()->map(static fn (Order $o): array => [
+            'fitting' => $o->fitting_id, 'state' => $o->state->value, 'lines' => $o->lines, 'labour' => $o->labour, 'currency' => $o->currency,
+            'note' => $o->note, 'why' => $o->why, 'figures' => $o->figures, 'steps' => $o->steps,
+            'read' => $o->acceptances->map(static fn (Acceptance $a): array => [
+                'at' => $a->created_at->toIso8601String(), 'figures' => $a->figures, 'why' => $a->why,
+            ])->all(),
         ])->values()->all();
     }
 

@@ -24,6 +24,9 @@ final class Remover
         DB::table('bays')->where('fitting_id', $id)->update(['fitting_id' => null]);
         DB::table('setups')->where('fitting_id', $id)->update(['branched_from_id' => null]);
         DB::table('log_entries')->where('fitting_id', $id)->update(['undo_of' => null]);
+        $orders = DB::table('orders')->where('fitting_id', $id);
+        DB::table('acceptances')->whereIn('order_id', (clone $orders)->pluck('id'))->delete();
+        $orders->delete();
         DB::table('appointments')->where('fitting_id', $id)->update(['fitting_id' => null]);
         DB::table('intakes')->where('fitting_id', $id)->update(['fitting_id' => null]);
         $this->links(DB::table('player_links')->where('fitting_id', $id));

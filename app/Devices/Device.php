@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Devices;
 
+use App\Models\Studio;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\PendingRequest;
 use Illuminate\Http\Client\Response;
@@ -31,6 +32,18 @@ final readonly class Device
                 'device', "No address is configured for the {$name}. Type what you read; everything else works without it.",
             );
         }
+    }
+
+    /** A device of a studio's: of several studios on one server, the one that it was connected for. */
+    public static function of(Studio $studio, string $name): self
+    {
+        $of = config('mintcarry.devices_of');
+        $isTheirs = is_string($of) ? $of === $studio->name : Studio::query()->count() === 1;
+        if (! $isTheirs) {
+            throw InvalidInput::of('device', 'No gauge or balance belongs to this studio. Type what you read; everything else works without it.');
+        }
+
+        return new self($name, $studio->takesSimulated());
     }
 
     /**

@@ -94,6 +94,12 @@ final class Fitting extends Model
         return $this->hasOne(Intake::class);
     }
 
+    /** @return HasOne<Order, $this> the club that was ordered after it; cancelled ones are no order any more */
+    public function order(): HasOne
+    {
+        return $this->hasOne(Order::class)->where('state', '!=', 'cancelled')->latestOfMany();
+    }
+
     public function brief(): Brief
     {
         return Brief::fromArray($this->brief ?? []);

@@ -39,7 +39,13 @@ final class Expected
         if ($search === null || ! isset($record->setups[$from])) {
             return null;
         }
-        [$was, $is] = [self::spec($search, $record, $record->setups[$from]), self::spec($search, $record, $to)];
+
+        return self::between($search, $record, self::spec($search, $record, $record->setups[$from]), self::spec($search, $record, $to));
+    }
+
+    /** @return array<string, array{value: float, interval: Interval}>|null as `of`, of two setups as the search knows them */
+    public static function between(Search $search, FittingRecord $record, SetupSpec $was, SetupSpec $is): ?array
+    {
         $draws = $search->drawsOf([$was, $is]);
         [$a, $b] = [$draws->index($was->tag), $draws->index($is->tag)];
         if ($a === null || $b === null) {
@@ -58,7 +64,7 @@ final class Expected
     }
 
     /** As the finder draws it, so that both screens tell one figure: what was hit as it was hit, what the rack offers as it offers it. */
-    private static function spec(Search $search, FittingRecord $record, SetupRecord $setup): SetupSpec
+    public static function spec(Search $search, FittingRecord $record, SetupRecord $setup): SetupSpec
     {
         foreach ($search->hit() as $hit) {
             if ($hit->tag === $setup->tag) {

@@ -51,8 +51,10 @@ function recordsOf(AppTestCase $test, User $theirs): array
     ])->assertCreated()->json('id');
     $link = $test->postJson("api/players/{$fitting->player_id}/links", ['kind' => 'intake'])->assertCreated()->json('id');
 
+    $order = $test->postJson("api/fittings/{$fitting->id}/orders")->assertCreated()->json('id');
+
     return [
-        'appointment' => $appointment, 'link' => $link, 'decision' => $decision, 'trial' => $trial, 'entry' => $entry, 'head' => $head['id'], 'sleeve' => $head['sleeveId'],
+        'order' => $order, 'appointment' => $appointment, 'link' => $link, 'decision' => $decision, 'trial' => $trial, 'entry' => $entry, 'head' => $head['id'], 'sleeve' => $head['sleeveId'],
         'part' => $part, 'bay' => $bay, 'held' => $held, 'device' => 'gauge', 'fitting' => $fitting->id, 'setup' => $setup->id,
         'shot' => Shot::query()->firstOrFail()->id, 'file' => $file, 'person' => $theirs->id, 'player' => $fitting->player_id,
         'signIn' => SignIn::query()->where('user_id', $theirs->id)->firstOrFail()->id,

@@ -43,6 +43,64 @@ use App\Contract\Shape;
     // of the fitter alone
     'pain' => 'string | null',
 ])]
+#[Shape('OrderStanding', [
+    'state' => 'OrderState',
+    // empty: nothing is open
+    'waitsFor' => 'string',
+    'dueOn' => 'string | null',
+    'isLate' => 'boolean',
+])]
+#[Shape('Order', [
+    'id' => 'integer',
+    'version' => 'integer',
+    'fittingId' => 'integer',
+    'player' => '{ id: integer; name: string; hand: Hand; units: UnitChoice }',
+    'club' => 'string',
+    'tag' => 'string',
+    'sleeveLabel' => 'string',
+    'lines' => '{ what: string; label: string; price: number | null }[]',
+    'labour' => 'number',
+    'total' => 'number',
+    'currency' => 'string',
+    'days' => 'integer | null',
+    'note' => 'string',
+    'why' => 'string',
+    'next' => 'OrderState[]',
+    'steps' => '{ state: string; at: string; by: string }[]',
+    'figures' => 'ClubFigures',
+    'tolerances' => 'Record<string, number>',
+    'acceptances' => 'Acceptance[]',
+], of: 'OrderStanding')]
+#[Shape('ClubFigures', [
+    'hand' => 'Hand',
+    'loftDeg' => 'number | null',
+    'lieDeg' => 'number | null',
+    'faceOpenDeg' => 'number | null',
+    'lengthMm' => 'number | null',
+    'swingWeightPoints' => 'number | null',
+    'massG' => 'number | null',
+])]
+#[Shape('Acceptance', [
+    'id' => 'integer',
+    'at' => 'string',
+    'by' => 'string',
+    'source' => 'string',
+    'figures' => 'ClubFigures',
+    'report' => 'AcceptanceReport',
+    'acceptedAt' => 'string | null',
+    'why' => 'string',
+])]
+#[Shape('AcceptanceReport', [
+    'checks' => '{ name: string; ordered: number | null; delivered: number | null; tolerance: number; off: number | null; isWithin: boolean | null }[]',
+    'isHandRight' => 'boolean',
+    'isGood' => 'boolean',
+    // what it does to this player's ball; null: nothing is out, or no model has anything to work from
+    'effect' => 'Record<string, { value: number; interval: Interval }> | null',
+    'turn' => '{ label: string; loftOffDeg: number; faceOffDeg: number } | null',
+    'gramsAtHead' => 'number | null',
+    'cutMm' => 'number | null',
+    'sendBack' => 'boolean',
+])]
 final class AroundShapes
 {
 }

@@ -101,6 +101,8 @@ use App\Contract\Shape;
     'typed' => 'Record<string, { value: string; unit: string }>',
     // How far this player squares the face at address, 0 to 1.
     'squaringShare' => 'number',
+    // the club that was ordered after it, and as it was built where it was taken
+    'order' => '{ id: integer; standing: OrderStanding; built: ClubFigures | null } | null',
     // what the player said by link; null: nothing
     'intake' => 'PlayersWords | null',
     'briefAgreedAt' => 'string | null',
@@ -133,6 +135,8 @@ use App\Contract\Shape;
     // how many of its shots were made up
     'simulated' => 'integer',
     'decided' => 'string | null',
+    // what became of the decision; null: nothing was ordered
+    'order' => 'OrderStanding | null',
     'missing' => 'Missing',
     'updatedAt' => 'string',
 ])]

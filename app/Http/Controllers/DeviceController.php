@@ -10,12 +10,10 @@ use App\Devices\Device;
 use App\Devices\StandIn;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Models\RackHead;
-use App\Models\Studio;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\PlayingGeometry;
-use MintCarry\Core\Errors\InvalidInput;
 use OpenApi\Attributes as OA;
 
 final class DeviceController
@@ -77,13 +75,6 @@ final class DeviceController
 
     private static function device(Request $request, string $name): Device
     {
-        $studio = self::user($request)->studio;
-        $of = config('mintcarry.devices_of');
-        $isTheirs = is_string($of) ? $of === $studio->name : Studio::query()->count() === 1;
-        if (! $isTheirs) {
-            throw InvalidInput::of('device', 'No gauge or balance belongs to this studio. Type what you read; everything else works without it.');
-        }
-
-        return new Device($name, $studio->takesSimulated());
+        return Device::of(self::user($request)->studio, $name);
     }
 }

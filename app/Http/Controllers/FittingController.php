@@ -12,6 +12,7 @@ use App\Fittings\DayBook;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\FittingRequest;
 use App\Http\Resources\FittingResource;
+use App\Http\Resources\OrderResource;
 use App\Journal\Journal;
 use App\Models\Fitting;
 use App\Models\Intake;
@@ -65,7 +66,7 @@ final class FittingController
                         'shots as counted_count' => fn ($c) => $c->whereNull('left_out_reason'),
                         'shots as simulated_count' => fn ($c) => $c->where('source', 'simulated'),
                     ]),
-                'decisions' => fn ($q) => $q->with('setup'),
+                'decisions' => fn ($q) => $q->with('setup'), 'order',
             ])
             ->orderByDesc('updated_at')->orderByDesc('id')->get();
 
@@ -81,6 +82,7 @@ final class FittingController
                         'wants' => $f->wants,
                         'setups' => $f->setups->map(fn ($s): array => ['tag' => $s->tag, 'counted' => (int) $s->counted_count])->all(),
                         'simulated' => (int) $f->setups->sum('simulated_count'), 'decided' => $f->decisions->first()?->setup->tag,
+                        'order' => $f->order === null ? null : OrderResource::standing($f->order, FittingResource::today($user)),
                         'missing' => FittingResource::missing($f, $f->setups->all(), $f->decisions->first()),
                         'updatedAt' => $f->updated_at->toIso8601String(),
                     ],

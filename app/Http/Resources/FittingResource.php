@@ -54,6 +54,7 @@ final class FittingResource extends JsonResource
             'brief' => $fitting->brief()->toArray(),
             'typed' => (object) BriefInput::stillTyped($fitting->typed, $fitting->brief()),
             'squaringShare' => $fitting->brief()->squaringShare(),
+            'order' => self::order($fitting, $request->user()),
             'intake' => self::intake($fitting, $request->user()),
             'briefAgreedAt' => $fitting->brief_agreed_at?->toIso8601String(),
             'benchmarkSetupId' => $fitting->benchmark_setup_id,
@@ -79,6 +80,22 @@ final class FittingResource extends JsonResource
             'tieOrder' => $fitting->tie_order ?? TieBreak::CRITERIA,
             'missing' => self::missing($fitting, $setups->all(), $decision),
         ];
+    }
+
+    /** @return array<string, mixed>|null */
+    private static function order(Fitting $fitting, mixed $user): ?array
+    {
+        $order = $fitting->order?->load('acceptances');
+
+        return $order === null ? null : [
+            'id' => $order->id, 'standing' => OrderResource::standing($order, self::today($user)), 'built' => $order->taken()?->figures,
+        ];
+    }
+
+    /** By the clock on the studio's wall. */
+    public static function today(mixed $user): string
+    {
+        return now()->setTimezone($user instanceof User ? $user->studio->zone() : 'UTC')->format('Y-m-d');
     }
 
     /** @return array<string, mixed>|null pain and injury are shown to who fits, and to nobody else */

@@ -1,5 +1,27 @@
 // Generated from docs/api.yaml by `php artisan mint:api`: do not edit.
 
+export interface Acceptance {
+    id: number;
+    at: string;
+    by: string;
+    source: string;
+    figures: ClubFigures;
+    report: AcceptanceReport;
+    acceptedAt: string | null;
+    why: string;
+}
+
+export interface AcceptanceReport {
+    checks: { name: string; ordered: number | null; delivered: number | null; tolerance: number; off: number | null; isWithin: boolean | null; }[];
+    isHandRight: boolean;
+    isGood: boolean;
+    effect: Record<string, { value: number; interval: Interval; }> | null;
+    turn: { label: string; loftOffDeg: number; faceOffDeg: number; } | null;
+    gramsAtHead: number | null;
+    cutMm: number | null;
+    sendBack: boolean;
+}
+
 export interface Account {
     name: string;
     email: string;
@@ -223,6 +245,16 @@ export interface ClubBuild {
     cue: string;
 }
 
+export interface ClubFigures {
+    hand: Hand;
+    loftDeg: number | null;
+    lieDeg: number | null;
+    faceOpenDeg: number | null;
+    lengthMm: number | null;
+    swingWeightPoints: number | null;
+    massG: number | null;
+}
+
 export interface Column {
     measure: string | null;
     unit: string | null;
@@ -298,6 +330,7 @@ export interface DayBookEntry {
     setups: { tag: string; counted: number; }[];
     simulated: number;
     decided: string | null;
+    order: OrderStanding | null;
     missing: Missing;
     updatedAt: string;
 }
@@ -392,6 +425,7 @@ export interface Fitting {
     brief: Brief;
     typed: Record<string, { value: string; unit: string; }>;
     squaringShare: number;
+    order: { id: number; standing: OrderStanding; built: ClubFigures | null; } | null;
     intake: PlayersWords | null;
     briefAgreedAt: string | null;
     benchmarkSetupId: number | null;
@@ -808,6 +842,41 @@ export interface OpenAir {
     temperatureC: number;
     altitudeM: number;
 }
+
+export interface Order {
+    state: OrderState;
+    waitsFor: string;
+    dueOn: string | null;
+    isLate: boolean;
+    id: number;
+    version: number;
+    fittingId: number;
+    player: { id: number; name: string; hand: Hand; units: UnitChoice; };
+    club: string;
+    tag: string;
+    sleeveLabel: string;
+    lines: { what: string; label: string; price: number | null; }[];
+    labour: number;
+    total: number;
+    currency: string;
+    days: number | null;
+    note: string;
+    why: string;
+    next: OrderState[];
+    steps: { state: string; at: string; by: string; }[];
+    figures: ClubFigures;
+    tolerances: Record<string, number>;
+    acceptances: Acceptance[];
+}
+
+export interface OrderStanding {
+    state: OrderState;
+    waitsFor: string;
+    dueOn: string | null;
+    isLate: boolean;
+}
+
+export type OrderState = 'asked' | 'ordered' | 'arrived' | 'built' | 'checked' | 'handed over' | 'returned' | 'cancelled';
 
 export interface OtherDay {
     day: string;

@@ -491,6 +491,39 @@ export const TIE_CRITERIA = [
     "price"
 ] as const;
 
+export const CLUB_BOUNDS = {
+    "loftDeg": [
+        5,
+        20,
+        "°"
+    ],
+    "lieDeg": [
+        45,
+        75,
+        "°"
+    ],
+    "faceOpenDeg": [
+        -8,
+        8,
+        "°"
+    ],
+    "lengthMm": [
+        900,
+        1300,
+        "mm"
+    ],
+    "swingWeightPoints": [
+        0,
+        69.9,
+        "points"
+    ],
+    "massG": [
+        200,
+        450,
+        "g"
+    ]
+} as const;
+
 export const FINDER_FILTERS = [
     "all",
     "stock",
