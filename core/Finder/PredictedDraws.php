@@ -81,13 +81,14 @@ final readonly class PredictedDraws
      * @param  list<SetupSpec>  $rack  every setup to be judged, the own club among them or not
      * @param  array<int, float>  $day  another day's swing: added to the nine values by place
      * @param  string  $scramble  other luck than usual: how far figures hang on it (`bin/bench finder`)
+     * @param  SetupSpec|null  $ownAs  the own club as it would be if it were a little otherwise
      *
      * @throws ModelFailure where the models give no ball for the own club: then there is nothing to judge against
      */
     public static function of(
-        Belief $prior, Belief $belief, array $rack, BallFlight $flight, array $day = [], string $scramble = '',
+        Belief $prior, Belief $belief, array $rack, BallFlight $flight, array $day = [], string $scramble = '', ?SetupSpec $ownAs = null,
     ): self {
-        $own = $belief->own;
+        $own = $ownAs ?? $belief->own;
         $others = array_values(array_filter($rack, static fn (SetupSpec $s): bool => $s->tag !== $own->tag));
         $scatter = array_map(
             static fn (array $row): array => array_map(static fn (float $v): float => $v * (1 + 2 * self::MISHITS), $row),

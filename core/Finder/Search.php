@@ -148,14 +148,15 @@ final class Search
      * @param  list<SetupSpec>  $setups
      * @param  BallFlight|null  $flight  another air or ground than the brief's
      * @param  array<int, float>  $day  another day's swing, added to the nine values
+     * @param  SetupSpec|null  $ownAs  the own club as it would be if it were a little otherwise
      *
      * @throws ModelFailure where the models give no ball for the own club
      */
-    public function drawsOf(array $setups, ?BallFlight $flight = null, array $day = []): PredictedDraws
+    public function drawsOf(array $setups, ?BallFlight $flight = null, array $day = [], ?SetupSpec $ownAs = null): PredictedDraws
     {
         [$prior, $belief] = $this->beliefs();
 
-        return PredictedDraws::of($prior, $belief, $setups, $flight ?? $this->record->flight, $day);
+        return PredictedDraws::of($prior, $belief, $setups, $flight ?? $this->record->flight, $day, ownAs: $ownAs);
     }
 
     /** Draws of what was hit alone, in a fraction of the time that the rack takes. */

@@ -76,7 +76,7 @@ final class DeliveredReport
         }
         $reading = self::reading($setup, $delivered);
 
-        return Expected::between($search, $record, $was, new SetupSpec(...[
+        return Expected::ofSame($search, $record, $was, new SetupSpec(...[
             'tag' => "{$was->tag}, delivered", 'squaredLoftDeg' => PlayingGeometry::present($reading, [], 1.0)->loftDeg,
             'soledLoftDeg' => $reading->loftDeg, 'soledFaceOpenDeg' => $reading->faceOpenDeg,
             'lengthMm' => $delivered->lengthMm ?? $was->lengthMm,

@@ -40,27 +40,58 @@ final class Expected
             return null;
         }
 
-        return self::between($search, $record, self::spec($search, $record, $record->setups[$from]), self::spec($search, $record, $to));
+        [$was, $is] = [self::spec($search, $record, $record->setups[$from]), self::spec($search, $record, $to)];
+        $draws = $search->drawsOf([$was, $is]);
+
+        return self::between($record, [$draws, $was->tag], [$draws, $is->tag]);
     }
 
-    /** @return array<string, array{value: float, interval: Interval}>|null as `of`, of two setups as the search knows them */
-    public static function between(Search $search, FittingRecord $record, SetupSpec $was, SetupSpec $is): ?array
+    /**
+     * What becomes of a club that is the same but for what gauge and balance say of it: what is its own beside that (its quirk) is common to both,
+     * so that only what is off, and how much of it this player feels, stands in the difference.
+     *
+     * @return array<string, array{value: float, interval: Interval}>|null as `of`
+     */
+    public static function ofSame(Search $search, FittingRecord $record, SetupSpec $was, SetupSpec $is): ?array
     {
-        $draws = $search->drawsOf([$was, $is]);
-        [$a, $b] = [$draws->index($was->tag), $draws->index($is->tag)];
+        $is = self::named($is, $was->tag);
+        $isOwn = $was->tag === $record->own()->tag;
+
+        return self::between(
+            $record, [$search->drawsOf([$was]), $was->tag], [$search->drawsOf([$is], ownAs: $isOwn ? $is : null), $was->tag],
+        );
+    }
+
+    private static function named(SetupSpec $spec, string $tag): SetupSpec
+    {
+        return new SetupSpec(...['tag' => $tag] + get_object_vars($spec));
+    }
+
+    /**
+     * @param  array{PredictedDraws, string}  $from  draws, and the tag in them
+     * @param  array{PredictedDraws, string}  $to
+     * @return array<string, array{value: float, interval: Interval}>|null
+     */
+    private static function between(FittingRecord $record, array $from, array $to): ?array
+    {
+        [[$before, $was], [$after, $is]] = [$from, $to];
+        [$a, $b] = [$before->index($was), $after->index($is)];
         if ($a === null || $b === null) {
             return null;
         }
         $out = [];
         foreach (self::FIGURES as $name => $figure) {
-            $out[$name] = self::difference($draws->figures[$a][$figure], $draws->figures[$b][$figure]);
+            $out[$name] = self::difference($before->figures[$a][$figure], $after->figures[$b][$figure]);
         }
-        $scored = ScoredDraws::of($draws, $record->brief, $record->limits());
-        $share = static fn (int $i): array => array_map(
-            static fn (float $l, float $r): float => 1 - $l - $r, array_values($scored->lefts[$i]), array_values($scored->rights[$i]),
-        );
+        $share = static function (PredictedDraws $draws, int $i) use ($record): array {
+            $scored = ScoredDraws::of($draws, $record->brief, $record->limits());
 
-        return $out + ['share' => self::difference($share($a), $share($b))];
+            return array_map(
+                static fn (float $l, float $r): float => 1 - $l - $r, array_values($scored->lefts[$i]), array_values($scored->rights[$i]),
+            );
+        };
+
+        return $out + ['share' => self::difference($share($before, $a), $share($after, $b))];
     }
 
     /** As the finder draws it, so that both screens tell one figure: what was hit as it was hit, what the rack offers as it offers it. */

@@ -16,6 +16,7 @@
     import ForPlayer from './views/forplayer/ForPlayer.svelte';
     import Finder from './views/finder/Finder.svelte';
     import HeadPage from './views/rack/HeadPage.svelte';
+    import Orders from './views/orders/Orders.svelte';
     import Player from './views/player/Player.svelte';
     import Screen from './views/screen/Screen.svelte';
     import Studio from './views/studio/Studio.svelte';
@@ -42,6 +43,8 @@
         '/fitting/:id/sheet': Sheet,
         '/calendar': Calendar,
         '/calendar/:day': Calendar,
+        '/orders': Orders,
+        '/orders/:id': Orders,
         '/account': Account,
         '/studio': Studio,
         '/studio/:tab': Studio,

@@ -116,6 +116,11 @@ it('sends back a club of the other hand, and reads nothing before it is built', 
         $asked = ($this->go)($asked, ['state' => $state])->json();
     }
     $this->postJson("api/orders/{$asked['id']}/acceptances", ['version' => $asked['version'], 'hand' => 'right'])->assertUnprocessable()->assertSee('Nothing was read yet');
+    ($this->read)($asked, [], ['swingWeight' => 'heavy'])->assertUnprocessable()->assertJsonValidationErrors('swingWeight');
+    ($this->read)($asked, [], ['length' => ['value' => '44.5', 'unit' => 'in'], 'swingWeight' => 'D1'])->assertOk()
+        ->assertJsonPath('acceptances.0.figures.lengthMm', fn (mixed $mm): bool => abs($mm - 1130.3) < 1e-6)
+        ->assertJsonPath('acceptances.0.figures.swingWeightPoints', fn (mixed $p): bool => abs($p - 31) < 1e-9)->assertJsonPath('acceptances.0.report.sendBack', true);
+    $asked['version']++;
     ($this->read)($asked, [], ['loftDeg' => 31])->assertUnprocessable()->assertJsonValidationErrors('loftDeg');
     $order = ($this->read)($asked, [], ['hand' => 'left'])->assertOk()->assertJsonPath('state', 'built')
         ->assertJsonPath('acceptances.0.report.sendBack', true)->json();

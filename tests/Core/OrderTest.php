@@ -83,6 +83,9 @@ it('says what a delivered club does to the ball: more loft flies higher, an open
     $shut = $of(['faceOpenDeg' => -1.5])['effect'];
     $side = $record->hand === Hand::Right ? 1 : -1;
     expect($side * $open['sideM']['value'])->toBeGreaterThan(1.0)->and($side * $shut['sideM']['value'])->toBeLessThan(-1.0);
+    // What is the club's own beside the angle is common to both: half as far off is half as unsure.
+    $width = fn (array $effect): float => $effect['sideM']['interval']->high - $effect['sideM']['interval']->low;
+    expect($width($of(['faceOpenDeg' => 0.75])['effect']) / $width($open))->toEqualWithDelta(0.5, 0.1);
     // Twice as far off does about twice as much.
     expect($of(['faceOpenDeg' => 3.0])['effect']['sideM']['value'] / $open['sideM']['value'])->toEqualWithDelta(2.0, 0.3);
     expect($of(['lengthMm' => 12])['cutMm'])->toEqualWithDelta(12, 1e-9)->and($of(['lengthMm' => -12])['sendBack'])->toBeTrue();

@@ -76,3 +76,36 @@ export async function readFile(page: Page, file: string, setup?: string): Promis
     await page.getByRole('button', { name: /^Store \d+ shots/ }).click();
     await expect(page.getByText(/shots? stored from/)).toBeVisible();
 }
+
+/** A decided fitting of the demo once more, as one of its own under another name: of Imke left-handed in metres, of Rafe right-handed in yards. */
+export async function decided(page: Page, name: string, of: 'Imke' | 'Rafe' = 'Imke'): Promise<number> {
+    return page.evaluate(
+        async ([name, of]) => {
+            const token = decodeURIComponent(document.cookie.split('XSRF-TOKEN=')[1]!.split(';')[0]!);
+            const headers = { Accept: 'application/json', 'X-XSRF-TOKEN': token };
+            const read = async (path: string) => (await fetch(`/api/${path}`, { headers })).json();
+            const known = (await read('fittings?q=' + of)).filter((e: { player: { name: string } }) => e.player.name.startsWith(of));
+            const file = await read(`fittings/${Math.min(...known.map((e: { id: number }) => e.id))}/file`);
+            const form = new FormData();
+            form.append(
+                'file',
+                new Blob([JSON.stringify({ ...file, player: { ...file.player, name } })], { type: 'application/json' }),
+                'x.json',
+            );
+            form.append('keep', '1');
+            const { fittingId } = await (await fetch('/api/fittings/import', { method: 'POST', headers, body: form })).json();
+            const fitting = await read(`fittings/${fittingId}`);
+            if (!fitting.decision) {
+                const advice = await read(`fittings/${fittingId}/advice`);
+                const setupId = fitting.setups.find((s: { tag: string }) => s.tag === advice.pick).id;
+                await fetch(`/api/fittings/${fittingId}/decisions`, {
+                    method: 'POST',
+                    headers: { ...headers, 'Content-Type': 'application/json' },
+                    body: JSON.stringify({ setupId, reason: 'It holds' }),
+                });
+            }
+            return fittingId as number;
+        },
+        [name, of] as const,
+    );
+}

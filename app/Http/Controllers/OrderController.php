@@ -12,6 +12,7 @@ use App\Devices\Device;
 use App\Exchange\CsvCell;
 use App\Fittings\FittingLoader;
 use App\Http\Controllers\Concerns\NamesUser;
+use App\Http\Input\Quantity;
 use App\Http\Requests\OrderRequest;
 use App\Http\Resources\OrderResource;
 use App\Journal\Journal;
@@ -29,11 +30,13 @@ use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Order\Acceptance as Held;
 use MintCarry\Core\Order\ClubFigures;
 use MintCarry\Core\Order\OrderState;
 use MintCarry\Core\Report\DeliveredReport;
+use MintCarry\Core\Units\Unit;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -158,8 +161,8 @@ final class OrderController
     #[OA\Post(path: '/api/orders/{order}/acceptances', operationId: 'order.accept', summary: 'The delivered club on gauge and balance',
         requestBody: new Takes([
             'version' => 'integer', 'hand' => 'Hand', 'loftDeg?' => 'number | null', 'lieDeg?' => 'number | null', 'faceOpenDeg?' => 'number | null',
-            'lengthMm?' => 'number | null', 'swingWeightPoints?' => 'number | null', 'massG?' => 'number | null', 'typed?' => 'Record<string, string>',
-            'source?' => 'string',
+            'lengthMm?' => 'number | null', 'swingWeightPoints?' => 'number | null', 'massG?' => 'number | null',
+            'length?' => '{ value: string; unit: string } | null', 'swingWeight?' => 'string | null', 'source?' => 'string',
         ]),
         responses: [new Answer('Order')])]
     public function accept(Request $request, Order $order, TakeDelivered $take): JsonResponse
@@ -167,14 +170,14 @@ final class OrderController
         $given = $request->validate([
             'version' => ['required', 'integer'], 'hand' => ['required', Rule::enum(Hand::class)],
             ...array_fill_keys(array_keys(ClubFigures::BOUNDS), ['sometimes', 'nullable', 'numeric']),
-            'typed' => ['sometimes', 'array', 'max:8'], 'typed.*' => ['nullable', 'string', 'max:20'], 'source' => ['sometimes', 'in:measured,simulated'],
+            'length' => ['sometimes', 'nullable', 'array'], 'swingWeight' => ['sometimes', 'nullable', 'string', 'max:8'], 'source' => ['sometimes', 'in:measured,simulated'],
         ]);
 
         return $this->change($request, $order, (int) $given['version'], 'read ', function (Order $now) use ($given, $request, $take): void {
             if (! in_array($now->state, [OrderState::Built, OrderState::Checked], true)) {
                 throw InvalidInput::of('state', 'Gauge and balance come once the club is built: note it as built first. Nothing was changed.');
             }
-            $read = ClubFigures::fromArray($given, $now->player->hand);
+            $read = ClubFigures::fromArray([...$given, ...self::typed($given)], $now->player->hand);
             if (array_filter(array_diff_key($read->toArray(), ['hand' => 1]), static fn (mixed $v): bool => $v !== null) === []) {
                 throw InvalidInput::of('loftDeg', 'Nothing was read yet: type what gauge, ruler and balance say. Nothing was changed.');
             }
@@ -182,7 +185,7 @@ final class OrderController
             $held = Held::of($now->wanted(), $read, $now->tolerances);
             $report = DeliveredReport::of((new FittingLoader($now->fitting))->record(), $setup->record(), $read, $held);
             $acceptance = Acceptance::query()->create([
-                'studio_id' => $now->studio_id, 'order_id' => $now->id, 'figures' => $read->toArray(), 'typed' => $given['typed'] ?? [],
+                'studio_id' => $now->studio_id, 'order_id' => $now->id, 'figures' => $read->toArray(), 'typed' => array_intersect_key($given, ['length' => 1, 'swingWeight' => 1]),
                 'source' => $given['source'] ?? 'measured', 'read_by' => self::user($request)->id,
                 'report' => ['checks' => $held->checks, 'isHandRight' => $held->isHandRight, 'isGood' => $held->isGood()] + $report,
             ]);
@@ -192,6 +195,20 @@ final class OrderController
             $now->version++;
             $now->save();
         });
+    }
+
+    /**
+     * Length and swing weight as they are typed, where they are.
+     *
+     * @param  array<string, mixed>  $given
+     * @return array<string, float>
+     */
+    private static function typed(array $given): array
+    {
+        $length = isset($given['length']) ? Quantity::read('lengthMm', 'Length', $given['length'], Unit::Millimetres) : null;
+        $balance = isset($given['swingWeight']) ? SwingWeight::pointsOf($given['swingWeight']) : null;
+
+        return array_filter(['lengthMm' => $length, 'swingWeightPoints' => $balance], static fn (?float $v): bool => $v !== null);
     }
 
     #[OA\Post(path: '/api/orders/{order}/take', operationId: 'order.take', summary: 'Takes the club as it was read last, although something is off',

@@ -80,6 +80,7 @@
             <nav aria-label="Studio">
                 <a href="#/" aria-current={place === 'book' ? 'page' : undefined}>Day book</a>
                 <a href="#/calendar" aria-current={place === 'calendar' ? 'page' : undefined}>Calendar</a>
+                <a href="#/orders" aria-current={place === 'orders' ? 'page' : undefined}>Orders</a>
                 {#if !isDesk}<a href="#/rack" aria-current={place === 'rack' ? 'page' : undefined}>Rack</a>
                     <a href="#/studio" aria-current={place === 'studio' ? 'page' : undefined}>Studio</a>{/if}
             </nav>

@@ -112,9 +112,13 @@
         return '';
     }
     function waits(entry: DayBookEntry): string {
-        return entry.decided
-            ? `decided: ${entry.decided}`
-            : (['brief', 'bench', 'shots', 'compare', 'decide'] as const).map((s) => entry.missing[s]).filter(Boolean)[0] ||
+        return entry.order?.waitsFor
+            ? `${entry.order.isLate ? 'late: ' : ''}${entry.order.state}, waits ${entry.order.waitsFor}`
+            : entry.order?.state === 'handed over'
+              ? 'handed over'
+              : entry.decided
+                ? `decided: ${entry.decided}`
+                : (['brief', 'bench', 'shots', 'compare', 'decide'] as const).map((s) => entry.missing[s]).filter(Boolean)[0] ||
                   'ready to decide';
     }
     const nextStep = (entry: DayBookEntry) =>
@@ -164,7 +168,7 @@
                                         open={s.counted === 0}
                                     />{/each}{#if entry.setups.length > 8}<small>+{entry.setups.length - 8}</small>{/if}</span
                             >
-                            <span class="state" class:done={entry.decided}
+                            <span class="state" class:done={entry.decided && !entry.order?.isLate}
                                 >{waits(entry)}{#if entry.simulated}&nbsp;<Simulated />{/if}<small>{when(entry.updatedAt)}</small></span
                             >
                         </a>

@@ -1,5 +1,11 @@
 <script lang="ts">
-    import type { Judgement, Setup } from '../../api/generated/types';
+    import { push } from 'svelte-spa-router';
+    import { post } from '../../api/client';
+    import type { Judgement, Order, Setup } from '../../api/generated/types';
+    import { Form } from '../../lib/form.svelte';
+    import { session } from '../../lib/session.svelte';
+    import Notice from '../../parts/Notice.svelte';
+    import { clubFigure, FIGURES } from '../orders/sentences';
     import { VERSION } from '../../api/generated/vocabulary';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
@@ -12,6 +18,12 @@
     import Truth from './Truth.svelte';
 
     let { params }: { params: { id: string } } = $props();
+    const ordering = new Form();
+    const order = (id: number) =>
+        ordering.send(async () => {
+            const made = await post<Order>(`fittings/${id}/orders`, {});
+            await push(`/orders/${made.id}`);
+        });
     const AVERAGES: [string, string][] = [
         ['launchDeg', 'Launch'],
         ['spinRpm', 'Spin'],
@@ -46,9 +58,16 @@
                     </div>
                     <span class="no-print actions"
                         ><a href="/api/fittings/{fitting.id}/file" download>Fitting file</a>
+                        {#if fitting.order}<a href="#/orders/{fitting.order.id}">Order: {fitting.order.standing.state}</a>
+                        {:else if session.user?.role !== 'desk'}<button
+                                class="quiet"
+                                disabled={ordering.busy}
+                                onclick={() => order(fitting.id)}>Order this club</button
+                            >{/if}
                         <button onclick={() => window.print()}>Print</button></span
                     >
                 </header>
+                {#if ordering.problem}<Notice kind="error">{ordering.problem}</Notice>{/if}
                 {#if madeUpText(fitting.setups)}<p><Simulated /> {madeUpText(fitting.setups)}. This sheet is for practice.</p>{/if}
                 {#if fitting.brief.wish}<p class="wish">Wanted: {fitting.brief.wish}</p>{/if}
 
@@ -187,6 +206,16 @@
                         </dl>
                     {/snippet}
                     {@render rows(setup)}
+                    {#if fitting.order?.built}
+                        {@const built = fitting.order.built}
+                        <p>
+                            <b>As it was built, on gauge and balance:</b>
+                            {(['loftDeg', 'lieDeg', 'faceOpenDeg', 'lengthMm', 'swingWeightPoints', 'massG'] as const)
+                                .filter((f) => built[f] !== null)
+                                .map((f) => `${FIGURES[f]!.toLowerCase()} ${clubFigure(f, built[f], units)}`)
+                                .join(', ')}. Loft, lie and face at the ordered sleeve position, left on its sole.
+                        </p>
+                    {/if}
                     {#if setup.playing.loftFromPrint}<p class="caution">
                             The loft is the printed one: read the head on the gauge before it is built. Heads are often 1° off, some 2 to
                             3°.
