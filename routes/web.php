@@ -31,6 +31,7 @@ use App\Http\Controllers\PlayerLinkController;
 use App\Http\Controllers\PracticeController;
 use App\Http\Controllers\RackController;
 use App\Http\Controllers\RackFileController;
+use App\Http\Controllers\RoundController;
 use App\Http\Controllers\ScreenController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SetupController;
@@ -64,6 +65,7 @@ Route::prefix('api')->group(function (): void {
     Route::prefix('for-player')->middleware(['throttle:player-link', KnownKeys::class])->group(function (): void {
         Route::post('look', [ForPlayerController::class, 'look']);
         Route::post('intake', [ForPlayerController::class, 'intake']);
+        Route::post('rounds', [ForPlayerController::class, 'round']);
         Route::post('appointment', [ForPlayerController::class, 'appointment']);
     });
 
@@ -174,6 +176,10 @@ Route::prefix('api')->group(function (): void {
             Route::post('confirm/next', [ConfirmController::class, 'next']);
             Route::post('confirm/end', [ConfirmController::class, 'end']);
             Route::get('file', [FittingFileController::class, 'export']);
+            Route::get('follow-up', [RoundController::class, 'show'])->middleware(Heavy::class);
+            Route::post('rounds', [RoundController::class, 'store']);
+            Route::post('rounds/file', [RoundController::class, 'import'])->middleware(RoomToWrite::class);
+            Route::delete('rounds/{round}', [RoundController::class, 'destroy'])->can('use', 'round');
             Route::post('orders', [OrderController::class, 'store']);
             Route::get('decisions', [DecisionController::class, 'index']);
             Route::post('decisions', [DecisionController::class, 'store'])->middleware(Heavy::class);

@@ -10,6 +10,7 @@ use LogicException;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Verdict;
+use MintCarry\Core\FollowUp\Kept;
 use MintCarry\Core\Judging\ConfirmVerdict;
 use MintCarry\Core\Judging\FindingKind;
 use MintCarry\Core\Judging\GuardRailKind;
@@ -27,7 +28,7 @@ final class Contract
     /** Enums of the core that are schemas of their own. */
     private const ENUMS = [
         Hand::class, Verdict::class, ConfirmVerdict::class, WorthVerdict::class, FindingKind::class, GuardRailKind::class,
-        Scoring::class, Measure::class, Role::class, OrderState::class,
+        Scoring::class, Measure::class, Role::class, OrderState::class, Kept::class,
     ];
 
     private const SHAPES = [

@@ -89,8 +89,9 @@ final class Eraser
     private function eraseAround(int $playerId, string $name, int $studioId): void
     {
         DB::table('intakes')->where('player_id', $playerId)->delete();
-        DB::table('player_links')->where('player_id', $playerId)->delete();
         DB::table('appointments')->where('player_id', $playerId)->update(['note' => '']);
+        DB::table('rounds')->where('player_id', $playerId)->update(['words' => '', 'typed' => '[]', 'link_id' => null]);
+        DB::table('player_links')->where('player_id', $playerId)->delete();
         DB::table('orders')->where('player_id', $playerId)->update(['note' => '', 'why' => '']);
         DB::table('acceptances')->whereIn('order_id', DB::table('orders')->where('player_id', $playerId)->select('id'))->update(['why' => '']);
         $entries = DB::table('log_entries')->where('studio_id', $studioId)->whereNull('fitting_id')

@@ -16,6 +16,7 @@ use App\Models\Intake;
 use App\Models\LogEntry;
 use App\Models\Order;
 use App\Models\Player;
+use App\Models\Round;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 
@@ -39,6 +40,8 @@ final class PersonFile
             'consents' => self::consents($player),
             'fittings' => $fittings->map(self::fitting(...))->all(),
             'saidByLink' => self::intakes($player), 'appointments' => self::appointments($player), 'orders' => self::orders($player),
+            'rounds' => Round::query()->where('player_id', $player->id)->orderBy('played_on')->orderBy('id')
+                ->get(['played_on', 'course', 'club', 'holes', 'hit', 'missed_left', 'missed_right', 'lost', 'drives_m', 'feel', 'words'])->toArray(),
             'lookedAt' => self::looks($player),
         ];
     }

@@ -24,6 +24,7 @@ final class Remover
         DB::table('bays')->where('fitting_id', $id)->update(['fitting_id' => null]);
         DB::table('setups')->where('fitting_id', $id)->update(['branched_from_id' => null]);
         DB::table('log_entries')->where('fitting_id', $id)->update(['undo_of' => null]);
+        DB::table('rounds')->where('fitting_id', $id)->delete();
         $orders = DB::table('orders')->where('fitting_id', $id);
         DB::table('acceptances')->whereIn('order_id', (clone $orders)->pluck('id'))->delete();
         $orders->delete();
@@ -52,6 +53,7 @@ final class Remover
     private function links(Builder $links): void
     {
         DB::table('intakes')->whereIn('link_id', (clone $links)->pluck('id'))->delete();
+        DB::table('rounds')->whereIn('link_id', (clone $links)->pluck('id'))->update(['link_id' => null]);
         $links->delete();
     }
 

@@ -19,6 +19,7 @@ use App\Models\Part;
 use App\Models\Player;
 use App\Models\PlayerLink;
 use App\Models\RackHead;
+use App\Models\Round;
 use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\SignIn;
@@ -63,7 +64,7 @@ final class AppServiceProvider extends ServiceProvider
             [
                 Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class, RackHead::class,
                 Sleeve::class, Part::class, Bay::class, HeldShot::class, Trial::class, LogEntry::class, User::class, BinEntry::class,
-                Appointment::class, PlayerLink::class, Order::class,
+                Appointment::class, PlayerLink::class, Order::class, Round::class,
             ] as $model
         ) {
             Gate::policy($model, StudioPolicy::class);

@@ -144,8 +144,8 @@ it('has the same messages in each language, each of which can be said', function
     foreach (Words::languages() as $language) {
         expect(array_diff($keys('en'), $keys($language)))->toBe([], "{$language} lacks messages")->and(array_diff($keys($language), $keys('en')))->toBe([]);
         foreach (Words::read($language) as $key => $message) {
-            preg_match_all('/\{(\w+)/', $message, $needs);
-            preg_match_all('/\{(\w+)/', Words::read('en')[$key], $has);
+            preg_match_all('/\{(\w+)\s*[,}]/', $message, $needs);
+            preg_match_all('/\{(\w+)\s*[,}]/', Words::read('en')[$key], $has);
             expect(array_diff($needs[1], $has[1]))->toBe([], "{$language}: {$key}")
                 ->and(Words::in($language)->say($key, array_fill_keys($has[1], 3)))->not->toBe('');
         }

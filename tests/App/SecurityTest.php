@@ -53,8 +53,12 @@ function recordsOf(AppTestCase $test, User $theirs): array
 
     $order = $test->postJson("api/fittings/{$fitting->id}/orders")->assertCreated()->json('id');
 
+    $round = $test->postJson("api/fittings/{$fitting->id}/rounds", [
+        'key' => 'a round of theirs', 'playedOn' => '2026-11-01', 'course' => 'Theirs', 'club' => 'new', 'holes' => 14, 'hit' => 7,
+    ])->assertCreated()->json('rounds.0.id');
+
     return [
-        'order' => $order, 'appointment' => $appointment, 'link' => $link, 'decision' => $decision, 'trial' => $trial, 'entry' => $entry, 'head' => $head['id'], 'sleeve' => $head['sleeveId'],
+        'round' => $round, 'order' => $order, 'appointment' => $appointment, 'link' => $link, 'decision' => $decision, 'trial' => $trial, 'entry' => $entry, 'head' => $head['id'], 'sleeve' => $head['sleeveId'],
         'part' => $part, 'bay' => $bay, 'held' => $held, 'device' => 'gauge', 'fitting' => $fitting->id, 'setup' => $setup->id,
         'shot' => Shot::query()->firstOrFail()->id, 'file' => $file, 'person' => $theirs->id, 'player' => $fitting->player_id,
         'signIn' => SignIn::query()->where('user_id', $theirs->id)->firstOrFail()->id,

@@ -23,7 +23,7 @@ it('layers the core without a circle', function (): void {
     // A folder may use those before it, and itself.
     $layers = [
         ['Errors'], ['Booking'], ['Units'], ['Statistics'], ['Air'], ['Club'], ['Order'], ['Flight'], ['Impact'], ['Launch'], ['Intake'], ['Fitting'],
-        ['Judging'], ['Record'], ['Finder'], ['Report'],
+        ['Judging'], ['FollowUp'], ['Record'], ['Finder'], ['Report'],
     ];
     $below = [];
     foreach ($layers as $layer) {

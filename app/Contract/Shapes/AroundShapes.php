@@ -28,6 +28,7 @@ use App\Contract\Shape;
     'units' => 'UnitChoice',
     'until' => 'string',
     'intake?' => 'IntakePage',
+    'rounds?' => 'RoundsPage',
 ])]
 #[Shape('IntakePage', [
     'isSent' => 'boolean',
@@ -100,6 +101,38 @@ use App\Contract\Shape;
     'gramsAtHead' => 'number | null',
     'cutMm' => 'number | null',
     'sendBack' => 'boolean',
+])]
+#[Shape('RoundsPage', [
+    'told' => '{ playedOn: string; course: string; club: string }[]',
+    'courses' => 'string[]',
+])]
+#[Shape('Round', [
+    'id' => 'integer',
+    'playedOn' => 'string',
+    'course' => 'string',
+    'club' => "'new' | 'before'",
+    'holes' => 'integer',
+    'hit' => 'integer',
+    'left' => 'integer',
+    'right' => 'integer',
+    'lost' => 'integer',
+    'drivesM' => 'number[]',
+    'feel' => 'integer | null',
+    'words' => 'string',
+    // the studio wrote it down, or the player told it by link
+    'byLink' => 'boolean',
+])]
+#[Shape('FollowUp', [
+    // null: nothing was decided
+    'promise' => '{ tag: string; own: string; isOverruled: boolean; keepsOwn: boolean; shareBefore: number | null; shareNow: number | null; carryGainM: number | null; '
+        .'carryGain: Interval | null; chanceBetter: number | null; carryNowM: number | null } | null',
+    'seen' => '{ fairways: Kept; against: string; now: { rounds: integer; drives: integer; hit: integer; left: integer; right: integer; lost: integer }; '
+        .'share: Interval | null; before: { rounds: integer; drives: integer; hit: integer } | null; gain: Interval | null; promisedGain: number | null; '
+        .'moreDrives: integer | null; miss: string | null; drivesM: number | null; measured: integer; feel: number | null; advice: string } | null',
+    'rounds' => 'Round[]',
+    'tweaks' => '{ kind: string; to: string; loftDeg: number; faceOpenDeg: number; masses: Record<string, number>; effect: Record<string, { value: number; interval: Interval }> | null }[]',
+    // what a new fitting starts from
+    'refit' => '{ fittingId: integer; setupId: integer } | null',
 ])]
 final class AroundShapes
 {

@@ -6,13 +6,16 @@ namespace App\Http\Controllers;
 
 use App\Access\SignInThrottle;
 use App\Actions\TakeIntake;
+use App\Actions\TellRound;
 use App\Calendar\Ics;
 use App\Contract\Answer;
 use App\Contract\Takes;
 use App\Http\Requests\IntakeRequest;
+use App\Http\Requests\RoundRequest;
 use App\Models\Appointment;
 use App\Models\Intake;
 use App\Models\PlayerLink;
+use App\Models\Round;
 use App\Models\Studio;
 use App\Support\Transaction;
 use App\Words\Words;
@@ -47,6 +50,7 @@ final class ForPlayerController
             'units' => $link->player->units, 'until' => $link->ends_at->toIso8601String(),
         ] + match ($link->kind) {
             'intake' => ['intake' => $this->intakePage($link, $words)],
+            'rounds' => ['rounds' => self::roundsPage($link)],
             default => [],
         });
     }
@@ -85,6 +89,37 @@ final class ForPlayerController
         Log::info('intake sent', ['link' => $link->id, 'again' => ! $isNew]);
 
         return response()->json(['sent' => true], $isNew ? 201 : 200);
+    }
+
+    /** A round, told on a phone in a minute. Sent twice it is kept once. */
+    #[OA\Post(path: '/api/for-player/rounds', operationId: 'for-player.round', summary: 'A round that a player tells of',
+        requestBody: new Takes(['token' => 'string', 'language?' => 'string | null'] + RoundRequest::SAID),
+        responses: [new Answer('RoundsPage', 201), new Answer('RoundsPage', 200, 'it was here already')])]
+    public function round(RoundRequest $request, TellRound $tell): JsonResponse
+    {
+        $link = $this->link($request, 'rounds');
+        $words = self::words($request, $link);
+        try {
+            $fitting = $link->fitting ?? throw InvalidInput::of('token', $words->say('error.link'));
+            [, $isNew] = $tell($fitting, $request->played(), $request->beside(), $request->string('key')->value(), $link, null);
+        } catch (InvalidInput $e) {
+            throw self::refused($e->field, $words->say('error.field', ['why' => $words->language === 'en' ? $e->getMessage() : '']));
+        }
+
+        return response()->json(self::roundsPage($link), $isNew ? 201 : 200);
+    }
+
+    /** @return array<string, mixed> what they told themselves by this link, and courses that they named */
+    private static function roundsPage(PlayerLink $link): array
+    {
+        $told = Round::query()->where('fitting_id', $link->fitting_id)->orderByDesc('played_on')->orderByDesc('id')->get();
+
+        return [
+            'told' => $told->where('link_id', $link->id)->map(static fn (Round $r): array => [
+                'playedOn' => $r->played_on, 'course' => $r->course, 'club' => $r->club,
+            ])->values()->all(),
+            'courses' => $told->pluck('course')->unique()->values()->all(),
+        ];
     }
 
     #[OA\Post(path: '/api/for-player/appointment', operationId: 'for-player.appointment', summary: 'The appointment for the player’s own calendar',

@@ -445,6 +445,14 @@ export interface Fitting {
     missing: Missing;
 }
 
+export interface FollowUp {
+    promise: { tag: string; own: string; isOverruled: boolean; keepsOwn: boolean; shareBefore: number | null; shareNow: number | null; carryGainM: number | null; carryGain: Interval | null; chanceBetter: number | null; carryNowM: number | null; } | null;
+    seen: { fairways: Kept; against: string; now: { rounds: number; drives: number; hit: number; left: number; right: number; lost: number; }; share: Interval | null; before: { rounds: number; drives: number; hit: number; } | null; gain: Interval | null; promisedGain: number | null; moreDrives: number | null; miss: string | null; drivesM: number | null; measured: number; feel: number | null; advice: string; } | null;
+    rounds: Round[];
+    tweaks: { kind: string; to: string; loftDeg: number; faceOpenDeg: number; masses: Record<string, number>; effect: Record<string, { value: number; interval: Interval; }> | null; }[];
+    refit: { fittingId: number; setupId: number; } | null;
+}
+
 export interface Forgiveness {
     seen: number;
     zones: { zone: string; n: number; ballSpeedMps: number | null; spinRpm: number | null; carryM: number | null; }[];
@@ -712,6 +720,8 @@ export interface Judging {
     failures: Failure[];
 }
 
+export type Kept = 'kept' | 'broken' | 'not yet';
+
 export interface KnownPlayer {
     id: number;
     name: string;
@@ -728,6 +738,7 @@ export interface LinkPage {
     units: UnitChoice;
     until: string;
     intake?: IntakePage;
+    rounds?: RoundsPage;
 }
 
 export interface LinkShown {
@@ -1128,6 +1139,27 @@ export interface RidgePoint {
 }
 
 export type Role = 'owner' | 'fitter' | 'desk' | 'guest';
+
+export interface Round {
+    id: number;
+    playedOn: string;
+    course: string;
+    club: 'new' | 'before';
+    holes: number;
+    hit: number;
+    left: number;
+    right: number;
+    lost: number;
+    drivesM: number[];
+    feel: number | null;
+    words: string;
+    byLink: boolean;
+}
+
+export interface RoundsPage {
+    told: { playedOn: string; course: string; club: string; }[];
+    courses: string[];
+}
 
 export interface SchoolCell {
     pick: string;

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Words\Words;
+use Illuminate\Foundation\Http\FormRequest;
+use MintCarry\Core\FollowUp\PlayedRound;
+use MintCarry\Core\Units\Unit;
+
+/** A round as it is told; what it can be is the core's to say. */
+final class RoundRequest extends FormRequest
+{
+    public const SAID = [
+        'key' => 'string', 'playedOn' => 'string', 'course' => 'string', 'club' => "'new' | 'before'", 'holes' => 'integer', 'hit' => 'integer',
+        'left?' => 'integer', 'right?' => 'integer', 'lost?' => 'integer', 'drives?' => 'number[]', 'unit?' => "'m' | 'yd'", 'feel?' => 'integer | null',
+        'words?' => 'string | null',
+    ];
+
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'key' => ['required', 'string', 'min:8', 'max:64'], 'playedOn' => ['required', 'date_format:Y-m-d', 'after:2000-01-01'],
+            'course' => ['required', 'string', 'max:120'], 'club' => ['required', 'in:new,before'], 'holes' => ['required', 'integer'],
+            'hit' => ['required', 'integer'], ...array_fill_keys(['left', 'right', 'lost'], ['sometimes', 'integer']),
+            'drives' => ['sometimes', 'array', 'max:2'], 'drives.*' => ['numeric'], 'unit' => ['sometimes', 'in:m,yd'],
+            'feel' => ['sometimes', 'nullable', 'integer'], 'words' => ['sometimes', 'nullable', 'string', 'max:500'],
+            ...($this->has('token') ? ['token' => ['required', 'string', 'max:100']] : []),
+        ];
+    }
+
+    /** @return array<string, string> in the player's language */
+    public function messages(): array
+    {
+        $words = Words::in($this->string('language')->limit(8, '')->value());
+
+        return ['required' => $words->say('error.needed')] + ($words->language === 'en' ? [] : array_fill_keys(
+            ['in', 'numeric', 'integer', 'string', 'max', 'min', 'array', 'date_format', 'after'], $words->say('error.field', ['why' => '']),
+        ));
+    }
+
+    public function played(): PlayedRound
+    {
+        $unit = $this->validated('unit') === 'yd' ? Unit::Yards : Unit::Metres;
+        $count = fn (string $field): int => (int) $this->validated($field);
+
+        return PlayedRound::of(
+            (string) $this->validated('course'), $this->validated('club') === 'before' ? 'before' : 'new', $count('holes'), $count('hit'), $count('left'),
+            $count('right'), $count('lost'),
+            array_map(static fn (mixed $d): float => $unit->to(Unit::Metres, (float) $d), array_values($this->validated('drives') ?? [])),
+            $this->validated('feel') === null ? null : $count('feel'),
+        );
+    }
+
+    /** @return array{playedOn: string, words: string, typed: array<string, mixed>} */
+    public function beside(): array
+    {
+        return [
+            'playedOn' => (string) $this->validated('playedOn'), 'words' => trim((string) $this->validated('words')),
+            'typed' => array_filter(['drives' => $this->validated('drives'), 'unit' => $this->validated('unit')]),
+        ];
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\FollowUp;
+
+use MintCarry\Core\Statistics\Interval;
+
+/**
+ * What a decision promised, as it was told then: of the chosen setup against the own club. Shares are of drives in the corridor of the brief,
+ * carry in m.
+ */
+final readonly class Promise
+{
+    private function __construct(
+        public string $tag, public string $own, public bool $isOverruled, public bool $keepsOwn, public ?float $shareBefore, public ?float $shareNow,
+        public ?float $carryGainM, public ?Interval $carryGain, public ?float $chanceBetter, public ?float $carryNowM,
+    ) {
+    }
+
+    /**
+     * @param  array<string, mixed>  $advice  as a decision keeps it
+     * @param  string  $tag  of the setup that was decided for
+     * @param  string  $own  of the own club
+     */
+    public static function of(array $advice, string $tag, string $own): self
+    {
+        $judged = [];
+        foreach (is_array($advice['setups'] ?? null) ? $advice['setups'] : [] as $setup) {
+            $judged[(string) ($setup['tag'] ?? '')] = $setup;
+        }
+        [$now, $before] = [$judged[$tag] ?? [], $judged[$own] ?? []];
+        $share = static fn (array $j): ?float => ($j['sideKnown'] ?? 0) && isset($j['share']) ? (float) $j['share'] : null;
+        // What is said is against the benchmark; against the own club it is the difference of both.
+        $gain = static fn (array $j): ?float => isset($j['carryGainM']) ? (float) $j['carryGainM'] : null;
+        $isAgainstOwn = ($advice['benchmark'] ?? null) === $own;
+        $interval = $now['carryGainInterval'] ?? null;
+
+        return new self(
+            $tag, $own, ($advice['pick'] ?? $tag) !== $tag, $tag === $own, $share($before), $share($now),
+            $gain($now) === null ? null : $gain($now) - ($isAgainstOwn ? 0.0 : ($gain($before) ?? 0.0)),
+            $isAgainstOwn && isset($interval['low'], $interval['high']) ? new Interval((float) $interval['low'], (float) $interval['high']) : null,
+            isset($now['chanceBetter']) && $isAgainstOwn ? (float) $now['chanceBetter'] : null,
+            isset($now['expectedCarryM']) ? (float) $now['expectedCarryM'] : (isset($now['carry']['mean']) ? (float) $now['carry']['mean'] : null),
+        );
+    }
+
+    /** More of the drives in the corridor than with the own club; null where side was not measured. */
+    public function shareGain(): ?float
+    {
+        return $this->shareNow === null || $this->shareBefore === null ? null : $this->shareNow - $this->shareBefore;
+    }
+}

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\FollowUp\CourseEffect;
+use MintCarry\Core\FollowUp\FollowUp;
+use MintCarry\Core\FollowUp\Kept;
+use MintCarry\Core\FollowUp\PlayedRound;
+use MintCarry\Core\FollowUp\Promise;
+use MintCarry\Core\Statistics\Binomial;
+use MintCarry\Core\Statistics\Normal;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+// Three rounds against the promise.
+
+function promised(float $now, float $before, string $tag = 'C'): Promise
+{
+    $one = static fn (string $t, float $share): array => [
+        'tag' => $t, 'share' => $share, 'sideKnown' => 1, 'carryGainM' => $t === 'A' ? 0.0 : 6.0,
+        'carryGainInterval' => ['low' => 1.0, 'high' => 11.0], 'chanceBetter' => $t === 'A' ? 0.5 : 0.86, 'expectedCarryM' => 200.0,
+    ];
+
+    return Promise::of(['benchmark' => 'A', 'pick' => 'C', 'setups' => [$one('A', $before), $one('C', $now), $one('B', 0.4)]], $tag, 'A');
+}
+/** @return list<PlayedRound> of fourteen drives each */
+function rounds(array $hits, string $club = 'new', string $course = 'Reedmere', int $left = 0, int $right = 0, ?int $feel = 4): array
+{
+    return array_map(static fn (int $hit): PlayedRound => PlayedRound::of($course, $club, 14, $hit, $left, $right, 0, [], $feel), $hits);
+}
+
+it('counts shares as R does: exact, score, difference of two, an uneven split', function (): void {
+    $r = json_decode((string) file_get_contents(__DIR__.'/../reference/rounds.json'), true);
+    foreach ($r['hit'] as $i => $hit) {
+        $exact = Binomial::interval((int) $hit, (int) $r['of'][$i]);
+        $score = Binomial::wilson((int) $hit, (int) $r['of'][$i]);
+        expect($exact->low)->toEqualWithDelta($r['exact_low'][$i], 1e-8)->and($exact->high)->toEqualWithDelta($r['exact_high'][$i], 1e-8)
+            ->and($score->low)->toEqualWithDelta($r['score_low'][$i], 1e-6)->and($score->high)->toEqualWithDelta($r['score_high'][$i], 1e-6);
+    }
+    $difference = Binomial::difference(21, 42, 29, 42);
+    expect([$difference->low, $difference->high])->toEqualWithDelta($r['newcombe'], 1e-6);
+    foreach ($r['one'] as $i => $one) {
+        expect(Binomial::evenSplit((int) $one, (int) $r['other'][$i]))->toEqualWithDelta($r['split'][$i], 1e-9);
+    }
+    expect(fn () => Binomial::interval(15, 14))->toThrow(InvalidInput::class);
+});
+
+it('takes a round as it can be and names what cannot', function (array $more, string $field): void {
+    $round = $more + ['course' => 'Reedmere', 'club' => 'new', 'holes' => 14, 'hit' => 7, 'left' => 3, 'right' => 2, 'lost' => 1, 'drivesM' => [205.0], 'feel' => 4];
+    try {
+        PlayedRound::of(...$round);
+        expect($field)->toBe('');
+    } catch (InvalidInput $e) {
+        expect($e->field)->toBe($field);
+    }
+})->with([
+    [[], ''], [['hit' => 40], 'hit'], [['holes' => 40], 'holes'], [['left' => 6], 'hit'], [['lost' => 9], 'lost'], [['course' => ' '], 'course'],
+    [['drivesM' => [900.0]], 'drives'], [['feel' => 9], 'feel'], [['club' => 'mine'], 'club'], [['right' => -1], 'right'],
+]);
+
+it('knows a course however it is written', function (): void {
+    $key = fn (string $course): string => PlayedRound::keyOf($course);
+    expect($key(' Reedmere  G.C.'))->toBe($key('reedmere g c'))->and($key('Reedmere'))->not->toBe($key('Reedmoor'));
+});
+
+it('says kept where it is better than before for sure and not short of the promise, broken where the promise can be excluded', function (): void {
+    $before = rounds([4, 5, 4], 'before');
+    $of = fn (Promise $p, array $now): FollowUp => FollowUp::of($p, [...$before, ...$now]);
+    expect($of(promised(0.6, 0.35), rounds([9, 10, 9]))->fairways)->toBe(Kept::Kept)
+        ->and($of(promised(0.6, 0.35), rounds([9, 10, 9]))->advice)->toBe('keep')
+        ->and($of(promised(0.9, 0.3), rounds([4, 3, 4]))->fairways)->toBe(Kept::Broken)
+        ->and($of(promised(0.9, 0.3), rounds([4, 3, 4]))->advice)->toBe('come again')
+        ->and($of(promised(0.45, 0.35), rounds([6, 5, 6]))->fairways)->toBe(Kept::NotYet)
+        ->and($of(promised(0.45, 0.35), rounds([6, 5, 6]))->against)->toBe('same courses');
+});
+
+it('says nothing of fairways where there is nothing to hold them against', function (): void {
+    $alone = FollowUp::of(promised(0.7, 0.3), rounds([12, 13, 12]));
+    expect($alone->fairways)->toBe(Kept::NotYet)->and($alone->against)->toBe('nothing')->and($alone->gain)->toBeNull()
+        // The same player on another course before: no comparison either.
+        ->and(FollowUp::of(promised(0.7, 0.3), [...rounds([4, 4, 4], 'before', 'Elsewhere'), ...rounds([12, 12, 12])])->against)->toBe('nothing')
+        ->and($alone->share->low)->toBeLessThan(37 / 42)->and($alone->now)->toMatchArray(['rounds' => 3, 'drives' => 42, 'hit' => 37]);
+});
+
+it('takes a course’s own effect from other players, and is less sure by it', function (): void {
+    $effect = CourseEffect::of([
+        ['hit' => 20, 'holes' => 42, 'promised' => 0.6], ['hit' => 18, 'holes' => 42, 'promised' => 0.55], ['hit' => 22, 'holes' => 42, 'promised' => 0.66],
+    ]);
+    expect($effect->offset)->toEqualWithDelta((20 / 42 - 0.6 + 18 / 42 - 0.55 + 22 / 42 - 0.66) / 3, 1e-12)
+        ->and(CourseEffect::of([['hit' => 40, 'holes' => 90, 'promised' => 0.6]]))->toBeNull();
+    // A narrow course: ten of 42 fewer than the corridor, for everybody.
+    $held = FollowUp::of(promised(0.6, 0.35), rounds([6, 7, 6]), ['reedmere' => $effect]);
+    $easy = FollowUp::of(promised(0.6, 0.35), rounds([6, 7, 6]), ['reedmere' => CourseEffect::of(array_map(
+        fn (int $i): array => ['hit' => 30, 'holes' => 42, 'promised' => 0.6], range(1, 3),
+    ))]);
+    expect($held->against)->toBe('course effect')->and(($held->gain->low + $held->gain->high) / 2)->toBeGreaterThan(($easy->gain->low + $easy->gain->high) / 2)
+        ->and($held->gain->high - $held->gain->low)->toBeGreaterThan(Binomial::wilson(19, 42)->high - Binomial::wilson(19, 42)->low);
+});
+
+it('names a side that misses lie on only where that is no accident, the mirrored twin alike', function (): void {
+    $right = FollowUp::of(promised(0.5, 0.4), rounds([8, 8, 8], 'new', 'Reedmere', 0, 5));
+    $left = FollowUp::of(promised(0.5, 0.4), rounds([8, 8, 8], 'new', 'Reedmere', 5, 0));
+    expect($right->miss)->toBe('right')->and($left->miss)->toBe('left')->and([$right->advice, $left->advice])->toBe(['tweak', 'tweak'])
+        ->and(FollowUp::of(promised(0.5, 0.4), rounds([8, 8, 8], 'new', 'Reedmere', 3, 2))->miss)->toBeNull();
+});
+
+it('tells seldom that a promise was broken that was kept, or kept where nothing came', function (): void {
+    $random = new Randomizer(new Mt19937(1912));
+    $play = static fn (float $p, string $club): array => rounds(array_map(
+        static fn (): int => count(array_filter(range(1, 14), static fn (): bool => Normal::uniform($random) < $p)), range(1, 3),
+    ), $club);
+    [$broken, $kept, $found, $n] = [0, 0, 0, 400];
+    for ($i = 0; $i < $n; $i++) {
+        $promise = promised(0.65, 0.4);
+        $broken += FollowUp::of($promise, [...$play(0.4, 'before'), ...$play(0.65, 'new')])->fairways === Kept::Broken ? 1 : 0;
+        $found += FollowUp::of($promise, [...$play(0.4, 'before'), ...$play(0.65, 'new')])->fairways === Kept::Kept ? 1 : 0;
+        $kept += FollowUp::of($promise, [...$play(0.4, 'before'), ...$play(0.4, 'new')])->fairways === Kept::Kept ? 1 : 0;
+    }
+    expect($broken / $n)->toBeLessThan(0.05)->and($kept / $n)->toBeLessThan(0.05)->and($found / $n)->toBeGreaterThan(0.5);
+});
+
+it('reads what was promised out of what a decision keeps', function (): void {
+    expect(promised(0.6, 0.4)->shareGain())->toEqualWithDelta(0.2, 1e-12)->and(promised(0.6, 0.4)->carryGainM)->toBe(6.0)
+        ->and(promised(0.6, 0.4)->isOverruled)->toBeFalse()->and(promised(0.6, 0.4, 'B')->isOverruled)->toBeTrue()
+        ->and(promised(0.6, 0.4, 'A')->keepsOwn)->toBeTrue()->and(Promise::of([], 'C', 'A')->shareGain())->toBeNull();
+});
