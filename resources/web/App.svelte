@@ -13,6 +13,7 @@
     import Compare from './views/compare/Compare.svelte';
     import DayBook from './views/daybook/DayBook.svelte';
     import Decide from './views/decide/Decide.svelte';
+    import FollowUp from './views/followup/FollowUp.svelte';
     import ForPlayer from './views/forplayer/ForPlayer.svelte';
     import Finder from './views/finder/Finder.svelte';
     import HeadPage from './views/rack/HeadPage.svelte';
@@ -41,6 +42,7 @@
         '/fitting/:id/finder': Finder,
         '/fitting/:id/decide': Decide,
         '/fitting/:id/sheet': Sheet,
+        '/fitting/:id/follow-up': FollowUp,
         '/calendar': Calendar,
         '/calendar/:day': Calendar,
         '/orders': Orders,

@@ -130,7 +130,7 @@ use App\Contract\Shape;
         .'share: Interval | null; before: { rounds: integer; drives: integer; hit: integer } | null; gain: Interval | null; promisedGain: number | null; '
         .'moreDrives: integer | null; miss: string | null; drivesM: number | null; measured: integer; feel: number | null; advice: string } | null',
     'rounds' => 'Round[]',
-    'tweaks' => '{ kind: string; to: string; loftDeg: number; faceOpenDeg: number; masses: Record<string, number>; effect: Record<string, { value: number; interval: Interval }> | null }[]',
+    'tweaks' => '{ kind: string; to: string; loftDeg: number; faceOpenDeg: number; masses: Record<string, number>; slots: Slot[]; effect: Record<string, { value: number; interval: Interval }> | null }[]',
     // what a new fitting starts from
     'refit' => '{ fittingId: integer; setupId: integer } | null',
 ])]

@@ -106,7 +106,7 @@ final class RoundController
                 ])->all(),
             'tweaks' => $setup === null || $seen?->miss === null ? []
                 : array_map(
-                    static fn (array $t): array => ['masses' => (object) $t['masses']] + $t,
+                    static fn (array $t): array => ['masses' => (object) $t['masses'], 'slots' => array_map(get_object_vars(...), $setup->record()->racked->slots ?? [])] + $t,
                     Tweaks::of((new FittingLoader($fitting))->record(), $setup->record(), $seen->miss),
                 ),
             'refit' => $setup === null ? null : ['fittingId' => $fitting->id, 'setupId' => $setup->id],

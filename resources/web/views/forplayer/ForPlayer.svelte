@@ -3,6 +3,7 @@
     import type { LinkPage } from '../../api/generated/types';
     import { ownLanguage, wordsOf, type Words } from '../../lib/words';
     import IntakeForm from './IntakeForm.svelte';
+    import RoundForm from './RoundForm.svelte';
 
     // What a player opens by a private link, on a phone: no account, their own language, nothing of the fitter's.
     let { params }: { params: { token: string } } = $props();
@@ -35,7 +36,8 @@
 <main>
     {#if problem}<p class="problem" role="alert">{problem}</p>
     {:else if page && words}
-        {#if page.kind === 'intake' && page.intake}<IntakeForm token={params.token} {page} intake={page.intake} {words} />{/if}
+        {#if page.intake}<IntakeForm token={params.token} {page} intake={page.intake} {words} />
+        {:else if page.rounds}<RoundForm token={params.token} {page} rounds={page.rounds} {words} />{/if}
     {/if}
 </main>
 

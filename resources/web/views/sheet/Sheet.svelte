@@ -58,6 +58,7 @@
                     </div>
                     <span class="no-print actions"
                         ><a href="/api/fittings/{fitting.id}/file" download>Fitting file</a>
+                        <a href="#/fitting/{fitting.id}/follow-up">Three rounds</a>
                         {#if fitting.order}<a href="#/orders/{fitting.order.id}">Order: {fitting.order.standing.state}</a>
                         {:else if session.user?.role !== 'desk'}<button
                                 class="quiet"
