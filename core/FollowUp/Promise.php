@@ -45,9 +45,9 @@ final readonly class Promise
         );
     }
 
-    /** More of the drives in the corridor than with the own club; null where side was not measured. */
+    /** More of the drives in the corridor than with the own club; null where side was not measured, or where the own club was kept: that promises nothing. */
     public function shareGain(): ?float
     {
-        return $this->shareNow === null || $this->shareBefore === null ? null : $this->shareNow - $this->shareBefore;
+        return $this->keepsOwn || $this->shareNow === null || $this->shareBefore === null ? null : $this->shareNow - $this->shareBefore;
     }
 }

@@ -121,6 +121,8 @@ it('tells seldom that a promise was broken that was kept, or kept where nothing 
 });
 
 it('reads what was promised out of what a decision keeps', function (): void {
+    expect(promised(0.6, 0.4, 'A')->shareGain())->toBeNull()
+        ->and(FollowUp::of(promised(0.6, 0.4, 'A'), [...rounds([2, 2, 2], 'before'), ...rounds([12, 12, 12])])->fairways)->toBe(Kept::NotYet);
     expect(promised(0.6, 0.4)->shareGain())->toEqualWithDelta(0.2, 1e-12)->and(promised(0.6, 0.4)->carryGainM)->toBe(6.0)
         ->and(promised(0.6, 0.4)->isOverruled)->toBeFalse()->and(promised(0.6, 0.4, 'B')->isOverruled)->toBeTrue()
         ->and(promised(0.6, 0.4, 'A')->keepsOwn)->toBeTrue()->and(Promise::of([], 'C', 'A')->shareGain())->toBeNull();
