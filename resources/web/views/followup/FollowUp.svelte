@@ -172,9 +172,13 @@
     }
     .tweak {
         display: grid;
-        grid-template-columns: 180px minmax(0, 1fr);
+        grid-template-columns: 220px minmax(0, 1fr);
         gap: 16px;
         align-items: center;
+    }
+    td:nth-child(-n + 3),
+    th:nth-child(-n + 3) {
+        text-align: left;
     }
     .ways {
         align-items: start;

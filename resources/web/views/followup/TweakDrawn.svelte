@@ -10,25 +10,25 @@
 {#if tweak.kind === 'weights'}
     <HeadDrawing hand={fitting.player.hand} slots={tweak.slots} masses={tweak.masses} cg={null} />
 {:else}
-    <svg viewBox="0 0 180 150" role="img" aria-label="Turn the sleeve from {now} to {tweak.to}">
+    <svg viewBox="0 0 220 150" role="img" aria-label="Turn the sleeve from {now} to {tweak.to}">
         <defs
             ><marker id="tip" viewBox="0 0 10 10" refX="8" refY="5" markerWidth="7" markerHeight="7" orient="auto"
                 ><path d="M0 0L10 5L0 10z" /></marker
             ></defs
         >
-        <rect x="82" y="4" width="16" height="34" class="shaft" />
-        <circle cx="90" cy="80" r="42" class="sleeve" />
-        <path d="M90 32v14" class="line" />
-        <path d="M66 60A32 32 0 0 1 116 62" class="turn" marker-end="url(#tip)" />
-        <text x="56" y="88" text-anchor="middle" class="old">{now}</text>
-        <text x="122" y="88" text-anchor="middle" class="new">{tweak.to}</text>
-        <text x="90" y="142" text-anchor="middle" class="note">loosen, turn, torque to the click</text>
+        <rect x="102" y="4" width="16" height="34" class="shaft" />
+        <circle cx="110" cy="80" r="42" class="sleeve" />
+        <path d="M110 32v14" class="line" />
+        <path d="M86 60A32 32 0 0 1 136 62" class="turn" marker-end="url(#tip)" />
+        <text x="60" y="85" text-anchor="end" class="old">{now}</text>
+        <text x="160" y="85" class="new">{tweak.to}</text>
+        <text x="110" y="142" text-anchor="middle" class="note">loosen, turn, torque to the click</text>
     </svg>
 {/if}
 
 <style>
     svg {
-        width: 180px;
+        width: 220px;
     }
     .shaft {
         fill: var(--hair);

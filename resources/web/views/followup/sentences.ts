@@ -43,6 +43,7 @@ export function verdictText(seen: Seen): string {
     if (seen.fairways === 'kept') return `Kept: ${gain} fairways more, ${against}.`;
     if (seen.fairways === 'broken')
         return `Broken: ${gain} fairways, ${against}; ${seen.promisedGain === null ? 'more' : ofDrives(seen.promisedGain)} was promised.`;
+    if (seen.gain && seen.promisedGain === null) return `Nothing was promised of fairways; what came: ${gain}, ${against}.`;
     if (seen.gain)
         return `Not yet to be told: ${gain} fairways, ${against}.${seen.moreDrives ? ` About ${seen.moreDrives} more drives would tell.` : ''}`;
     return 'Not yet to be told: courses differ more than clubs do. It takes rounds on the same course with the club before, or three other players of the studio there.';
