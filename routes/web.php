@@ -31,6 +31,7 @@ use App\Http\Controllers\PlayerLinkController;
 use App\Http\Controllers\PracticeController;
 use App\Http\Controllers\RackController;
 use App\Http\Controllers\RackFileController;
+use App\Http\Controllers\ReportController;
 use App\Http\Controllers\RoundController;
 use App\Http\Controllers\ScreenController;
 use App\Http\Controllers\SessionController;
@@ -65,6 +66,7 @@ Route::prefix('api')->group(function (): void {
     Route::prefix('for-player')->middleware(['throttle:player-link', KnownKeys::class])->group(function (): void {
         Route::post('look', [ForPlayerController::class, 'look']);
         Route::post('intake', [ForPlayerController::class, 'intake']);
+        Route::post('report.pdf', [ForPlayerController::class, 'report']);
         Route::post('rounds', [ForPlayerController::class, 'round']);
         Route::post('appointment', [ForPlayerController::class, 'appointment']);
     });
@@ -176,6 +178,8 @@ Route::prefix('api')->group(function (): void {
             Route::post('confirm/next', [ConfirmController::class, 'next']);
             Route::post('confirm/end', [ConfirmController::class, 'end']);
             Route::get('file', [FittingFileController::class, 'export']);
+            Route::get('report.pdf', [ReportController::class, 'player'])->middleware(Heavy::class);
+            Route::get('build.pdf', [ReportController::class, 'build'])->middleware(Heavy::class);
             Route::get('follow-up', [RoundController::class, 'show'])->middleware(Heavy::class);
             Route::post('rounds', [RoundController::class, 'store']);
             Route::post('rounds/file', [RoundController::class, 'import'])->middleware(RoomToWrite::class);

@@ -38,7 +38,7 @@ enum Role: string
         'GET api/players/{player}/links', 'POST api/players/{player}/links', 'DELETE api/players/{player}/links/{link}',
         'GET api/calendar', 'POST api/calendar/feed', 'DELETE api/calendar/feed', 'POST api/appointments', 'PATCH api/appointments/{appointment}',
         'GET api/appointments/{appointment}/calendar.ics', 'POST api/appointments/{appointment}/fitting', 'GET api/studio-log',
-        'GET api/orders', 'GET api/orders.csv', 'PATCH api/orders/{order}',
+        'GET api/fittings/{fitting}/report.pdf', 'GET api/fittings/{fitting}/build.pdf', 'GET api/orders', 'GET api/orders.csv', 'PATCH api/orders/{order}',
         'POST api/studio-log/{entry}/undo',
     ];
 

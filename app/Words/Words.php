@@ -89,6 +89,6 @@ final class Words
 
     public function date(DateTimeInterface $at, DateTimeZone $zone): string
     {
-        return (string) (new IntlDateFormatter($this->language, IntlDateFormatter::LONG, IntlDateFormatter::NONE, $zone))->format($at);
+        return (string) (new IntlDateFormatter($this->language === 'en' ? 'en_GB' : $this->language, IntlDateFormatter::LONG, IntlDateFormatter::NONE, $zone))->format($at);
     }
 }

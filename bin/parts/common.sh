@@ -48,8 +48,10 @@ install_debian_packages() {
   command -v php >/dev/null || want+=(php8.2-cli)
   command -v unzip >/dev/null || want+=(unzip)
   command -v openssl >/dev/null || want+=(openssl)
+  # The square codes on paper.
+  command -v qrencode >/dev/null || want+=(qrencode)
   # For the tests that serve a studio for real.
-  [ "${1:-}" != with-browser ] || { command -v curl >/dev/null || want+=(curl); command -v pgrep >/dev/null || want+=(procps); }
+  [ "${1:-}" != with-browser ] || { command -v curl >/dev/null || want+=(curl); command -v pgrep >/dev/null || want+=(procps); command -v pdftotext >/dev/null || want+=(poppler-utils); }
   if [ ${#want[@]} -gt 0 ]; then
     [ "$(id -u)" = 0 ] || fail "these Debian packages are missing and only root can install them. Run: sudo apt-get install --no-install-recommends ${want[*]}"
     say "Installing from Debian: ${want[*]}"

@@ -29,6 +29,7 @@ use App\Contract\Shape;
     'until' => 'string',
     'intake?' => 'IntakePage',
     'rounds?' => 'RoundsPage',
+    'report?' => 'ReportPage',
 ])]
 #[Shape('IntakePage', [
     'isSent' => 'boolean',
@@ -101,6 +102,21 @@ use App\Contract\Shape;
     'gramsAtHead' => 'number | null',
     'cutMm' => 'number | null',
     'sendBack' => 'boolean',
+])]
+#[Shape('ReportPage', [
+    'title' => 'string',
+    'fitted' => 'string',
+    'lead' => 'string',
+    'three' => '{ big: string; small: string; text: string }[]',
+    'changes' => 'string[]',
+    'gaveUp' => 'string',
+    'ratings' => 'string',
+    'reason' => 'string',
+    'club' => '[string, string][]',
+    'air' => 'string',
+    'isMadeUp' => 'boolean',
+    // vectors, made by the server of shapes and figures alone
+    'pictures' => '{ flights: string; landing: string; club: string; fourteen: string }',
 ])]
 #[Shape('RoundsPage', [
     'told' => '{ playedOn: string; course: string; club: string }[]',

@@ -17,12 +17,15 @@ use App\Models\Intake;
 use App\Models\PlayerLink;
 use App\Models\Round;
 use App\Models\Studio;
+use App\Reports\Pdf;
+use App\Reports\PlayerPage;
 use App\Support\Transaction;
 use App\Words\Words;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Log;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\PlayersWords;
@@ -51,6 +54,7 @@ final class ForPlayerController
         ] + match ($link->kind) {
             'intake' => ['intake' => $this->intakePage($link, $words)],
             'rounds' => ['rounds' => self::roundsPage($link)],
+            'report' => ['report' => PlayerPage::of($link->fitting ?? throw self::refused('token', $words->say('error.link')), $words)->toArray()],
             default => [],
         });
     }
@@ -89,6 +93,21 @@ final class ForPlayerController
         Log::info('intake sent', ['link' => $link->id, 'again' => ! $isNew]);
 
         return response()->json(['sent' => true], $isNew ? 201 : 200);
+    }
+
+    /** Asked for anew each time: what was decided since stands in it. */
+    #[OA\Post(path: '/api/for-player/report.pdf', operationId: 'for-player.report', summary: 'The player’s report on paper',
+        requestBody: new Takes(['token' => 'string', 'language?' => 'string | null', 'paper?' => "'A4' | 'Letter'"]),
+        responses: [new Answer('application/pdf')])]
+    public function report(Request $request): Response
+    {
+        $link = $this->link($request, 'report');
+        $paper = $request->validate(['paper' => ['sometimes', Rule::in(Pdf::PAPERS)]])['paper'] ?? 'A4';
+        $words = self::words($request, $link);
+        $fitting = $link->fitting ?? throw self::refused('token', $words->say('error.link'));
+        $rounds = PlayerPage::roundsLink($fitting, $link->maker()->firstOrFail());
+
+        return ReportController::pdf(PlayerPage::of($fitting, $words)->pdf($paper, $request->getSchemeAndHttpHost().$rounds->path()), $fitting, 'report');
     }
 
     /** A round, told on a phone in a minute. Sent twice it is kept once. */

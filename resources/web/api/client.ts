@@ -77,6 +77,19 @@ export const put = <T>(path: string, body: unknown) => call<T>('PUT', path, body
 export const patch = <T>(path: string, body: unknown) => call<T>('PATCH', path, body);
 export const remove = <T>(path: string, body?: unknown) => call<T>('DELETE', path, body);
 
+/** A file that is made when it is asked for. */
+export async function blob(path: string, body: unknown): Promise<Blob> {
+    const response = await fetch(`/api/${path}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token() },
+        body: JSON.stringify(body),
+    }).catch(() => {
+        throw new ApiError('No connection to the studio’s server.', 0);
+    });
+    if (!response.ok) throw new ApiError(`The server answered with an error (${response.status}).`, response.status);
+    return response.blob();
+}
+
 export function say(error: unknown): string {
     return error instanceof Error ? error.message : 'Something went wrong; what you typed is kept on this screen.';
 }

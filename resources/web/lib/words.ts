@@ -5,6 +5,11 @@ type Tree = { [key: string]: string | Tree };
 const FILES = import.meta.glob<{ default: Tree }>('../../words/*.json');
 const nameOf = (path: string) => path.slice(path.lastIndexOf('/') + 1, -'.json'.length);
 
+/** Languages that there are words of, English first. */
+export const LANGUAGES = Object.keys(FILES)
+    .map(nameOf)
+    .sort((a, b) => (a === 'en' ? -1 : b === 'en' ? 1 : a.localeCompare(b)));
+
 export class Words {
     private made: Record<string, IntlMessageFormat> = {};
 
@@ -34,7 +39,8 @@ export class Words {
         new Intl.NumberFormat(this.language, { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false })
             .format(Number(value.toFixed(digits)) === 0 ? 0 : value)
             .replace('-', '−');
-    date = (iso: string): string => new Intl.DateTimeFormat(this.language, { dateStyle: 'long' }).format(new Date(iso));
+    date = (iso: string): string =>
+        new Intl.DateTimeFormat(this.language === 'en' ? 'en-GB' : this.language, { dateStyle: 'long' }).format(new Date(iso));
 }
 
 export async function wordsOf(language: string): Promise<Words> {
@@ -48,6 +54,5 @@ export async function wordsOf(language: string): Promise<Words> {
 
 /** The language of this browser, where there are words of it. */
 export function ownLanguage(): string {
-    const known = Object.keys(FILES).map(nameOf);
-    return navigator.languages.map((l) => l.slice(0, 2)).find((l) => known.includes(l)) ?? 'en';
+    return navigator.languages.map((l) => l.slice(0, 2)).find((l) => LANGUAGES.includes(l)) ?? 'en';
 }

@@ -739,6 +739,7 @@ export interface LinkPage {
     until: string;
     intake?: IntakePage;
     rounds?: RoundsPage;
+    report?: ReportPage;
 }
 
 export interface LinkShown {
@@ -1118,6 +1119,21 @@ export interface Repeated {
     value: number;
     moved: boolean;
     since: number;
+}
+
+export interface ReportPage {
+    title: string;
+    fitted: string;
+    lead: string;
+    three: { big: string; small: string; text: string; }[];
+    changes: string[];
+    gaveUp: string;
+    ratings: string;
+    reason: string;
+    club: [string, string][];
+    air: string;
+    isMadeUp: boolean;
+    pictures: { flights: string; landing: string; club: string; fourteen: string; };
 }
 
 /** What a blind trial said: by its own shots, and whether the player could tell the settings. */

@@ -3,6 +3,7 @@
     import type { LinkPage } from '../../api/generated/types';
     import { ownLanguage, wordsOf, type Words } from '../../lib/words';
     import IntakeForm from './IntakeForm.svelte';
+    import ReportView from './ReportView.svelte';
     import RoundForm from './RoundForm.svelte';
 
     // What a player opens by a private link, on a phone: no account, their own language, nothing of the fitter's.
@@ -37,6 +38,7 @@
     {#if problem}<p class="problem" role="alert">{problem}</p>
     {:else if page && words}
         {#if page.intake}<IntakeForm token={params.token} {page} intake={page.intake} {words} />
+        {:else if page.report}<ReportView token={params.token} report={page.report} {words} />
         {:else if page.rounds}<RoundForm token={params.token} {page} rounds={page.rounds} {words} />{/if}
     {/if}
 </main>

@@ -1,10 +1,5 @@
 <script lang="ts">
-    import { push } from 'svelte-spa-router';
-    import { post } from '../../api/client';
-    import type { Judgement, Order, Setup } from '../../api/generated/types';
-    import { Form } from '../../lib/form.svelte';
-    import { session } from '../../lib/session.svelte';
-    import Notice from '../../parts/Notice.svelte';
+    import type { Judgement, Setup } from '../../api/generated/types';
     import { clubFigure, FIGURES } from '../orders/sentences';
     import { VERSION } from '../../api/generated/vocabulary';
     import Frame from '../../parts/Frame.svelte';
@@ -15,15 +10,10 @@
     import { faceWords, factor, figure, plain, signed, unitOf, when } from '../../format/units';
     import { givesUp, judgement, neverTexts, outdoorsText, sureness } from '../decide/sentences';
 
+    import SheetActions from './SheetActions.svelte';
     import Truth from './Truth.svelte';
 
     let { params }: { params: { id: string } } = $props();
-    const ordering = new Form();
-    const order = (id: number) =>
-        ordering.send(async () => {
-            const made = await post<Order>(`fittings/${id}/orders`, {});
-            await push(`/orders/${made.id}`);
-        });
     const AVERAGES: [string, string][] = [
         ['launchDeg', 'Launch'],
         ['spinRpm', 'Spin'],
@@ -45,6 +35,7 @@
             {@const own = fitting.setups.find((s) => s.isBaseline)!}
             {@const after = judgement(decision.advice, decision.tag)}
             {@const before = judgement(decision.advice, own.tag)}
+            <SheetActions {fitting} />
             <article>
                 <header>
                     <div>
@@ -56,19 +47,7 @@
                                 : ', not locked'}
                         </p>
                     </div>
-                    <span class="no-print actions"
-                        ><a href="/api/fittings/{fitting.id}/file" download>Fitting file</a>
-                        <a href="#/fitting/{fitting.id}/follow-up">Three rounds</a>
-                        {#if fitting.order}<a href="#/orders/{fitting.order.id}">Order: {fitting.order.standing.state}</a>
-                        {:else if session.user?.role !== 'desk'}<button
-                                class="quiet"
-                                disabled={ordering.busy}
-                                onclick={() => order(fitting.id)}>Order this club</button
-                            >{/if}
-                        <button onclick={() => window.print()}>Print</button></span
-                    >
                 </header>
-                {#if ordering.problem}<Notice kind="error">{ordering.problem}</Notice>{/if}
                 {#if madeUpText(fitting.setups)}<p><Simulated /> {madeUpText(fitting.setups)}. This sheet is for practice.</p>{/if}
                 {#if fitting.brief.wish}<p class="wish">Wanted: {fitting.brief.wish}</p>{/if}
 
@@ -263,12 +242,6 @@
         align-items: flex-start;
         border-bottom: 2px solid var(--ink);
         padding-bottom: 10px;
-    }
-    .actions {
-        display: flex;
-        gap: 14px;
-        align-items: center;
-        white-space: nowrap;
     }
     .wish {
         font-size: var(--lead);

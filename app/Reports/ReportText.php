@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reports;
+
+use App\Words\Words;
+use MintCarry\Core\Club\SwingWeight;
+use MintCarry\Core\Units\Unit;
+
+/** The report in sentences, in the player's language and units. */
+final readonly class ReportText
+{
+    /**
+     * @param  array<string, mixed>  $report  of `PlayerReport`
+     * @param  array<string, string>  $units  of the player
+     * @param  array<string, float>  $ratings  mean stars of the chosen setup by kind
+     */
+    public function __construct(private array $report, private Words $words, private array $units, private array $ratings, private string $reason)
+    {
+    }
+
+    /** What it comes to, in one or two sentences. */
+    public function lead(): string
+    {
+        $r = $this->report;
+        if ($r['isOwn']) {
+            return $this->words->say('report.leadOwn');
+        }
+        $out = [];
+        $gain = $this->carryGain();
+        if ($gain !== null && abs($gain) >= 0.5) {
+            $out[] = $this->words->say($gain > 0 ? 'report.leadFarther' : 'report.leadShorter', ['by' => $this->distance(abs($gain)), 'head' => $r['now']['head']]);
+        } elseif ($gain !== null) {
+            $out[] = $this->words->say('report.leadAsFar', ['head' => $r['now']['head']]);
+        }
+        [$was, $is] = [$r['before']['fourteen'], $r['now']['fourteen']];
+        if ($was !== null && $is !== null) {
+            $out[] = $this->words->say($was['fairway'] === $is['fairway'] ? 'report.leadSame' : 'report.leadFairways', ['now' => $is['fairway'], 'before' => $was['fairway']]);
+        }
+
+        return $out === [] ? $this->words->say('report.leadNone', ['head' => $r['now']['head']]) : implode(' ', $out);
+    }
+
+    /** @return list<array{big: string, small: string, text: string}> */
+    public function three(): array
+    {
+        $r = $this->report;
+        $out = [];
+        $gain = $this->carryGain();
+        if (! $r['isOwn'] && $gain !== null) {
+            $interval = $r['now']['carryGainInterval'];
+            $out[] = [
+                'big' => $this->words->signed($gain / $this->yard()).' '.$this->units['distance'], 'small' => $this->words->say('report.carry'),
+                'text' => trim(($interval === null ? '' : $this->words->say('report.likely', [
+                    'low' => $this->words->signed((float) $interval['low'] / $this->yard()), 'high' => $this->words->signed((float) $interval['high'] / $this->yard()),
+                ]).' ').$this->stays($gain).implode(' ', $this->changes())),
+            ];
+        }
+        $chance = $r['now']['chanceBetter'];
+        if (! $r['isOwn'] && $chance !== null) {
+            $tenths = (int) max(1, min(9, round(10 * (float) $chance)));
+            $out[] = [
+                'big' => $this->words->say('report.inTen', ['n' => $tenths]), 'small' => $this->words->say('report.better'),
+                'text' => $this->sure(),
+            ];
+        }
+        $out[] = [
+            'big' => $this->words->say('report.practise'), 'small' => $this->words->say('report.withCoach'),
+            'text' => $this->practise(),
+        ];
+
+        return $out;
+    }
+
+    /** @return list<string> what changed, a short sentence each */
+    public function changes(): array
+    {
+        $out = [];
+        foreach ($this->report['changes'] as $change) {
+            $out[] = match ($change['what']) {
+                'loft' => $this->words->say($change['to'] > $change['from'] ? 'report.moreLoft' : 'report.lessLoft', ['by' => $this->words->number(abs($change['to'] - $change['from']), 1)]),
+                'face' => $this->words->say($change['to'] > $change['from'] ? 'report.faceOpen' : 'report.faceClosed', ['by' => $this->words->number(abs($change['to'] - $change['from']), 1)]),
+                'length' => $this->words->say($change['to'] > $change['from'] ? 'report.longer' : 'report.shorter', ['by' => $this->length(abs($change['to'] - $change['from']))]),
+                'head' => '',
+                default => $this->words->say("report.new.{$change['what']}", ['to' => (string) $change['to']]),
+            };
+        }
+
+        return array_values(array_filter($out));
+    }
+
+    public function gaveUp(): string
+    {
+        $gave = $this->report['gaveUp'];
+
+        return match (true) {
+            $this->report['isOwn'] => '',
+            $gave === null => $this->words->say('report.gaveNothing'),
+            $gave['what'] === 'carry' => $this->words->say('report.gaveCarry', ['by' => $this->distance($gave['value'])]),
+            default => $this->words->say('report.gaveFairways', ['by' => (int) $gave['value']]),
+        };
+    }
+
+    public function sure(): string
+    {
+        $r = $this->report;
+        $out = [$this->words->say('report.shots', ['now' => $r['now']['n'], 'before' => $r['before']['n']])];
+        if ($r['ties'] > 0) {
+            $out[] = $this->words->say('report.ties', ['n' => $r['ties']]);
+        }
+        if (! $r['isAdvised']) {
+            $out[] = $this->words->say('report.overruled');
+        }
+
+        return implode(' ', $out);
+    }
+
+    public function practise(): string
+    {
+        $p = $this->report['practise'];
+
+        return $p === null ? $this->words->say('report.practiseNothing')
+            : $this->words->say("report.practise_{$p['kind']}", ['by' => $this->words->number($p['value'])]);
+    }
+
+    public function ratings(): string
+    {
+        $out = [];
+        foreach (['looks', 'feel', 'sound', 'confidence'] as $kind) {
+            if (isset($this->ratings[$kind])) {
+                $out[] = $this->words->say("report.rated.{$kind}", ['stars' => $this->words->number($this->ratings[$kind], fmod($this->ratings[$kind], 1.0) === 0.0 ? 0 : 1)]);
+            }
+        }
+
+        return $out === [] ? '' : $this->words->say('report.ratings', ['list' => implode(', ', $out)]);
+    }
+
+    public function reason(): string
+    {
+        return $this->reason === '' ? '' : $this->words->say('report.reason', ['words' => $this->reason]);
+    }
+
+    /** @return list<array{string, string}> the club, a line each */
+    public function club(): array
+    {
+        $c = $this->report['club'];
+        $deg = fn (float $v): string => $this->words->number($v, 1).'°';
+        $loft = $this->words->say('report.loftLine', ['has' => $c['statedLoftDeg'] === null ? 'no' : 'yes', 'stated' => $deg((float) $c['statedLoftDeg']),
+            'isRead' => $c['readLoftDeg'] === null ? 'no' : 'yes', 'read' => $deg((float) $c['readLoftDeg']), 'plays' => $deg($c['playsLoftDeg'])]);
+        $lines = [
+            [$this->words->say('report.line.loft'), $loft], [$this->words->say('report.line.sleeve'), (string) $c['sleeve']],
+            [$this->words->say('report.line.weights'), $this->slots()], [$this->words->say('report.line.shaft'), trim($c['shaft'].($c['lengthMm'] === null ? '' : ', '.$this->length((float) $c['lengthMm'])), ', ')],
+            [$this->words->say('report.line.grip'), (string) $c['grip']],
+            [$this->words->say('report.line.balance'), $c['swingWeightPoints'] === null ? '' : SwingWeight::labelOf((float) $c['swingWeightPoints'])],
+            [$this->words->say('report.line.ball'), (string) $c['ball']],
+            [$this->words->say('report.line.tee'), $c['teeMm'] === null ? '' : $this->words->number((float) $c['teeMm']).' mm'],
+            [$this->words->say('report.line.cue'), (string) $c['cue']],
+        ];
+
+        return array_values(array_filter($lines, static fn (array $l): bool => $l[1] !== ''));
+    }
+
+    public function air(): string
+    {
+        return $this->words->say('report.air', [
+            'degrees' => $this->words->number((float) $this->report['air']['temperatureC']), 'turf' => $this->words->say("turf.{$this->report['air']['turf']}"),
+        ]);
+    }
+
+    private function slots(): string
+    {
+        $out = [];
+        foreach ($this->report['club']['slots'] as $slot) {
+            if (($slot['massG'] ?? 0) > 0) {
+                $name = $this->words->has("slot.{$slot['name']}") ? $this->words->say("slot.{$slot['name']}") : $slot['name'];
+                $out[] = $this->words->number((float) $slot['massG']).' g '.$name;
+            }
+        }
+
+        return $out === [] ? (string) $this->report['club']['weights'] : implode(', ', $out);
+    }
+
+    /** m; against the own club. */
+    private function carryGain(): ?float
+    {
+        [$now, $before] = [$this->report['now']['carryGainM'], $this->report['before']['carryGainM']];
+
+        return $now === null ? null : (float) $now - (float) ($before ?? 0.0);
+    }
+
+    /** Where the shots that are drawn differ by another length than the judge tells, both are said: some of it was luck. */
+    private function stays(float $gain): string
+    {
+        [$now, $before] = [$this->report['now']['carryM'], $this->report['before']['carryM']];
+        $raw = $now === null || $before === null ? $gain : $now - $before;
+
+        return abs($raw - $gain) < 2.0 * $this->yard() ? '' : $this->words->say('report.stays', [
+            'raw' => $this->distance(abs($raw)), 'by' => $this->words->signed($gain / $this->yard()).' '.$this->units['distance'],
+        ]).' ';
+    }
+
+    private function yard(): float
+    {
+        return $this->units['distance'] === 'yd' ? Unit::Yards->factor() : 1.0;
+    }
+
+    private function distance(float $m): string
+    {
+        return $this->words->say($this->units['distance'] === 'yd' ? 'report.yards' : 'report.metres', ['n' => (int) round($m / $this->yard())]);
+    }
+
+    private function length(float $mm): string
+    {
+        return $this->units['length'] === 'in' ? $this->words->number($mm / 25.4, 2).' in' : $this->words->number($mm).' mm';
+    }
+}
