@@ -3,6 +3,7 @@
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AppointmentController;
 use App\Http\Controllers\BayController;
+use App\Http\Controllers\BenchPlanController;
 use App\Http\Controllers\BinController;
 use App\Http\Controllers\BlindController;
 use App\Http\Controllers\BriefController;
@@ -144,6 +145,7 @@ Route::prefix('api')->group(function (): void {
             Route::patch('brief', [BriefController::class, 'update']);
             Route::post('brief/outlook', [BriefController::class, 'outlook']);
             Route::get('brief/changes', [BriefController::class, 'changes']);
+            Route::get('bench-plan', BenchPlanController::class);
             Route::get('bay', [BayController::class, 'show']);
             Route::post('trials', [TrialController::class, 'store']);
             Route::post('trials/end', [TrialController::class, 'end']);

@@ -205,7 +205,10 @@ final class FittingLoader
     public function heads(): Collection
     {
         return $this->heads ??= RackHead::query()
-            ->where('studio_id', $this->fitting->studio_id)->whereNull('retired_at')
+            ->where('studio_id', $this->fitting->studio_id)
+            // What is retired is offered to nobody but to who has it as the own club: it can be turned.
+            ->where(fn ($q) => $q->whereNull('retired_at')->orWhereIn('id', Setup::query()->select('head_id')->whereNotNull('head_id')
+                ->where('fitting_id', $this->fitting->id)->where('is_baseline', true)))
             ->where('hand', $this->fitting->player->hand->value)->with(['sleeve', 'readings'])->orderBy('id')->get();
     }
 

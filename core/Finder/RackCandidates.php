@@ -128,7 +128,7 @@ final readonly class RackCandidates
 
     private static function isAsked(RackedHead $head, FittingRecord $record, string $only): bool
     {
-        return ! $head->retired && $head->hand === $record->hand && match ($only) {
+        return (! $head->retired || $head->label === $record->own()->racked?->label) && $head->hand === $record->hand && match ($only) {
             'own' => $head->label === $record->own()->racked?->label,
             'stock' => $head->isInStock(),
             'order' => self::isOrderable($head),

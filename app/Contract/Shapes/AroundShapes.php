@@ -118,6 +118,18 @@ use App\Contract\Shape;
     // vectors, made by the server of shapes and figures alone
     'pictures' => '{ flights: string; landing: string; club: string; fourteen: string }',
 ])]
+#[Shape('BenchPlan', [
+    // in the order to hit them
+    'items' => '{ headId: integer | null; head: string; sleeve: string; masses: Record<string, number>; weights: string; why: string; missing: string[]; '
+        .'inStock: boolean; leadDays: integer | null; price: number | null; currency: string; isTooDear: boolean; steps: string[]; wrenchChanges: integer }[]',
+    'wrenchChanges' => 'integer',
+    'swings' => 'integer',
+    'budget' => 'number | null',
+    // of the own club; null: it is not on the bench yet
+    'own' => '{ missing: string[] } | null',
+    // why there is nothing to lay out; empty where there is
+    'nothing' => 'string',
+])]
 #[Shape('RoundsPage', [
     'told' => '{ playedOn: string; course: string; club: string }[]',
     'courses' => 'string[]',

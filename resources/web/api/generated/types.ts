@@ -159,6 +159,15 @@ export interface Believed {
     sd: number;
 }
 
+export interface BenchPlan {
+    items: { headId: number | null; head: string; sleeve: string; masses: Record<string, number>; weights: string; why: string; missing: string[]; inStock: boolean; leadDays: number | null; price: number | null; currency: string; isTooDear: boolean; steps: string[]; wrenchChanges: number; }[];
+    wrenchChanges: number;
+    swings: number;
+    budget: number | null;
+    own: { missing: string[]; } | null;
+    nothing: string;
+}
+
 export interface BinEntry {
     id: number;
     words: string;

@@ -9,6 +9,7 @@
     import { current, loadFitting } from '../../lib/session.svelte';
     import { changes, lengthText, loftText, nameOf, parentOf } from '../../format/setups';
     import { faceWords, plain } from '../../format/units';
+    import BenchPlan from './BenchPlan.svelte';
     import SetupBuilder from './SetupBuilder.svelte';
     import SetupForm from './SetupForm.svelte';
     import Notice from '../../parts/Notice.svelte';
@@ -163,6 +164,7 @@
                 square; left on its sole the head keeps its loft and the face turns.
             </p>
         </section>
+        {#if fitting.setups.every((s) => s.shots === 0)}<BenchPlan {fitting} made={() => loadFitting(params.id)} />{/if}
     {/snippet}
 </Frame>
 
