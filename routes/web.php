@@ -101,6 +101,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('players', [PlayerController::class, 'index']);
         Route::prefix('players/{player}')->middleware('can:use,player')->group(function (): void {
             Route::get('/', [PlayerController::class, 'show']);
+            Route::post('join', [PlayerController::class, 'join']);
             Route::get('links', [PlayerLinkController::class, 'index']);
             Route::post('links', [PlayerLinkController::class, 'store']);
             Route::delete('links/{link}', [PlayerLinkController::class, 'revoke'])->can('use', 'link');

@@ -80,7 +80,15 @@ use App\Contract\Shape;
     'name' => 'string',
     'hand' => 'Hand',
     'isErased' => 'boolean',
+    'language' => 'string',
     'fittings' => '{ id: integer; at: string }[]',
+    // what was and what comes, the newest first
+    'story' => '{ at: string; kind: string; words: string; fittingId: integer | null }[]',
+    // what they play and played
+    'clubs' => '{ fittingId: integer; at: string; what: string; name: string; loftDeg: number | null; lengthMm: number | null }[]',
+    // of their own club at each fitting; null: not for the front desk
+    'known' => '{ fittingId: integer; at: string; n: integer; clubSpeedMps: number | null; ballSpeedMps: number | null; launchDeg: number | null; spinRpm: number | null; carryM: number | null }[] | null',
+    'units' => 'UnitChoice',
     'consents' => 'ConsentRecord[]',
     // what is shown to be agreed to
     'consentText' => 'string',

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Access\Role;
+use App\Actions\JoinPlayers;
 use App\Contract\Answer;
 use App\Contract\Asks;
 use App\Contract\Takes;
 use App\Data\PersonFile;
+use App\Fittings\PlayerStory;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\EarlierFitting;
 use App\Models\Consent;
@@ -18,6 +21,7 @@ use App\Support\Transaction;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 
 final class PlayerController
@@ -49,15 +53,33 @@ final class PlayerController
 
     #[OA\Get(path: '/api/players/{player}', operationId: 'player.show', summary: 'A player of the studio, and what they agreed to',
         responses: [new Answer('PlayerRecord')])]
-    public function show(Player $player): JsonResponse
+    public function show(Request $request, Player $player): JsonResponse
     {
+        $isFitter = in_array(self::user($request)->role, [Role::Owner, Role::Fitter], true);
+
         return response()->json([
+            'language' => $player->language, 'units' => $player->units, 'story' => PlayerStory::of($player), 'clubs' => PlayerStory::clubs($player),
+            'known' => $isFitter ? PlayerStory::known($player) : null,
             'id' => $player->id, 'name' => $player->name, 'hand' => $player->hand->value, 'isErased' => $player->erased_at !== null,
             'fittings' => Fitting::query()->where('player_id', $player->id)->orderByDesc('id')->get(['id', 'created_at'])
                 ->map(fn (Fitting $f): array => ['id' => $f->id, 'at' => $f->created_at->toIso8601String()])->all(),
             'consents' => PersonFile::consents($player),
             'consentText' => $player->studio->consent_text ?? Studio::CONSENT,
         ]);
+    }
+
+    /** All that belongs to the other record goes over; it can be taken back. */
+    #[OA\Post(path: '/api/players/{player}/join', operationId: 'player.join', summary: 'Joins another record of the same person into this one',
+        requestBody: new Takes(['otherId' => 'integer']), responses: [new Answer('PlayerRecord')])]
+    public function join(Request $request, Player $player, JoinPlayers $join): JsonResponse
+    {
+        $given = $request->validate(['otherId' => ['required', 'integer']]);
+        $user = self::user($request);
+        $other = Player::query()->where('studio_id', $user->studio_id)->find((int) $given['otherId'])
+            ?? throw ValidationException::withMessages(['otherId' => 'There is no such player in this studio. Nothing was changed.']);
+        $join($player, $other, $user);
+
+        return $this->show($request, $player->refresh());
     }
 
     /** What was agreed to is kept in the words that were shown; taking it back keeps that it was given. */
@@ -81,6 +103,6 @@ final class PlayerController
             }
         });
 
-        return $this->show($player);
+        return $this->show($request, $player);
     }
 }

@@ -999,7 +999,12 @@ export interface PlayerRecord {
     name: string;
     hand: Hand;
     isErased: boolean;
+    language: string;
     fittings: { id: number; at: string; }[];
+    story: { at: string; kind: string; words: string; fittingId: number | null; }[];
+    clubs: { fittingId: number; at: string; what: string; name: string; loftDeg: number | null; lengthMm: number | null; }[];
+    known: { fittingId: number; at: string; n: number; clubSpeedMps: number | null; ballSpeedMps: number | null; launchDeg: number | null; spinRpm: number | null; carryM: number | null; }[] | null;
+    units: UnitChoice;
     consents: ConsentRecord[];
     consentText: string;
 }

@@ -10,7 +10,9 @@
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import TopBar from '../../parts/TopBar.svelte';
+    import Join from './Join.svelte';
     import Links from './Links.svelte';
+    import Story from './Story.svelte';
 
     let { params }: { params: { id: string } } = $props();
     const reading = new Loader<PlayerRecord>();
@@ -57,6 +59,7 @@
             <h1>{record.name}</h1>
             <p class="small">{record.hand}-handed{record.isErased ? ' · name and words were erased' : ''}</p>
         </div>
+        <Story {record} />
         <section aria-label="Fittings">
             <h2>Fittings</h2>
             {#if record.fittings.length === 0}<p>None.</p>{/if}
@@ -118,6 +121,7 @@
                             >Yes, throw {record.name} away with all fittings (they come back for a day)</button
                         >{:else}<button class="quiet" onclick={() => (asked = 'player')}>Throw away with all fittings</button>{/if}
                 </p>
+                {#if !record.isErased}<Join {record} joined={(now) => (reading.value = now)} />{/if}
                 {#if role === 'owner' && !record.isErased}
                     <details>
                         <summary>Erase name and words for good</summary>

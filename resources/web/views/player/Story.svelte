@@ -1,0 +1,108 @@
+<script lang="ts">
+    import type { PlayerRecord } from '../../api/generated/types';
+    import { lengthText } from '../../format/setups';
+    import { factor, moment, plain, when } from '../../format/units';
+    import { session } from '../../lib/session.svelte';
+
+    // What was and what comes; what they play; and what their own club did each time.
+    let { record }: { record: PlayerRecord } = $props();
+    const isDesk = $derived(session.user?.role === 'desk');
+    const units = $derived(record.units);
+    let all = $state(false);
+    const shown = $derived(all ? record.story : record.story.slice(0, 12));
+    const page = (s: PlayerRecord['story'][number]) =>
+        s.kind === 'appointment' && s.fittingId === null
+            ? `#/calendar/${s.at.slice(0, 10)}`
+            : s.kind === 'order'
+              ? '#/orders'
+              : s.kind === 'round' && !isDesk
+                ? `#/fitting/${s.fittingId}/follow-up`
+                : s.fittingId
+                  ? `#/fitting/${s.fittingId}/${isDesk ? 'sheet' : 'bench'}`
+                  : null;
+    const speed = (mps: number | null) => (mps === null ? '–' : plain(mps * factor(units.speed), 0));
+</script>
+
+{#if record.known?.length}
+    <section aria-label="What is known">
+        <h2>Their own club at each fitting</h2>
+        <table>
+            <thead
+                ><tr
+                    ><th>Fitting</th><th>Shots</th><th>Club <small>{units.speed}</small></th><th>Ball <small>{units.speed}</small></th><th
+                        >Launch <small>°</small></th
+                    ><th>Spin <small>rpm</small></th><th>Carry <small>{units.distance}</small></th></tr
+                ></thead
+            >
+            <tbody>
+                {#each record.known as k (k.fittingId)}<tr
+                        ><td><a href="#/fitting/{k.fittingId}/compare">{when(k.at)}</a></td><td>{k.n}</td><td>{speed(k.clubSpeedMps)}</td
+                        ><td>{speed(k.ballSpeedMps)}</td><td>{k.launchDeg === null ? '–' : plain(k.launchDeg, 1)}</td><td
+                            >{k.spinRpm === null ? '–' : plain(k.spinRpm, 0)}</td
+                        ><td>{k.carryM === null ? '–' : plain(k.carryM * factor(units.distance), 0)}</td></tr
+                    >{/each}
+            </tbody>
+        </table>
+    </section>
+{/if}
+{#if record.clubs.length}
+    <section aria-label="Clubs">
+        <h2>Clubs</h2>
+        <ul>
+            {#each record.clubs as c (`${c.fittingId} ${c.what} ${c.name}`)}<li>
+                    <span>{c.name}<small>{c.what}, {when(c.at)}</small></span>
+                    <span class="small"
+                        >{[c.loftDeg === null ? 'loft not read' : `loft ${plain(c.loftDeg, 1)}°`, lengthText(c.lengthMm, units)]
+                            .filter(Boolean)
+                            .join(' · ')}</span
+                    >
+                </li>{/each}
+        </ul>
+    </section>
+{/if}
+<section aria-label="Story">
+    <h2>What was and what comes</h2>
+    {#if record.story.length === 0}<p>Nothing yet.</p>{/if}
+    <ul>
+        {#each shown as s (`${s.kind} ${s.at} ${s.words}`)}
+            {@const to = page(s)}
+            <li>
+                <span class="small">{s.kind === 'appointment' ? moment(s.at) : when(s.at)}</span>
+                {#if to}<a href={to}>{s.words}</a>{:else}<span>{s.words}</span>{/if}
+            </li>
+        {/each}
+    </ul>
+    {#if record.story.length > 12 && !all}<button class="plain" onclick={() => (all = true)}>All {record.story.length}</button>{/if}
+</section>
+
+<style>
+    section {
+        display: grid;
+        gap: 8px;
+    }
+    ul {
+        list-style: none;
+        margin: 0;
+        padding: 0;
+        border-top: 1px solid var(--hair);
+    }
+    li {
+        display: grid;
+        grid-template-columns: minmax(150px, 1fr) 3fr;
+        gap: 6px 16px;
+        padding: 6px 0;
+        border-bottom: 1px solid var(--hair);
+    }
+    [aria-label='Clubs'] li {
+        grid-template-columns: 3fr minmax(150px, 1fr);
+    }
+    li small {
+        display: block;
+    }
+    @media (max-width: 500px) {
+        li,
+        [aria-label='Clubs'] li {
+            grid-template-columns: minmax(0, 1fr);
+        }
+    }
+</style>
