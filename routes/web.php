@@ -35,6 +35,7 @@ use App\Http\Controllers\RackFileController;
 use App\Http\Controllers\ReportController;
 use App\Http\Controllers\RoundController;
 use App\Http\Controllers\ScreenController;
+use App\Http\Controllers\SeasonController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SetupController;
 use App\Http\Controllers\ShotController;
@@ -125,6 +126,8 @@ Route::prefix('api')->group(function (): void {
             Route::post('take', [OrderController::class, 'take']);
             Route::post('read/{device}', [OrderController::class, 'read']);
         });
+        Route::get('season', [SeasonController::class, 'show'])->middleware(Heavy::class);
+        Route::get('season.csv', [SeasonController::class, 'csv'])->middleware(Heavy::class);
         Route::get('studio-log', [StudioLogController::class, 'index']);
         Route::post('studio-log/{entry}/undo', [StudioLogController::class, 'undo'])->can('use', 'entry');
         Route::get('bin', [BinController::class, 'index']);

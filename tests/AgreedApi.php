@@ -34,7 +34,16 @@ final class AgreedApi
     public static function hold(string $method, ?Route $route, Response $response): void
     {
         $operation = $route === null ? null : self::document()['paths']['/'.ltrim($route->uri(), '/')][strtolower($method)] ?? null;
-        if ($operation === null || ! $response instanceof JsonResponse) {
+        if ($operation === null) {
+            return;
+        }
+        if (! $response instanceof JsonResponse) {
+            // A file: of the kind that the document names.
+            $kind = strtok((string) $response->headers->get('Content-Type'), ';');
+            if (isset($operation['responses'][$response->getStatusCode()]['content'][$kind])) {
+                self::note((string) $operation['operationId']);
+            }
+
             return;
         }
         $status = $response->getStatusCode();

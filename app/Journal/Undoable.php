@@ -21,9 +21,14 @@ final class Undoable
     public const POINTING = [
         'blinds' => ['trials' => ['blind_id']],
         'confirms' => ['trials' => ['confirm_id']],
+        'orders' => ['acceptances' => ['order_id']],
+        'players' => [
+            'appointments' => ['player_id'], 'consents' => ['player_id'], 'fittings' => ['player_id'], 'intakes' => ['player_id'],
+            'orders' => ['player_id'], 'player_links' => ['player_id'], 'rounds' => ['player_id'],
+        ],
         'setups' => [
             'confirms' => ['benchmark_setup_id', 'setup_id'], 'decisions' => ['advised_setup_id', 'setup_id'],
-            'fittings' => ['benchmark_setup_id'], 'ratings' => ['setup_id'], 'setups' => ['branched_from_id'], 'shots' => ['setup_id'],
+            'fittings' => ['benchmark_setup_id'], 'orders' => ['setup_id'], 'ratings' => ['setup_id'], 'setups' => ['branched_from_id'], 'shots' => ['setup_id'],
             'trials' => ['guess_setup_id', 'setup_id'],
         ],
         'shots' => ['held_shots' => ['shot_id']],

@@ -20,6 +20,7 @@
     import Orders from './views/orders/Orders.svelte';
     import Player from './views/player/Player.svelte';
     import Screen from './views/screen/Screen.svelte';
+    import Season from './views/season/Season.svelte';
     import Studio from './views/studio/Studio.svelte';
     import Welcome from './views/welcome/Welcome.svelte';
     import NotFound from './views/NotFound.svelte';
@@ -45,6 +46,7 @@
         '/fitting/:id/follow-up': FollowUp,
         '/calendar': Calendar,
         '/calendar/:day': Calendar,
+        '/season': Season,
         '/orders': Orders,
         '/orders/:id': Orders,
         '/account': Account,

@@ -130,6 +130,30 @@ use App\Contract\Shape;
     // why there is nothing to lay out; empty where there is
     'nothing' => 'string',
 ])]
+#[Shape('Ledger', [
+    'counts' => '{ handedOver: integer; known: integer; kept: integer; broken: integer; notYet: integer; overruled: integer }',
+    // shares of fairways; below 0 it was promised too much
+    'bias' => '{ value: number; interval: Interval } | null',
+    'chances' => '{ from: number; to: number; n: integer; told: number; shows: number; came: number; interval: Interval }[]',
+    'heads' => '{ head: string; n: integer; value: number; interval: Interval }[]',
+    'overruled' => '{ n: integer; value: number; interval: Interval } | null',
+    'verdict' => "'counts only' | 'trust it' | 'too high' | 'too low'",
+])]
+#[Shape('Season', [
+    'months' => 'integer',
+    'fittings' => 'integer',
+    'decided' => 'integer',
+    'keptOwn' => 'integer',
+    'overruled' => 'integer',
+    'ordered' => 'integer',
+    'handedOver' => 'integer',
+    'returned' => 'integer',
+    'cancelled' => 'integer',
+    // why clubs came back
+    'why' => 'string[]',
+    'heads' => '{ id: integer; label: string; hand: Hand; inStock: boolean; hit: integer; won: integer; ordered: integer; returned: integer }[]',
+    'ledger' => 'Ledger',
+])]
 #[Shape('RoundsPage', [
     'told' => '{ playedOn: string; course: string; club: string }[]',
     'courses' => 'string[]',

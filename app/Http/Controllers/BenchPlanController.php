@@ -14,7 +14,7 @@ use OpenApi\Attributes as OA;
 /** What to lay out before the player comes. Nothing is stored. */
 final class BenchPlanController
 {
-    #[OA\Get(path: '/api/fittings/{fitting}/bench-plan', operationId: 'bench-plan', summary: 'What to lay out, in the order that needs the fewest change-overs',
+    #[OA\Get(path: '/api/fittings/{fitting}/bench-plan', operationId: 'benchPlan', summary: 'What to lay out, in the order that needs the fewest change-overs',
         responses: [new Answer('BenchPlan')])]
     public function __invoke(Fitting $fitting): JsonResponse
     {

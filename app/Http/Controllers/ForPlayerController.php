@@ -38,7 +38,7 @@ final class ForPlayerController
     {
     }
 
-    #[OA\Post(path: '/api/for-player/look', operationId: 'for-player.look', summary: 'What a player’s link is for',
+    #[OA\Post(path: '/api/for-player/look', operationId: 'forPlayer.look', summary: 'What a player’s link is for',
         requestBody: new Takes(['token' => 'string', 'language?' => 'string | null']), responses: [new Answer('LinkPage')])]
     public function look(Request $request): JsonResponse
     {
@@ -60,7 +60,7 @@ final class ForPlayerController
     }
 
     /** Sent twice, by a phone that lost its answer, it is kept once; sent with other words after that, it is refused and nothing is lost. */
-    #[OA\Post(path: '/api/for-player/intake', operationId: 'for-player.intake', summary: 'What a player says before they come',
+    #[OA\Post(path: '/api/for-player/intake', operationId: 'forPlayer.intake', summary: 'What a player says before they come',
         requestBody: new Takes([
             'token' => 'string', 'language?' => 'string | null', 'key' => 'string', 'hand?' => 'Hand | null', 'units?' => 'UnitChoice | null',
             'shape?' => 'string | null', 'miss?' => 'string | null', 'carry?' => 'number | null', 'handicap?' => 'number | null',
@@ -96,7 +96,7 @@ final class ForPlayerController
     }
 
     /** Asked for anew each time: what was decided since stands in it. */
-    #[OA\Post(path: '/api/for-player/report.pdf', operationId: 'for-player.report', summary: 'The player’s report on paper',
+    #[OA\Post(path: '/api/for-player/report.pdf', operationId: 'forPlayer.report', summary: 'The player’s report on paper',
         requestBody: new Takes(['token' => 'string', 'language?' => 'string | null', 'paper?' => "'A4' | 'Letter'"]),
         responses: [new Answer('application/pdf')])]
     public function report(Request $request): Response
@@ -111,7 +111,7 @@ final class ForPlayerController
     }
 
     /** A round, told on a phone in a minute. Sent twice it is kept once. */
-    #[OA\Post(path: '/api/for-player/rounds', operationId: 'for-player.round', summary: 'A round that a player tells of',
+    #[OA\Post(path: '/api/for-player/rounds', operationId: 'forPlayer.round', summary: 'A round that a player tells of',
         requestBody: new Takes(['token' => 'string', 'language?' => 'string | null'] + RoundRequest::SAID),
         responses: [new Answer('RoundsPage', 201), new Answer('RoundsPage', 200, 'it was here already')])]
     public function round(RoundRequest $request, TellRound $tell): JsonResponse
@@ -141,7 +141,7 @@ final class ForPlayerController
         ];
     }
 
-    #[OA\Post(path: '/api/for-player/appointment', operationId: 'for-player.appointment', summary: 'The appointment for the player’s own calendar',
+    #[OA\Post(path: '/api/for-player/appointment', operationId: 'forPlayer.appointment', summary: 'The appointment for the player’s own calendar',
         requestBody: new Takes(['token' => 'string']), responses: [new Answer('text/calendar')])]
     public function appointment(Request $request): Response
     {

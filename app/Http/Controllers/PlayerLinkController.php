@@ -21,7 +21,7 @@ final class PlayerLinkController
 {
     use NamesUser;
 
-    #[OA\Get(path: '/api/players/{player}/links', operationId: 'player-link.index', summary: 'Links that a player was given, the newest first',
+    #[OA\Get(path: '/api/players/{player}/links', operationId: 'playerLink.index', summary: 'Links that a player was given, the newest first',
         responses: [new Answer('PlayerLink[]')])]
     public function index(Player $player): JsonResponse
     {
@@ -30,7 +30,7 @@ final class PlayerLinkController
         return response()->json($links->map(self::describe(...))->all());
     }
 
-    #[OA\Post(path: '/api/players/{player}/links', operationId: 'player-link.store', summary: 'A new link for a player',
+    #[OA\Post(path: '/api/players/{player}/links', operationId: 'playerLink.store', summary: 'A new link for a player',
         requestBody: new Takes(['kind' => 'string', 'fittingId?' => 'integer | null', 'language?' => 'string | null']),
         responses: [new Answer('PlayerLink', 201)])]
     public function store(Request $request, Player $player): JsonResponse
@@ -48,7 +48,7 @@ final class PlayerLinkController
         return response()->json(self::describe(PlayerLink::grant($given['kind'], $player, $fitting, self::user($request))->load('maker')), 201);
     }
 
-    #[OA\Delete(path: '/api/players/{player}/links/{link}', operationId: 'player-link.revoke', summary: 'Ends a link',
+    #[OA\Delete(path: '/api/players/{player}/links/{link}', operationId: 'playerLink.revoke', summary: 'Ends a link',
         responses: [new Answer('PlayerLink')])]
     public function revoke(Player $player, PlayerLink $link): JsonResponse
     {

@@ -25,7 +25,7 @@ final class StudioLogController
     {
     }
 
-    #[OA\Get(path: '/api/studio-log', operationId: 'studio-log.index', summary: 'Who did what around the fittings',
+    #[OA\Get(path: '/api/studio-log', operationId: 'studioLog.index', summary: 'Who did what around the fittings',
         responses: [new Answer('LogEntry[]')])]
     public function index(Request $request): JsonResponse
     {
@@ -36,7 +36,7 @@ final class StudioLogController
         );
     }
 
-    #[OA\Post(path: '/api/studio-log/{entry}/undo', operationId: 'studio-log.undo', summary: 'Takes an entry back',
+    #[OA\Post(path: '/api/studio-log/{entry}/undo', operationId: 'studioLog.undo', summary: 'Takes an entry back',
         responses: [new Answer('LogEntry')])]
     public function undo(Request $request, LogEntry $entry): JsonResponse
     {

@@ -82,6 +82,7 @@
                 <a href="#/calendar" aria-current={place === 'calendar' ? 'page' : undefined}>Calendar</a>
                 <a href="#/orders" aria-current={place === 'orders' ? 'page' : undefined}>Orders</a>
                 {#if !isDesk}<a href="#/rack" aria-current={place === 'rack' ? 'page' : undefined}>Rack</a>
+                    <a href="#/season" aria-current={place === 'season' ? 'page' : undefined}>Season</a>
                     <a href="#/studio" aria-current={place === 'studio' ? 'page' : undefined}>Studio</a>{/if}
             </nav>
         {/if}

@@ -739,6 +739,15 @@ export interface KnownPlayer {
     fittings: EarlierFitting[];
 }
 
+export interface Ledger {
+    counts: { handedOver: number; known: number; kept: number; broken: number; notYet: number; overruled: number; };
+    bias: { value: number; interval: Interval; } | null;
+    chances: { from: number; to: number; n: number; told: number; shows: number; came: number; interval: Interval; }[];
+    heads: { head: string; n: number; value: number; interval: Interval; }[];
+    overruled: { n: number; value: number; interval: Interval; } | null;
+    verdict: 'counts only' | 'trust it' | 'too high' | 'too low';
+}
+
 export interface LinkPage {
     kind: 'intake' | 'report' | 'rounds';
     studio: string;
@@ -1219,6 +1228,21 @@ export interface Screening {
     name: string;
     label: string;
     warning: string;
+}
+
+export interface Season {
+    months: number;
+    fittings: number;
+    decided: number;
+    keptOwn: number;
+    overruled: number;
+    ordered: number;
+    handedOver: number;
+    returned: number;
+    cancelled: number;
+    why: string[];
+    heads: { id: number; label: string; hand: Hand; inStock: boolean; hit: number; won: number; ordered: number; returned: number; }[];
+    ledger: Ledger;
 }
 
 export interface SessionState {

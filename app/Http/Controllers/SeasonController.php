@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Contract\Answer;
+use App\Contract\Asks;
+use App\Exchange\CsvCell;
+use App\Fittings\Season;
+use App\Http\Controllers\Concerns\NamesUser;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use OpenApi\Attributes as OA;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** A studio's months, and what its promises were worth. */
+final class SeasonController
+{
+    use NamesUser;
+
+    #[OA\Get(path: '/api/season', operationId: 'season.show', summary: 'What was fitted, what came back, and what was promised against what came',
+        parameters: [new Asks('months', 'integer', '1 to 60; 12 where it is left out')], responses: [new Answer('Season')])]
+    public function show(Request $request): JsonResponse
+    {
+        return response()->json(Season::of(self::user($request)->studio, self::months($request)));
+    }
+
+    #[OA\Get(path: '/api/season.csv', operationId: 'season.csv', summary: 'A line a decision, without anybody’s name',
+        parameters: [new Asks('months', 'integer', '1 to 60; 12 where it is left out')], responses: [new Answer('text/csv')])]
+    public function csv(Request $request): StreamedResponse
+    {
+        $rows = Season::table(self::user($request)->studio, self::months($request));
+
+        return response()->streamDownload(static function () use ($rows): void {
+            $out = fopen('php://output', 'w');
+            if ($out === false) {
+                return;
+            }
+            foreach ($rows as $row) {
+                fputcsv($out, array_map(CsvCell::safe(...), $row), escape: '');
+            }
+        }, 'season.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
+    }
+
+    private static function months(Request $request): int
+    {
+        return (int) ($request->validate(['months' => ['sometimes', 'integer', 'between:1,60']])['months'] ?? 12);
+    }
+}
