@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Models\Studio;
+use App\Models\User;
 use App\Support\Transaction;
+use Database\Seeders\DemoSeason;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Console\Command;
 
@@ -15,7 +17,7 @@ final class LoadDemo extends Command
 
     protected $description = 'Loads the demo studio with its made-up players and shots, once';
 
-    public function handle(DemoSeeder $seeder): int
+    public function handle(DemoSeeder $seeder, DemoSeason $season): int
     {
         if (config('mintcarry.demo') !== true) {
             $this->error('The demo has a database of its own; a studio’s own holds nothing made up.');
@@ -23,7 +25,11 @@ final class LoadDemo extends Command
             return self::FAILURE;
         }
         if (! Studio::query()->where('is_demo', true)->exists()) {
-            Transaction::run(fn () => $seeder->run());
+            Transaction::run(function () use ($seeder, $season): void {
+                $seeder->run();
+                $studio = Studio::query()->where('is_demo', true)->firstOrFail();
+                $season->run($studio, User::query()->where('studio_id', $studio->id)->firstOrFail());
+            });
             $this->line('Demo data loaded.');
         }
 
