@@ -36,9 +36,11 @@ enum Role: string
         'GET api/fittings', 'POST api/fittings', 'GET api/players', 'GET api/fittings/{fitting}', 'GET api/fittings/{fitting}/decisions',
         'GET api/decisions/{decision}', 'GET api/players/{player}', 'PATCH api/players/{player}/consent',
         'GET api/players/{player}/links', 'POST api/players/{player}/links', 'DELETE api/players/{player}/links/{link}',
-        'GET api/calendar', 'POST api/calendar/feed', 'DELETE api/calendar/feed', 'POST api/appointments', 'PATCH api/appointments/{appointment}',
+        'GET api/calendar', 'POST api/calendar/feed', 'DELETE api/calendar/feed', 'POST api/appointments',
+        'PATCH api/appointments/{appointment}',
         'GET api/appointments/{appointment}/calendar.ics', 'POST api/appointments/{appointment}/fitting', 'GET api/studio-log',
-        'GET api/fittings/{fitting}/report.pdf', 'GET api/fittings/{fitting}/build.pdf', 'GET api/orders', 'GET api/orders.csv', 'PATCH api/orders/{order}',
+        'GET api/fittings/{fitting}/report.pdf', 'GET api/fittings/{fitting}/build.pdf', 'GET api/orders', 'GET api/orders.csv',
+        'PATCH api/orders/{order}',
         'POST api/studio-log/{entry}/undo',
     ];
 

@@ -32,7 +32,8 @@ final readonly class StartFrom
         $built = static fn (string $name): ?float => isset($taken->figures[$name]) ? (float) $taken->figures[$name] : null;
         $own->fill(array_filter([
             'head_id' => $order->built_head_id, 'head' => $order->builtHead?->label,
-            'measured_loft_deg' => $built('loftDeg'), 'measured_lie_deg' => $built('lieDeg'), 'measured_face_open_deg' => $built('faceOpenDeg'),
+            'measured_loft_deg' => $built('loftDeg'), 'measured_lie_deg' => $built('lieDeg'),
+            'measured_face_open_deg' => $built('faceOpenDeg'),
             'length_mm' => $built('lengthMm'), 'swing_weight_points' => $built('swingWeightPoints'),
             'swing_weight_source' => $built('swingWeightPoints') === null ? null : $taken->source,
         ], static fn (mixed $v): bool => $v !== null));

@@ -38,12 +38,15 @@ final class TakeDelivered
             'note' => '', 'supply' => ['inStock' => false], 'retired_at' => now(),
         ])->save();
         $angles = array_filter(
-            array_intersect_key($acceptance->figures, ['loftDeg' => 1, 'lieDeg' => 1, 'faceOpenDeg' => 1]), static fn (mixed $v): bool => $v !== null,
+            array_intersect_key($acceptance->figures, ['loftDeg' => 1, 'lieDeg' => 1, 'faceOpenDeg' => 1]),
+            static fn (mixed $v): bool => $v !== null,
         );
         if ($angles !== []) {
             Reading::query()->create([
-                'studio_id' => $order->studio_id, 'head_id' => $head->id, 'values' => array_map(static fn (mixed $v): array => [(float) $v], $angles),
-                'position' => $order->setup->sleeve_label, 'read_as' => AddressHabit::Soled, 'way' => 'gauge', 'source' => $acceptance->source,
+                'studio_id' => $order->studio_id, 'head_id' => $head->id,
+                'values' => array_map(static fn (mixed $v): array => [(float) $v], $angles),
+                'position' => $order->setup->sleeve_label, 'read_as' => AddressHabit::Soled, 'way' => 'gauge',
+                'source' => $acceptance->source,
                 'typed' => [], 'note' => '', 'read_by' => $by->id,
             ]);
         }

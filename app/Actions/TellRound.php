@@ -46,8 +46,10 @@ final readonly class TellRound
                 $link?->update(['used_at' => now()]);
 
                 return [Round::query()->create([
-                    'studio_id' => $fitting->studio_id, 'player_id' => $fitting->player_id, 'fitting_id' => $fitting->id, 'link_id' => $link?->id,
-                    'sent_key' => $key, 'played_on' => $beside['playedOn'], 'course' => $played->course, 'course_key' => $played->courseKey(),
+                    'studio_id' => $fitting->studio_id, 'player_id' => $fitting->player_id, 'fitting_id' => $fitting->id,
+                    'link_id' => $link?->id,
+                    'sent_key' => $key, 'played_on' => $beside['playedOn'], 'course' => $played->course,
+                    'course_key' => $played->courseKey(),
                     'club' => $played->club, 'holes' => $played->holes, 'hit' => $played->hit, 'missed_left' => $played->left,
                     'missed_right' => $played->right, 'lost' => $played->lost, 'drives_m' => $played->drivesM, 'typed' => $beside['typed'],
                     'feel' => $played->feel, 'words' => $beside['words'],

@@ -43,7 +43,8 @@ final class Calendar
         $local = $wanted->start->setTimezone($studio->zone());
         throw InvalidInput::of('outside', sprintf(
             '%s to %s on %s is outside the opening hours (%s). Book it anyway, or choose another time.', $local->format('H:i'),
-            $wanted->end->setTimezone($studio->zone())->format('H:i'), $local->format('l j F'), $studio->hours()->words($local->format('Y-m-d')),
+            $wanted->end->setTimezone($studio->zone())->format('H:i'), $local->format('l j F'),
+            $studio->hours()->words($local->format('Y-m-d')),
         ));
     }
 

@@ -119,7 +119,8 @@ final class Contract
     {
         preg_match_all('/\{(\w+)\}/', $path, $names);
         $inPath = array_map(static fn (string $name): array => [
-            'name' => $name, 'in' => 'path', 'required' => true, 'schema' => ['type' => in_array($name, ['device', 'token'], true) ? 'string' : 'integer'],
+            'name' => $name, 'in' => 'path', 'required' => true,
+            'schema' => ['type' => in_array($name, ['device', 'token'], true) ? 'string' : 'integer'],
         ], $names[1]);
         $asked = array_values(array_filter($operation['parameters'] ?? [], static fn (array $p): bool => $p['in'] !== 'path'));
         foreach ($asked as $i => $parameter) {

@@ -54,7 +54,8 @@ final class Eraser
             }
             foreach (DB::table('decisions')->whereIn('fitting_id', $fittings)->get(['id', 'advice', 'proof']) as $decision) {
                 DB::table('decisions')->where('id', $decision->id)->update([
-                    'advice' => self::withoutName($decision->advice, $player->name), 'proof' => self::withoutName($decision->proof, $player->name),
+                    'advice' => self::withoutName($decision->advice, $player->name),
+                    'proof' => self::withoutName($decision->proof, $player->name),
                 ]);
             }
             foreach ($fittings as $id) {

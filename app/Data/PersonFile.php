@@ -66,7 +66,8 @@ final class PersonFile
     private static function orders(Player $player): array
     {
         return Order::query()->where('player_id', $player->id)->with('acceptances')->orderBy('id')->get()->map(static fn (Order $o): array => [
-            'fitting' => $o->fitting_id, 'state' => $o->state->value, 'lines' => $o->lines, 'labour' => $o->labour, 'currency' => $o->currency,
+            'fitting' => $o->fitting_id, 'state' => $o->state->value, 'lines' => $o->lines, 'labour' => $o->labour,
+            'currency' => $o->currency,
             'note' => $o->note, 'why' => $o->why, 'figures' => $o->figures, 'steps' => $o->steps,
             'read' => $o->acceptances->map(static fn (Acceptance $a): array => [
                 'at' => $a->created_at->toIso8601String(), 'figures' => $a->figures, 'why' => $a->why,

@@ -14,7 +14,8 @@ final class Remover
 {
     /** What belongs to a fitting, in an order in which nothing points at what is gone. */
     private const OF_FITTING = [
-        'held_shots', 'ratings', 'shots', 'decisions', 'log_entries', 'brief_changes', 'trials', 'confirms', 'blinds', 'visits', 'import_files',
+        'held_shots', 'ratings', 'shots', 'decisions', 'log_entries', 'brief_changes', 'trials', 'confirms', 'blinds', 'visits',
+        'import_files',
         'setups',
     ];
 

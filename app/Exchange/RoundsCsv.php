@@ -85,7 +85,8 @@ final class RoundsCsv
 
         return [
             'played' => PlayedRound::of(
-                $row['course'], ($row['club'] ?? '') === '' ? 'new' : mb_strtolower($row['club']), $count('holes'), $count('hit'), $count('left'), $count('right'),
+                $row['course'], ($row['club'] ?? '') === '' ? 'new' : mb_strtolower($row['club']), $count('holes'), $count('hit'),
+                $count('left'), $count('right'),
                 $count('lost'), $drives, ($row['feel'] ?? '') === '' ? null : $count('feel'),
             ),
             'playedOn' => $row['played'], 'typed' => $row,

@@ -30,7 +30,8 @@ final class FollowUps
         $rounds = Round::query()->where('fitting_id', $fitting->id)->orderBy('played_on')->orderBy('id')->get();
 
         return $promise === null ? null : FollowUp::of(
-            $promise, array_values($rounds->map(static fn (Round $r): PlayedRound => $r->played())->all()), self::effects($fitting, $rounds->all()),
+            $promise, array_values($rounds->map(static fn (Round $r): PlayedRound => $r->played())->all()),
+            self::effects($fitting, $rounds->all()),
         );
     }
 
@@ -53,7 +54,8 @@ final class FollowUps
                 $promised[$first->fitting_id] ??= self::promise($first->fitting)->shareNow ?? -1.0;
                 if ($promised[$first->fitting_id] >= 0) {
                     $seen[] = [
-                        'hit' => (int) $theirs->sum('hit'), 'holes' => (int) $theirs->sum('holes'), 'promised' => $promised[$first->fitting_id],
+                        'hit' => (int) $theirs->sum('hit'), 'holes' => (int) $theirs->sum('holes'),
+                        'promised' => $promised[$first->fitting_id],
                     ];
                 }
             }

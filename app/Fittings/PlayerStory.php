@@ -38,7 +38,8 @@ final class PlayerStory
         }
         foreach (Order::query()->where('player_id', $player->id)->with('setup')->get() as $o) {
             $out[] = [
-                'at' => $o->updated_at->toIso8601String(), 'kind' => 'order', 'fittingId' => $o->fitting_id, 'words' => "{$o->setup->head}: {$o->state->value}",
+                'at' => $o->updated_at->toIso8601String(), 'kind' => 'order', 'fittingId' => $o->fitting_id,
+                'words' => "{$o->setup->head}: {$o->state->value}",
             ];
         }
         foreach (Round::query()->where('player_id', $player->id)->get() as $r) {
@@ -68,7 +69,8 @@ final class PlayerStory
                 $out[] = [
                     'fittingId' => $fitting->id, 'at' => $fitting->created_at->toIso8601String(),
                     'what' => match (true) {
-                        $built !== null => 'delivered', $isDecided && $order !== null => $order->state->value, $isDecided => 'decided', default => 'own club then',
+                        $built !== null => 'delivered', $isDecided && $order !== null => $order->state->value, $isDecided => 'decided',
+                        default => 'own club then',
                     },
                     'name' => implode(', ', array_filter([trim("{$setup->head} {$setup->sleeve_label}"), $setup->weights, $setup->shaft])),
                     'loftDeg' => isset($built['loftDeg']) ? (float) $built['loftDeg'] : ($setup->isLoftFromPrint() ? null : $setup->playing(0.0)->loftDeg),
@@ -92,8 +94,10 @@ final class PlayerStory
             }
             $mean = static fn (Measure $m): ?float => $set->summary($m)?->mean;
             $out[] = [
-                'fittingId' => $fitting->id, 'at' => $fitting->created_at->toIso8601String(), 'n' => $set->count(), 'clubSpeedMps' => $mean(Measure::ClubSpeed),
-                'ballSpeedMps' => $mean(Measure::BallSpeed), 'launchDeg' => $mean(Measure::LaunchAngle), 'spinRpm' => $mean(Measure::Spin), 'carryM' => $mean(Measure::Carry),
+                'fittingId' => $fitting->id, 'at' => $fitting->created_at->toIso8601String(), 'n' => $set->count(),
+                'clubSpeedMps' => $mean(Measure::ClubSpeed),
+                'ballSpeedMps' => $mean(Measure::BallSpeed), 'launchDeg' => $mean(Measure::LaunchAngle),
+                'spinRpm' => $mean(Measure::Spin), 'carryM' => $mean(Measure::Carry),
             ];
         }
 

@@ -34,9 +34,11 @@ final class Season
             'months' => $months, 'fittings' => $fittings->count(), 'decided' => count($decisions),
             'keptOwn' => count(array_filter($decisions, static fn (Decision $d): bool => $d->setup->is_baseline)),
             'overruled' => count(array_filter($decisions, static fn (Decision $d): bool => $d->setup_id !== $d->advised_setup_id)),
-            'ordered' => $orders->count() - $state(OrderState::Cancelled), 'handedOver' => $state(OrderState::HandedOver), 'returned' => $returned->count(),
+            'ordered' => $orders->count() - $state(OrderState::Cancelled), 'handedOver' => $state(OrderState::HandedOver),
+            'returned' => $returned->count(),
             'cancelled' => $state(OrderState::Cancelled), 'why' => array_values($returned->pluck('why')->filter()->all()),
-            'heads' => self::heads($studio, $from, $decisions, $orders->all()), 'ledger' => get_object_vars(Ledger::of(array_column(self::handOvers($studio), 'handOver'))),
+            'heads' => self::heads($studio, $from, $decisions, $orders->all()),
+            'ledger' => get_object_vars(Ledger::of(array_column(self::handOvers($studio), 'handOver'))),
         ];
     }
 
@@ -57,7 +59,8 @@ final class Season
             $promise = FollowUps::promise($order->fitting);
             $seen = Round::query()->where('fitting_id', $order->fitting_id)->exists() ? FollowUps::of($order->fitting) : null;
             $out[] = ['order' => $order, 'handOver' => new HandOver(
-                $order->setup->head, $promise?->shareGain(), $promise?->chanceBetter, $promise->isOverruled ?? false, $seen?->gain, $seen->fairways ?? Kept::NotYet,
+                $order->setup->head, $promise?->shareGain(), $promise?->chanceBetter, $promise->isOverruled ?? false, $seen?->gain,
+                $seen->fairways ?? Kept::NotYet,
             )];
         }
 
@@ -86,7 +89,8 @@ final class Season
             $ids = array_map(static fn (Decision $d): int => $d->id, $won);
             $ordered = array_filter($orders, static fn (Order $o): bool => in_array($o->decision_id, $ids, true) && $o->state !== OrderState::Cancelled);
             $out[] = [
-                'id' => $head->id, 'label' => $head->label, 'hand' => $head->hand->value, 'inStock' => (bool) ($head->supply['inStock'] ?? true), 'hit' => $hit,
+                'id' => $head->id, 'label' => $head->label, 'hand' => $head->hand->value,
+                'inStock' => (bool) ($head->supply['inStock'] ?? true), 'hit' => $hit,
                 'won' => count($won), 'ordered' => count($ordered),
                 'returned' => count(array_filter($ordered, static fn (Order $o): bool => in_array('returned', array_column($o->steps, 'state'), true))),
             ];
@@ -115,10 +119,13 @@ final class Season
             $number = static fn (?float $v, int $digits): string => $v === null ? '' : number_format($v, $digits, '.', '');
             $came = $seen?->gain;
             $out[] = [
-                $decision->created_at->format('Y-m'), $fitting->player->hand->value, $decision->setup->head, $number($decision->setup->stated_loft_deg, 1),
+                $decision->created_at->format('Y-m'), $fitting->player->hand->value, $decision->setup->head,
+                $number($decision->setup->stated_loft_deg, 1),
                 $decision->setup->sleeve_label, $decision->setup->is_baseline ? 'yes' : 'no', $promise?->isOverruled ? 'yes' : 'no',
-                $number($promise?->shareGain() === null ? null : 14 * $promise->shareGain(), 1), $number($promise?->carryGainM, 1), $number($promise?->chanceBetter, 2),
-                $order->state->value ?? '', $number($came === null ? null : 7 * ($came->low + $came->high), 1), $seen->fairways->value ?? '',
+                $number($promise?->shareGain() === null ? null : 14 * $promise->shareGain(), 1), $number($promise?->carryGainM, 1),
+                $number($promise?->chanceBetter, 2),
+                $order->state->value ?? '', $number($came === null ? null : 7 * ($came->low + $came->high), 1),
+                $seen->fairways->value ?? '',
             ];
         }
 

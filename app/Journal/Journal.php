@@ -51,7 +51,8 @@ final class Journal
                 $result = $do();
                 $said = is_string($words) ? $words : $words($result);
                 LogEntry::query()->create([
-                    'studio_id' => $of instanceof Fitting ? $of->studio_id : $of->id, 'fitting_id' => $of instanceof Fitting ? $of->id : null,
+                    'studio_id' => $of instanceof Fitting ? $of->studio_id : $of->id,
+                    'fitting_id' => $of instanceof Fitting ? $of->id : null,
                     'user_id' => $user?->id,
                     'words' => mb_strimwidth($said, 0, 290, '…'), 'changes' => $this->open, 'undo_of' => $undoOf,
                 ]);

@@ -28,7 +28,8 @@ final class Undoable
         ],
         'setups' => [
             'confirms' => ['benchmark_setup_id', 'setup_id'], 'decisions' => ['advised_setup_id', 'setup_id'],
-            'fittings' => ['benchmark_setup_id'], 'orders' => ['setup_id'], 'ratings' => ['setup_id'], 'setups' => ['branched_from_id'], 'shots' => ['setup_id'],
+            'fittings' => ['benchmark_setup_id'], 'orders' => ['setup_id'], 'ratings' => ['setup_id'], 'setups' => ['branched_from_id'],
+            'shots' => ['setup_id'],
             'trials' => ['guess_setup_id', 'setup_id'],
         ],
         'shots' => ['held_shots' => ['shot_id']],

@@ -51,7 +51,8 @@ final class Appointment extends Model
     public function booking(): Booking
     {
         return Booking::of(
-            $this->starts_at->toDateTimeImmutable(), (int) round($this->starts_at->diffInMinutes($this->ends_at)), $this->bay_id, $this->fitter_id,
+            $this->starts_at->toDateTimeImmutable(), (int) round($this->starts_at->diffInMinutes($this->ends_at)), $this->bay_id,
+            $this->fitter_id,
             $this->player_id,
         );
     }

@@ -71,7 +71,8 @@ final class PlayerLink extends Model
         $token = Secret::make();
 
         return self::query()->create([
-            'studio_id' => $player->studio_id, 'player_id' => $player->id, 'fitting_id' => $fitting?->id, 'kind' => $kind, 'token' => $token,
+            'studio_id' => $player->studio_id, 'player_id' => $player->id, 'fitting_id' => $fitting?->id, 'kind' => $kind,
+            'token' => $token,
             'token_hash' => hash('sha256', $token), 'ends_at' => now()->addDays(self::DAYS[$kind]), 'made_by' => $by->id,
         ]);
     }

@@ -18,7 +18,8 @@ use MintCarry\Core\Report\DeliveredReport;
 final class BuildPage
 {
     private const NAMES = [
-        'loftDeg' => 'Loft, on its sole', 'lieDeg' => 'Lie', 'faceOpenDeg' => 'Face', 'lengthMm' => 'Length', 'swingWeightPoints' => 'Swing weight',
+        'loftDeg' => 'Loft, on its sole', 'lieDeg' => 'Lie', 'faceOpenDeg' => 'Face', 'lengthMm' => 'Length',
+        'swingWeightPoints' => 'Swing weight',
         'massG' => 'Mass of the club',
     ];
 
@@ -32,7 +33,8 @@ final class BuildPage
         $figures = $order?->wanted() ?? DeliveredReport::ordered($setup->record(), (new FittingLoader($fitting))->record());
 
         return Pdf::of(view('build', [
-            'fitting' => $fitting, 'setup' => $setup, 'order' => $order, 'rows' => self::rows($figures, $order), 'steps' => self::steps($setup),
+            'fitting' => $fitting, 'setup' => $setup, 'order' => $order, 'rows' => self::rows($figures, $order),
+            'steps' => self::steps($setup),
             'isPrint' => $setup->isLoftFromPrint(),
         ])->render(), $paper);
     }
@@ -63,7 +65,8 @@ final class BuildPage
     private static function plain(string $name, float $value): string
     {
         return match ($name) {
-            'lengthMm' => sprintf('%.0f mm', $value), 'swingWeightPoints' => sprintf('%.1f points', $value), 'massG' => sprintf('%.0f g', $value),
+            'lengthMm' => sprintf('%.0f mm', $value), 'swingWeightPoints' => sprintf('%.1f points', $value),
+            'massG' => sprintf('%.0f g', $value),
             default => sprintf('%.1f°', $value),
         };
     }

@@ -52,7 +52,8 @@ final class Drawing
     public function raw(string $d, string $stroke, float $width, string $dash = '', string $fill = 'none'): void
     {
         $this->shapes[] = sprintf(
-            '<path d="%s" fill="%s" stroke="%s" stroke-width="%s"%s/>', $d, $fill, $stroke, self::n($width), $dash === '' ? '' : " stroke-dasharray=\"{$dash}\"",
+            '<path d="%s" fill="%s" stroke="%s" stroke-width="%s"%s/>', $d, $fill, $stroke, self::n($width),
+            $dash === '' ? '' : " stroke-dasharray=\"{$dash}\"",
         );
     }
 
@@ -64,7 +65,8 @@ final class Drawing
     public function circle(float $x, float $y, float $r, string $fill, string $stroke = 'none', float $width = 1.0, string $dash = ''): void
     {
         $this->shapes[] = sprintf(
-            '<circle cx="%s" cy="%s" r="%s" fill="%s" stroke="%s" stroke-width="%s"%s/>', self::n($x), self::n($y), self::n($r), $fill, $stroke, self::n($width),
+            '<circle cx="%s" cy="%s" r="%s" fill="%s" stroke="%s" stroke-width="%s"%s/>', self::n($x), self::n($y), self::n($r), $fill,
+            $stroke, self::n($width),
             $dash === '' ? '' : " stroke-dasharray=\"{$dash}\"",
         );
     }
@@ -99,7 +101,8 @@ final class Drawing
         $labels = '';
         foreach ($this->labels as $l) {
             $labels .= sprintf(
-                '<text x="%s" y="%s" text-anchor="%s" font-size="%s" font-weight="%d" fill="%s" font-family="sans-serif">%s</text>', self::n($l['x']),
+                '<text x="%s" y="%s" text-anchor="%s" font-size="%s" font-weight="%d" fill="%s" font-family="sans-serif">%s</text>',
+                self::n($l['x']),
                 self::n($l['y']), $l['anchor'], self::n($l['size']), $l['bold'] ? 650 : 400, $l['color'], e($l['text']),
             );
         }
@@ -112,7 +115,8 @@ final class Drawing
     {
         $out = sprintf(
             '<div class="drawing" style="width:%spt;height:%spt"><img src="data:image/svg+xml;base64,%s" style="width:%spt;height:%spt" alt="%s">',
-            self::n($this->width), self::n($this->height), base64_encode($this->open().implode('', $this->shapes).'</svg>'), self::n($this->width),
+            self::n($this->width), self::n($this->height), base64_encode($this->open().implode('', $this->shapes).'</svg>'),
+            self::n($this->width),
             self::n($this->height), e($this->title),
         );
         foreach ($this->labels as $l) {
@@ -122,8 +126,10 @@ final class Drawing
                 'middle' => [$l['x'] - $box / 2, 'center'], 'end' => [$l['x'] - $box, 'right'], default => [$l['x'], 'left'],
             };
             $out .= sprintf(
-                '<div class="label" style="left:%spt;top:%spt;width:%spt;text-align:%s;font-size:%spt;font-weight:%s;color:%s">%s</div>', self::n($left),
-                self::n($l['y'] - 1.02 * $l['size']), self::n($box), $align, self::n($l['size']), $l['bold'] ? 'bold' : 'normal', $l['color'], e($l['text']),
+                '<div class="label" style="left:%spt;top:%spt;width:%spt;text-align:%s;font-size:%spt;font-weight:%s;color:%s">%s</div>',
+                self::n($left),
+                self::n($l['y'] - 1.02 * $l['size']), self::n($box), $align, self::n($l['size']), $l['bold'] ? 'bold' : 'normal',
+                $l['color'], e($l['text']),
             );
         }
 
@@ -133,7 +139,8 @@ final class Drawing
     private function open(): string
     {
         return sprintf(
-            '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 %s %s" width="%s" height="%s" role="img"><title>%s</title>', self::n($this->width),
+            '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 %s %s" width="%s" height="%s" role="img"><title>%s</title>',
+            self::n($this->width),
             self::n($this->height), self::n($this->width), self::n($this->height), e($this->title),
         );
     }

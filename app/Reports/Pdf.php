@@ -27,7 +27,8 @@ final class Pdf
         $fonts = storage_path('framework/fonts');
         File::ensureDirectoryExists($fonts);
         $options = new Options([
-            'isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'chroot' => [resource_path('fonts')], 'fontDir' => $fonts,
+            'isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'chroot' => [resource_path('fonts')],
+            'fontDir' => $fonts,
             'fontCache' => $fonts, 'tempDir' => $fonts, 'defaultFont' => 'Hanken', 'isFontSubsettingEnabled' => true, 'dpi' => 72,
         ]);
         $options->setAllowedProtocols(['file://' => ['rules' => [fn (string $uri): array => self::isFont($uri)]], 'data://' => ['rules' => []]]);

@@ -35,7 +35,8 @@ final readonly class PlayerPage
         $ratings = Rating::meansOf($fitting)[$decision->setup_id] ?? [];
 
         return new self(
-            $fitting, $decision, new ReportText($report, $words, $units, $ratings, $decision->reason), new ReportPictures($report, $words, $units, $hand),
+            $fitting, $decision, new ReportText($report, $words, $units, $ratings, $decision->reason),
+            new ReportPictures($report, $words, $units, $hand),
             $words, $record->simulatedShots() > 0,
         );
     }
@@ -46,8 +47,10 @@ final readonly class PlayerPage
         $t = $this->text;
 
         return [
-            'title' => $this->title(), 'fitted' => $this->fitted(), 'lead' => $t->lead(), 'three' => $t->three(), 'changes' => $t->changes(),
-            'gaveUp' => $t->gaveUp(), 'ratings' => $t->ratings(), 'reason' => $t->reason(), 'club' => $t->club(), 'air' => $t->air(), 'isMadeUp' => $this->isMadeUp,
+            'title' => $this->title(), 'fitted' => $this->fitted(), 'lead' => $t->lead(), 'three' => $t->three(),
+            'changes' => $t->changes(),
+            'gaveUp' => $t->gaveUp(), 'ratings' => $t->ratings(), 'reason' => $t->reason(), 'club' => $t->club(), 'air' => $t->air(),
+            'isMadeUp' => $this->isMadeUp,
             'pictures' => [
                 'flights' => $this->pictures->flights(360, 170)->svg(), 'landing' => $this->pictures->landing(360, 270)->svg(),
                 'club' => $this->pictures->club(300, 230)->svg(), 'fourteen' => $this->pictures->fourteen(360)->svg(),
@@ -59,7 +62,8 @@ final readonly class PlayerPage
     public function pdf(string $paper, ?string $roundsAddress): string
     {
         $with = [
-            'page' => $this, 't' => $this->text, 'w' => $this->words, 'p' => $this->pictures, 'isMadeUp' => $this->isMadeUp, 'address' => $roundsAddress,
+            'page' => $this, 't' => $this->text, 'w' => $this->words, 'p' => $this->pictures, 'isMadeUp' => $this->isMadeUp,
+            'address' => $roundsAddress,
             'code' => $roundsAddress === null ? null : SquareCode::of($roundsAddress, 62, $this->words->say('report.threeRounds')),
         ];
         // One page to frame: with much to say the pictures are drawn smaller, as far as they can still be read.
@@ -82,7 +86,8 @@ final readonly class PlayerPage
     {
         return $this->words->say('report.fitted', [
             'hand' => $this->words->say("hand.{$this->fitting->player->hand->value}"),
-            'date' => $this->words->date($this->decision->created_at, $this->fitting->studio->zone()), 'by' => $this->decision->fitter->name,
+            'date' => $this->words->date($this->decision->created_at, $this->fitting->studio->zone()),
+            'by' => $this->decision->fitter->name,
         ]);
     }
 

@@ -51,9 +51,11 @@ final readonly class ReportText
         if (! $r['isOwn'] && $gain !== null) {
             $interval = $r['now']['carryGainInterval'];
             $out[] = [
-                'big' => $this->words->signed($gain / $this->yard()).' '.$this->units['distance'], 'small' => $this->words->say('report.carry'),
+                'big' => $this->words->signed($gain / $this->yard()).' '.$this->units['distance'],
+                'small' => $this->words->say('report.carry'),
                 'text' => trim(($interval === null ? '' : $this->words->say('report.likely', [
-                    'low' => $this->words->signed((float) $interval['low'] / $this->yard()), 'high' => $this->words->signed((float) $interval['high'] / $this->yard()),
+                    'low' => $this->words->signed((float) $interval['low'] / $this->yard()),
+                    'high' => $this->words->signed((float) $interval['high'] / $this->yard()),
                 ]).' ').$this->stays($gain).implode(' ', $this->changes())),
             ];
         }
@@ -150,7 +152,8 @@ final readonly class ReportText
             'isRead' => $c['readLoftDeg'] === null ? 'no' : 'yes', 'read' => $deg((float) $c['readLoftDeg']), 'plays' => $deg($c['playsLoftDeg'])]);
         $lines = [
             [$this->words->say('report.line.loft'), $loft], [$this->words->say('report.line.sleeve'), (string) $c['sleeve']],
-            [$this->words->say('report.line.weights'), $this->slots()], [$this->words->say('report.line.shaft'), trim($c['shaft'].($c['lengthMm'] === null ? '' : ', '.$this->length((float) $c['lengthMm'])), ', ')],
+            [$this->words->say('report.line.weights'), $this->slots()],
+            [$this->words->say('report.line.shaft'), trim($c['shaft'].($c['lengthMm'] === null ? '' : ', '.$this->length((float) $c['lengthMm'])), ', ')],
             [$this->words->say('report.line.grip'), (string) $c['grip']],
             [$this->words->say('report.line.balance'), $c['swingWeightPoints'] === null ? '' : SwingWeight::labelOf((float) $c['swingWeightPoints'])],
             [$this->words->say('report.line.ball'), (string) $c['ball']],
@@ -164,7 +167,8 @@ final readonly class ReportText
     public function air(): string
     {
         return $this->words->say('report.air', [
-            'degrees' => $this->words->number((float) $this->report['air']['temperatureC']), 'turf' => $this->words->say("turf.{$this->report['air']['turf']}"),
+            'degrees' => $this->words->number((float) $this->report['air']['temperatureC']),
+            'turf' => $this->words->say("turf.{$this->report['air']['turf']}"),
         ]);
     }
 

@@ -71,12 +71,6 @@ if (wanted('head')) {
     await desk.getByText('CG heel').waitFor();
     await shot(desk, 'head', true);
 }
-if (wanted('sleeve')) {
-    await rack('/sleeves', 'td');
-    await desk.getByRole('button', { name: 'Open Tidewheel' }).click();
-    await desk.locator('form.panel circle').first().waitFor();
-    await shot(desk, 'sleeve');
-}
 if (wanted('import')) {
     await at(desk, rafe, 'shots', '.drop');
     await desk.locator('input[type=file]').setInputFiles('examples/metric-semicolon-setup-column.csv');
@@ -84,10 +78,6 @@ if (wanted('import')) {
     await shot(desk, 'import');
     await desk.getByRole('button', { name: 'Set aside' }).click();
     await desk.locator('.drop').waitFor();
-}
-if (wanted('shots')) {
-    await at(desk, rafe, 'shots', 'td');
-    await shot(desk, 'shots');
 }
 if (wanted('compare')) {
     await at(desk, imke, 'compare', 'svg .contour');
@@ -100,11 +90,6 @@ if (wanted('finder')) {
 if (wanted('decide')) {
     await at(desk, imke, 'decide', 'text=Who would pick what');
     await shot(desk, 'decide');
-}
-if (wanted('people')) {
-    await desk.goto(`${address}/#/studio/people`);
-    await desk.getByRole('cell', { name: /Odile Farrant/ }).waitFor();
-    await shot(desk, 'people');
 }
 if (wanted('player')) {
     await at(desk, imke, 'sheet', 'article');
@@ -139,26 +124,47 @@ const bay = async (p, name) => {
     await p.goto(`${address}/#/fitting/${id}/bay`);
     await p.locator('.carry > span').waitFor();
     await p.getByText(/^Next:/).waitFor();
-    if (name === 'bay-dark') await p.keyboard.press('0');
-    else {
-        await p.keyboard.press('ArrowDown');
-        await p.getByRole('list', { name: 'Expected of it' }).waitFor();
-    }
+    await p.keyboard.press('ArrowDown');
+    await p.getByRole('list', { name: 'Expected of it' }).waitFor();
     await shot(p, name);
 };
 if (wanted('bay')) await bay(desk, 'bay');
-const dark = await page(1280, 800, 'dark');
-if (wanted('bay-dark')) {
-    await signIn(dark);
-    await bay(dark, 'bay-dark');
+// Around the hour.
+if (wanted('calendar')) {
+    await desk.goto(`${address}/#/calendar`);
+    await desk.locator('.taken').first().waitFor();
+    await shot(desk, 'calendar');
+}
+if (wanted('orders')) {
+    await desk.goto(`${address}/#/orders`);
+    await desk.getByRole('button', { name: 'Yara Emmerling', exact: true }).click();
+    await desk.getByText(/^Out of tolerance/).waitFor();
+    await shot(desk, 'orders', true);
+}
+if (wanted('follow-up')) {
+    await at(desk, await fitting(desk, 'Mirel Tashkova'), 'follow-up', '.verdict');
+    await shot(desk, 'follow-up', true);
+}
+if (wanted('season')) {
+    await desk.goto(`${address}/#/season`);
+    await desk.locator('.trust').waitFor();
+    await shot(desk, 'season');
 }
 const phone = await page(390, 844, 'light');
-if (wanted('phone-day-book') || wanted('phone-sheet')) {
+if (wanted('phone-day-book')) {
     await signIn(phone);
-    if (wanted('phone-day-book')) await shot(phone, 'phone-day-book');
-    if (wanted('phone-sheet')) {
-        await at(phone, imke, 'sheet', 'article');
-        await shot(phone, 'phone-sheet', true);
-    }
+    await shot(phone, 'phone-day-book');
+}
+if (wanted('phone-report')) {
+    const token = decodeURIComponent((await desk.context().cookies()).find((c) => c.name === 'XSRF-TOKEN').value);
+    const { player } = await (await desk.request.get(`${address}/api/fittings/${imke}`)).json();
+    const made = await desk.request.fetch(`${address}/api/players/${player.id}/links`, {
+        method: 'POST',
+        data: { kind: 'report', fittingId: imke },
+        headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' },
+    });
+    await phone.goto(`${address}${(await made.json()).path}`);
+    await phone.getByRole('img').first().waitFor();
+    await shot(phone, 'phone-report', true);
 }
 await browser.close();

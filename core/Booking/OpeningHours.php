@@ -44,7 +44,8 @@ final readonly class OpeningHours
                 [$from, $to] = [self::minutes($span[0], 'hours'), self::minutes($span[1], 'hours')];
                 if ($from >= $to || $from < $end) {
                     throw InvalidInput::of('hours', sprintf(
-                        '%s: %s to %s %s.', self::DAYS[$i], $span[0], $span[1], $from >= $to ? 'ends before it begins' : 'overlaps the span before it',
+                        '%s: %s to %s %s.', self::DAYS[$i], $span[0], $span[1],
+                        $from >= $to ? 'ends before it begins' : 'overlaps the span before it',
                     ));
                 }
                 $end = $to;

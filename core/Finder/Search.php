@@ -240,7 +240,8 @@ final class Search
 
         return new PosteriorDraws(
             $by($scored->scores), $by($scored->strokes), $by($scored->aimFixed), $by($scored->aims), $by($scored->lefts),
-            $by($scored->rights), $by(array_column($draws->figures, 0)), $by(array_column($draws->figures, 1)), $by($scored->nevers), $by($scored->troubles),
+            $by($scored->rights), $by(array_column($draws->figures, 0)), $by(array_column($draws->figures, 1)), $by($scored->nevers),
+            $by($scored->troubles),
         );
     }
 }

@@ -49,7 +49,8 @@ final readonly class Ledger
         $is = static fn (Kept $kept): int => count(array_filter($all, static fn (HandOver $h): bool => $h->kept === $kept));
         $known = array_values(array_filter($all, static fn (HandOver $h): bool => $h->promised !== null && $h->came !== null));
         $counts = [
-            'handedOver' => count($all), 'known' => count($known), 'kept' => $is(Kept::Kept), 'broken' => $is(Kept::Broken), 'notYet' => $is(Kept::NotYet),
+            'handedOver' => count($all), 'known' => count($known), 'kept' => $is(Kept::Kept), 'broken' => $is(Kept::Broken),
+            'notYet' => $is(Kept::NotYet),
             'overruled' => count(array_filter($all, static fn (HandOver $h): bool => $h->isOverruled)),
         ];
         if (count($known) < self::FROM) {

@@ -54,7 +54,8 @@ final readonly class PlayedRound
         }
         if ($hit + $left + $right > $holes) {
             throw InvalidInput::of('hit', sprintf(
-                '%d on the fairway, %d left and %d right are %d drives on %d holes: one of them is too many.', $hit, $left, $right, $hit + $left + $right,
+                '%d on the fairway, %d left and %d right are %d drives on %d holes: one of them is too many.', $hit, $left, $right,
+                $hit + $left + $right,
                 $holes,
             ));
         }

@@ -44,7 +44,8 @@ final class PlayerReport
         return [
             'isOwn' => $own->tag === $tag, 'before' => $before, 'now' => $now,
             'corridor' => [
-                'widthM' => $record->brief->corridor->widthM, 'left' => self::trouble($record, 'left'), 'right' => self::trouble($record, 'right'),
+                'widthM' => $record->brief->corridor->widthM, 'left' => self::trouble($record, 'left'),
+                'right' => self::trouble($record, 'right'),
             ],
             'changes' => self::changes($own, $chosen, $record), 'club' => self::club($chosen, $record),
             'gaveUp' => self::gaveUp($before, $now), 'ties' => max(0, count((array) ($advice['ties'] ?? [])) - 1),
@@ -73,10 +74,12 @@ final class PlayerReport
         return [
             'tag' => $setup->tag, 'head' => $setup->head, 'n' => $set?->count() ?? 0,
             'flight' => array_map(static fn (array $p): array => [$p[0], $p[1]], $flight['points'] ?? []),
-            'carryM' => $mean(Measure::Carry), 'totalM' => $mean(Measure::Total), 'apexM' => $mean(Measure::Apex) ?? ($flight['apexM'] ?? null),
+            'carryM' => $mean(Measure::Carry), 'totalM' => $mean(Measure::Total),
+            'apexM' => $mean(Measure::Apex) ?? ($flight['apexM'] ?? null),
             'descentDeg' => $mean(Measure::Descent), 'launchDeg' => $mean(Measure::LaunchAngle), 'spinRpm' => $mean(Measure::Spin),
             'directionDeg' => $mean(Measure::Direction), 'shots' => $points, 'ellipse' => Ellipse::around($points, 2.0),
-            'fourteen' => self::fourteen($judged), 'carryGainM' => $judged['carryGainM'] ?? null, 'carryGainInterval' => $judged['carryGainInterval'] ?? null,
+            'fourteen' => self::fourteen($judged), 'carryGainM' => $judged['carryGainM'] ?? null,
+            'carryGainInterval' => $judged['carryGainInterval'] ?? null,
             'chanceBetter' => $judged['chanceBetter'] ?? null, 'strokes' => $judged['strokes'] ?? null,
         ];
     }
@@ -148,11 +151,13 @@ final class PlayerReport
         return [
             'head' => $setup->head, 'statedLoftDeg' => $setup->racked->stated->loftDeg ?? null,
             'readLoftDeg' => $setup->loftFromPrint || $setup->racked === null ? null : $setup->racked->gauged()->straight()->loftDeg,
-            'playsLoftDeg' => $playing->loftDeg, 'playsFaceOpenDeg' => $playing->faceOpenDeg, 'loftDeg' => $soled->loftDeg, 'lieDeg' => $soled->lieDeg,
+            'playsLoftDeg' => $playing->loftDeg, 'playsFaceOpenDeg' => $playing->faceOpenDeg, 'loftDeg' => $soled->loftDeg,
+            'lieDeg' => $soled->lieDeg,
             'faceOpenDeg' => $soled->faceOpenDeg, 'sleeve' => $setup->sleeveLabel, 'weights' => $setup->weights, 'slots' => $slots,
             'cg' => $body === null || $setup->racked === null ? null : ['toeMm' => $body->cgToeMm, 'backMm' => $body->cgBackMm],
             'isCgAssumed' => $setup->racked?->isCgAssumed() ?? true,
-            'shaft' => $setup->shaft, 'lengthMm' => $setup->lengthMm, 'swingWeightPoints' => $setup->swingWeightPoints, 'grip' => $setup->grip,
+            'shaft' => $setup->shaft, 'lengthMm' => $setup->lengthMm, 'swingWeightPoints' => $setup->swingWeightPoints,
+            'grip' => $setup->grip,
             'ball' => $setup->ball, 'teeMm' => $setup->teeMm, 'cue' => $setup->cue, 'loftFromPrint' => $setup->loftFromPrint,
         ];
     }

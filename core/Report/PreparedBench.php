@@ -63,7 +63,8 @@ final class PreparedBench
         }
 
         return [
-            'items' => $items, 'wrenchChanges' => $wrench, 'swings' => self::FIRST_SWINGS + self::SWINGS * count($items), 'budget' => $record->brief->swings,
+            'items' => $items, 'wrenchChanges' => $wrench, 'swings' => self::FIRST_SWINGS + self::SWINGS * count($items),
+            'budget' => $record->brief->swings,
             'own' => self::own($own), 'nothing' => '',
         ];
     }
@@ -184,9 +185,11 @@ final class PreparedBench
 
         return [
             'head' => $head->label, 'rackAt' => $picked['at'], 'sleeve' => $picked['position'], 'masses' => $picked['masses'],
-            'weights' => $head->sayWeights($picked['masses']), 'why' => $picked['why'], 'missing' => self::missing($head), 'inStock' => $head->isInStock(),
+            'weights' => $head->sayWeights($picked['masses']), 'why' => $picked['why'], 'missing' => self::missing($head),
+            'inStock' => $head->isInStock(),
             'leadDays' => isset($head->supply['leadDays']) ? (int) $head->supply['leadDays'] : null,
-            'price' => isset($head->supply['price']) ? (float) $head->supply['price'] : null, 'currency' => (string) ($head->supply['currency'] ?? ''),
+            'price' => isset($head->supply['price']) ? (float) $head->supply['price'] : null,
+            'currency' => (string) ($head->supply['currency'] ?? ''),
             'isTooDear' => self::isTooDear($head, $record), 'steps' => $over->steps, 'wrenchChanges' => $over->wrenchChanges,
         ];
     }

@@ -106,7 +106,8 @@ final class Tweaks
         $is = $to->spec($record->hand);
 
         return Expected::ofSame($search, $record, $was, new SetupSpec(...[
-            'body' => $is->body, 'squaredLoftDeg' => $is->squaredLoftDeg, 'soledLoftDeg' => $is->soledLoftDeg, 'soledFaceOpenDeg' => $is->soledFaceOpenDeg,
+            'body' => $is->body, 'squaredLoftDeg' => $is->squaredLoftDeg, 'soledLoftDeg' => $is->soledLoftDeg,
+            'soledFaceOpenDeg' => $is->soledFaceOpenDeg,
             'sleeve' => $is->sleeve, 'weights' => $is->weights,
         ] + get_object_vars($was)));
     }

@@ -43,10 +43,14 @@ final readonly class DemoSeason
     private const FITTED = [
         ['Nessa Brackwell', 2, OrderState::Asked, [], [], 0, 0, 0], ['Oskar Lindqvarn', 24, OrderState::Ordered, [], [], 0, 0, 0],
         ['Saskia Venhorst', 12, OrderState::Arrived, [], [], 0, 0, 0], ['Yara Emmerling', 16, OrderState::Built, [], [], 0, 0, 0],
-        ['Lucan Pettifer-Rowe', 19, OrderState::Checked, [], [], 0, 0, 0], ['Mirel Tashkova', 70, OrderState::HandedOver, [4, 5, 4], [9, 8, 9], 2, 3, 5],
-        ['Peregrine Thule', 64, OrderState::HandedOver, [6, 7, 6], [7, 6, 7], 1, 6, 4], ['Cass Underhay', 58, OrderState::HandedOver, [5, 5, 6], [8, 9, 7], 2, 3, 4],
-        ['Bram Estvale-Roe', 52, OrderState::HandedOver, [], [8, 7, 8], 3, 3, 4], ['Wendeline Aske', 47, OrderState::HandedOver, [7, 6, 7], [3, 4, 3], 5, 5, 2],
-        ['Joss Harkaway', 41, OrderState::Returned, [5, 6], [6, 5], 3, 5, 2], ['Dorrit Fennimore', 30, OrderState::Cancelled, [], [], 0, 0, 0],
+        ['Lucan Pettifer-Rowe', 19, OrderState::Checked, [], [], 0, 0, 0],
+        ['Mirel Tashkova', 70, OrderState::HandedOver, [4, 5, 4], [9, 8, 9], 2, 3, 5],
+        ['Peregrine Thule', 64, OrderState::HandedOver, [6, 7, 6], [7, 6, 7], 1, 6, 4],
+        ['Cass Underhay', 58, OrderState::HandedOver, [5, 5, 6], [8, 9, 7], 2, 3, 4],
+        ['Bram Estvale-Roe', 52, OrderState::HandedOver, [], [8, 7, 8], 3, 3, 4],
+        ['Wendeline Aske', 47, OrderState::HandedOver, [7, 6, 7], [3, 4, 3], 5, 5, 2],
+        ['Joss Harkaway', 41, OrderState::Returned, [5, 6], [6, 5], 3, 5, 2],
+        ['Dorrit Fennimore', 30, OrderState::Cancelled, [], [], 0, 0, 0],
     ];
 
     public function __construct(private AddSetup $addSetup, private StoreShots $storeShots)
@@ -91,7 +95,8 @@ final readonly class DemoSeason
         $advice = AdviceReport::of((new FittingLoader($fitting->refresh()))->record());
         $pick = Setup::query()->where('fitting_id', $fitting->id)->where('tag', $advice['pick'])->firstOrFail();
         $decision = Decision::query()->create([
-            'studio_id' => $studio->id, 'fitting_id' => $fitting->id, 'setup_id' => $new->id, 'advised_setup_id' => $pick->id, 'reason' => 'It starts where they look.',
+            'studio_id' => $studio->id, 'fitting_id' => $fitting->id, 'setup_id' => $new->id, 'advised_setup_id' => $pick->id,
+            'reason' => 'It starts where they look.',
             'advice' => $advice, 'decided_by' => $fitter->id,
         ]);
         $decision->newQuery()->toBase()->where('id', $decision->id)->update(['created_at' => now()->subDays($days)]);
@@ -113,8 +118,10 @@ final readonly class DemoSeason
             )),
         };
         $order = Order::query()->create([
-            'studio_id' => $fitting->studio_id, 'player_id' => $fitting->player_id, 'fitting_id' => $fitting->id, 'decision_id' => $decision->id, 'setup_id' => $setup->id,
-            'state' => $state, 'labour' => 40, 'currency' => 'EUR', 'days' => 14, 'due_on' => now()->subDays($days - 14)->format('Y-m-d'), 'figures' => $wanted->toArray(),
+            'studio_id' => $fitting->studio_id, 'player_id' => $fitting->player_id, 'fitting_id' => $fitting->id,
+            'decision_id' => $decision->id, 'setup_id' => $setup->id,
+            'state' => $state, 'labour' => 40, 'currency' => 'EUR', 'days' => 14, 'due_on' => now()->subDays($days - 14)->format('Y-m-d'),
+            'figures' => $wanted->toArray(),
             'tolerances' => [], 'why' => ['returned' => 'The sole came scratched', 'cancelled' => 'Moved away'][$state->value] ?? '',
             'lines' => [['what' => 'head', 'label' => 'Tern 460', 'price' => 540.0], ['what' => 'shaft', 'label' => $setup->shaft, 'price' => 120.0]],
             'steps' => array_map(static fn (string $s, int $at): array => [
@@ -134,7 +141,8 @@ final readonly class DemoSeason
         $delivered = ClubFigures::fromArray($read, $wanted->hand);
         $held = Held::of($wanted, $delivered);
         Acceptance::query()->create([
-            'studio_id' => $fitting->studio_id, 'order_id' => $order->id, 'figures' => $delivered->toArray(), 'typed' => [], 'source' => 'simulated', 'read_by' => $fitter->id,
+            'studio_id' => $fitting->studio_id, 'order_id' => $order->id, 'figures' => $delivered->toArray(), 'typed' => [],
+            'source' => 'simulated', 'read_by' => $fitter->id,
             'report' => ['checks' => $held->checks, 'isHandRight' => true, 'isGood' => $held->isGood()] + DeliveredReport::of($record, $setup->record(), $delivered, $held),
             'accepted_at' => $state === OrderState::Built ? null : now()->subDays(max(0, $days - 12)),
         ]);
@@ -145,9 +153,12 @@ final readonly class DemoSeason
         $course = ['Tarn Hollow', 'Reedmere', 'Tarn Hollow'][$at % 3];
         $played = PlayedRound::of($course, $club === 'new' ? 'new' : 'before', 14, $hit, $left, $right, min(1, 14 - $hit), [200.0 + $at, 207.0], $feel);
         Round::query()->create([
-            'studio_id' => $fitting->studio_id, 'player_id' => $fitting->player_id, 'fitting_id' => $fitting->id, 'sent_key' => "demo {$fitting->id} {$club} {$at}",
-            'played_on' => now()->subDays($daysAgo)->format('Y-m-d'), 'course' => $course, 'course_key' => $played->courseKey(), 'club' => $played->club,
-            'holes' => 14, 'hit' => $hit, 'missed_left' => $left, 'missed_right' => $right, 'lost' => $played->lost, 'drives_m' => $played->drivesM, 'typed' => [],
+            'studio_id' => $fitting->studio_id, 'player_id' => $fitting->player_id, 'fitting_id' => $fitting->id,
+            'sent_key' => "demo {$fitting->id} {$club} {$at}",
+            'played_on' => now()->subDays($daysAgo)->format('Y-m-d'), 'course' => $course, 'course_key' => $played->courseKey(),
+            'club' => $played->club,
+            'holes' => 14, 'hit' => $hit, 'missed_left' => $left, 'missed_right' => $right, 'lost' => $played->lost,
+            'drives_m' => $played->drivesM, 'typed' => [],
             'feel' => $feel, 'words' => $at === 0 && $feel !== null ? ($feel > 3 ? 'It goes where I look' : 'I cannot find the middle with it') : '',
         ]);
     }
@@ -158,9 +169,11 @@ final readonly class DemoSeason
         $player = Player::query()->where('studio_id', $studio->id)->where('name', 'Wendeline Aske')->firstOrFail();
         $link = PlayerLink::grant('intake', $player, null, $fitter);
         Intake::query()->create([
-            'studio_id' => $studio->id, 'player_id' => $player->id, 'link_id' => $link->id, 'sent_key' => 'demo', 'pain' => 'A stiff left shoulder since autumn',
+            'studio_id' => $studio->id, 'player_id' => $player->id, 'link_id' => $link->id, 'sent_key' => 'demo',
+            'pain' => 'A stiff left shoulder since autumn',
             'said' => PlayersWords::of([
-                'shape' => 'fade', 'miss' => 'right', 'wish' => 'Find the middle again', 'course' => 'Tarn Hollow', 'width' => 'narrow', 'right' => 'trees',
+                'shape' => 'fade', 'miss' => 'right', 'wish' => 'Find the middle again', 'course' => 'Tarn Hollow', 'width' => 'narrow',
+                'right' => 'trees',
                 'club' => 'The Tern from September',
             ])->toArray(),
         ]);
@@ -176,7 +189,8 @@ final readonly class DemoSeason
 
         return ($this->addSetup)($fitting, [
             'head_id' => $racked->id, 'sleeve_label' => $position, 'masses' => $masses, 'shaft_id' => $part('shaft', 'Reedline 55 R'),
-            'grip_id' => $part('grip', 'Tallow round'), 'ball_id' => $part('ball', 'Mallow Four'), 'length_mm' => 1143, 'tee_mm' => 45, 'typed' => [],
+            'grip_id' => $part('grip', 'Tallow round'), 'ball_id' => $part('ball', 'Mallow Four'), 'length_mm' => 1143, 'tee_mm' => 45,
+            'typed' => [],
         ], $from?->id);
     }
 

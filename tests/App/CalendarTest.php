@@ -158,7 +158,8 @@ it('feeds a fitter their own appointments, and nobody who was removed', function
 it('keeps hours, zone and kinds of a studio and refuses what is none', function (): void {
     $spans = [[['08:00', '12:00']], [], [], [], [], [], []];
     $this->putJson('api/studio/rules', [
-        'timeZone' => 'Europe/Lisbon', 'openingHours' => $spans, 'appointmentKinds' => [['name' => 'Short', 'minutes' => 30, 'swings' => 15]],
+        'timeZone' => 'Europe/Lisbon', 'openingHours' => $spans,
+        'appointmentKinds' => [['name' => 'Short', 'minutes' => 30, 'swings' => 15]],
     ])->assertOk()->assertJsonPath('timeZone', 'Europe/Lisbon')->assertJsonPath('openingHours', $spans);
     $days = $this->getJson('api/calendar?from=2026-11-30')->json();
     expect($days['zone'])->toBe('Europe/Lisbon')->and($days['kinds'][0]['name'])->toBe('Short')->and($days['days'][0]['open'])->toBe([['08:00', '12:00']]);

@@ -157,7 +157,10 @@ it('says plainly what is missing before a decision', function (): void {
 it('loads the demo once', function (): void {
     $this->artisan('mint:demo')->assertSuccessful();
     $this->artisan('mint:demo')->assertSuccessful();
-    expect(Fitting::query()->count())->toBe(3)
-        ->and(Fitting::query()->whereHas('decisions')->count())->toBe(1)
+    // Three to look at, and twelve of a season.
+    expect(Fitting::query()->count())->toBe(15)
+        ->and(Fitting::query()->whereHas('decisions')->count())->toBe(13)
+        ->and(App\Models\Order::query()->distinct()->count('state'))->toBe(count(MintCarry\Core\Order\OrderState::cases()))
+        ->and(App\Models\Round::query()->distinct()->count('player_id'))->toBe(6)
         ->and(Shot::query()->whereNotNull('left_out_reason')->count())->toBe(1);
 });

@@ -30,7 +30,8 @@ beforeEach(function (): void {
     ]);
     $this->link = fn (): string => basename($this->postJson("api/players/{$this->player->id}/links", ['kind' => 'intake'])->assertCreated()->json('path'));
     $this->says = fn (string $token, array $more = []): array => $more + [
-        'token' => $token, 'key' => 'a-key-of-this-phone', 'hand' => 'left', 'units' => ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'],
+        'token' => $token, 'key' => 'a-key-of-this-phone', 'hand' => 'left',
+        'units' => ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'],
         'shape' => 'fade', 'miss' => 'left', 'carry' => 190, 'handicap' => 12, 'wants' => ['fairways'], 'never' => ['left'],
         'wish' => 'Never the pond again', 'course' => 'Reedmere', 'turf' => 'soft', 'width' => 'narrow', 'left' => 'water', 'right' => '',
         'club' => 'ten and a half, old', 'ball' => 'Mallow Four', 'pain' => 'left wrist aches', 'consent' => true, 'isMinor' => false,
@@ -57,7 +58,8 @@ it('becomes the draft of the brief that begins next, with pain for the fitter al
     $this->patchJson("api/fittings/{$seen['id']}/brief", ['version' => $seen['version'], 'brief' => ['shape' => 'slice']])->assertOk()
         ->assertJsonPath('intake.standing', fn (array $s): bool => ! in_array('shape', $s, true) && in_array('miss', $s, true));
     $desk = User::query()->create([
-        'studio_id' => $this->owner->studio_id, 'name' => 'Desk', 'email' => 'desk@x.example', 'password' => 'x', 'role' => Role::Desk, 'password_at' => now(),
+        'studio_id' => $this->owner->studio_id, 'name' => 'Desk', 'email' => 'desk@x.example', 'password' => 'x', 'role' => Role::Desk,
+        'password_at' => now(),
     ]);
     $this->actingAs($desk)->getJson("api/fittings/{$seen['id']}")->assertOk()->assertJsonPath('intake.pain', null)->assertDontSee('wrist');
     $this->getJson("api/players/{$this->player->id}")->assertDontSee('wrist');
@@ -84,6 +86,19 @@ it('keeps it once, however often it is sent, and refuses other words by the same
     $this->postJson('api/for-player/intake', ($this->says)($token, ['key' => 'another-phone', 'language' => 'de']))->assertUnprocessable()
         ->assertSee('Das wurde schon gesendet');
     expect(Intake::query()->count())->toBe(1);
+});
+
+it('gives the player their next appointment for their own calendar', function (): void {
+    $token = ($this->link)();
+    $this->postJson('api/for-player/appointment', ['token' => $token])->assertNotFound();
+    $this->postJson('api/appointments', [
+        'day' => '2031-03-03', 'time' => '10:00', 'minutes' => 90, 'kind' => 'Driver fitting', 'swings' => 60, 'playerId' => $this->player->id,
+        'note' => 'talks a lot',
+    ])->assertCreated();
+    $this->postJson('api/for-player/look', ['token' => $token])->assertJsonPath('intake.appointment.at', '3 March 2031')
+        ->assertJsonPath('intake.appointment.time', '10:00');
+    $file = $this->postJson('api/for-player/appointment', ['token' => $token])->assertOk()->getContent();
+    expect($file)->toContain('DTSTART:20310303T100000Z')->not->toContain('talks a lot');
 });
 
 it('opens nothing by a link that was ended, is too old, was guessed, or whose player was thrown away', function (Closure $spoil): void {
@@ -163,6 +178,7 @@ it('reads what a player says and refuses the rest by its field', function (array
         expect($e->field)->toBe($field);
     }
 })->with([
-    [['shape' => 'wobble'], 'shape'], [['carryM' => 900.0], 'carryM'], [['width' => 'huge'], 'width'], [['course' => str_repeat('x', 121)], 'course'],
+    [['shape' => 'wobble'], 'shape'], [['carryM' => 900.0], 'carryM'], [['width' => 'huge'], 'width'],
+    [['course' => str_repeat('x', 121)], 'course'],
     [['gauge' => 1], 'gauge'],
 ]);

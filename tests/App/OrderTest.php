@@ -138,7 +138,8 @@ it('gives the till a table whose cells run nothing, and the front desk no judgin
     }
     ($this->read)($order, ['faceOpenDeg' => 1.6])->assertOk();
     $desk = User::query()->create([
-        'studio_id' => $this->owner->studio_id, 'name' => 'Desk', 'email' => 'desk@x.example', 'password' => 'x', 'role' => Role::Desk, 'password_at' => now(),
+        'studio_id' => $this->owner->studio_id, 'name' => 'Desk', 'email' => 'desk@x.example', 'password' => 'x', 'role' => Role::Desk,
+        'password_at' => now(),
     ]);
     $this->actingAs($desk)->getJson('api/orders')->assertOk()->assertJsonPath('0.acceptances', []);
 });

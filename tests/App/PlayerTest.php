@@ -38,7 +38,8 @@ it('tells the story of a player, their clubs and what their own club did each ti
         ->and($seen['story'][0]['words'])->toBe('Second visit, booked')->and($seen['clubs'][0])->toMatchArray(['what' => 'decided', 'fittingId' => $fitting->id])
         ->and($seen['known'][0]['n'])->toBe(5)->and($seen['known'][0]['clubSpeedMps'])->toEqualWithDelta(101 * 0.44704, 1e-6);
     $desk = User::query()->create([
-        'studio_id' => $this->owner->studio_id, 'name' => 'Desk', 'email' => 'd@x.example', 'password' => 'x', 'role' => Role::Desk, 'password_at' => now(),
+        'studio_id' => $this->owner->studio_id, 'name' => 'Desk', 'email' => 'd@x.example', 'password' => 'x', 'role' => Role::Desk,
+        'password_at' => now(),
     ]);
     $this->actingAs($desk)->getJson("api/players/{$player->id}")->assertOk()->assertJsonPath('known', null);
 });

@@ -20,7 +20,8 @@ beforeEach(function (): void {
     $this->postJson("api/fittings/{$this->made->id}/decisions", ['setupId' => $this->setup->id, 'reason' => 'Straight'])->assertCreated();
     $this->url = "api/fittings/{$this->made->id}";
     $this->round = fn (array $more = []): array => $more + [
-        'key' => 'round-'.bin2hex(random_bytes(6)), 'playedOn' => '2026-12-05', 'course' => 'Reedmere', 'club' => 'new', 'holes' => 14, 'hit' => 8, 'left' => 1,
+        'key' => 'round-'.bin2hex(random_bytes(6)), 'playedOn' => '2026-12-05', 'course' => 'Reedmere', 'club' => 'new', 'holes' => 14,
+        'hit' => 8, 'left' => 1,
         'right' => 5, 'lost' => 1, 'drives' => [210, 231.5], 'unit' => 'yd', 'feel' => 4, 'words' => 'Best in years',
     ];
     $this->tell = fn (array $more = []) => $this->postJson("{$this->url}/rounds", ($this->round)($more));
@@ -102,7 +103,8 @@ it('reads a table whole or not at all, and stores no line twice', function (): v
     $send($table)->assertOk()->assertJsonPath('stored', 0);
     expect(Round::query()->count())->toBe(2)->and(Round::query()->where('holes', 14)->sole()->drives_m)->toEqual([201.5]);
     foreach ([
-        "played,course,holes,hit\n2026-12-03,Reedmere,14,40" => 'Line 2: 40 of 14 drives', "played,course,holes,hit\n2026-13-03,Reedmere,14,4" => 'no day',
+        "played,course,holes,hit\n2026-12-03,Reedmere,14,40" => 'Line 2: 40 of 14 drives',
+        "played,course,holes,hit\n2026-13-03,Reedmere,14,4" => 'no day',
         "course,holes,hit\nReedmere,14,4" => "no column 'played'", 'played,course,holes,hit' => 'wants a head',
         "played,course,holes,hit\n2026-12-03,Reedmere,14,4\n2026-12-04,Reedmere,14,x" => 'Line 3', "\xff\xfe" => 'no text',
     ] as $text => $says) {

@@ -58,7 +58,8 @@ function recordsOf(AppTestCase $test, User $theirs): array
     ])->assertCreated()->json('rounds.0.id');
 
     return [
-        'round' => $round, 'order' => $order, 'appointment' => $appointment, 'link' => $link, 'decision' => $decision, 'trial' => $trial, 'entry' => $entry, 'head' => $head['id'], 'sleeve' => $head['sleeveId'],
+        'round' => $round, 'order' => $order, 'appointment' => $appointment, 'link' => $link, 'decision' => $decision, 'trial' => $trial,
+        'entry' => $entry, 'head' => $head['id'], 'sleeve' => $head['sleeveId'],
         'part' => $part, 'bay' => $bay, 'held' => $held, 'device' => 'gauge', 'fitting' => $fitting->id, 'setup' => $setup->id,
         'shot' => Shot::query()->firstOrFail()->id, 'file' => $file, 'person' => $theirs->id, 'player' => $fitting->player_id,
         'signIn' => SignIn::query()->where('user_id', $theirs->id)->firstOrFail()->id,

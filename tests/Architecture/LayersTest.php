@@ -22,7 +22,8 @@ arch('nothing is left behind')->expect(['dd', 'dump', 'ray', 'var_dump'])->not->
 it('layers the core without a circle', function (): void {
     // A folder may use those before it, and itself.
     $layers = [
-        ['Errors'], ['Booking'], ['Units'], ['Statistics'], ['Air'], ['Club'], ['Order'], ['Flight'], ['Impact'], ['Launch'], ['Intake'], ['Fitting'],
+        ['Errors'], ['Booking'], ['Units'], ['Statistics'], ['Air'], ['Club'], ['Order'], ['Flight'], ['Impact'], ['Launch'], ['Intake'],
+        ['Fitting'],
         ['Judging'], ['FollowUp'], ['Record'], ['Finder'], ['Report'],
     ];
     $below = [];

@@ -29,7 +29,8 @@ it('books nothing in the hour that clocks skip, and says so', function (string $
 it('refuses what is no day, no time and no zone', function (Closure $try): void {
     expect($try)->toThrow(InvalidInput::class);
 })->with([
-    [fn () => LocalTime::at('2026-02-30', '09:00', new DateTimeZone('UTC'))], [fn () => LocalTime::at('2026-02-03', '9:00', new DateTimeZone('UTC'))],
+    [fn () => LocalTime::at('2026-02-30', '09:00', new DateTimeZone('UTC'))],
+    [fn () => LocalTime::at('2026-02-03', '9:00', new DateTimeZone('UTC'))],
     [fn () => LocalTime::at('2026-02-03', '24:30', new DateTimeZone('UTC'))], [fn () => LocalTime::zone('Lantern/Yard')],
 ]);
 

@@ -55,7 +55,8 @@ it('takes a round as it can be and names what cannot', function (array $more, st
         expect($e->field)->toBe($field);
     }
 })->with([
-    [[], ''], [['hit' => 40], 'hit'], [['holes' => 40], 'holes'], [['left' => 6], 'hit'], [['lost' => 9], 'lost'], [['course' => ' '], 'course'],
+    [[], ''], [['hit' => 40], 'hit'], [['holes' => 40], 'holes'], [['left' => 6], 'hit'], [['lost' => 9], 'lost'],
+    [['course' => ' '], 'course'],
     [['drivesM' => [900.0]], 'drives'], [['feel' => 9], 'feel'], [['club' => 'mine'], 'club'], [['right' => -1], 'right'],
 ]);
 
@@ -85,7 +86,8 @@ it('says nothing of fairways where there is nothing to hold them against', funct
 
 it('takes a course’s own effect from other players, and is less sure by it', function (): void {
     $effect = CourseEffect::of([
-        ['hit' => 20, 'holes' => 42, 'promised' => 0.6], ['hit' => 18, 'holes' => 42, 'promised' => 0.55], ['hit' => 22, 'holes' => 42, 'promised' => 0.66],
+        ['hit' => 20, 'holes' => 42, 'promised' => 0.6], ['hit' => 18, 'holes' => 42, 'promised' => 0.55],
+        ['hit' => 22, 'holes' => 42, 'promised' => 0.66],
     ]);
     expect($effect->offset)->toEqualWithDelta((20 / 42 - 0.6 + 18 / 42 - 0.55 + 22 / 42 - 0.66) / 3, 1e-12)
         ->and(CourseEffect::of([['hit' => 40, 'holes' => 90, 'promised' => 0.6]]))->toBeNull();

@@ -2,23 +2,22 @@ import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import ICAL from 'ical.js';
-import { signIn } from './help';
+import { nextJune, quietWeek, signIn } from './help';
 
-// A quiet week far from the demo's own appointments; 3 May 2027 is a Monday.
-const WEEK = '#/calendar/2027-05-03';
 const slot = (page: Page) => page.getByRole('button', { name: /Enter books/ });
 const taken = (page: Page, name: RegExp) => page.getByRole('button', { name });
 
 test('an appointment is booked, moved, called off and taken back by keyboard alone', async ({ page }) => {
     await signIn(page);
-    await page.goto(`/${WEEK}`);
+    const week = quietWeek(5);
+    await page.goto(`/#/calendar/${week.monday}`);
     await slot(page).focus();
     await page.keyboard.press('ArrowRight');
     await page.keyboard.press('PageDown');
     await page.keyboard.press('ArrowDown');
-    await expect(slot(page)).toHaveAccessibleName(/Tuesday 4 May, 10:15/);
+    await expect(slot(page)).toHaveAccessibleName(new RegExp(`${week.day(1)}, 10:15`));
     await page.keyboard.press('Enter');
-    await expect(page.getByLabel('Day', { exact: true })).toHaveValue('2027-05-04');
+    await expect(page.getByLabel('Day', { exact: true })).toHaveValue(week.iso(1));
     await page.getByLabel('Player').fill('Keya Boardman-Lisle');
     await page.getByRole('radio', { name: 'left-handed' }).check();
     await page.getByRole('button', { name: 'Book', exact: true }).last().press('Enter');
@@ -26,7 +25,7 @@ test('an appointment is booked, moved, called off and taken back by keyboard alo
     await expect(one).toBeVisible();
     await one.press('Shift+ArrowDown');
     await taken(page, /^10:30 to 12:00, Keya/).press('Shift+ArrowRight');
-    await expect(page.getByLabel('Day', { exact: true })).toHaveValue('2027-05-05');
+    await expect(page.getByLabel('Day', { exact: true })).toHaveValue(week.iso(2));
     await page.getByRole('button', { name: 'Call off' }).press('Enter');
     await expect(taken(page, /^10:30 to 12:00, Keya/)).toHaveCount(0);
     await page.getByRole('button', { name: /^Undo: called off/ }).press('Enter');
@@ -36,8 +35,9 @@ test('an appointment is booked, moved, called off and taken back by keyboard alo
 
 test('a press books, a drag moves, and what is taken is said with what was typed kept', async ({ page }) => {
     await signIn(page);
-    await page.goto('/#/calendar/2027-05-10');
-    await page.getByRole('button', { name: 'Book on Monday 10 May' }).click({ position: { x: 40, y: 60 } });
+    const week = quietWeek(5);
+    await page.goto(`/#/calendar/${week.monday}`);
+    await page.getByRole('button', { name: `Book on ${week.day(0)}` }).click({ position: { x: 40, y: 60 } });
     await page.getByLabel('Player').fill('Dragan Oakhurst');
     await page.getByRole('button', { name: 'Book', exact: true }).last().click();
     const first = taken(page, /^10:00 to 11:30, Dragan Oakhurst/);
@@ -50,7 +50,7 @@ test('a press books, a drag moves, and what is taken is said with what was typed
     await expect(taken(page, /^11:00 to 12:30, Dragan/)).toBeVisible();
     // Another at the same hour is refused, and nothing that was typed is gone.
     await page.getByRole('button', { name: 'Close', exact: true }).click();
-    await page.getByRole('button', { name: 'Book on Monday 10 May' }).click({ position: { x: 40, y: 60 } });
+    await page.getByRole('button', { name: `Book on ${week.day(0)}` }).click({ position: { x: 40, y: 60 } });
     await page.getByLabel('Player').fill('Second Comer');
     await page.getByLabel('Time', { exact: true }).fill('11:30');
     await page.getByRole('button', { name: 'Book', exact: true }).last().click();
@@ -65,7 +65,8 @@ test('a press books, a drag moves, and what is taken is said with what was typed
 
 test('of two screens that book the same hour at once, one gets it', async ({ page }) => {
     await signIn(page);
-    const answers = await page.evaluate(async () => {
+    const day = quietWeek(5).iso(2);
+    const answers = await page.evaluate(async (day) => {
         const token = decodeURIComponent(document.cookie.split('XSRF-TOKEN=')[1]!.split(';')[0]!);
         const { bays } = await (await fetch('/api/calendar')).json();
         const book = (name: string) =>
@@ -73,7 +74,7 @@ test('of two screens that book the same hour at once, one gets it', async ({ pag
                 method: 'POST',
                 headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token },
                 body: JSON.stringify({
-                    day: '2027-05-19',
+                    day,
                     time: '10:00',
                     minutes: 60,
                     kind: 'Driver fitting',
@@ -84,17 +85,19 @@ test('of two screens that book the same hour at once, one gets it', async ({ pag
                 }),
             }).then((r) => r.status);
         return Promise.all(Array.from({ length: 6 }, (_, i) => book(`Racer ${i}`)));
-    });
+    }, day);
     expect(answers.filter((s) => s === 201)).toHaveLength(1);
     expect(answers.filter((s) => s === 422)).toHaveLength(5);
-    const seen = await page.evaluate(async () => (await (await fetch('/api/calendar?from=2027-05-19&days=1')).json()).appointments.length);
+    const seen = await page.evaluate(async (d) => (await (await fetch(`/api/calendar?from=${d}&days=1`)).json()).appointments.length, day);
     expect(seen).toBe(1);
 });
 
 test('a calendar elsewhere reads the feed and the file for the player', async ({ page, request }) => {
     await signIn(page);
-    await page.goto('/#/calendar/2027-06-07');
-    await page.getByRole('button', { name: 'Book on Tuesday 8 June' }).click({ position: { x: 40, y: 60 } });
+    const week = nextJune();
+    const day = Math.floor(Math.random() * 5);
+    await page.goto(`/#/calendar/${week.monday}`);
+    await page.getByRole('button', { name: `Book on ${week.day(day)}` }).click({ position: { x: 40, y: 60 } });
     await page.getByLabel('Player').fill('Feodora; Ash, the "Second"');
     await page.getByRole('button', { name: 'Book', exact: true }).last().click();
     const download = page.waitForEvent('download');
@@ -102,7 +105,7 @@ test('a calendar elsewhere reads the feed and the file for the player', async ({
     const file = readFileSync(await (await download).path(), 'utf8');
     const event = new ICAL.Event(new ICAL.Component(ICAL.parse(file)).getFirstSubcomponent('vevent')!);
     // Ten by the wall in summer is eight in UTC.
-    expect(event.startDate.toJSDate().toISOString()).toBe('2027-06-08T08:00:00.000Z');
+    expect(event.startDate.toJSDate().toISOString()).toBe(`${week.iso(day)}T08:00:00.000Z`);
     expect(event.duration.toSeconds()).toBe(90 * 60);
     await page.getByText('In your own calendar').click();
     await page.getByRole('button', { name: /^Make a/ }).click();
@@ -110,7 +113,7 @@ test('a calendar elsewhere reads the feed and the file for the player', async ({
     const feed = await (await request.get(address)).text();
     const events = new ICAL.Component(ICAL.parse(feed)).getAllSubcomponents('vevent').map((e) => new ICAL.Event(e));
     expect(events.find((e) => e.summary === 'Driver fitting: Feodora; Ash, the "Second"')?.startDate.toString()).toBe(
-        '2027-06-08T08:00:00Z',
+        `${week.iso(day)}T08:00:00Z`,
     );
     expect(events.length).toBeGreaterThan(10);
     await page.getByRole('button', { name: 'Close it' }).click();

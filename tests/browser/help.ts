@@ -109,3 +109,32 @@ export async function decided(page: Page, name: string, of: 'Imke' | 'Rafe' = 'I
         [name, of] as const,
     );
 }
+
+/** A week that nobody else books, of a year of its own: its Monday, and its days as the calendar calls them. */
+export function quietWeek(month: number): Week {
+    return weekOf(2030 + Math.floor(Math.random() * 900), month, 0);
+}
+
+/** A week of the June that comes, as far as a feed reaches. */
+export function nextJune(): Week {
+    const now = new Date();
+    return weekOf(now.getUTCFullYear() + (now.getUTCMonth() >= 5 ? 1 : 0), 6, Math.floor(Math.random() * 3));
+}
+
+interface Week {
+    monday: string;
+    day: (i: number) => string;
+    iso: (i: number) => string;
+}
+function weekOf(year: number, month: number, weeks: number): Week {
+    const first = new Date(Date.UTC(year, month - 1, 1));
+    const at = (i: number) => new Date(Date.UTC(year, month - 1, 1 + ((8 - first.getUTCDay()) % 7) + 7 * weeks + i));
+    return {
+        monday: at(0).toISOString().slice(0, 10),
+        iso: (i) => at(i).toISOString().slice(0, 10),
+        day: (i) =>
+            new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' })
+                .format(at(i))
+                .replace(',', ''),
+    };
+}

@@ -156,7 +156,8 @@ final class AppointmentController
             }
         }
         $appointment->fill([
-            'bay_id' => $bayId, 'fitter_id' => $fitterId, 'player_id' => $playerId, 'starts_at' => $booking->start, 'ends_at' => $booking->end,
+            'bay_id' => $bayId, 'fitter_id' => $fitterId, 'player_id' => $playerId, 'starts_at' => $booking->start,
+            'ends_at' => $booking->end,
             'kind' => (string) ($said['kind'] ?? $appointment->kind), 'swings' => (int) ($said['swings'] ?? $appointment->swings),
             'note' => (string) ($said['note'] ?? $appointment->note), 'state' => $state,
         ]);

@@ -62,10 +62,13 @@ final class ForPlayerController
     /** Sent twice, by a phone that lost its answer, it is kept once; sent with other words after that, it is refused and nothing is lost. */
     #[OA\Post(path: '/api/for-player/intake', operationId: 'forPlayer.intake', summary: 'What a player says before they come',
         requestBody: new Takes([
-            'token' => 'string', 'language?' => 'string | null', 'key' => 'string', 'hand?' => 'Hand | null', 'units?' => 'UnitChoice | null',
+            'token' => 'string', 'language?' => 'string | null', 'key' => 'string', 'hand?' => 'Hand | null',
+            'units?' => 'UnitChoice | null',
             'shape?' => 'string | null', 'miss?' => 'string | null', 'carry?' => 'number | null', 'handicap?' => 'number | null',
-            'wants?' => 'string[]', 'never?' => 'string[]', 'wish?' => 'string | null', 'course?' => 'string | null', 'turf?' => 'string | null',
-            'width?' => 'string | null', 'left?' => 'string | null', 'right?' => 'string | null', 'club?' => 'string | null', 'ball?' => 'string | null',
+            'wants?' => 'string[]', 'never?' => 'string[]', 'wish?' => 'string | null', 'course?' => 'string | null',
+            'turf?' => 'string | null',
+            'width?' => 'string | null', 'left?' => 'string | null', 'right?' => 'string | null', 'club?' => 'string | null',
+            'ball?' => 'string | null',
             'pain?' => 'string | null', 'consent?' => 'boolean', 'isMinor?' => 'boolean', 'guardian?' => 'string | null',
         ]),
         responses: [new Answer('{ sent: boolean }', 201), new Answer('{ sent: boolean }', 200, 'it was here already')])]

@@ -119,8 +119,10 @@ final class OrderController
                 }
                 $setup = Setup::query()->with(Setup::MADE_OF)->findOrFail($decision->setup_id);
                 $order = new Order([
-                    'studio_id' => $fitting->studio_id, 'player_id' => $fitting->player_id, 'fitting_id' => $fitting->id, 'decision_id' => $decision->id,
-                    'setup_id' => $setup->id, 'tolerances' => [], 'steps' => [['state' => 'asked', 'at' => now()->toIso8601String(), 'by' => $user->name]],
+                    'studio_id' => $fitting->studio_id, 'player_id' => $fitting->player_id, 'fitting_id' => $fitting->id,
+                    'decision_id' => $decision->id,
+                    'setup_id' => $setup->id, 'tolerances' => [],
+                    'steps' => [['state' => 'asked', 'at' => now()->toIso8601String(), 'by' => $user->name]],
                     ...self::priced($setup, $fitting),
                     'figures' => DeliveredReport::ordered($setup->record(), (new FittingLoader($fitting))->record())->toArray(),
                 ]);
@@ -160,7 +162,8 @@ final class OrderController
     /** Read on gauge and balance; in tolerance it is taken at once, else it is said what that does to this player's ball and how it is mended. */
     #[OA\Post(path: '/api/orders/{order}/acceptances', operationId: 'order.accept', summary: 'The delivered club on gauge and balance',
         requestBody: new Takes([
-            'version' => 'integer', 'hand' => 'Hand', 'loftDeg?' => 'number | null', 'lieDeg?' => 'number | null', 'faceOpenDeg?' => 'number | null',
+            'version' => 'integer', 'hand' => 'Hand', 'loftDeg?' => 'number | null', 'lieDeg?' => 'number | null',
+            'faceOpenDeg?' => 'number | null',
             'lengthMm?' => 'number | null', 'swingWeightPoints?' => 'number | null', 'massG?' => 'number | null',
             'length?' => '{ value: string; unit: string } | null', 'swingWeight?' => 'string | null', 'source?' => 'string',
         ]),
@@ -170,7 +173,8 @@ final class OrderController
         $given = $request->validate([
             'version' => ['required', 'integer'], 'hand' => ['required', Rule::enum(Hand::class)],
             ...array_fill_keys(array_keys(ClubFigures::BOUNDS), ['sometimes', 'nullable', 'numeric']),
-            'length' => ['sometimes', 'nullable', 'array'], 'swingWeight' => ['sometimes', 'nullable', 'string', 'max:8'], 'source' => ['sometimes', 'in:measured,simulated'],
+            'length' => ['sometimes', 'nullable', 'array'], 'swingWeight' => ['sometimes', 'nullable', 'string', 'max:8'],
+            'source' => ['sometimes', 'in:measured,simulated'],
         ]);
 
         return $this->change($request, $order, (int) $given['version'], 'read ', function (Order $now) use ($given, $request, $take): void {
@@ -185,7 +189,8 @@ final class OrderController
             $held = Held::of($now->wanted(), $read, $now->tolerances);
             $report = DeliveredReport::of((new FittingLoader($now->fitting))->record(), $setup->record(), $read, $held);
             $acceptance = Acceptance::query()->create([
-                'studio_id' => $now->studio_id, 'order_id' => $now->id, 'figures' => $read->toArray(), 'typed' => array_intersect_key($given, ['length' => 1, 'swingWeight' => 1]),
+                'studio_id' => $now->studio_id, 'order_id' => $now->id, 'figures' => $read->toArray(),
+                'typed' => array_intersect_key($given, ['length' => 1, 'swingWeight' => 1]),
                 'source' => $given['source'] ?? 'measured', 'read_by' => self::user($request)->id,
                 'report' => ['checks' => $held->checks, 'isHandRight' => $held->isHandRight, 'isGood' => $held->isGood()] + $report,
             ]);

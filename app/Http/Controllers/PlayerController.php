@@ -58,7 +58,8 @@ final class PlayerController
         $isFitter = in_array(self::user($request)->role, [Role::Owner, Role::Fitter], true);
 
         return response()->json([
-            'language' => $player->language, 'units' => $player->units, 'story' => PlayerStory::of($player), 'clubs' => PlayerStory::clubs($player),
+            'language' => $player->language, 'units' => $player->units, 'story' => PlayerStory::of($player),
+            'clubs' => PlayerStory::clubs($player),
             'known' => $isFitter ? PlayerStory::known($player) : null,
             'id' => $player->id, 'name' => $player->name, 'hand' => $player->hand->value, 'isErased' => $player->erased_at !== null,
             'fittings' => Fitting::query()->where('player_id', $player->id)->orderByDesc('id')->get(['id', 'created_at'])
@@ -89,7 +90,8 @@ final class PlayerController
     public function consent(Request $request, Player $player): JsonResponse
     {
         $given = $request->validate([
-            'given' => ['required', 'boolean'], 'text' => ['required_if:given,true', 'string', 'max:4000'], 'isMinor' => ['sometimes', 'boolean'],
+            'given' => ['required', 'boolean'], 'text' => ['required_if:given,true', 'string', 'max:4000'],
+            'isMinor' => ['sometimes', 'boolean'],
             'guardian' => [Rule::requiredIf($request->boolean('isMinor') && $request->boolean('given')), 'nullable', 'string', 'max:120'],
         ], ['guardian.required' => 'For a minor, a parent or guardian agrees: write their name.']);
         Transaction::run(function () use ($player, $given, $request): void {

@@ -49,7 +49,8 @@ final class ReportController
         $name = (Str::slug($fitting->player->name) ?: 'fitting')."-{$what}.pdf";
 
         return response($bytes, 200, [
-            'Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$name}\"", 'Cache-Control' => 'private, no-store',
+            'Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$name}\"",
+            'Cache-Control' => 'private, no-store',
         ]);
     }
 }

@@ -100,8 +100,10 @@ final class RoundController
             'promise' => $promise === null ? null : get_object_vars($promise), 'seen' => $seen === null ? null : get_object_vars($seen),
             'rounds' => Round::query()->where('fitting_id', $fitting->id)->orderByDesc('played_on')->orderByDesc('id')->get()
                 ->map(static fn (Round $r): array => [
-                    'id' => $r->id, 'playedOn' => $r->played_on, 'course' => $r->course, 'club' => $r->club, 'holes' => $r->holes, 'hit' => $r->hit,
-                    'left' => $r->missed_left, 'right' => $r->missed_right, 'lost' => $r->lost, 'drivesM' => $r->drives_m, 'feel' => $r->feel,
+                    'id' => $r->id, 'playedOn' => $r->played_on, 'course' => $r->course, 'club' => $r->club, 'holes' => $r->holes,
+                    'hit' => $r->hit,
+                    'left' => $r->missed_left, 'right' => $r->missed_right, 'lost' => $r->lost, 'drivesM' => $r->drives_m,
+                    'feel' => $r->feel,
                     'words' => $r->words, 'byLink' => $r->link_id !== null,
                 ])->all(),
             'tweaks' => $setup === null || $seen?->miss === null ? []

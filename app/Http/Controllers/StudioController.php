@@ -43,7 +43,8 @@ final class StudioController
 
     #[OA\Put(path: '/api/studio/rules', operationId: 'studio.rule', summary: 'Changes what the owner has decided',
         requestBody: new Takes([
-            'lockMinutes?' => 'integer', 'wantsSecondFactor?' => 'boolean', 'retentionMonths?' => 'integer | null', 'consentText?' => 'string | null',
+            'lockMinutes?' => 'integer', 'wantsSecondFactor?' => 'boolean', 'retentionMonths?' => 'integer | null',
+            'consentText?' => 'string | null',
             'timeZone?' => 'string', 'openingHours?' => '[string, string][][]', 'appointmentKinds?' => 'AppointmentKind[]',
         ]),
         responses: [new Answer('StudioRules')])]
@@ -57,7 +58,8 @@ final class StudioController
         ]);
         $columns = [
             'lockMinutes' => 'lock_minutes', 'wantsSecondFactor' => 'wants_second_factor', 'retentionMonths' => 'retention_months',
-            'consentText' => 'consent_text', 'timeZone' => 'time_zone', 'openingHours' => 'opening_hours', 'appointmentKinds' => 'appointment_kinds',
+            'consentText' => 'consent_text', 'timeZone' => 'time_zone', 'openingHours' => 'opening_hours',
+            'appointmentKinds' => 'appointment_kinds',
         ];
         $studio = self::user($request)->studio;
         foreach ($given as $name => $value) {

@@ -21,7 +21,8 @@ final class IntakeRequest extends FormRequest
 
         return [
             'token' => ['required', 'string', 'max:100'], 'key' => ['required', 'string', 'min:8', 'max:64'],
-            'hand' => ['sometimes', 'nullable', Rule::in(['left', 'right'])], ...Player::unitRules(), 'units' => ['sometimes', 'nullable', 'array'],
+            'hand' => ['sometimes', 'nullable', Rule::in(['left', 'right'])], ...Player::unitRules(),
+            'units' => ['sometimes', 'nullable', 'array'],
             'carry' => ['sometimes', 'nullable', 'numeric'], 'handicap' => ['sometimes', 'nullable', 'numeric'],
             'wants' => ['sometimes', 'array', 'max:12'], 'never' => ['sometimes', 'array', 'max:12'],
             'wants.*' => ['string', 'max:40'], 'never.*' => ['string', 'max:40'],

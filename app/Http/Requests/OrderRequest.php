@@ -22,7 +22,8 @@ final class OrderRequest extends FormRequest
             'labour' => ['sometimes', 'numeric', 'between:0,100000'], 'currency' => ['sometimes', 'nullable', 'string', 'max:8'],
             'days' => ['sometimes', 'nullable', 'integer', 'between:0,365'], 'dueOn' => ['sometimes', 'nullable', 'date_format:Y-m-d'],
             'note' => ['sometimes', 'nullable', 'string', 'max:500'], 'massG' => ['sometimes', 'nullable', 'numeric'],
-            'tolerances' => ['sometimes', 'array:'.implode(',', array_keys(ClubFigures::TOLERANCES))], 'tolerances.*' => ['numeric', 'between:0,20'],
+            'tolerances' => ['sometimes', 'array:'.implode(',', array_keys(ClubFigures::TOLERANCES))],
+            'tolerances.*' => ['numeric', 'between:0,20'],
         ];
     }
 }

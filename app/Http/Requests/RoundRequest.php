@@ -13,8 +13,10 @@ use MintCarry\Core\Units\Unit;
 final class RoundRequest extends FormRequest
 {
     public const SAID = [
-        'key' => 'string', 'playedOn' => 'string', 'course' => 'string', 'club' => "'new' | 'before'", 'holes' => 'integer', 'hit' => 'integer',
-        'left?' => 'integer', 'right?' => 'integer', 'lost?' => 'integer', 'drives?' => 'number[]', 'unit?' => "'m' | 'yd'", 'feel?' => 'integer | null',
+        'key' => 'string', 'playedOn' => 'string', 'course' => 'string', 'club' => "'new' | 'before'", 'holes' => 'integer',
+        'hit' => 'integer',
+        'left?' => 'integer', 'right?' => 'integer', 'lost?' => 'integer', 'drives?' => 'number[]', 'unit?' => "'m' | 'yd'",
+        'feel?' => 'integer | null',
         'words?' => 'string | null',
     ];
 
@@ -37,7 +39,8 @@ final class RoundRequest extends FormRequest
         $words = Words::in($this->string('language')->limit(8, '')->value());
 
         return ['required' => $words->say('error.needed')] + ($words->language === 'en' ? [] : array_fill_keys(
-            ['in', 'numeric', 'integer', 'string', 'max', 'min', 'array', 'date_format', 'after'], $words->say('error.field', ['why' => '']),
+            ['in', 'numeric', 'integer', 'string', 'max', 'min', 'array', 'date_format', 'after'],
+            $words->say('error.field', ['why' => '']),
         ));
     }
 

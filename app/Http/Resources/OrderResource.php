@@ -24,11 +24,13 @@ final class OrderResource
         return [
             'id' => $order->id, 'version' => $order->version, 'fittingId' => $order->fitting_id,
             'player' => [
-                'id' => $order->player->id, 'name' => $order->player->name, 'hand' => $order->player->hand->value, 'units' => $order->player->units,
+                'id' => $order->player->id, 'name' => $order->player->name, 'hand' => $order->player->hand->value,
+                'units' => $order->player->units,
             ],
             'club' => trim($order->setup->head.($order->setup->sleeve_label === '' ? '' : ", sleeve {$order->setup->sleeve_label}")),
             'tag' => $order->setup->tag, 'sleeveLabel' => $order->setup->sleeve_label,
-            'lines' => $order->lines, 'labour' => $order->labour, 'total' => array_sum($prices) + $order->labour, 'currency' => $order->currency,
+            'lines' => $order->lines, 'labour' => $order->labour, 'total' => array_sum($prices) + $order->labour,
+            'currency' => $order->currency,
             'days' => $order->days, 'note' => $order->note, 'why' => $order->why,
             ...self::standing($order, $today),
             'next' => array_map(static fn (OrderState $s): string => $s->value, $order->state->next()), 'steps' => $order->steps,
@@ -52,7 +54,8 @@ final class OrderResource
     private static function acceptance(Acceptance $a): array
     {
         return [
-            'id' => $a->id, 'at' => $a->created_at->toIso8601String(), 'by' => $a->fitter->name, 'source' => $a->source, 'figures' => $a->figures,
+            'id' => $a->id, 'at' => $a->created_at->toIso8601String(), 'by' => $a->fitter->name, 'source' => $a->source,
+            'figures' => $a->figures,
             'report' => $a->report, 'acceptedAt' => $a->accepted_at?->toIso8601String(), 'why' => $a->why,
         ];
     }
