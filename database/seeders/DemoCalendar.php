@@ -18,11 +18,11 @@ final readonly class DemoCalendar
 {
     /** Day of the fortnight (0: this week's Monday), time, kind, bay, player */
     private const BOOKED = [
-        [0, '09:30', 0, 0, 'Nessa Brackwell'], [0, '11:30', 3, 0, 'Imke Dorsay'], [0, '14:00', 0, 1, 'Oskar Lindqvarn'],
+        [0, '09:30', 0, 0, 'Nessa Winterslow'], [0, '11:30', 3, 0, 'Imke Dorsay'], [0, '14:00', 0, 1, 'Oskar Lindqvarn'],
         [1, '10:00', 0, 0, 'Peregrine Thule'],
         [1, '10:00', 1, 1, 'Saskia Venhorst'], [1, '16:00', 2, 0, 'Bram Estvale-Roe'], [2, '09:00', 0, 0, 'Tobin Wexcroft'],
         [2, '13:30', 0, 1, 'Yara Emmerling'], [3, '09:00', 4, 0, ''], [3, '11:00', 0, 0, 'Rafe Quillon'],
-        [3, '15:00', 1, 1, 'Nessa Brackwell'],
+        [3, '15:00', 1, 1, 'Nessa Winterslow'],
         [4, '10:30', 0, 0, 'Lucan Pettifer-Rowe'], [4, '14:00', 0, 1, 'Mirel Tashkova'], [4, '17:00', 3, 0, 'Saskia Venhorst'],
         [5, '09:30', 0, 0, 'Cass Underhay'], [5, '12:00', 2, 0, 'Oskar Lindqvarn'],
         [7, '09:30', 0, 0, 'Wendeline Aske'], [7, '13:00', 1, 1, 'Peregrine Thule'], [8, '11:00', 0, 0, 'Joss Harkaway'],

@@ -41,7 +41,7 @@ final readonly class DemoSeason
 {
     /** Player, days ago, state of the order, fairways before and after on fourteen holes each, misses left and right after, feel. */
     private const FITTED = [
-        ['Nessa Brackwell', 2, OrderState::Asked, [], [], 0, 0, 0], ['Oskar Lindqvarn', 24, OrderState::Ordered, [], [], 0, 0, 0],
+        ['Nessa Winterslow', 2, OrderState::Asked, [], [], 0, 0, 0], ['Oskar Lindqvarn', 24, OrderState::Ordered, [], [], 0, 0, 0],
         ['Saskia Venhorst', 12, OrderState::Arrived, [], [], 0, 0, 0], ['Yara Emmerling', 16, OrderState::Built, [], [], 0, 0, 0],
         ['Lucan Pettifer-Rowe', 19, OrderState::Checked, [], [], 0, 0, 0],
         ['Mirel Tashkova', 70, OrderState::HandedOver, [4, 5, 4], [9, 8, 9], 2, 3, 5],

@@ -109,7 +109,13 @@
                     <button class="quiet" onclick={async () => (address = await place.feed())}
                         >{days.hasFeed ? 'Make another address (the old one closes)' : 'Make an address'}</button
                     >
-                    {#if days.hasFeed}<button class="quiet" onclick={() => ((address = ''), place.closeFeed())}>Close it</button>{/if}
+                    {#if days.hasFeed}<button
+                            class="quiet"
+                            onclick={async () => {
+                                await place.closeFeed();
+                                address = '';
+                            }}>Close it</button
+                        >{/if}
                 </p>
             </details>
         </footer>
