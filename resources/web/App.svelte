@@ -1,33 +1,45 @@
 <script lang="ts">
     import Router from 'svelte-spa-router';
+    import { wrap } from 'svelte-spa-router/wrap';
     import { get, post, whenLocked } from './api/client';
     import type { SessionState } from './api/generated/types';
     import { watchIdle } from './lib/idle';
     import { session } from './lib/session.svelte';
     import Lock from './parts/Lock.svelte';
-    import Account from './views/account/Account.svelte';
     import Bay from './views/bay/Bay.svelte';
     import Bench from './views/bench/Bench.svelte';
     import Brief from './views/brief/Brief.svelte';
-    import Calendar from './views/calendar/Calendar.svelte';
-    import Compare from './views/compare/Compare.svelte';
     import DayBook from './views/daybook/DayBook.svelte';
-    import Decide from './views/decide/Decide.svelte';
-    import FollowUp from './views/followup/FollowUp.svelte';
-    import ForPlayer from './views/forplayer/ForPlayer.svelte';
-    import Finder from './views/finder/Finder.svelte';
-    import HeadPage from './views/rack/HeadPage.svelte';
-    import Orders from './views/orders/Orders.svelte';
-    import Player from './views/player/Player.svelte';
     import Screen from './views/screen/Screen.svelte';
-    import Season from './views/season/Season.svelte';
-    import Studio from './views/studio/Studio.svelte';
-    import Welcome from './views/welcome/Welcome.svelte';
     import NotFound from './views/NotFound.svelte';
-    import Rack from './views/rack/Rack.svelte';
-    import Sheet from './views/sheet/Sheet.svelte';
     import Shots from './views/shots/Shots.svelte';
     import SignIn from './views/signin/SignIn.svelte';
+
+    // What a visit begins with is there at once; the rest comes when it is opened, or as soon as the browser has nothing else to do.
+    const later: (() => Promise<unknown>)[] = [];
+    const lazy = <T,>(load: () => Promise<T>) => {
+        later.push(load);
+        return wrap({ asyncComponent: load as never });
+    };
+    const Account = lazy(() => import('./views/account/Account.svelte'));
+    const Calendar = lazy(() => import('./views/calendar/Calendar.svelte'));
+    const Compare = lazy(() => import('./views/compare/Compare.svelte'));
+    const Decide = lazy(() => import('./views/decide/Decide.svelte'));
+    const Finder = lazy(() => import('./views/finder/Finder.svelte'));
+    const FollowUp = lazy(() => import('./views/followup/FollowUp.svelte'));
+    const ForPlayer = lazy(() => import('./views/forplayer/ForPlayer.svelte'));
+    const HeadPage = lazy(() => import('./views/rack/HeadPage.svelte'));
+    const Orders = lazy(() => import('./views/orders/Orders.svelte'));
+    const Player = lazy(() => import('./views/player/Player.svelte'));
+    const Rack = lazy(() => import('./views/rack/Rack.svelte'));
+    const Season = lazy(() => import('./views/season/Season.svelte'));
+    const Sheet = lazy(() => import('./views/sheet/Sheet.svelte'));
+    const Studio = lazy(() => import('./views/studio/Studio.svelte'));
+    const Welcome = lazy(() => import('./views/welcome/Welcome.svelte'));
+
+    $effect(() => {
+        if (session.user) (window.requestIdleCallback ?? setTimeout)(() => later.forEach((load) => void load().catch(() => undefined)));
+    });
 
     const routes = {
         '/': DayBook,
