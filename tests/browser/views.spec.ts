@@ -51,6 +51,8 @@ test('a sign-in that ran out is said, and what was typed stays', async ({ page, 
     await page.getByRole('button', { name: 'Only described' }).click();
     await page.getByLabel('Head').first().fill('Curlew L');
     await page.getByLabel('Stated loft').fill('9');
+    // An answer that is still on its way would bring the cookie back.
+    await page.waitForLoadState('networkidle');
     await context.clearCookies({ name: 'mintcarry' });
     await page.getByRole('button', { name: 'Add setup' }).click();
     await expect(page.getByRole('alert')).toContainText(/signed out|open too long/);
