@@ -133,6 +133,21 @@ for (const [hand, unit] of [
         await page.goto('/#/season');
         await expect(page.getByText(/clubs ordered/)).toBeVisible();
         await accessible(page);
+
+        // All of it on a phone, nothing to the side of it.
+        const { player } = await send<{ player: { id: number } }>(page, 'GET', `fittings/${id}`);
+        await page.setViewportSize({ width: 320, height: 720 });
+        for (const [place, heading] of [
+            ['season', 'Season'],
+            [`fitting/${id}/follow-up`, 'Three rounds after'],
+            [`player/${player.id}`, name],
+            ['orders', 'Orders'],
+        ] as const) {
+            await page.goto(`/#/${place}`);
+            await expect(page.getByRole('heading', { name: heading, level: 1 })).toBeVisible();
+            await page.waitForLoadState('networkidle');
+            expect(await page.evaluate(() => document.documentElement.scrollWidth), place).toBeLessThanOrEqual(320);
+        }
         expect(errors).toEqual([]);
     });
 }

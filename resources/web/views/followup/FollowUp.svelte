@@ -10,6 +10,7 @@
     import Frame from '../../parts/Frame.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
+    import Scroll from '../../parts/Scroll.svelte';
     import Links from '../player/Links.svelte';
     import RoundWritten from './RoundWritten.svelte';
     import RoundsDrawn from './RoundsDrawn.svelte';
@@ -82,27 +83,28 @@
                 <section>
                     <h2>Rounds</h2>
                     {#if seen.rounds.length}
-                        <table>
-                            <thead
-                                ><tr
-                                    ><th>Played</th><th>Course</th><th>With</th><th>Fairways</th><th>Left</th><th>Right</th><th>Lost</th><th
-                                        >Feel</th
-                                    ><th></th></tr
-                                ></thead
-                            >
-                            <tbody>
-                                {#each seen.rounds as r (r.id)}
-                                    <tr
-                                        ><td>{when(`${r.playedOn}T12:00:00`)}</td><td>{r.course}</td><td
-                                            >{r.club === 'new' ? 'new club' : 'club before'}</td
-                                        ><td>{r.hit} of {r.holes}</td><td>{r.left}</td><td>{r.right}</td><td>{r.lost}</td><td
-                                            >{r.feel ?? '–'}</td
-                                        ><td><button class="plain" onclick={() => takeOut(r.id)}>Take out</button></td></tr
-                                    >
-                                    {#if r.words}<tr><td></td><td colspan="8">“{r.words}”</td></tr>{/if}
-                                {/each}
-                            </tbody>
-                        </table>
+                        <Scroll label="Rounds that were told"
+                            ><table>
+                                <thead
+                                    ><tr
+                                        ><th>Played</th><th>Course</th><th>With</th><th>Fairways</th><th>Left</th><th>Right</th><th>Lost</th
+                                        ><th>Feel</th><th></th></tr
+                                    ></thead
+                                >
+                                <tbody>
+                                    {#each seen.rounds as r (r.id)}
+                                        <tr
+                                            ><td>{when(`${r.playedOn}T12:00:00`)}</td><td>{r.course}</td><td
+                                                >{r.club === 'new' ? 'new club' : 'club before'}</td
+                                            ><td>{r.hit} of {r.holes}</td><td>{r.left}</td><td>{r.right}</td><td>{r.lost}</td><td
+                                                >{r.feel ?? '–'}</td
+                                            ><td><button class="plain" onclick={() => takeOut(r.id)}>Take out</button></td></tr
+                                        >
+                                        {#if r.words}<tr><td></td><td colspan="8">“{r.words}”</td></tr>{/if}
+                                    {/each}
+                                </tbody>
+                            </table></Scroll
+                        >
                     {:else}<p>None yet. Give the player the link; a round takes a minute.</p>{/if}
                 </section>
                 <section class="ways">

@@ -3,6 +3,7 @@
     import { lengthText } from '../../format/setups';
     import { factor, moment, plain, when } from '../../format/units';
     import { session } from '../../lib/session.svelte';
+    import Scroll from '../../parts/Scroll.svelte';
 
     // What was and what comes; what they play; and what their own club did each time.
     let { record }: { record: PlayerRecord } = $props();
@@ -26,23 +27,25 @@
 {#if record.known?.length}
     <section aria-label="What is known">
         <h2>Their own club at each fitting</h2>
-        <table>
-            <thead
-                ><tr
-                    ><th>Fitting</th><th>Shots</th><th>Club <small>{units.speed}</small></th><th>Ball <small>{units.speed}</small></th><th
-                        >Launch <small>°</small></th
-                    ><th>Spin <small>rpm</small></th><th>Carry <small>{units.distance}</small></th></tr
-                ></thead
-            >
-            <tbody>
-                {#each record.known as k (k.fittingId)}<tr
-                        ><td><a href="#/fitting/{k.fittingId}/compare">{when(k.at)}</a></td><td>{k.n}</td><td>{speed(k.clubSpeedMps)}</td
-                        ><td>{speed(k.ballSpeedMps)}</td><td>{k.launchDeg === null ? '–' : plain(k.launchDeg, 1)}</td><td
-                            >{k.spinRpm === null ? '–' : plain(k.spinRpm, 0)}</td
-                        ><td>{k.carryM === null ? '–' : plain(k.carryM * factor(units.distance), 0)}</td></tr
-                    >{/each}
-            </tbody>
-        </table>
+        <Scroll label="Their own club at each fitting"
+            ><table>
+                <thead
+                    ><tr
+                        ><th>Fitting</th><th>Shots</th><th>Club <small>{units.speed}</small></th><th>Ball <small>{units.speed}</small></th
+                        ><th>Launch <small>°</small></th><th>Spin <small>rpm</small></th><th>Carry <small>{units.distance}</small></th></tr
+                    ></thead
+                >
+                <tbody>
+                    {#each record.known as k (k.fittingId)}<tr
+                            ><td><a href="#/fitting/{k.fittingId}/compare">{when(k.at)}</a></td><td>{k.n}</td><td
+                                >{speed(k.clubSpeedMps)}</td
+                            ><td>{speed(k.ballSpeedMps)}</td><td>{k.launchDeg === null ? '–' : plain(k.launchDeg, 1)}</td><td
+                                >{k.spinRpm === null ? '–' : plain(k.spinRpm, 0)}</td
+                            ><td>{k.carryM === null ? '–' : plain(k.carryM * factor(units.distance), 0)}</td></tr
+                        >{/each}
+                </tbody>
+            </table></Scroll
+        >
     </section>
 {/if}
 {#if record.clubs.length}

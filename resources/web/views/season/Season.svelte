@@ -6,6 +6,7 @@
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import Picture from '../../parts/Picture.svelte';
+    import Scroll from '../../parts/Scroll.svelte';
     import TopBar from '../../parts/TopBar.svelte';
     import { countsText, headText, overruledText, tenths, trustText } from './sentences';
 
@@ -83,20 +84,24 @@
                 clubs ordered, {season.handedOver} handed over, {season.returned} came back, {season.cancelled} cancelled.
             </p>
             {#if season.why.length}<p class="small">Why they came back: {season.why.join('; ')}.</p>{/if}
-            <table>
-                <thead><tr><th>Head</th><th>Hand</th><th>Hit in fittings</th><th>Chosen</th><th>Ordered</th><th>Came back</th></tr></thead>
-                <tbody>
-                    {#each season.heads as h (h.id)}<tr class:idle={h.won === 0 && h.inStock}
-                            ><td
-                                ><a href="#/rack/head/{h.id}">{h.label}</a>{h.won === 0 && h.inStock
-                                    ? h.hit > 0
-                                        ? ': hit and never chosen'
-                                        : ': never hit'
-                                    : ''}</td
-                            ><td>{h.hand}</td><td>{h.hit}</td><td>{h.won}</td><td>{h.ordered}</td><td>{h.returned}</td></tr
-                        >{/each}
-                </tbody>
-            </table>
+            <Scroll label="Heads of the season"
+                ><table>
+                    <thead
+                        ><tr><th>Head</th><th>Hand</th><th>Hit in fittings</th><th>Chosen</th><th>Ordered</th><th>Came back</th></tr></thead
+                    >
+                    <tbody>
+                        {#each season.heads as h (h.id)}<tr class:idle={h.won === 0 && h.inStock}
+                                ><td
+                                    ><a href="#/rack/head/{h.id}">{h.label}</a>{h.won === 0 && h.inStock
+                                        ? h.hit > 0
+                                            ? ': hit and never chosen'
+                                            : ': never hit'
+                                        : ''}</td
+                                ><td>{h.hand}</td><td>{h.hit}</td><td>{h.won}</td><td>{h.ordered}</td><td>{h.returned}</td></tr
+                            >{/each}
+                    </tbody>
+                </table></Scroll
+            >
         </section>
     {:else if !reading.problem}<Outline what="Looking over the season …" blocks={['lines', 'table']} />{/if}
 </main>
