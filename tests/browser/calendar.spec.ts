@@ -125,7 +125,7 @@ test('on a phone the day stands as it is today, and fits 320 px', async ({ page 
     await page.setViewportSize({ width: 320, height: 720 });
     await signIn(page);
     await page.goto('/#/calendar');
-    await expect(page.getByRole('heading', { level: 2, name: 'Bay 1' })).toBeVisible();
+    await expect(page.getByRole('heading', { level: 2, name: 'Bay 1', exact: true })).toBeVisible();
     const today = await page.evaluate(async () => (await (await fetch('/api/calendar')).json()).today);
     await expect(slot(page)).toHaveAccessibleName(new RegExp(` ${Number(today.slice(8))} `));
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(320);
