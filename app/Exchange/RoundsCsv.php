@@ -7,6 +7,7 @@ namespace App\Exchange;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\FollowUp\PlayedRound;
+use MintCarry\Core\Units\Unit;
 
 /**
  * Rounds as a table: a line each, with a head that names the columns (`played, course, club, holes, hit, left, right, lost, drive 1, drive 2, unit,
@@ -75,7 +76,7 @@ final class RoundsCsv
             $text = str_replace(',', '.', $row[$column] ?? '');
             if ($text !== '') {
                 is_numeric($text) || throw InvalidInput::of($column, "'{$text}' is no length of a drive.");
-                $drives[] = (float) $text * ($unit === 'yd' ? 0.9144 : 1.0);
+                $drives[] = (float) $text * ($unit === 'yd' ? Unit::Yards->factor() : 1.0);
             }
         }
         $date = \DateTimeImmutable::createFromFormat('!Y-m-d', $row['played']);

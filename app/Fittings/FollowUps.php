@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Fittings;
 
-use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Round;
 use App\Models\Setup;
@@ -18,15 +17,15 @@ final class FollowUps
 {
     public static function promise(Fitting $fitting): ?Promise
     {
-        $decision = Decision::query()->with('setup')->where('fitting_id', $fitting->id)->latest('id')->first();
+        $decision = $fitting->decisions()->with('setup')->first();
         $own = Setup::query()->where('fitting_id', $fitting->id)->where('is_baseline', true)->value('tag');
 
         return $decision === null || $own === null ? null : Promise::of($decision->advice, $decision->setup->tag, (string) $own);
     }
 
-    public static function of(Fitting $fitting): ?FollowUp
+    /** @param  Promise|null  $promise  as {@see self::promise()} tells it */
+    public static function of(Fitting $fitting, ?Promise $promise): ?FollowUp
     {
-        $promise = self::promise($fitting);
         $rounds = Round::query()->where('fitting_id', $fitting->id)->orderBy('played_on')->orderBy('id')->get();
 
         return $promise === null ? null : FollowUp::of(

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Fittings;
 
 use App\Models\Appointment;
-use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Order;
 use App\Models\Player;
@@ -59,7 +58,7 @@ final class PlayerStory
         $out = [];
         $fittings = Fitting::query()->where('player_id', $player->id)->orderByDesc('created_at')->orderByDesc('id')->get();
         foreach ($fittings as $fitting) {
-            $decision = Decision::query()->where('fitting_id', $fitting->id)->latest('id')->first();
+            $decision = $fitting->decisions()->first();
             $order = Order::query()->where('fitting_id', $fitting->id)->where('state', '!=', 'cancelled')->with('acceptances')->latest('id')->first();
             $setups = Setup::query()->with(Setup::MADE_OF)->where('fitting_id', $fitting->id)
                 ->where(fn ($q) => $q->where('is_baseline', true)->orWhere('id', $decision->setup_id ?? 0))->orderByDesc('position')->get();

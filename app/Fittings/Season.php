@@ -28,7 +28,7 @@ final class Season
         $decisions = self::decisions($studio, $from);
         $orders = Order::query()->where('studio_id', $studio->id)->where('created_at', '>=', $from)->whereHas('fitting', fn ($q) => $q->whereNull('binned_at'))->get();
         $state = static fn (OrderState ...$of): int => $orders->whereIn('state', $of)->count();
-        $returned = $orders->filter(static fn (Order $o): bool => in_array('returned', array_column($o->steps, 'state'), true));
+        $returned = $orders->filter(static fn (Order $o): bool => $o->wasEver(OrderState::Returned));
 
         return [
             'months' => $months, 'fittings' => $fittings->count(), 'decided' => count($decisions),
@@ -53,11 +53,11 @@ final class Season
         $orders = Order::query()->where('studio_id', $studio->id)->whereIn('state', [OrderState::HandedOver->value, OrderState::Returned->value])
             ->whereHas('fitting', fn ($q) => $q->whereNull('binned_at'))->with(['fitting.player', 'setup'])->orderBy('id')->get();
         foreach ($orders as $order) {
-            if (! in_array('handed over', array_column($order->steps, 'state'), true)) {
+            if (! $order->wasEver(OrderState::HandedOver)) {
                 continue;
             }
             $promise = FollowUps::promise($order->fitting);
-            $seen = Round::query()->where('fitting_id', $order->fitting_id)->exists() ? FollowUps::of($order->fitting) : null;
+            $seen = Round::query()->where('fitting_id', $order->fitting_id)->exists() ? FollowUps::of($order->fitting, $promise) : null;
             $out[] = ['order' => $order, 'handOver' => new HandOver(
                 $order->setup->head, $promise?->shareGain(), $promise?->chanceBetter, $promise->isOverruled ?? false, $seen?->gain,
                 $seen->fairways ?? Kept::NotYet,
@@ -92,7 +92,7 @@ final class Season
                 'id' => $head->id, 'label' => $head->label, 'hand' => $head->hand->value,
                 'inStock' => (bool) ($head->supply['inStock'] ?? true), 'hit' => $hit,
                 'won' => count($won), 'ordered' => count($ordered),
-                'returned' => count(array_filter($ordered, static fn (Order $o): bool => in_array('returned', array_column($o->steps, 'state'), true))),
+                'returned' => count(array_filter($ordered, static fn (Order $o): bool => $o->wasEver(OrderState::Returned))),
             ];
         }
         usort($out, static fn (array $a, array $b): int => [$a['won'] > 0, -$a['hit']] <=> [$b['won'] > 0, -$b['hit']]);
@@ -115,7 +115,7 @@ final class Season
             }
             $promise = FollowUps::promise($fitting);
             $order = Order::query()->where('fitting_id', $fitting->id)->latest('id')->first();
-            $seen = Round::query()->where('fitting_id', $fitting->id)->exists() ? FollowUps::of($fitting) : null;
+            $seen = Round::query()->where('fitting_id', $fitting->id)->exists() ? FollowUps::of($fitting, $promise) : null;
             $number = static fn (?float $v, int $digits): string => $v === null ? '' : number_format($v, $digits, '.', '');
             $came = $seen?->gain;
             $out[] = [

@@ -114,6 +114,12 @@ final class Order extends Model
         }
     }
 
+    /** Whether it was ever there, wherever it is now. */
+    public function wasEver(OrderState $state): bool
+    {
+        return in_array($state->value, array_column($this->steps, 'state'), true);
+    }
+
     /** The club that came and was taken, where one was. */
     public function taken(): ?Acceptance
     {

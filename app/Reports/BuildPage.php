@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Reports;
 
 use App\Fittings\FittingLoader;
-use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Order;
 use App\Models\Setup;
@@ -26,7 +25,7 @@ final class BuildPage
     /** @throws ValidationException where nothing was decided */
     public static function pdf(Fitting $fitting, string $paper): string
     {
-        $decision = Decision::query()->where('fitting_id', $fitting->id)->latest('id')->first()
+        $decision = $fitting->decisions()->first()
             ?? throw ValidationException::withMessages(['decision' => 'Nothing was decided yet: decide first.']);
         $setup = Setup::query()->with(Setup::MADE_OF)->findOrFail($decision->setup_id);
         $order = $fitting->order?->load('player');

@@ -26,7 +26,7 @@ final readonly class PlayerPage
     /** @throws ValidationException where nothing was decided */
     public static function of(Fitting $fitting, Words $words): self
     {
-        $decision = Decision::query()->with(['setup', 'fitter'])->where('fitting_id', $fitting->id)->latest('id')->first()
+        $decision = $fitting->decisions()->with(['setup', 'fitter'])->first()
             ?? throw ValidationException::withMessages(['decision' => 'Nothing was decided yet: decide first.']);
         $record = (new FittingLoader($fitting))->record();
         $report = PlayerReport::of($record, $decision->advice, $decision->setup->tag);

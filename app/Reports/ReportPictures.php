@@ -96,7 +96,7 @@ final readonly class ReportPictures
         }
         $drawing->rect($x(-$edge), 0, $x($edge) - $x(-$edge), $plotFoot, Drawing::WASH);
         $drawing->path([[$x(0), 0], [$x(0), $plotFoot]], Drawing::SOFT, 0.7, '2 2');
-        $unit = $this->units['distance'] === 'yd' ? 0.9144 : 1.0;
+        $unit = $this->units['distance'] === 'yd' ? Unit::Yards->factor() : 1.0;
         for ($mark = (int) (ceil($low / $unit / 10) * 10); $mark <= $high / $unit; $mark += 10) {
             $drawing->path([[0, $y($mark * $unit)], [$width, $y($mark * $unit)]], Drawing::HAIR, 0.5);
             $drawing->label($width - 3, $y($mark * $unit) - 2, (string) $mark, 'end', 8, false, Drawing::SOFT);

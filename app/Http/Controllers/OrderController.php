@@ -9,7 +9,7 @@ use App\Actions\TakeDelivered;
 use App\Contract\Answer;
 use App\Contract\Takes;
 use App\Devices\Device;
-use App\Exchange\CsvCell;
+use App\Exchange\CsvDownload;
 use App\Fittings\FittingLoader;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Input\Quantity;
@@ -85,22 +85,17 @@ final class OrderController
     {
         $orders = $this->shown(self::user($request)->studio)->get();
 
-        return response()->streamDownload(static function () use ($orders): void {
-            $out = fopen('php://output', 'w');
-            if ($out === false) {
-                return;
-            }
-            fputcsv($out, ['order', 'player', 'state', 'due', 'what', 'label', 'price', 'currency'], escape: '');
+        return CsvDownload::of('orders.csv', (static function () use ($orders): iterable {
+            yield ['order', 'player', 'state', 'due', 'what', 'label', 'price', 'currency'];
             foreach ($orders as $order) {
                 foreach ([...$order->lines, ['what' => 'labour', 'label' => 'fitting and building', 'price' => $order->labour]] as $line) {
-                    fputcsv($out, array_map(CsvCell::safe(...), [
+                    yield [
                         (string) $order->id, $order->player->name, $order->state->value, $order->due_on ?? '', $line['what'],
                         $line['label'], $line['price'] === null ? '' : sprintf('%.2f', $line['price']), $order->currency,
-                    ]), escape: '');
+                    ];
                 }
             }
-            fclose($out);
-        }, 'orders.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
+        })());
     }
 
     /** From the decision as it stands: what the setup is made of, at the rack's prices, and what gauge and balance shall read. */

@@ -14,7 +14,6 @@ use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Controllers\Concerns\TakesFile;
 use App\Http\Requests\RoundRequest;
 use App\Journal\Journal;
-use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Round;
 use App\Models\Setup;
@@ -92,8 +91,8 @@ final class RoundController
     private function describe(Fitting $fitting): array
     {
         $promise = FollowUps::promise($fitting);
-        $seen = FollowUps::of($fitting);
-        $decision = Decision::query()->where('fitting_id', $fitting->id)->latest('id')->first();
+        $seen = FollowUps::of($fitting, $promise);
+        $decision = $fitting->decisions()->first();
         $setup = $decision === null ? null : Setup::query()->with(Setup::MADE_OF)->find($decision->setup_id);
 
         return [

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Contract\Answer;
 use App\Contract\Asks;
-use App\Exchange\CsvCell;
+use App\Exchange\CsvDownload;
 use App\Fittings\Season;
 use App\Http\Controllers\Concerns\NamesUser;
 use Illuminate\Http\JsonResponse;
@@ -30,17 +30,7 @@ final class SeasonController
         parameters: [new Asks('months', 'integer', '1 to 60; 12 where it is left out')], responses: [new Answer('text/csv')])]
     public function csv(Request $request): StreamedResponse
     {
-        $rows = Season::table(self::user($request)->studio, self::months($request));
-
-        return response()->streamDownload(static function () use ($rows): void {
-            $out = fopen('php://output', 'w');
-            if ($out === false) {
-                return;
-            }
-            foreach ($rows as $row) {
-                fputcsv($out, array_map(CsvCell::safe(...), $row), escape: '');
-            }
-        }, 'season.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
+        return CsvDownload::of('season.csv', Season::table(self::user($request)->studio, self::months($request)));
     }
 
     private static function months(Request $request): int

@@ -8,7 +8,7 @@ use App\Actions\StoreShots;
 use App\Contract\Answer;
 use App\Contract\Asks;
 use App\Contract\Takes;
-use App\Exchange\CsvCell;
+use App\Exchange\CsvDownload;
 use App\Fittings\Calibrations;
 use App\Fittings\FittingLoader;
 use App\Http\Controllers\Concerns\KeepsNote;
@@ -232,38 +232,18 @@ final class ShotController
         $by = Calibrations::of($fitting);
         $tags = $fitting->setups()->pluck('tag', 'id');
 
-        return response()->streamDownload(
-            function () use ($fitting, $fields, $by, $tags): void {
-                $out = fopen('php://output', 'w');
-                if ($out === false) {
-                    return;
-                }
-                fputcsv(
-                    $out,
-                    [
-                        'shot', 'setup', ...array_map(fn (Measure $m): string => $m->value, $fields), 'computed', 'leftOut', 'note',
-                        'hitAt', 'source',
-                    ],
-                    ',', '"', '',
-                );
-                foreach (Shot::revealed($fitting->shots())->lazy(500) as $shot) {
-                    $read = $by->shot($shot);
-                    fputcsv(
-                        $out,
-                        array_map(CsvCell::safe(...), [
-                            (string) $shot->sequence, (string) $tags[$shot->setup_id],
-                            ...array_map(
-                                fn (Measure $m): string => ($v = $read->value($m)) === null ? '' : (string) round($v, 4), $fields,
-                            ),
-                            implode(' ', array_keys($read->computed)), $shot->left_out_reason ?? '', $shot->note ?? '',
-                            $shot->hit_at ?? '', $shot->source,
-                        ]),
-                        ',', '"', '',
-                    );
-                }
-                fclose($out);
-            },
-            "fitting-{$fitting->id}-shots.csv", ['Content-Type' => 'text/csv; charset=UTF-8'],
-        );
+        return CsvDownload::of("fitting-{$fitting->id}-shots.csv", (static function () use ($fitting, $fields, $by, $tags): iterable {
+            yield [
+                'shot', 'setup', ...array_map(fn (Measure $m): string => $m->value, $fields), 'computed', 'leftOut', 'note', 'hitAt', 'source',
+            ];
+            foreach (Shot::revealed($fitting->shots())->lazy(500) as $shot) {
+                $read = $by->shot($shot);
+                yield [
+                    (string) $shot->sequence, (string) $tags[$shot->setup_id],
+                    ...array_map(fn (Measure $m): string => ($v = $read->value($m)) === null ? '' : (string) round($v, 4), $fields),
+                    implode(' ', array_keys($read->computed)), $shot->left_out_reason ?? '', $shot->note ?? '', $shot->hit_at ?? '', $shot->source,
+                ];
+            }
+        })());
     }
 }
