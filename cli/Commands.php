@@ -21,10 +21,17 @@ use MintCarry\Core\Impact\Strike;
 use MintCarry\Core\Record\FittingFile;
 use MintCarry\Core\Record\Item;
 use MintCarry\Core\Report\AdviceReport;
+use MintCarry\Core\Report\Calculator;
+use MintCarry\Core\Report\ClubSums;
 use MintCarry\Core\Report\CompareReport;
 use MintCarry\Core\Report\FinderReport;
 use MintCarry\Core\Report\JudgingReport;
+use MintCarry\Core\Report\LoftAndWind;
+use MintCarry\Core\Report\LoftLadder;
+use MintCarry\Core\Report\Readers;
 use MintCarry\Core\Report\Sentences;
+use MintCarry\Core\Report\SpeedLadder;
+use MintCarry\Core\Report\StrikeMover;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -37,7 +44,7 @@ final class Commands
      */
     public const ALL = [
         'flight' => [
-            'Flies a ball: carry, total, side, apex, descent.', Readers::FLIGHT_OPTIONS,
+            'Flies a ball: carry, total, side, apex, descent.', Options::OF_FLIGHT,
             'in: ballSpeedMps launchDeg spinRpm [directionDeg spinAxisDeg]; out: carryM totalM runM sideM curveM '
                 .'totalSideM apexM apexAtM descentDeg hangTimeS landingSpeedMps landingSpinRpm [points]',
         ],
@@ -64,7 +71,7 @@ final class Commands
                 .'[swingWeight]',
         ],
         'window' => [
-            'The launch and spin of longest carry or total, and what 1 % costs.', Readers::FLIGHT_OPTIONS,
+            'The launch and spin of longest carry or total, and what 1 % costs.', Options::OF_FLIGHT,
             'in: clubSpeedMps [attackDeg] or ballSpeedMps spinLoftDeg, [head for]; out: launchDeg spinRpm carryM totalM '
                 .'dynamicLoftDeg within1Pct{launchDeg spinRpm}',
         ],
@@ -88,8 +95,52 @@ final class Commands
         'find' => [
             'Judges every legal setup on the rack of a fitting file, as the finder does.', ['only'],
             'in: a fitting file, by name or on standard input; --only all|stock|order|own (else what the brief says: a kept head is '
-                .'own); out: own benchmark pick best expectedLoss mayStop step tooDear preset unreadable failures next learned ownEffects trade setups',
+                .'own); out: own benchmark pick best expectedLoss mayStop step tooDear preset unreadable failures next learned ownEffects trade guard setups',
             true,
+        ],
+        'ladder' => [
+            'Says what this player’s swing does with a head in each of its lofts, soled and squared.', ['head'],
+            'in: a fitting file, by name or on standard input; --head NAME of the rack (else that of the benchmark); out: head from '
+                .'rungs{statedLoftDeg readLoftDeg toOrder leadDays price printSdDeg soled squared} wantedLoftDeg',
+            true,
+        ],
+        'speeds' => [
+            'Says what the shots did at each speed, the loft wanted there, and the setup that serves both ends.', ['setup'],
+            'in: a fitting file, by name or on standard input; --setup TAG (else the one hit over the widest range); out: rungs per wanted '
+                .'shots mixed both',
+            true,
+        ],
+        'strikes' => [
+            'Says how strikes and the line of the CG can be brought together, and whether it worked.', ['setup'],
+            'in: a fitting file, by name or on standard input; --setup TAG (else the benchmark); out: offMm isOff worth ways checks',
+            true,
+        ],
+        'questions' => [
+            'Answers for this player: is more loft straighter; in wind, flight it down or keep the window.', [],
+            'in: a fitting file, by name or on standard input; out: loft{lofts answer} wind{winds}',
+            true,
+        ],
+        'gaps' => [
+            'Says the gaps between long clubs, and which sleeve position closes or opens them.', Options::OF_FLIGHT,
+            'in: clubs[{name kind loftDeg lieDeg [faceOpenDeg sleeve position] shots[{carryM and/or ball values}]}] [wantedGapM squares]; '
+                .'out: clubs gaps{gapM interval verdict moves} perDegree wantedM',
+        ],
+        'plane' => [
+            'Says loft, face and lie of a head at every position of a sleeve.', [],
+            'in: head{loftDeg lieDeg faceOpenDeg} sleeve{name kind positions …} squares [position readAs]; out: positions check',
+        ],
+        'swing' => [
+            'Says the swing weight of a club, and what a gram and half an inch change.', [],
+            'in: headMassG lengthMm gripMassG shaft{massG balanceFromButtMm or rawMassG [rawBalanceFromButtMm rawLengthMm]} [buttG]; out: '
+                .'swingWeight points totalG perHeadG perGripG perHalfInch',
+        ],
+        'length' => [
+            'Brings a club to another length and holds its balance: grams at head and butt, cuts at tip and butt.', [],
+            'in: as swing, and toLengthMm [toSwingWeight toTotalG]; out: was free solutions',
+        ],
+        'worth' => [
+            'Says what a degree, a mm, a gram, 100 rpm, 10 °C, 500 m and 5 m/s of wind are worth.', [],
+            'in: clubSpeedMps [attackDeg dynamicLoftDeg air turf head hand]; out: base dynamicLoftDeg rows',
         ],
         'make' => [
             'Hits seeded shots for a made-up player.', ['seed'],
@@ -104,22 +155,43 @@ final class Commands
             'flight' => self::flight($options),
             'impact' => self::impact(...),
             'estimate' => self::estimate(...),
-            'sleeve' => ClubCommands::sleeve(...),
-            'weights' => ClubCommands::weights(...),
+            'sleeve' => ClubSums::sleeve(...),
+            'weights' => ClubSums::weights(...),
             'window' => self::window($options),
             'calibrate' => self::calibrate(...),
             'compare' => self::compare(...),
             'judge' => self::judge(...),
             'find' => self::find($options),
             'make' => self::shots($options),
+            'ladder' => static fn (Item $file): array => LoftLadder::of(FittingFile::read($file->all()), self::named($options, 'head')),
+            'speeds' => static fn (Item $file): array => SpeedLadder::of(FittingFile::read($file->all()), self::named($options, 'setup')),
+            'strikes' => static fn (Item $file): array => StrikeMover::of(FittingFile::read($file->all()), self::named($options, 'setup')),
+            'questions' => self::questions(...),
+            'gaps' => static fn (Item $item): array => Calculator::gaps($item, $options->flight()),
+            'plane', 'swing', 'length', 'worth' => static fn (Item $item): array => Calculator::of($name, $item),
             default => throw InvalidInput::of('command', "'{$name}' is not a command; bin/mint alone lists them."),
         };
+    }
+
+    private static function named(Options $options, string $what): ?string
+    {
+        $said = $options->text($what, '');
+
+        return $said === '' ? null : $said;
+    }
+
+    /** @return array<string, mixed> */
+    private static function questions(Item $file): array
+    {
+        $record = FittingFile::read($file->all());
+
+        return ['loft' => LoftAndWind::loft($record), 'wind' => LoftAndWind::wind($record)];
     }
 
     /** @return callable(Item): array<string, mixed> */
     private static function flight(Options $options): callable
     {
-        $flight = Readers::flight($options);
+        $flight = $options->flight();
         $points = (int) $options->number('points', 0);
         if ($points < 0 || $points > 2000 || $points === 1) {
             throw InvalidInput::of('--points', '--points must be 0, or from 2 to 2000.');
@@ -206,7 +278,7 @@ final class Commands
     /** @return callable(Item): array<string, mixed> */
     private static function window(Options $options): callable
     {
-        $flight = Readers::flight($options);
+        $flight = $options->flight();
 
         return static function (Item $item) use ($flight): array {
             $item->only('clubSpeedMps', 'attackDeg', 'ballSpeedMps', 'spinLoftDeg', 'head', 'for');
@@ -247,7 +319,8 @@ final class Commands
 
         return [
             'dragOffset' => $c->dragOffset, 'liftOffset' => $c->liftOffset, 'spinOffset' => $c->spinOffset,
-            'sd' => ['dragOffset' => $c->sd[0], 'liftOffset' => $c->sd[1], 'spinOffset' => $c->sd[2]], 'residualBefore' => $c->residualBeforeM,
+            'sd' => ['dragOffset' => $c->sd[0], 'liftOffset' => $c->sd[1], 'spinOffset' => $c->sd[2]],
+            'residualBefore' => $c->residualBeforeM,
             'residualAfter' => $c->residualAfterM, 'n' => $c->n,
         ];
     }
@@ -314,7 +387,7 @@ final class Commands
             $effect = new SetupEffect(
                 $head, $setup->has('headKey') ? $setup->text('headKey') : 'head', $setup->number('squaredLoftDeg', 0),
                 $setup->number('soledFaceOpenDeg', 0), $setup->number('cgBackMm', 0), $setup->number('cgToeMm', 0),
-                $setup->number('swingWeightPoints', 0),
+                $setup->number('swingWeightPoints', 0), $setup->number('soledLoftDeg', 0),
             );
             $setup->raw('headKey');
             $setup->done();

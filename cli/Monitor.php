@@ -172,7 +172,7 @@ final class Monitor
                         $effect['head']['cgBackMm'], $effect['head']['cgUpMm'], $effect['head']['inertiaGcm2'],
                     ),
                     (string) $effect['headKey'], $effect['squaredLoftDeg'], $effect['soledFaceOpenDeg'], $effect['cgBackMm'],
-                    $effect['cgToeMm'], (float) ($effect['swingWeightPoints'] ?? 0.0),
+                    $effect['cgToeMm'], (float) ($effect['swingWeightPoints'] ?? 0.0), (float) ($effect['soledLoftDeg'] ?? 0.0),
                 )
                 : new SetupEffect;
             $this->maker = new ShotMaker($setup, $this->hand(), $this->random);

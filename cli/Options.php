@@ -5,11 +5,16 @@ declare(strict_types=1);
 namespace MintCarry\Cli;
 
 use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Turf;
 use MintCarry\Core\Record\Item;
+use MintCarry\Core\Report\Readers;
 
 /** The options behind a command, `--name value`. Options that the command does not know are refused by name. */
 final readonly class Options
 {
+    public const OF_FLIGHT = ['air', 'turf', 'rise-m', 'slope-deg', 'points'];
+
     /** @param  array<string, string>  $values */
     private function __construct(private array $values)
     {
@@ -37,6 +42,17 @@ final readonly class Options
         }
 
         return new self($values);
+    }
+
+    /** The flight in the air, on the ground and over the rise that the options tell. */
+    public function flight(): BallFlight
+    {
+        [$air, $wind] = Readers::air($this->object('air'));
+        $turf =
+            Turf::tryFrom($this->text('turf', 'medium')) ??
+            throw InvalidInput::of('--turf', "--turf must be soft, medium or firm, not '{$this->text('turf', '')}'.");
+
+        return new BallFlight($air, $wind, turf: $turf, riseM: $this->number('rise-m', 0), slopeDeg: $this->number('slope-deg', 0));
     }
 
     public function text(string $name, string $default): string

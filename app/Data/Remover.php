@@ -26,6 +26,7 @@ final class Remover
         DB::table('setups')->where('fitting_id', $id)->update(['branched_from_id' => null]);
         DB::table('log_entries')->where('fitting_id', $id)->update(['undo_of' => null]);
         DB::table('rounds')->where('fitting_id', $id)->delete();
+        DB::table('long_clubs')->where('fitting_id', $id)->delete();
         $orders = DB::table('orders')->where('fitting_id', $id);
         DB::table('acceptances')->whereIn('order_id', (clone $orders)->pluck('id'))->delete();
         $orders->delete();

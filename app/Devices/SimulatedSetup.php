@@ -20,7 +20,7 @@ final class SimulatedSetup
         return new SetupEffect(
             $here->body, $here->head, $here->squaredLoftDeg - $was->squaredLoftDeg,
             $here->soledFaceOpenDeg - $was->soledFaceOpenDeg, $here->body->cgBackMm - $was->body->cgBackMm,
-            $here->body->cgToeMm - $was->body->cgToeMm, $here->heavierBy($was),
+            $here->body->cgToeMm - $was->body->cgToeMm, $here->heavierBy($was), $here->soledLoftDeg - $was->soledLoftDeg,
         );
     }
 
@@ -35,7 +35,7 @@ final class SimulatedSetup
             'effect' => [
                 'headKey' => $effect->headKey, 'squaredLoftDeg' => $effect->squaredLoftDeg,
                 'soledFaceOpenDeg' => $effect->soledFaceOpenDeg, 'cgBackMm' => $effect->cgBackMm, 'cgToeMm' => $effect->cgToeMm,
-                'swingWeightPoints' => $effect->swingWeightPoints,
+                'swingWeightPoints' => $effect->swingWeightPoints, 'soledLoftDeg' => $effect->soledLoftDeg,
                 'head' => [
                     'loftDeg' => $effect->head->loftDeg, 'massG' => $effect->head->massG, 'cgToeMm' => $effect->head->cgToeMm,
                     'cgBackMm' => $effect->head->cgBackMm, 'cgUpMm' => $effect->head->cgUpMm,

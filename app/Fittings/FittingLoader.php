@@ -39,7 +39,7 @@ final class FittingLoader
 
     /**
      * @var array<int, list<array{id: int, trial: int|null, sequence: int, shot: LaunchShot, leftOut: string|null,
-     *   simulated: bool, visit: int|null}>> every shot by setup id
+     *   simulated: bool, visit: int|null, intent: string}>> every shot by setup id
      */
     public array $shots = [];
 
@@ -65,7 +65,7 @@ final class FittingLoader
         $kept = new KeptFlights($fitting, $by);
         $flown = $kept->read();
         $rows = Shot::revealed(DB::table('shots'))->where('fitting_id', $fitting->id)->orderBy('sequence')->get([
-            'id', 'setup_id', 'trial_id', 'left_out_reason', 'sequence', 'source', ...($flown === [] ? ['measured'] : []),
+            'id', 'setup_id', 'trial_id', 'left_out_reason', 'sequence', 'source', 'intent', ...($flown === [] ? ['measured'] : []),
         ])->all();
         $flown = $flown === [] ? $kept->keep($rows) : $kept->rest($flown, $rows);
         foreach ($rows as $row) {
@@ -74,6 +74,7 @@ final class FittingLoader
                 'id' => (int) $row->id, 'trial' => $trialId, 'sequence' => (int) $row->sequence, 'shot' => $flown[(int) $row->id],
                 'leftOut' => $row->left_out_reason === null ? null : (string) $row->left_out_reason,
                 'simulated' => $row->source === 'simulated', 'visit' => $by->visitOfTrial($trialId ?? 0) ?? $last,
+                'intent' => (string) $row->intent,
             ];
         }
         foreach ($fitting->setups()->get() as $setup) {
@@ -170,7 +171,7 @@ final class FittingLoader
             $tags[$setup->id] = $setup->tag;
             $shots[$setup->tag] = array_map(
                 fn (array $s): ShotRecord => new ShotRecord(
-                    $s['shot'], $s['sequence'], $s['leftOut'], $s['simulated'], $s['visit'], $s['trial'],
+                    $s['shot'], $s['sequence'], $s['leftOut'], $s['simulated'], $s['visit'], $s['trial'], $s['intent'],
                 ),
                 $this->shots[$setup->id] ?? [],
             );

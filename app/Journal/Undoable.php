@@ -70,7 +70,7 @@ final class Undoable
         ['table' => $table, 'id' => $id, 'before' => $before, 'after' => $after] = $change;
         $row = DB::table($table)->where('id', $id)->first();
         if ($after === null) {
-            return $row !== null || ! self::isLetterTaken($table, (array) $before);
+            return $row !== null || ! self::isNameTaken($table, (array) $before);
         }
         if ($row === null || ($table === 'decisions' && ($row->locked_at ?? null) !== null)) {
             return false;
@@ -108,9 +108,11 @@ final class Undoable
     }
 
     /** @param  array<string, mixed>  $before */
-    private static function isLetterTaken(string $table, array $before): bool
+    private static function isNameTaken(string $table, array $before): bool
     {
-        return $table === 'setups' && DB::table('setups')->where('fitting_id', $before['fitting_id'] ?? 0)
-            ->where('tag', $before['tag'] ?? '')->exists();
+        $named = ['setups' => 'tag', 'long_clubs' => 'name'][$table] ?? null;
+
+        return $named !== null && DB::table($table)->where('fitting_id', $before['fitting_id'] ?? 0)->where($named,
+            $before[$named] ?? '')->exists();
     }
 }

@@ -54,6 +54,7 @@ use MintCarry\Core\Record\SetupRecord;
  * @property string $shelf empty, parked or dropped
  * @property string $shelf_reason
  * @property bool $starred
+ * @property array<string, float>|null $length_plan how it is brought to another length, for the workshop (`LengthPlan`)
  * @property int|null $shots_count
  * @property int|null $counted_count
  * @property int|null $simulated_count
@@ -82,7 +83,8 @@ final class Setup extends Model
         return [
             'typed' => 'array', 'is_baseline' => 'boolean', 'starred' => 'boolean', 'stated_loft_deg' => 'float',
             'measured_loft_deg' => 'float', 'measured_lie_deg' => 'float', 'measured_face_open_deg' => 'float',
-            'rack_snapshot' => 'array', 'masses' => 'array', 'tee_mm' => 'float', 'swing_weight_points' => 'float',
+            'rack_snapshot' => 'array', 'masses' => 'array', 'length_plan' => 'array', 'tee_mm' => 'float',
+            'swing_weight_points' => 'float',
             'sleeve_loft_deg' => 'float', 'sleeve_face_open_deg' => 'float', 'sleeve_lie_deg' => 'float', 'length_mm' => 'float',
         ];
     }

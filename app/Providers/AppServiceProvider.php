@@ -14,6 +14,7 @@ use App\Models\Fitting;
 use App\Models\HeldShot;
 use App\Models\ImportFile;
 use App\Models\LogEntry;
+use App\Models\LongClub;
 use App\Models\Order;
 use App\Models\Part;
 use App\Models\Player;
@@ -64,7 +65,7 @@ final class AppServiceProvider extends ServiceProvider
             [
                 Player::class, Fitting::class, Setup::class, Shot::class, ImportFile::class, Decision::class, RackHead::class,
                 Sleeve::class, Part::class, Bay::class, HeldShot::class, Trial::class, LogEntry::class, User::class, BinEntry::class,
-                Appointment::class, PlayerLink::class, Order::class, Round::class,
+                Appointment::class, PlayerLink::class, Order::class, Round::class, LongClub::class,
             ] as $model
         ) {
             Gate::policy($model, StudioPolicy::class);

@@ -5,10 +5,20 @@ declare(strict_types=1);
 namespace MintCarry\Core\Club;
 
 use function abs;
+use function array_diff_key;
+use function array_filter;
+use function array_map;
 use function array_sum;
+use function array_unique;
+use function array_values;
 use function count;
+use function floatval;
+use function get_object_vars;
 use function hypot;
 use function in_array;
+use function is_array;
+use function sort;
+use function sprintf;
 
 /**
  * A physical head as the rack knows it: what is stamped on it, its sleeve, its readings, and its weights. Mass, CG and inertia
@@ -115,6 +125,45 @@ final class RackedHead
     public function isInStock(): bool
     {
         return (bool) ($this->supply['inStock'] ?? true);
+    }
+
+    /**
+     * The other lofts in which it can be had, °, the least first; its own is none of them.
+     *
+     * @return list<float>
+     */
+    public function otherLofts(): array
+    {
+        $lofts = $this->supply['lofts'] ?? null;
+        $others = array_filter(
+            array_map(floatval(...), array_filter(is_array($lofts) ? $lofts : [], is_numeric(...))),
+            fn (float $loft): bool => $loft >= 4.0 && $loft <= 20.0 && abs($loft - $this->stated->loftDeg) > 0.01,
+        );
+        sort($others);
+
+        return array_values(array_unique($others));
+    }
+
+    /** The same head as it would be ordered in another loft: nobody has it, so nobody has read it. */
+    public function inLoft(float $statedDeg): self
+    {
+        return new self(...[
+            'label' => self::labelIn($this->label, $statedDeg),
+            'stated' => new HeadReading($statedDeg, $this->stated->lieDeg, $this->stated->faceOpenDeg), 'readings' => [],
+            'supply' => ['inStock' => false, 'lofts' => []] + $this->supply,
+        ] + array_diff_key(get_object_vars($this), ['gauged' => 1, 'body' => 1]));
+    }
+
+    /** What a head is called in another loft than the one that lies there. */
+    public static function labelIn(string $label, float $statedDeg): string
+    {
+        return sprintf('%s in %g°', $label, $statedDeg);
+    }
+
+    /** Did nobody put it on the gauge, so that its loft is the printed one? */
+    public function isLoftPrinted(): bool
+    {
+        return $this->gauged()->inForce('loftDeg') === null;
     }
 
     /** Refuses what geometry, weights or a rigid body cannot be. */

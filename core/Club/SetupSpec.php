@@ -13,6 +13,8 @@ final readonly class SetupSpec
     /**
      * @param  string  $head  name of the head; the same name is the same head
      * @param  Head  $body  the head with this setup's weights in it; its own design loft
+     * @param  string  $model  name of the head whose effects it shares, where it is that head in another loft; empty: its own
+     * @param  float  $printSdDeg  how far its loft may lie from what it is taken to be; 0 where the gauge or shots say
      */
     public function __construct(
         public string $tag,
@@ -32,7 +34,28 @@ final readonly class SetupSpec
         public bool $loftFromPrint = false,
         public bool $bodyAssumed = false,
         public Hand $hand = Hand::Right,
+        public string $model = '',
+        public float $printSdDeg = 0.0,
     ) {
+    }
+
+    /** What heads do of their own belongs to their model: the same head in another loft does the same. */
+    public function model(): string
+    {
+        return $this->model === '' ? $this->head : $this->model;
+    }
+
+    /**
+     * Loft more than another presents, °: what the head has on its sole, and what squaring makes of the way it is turned.
+     *
+     * @return array{head: float, turned: float}
+     */
+    public function loftOver(self $other): array
+    {
+        return [
+            'head' => $this->soledLoftDeg - $other->soledLoftDeg,
+            'turned' => $this->squaredLoftDeg - $this->soledLoftDeg - $other->squaredLoftDeg + $other->soledLoftDeg,
+        ];
     }
 
     public function isSameHeadAs(self $other): bool

@@ -63,16 +63,37 @@ final readonly class Shaft
     public function cutTo(float $lengthMm): self
     {
         $cut = $this->lengthMm - $lengthMm;
-        if ($cut <= 0) {
-            return $this;
-        }
+
+        return $cut <= 0 ? $this : $this->cutAt($cut, 0.0);
+    }
+
+    /**
+     * The same shaft with something cut off either end. A butt that is to be longer is extended by a piece as heavy to the mm as the
+     * butt is.
+     *
+     * @param  float  $buttMm  − extends it
+     */
+    public function cutAt(float $buttMm, float $tipMm): self
+    {
+        InvalidInput::requireWithin('buttCutMm', $buttMm, -120, 400, 'mm');
+        InvalidInput::requireWithin('tipCutMm', $tipMm, 0, 200, 'mm');
         // Mass per length m/L · (1 + β (1 − 2 x/L)) at x from the butt has its balance at L (1/2 − β/6).
         $beta = max(-1.0, min(1.0, 6 * (0.5 - $this->balanceFromButtMm / $this->lengthMm)));
         $perMm = $this->massG / $this->lengthMm;
-        $off = $perMm * ((1 + $beta) * $cut - $beta * $cut ** 2 / $this->lengthMm);
-        $moment = $perMm * ((1 + $beta) * $cut ** 2 / 2 - 2 * $beta * $cut ** 3 / (3 * $this->lengthMm));
-        $mass = $this->massG - $off;
+        $mass = static fn (float $to, float $of): float => $perMm * ((1 + $beta) * $to - $beta * $to ** 2 / $of);
+        $moment = static fn (float $to, float $of): float => $perMm * ((1 + $beta) * $to ** 2 / 2 - 2 * $beta * $to ** 3 / (3 * $of));
+        $end = $this->lengthMm - $tipMm;
+        $begin = max(0.0, $buttMm);
+        $left = $mass($end, $this->lengthMm) - $mass($begin, $this->lengthMm);
+        // A balance that was measured beyond what such a rod can have stays as far off as it was measured.
+        $offMm = $this->balanceFromButtMm - $this->lengthMm * (0.5 - $beta / 6);
+        $about = $moment($end, $this->lengthMm) - $moment($begin, $this->lengthMm) + $offMm * $left;
+        $extended = max(0.0, -$buttMm);
+        $added = $perMm * (1 + $beta) * $extended;
 
-        return new self($mass, ($this->massG * $this->balanceFromButtMm - $moment) / $mass - $cut, $lengthMm);
+        return new self(
+            $left + $added, ($about - $begin * $left + $extended * $left + $added * $extended / 2) / ($left + $added),
+            $this->lengthMm - $tipMm - $buttMm,
+        );
     }
 }

@@ -58,6 +58,12 @@ final readonly class SwingWeight
             self::POINT_OZ_IN;
     }
 
+    /** Points that a moment about the 14 in point adds, g·mm. */
+    public static function pointsOfMoment(float $gMm): float
+    {
+        return $gMm * self::OZ_IN_PER_G_MM / self::POINT_OZ_IN;
+    }
+
     /** Points above A0; D0 is 30. */
     public function points(): float
     {

@@ -28,7 +28,7 @@ use function sqrt;
  * What is believed of one player: the mean swing, how far a change of the club reaches the ball, what each head does of its own,
  * and the scatter from swing to swing.
  *
- * A normal belief about a list of unknowns θ, in this order: nine means (`Swing`), eight factors (`AT`), then for each head, and
+ * A normal belief about a list of unknowns θ, in this order: nine means (`Swing`), nine factors (`AT`), then for each head, and
  * for each build that is not the usual one, seven effects of its own (speed, loft, face, toe, high, restitution, spin), then for
  * each setup that was hit six quirks (speed, loft, face, toe, high, spin). Shots change it in `BeliefUpdate`. Face + = right; a
  * left-hander is mirrored at the edge, so that the belief is that of a right-hander.
@@ -43,11 +43,11 @@ final readonly class Belief
     /**
      * Places of the factors in θ: how far the face is squared (0 … 1); shares of face and loft that reach the ball apart from it;
      * ° of loft for a mm of CG back, ° open for a mm toward the toe; drift of speed in m/s for 20 shots; mm of strike and m/s of
-     * speed for a point of swing weight.
+     * speed for a point of swing weight; share of a head's own loft that reaches the ball.
      */
     private const AT = [
         'squaring' => 9, 'faceApart' => 10, 'loftApart' => 11, 'loftPerCgBackMm' => 12, 'openPerCgToeMm' => 13, 'drift' => 14,
-        'toeMmPerPoint' => 15, 'speedMpsPerPoint' => 16,
+        'toeMmPerPoint' => 15, 'speedMpsPerPoint' => 16, 'headLoft' => 17,
     ];
 
     /** What is told of a player: each is a sum of places of θ. */
@@ -224,6 +224,7 @@ final readonly class Belief
             $clubSpeedMps, 0.0, 0.0, $ownLoftDeg + PlayerPriors::LOFT_ADDED_DEG, 0.0, 0.0, 0.0, 0.0, 0.0, $squaringShare,
             PlayerPriors::FACE_CARRY_SOLED, PlayerPriors::LOFT_CARRY_SOLED, PlayerPriors::LOFT_PER_CG_BACK_MM,
             PlayerPriors::OPEN_PER_CG_TOE_MM, 0.0, PlayerPriors::TOE_MM_PER_POINT, PlayerPriors::SPEED_MPS_PER_POINT,
+            PlayerPriors::HEAD_LOFT_CARRY,
         ];
         $sd = [
             ...PlayerPriors::MEAN_SD,
@@ -231,7 +232,7 @@ final readonly class Belief
             $apart(PlayerPriors::FACE_CARRY_SD, PlayerPriors::FACE_CARRY_OF_SQUARING),
             $apart(PlayerPriors::LOFT_CARRY_SD, PlayerPriors::LOFT_CARRY_OF_SQUARING),
             PlayerPriors::LOFT_PER_CG_BACK_MM_SD, PlayerPriors::OPEN_PER_CG_TOE_MM_SD, PlayerPriors::DRIFT_MPS_SD,
-            PlayerPriors::TOE_MM_PER_POINT_SD, PlayerPriors::SPEED_MPS_PER_POINT_SD,
+            PlayerPriors::TOE_MM_PER_POINT_SD, PlayerPriors::SPEED_MPS_PER_POINT_SD, PlayerPriors::HEAD_LOFT_CARRY_SD,
         ];
 
         return [$mean, $sd];
@@ -271,7 +272,8 @@ final readonly class Belief
     public function updated(array $mean, Arrow $spread, array $scatter, float $scatterShots): self
     {
         return new self(
-            $this->own, $mean, $spread, $this->priorVariance, $this->blocks, $scatter, $this->usual, $this->heads, $this->builds, $this->quirks, $this->priorWidth,
+            $this->own, $mean, $spread, $this->priorVariance, $this->blocks, $scatter, $this->usual, $this->heads, $this->builds,
+            $this->quirks, $this->priorWidth,
             $scatterShots, $this->names, $this->visits,
         );
     }
@@ -285,11 +287,11 @@ final readonly class Belief
      */
     public function rows(SetupSpec $spec, float $order = 0.0, ?int $visit = null): array
     {
-        $loft = $spec->squaredLoftDeg - $this->own->squaredLoftDeg;
+        ['head' => $head, 'turned' => $turned] = $spec->loftOver($this->own);
         $open = $spec->soledFaceOpenDeg - $this->own->soledFaceOpenDeg; // + = right for the right-hander that this is
         $back =
             ($spec->body->cgBackMm - $this->own->body->cgBackMm) *
-            ($spec->isSameHeadAs($this->own) ? 1.0 : PlayerPriors::BETWEEN_HEADS);
+            ($spec->model() === $this->own->model() ? 1.0 : PlayerPriors::BETWEEN_HEADS);
         $toe = $spec->body->cgToeMm - $this->own->body->cgToeMm;
         $heavier = $spec->heavierBy($this->own);
         $rows = [];
@@ -298,15 +300,15 @@ final readonly class Belief
         }
         $rows[Swing::CLUB_SPEED] += [self::AT['drift'] => $order, self::AT['speedMpsPerPoint'] => $heavier];
         $rows[Swing::LOFT] += [
-            self::AT['loftApart'] => $loft, self::AT['squaring'] => PlayerPriors::LOFT_CARRY_OF_SQUARING * $loft,
-            self::AT['loftPerCgBackMm'] => $back,
+            self::AT['loftApart'] => $turned, self::AT['squaring'] => PlayerPriors::LOFT_CARRY_OF_SQUARING * $turned,
+            self::AT['headLoft'] => $head, self::AT['loftPerCgBackMm'] => $back,
         ];
         $rows[Swing::FACE] += [
             self::AT['faceApart'] => $open, self::AT['squaring'] => PlayerPriors::FACE_CARRY_OF_SQUARING * $open,
             self::AT['openPerCgToeMm'] => $toe,
         ];
         $rows[Swing::TOE] += [self::AT['toeMmPerPoint'] => $heavier];
-        foreach ([$this->heads[$spec->head] ?? null, $this->builds[$spec->build()->by($this->usual)->key()] ?? null] as $at) {
+        foreach ([$this->heads[$spec->model()] ?? null, $this->builds[$spec->build()->by($this->usual)->key()] ?? null] as $at) {
             foreach ($at === null ? [] : self::EFFECT_ON as $k => $i) {
                 $rows[$i][$at + $k] = 1.0;
             }
@@ -340,6 +342,38 @@ final readonly class Belief
             }
             $out[$i] = $sum;
         }
+
+        return $out;
+    }
+
+    /**
+     * The nine values of a setup's mean swing.
+     *
+     * @param  float|null  $squaring  for a player who squares the face by this share; null: as far as this one is believed to
+     * @return array<int, float>
+     */
+    public function swing(SetupSpec $spec, ?float $squaring = null): array
+    {
+        return $this->swingBy($this->rows($spec), $this->mean, $squaring);
+    }
+
+    /**
+     * The nine values of a setup's mean swing under some θ, as this player puts the club down, or squaring the face by a share. The own
+     * club was hit as the player puts it down; squared more or less it would come otherwise, too.
+     *
+     * @param  array<int, array<int, float>>  $rows
+     * @param  array<int, float>  $theta
+     * @return array<int, float>
+     */
+    public function swingBy(array $rows, array $theta, ?float $squaring): array
+    {
+        if ($squaring === null) {
+            return self::apply($rows, $theta);
+        }
+        $more = $squaring - $theta[self::AT['squaring']];
+        $out = self::apply($rows, [self::AT['squaring'] => $squaring] + $theta);
+        $out[Swing::LOFT] += $more * PlayerPriors::LOFT_CARRY_OF_SQUARING * ($this->own->squaredLoftDeg - $this->own->soledLoftDeg);
+        $out[Swing::FACE] += $more * PlayerPriors::FACE_CARRY_OF_SQUARING * $this->own->soledFaceOpenDeg;
 
         return $out;
     }

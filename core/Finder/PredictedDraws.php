@@ -82,11 +82,13 @@ final readonly class PredictedDraws
      * @param  array<int, float>  $day  another day's swing: added to the nine values by place
      * @param  string  $scramble  other luck than usual: how far figures hang on it (`bin/bench finder`)
      * @param  SetupSpec|null  $ownAs  the own club as it would be if it were a little otherwise
+     * @param  float|null  $squaring  for a player who squares the face by this share and no other; null: as far as is believed
      *
      * @throws ModelFailure where the models give no ball for the own club: then there is nothing to judge against
      */
     public static function of(
         Belief $prior, Belief $belief, array $rack, BallFlight $flight, array $day = [], string $scramble = '', ?SetupSpec $ownAs = null,
+        ?float $squaring = null,
     ): self {
         $own = $ownAs ?? $belief->own;
         $others = array_values(array_filter($rack, static fn (SetupSpec $s): bool => $s->tag !== $own->tag));
@@ -98,7 +100,7 @@ final readonly class PredictedDraws
         $specs = $figures = $seen = $tested = $failures = [];
         foreach ([$own, ...$others] as $spec) {
             try {
-                [$figures[], $seen[]] = self::ofSetup($spec, $belief, $scatter, $unknowns, $flight, $day);
+                [$figures[], $seen[]] = self::ofSetup($spec, $belief, $scatter, $unknowns, $flight, $day, $squaring);
             } catch (ModelFailure $e) {
                 if ($spec === $own) {
                     throw $e->within("The own club {$own->tag}");
@@ -125,11 +127,12 @@ final readonly class PredictedDraws
      *
      * @throws ModelFailure
      */
-    private static function ofSetup(SetupSpec $spec, Belief $belief, array $scatter, array $unknowns, BallFlight $flight, array $day): array
-    {
+    private static function ofSetup(
+        SetupSpec $spec, Belief $belief, array $scatter, array $unknowns, BallFlight $flight, array $day, ?float $squaring,
+    ): array {
         [$thetas, $spares, $scales] = $unknowns;
         $rows = $belief->rows($spec);
-        $at = Belief::apply($rows, $belief->mean);
+        $at = $belief->swing($spec, $squaring);
         foreach ($day as $i => $more) {
             $at[$i] += $more;
         }
@@ -137,13 +140,16 @@ final readonly class PredictedDraws
         $quirk = array_map(sqrt(...), $belief->quirkVariance($spec));
         // Which of the spare numbers this setup takes: the same at every judgement.
         $salt = crc32($spec->tag);
+        // A head's loft lies as far from its print at every position of its sleeve.
+        $ofPrint = crc32("print of {$spec->head}") % self::SPARES;
         $shifts = [];
         $shown = [[], [], []];
         foreach (isset($belief->quirks[$spec->tag]) ? $thetas : array_slice($thetas, 0, self::DRAWS) as $d => $theta) {
-            $x = Belief::apply($rows, $theta);
+            $x = $belief->swingBy($rows, $theta, $squaring);
             foreach ($quirk as $i => $sd) {
                 $x[$i] += $sd * $spares[$d][($i + $salt) % self::SPARES];
             }
+            $x[Swing::LOFT] += $spec->printSdDeg * $spares[$d][$ofPrint];
             foreach ($day as $i => $more) {
                 $x[$i] += $more;
             }

@@ -14,6 +14,7 @@ final readonly class RackCandidate
      * @param  int  $rackAt  index of the head in the record's rack
      * @param  array<string, string|float|null>  $with  what differs from the usual build, by field
      * @param  string  $like  tag of a setup that is built so
+     * @param  float|null  $otherLoftDeg  print of a head that would have to be ordered in this loft; null: as it lies on the rack
      */
     public function __construct(
         public SetupParts $parts,
@@ -25,6 +26,8 @@ final readonly class RackCandidate
         public int $rackAt,
         public array $with,
         public string $like,
+        public ?float $otherLoftDeg = null,
+        public ?int $leadDays = null,
     ) {
     }
 }

@@ -10,19 +10,24 @@ use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Club\SetupParts;
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\SetupRecord;
 
 use function array_intersect_key;
 use function array_map;
+use function array_push;
 use function array_values;
 use function implode;
+use function in_array;
+use function is_numeric;
 use function json_encode;
 use function ksort;
 
 /**
  * Every legal setup that the rack offers this player: heads of the hand, sleeve positions, weight arrangements, each with the
- * shaft, length, ball, tee and cue of the own club and with every other that was hit.
+ * shaft, length, ball, tee and cue of the own club and with every other that was hit. The other lofts in which a head can be had stand
+ * among them, to order.
  */
 final readonly class RackCandidates
 {
@@ -76,7 +81,15 @@ final readonly class RackCandidates
             $name = $head->label.($isFirst ? '' : " ({$names[$head->label]})");
             $own = $only === 'own' ? [$usual->key() => $usual] : $builds;
             try {
-                foreach (self::ofHead($head, $at, $name, $own, $usual, $like, $isFirst ? $hit : [], $record) as [$spec, $candidate]) {
+                $offered = self::ofHead($head, $at, $name, $name, $own, $usual, $like, $isFirst ? $hit : [], $record);
+                foreach (in_array($only, ['all', 'order'], true) ? $head->otherLofts() : [] as $loft) {
+                    // Nobody has it: its weights are those that it comes with, and what it is built with is the usual.
+                    array_push($offered, ...self::ofHead(
+                        $head->inLoft($loft), $at, RackedHead::labelIn($name, $loft), $name, [$usual->key() => $usual], $usual, $like, [],
+                        $record, true,
+                    ));
+                }
+                foreach ($offered as [$spec, $candidate]) {
                     $specs[] = $spec;
                     $about[$spec->tag] = $candidate;
                 }
@@ -144,21 +157,28 @@ final readonly class RackCandidates
     /**
      * Sleeve positions × arrangements × builds of one head.
      *
+     * @param  string  $model  name of the head that it is, in whatever loft
      * @param  array<string, ClubBuild>  $builds
      * @param  array<string, string>  $like
      * @param  array<string, SetupRecord>  $hit  setups of the fitting, by what they are made of
+     * @param  bool  $inOtherLoft  is it that head in a loft that would have to be ordered?
      * @return list<array{SetupSpec, RackCandidate}>
      *
      * @throws InvalidInput where the head cannot be computed with
      */
     private static function ofHead(
-        RackedHead $head, int $at, string $name, array $builds, ClubBuild $usual, array $like, array $hit, FittingRecord $record,
+        RackedHead $head, int $at, string $name, string $model, array $builds, ClubBuild $usual, array $like, array $hit,
+        FittingRecord $record, bool $inOtherLoft = false,
     ): array {
         $straight = $head->gauged()->straight();
         $arrangements = array_map(
             static fn (array $masses): array => [$masses, $head->bodyWith($masses), $head->sayWeights($masses)],
-            $head->arrangements(),
+            $inOtherLoft ? [$head->standard] : $head->arrangements(),
         );
+        // What was hit says more of its loft than the print.
+        $wasHit = in_array($head->label, array_map(static fn (SetupRecord $s): string => $s->head, array_intersect_key($record->setups,
+            $record->sets())), true);
+        $printSd = $head->isLoftPrinted() && ! $wasHit ? PlayerPriors::PRINT_SD_DEG : 0.0;
         $assumed = $head->isCgAssumed();
         $price = isset($head->supply['price']) ? (float) $head->supply['price'] : null;
         $currency = (string) ($head->supply['currency'] ?? '');
@@ -175,10 +195,14 @@ final readonly class RackCandidates
                         new SetupSpec(
                             $tag, $name, $body, $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $position->label, $weights,
                             $build->shaft, $build->lengthMm, $build->ball, $build->teeMm, $build->cue, null, false, $assumed, $record->hand,
+                            $model, $same === null ? $printSd : 0.0,
                         ),
                         new RackCandidate(
                             new SetupParts($name, $position->label, $masses, $weights, $build),
-                            $head->isInStock(), self::isOrderable($head), $price, $currency, $same?->tag, $at, $with, $like[$key],
+                            $head->isInStock(), $inOtherLoft || self::isOrderable($head), $price, $currency, $same?->tag, $at, $with,
+                            $like[$key],
+                            $inOtherLoft ? $head->stated->loftDeg : null,
+                            is_numeric($head->supply['leadDays'] ?? null) ? (int) $head->supply['leadDays'] : null,
                         ),
                     ];
                 }

@@ -101,7 +101,7 @@ final class Search
     {
         if ($this->beliefs === null) {
             $hit = $this->hit();
-            $names = array_values(array_unique(array_map(static fn (SetupSpec $b): string => $b->head, [...$this->heads, ...$hit])));
+            $names = array_values(array_unique(array_map(static fn (SetupSpec $b): string => $b->model(), [...$this->heads, ...$hit])));
             $prior = Belief::prior(
                 $this->record->own()->spec($this->record->hand), $this->clubSpeedMps, $names, $hit,
                 $this->record->brief->squaringShare(), earlier: array_slice($this->record->visits(), 0, -1),
@@ -149,14 +149,24 @@ final class Search
      * @param  BallFlight|null  $flight  another air or ground than the brief's
      * @param  array<int, float>  $day  another day's swing, added to the nine values
      * @param  SetupSpec|null  $ownAs  the own club as it would be if it were a little otherwise
+     * @param  float|null  $squaring  for a player who squares the face by this share and no other
      *
      * @throws ModelFailure where the models give no ball for the own club
      */
-    public function drawsOf(array $setups, ?BallFlight $flight = null, array $day = [], ?SetupSpec $ownAs = null): PredictedDraws
-    {
+    public function drawsOf(
+        array $setups, ?BallFlight $flight = null, array $day = [], ?SetupSpec $ownAs = null, ?float $squaring = null,
+    ): PredictedDraws {
         [$prior, $belief] = $this->beliefs();
 
-        return PredictedDraws::of($prior, $belief, $setups, $flight ?? $this->record->flight, $day, ownAs: $ownAs);
+        return PredictedDraws::of(
+            $prior, $belief, $setups, $flight ?? $this->record->flight, $day, ownAs: $ownAs, squaring: $squaring,
+        );
+    }
+
+    /** What is believed of this player after the shots. */
+    public function belief(): Belief
+    {
+        return $this->beliefs()[1];
     }
 
     /** Draws of what was hit alone, in a fraction of the time that the rack takes. */

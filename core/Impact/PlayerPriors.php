@@ -25,6 +25,20 @@ final class PlayerPriors
 
     public const LOFT_CARRY_SD = 0.33;
 
+    /**
+     * Share of what one head has more loft than another, both on their soles, that reaches the delivered loft: all of it, however the
+     * club is put down. Four degrees more gave 4.3 (trade fact CP07, common practice, no source).
+     */
+    public const HEAD_LOFT_CARRY = 1.0;
+
+    public const HEAD_LOFT_CARRY_SD = 0.2;
+
+    /**
+     * How far the loft of a head lies from its print, °: a degree off is common, two or three occur (trade fact CP12, common practice, no
+     * source). It goes with a reading.
+     */
+    public const PRINT_SD_DEG = 1.0;
+
     /** Share of a change of the club's face that reaches the delivered face: soled, and what squaring the face fully adds. */
     public const FACE_CARRY_SOLED = 0.6;
 
@@ -145,6 +159,18 @@ final class PlayerPriors
     public const CARRY_M_PER_BALL_MPS = 3.6;
 
     public const TOTAL_M_PER_BALL_MPS = 3.9;
+
+    /**
+     * What of a change of loft reaches the ball: what the head itself has more comes in full, what the sleeve or the face turns into
+     * loft by
+     * how far the player squares it.
+     *
+     * @param  array{head: float, turned: float}  $change  of `SetupSpec::loftOver`, °
+     */
+    public static function deliveredLoft(array $change, float $squaringShare): float
+    {
+        return self::HEAD_LOFT_CARRY * $change['head'] + self::loftCarryThrough($squaringShare) * $change['turned'];
+    }
 
     /** The share of the club's loft that reaches the ball, by how far the player squares the face (0 … 1). */
     public static function loftCarryThrough(float $squaringShare): float

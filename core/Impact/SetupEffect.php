@@ -20,6 +20,7 @@ final readonly class SetupEffect
         public float $cgBackMm = 0.0,
         public float $cgToeMm = 0.0,
         public float $swingWeightPoints = 0.0,
+        public float $soledLoftDeg = 0.0,
     ) {
     }
 }

@@ -60,7 +60,8 @@ final class ShotMaker
         $openDeg =
             (1 - $player->squares) * $s->soledFaceOpenDeg * $player->faceCarriesThrough * (1 - $player->steersAgainstFace) +
             $player->openPerMmToe * $s->cgToeMm;
-        $loftDeg = $player->squares * $s->squaredLoftDeg * $player->loftCarriesThrough + $player->loftPerMmBack * $s->cgBackMm;
+        $loftDeg = ($player->squares * $s->squaredLoftDeg + (1 - $player->squares) * $s->soledLoftDeg) * $player->loftCarriesThrough
+            + $player->loftPerMmBack * $s->cgBackMm;
         $speed = $player->clubSpeedMps * $this->freshness($player) + PlayerPriors::SPEED_MPS_PER_POINT * $s->swingWeightPoints;
         $this->swings++;
         $delivery = new Delivery(

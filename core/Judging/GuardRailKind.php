@@ -25,5 +25,6 @@ enum GuardRailKind: string
     case LabelAndDataDisagree = 'labelAndDataDisagree';
     case SpeedFalling = 'speedFalling';
     case SpeedRising = 'speedRising';
+    case MixedSpeeds = 'mixedSpeeds';
     case MonitorDisagrees = 'monitorDisagrees';
 }

@@ -25,11 +25,12 @@ final class GuardRails
      * @param  list<float>  $speeds  club speed (ball speed where no club was seen) of the counted shots of the last visit, in the
      *   order they were hit
      * @param  string  $theirBall  that the player plays, where the brief says one
+     * @param  array<string, MixedSpeeds>  $mixed  setups that were hit at more than one speed, by tag
      * @return list<GuardRail>
      */
     public static function of(
         array $all, ?Evidence $benchmark, array $conditions, array $speeds, float $squaringShare, ?BayCalibration $monitors = null,
-        string $theirBall = '',
+        string $theirBall = '', array $mixed = [],
     ): array {
         $out = [];
         foreach ($all as $e) {
@@ -39,6 +40,12 @@ final class GuardRails
             }
             if ($e->spec->loftFromPrint) {
                 $out[] = new GuardRail($tag, GuardRailKind::PrintedLoft);
+            }
+            if (isset($mixed[$tag])) {
+                $out[] = new GuardRail($tag, GuardRailKind::MixedSpeeds, [
+                    'groups' => array_map(static fn (array $g): string => "{$g['n']} {$g['name']}", $mixed[$tag]->groups),
+                    'apartMps' => $mixed[$tag]->apartMps(),
+                ]);
             }
             $out = [...$out, ...self::ball($e, $theirBall), ...self::outdoors($e)];
             if ($benchmark === null || $e === $benchmark) {

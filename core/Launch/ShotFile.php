@@ -12,15 +12,17 @@ use MintCarry\Core\Units\Dimension;
 /** Reads the rows of a file by a column map. Rows that cannot be read are returned with the reason, never dropped. */
 final readonly class ShotFile
 {
+    /** @param  bool  $carryAlone  is a carry enough, without ball speed, launch and spin? */
     public function __construct(
         private TextFile $file, private ColumnMap $map, private Hand $hand, private BallFlight $flight = new BallFlight,
+        private bool $carryAlone = false,
     ) {
     }
 
     /** @return list<ShotRow> */
     public function rows(): array
     {
-        if ($this->map->missing() !== []) {
+        if ($this->map->missing() !== [] && ! ($this->carryAlone && $this->map->has(Measure::Carry))) {
             $names = implode(', ', array_map(static fn (Measure $m): string => $m->label(), $this->map->missing()));
             throw InvalidInput::of('columns', "No column is set to {$names}. A shot needs ball speed, launch angle and spin.");
         }
@@ -89,7 +91,8 @@ final readonly class ShotFile
         $shot = LaunchShot::of($values, $this->flight);
         $values = $shot->measured;
         foreach ($shot->issues() as $issue) {
-            if (! in_array($issue->field, $refusedFields, true)) {
+            $isNeeded = ! ($this->carryAlone && isset($values['carryM']) && ! isset($values[$issue->field]));
+            if (! in_array($issue->field, $refusedFields, true) && $isNeeded) {
                 $issues[] = $issue;
             }
         }

@@ -142,7 +142,8 @@ final class FittingFile
         $screening = $file->raw('screening') ?? 'flagged';
 
         return new FittingRecord(
-            $seed, $hand, $brief, Screening::named(is_string($screening) ? $screening : ''), $calibration->flight, $setups, $shots, $benchmark,
+            $seed, $hand, $brief, Screening::named(is_string($screening) ? $screening : ''), $calibration->flight, $setups, $shots,
+            $benchmark,
             $rack, $inHand, self::confidence($file->objects('ratings'), $known), self::tieOrder($file),
             FittingRecord::conditionsOf(array_values(array_intersect_key($hitUnder, $trialsHit))), $calibration,
         );
@@ -261,7 +262,8 @@ final class FittingFile
                     throw InvalidInput::of("shots[{$i}].measured.{$issue->field}", "shots[{$i}]: {$issue->message}.");
                 }
             }
-            $shots[$s['tag']][] = new ShotRecord($shot, $s['sequence'], $s['leftOut'], $s['simulated'], $s['visit'], $s['trial']);
+            $shots[$s['tag']][] = new ShotRecord($shot, $s['sequence'], $s['leftOut'], $s['simulated'], $s['visit'], $s['trial'],
+                $s['intent']);
         }
         foreach ($shots as $tag => $list) {
             usort($list, static fn (ShotRecord $a, ShotRecord $b): int => $a->sequence <=> $b->sequence);
@@ -276,7 +278,7 @@ final class FittingFile
      * @param  callable(?string, string): string  $known
      * @param  array<int, array{visit: int|null, conditions: array<mixed>}>  $places
      * @return array{tag: string, trial: int, values: array<string, float>, sequence: int, leftOut: string|null, simulated: bool,
-     *   monitor: string, visit: int|null, air: Atmosphere|null, openAir: OpenAir|null}
+     *   monitor: string, visit: int|null, air: Atmosphere|null, openAir: OpenAir|null, intent: string}
      */
     private static function shot(Item $item, int $i, array $numbers, callable $known, array $places): array
     {
@@ -298,7 +300,7 @@ final class FittingFile
             'sequence' => $item->has('sequence') ? $item->whole('sequence', 0, self::MOST_SEQUENCE) : $i + 1, 'leftOut' => $left,
             'simulated' => $simulated, 'monitor' => BayCalibration::monitorOf($simulated, $place['conditions']['monitor'] ?? null),
             'visit' => $place['visit'], 'air' => BayCalibration::airOf($place['conditions']),
-            'openAir' => OpenAir::of($place['conditions']),
+            'openAir' => OpenAir::of($place['conditions']), 'intent' => is_string($item->raw('intent')) ? $item->raw('intent') : 'normal',
         ];
     }
 

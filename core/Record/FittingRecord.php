@@ -17,6 +17,8 @@ use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\TieBreak;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Impact\PlayerPriors;
+use MintCarry\Core\Judging\MixedSpeeds;
 use MintCarry\Core\Judging\SessionSpeeds;
 use MintCarry\Core\Launch\BayCalibration;
 use MintCarry\Core\Launch\LaunchShot;
@@ -282,6 +284,52 @@ final readonly class FittingRecord
         }
 
         return SessionSpeeds::inOrder($all);
+    }
+
+    /**
+     * Setups whose counted shots were hit at more than one speed.
+     *
+     * @return array<string, MixedSpeeds> by tag
+     */
+    public function mixedSpeeds(): array
+    {
+        $out = [];
+        foreach ($this->setups as $tag => $_) {
+            $mixed = MixedSpeeds::among(array_map(
+                static fn (array $s): array => ['speedMps' => $s['speedMps'], 'intent' => $s['intent']], $this->speedsOf((string) $tag),
+            ));
+            if ($mixed !== null) {
+                $out[(string) $tag] = $mixed;
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * Speed and intent of a setup's counted shots, in the order they were hit: club speed where most shots have it, else ball speed over
+     * the
+     * usual smash factor.
+     *
+     * @return list<array{speedMps: float, intent: string, shot: LaunchShot, visit: int|null}>
+     */
+    public function speedsOf(string $tag): array
+    {
+        $counted = array_values(array_filter(
+            $this->shots[$tag] ?? [], static fn (ShotRecord $s): bool => $s->leftOut === null && $s->shot->failure === null,
+        ));
+        $seen = array_filter($counted, static fn (ShotRecord $s): bool => $s->shot->value(Measure::ClubSpeed) !== null);
+        $byClub = 2 * count($seen) > count($counted);
+        $out = [];
+        foreach ($counted as $s) {
+            $ball = $s->shot->value(Measure::BallSpeed);
+            $speed = $byClub ? $s->shot->value(Measure::ClubSpeed) : ($ball === null ? null : $ball / PlayerPriors::SMASH);
+            if ($speed !== null) {
+                $out[] = ['speedMps' => $speed, 'intent' => MixedSpeeds::intent($s->intent), 'shot' => $s->shot, 'visit' => $s->visit];
+            }
+        }
+
+        return $out;
     }
 
     /** Where the brief wants the ball to fly, with the own club's speed and attack where they were measured. */

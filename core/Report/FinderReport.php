@@ -92,6 +92,7 @@ final class FinderReport
                 'front' => $trade->front, 'perCarryM' => $trade->perCarryM, 'perShare' => $trade->perShare,
                 'level' => $trade->level, 'agreement' => $trade->agreement,
             ],
+            'guard' => Guard::of($found->setups, $record->brief->never),
             'setups' => array_map(static fn (Predicted $p): array => self::setup($p, $candidates, $squaringShare), $found->setups),
         ];
     }
@@ -113,6 +114,9 @@ final class FinderReport
             'like' => $about?->like,
             'inStock' => $about->inStock ?? true,
             'orderable' => $about->orderable ?? true,
+            'otherLoftDeg' => $about?->otherLoftDeg,
+            'printSdDeg' => $p->spec->printSdDeg,
+            'leadDays' => $about?->leadDays,
             'price' => $about?->price,
             'currency' => $about->currency ?? '',
             'loftDeg' => $p->spec->soledLoftDeg + $squaringShare * ($p->spec->squaredLoftDeg - $p->spec->soledLoftDeg),

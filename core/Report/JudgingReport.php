@@ -38,6 +38,7 @@ use function array_map;
 use function array_slice;
 use function array_values;
 use function count;
+use function is_float;
 
 /**
  * What the shots of a fitting do and do not say, as a screen or `bin/mint judge` shows it: verdicts against the benchmark, like
@@ -114,11 +115,12 @@ final readonly class JudgingReport
                 static fn (GuardRail $r): array => ['tag' => $r->tag, 'kind' => $r->kind, 'figures' => (object) $r->figures],
                 GuardRails::of(
                     array_values($this->evidence), $this->benchmark, $this->record->conditions, $this->speeds(), $squaringShare,
-                    $this->record->calibration, $this->record->brief->ball,
+                    $this->record->calibration, $this->record->brief->ball, $this->record->mixedSpeeds(),
                 ),
             ),
             // Where the models have something to work from, the finder names the one next move (`NextStep`).
-            'next' => $this->benchmark === null || $this->record->isModelled() ? null : self::next(NextMove::of($this->benchmark, $ail, $this->untried(), $squaringShare)),
+            'next' => $this->benchmark === null || $this->record->isModelled() ? null : self::next(NextMove::of($this->benchmark, $ail,
+                $this->untried(), $squaringShare)),
             'calibration' => $this->record->calibration?->toArrays() ?? [],
             'judge' => $this->advice === null ? null : AdviceReport::toArray($this->advice, $this->record),
             'failures' => ModelFailure::toArrays($failures),
@@ -186,13 +188,22 @@ final readonly class JudgingReport
                     ),
             'forgiveness' => $e === null ? null : self::forgiveness(Forgiveness::of($e)),
             'diagnosis' => array_map(
-                static fn (Finding $f): array => [
+                fn (Finding $f): array => [
                     'tag' => $f->tag, 'kind' => $f->kind, 'figures' => (object) $f->figures, 'forCoach' => $f->forCoach,
+                    'gives' => $this->gives($f),
                 ],
                 $found,
             ),
             'path' => $e === null ? null : MeanFlight::of($e->set, $e->flight), 'inLine' => $e === null ? null : self::inLine($e),
         ];
+    }
+
+    /** @return array<string, mixed>|null the setup that gives the loft which a finding asks for */
+    private function gives(Finding $f): ?array
+    {
+        $change = $f->figures['loftChangeDeg'] ?? null;
+
+        return is_float($change) ? SetupForLoft::of($this->record, $f->tag, $change) : null;
     }
 
     /**

@@ -11,6 +11,7 @@ use MintCarry\Core\Fitting\Outlook;
 use MintCarry\Core\Units\Unit;
 
 use function abs;
+use function array_key_exists;
 use function array_pop;
 use function implode;
 use function is_array;
@@ -79,10 +80,28 @@ final readonly class Sentences
         ];
     }
 
-    /** @param  array{kind: string, figures: array<string, mixed>}  $finding */
+    /** @param  array{kind: string, figures: array<string, mixed>, gives?: array<string, mixed>|null}  $finding */
     public function finding(array $finding): string
     {
-        return $this->say("finding.{$finding['kind']}", $this->figures($finding['figures']));
+        $said = $this->say("finding.{$finding['kind']}", $this->figures($finding['figures']));
+        if (! isset($finding['figures']['loftChangeDeg']) || ! array_key_exists('gives', $finding)) {
+            return $said;
+        }
+
+        return "{$said} ".$this->gives($finding['gives']);
+    }
+
+    /** @param  array<string, mixed>|null  $gives  of `SetupForLoft` */
+    private function gives(?array $gives): string
+    {
+        if ($gives === null) {
+            return $this->say('finding.givesNone');
+        }
+
+        return $this->say('finding.gives', $this->figures(['loftDeg' => $gives['loftDeg'], 'sdDeg' => $gives['sdDeg']]) + [
+            'head' => $gives['head'], 'sleeve' => $gives['sleeve'] === '' ? 'none' : $gives['sleeve'],
+            'toOrder' => $gives['toOrder'] ? 'yes' : 'no', 'leadDays' => $gives['leadDays'] === null ? 'none' : (string) $gives['leadDays'],
+        ]);
     }
 
     /** @param  array{tag: string, kind: string, figures: array<string, mixed>}  $rail */

@@ -24,7 +24,7 @@ it('layers the core without a circle', function (): void {
     $layers = [
         ['Errors'], ['Booking'], ['Units'], ['Statistics'], ['Air'], ['Club'], ['Order'], ['Flight'], ['Impact'], ['Launch'], ['Intake'],
         ['Fitting'],
-        ['Judging'], ['FollowUp'], ['Record'], ['Finder'], ['Report'],
+        ['Judging'], ['FollowUp'], ['Gaps'], ['Record'], ['Finder'], ['Report'],
     ];
     $below = [];
     foreach ($layers as $layer) {
@@ -72,7 +72,8 @@ it('writes PHP in lines that fit a screen: fewer than one in a hundred are over 
     [$long, $all] = [[], 0];
     foreach (['app', 'core', 'cli', 'database', 'tests', 'bin', 'config', 'routes', 'bootstrap', 'compat', 'devices'] as $folder) {
         foreach (
-            new RecursiveIteratorIterator(new RecursiveDirectoryIterator(__DIR__."/../../{$folder}", FilesystemIterator::SKIP_DOTS)) as $file
+            new RecursiveIteratorIterator(new RecursiveDirectoryIterator(__DIR__."/../../{$folder}",
+                FilesystemIterator::SKIP_DOTS)) as $file
         ) {
             foreach ($file->getExtension() === 'php' ? (array) file((string) $file, FILE_IGNORE_NEW_LINES) : [] as $number => $line) {
                 $all++;

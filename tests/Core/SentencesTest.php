@@ -77,7 +77,8 @@ function figuresOfKinds(): array
         'notTheirBall' => [['ball' => 'Peewit Two', 'theirs' => 'Peewit One']],
         'rangeBall' => [['ball' => 'range ball']],
         'windTakenOut' => [
-            ['n' => 6.0, 'windMps' => 5.2, 'carryM' => 9.1, 'moved' => 'yes'], ['n' => 1.0, 'windMps' => 2.0, 'carryM' => 0.0, 'moved' => 'no'],
+            ['n' => 6.0, 'windMps' => 5.2, 'carryM' => 9.1, 'moved' => 'yes'], ['n' => 1.0, 'windMps' => 2.0, 'carryM' => 0.0,
+                'moved' => 'no'],
             ['n' => 6.0, 'windMps' => 5.2, 'carryM' => -7.4, 'moved' => 'yes'],
         ],
         'windLeftIn' => [['n' => 3.0]],
@@ -88,10 +89,27 @@ function figuresOfKinds(): array
         'labelAndDataDisagree' => [['expectedDeg' => 1.0, 'seenDeg' => -0.8], ['expectedDeg' => -1.0, 'seenDeg' => 1.3]],
         'speedFalling' => [['speedMps' => -1.12]],
         'speedRising' => [['speedMps' => 0.97]],
+        'mixedSpeeds' => [['groups' => ['5 smooth', '4 full out'], 'apartMps' => 4.4], ['groups' => ['3 slower', '3 normal',
+            '2 full out'], 'apartMps' => 6.0]],
         'monitorDisagrees' => [
             ['monitor' => 'Bay 2', 'visit' => '3', 'n' => 12.0, 'carryShare' => 0.052],
             ['monitor' => 'none', 'visit' => 'none', 'n' => 4.0, 'carryShare' => -0.041],
         ],
+    ];
+}
+
+/** @return list<array<string, mixed>|null> setups that give a loft, as `SetupForLoft` tells them */
+function givingLoft(): array
+{
+    $one = [
+        'head' => 'Tern 460', 'sleeve' => '+0.75', 'rackAt' => 0, 'loftDeg' => 0.82, 'sdDeg' => 0.5, 'sameHead' => true,
+        'statedLoftDeg' => 10.5,
+        'readLoftDeg' => 11.2, 'inStock' => true, 'toOrder' => false, 'leadDays' => 12, 'price' => 540.0, 'currency' => 'EUR',
+    ];
+
+    return [
+        $one, ['head' => 'Tern 460 in 9°', 'loftDeg' => -1.4, 'sdDeg' => 1.2, 'toOrder' => true, 'sleeve' => ''] + $one,
+        ['head' => 'Tern 460 in 9°', 'loftDeg' => -1.4, 'toOrder' => true, 'leadDays' => null] + $one, null,
     ];
 }
 
@@ -104,8 +122,13 @@ function spoken(): array
         foreach (figuresOfKinds() as $kind => $all) {
             foreach ($all as $figures) {
                 if (FindingKind::tryFrom($kind) !== null) {
-                    $finding = ['tag' => 'B', 'kind' => $kind, 'figures' => $figures + ($kind === 'usualMiss' ? ['tag' => 'B'] : []), 'forCoach' => false];
+                    $finding = ['tag' => 'B', 'kind' => $kind, 'figures' => $figures + ($kind === 'usualMiss' ? ['tag' => 'B'] : []),
+                        'forCoach' => false];
                     $out['findings'][] = ['finding' => $finding, 'hand' => $hand, 'units' => $units, 'says' => $s->finding($finding)];
+                    foreach (isset($figures['loftChangeDeg']) ? givingLoft() : [] as $gives) {
+                        $asked = $finding + ['gives' => $gives];
+                        $out['findings'][] = ['finding' => $asked, 'hand' => $hand, 'units' => $units, 'says' => $s->finding($asked)];
+                    }
                 } else {
                     $rail = ['tag' => str_starts_with($kind, 'speed') ? '' : 'B', 'kind' => $kind, 'figures' => $figures];
                     $out['guardRails'][] = ['rail' => $rail, 'hand' => $hand, 'units' => $units, 'says' => $s->guardRail($rail)];

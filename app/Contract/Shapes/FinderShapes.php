@@ -26,17 +26,20 @@ use App\Contract\Shape;
         'tag' => 'string', 'setupTag' => 'string | null', 'head' => 'string', 'rackAt' => 'integer | null',
         'headId' => 'integer | null', 'sleeve' => 'string', 'weights' => 'string', 'masses' => 'Record<string, number> | null',
         'with' => '{ shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string }',
-        'like' => 'string | null', 'inStock' => 'boolean', 'orderable' => 'boolean', 'price' => 'number | null',
+        'like' => 'string | null', 'inStock' => 'boolean', 'orderable' => 'boolean', 'otherLoftDeg' => 'number | null',
+        'printSdDeg' => 'number', 'leadDays' => 'integer | null', 'price' => 'number | null',
         'currency' => 'string', 'loftDeg' => 'number', 'faceOpenDeg' => 'number', 'carryM' => 'number', 'carryGainM' => 'number',
         'carryGainInterval' => 'Interval', 'totalM' => 'number', 'sideM' => 'number', 'sideInterval' => 'Interval',
-        'spreadM' => 'number', 'apexM' => 'number', 'share' => 'number', 'shareInterval' => 'Interval', 'leftShare' => 'number', 'rightShare' => 'number',
+        'spreadM' => 'number', 'apexM' => 'number', 'share' => 'number', 'shareInterval' => 'Interval', 'leftShare' => 'number',
+        'rightShare' => 'number',
         'troubleShare' => 'number', 'never' => 'NeverSeen[]', 'gain' => 'number', 'gainInterval' => 'Interval',
         'aimFixedGain' => 'number', 'chance' => 'number', 'aimDeg' => 'number', 'tied' => 'boolean', 'tested' => 'boolean',
     ]),
 ]
 #[
     Shape('NextStep', [
-        'kind' => "'baseline' | 'settle' | 'more' | 'benchmark' | 'hit' | 'stop' | 'none'", 'tag' => 'string | null', 'shots' => 'integer | null',
+        'kind' => "'baseline' | 'settle' | 'more' | 'benchmark' | 'hit' | 'stop' | 'none'", 'tag' => 'string | null',
+        'shots' => 'integer | null',
         'why' => 'string | null',
     ], about: 'The one thing to do next, the same on every screen'),
 ]
@@ -50,7 +53,9 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Found', [
-        'own' => 'string', 'benchmark' => 'string', 'only' => 'string', 'preset' => 'string', 'tooDear' => 'string[]', 'step' => 'NextStep', 'calibration' => 'MonitorVisit[]', 'scoring' => 'string', 'unit' => 'string', 'count' => 'integer', 'best' => 'string', 'pick' => 'string',
+        'own' => 'string', 'benchmark' => 'string', 'only' => 'string', 'preset' => 'string', 'tooDear' => 'string[]',
+        'step' => 'NextStep', 'calibration' => 'MonitorVisit[]', 'scoring' => 'string', 'unit' => 'string', 'count' => 'integer',
+        'best' => 'string', 'pick' => 'string',
         'expectedLoss' => 'number', 'mayStop' => 'boolean', 'ties' => 'integer', 'within' => 'integer', 'unreadable' => 'string[]',
         'failures' => 'Failure[]',
         'next' => '{ tag: string; value: number; changes: integer; turns: number; to: string | null } | null',
@@ -58,6 +63,7 @@ use App\Contract\Shape;
         'ownEffects' => '{ head: string | null; with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; '
             .'cue?: string }; effects: Record<string, Believed> }[]',
         'trade' => '{ front: string[]; perCarryM: number; perShare: number; level: number; agreement: number }',
+        'guard' => '{ kind: string; front: string[]; safest: string; farthest: string }[]',
         'setups' => 'FoundSetup[]',
     ]),
 ]

@@ -31,6 +31,7 @@ use App\Contract\Shape;
     'shaft' => 'string',
     'grip' => 'string',
     'lengthMm' => 'number | null',
+    'lengthPlan' => 'LengthPlan | null',
     'ball' => 'string',
     'note' => 'string',
     'headId' => 'integer | null',

@@ -31,6 +31,9 @@ use App\Contract\Shape;
         [
             'tag' => 'string', 'kind' => 'FindingKind', 'figures' => 'Record<string, number | string | string[]>',
             'forCoach' => 'boolean',
+            'gives' => '{ head: string; sleeve: string; rackAt: integer | null; loftDeg: number; sdDeg: number; sameHead: boolean; '
+                .'statedLoftDeg: number; readLoftDeg: number | null; inStock: boolean; toOrder: boolean; leadDays: integer | null; '
+                .'price: number | null; currency: string } | null',
         ],
         about: 'One thing that the shots say; `kind` is worded by the screen, figures are in kept units.',
     ),

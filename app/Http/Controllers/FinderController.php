@@ -40,7 +40,9 @@ final class FinderController
         $only = $given['only'] ?? RackCandidates::preset($record);
         $found = FailureLog::noted(FinderReport::of($record, $only, new KeptDraws($fitting, $only), ModelVersion::now()), $fitting);
         foreach ($found['setups'] as $i => $setup) {
-            $found['setups'][$i]['headId'] = $setup['rackAt'] === null ? null : $heads[$setup['rackAt']]?->id;
+            // A head in a loft that has to be ordered is none of those that lie there.
+            $isThere = $setup['rackAt'] !== null && $setup['otherLoftDeg'] === null;
+            $found['setups'][$i]['headId'] = $isThere ? $heads[$setup['rackAt']]?->id : null;
         }
 
         return response()->json($found);

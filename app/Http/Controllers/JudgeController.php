@@ -23,7 +23,8 @@ use OpenApi\Attributes as OA;
 /** The judge's last figures and the one next thing to do: what the bay asks for in the background, and every other screen repeats. */
 final class JudgeController
 {
-    private const OF_CANDIDATE = ['tag' => 1, 'headId' => 1, 'masses' => 1, 'setupTag' => 1, 'head' => 1, 'sleeve' => 1, 'weights' => 1, 'with' => 1, 'like' => 1];
+    private const OF_CANDIDATE = ['tag' => 1, 'headId' => 1, 'masses' => 1, 'setupTag' => 1, 'head' => 1, 'sleeve' => 1, 'weights' => 1,
+        'with' => 1, 'like' => 1];
 
     #[OA\Get(path: '/api/fittings/{fitting}/judge', operationId: 'judge', summary: 'The judge’s figures and the one next thing to do',
         responses: [new Answer('Judge')])]
@@ -44,7 +45,7 @@ final class JudgeController
         $at = $found === null ? false : array_search($found['next']['tag'] ?? null, array_column($found['setups'], 'tag'), true);
         $next = $found === null || $at === false ? null : $found['setups'][$at];
         if ($next !== null) {
-            $next['headId'] = $next['rackAt'] === null ? null : $judged->heads()[$next['rackAt']]?->id;
+            $next['headId'] = $next['rackAt'] === null || $next['otherLoftDeg'] !== null ? null : $judged->heads()[$next['rackAt']]?->id;
         }
 
         return response()->json([

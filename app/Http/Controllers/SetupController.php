@@ -9,7 +9,9 @@ use App\Actions\BuildSetup;
 use App\Contract\Answer;
 use App\Contract\Takes;
 use App\Devices\Device;
+use App\Fittings\SetupBalance;
 use App\Http\Controllers\Concerns\NamesUser;
+use App\Http\Input\Quantity;
 use App\Http\Requests\SetupRequest;
 use App\Http\Resources\SetupResource;
 use App\Journal\Journal;
@@ -22,8 +24,11 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Club\LengthPlan;
 use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Report\Calculator;
+use MintCarry\Core\Units\Unit;
 use OpenApi\Attributes as OA;
 
 final class SetupController
@@ -169,7 +174,8 @@ final class SetupController
                 $fitting->refresh()->benchmark_setup_id === $setup->id => "Setup {$setup->tag} is the benchmark; make another one the benchmark first.",
                 $setup->shots()->exists() => "Setup {$setup->tag} has shots and stays in the record.",
                 Trial::query()->where('setup_id', $setup->id)->exists() ||
-                    in_array($setup->id, Blind::open($fitting)->setups ?? [], true) => "Setup {$setup->tag} is or was in the hand and stays in the record.",
+                    in_array($setup->id, Blind::open($fitting)->setups ?? [],
+                        true) => "Setup {$setup->tag} is or was in the hand and stays in the record.",
                 default => null,
             };
             if ($why !== null) {
@@ -179,6 +185,41 @@ final class SetupController
         });
 
         return response()->json(['deleted' => true]);
+    }
+
+    /** What brings it to another length with its balance held. Nothing is stored. */
+    #[OA\Post(path: '/api/setups/{setup}/length', operationId: 'setup.length',
+        summary: 'The ways to bring a setup to another length; stores nothing',
+        requestBody: new Takes(['toLength' => '{ value: string; unit: string }', 'toSwingWeight?' => 'string | null',
+            'toTotalG?' => 'number | string | null']),
+        responses: [new Answer('LengthBalance')])]
+    public function length(Request $request, Setup $setup): JsonResponse
+    {
+        $given = $request->validate(['toLength' => ['required', 'array:value,unit'], 'toSwingWeight' => ['sometimes', 'nullable',
+            'string', 'max:8'], 'toTotalG' => ['sometimes', 'nullable']]);
+        $to = Quantity::read('toLength', 'Length', $given['toLength'], Unit::Millimetres)
+            ?? throw ValidationException::withMessages(['toLength' => 'Say the length that is wanted.']);
+        $points = ($given['toSwingWeight'] ?? '') === '' ? null : SwingWeight::pointsOf((string) $given['toSwingWeight']);
+
+        return response()->json(Calculator::solved(SetupBalance::of($setup->load(Setup::MADE_OF), $to, $points,
+            Quantity::plain('toTotalG', 'Total mass', $given['toTotalG'] ?? null))));
+    }
+
+    /** The way that was chosen, for the workshop: it stands on the build page. What was hit stays as it was hit. */
+    #[OA\Put(path: '/api/setups/{setup}/length-plan', operationId: 'setup.plan',
+        summary: 'Keeps the way to another length for the build page, or drops it',
+        requestBody: new Takes(['plan' => 'LengthPlan | null']), responses: [new Answer('Setup')])]
+    public function plan(Request $request, Setup $setup): JsonResponse
+    {
+        $given = $request->validate(['plan' => ['present', 'nullable', 'array']]);
+        $plan = $given['plan'] === null ? null : LengthPlan::fromArray($given['plan'])->toArray();
+        $this->journal->record(
+            $setup->fitting, self::user($request),
+            $plan === null ? "dropped the length plan of {$setup->tag}" : sprintf('planned %s at %.0f mm', $setup->tag, $plan['lengthMm']),
+            fn () => $setup->update(['length_plan' => $plan]),
+        );
+
+        return response()->json((new SetupResource($setup->loadCount('shots')))->toArray($request));
     }
 
     /** Parks or drops a setup with a reason, brings it back, or stars it. It keeps its letter, its shots and its place on the trail. */

@@ -58,6 +58,7 @@ final class SetupResource extends JsonResource
                         'source' => $setup->swing_weight_points === null ? 'computed' : $setup->swing_weight_source,
                     ],
             'warnings' => $body === null ? [] : EquipmentRules::warnings($body, $setup->rackHead?->volume_cm3, $setup->length_mm),
+            'lengthPlan' => $setup->length_plan,
             'shelf' => $setup->shelf ?? '', 'shelfReason' => $setup->shelf_reason ?? '', 'starred' => $setup->starred,
             'shots' => $setup->shots_count ?? 0, 'counted' => $setup->counted_count ?? 0,
             'simulated' => $setup->simulated_count ?? 0,

@@ -422,6 +422,7 @@ export interface Finding {
     kind: FindingKind;
     figures: Record<string, number | string | string[]>;
     forCoach: boolean;
+    gives: { head: string; sleeve: string; rackAt: number | null; loftDeg: number; sdDeg: number; sameHead: boolean; statedLoftDeg: number; readLoftDeg: number | null; inStock: boolean; toOrder: boolean; leadDays: number | null; price: number | null; currency: string; } | null;
 }
 
 export type FindingKind = 'usualMiss' | 'offCgLine' | 'smashLow' | 'attackDown' | 'faceToPath' | 'spinTooHigh' | 'spinTooLow' | 'descentTooSteep' | 'descentTooShallow' | 'twoWayMiss' | 'hiddenCurve' | 'startsThere' | 'curvesThere' | 'drawsToHeel' | 'drawsToToe';
@@ -495,6 +496,7 @@ export interface Found {
     learned: Record<string, { prior: number; priorSd: number; now: number; sd: number; }>;
     ownEffects: { head: string | null; with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string; }; effects: Record<string, Believed>; }[];
     trade: { front: string[]; perCarryM: number; perShare: number; level: number; agreement: number; };
+    guard: { kind: string; front: string[]; safest: string; farthest: string; }[];
     setups: FoundSetup[];
 }
 
@@ -511,6 +513,9 @@ export interface FoundSetup {
     like: string | null;
     inStock: boolean;
     orderable: boolean;
+    otherLoftDeg: number | null;
+    printSdDeg: number;
+    leadDays: number | null;
     price: number | null;
     currency: string;
     loftDeg: number;
@@ -568,7 +573,7 @@ export interface GuardRail {
     figures: Record<string, number | string | string[]>;
 }
 
-export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBall' | 'notTheirBall' | 'rangeBall' | 'otherTee' | 'otherVisit' | 'otherConditions' | 'windTakenOut' | 'windLeftIn' | 'playerCompensating' | 'labelAndDataDisagree' | 'speedFalling' | 'speedRising' | 'monitorDisagrees';
+export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBall' | 'notTheirBall' | 'rangeBall' | 'otherTee' | 'otherVisit' | 'otherConditions' | 'windTakenOut' | 'windLeftIn' | 'playerCompensating' | 'labelAndDataDisagree' | 'speedFalling' | 'speedRising' | 'mixedSpeeds' | 'monitorDisagrees';
 
 export type Hand = 'right' | 'left';
 
@@ -1270,6 +1275,7 @@ export interface Setup {
     shaft: string;
     grip: string;
     lengthMm: number | null;
+    lengthPlan: LengthPlan | null;
     ball: string;
     note: string;
     headId: number | null;

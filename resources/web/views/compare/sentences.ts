@@ -3,8 +3,22 @@ import { effect, figuresFor, say } from '../../format/sentences';
 import { factor, figure, MEASURES, plain, signed, unitOf } from '../../format/units';
 
 /** A finding in a sentence, with its evidence. */
-export const findingText = (f: Finding, hand: Hand, units: UnitChoice): string =>
-    say(`finding.${f.kind}`, figuresFor(f.figures, hand, units));
+export function findingText(f: Finding, hand: Hand, units: UnitChoice): string {
+    const said = say(`finding.${f.kind}`, figuresFor(f.figures, hand, units));
+    return 'loftChangeDeg' in f.figures && f.gives !== undefined ? `${said} ${givesText(f.gives, hand, units)}` : said;
+}
+
+/** Which setup gives the loft that a finding asks for. */
+function givesText(gives: Finding['gives'], hand: Hand, units: UnitChoice): string {
+    if (!gives) return say('finding.givesNone');
+    return say('finding.gives', {
+        ...figuresFor({ loftDeg: gives.loftDeg, sdDeg: gives.sdDeg }, hand, units),
+        head: gives.head,
+        sleeve: gives.sleeve || 'none',
+        toOrder: gives.toOrder ? 'yes' : 'no',
+        leadDays: gives.leadDays === null ? 'none' : String(gives.leadDays),
+    });
+}
 
 /** A guard rail: what, and what the tool did about it. */
 export const railText = (r: GuardRail, hand: Hand, units: UnitChoice): string =>

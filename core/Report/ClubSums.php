@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintCarry\Cli;
+namespace MintCarry\Core\Report;
 
 use MintCarry\Core\Club\AddressHabit;
 use MintCarry\Core\Club\EquipmentRules;
@@ -16,8 +16,8 @@ use MintCarry\Core\Club\WeightSlot;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Record\Item;
 
-/** What bin/mint says of a club: a head at a sleeve position, and a head with weights in it. */
-final class ClubCommands
+/** Sums about a club, from an item of JSON: a head at a sleeve position, and a head with weights in it. */
+final class ClubSums
 {
     /** @return array<string, mixed> */
     public static function sleeve(Item $item): array

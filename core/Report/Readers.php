@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintCarry\Cli;
+namespace MintCarry\Core\Report;
 
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Air\Wind;
@@ -19,8 +19,6 @@ use MintCarry\Core\Record\Item;
 /** Turns parts of the JSON into core types. */
 final class Readers
 {
-    public const FLIGHT_OPTIONS = ['air', 'turf', 'rise-m', 'slope-deg', 'points'];
-
     /** @return array{Atmosphere, Wind} */
     public static function air(?Item $air): array
     {
@@ -39,14 +37,15 @@ final class Readers
         return $made;
     }
 
-    public static function flight(Options $options): BallFlight
+    /** Air, wind and ground as an item tells them: `air`, `turf`, `riseM`, `slopeDeg`. */
+    public static function flightOf(Item $item): BallFlight
     {
-        [$air, $wind] = self::air($options->object('air'));
-        $turf =
-            Turf::tryFrom($options->text('turf', 'medium')) ??
-            throw InvalidInput::of('--turf', "--turf must be soft, medium or firm, not '{$options->text('turf', '')}'.");
+        [$air, $wind] = self::air($item->object('air'));
 
-        return new BallFlight($air, $wind, turf: $turf, riseM: $options->number('rise-m', 0), slopeDeg: $options->number('slope-deg', 0));
+        return new BallFlight(
+            $air, $wind, turf: Turf::from($item->choice('turf', ['soft', 'medium', 'firm'], 'medium')), riseM: $item->number('riseM', 0),
+            slopeDeg: $item->number('slopeDeg', 0),
+        );
     }
 
     public static function launch(Item $item): Launch

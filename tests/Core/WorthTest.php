@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+use MintCarry\Core\Air\Atmosphere;
+use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Flight\FlightRange;
+use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Record\Item;
+use MintCarry\Core\Report\Calculator;
+use MintCarry\Core\Report\Worth;
+
+// What a degree, a millimetre, a gram and the weather are worth, against the trade facts of tests/reference/common-practice.csv and the
+// published
+// sensitivities named below.
+
+const MPS_PER_MPH = 0.44704;
+const M_PER_YD = 0.9144;
+
+/** @return array<string, array<string, mixed>> rows by what they change; the first of each */
+function worthRows(float $mph, mixed ...$more): array
+{
+    $out = [];
+    foreach (Worth::of($mph * MPS_PER_MPH, ...$more)['rows'] as $row) {
+        $out[$row['what']] ??= $row;
+    }
+
+    return $out;
+}
+
+it('meets CP04: about four yards of carry to the mph of club speed from 80 to 110', function (float $mph): void {
+    // With loft matched to the speed, so from longest to longest. Common practice, no source.
+    $carry = fn (float $at): float => Worth::of($at * MPS_PER_MPH)['base']['carryM'] / M_PER_YD;
+    expect($carry($mph + 1) - $carry($mph))->toBeBetween(2.5, 5.0)
+        ->and(($carry(110) - $carry(80)) / 30)->toBeBetween(3.0, 5.0);
+})->with([80.0, 95.0, 108.0]);
+
+it('says a degree of face about four of axis, and path the other way', function (): void {
+    // docs/physics.md, prototype values at 100 mph: face 1° +9.3 yd, path 1° −5.1 yd; they were another program's.
+    $rows = worthRows(100, 0.0, 13.0);
+    expect($rows['face']['sideM'] / M_PER_YD)->toEqualWithDelta(9.3, 1.5)->and($rows['path']['sideM'] / M_PER_YD)->toEqualWithDelta(-5.1,
+        1.5)
+        ->and($rows['loft']['spinRpm'])->toBeBetween(120.0, 260.0)->and($rows['loft']['ballSpeedMps'])->toBeLessThan(0.0)
+        ->and($rows['attack']['ballSpeedMps'] / MPS_PER_MPH)->toEqualWithDelta(0.56, 0.3);
+});
+
+it('says warmth, height and wind with the signs and the sizes that are known', function (): void {
+    // Common practice, no source: 10 mph of head wind costs more than the same tail wind gives; a few yards to the 10 °C; about one percent
+    // of carry to the 300 m.
+    $rows = worthRows(113, -1.3);
+    expect($rows['temperature']['carryM'] / M_PER_YD)->toBeBetween(0.5,
+        5.0)->and($rows['altitude']['carryM'] / M_PER_YD)->toBeBetween(2.0, 9.0)
+        ->and($rows['headWind']['carryM'] / M_PER_YD)->toBeBetween(-24.0,
+            -13.0)->and($rows['tailWind']['carryM'] / M_PER_YD)->toBeBetween(7.0, 18.0)
+        ->and(-$rows['headWind']['carryM'])->toBeGreaterThan($rows['tailWind']['carryM'])
+        ->and($rows['windFromLeft']['sideM'])->toEqualWithDelta(-$rows['windFromRight']['sideM'], 0.05)
+        ->and($rows['windFromLeft']['sideM'])->toBeGreaterThan(5.0);
+});
+
+it('loses off the centre as CP15 has it, both ways alike', function (): void {
+    $rows = [];
+    foreach (Worth::of(100 * MPS_PER_MPH)['rows'] as $row) {
+        $rows[$row['what'].$row['by']] = $row;
+    }
+    expect($rows['toe10']['ballSpeedMps'] / MPS_PER_MPH)->toBeBetween(-4.5, -1.0)
+        ->and($rows['toe10']['ballSpeedMps'])->toEqualWithDelta($rows['heel10']['ballSpeedMps'], 1e-6)
+        ->and($rows['high5']['spinRpm'])->toBeLessThan(0)->and($rows['low5']['spinRpm'])->toBeGreaterThan(0);
+});
+
+it('is the mirrored twin for a left-hander', function (): void {
+    [$right, $left] = [worthRows(98, 1.0, 14.0), worthRows(98, 1.0, 14.0, new Atmosphere, MintCarry\Core\Flight\Turf::Medium,
+        new MintCarry\Core\Club\Head, Hand::Left)];
+    foreach ($right as $what => $row) {
+        expect($left[$what]['carryM'])->toEqualWithDelta($row['carryM'], 1e-6);
+        // Face, path and wind are as the viewer sees them: they go the same way for both hands.
+        $isSeen = in_array($what, ['face', 'path', 'windFromLeft', 'windFromRight'], true);
+        expect($left[$what]['sideM'])->toEqualWithDelta($isSeen ? $row['sideM'] : -$row['sideM'], 1e-6, $what);
+    }
+});
+
+it('refuses swings that are none, by name', function (array $given, string $field): void {
+    expect(fn () => Calculator::of('worth', Item::of($given)))->toThrow(fn (InvalidInput $e) => expect($e->field)->toContain($field));
+})->with([
+    [['clubSpeedMps' => 900], 'clubSpeedMps'], [[], 'clubSpeedMps'], [['clubSpeedMps' => 45, 'attackDeg' => 40], 'attackDeg'],
+    [['clubSpeedMps' => 45, 'loftDeg' => 12], 'loftDeg'], [['clubSpeedMps' => 45, 'dynamicLoftDeg' => 90], 'dynamicLoftDeg'],
+    [['clubSpeedMps' => 45, 'attackDeg' => -12, 'dynamicLoftDeg' => 2], 'dynamicLoftDeg'],
+]);
+
+it('works out flight, window, plane, swing weight and length as the commands do', function (): void {
+    $flight = Calculator::of('flight', Item::of(['ballSpeedMps' => 70, 'launchDeg' => 11, 'spinRpm' => 2500,
+        'air' => ['windSpeedMps' => 5, 'windFromDeg' => 180]]));
+    $still = Calculator::of('flight', Item::of(['ballSpeedMps' => 70, 'launchDeg' => 11, 'spinRpm' => 2500]));
+    expect($flight['carryM'])->toBeGreaterThan($still['carryM'] + 4)->and($still['points'])->not->toBe([]);
+    $window = Calculator::of('window', Item::of(['clubSpeedMps' => 45, 'attackDeg' => 2]));
+    expect($window['total']['dynamicLoftDeg'])->toBeLessThan($window['carry']['dynamicLoftDeg'])
+        ->and($window['carry']['loftBandDeg'][0])->toBeLessThan($window['carry']['dynamicLoftDeg']);
+    $sleeve = ['name' => 's', 'kind' => 'single', 'tiltDeg' => 1.5, 'home' => 'a', 'positions' => [['label' => 'a', 'clockDeg' => 0],
+        ['label' => 'b', 'clockDeg' => 90]]];
+    $plane = Calculator::of('plane', Item::of(['head' => ['loftDeg' => 10.5, 'lieDeg' => 58], 'sleeve' => $sleeve, 'squares' => 1]));
+    // docs/physics.md, "Sleeve": a tilt of 1.5° toward the target adds 1.77° squared at lie 58; home is upright here, so the straight
+    // lie is 56.5.
+    expect($plane['squared'][1]['loftDeg'] - $plane['squared'][0]['loftDeg'])->toEqualWithDelta(1.77 * sin(deg2rad(58)) / sin(deg2rad(56.5)), 0.02)
+        ->and($plane['soled'][1]['loftDeg'])->toEqualWithDelta(10.5, 1e-9);
+    $swing = Calculator::of('swing', Item::of(['headMassG' => 200, 'lengthMm' => 1155.7, 'gripMassG' => 50,
+        'shaft' => ['rawMassG' => 65]]));
+    expect($swing['swingWeight'])->toStartWith('D2');
+    $length = Calculator::of('length', Item::of([
+        'headMassG' => 200, 'lengthMm' => 1155.7, 'gripMassG' => 50, 'shaft' => ['rawMassG' => 65], 'toLengthMm' => 1143,
+        'toSwingWeight' => 'D4',
+    ]));
+    expect($length['solutions'][0]['swingWeight'])->toBe('D4')->and($length['was']['swingWeight'])->toBe($swing['swingWeight']);
+});
+
+it('knows where the flight law holds', function (): void {
+    expect(FlightRange::covers(new Launch(70, 12, 2500)))->toBeTrue()->and(FlightRange::covers(new Launch(58, 14, 7000)))->toBeFalse()
+        ->and(FlightRange::covers(new Launch(35, 14, 4000)))->toBeFalse()->and(FlightRange::covers(new Launch(58, 28, 4000)))->toBeFalse();
+});
