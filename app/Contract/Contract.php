@@ -33,7 +33,7 @@ final class Contract
 
     private const SHAPES = [
         Shapes\CommonShapes::class, Shapes\FittingShapes::class, Shapes\BayShapes::class, Shapes\BriefShapes::class,
-        Shapes\RackShapes::class, Shapes\ShotShapes::class, Shapes\JudgingShapes::class, Shapes\FinderShapes::class,
+        Shapes\RackShapes::class, Shapes\ShotShapes::class, Shapes\JudgingShapes::class, Shapes\FinderShapes::class, Shapes\ReachShapes::class,
         Shapes\DecideShapes::class, Shapes\AccessShapes::class, Shapes\CalendarShapes::class, Shapes\AroundShapes::class,
     ];
 

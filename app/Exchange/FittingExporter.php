@@ -10,6 +10,7 @@ use App\Models\BriefChange;
 use App\Models\Confirm;
 use App\Models\Decision;
 use App\Models\Fitting;
+use App\Models\LongClub;
 use App\Models\Part;
 use App\Models\RackHead;
 use App\Models\Rating;
@@ -98,6 +99,7 @@ final class FittingExporter
             'briefChanges' => $mine(BriefChange::class)->orderBy('id')->get()->map(fn (BriefChange $c): array => [
                 'why' => $c->why, 'before' => $c->before, 'after' => $c->after, 'at' => $c->created_at->toIso8601String(),
             ])->all(),
+            'longClubs' => $mine(LongClub::class)->orderBy('id')->get()->map($this->longClub(...))->all(),
         ]);
     }
 
@@ -113,6 +115,16 @@ final class FittingExporter
             'onRack' => $s->head_id !== null, 'branchedFrom' => $this->tag($s->branched_from_id), 'starred' => $s->starred,
             'swingWeightComputed' => $s->swingWeight()?->points(), 'shaftPart' => $s->shaftPart?->label, 'gripPart' => $s->gripPart?->label,
             'ballPart' => $s->ball_id === null ? null : $s->ball,
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private function longClub(LongClub $c): array
+    {
+        return self::filled([
+            'name' => $c->name, 'kind' => $c->kind, 'loftDeg' => $c->loft_deg, 'lieDeg' => $c->lie_deg, 'faceOpenDeg' => $c->face_open_deg,
+            'sleeve' => $c->sleeve, 'position' => $c->sleeve_label,
+            'shots' => array_map(static fn (array $s): array => ['measured' => $s['values']] + array_filter(['typed' => $s['typed']]), $c->shots),
         ]);
     }
 

@@ -14,7 +14,7 @@ final class FittingFormat
         'weights' => 'weights', 'masses' => 'masses', 'rack_snapshot' => 'asBuilt', 'shaft' => 'shaft', 'length_mm' => 'lengthMm',
         'ball' => 'ball', 'tee_mm' => 'teeMm', 'swing_weight_points' => 'swingWeightPoints',
         'swing_weight_source' => 'swingWeightSource', 'cue' => 'cue', 'note' => 'note', 'shelf' => 'shelf',
-        'shelf_reason' => 'shelfReason',
+        'shelf_reason' => 'shelfReason', 'length_plan' => 'lengthPlan',
     ];
 
     public const SHOT = [

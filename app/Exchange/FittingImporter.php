@@ -10,6 +10,7 @@ use App\Models\BriefChange;
 use App\Models\Confirm;
 use App\Models\Decision;
 use App\Models\Fitting;
+use App\Models\LongClub;
 use App\Models\Part;
 use App\Models\Player;
 use App\Models\RackHead;
@@ -25,6 +26,7 @@ use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Fitting\Brief;
+use MintCarry\Core\Gaps\LongClub as Club;
 use MintCarry\Core\Record\FittingFile;
 use MintCarry\Core\Record\FittingRecord;
 
@@ -115,6 +117,7 @@ final class FittingImporter
         $this->shots($data, $fitting);
         $this->ratings($data);
         $this->decisions($data);
+        $this->longClubs($data);
         foreach (FileItem::items($data, 'briefChanges') as $i => $c) {
             FileItem::dated(BriefChange::query()->create($this->mine + [
                 'before' => self::briefOf($c, 'before', $i), 'after' => self::briefOf($c, 'after', $i),
@@ -229,6 +232,21 @@ final class FittingImporter
         $tag = is_string($item[$key] ?? null) ? $item[$key] : '';
 
         return ($this->setups[$tag] ?? throw InvalidInput::of($where, "{$where}.{$key}: there is no such setup in this file."))->id;
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private function longClubs(array $data): void
+    {
+        foreach (FileItem::items($data, 'longClubs') as $c) {
+            LongClub::query()->create($this->mine + [
+                'name' => FileItem::text($c, 'name', Club::LONGEST_NAME), 'kind' => $c['kind'] ?? 'fairway wood', 'loft_deg' => $c['loftDeg'],
+                'lie_deg' => $c['lieDeg'] ?? 57.0, 'face_open_deg' => $c['faceOpenDeg'] ?? 0.0, 'sleeve' => $c['sleeve'] ?? null,
+                'sleeve_label' => FileItem::text($c, 'position', 40) ?: (string) ($c['sleeve']['home'] ?? ''),
+                'shots' => array_map(static fn (array $s): array => [
+                    'values' => $s['measured'] ?? $s, 'typed' => array_map(strval(...), array_filter((array) ($s['typed'] ?? []), is_scalar(...))),
+                ], FileItem::items($c, 'shots')),
+            ]);
+        }
     }
 
     /** @param  array<string, mixed>  $data */

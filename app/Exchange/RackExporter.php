@@ -23,7 +23,7 @@ final readonly class RackExporter
         'cutMassG' => 'data.cutMassG', 'balanceFromButtMm' => 'data.balanceFromButtMm', 'lengthMm' => 'data.lengthMm',
         'torqueDeg' => 'data.torqueDeg', 'size' => 'data.size', 'build' => 'data.build', 'price' => 'supply.price',
         'currency' => 'supply.currency', 'leadDays' => 'supply.leadDays', 'lofts' => 'supply.lofts', 'hands' => 'supply.hands',
-        'inStock' => 'supply.inStock', 'note' => 'note',
+        'inStock' => 'supply.inStock', 'note' => 'note', 'tip' => 'data.tip', 'launch' => 'data.launch',
     ];
 
     public function __construct(private Studio $studio)

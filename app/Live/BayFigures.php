@@ -18,6 +18,8 @@ use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Verdict;
 use MintCarry\Core\Fitting\Wanted;
+use MintCarry\Core\Impact\PlayerPriors;
+use MintCarry\Core\Judging\MixedSpeeds;
 use MintCarry\Core\Judging\SpeedSince;
 use MintCarry\Core\Judging\Verdicts;
 use MintCarry\Core\Judging\Withheld;
@@ -277,22 +279,43 @@ final readonly class BayFigures
             : $this->judged->sets[$this->trial->setup_id] ?? null;
     }
 
+    /** Were the running trial's shots hit at more than one speed? Then its means are those of no swing. */
+    public function mixed(): ?MixedSpeeds
+    {
+        $counted = array_values(array_filter($this->shotsOfTrial(), static fn (array $s): bool => $s['leftOut'] === null));
+        $byClub = 2 * count($this->ofTrial->raw(Measure::ClubSpeed)) > count($counted);
+        $speeds = [];
+        foreach ($counted as $s) {
+            $speed = $s['shot']->value($byClub ? Measure::ClubSpeed : Measure::BallSpeed);
+            if ($speed !== null) {
+                $speeds[] = ['speedMps' => $speed / ($byClub ? 1.0 : PlayerPriors::SMASH), 'intent' => $s['intent']];
+            }
+        }
+
+        return MixedSpeeds::among($speeds);
+    }
+
     private function setOfTrial(): ShotSet
     {
+        return $this->fitting->policy()->of('', $this->shotsOfTrial());
+    }
+
+    /** @return list<array{shot: LaunchShot, leftOut: string|null, intent: string}> */
+    private function shotsOfTrial(): array
+    {
         $by = $this->judged->calibrations;
-        $shots = match (true) {
+
+        return match (true) {
             $this->trial === null => [],
             $this->secret => array_values(
                 Shot::query()
-                    ->where('trial_id', $this->trial->id)->get(['id', 'trial_id', 'source', 'measured', 'left_out_reason'])
-                    ->map(fn (Shot $s): array => ['shot' => $by->shot($s), 'leftOut' => $s->left_out_reason])->all(),
+                    ->where('trial_id', $this->trial->id)->get(['id', 'trial_id', 'source', 'measured', 'left_out_reason', 'intent'])
+                    ->map(fn (Shot $s): array => ['shot' => $by->shot($s), 'leftOut' => $s->left_out_reason, 'intent' => $s->intent])->all(),
             ),
             default => array_values(
                 array_filter($this->judged->shots[$this->trial->setup_id] ?? [], fn (array $s): bool => $s['trial'] === $this->trial->id),
             ),
         };
-
-        return $this->fitting->policy()->of('', $shots);
     }
 
     /** @return array<string, Summary|null> */

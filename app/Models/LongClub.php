@@ -26,7 +26,7 @@ use MintCarry\Core\Launch\LaunchShot;
  * @property float $face_open_deg
  * @property array<string, mixed>|null $sleeve
  * @property string $sleeve_label
- * @property list<array{values: array<string, float>, typed: array<string, string>}> $shots
+ * @property list<array{values: array<string, float>, typed: array<string, string>, from?: string}> $shots from: file and line, where a file told it
  * @property-read Fitting $fitting
  */
 final class LongClub extends Model

@@ -15,7 +15,8 @@ use MintCarry\Core\Club\Shaft;
  * @property int $id
  * @property string $kind shaft, grip or ball
  * @property string $label
- * @property array<string, mixed> $data shaft: rawMassG, cutMassG, balanceFromButtMm, flex, torqueDeg, lengthMm; grip: massG; ball: build
+ * @property array<string, mixed> $data shaft: rawMassG, cutMassG, balanceFromButtMm, torqueDeg, lengthMm, and as its
+ *   maker states them flex, tip, launch; grip: massG; ball: build
  * @property array<string, mixed> $supply
  * @property Carbon|null $retired_at
  */

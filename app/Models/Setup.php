@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use MintCarry\Core\Club\ClubBuild;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\HeadReading;
+use MintCarry\Core\Club\LengthPlan;
 use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\Club\SetupParts;
 use MintCarry\Core\Club\SleeveChange;
@@ -225,6 +226,12 @@ final class Setup extends Model
             $this->grip_id === null || ! $isMade ? '' : $this->gripPart->label ?? '',
             $this->swing_weight_points ?? ($isMade ? $this->swingWeight()?->points() : null),
         );
+    }
+
+    /** How the workshop brings it to another length, where somebody planned that. */
+    public function plan(): ?LengthPlan
+    {
+        return $this->length_plan === null ? null : LengthPlan::fromArray($this->length_plan);
     }
 
     /** Swing weight from the parts, where all of them are known. */

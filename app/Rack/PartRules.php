@@ -7,7 +7,7 @@ namespace App\Rack;
 use App\Models\Part;
 use Illuminate\Validation\Rule;
 
-/** A shaft, grip or ball as typed. */
+/** A shaft, grip or ball as typed. Flex, tip and launch are the maker's words: shown and filtered by, never turned into a figure. */
 final class PartRules extends RackRules
 {
     public const DATA = [
@@ -19,7 +19,7 @@ final class PartRules extends RackRules
         'ball' => [],
     ];
 
-    private const TEXTS = ['shaft' => ['flex'], 'grip' => ['size'], 'ball' => ['build']];
+    private const TEXTS = ['shaft' => ['flex', 'tip', 'launch'], 'grip' => ['size'], 'ball' => ['build']];
 
     /** @param  array<mixed>  $input */
     public function __construct(int $studioId, array $input, private readonly ?Part $part = null)

@@ -29,11 +29,14 @@ final class BuildPage
             ?? throw ValidationException::withMessages(['decision' => 'Nothing was decided yet: decide first.']);
         $setup = Setup::query()->with(Setup::MADE_OF)->findOrFail($decision->setup_id);
         $order = $fitting->order?->load('player');
-        $figures = $order?->wanted() ?? DeliveredReport::ordered($setup->record(), (new FittingLoader($fitting))->record());
+        $figures = $order?->wanted() ?? DeliveredReport::ordered(
+            $setup->record(), (new FittingLoader($fitting))->record(), $setup->plan(),
+        );
 
         return Pdf::of(view('build', [
             'fitting' => $fitting, 'setup' => $setup, 'order' => $order, 'rows' => self::rows($figures, $order),
-            'steps' => self::steps($setup),
+            'steps' => self::steps($setup), 'plan' => self::plan($setup),
+            'planIsOrdered' => $order === null || $setup->plan() === null || abs(($figures->lengthMm ?? 0.0) - $setup->plan()->lengthMm) < 1.0,
             'isPrint' => $setup->isLoftFromPrint(),
         ])->render(), $paper);
     }
@@ -70,6 +73,24 @@ final class BuildPage
         };
     }
 
+    /** @return list<array{string, string}> what is done to hold the balance at the planned length, from the club as it was hit */
+    private static function plan(Setup $setup): array
+    {
+        $plan = $setup->plan();
+        if ($plan === null) {
+            return [];
+        }
+        $grams = static fn (float $g): string => abs($g) < 0.05 ? 'nothing' : sprintf('%.1f g %s', abs($g), $g > 0 ? 'in' : 'out');
+        $cut = static fn (float $mm): string => abs($mm) < 0.05 ? 'nothing' : sprintf('%.1f mm %s', abs($mm), $mm > 0 ? 'off' : 'on, an extension');
+
+        return [
+            ['Length', sprintf('from %.0f to %.0f mm (%.2f in)', $setup->length_mm ?? 0.0, $plan->lengthMm, $plan->lengthMm / 25.4)],
+            ['Tip', $cut($plan->tipCutMm)], ['Butt', $cut($plan->buttCutMm)], ['At the head', $grams($plan->headG)],
+            ['Under the butt', $grams($plan->buttG)], ['Grip', sprintf('%.0f g', $plan->gripG)],
+            ['Then it balances at', SwingWeight::labelOf($plan->swingWeightPoints)], ['and weighs', sprintf('%.0f g', $plan->totalG)],
+        ];
+    }
+
     /** @return list<string> */
     private static function steps(Setup $setup): array
     {
@@ -77,7 +98,10 @@ final class BuildPage
             'Read the head on the gauge before anything is glued: loft, lie and face with the sleeve as said above. Out of tolerance: stop, and ask the fitter.',
             $setup->shaft === '' ? '' : "Tip the shaft as its maker says, then glue the sleeve on dry-fitted and marked: {$setup->shaft}.",
             'Let the epoxy cure as long as its label says before the club is turned or hit.',
-            $setup->length_mm === null ? '' : sprintf('Cut at the butt to play at %.0f mm, measured with the grip on.', $setup->length_mm),
+            $setup->length_mm === null || $setup->plan() !== null
+                ? ''
+                : sprintf('Cut at the butt to play at %.0f mm, measured with the grip on.', $setup->length_mm),
+            $setup->plan() === null ? '' : sprintf('Cut to play at %.0f mm as planned below, measured with the grip on.', $setup->plan()->lengthMm),
             $setup->weights === '' ? '' : "Weights: {$setup->weights}. Torque each screw to the maker’s click.",
             'Balance it. A point is about 2 g at the head (common practice); heavier screws or tape inside, never lead outside.',
             $setup->sleeve_label === '' ? '' : "Set the sleeve to {$setup->sleeve_label} and torque to the click.",

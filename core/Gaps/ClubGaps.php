@@ -190,8 +190,8 @@ final class ClubGaps
     /**
      * What each other position of a club's sleeve does: its geometry, and the carry where that can be told.
      *
-     * @return list<array{position: string, loftDeg: float, faceOpenDeg: float, lieDeg: float, carryM: float, interval: Interval, by:
-     *   'flight'|'own clubs'}>
+     * @return list<array{position: string, loftDeg: float, faceOpenDeg: float, lieDeg: float, carryM: float, interval: Interval,
+     *   by: 'flight'|'own clubs'}>
      */
     public static function turned(LongClub $club, float $squaringShare, BallFlight $flight, ?Line $perDegree): array
     {

@@ -8,6 +8,7 @@ use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Launch\ColumnGuess;
+use MintCarry\Core\Launch\ColumnMap;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Launch\ShotFile;
 use MintCarry\Core\Launch\TextFile;
@@ -26,7 +27,7 @@ use function trim;
 final readonly class GapTable
 {
     /**
-     * @param  array<string, list<array{values: array<string, float>, typed: array<string, string>}>>  $clubs  shots by the club's name,
+     * @param  array<string, list<array{values: array<string, float>, typed: array<string, string>, line: int}>>  $clubs  shots by the club's name,
      *   in the
      *   order of the file
      * @param  list<string>  $problems  a sentence for each line that could not be read
@@ -39,7 +40,9 @@ final readonly class GapTable
     public static function read(string $bytes, Hand $hand, BallFlight $flight): self
     {
         $text = TextFile::read($bytes);
-        $map = ColumnGuess::of($text);
+        $guess = ColumnGuess::of($text);
+        // Two shots of one club that carried alike are two shots.
+        $map = new ColumnMap($guess->headerRow, $guess->unitsRow, $guess->columns, $guess->keepSummaryRows, keepRepeats: true);
         if (! $map->has(Measure::SetupTag)) {
             throw UnreadableFile::because('No column names the club: head one “club”. Nothing was stored.');
         }
@@ -63,7 +66,7 @@ final readonly class GapTable
 
                 continue;
             }
-            $clubs[mb_strimwidth($name, 0, LongClub::LONGEST_NAME)][] = ['values' => $row->values, 'typed' => $row->typed];
+            $clubs[mb_strimwidth($name, 0, LongClub::LONGEST_NAME)][] = ['values' => $row->values, 'typed' => $row->typed, 'line' => $row->line];
         }
         if ($clubs === []) {
             throw UnreadableFile::because('No line could be read as a shot of a club. Nothing was stored. '.implode(' ',

@@ -45,7 +45,7 @@ final class FittingFile
 
     private const TOP = [
         'format', 'madeBy', 'seed', 'exportedAt', 'player', 'brief', 'briefAgreedAt', 'screening', 'tieOrder', 'asksRatings',
-        'benchmark', 'rack', 'setups', 'visits', 'trials', 'shots', 'ratings', 'blinds', 'confirms', 'decisions', 'briefChanges',
+        'benchmark', 'rack', 'setups', 'visits', 'trials', 'shots', 'ratings', 'blinds', 'confirms', 'decisions', 'briefChanges', 'longClubs',
     ];
 
     private const SHOT = [
@@ -139,6 +139,7 @@ final class FittingFile
         }
         [$numbers, $inHand, $hitUnder, $places] = self::trials($file, $known);
         [$shots, $trialsHit, $calibration] = self::shots($file, $setups, $numbers, $known, $flight, $air, $places);
+        self::longClubs($file, $flight);
         $screening = $file->raw('screening') ?? 'flagged';
 
         return new FittingRecord(
@@ -147,6 +148,23 @@ final class FittingFile
             $rack, $inHand, self::confidence($file->objects('ratings'), $known), self::tieOrder($file),
             FittingRecord::conditionsOf(array_values(array_intersect_key($hitUnder, $trialsHit))), $calibration,
         );
+    }
+
+    /** Refuses a long club that cannot be. The driver's own fitting does not hang on them. */
+    private static function longClubs(Item $file, BallFlight $flight): void
+    {
+        $names = [];
+        foreach ($file->objects('longClubs') as $i => $item) {
+            try {
+                $club = LongClubItem::read($item, $flight);
+            } catch (InvalidInput $e) {
+                throw InvalidInput::of("longClubs[{$i}].{$e->field}", "longClubs[{$i}]: {$e->getMessage()}");
+            }
+            if (isset($names[mb_strtolower($club->name)])) {
+                throw InvalidInput::of("longClubs[{$i}].name", "longClubs[{$i}]: there is another '{$club->name}' in this file.");
+            }
+            $names[mb_strtolower($club->name)] = true;
+        }
     }
 
     /**

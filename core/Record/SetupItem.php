@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Record;
 
 use MintCarry\Core\Club\HeadReading;
+use MintCarry\Core\Club\LengthPlan;
 use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Club\SleeveChange;
 use MintCarry\Core\Club\SleeveSystem;
@@ -16,7 +17,7 @@ use function mb_strlen;
 final class SetupItem
 {
     private const KEYS = [
-        'tag', 'head', 'onRack', 'branchedFrom', 'statedLoftDeg', 'measuredLoftDeg', 'measuredLieDeg', 'measuredFaceOpenDeg',
+        'lengthPlan', 'tag', 'head', 'onRack', 'branchedFrom', 'statedLoftDeg', 'measuredLoftDeg', 'measuredLieDeg', 'measuredFaceOpenDeg',
         'sleeveLabel', 'sleeveLoftDeg', 'sleeveFaceOpenDeg', 'sleeveLieDeg', 'weights', 'masses', 'asBuilt', 'shaft', 'shaftPart',
         'gripPart', 'ballPart', 'lengthMm', 'ball', 'teeMm', 'swingWeightPoints', 'swingWeightSource', 'swingWeightComputed', 'cue',
         'note', 'shelf', 'shelfReason', 'starred',
@@ -112,6 +113,10 @@ final class SetupItem
             );
             $setup->playing(1.0);
             $setup->body();
+            $plan = $item->object('lengthPlan');
+            if ($plan !== null) {
+                LengthPlan::fromArray($plan->only(...array_keys(LengthPlan::BOUNDS))->all());
+            }
 
             return $setup;
         } catch (InvalidInput $e) {

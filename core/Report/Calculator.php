@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MintCarry\Core\Report;
 
 use MintCarry\Core\Club\AddressHabit;
-use MintCarry\Core\Club\HeadReading;
 use MintCarry\Core\Club\LengthBalance;
 use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\Club\Shaft;
@@ -16,10 +15,8 @@ use MintCarry\Core\Fitting\LaunchWindow;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Turf;
 use MintCarry\Core\Gaps\ClubGaps;
-use MintCarry\Core\Gaps\LongClub;
-use MintCarry\Core\Launch\LaunchShot;
-use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\Item;
+use MintCarry\Core\Record\LongClubItem;
 
 use function array_map;
 use function get_object_vars;
@@ -194,34 +191,12 @@ final class Calculator
         $clubs = [];
         foreach ($item->objects('clubs', true) as $i => $club) {
             try {
-                $clubs[] = self::longClub($club, $flight);
+                $clubs[] = LongClubItem::read($club, $flight);
             } catch (InvalidInput $e) {
                 throw InvalidInput::of("clubs[{$i}].{$e->field}", "clubs[{$i}]: {$e->getMessage()}");
             }
         }
 
         return ClubGaps::of($clubs, $flight, $item->number('squares', 0.5), $item->optional('wantedGapM'));
-    }
-
-    private static function longClub(Item $club, BallFlight $flight): LongClub
-    {
-        $club->only('name', 'kind', 'loftDeg', 'lieDeg', 'faceOpenDeg', 'sleeve', 'position', 'shots');
-        $reading = new HeadReading($club->number('loftDeg'), $club->number('lieDeg', 58), $club->number('faceOpenDeg', 0));
-        $spec = $club->object('sleeve');
-        $sleeve = $spec === null ? null : SleeveSystem::fromArray($spec->all(), $reading);
-        $shots = array_map(static function (Item $shot) use ($flight): LaunchShot {
-            $values = [];
-            foreach ($shot->all() as $key => $_) {
-                Measure::tryFrom((string) $key) ?? throw InvalidInput::of("shots.{$key}", "'{$key}' is not a measure.");
-                $values[(string) $key] = $shot->number((string) $key);
-            }
-
-            return LaunchShot::of($values, $flight);
-        }, $club->objects('shots'));
-
-        return new LongClub(
-            $club->text('name'), $club->choice('kind', LongClub::KINDS, 'fairway wood'), $reading, $sleeve,
-            $club->has('position') ? $club->text('position') : ($sleeve->home ?? ''), $shots,
-        );
     }
 }

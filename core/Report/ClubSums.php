@@ -59,8 +59,8 @@ final class ClubSums
         foreach (['massG', 'cgToeMm', 'cgBackMm', 'cgUpMm'] as $key) {
             $given->number($key);
         }
-        if (! $given->has('inertiaGcm2')) {
-            throw InvalidInput::of('head.inertiaGcm2', "'head.inertiaGcm2' is missing.");
+        if (! $given->has('inertiaGcm2') && ! $given->has('preset')) {
+            throw InvalidInput::of('head.inertiaGcm2', "'head.inertiaGcm2' is missing; a 'preset' would do.");
         }
         [$empty] = Readers::head($given);
         $slots = array_map(static function (Item $slot): WeightSlot {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintCarry\Core\Report;
 
 use MintCarry\Core\Club\HeadReading;
+use MintCarry\Core\Club\LengthPlan;
 use MintCarry\Core\Club\PlayingGeometry;
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Finder\Search;
@@ -27,15 +28,17 @@ final class DeliveredReport
     private const WORTH_TURNING = 0.25;
 
     /**
-     * What the order asks for: the decided setup as it presents itself on its sole, at its sleeve position.
+     * What the order asks for: the decided setup as it presents itself on its sole, at its sleeve position, at the length that was hit or at
+     * the one that is planned.
      */
-    public static function ordered(SetupRecord $setup, FittingRecord $record, ?float $massG = null): ClubFigures
+    public static function ordered(SetupRecord $setup, FittingRecord $record, ?LengthPlan $plan = null): ClubFigures
     {
         $soled = $setup->playing(0.0);
+        $points = $plan->swingWeightPoints ?? $setup->swingWeightPoints;
 
         return new ClubFigures(
-            $record->hand, round($soled->loftDeg, 2), round($soled->lieDeg, 2), round($soled->faceOpenDeg, 2), $setup->lengthMm,
-            $setup->swingWeightPoints === null ? null : round($setup->swingWeightPoints, 1), $massG,
+            $record->hand, round($soled->loftDeg, 2), round($soled->lieDeg, 2), round($soled->faceOpenDeg, 2),
+            $plan->lengthMm ?? $setup->lengthMm, $points === null ? null : round($points, 1), $plan === null ? null : round($plan->totalG, 1),
         );
     }
 

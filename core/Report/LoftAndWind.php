@@ -135,9 +135,8 @@ final class LoftAndWind
      * This player's drives with so much more delivered loft.
      *
      * @param  BallFlight|null  $flight  another air than the brief's
-     * @return array{loftDeg: float, ball: array{float, float, float}, figures: array<int, list<float>>, shares: list<float>, strokes:
-     *   list<float>}
-     *   figures as `PredictedDraws` has them
+     * @return array{loftDeg: float, ball: array{float, float, float}, figures: array<int, list<float>>, shares: list<float>,
+     *   strokes: list<float>} figures as `PredictedDraws` has them
      */
     private static function drives(Search $search, SetupSpec $spec, FittingRecord $record, float $more, ?BallFlight $flight = null): array
     {

@@ -18,6 +18,7 @@ use MintCarry\Core\Statistics\Interval;
 use function array_keys;
 use function array_map;
 use function array_sum;
+use function array_unique;
 use function array_values;
 use function count;
 use function max;
@@ -58,7 +59,7 @@ final class LoftLadder
         $target = $record->target();
 
         return [
-            'head' => $rungs[0]->model, 'from' => $search === null ? 'brief' : 'shots', 'own' => $like?->tag,
+            'head' => $rungs[0]->model, 'heads' => self::heads($record), 'from' => $search === null ? 'brief' : 'shots', 'own' => $like?->tag,
             'clubSpeedMps' => $search === null ? $target->clubSpeedMps : $search->belief()->swing($search->belief()->own)[Swing::CLUB_SPEED], 'squaringShare' => $record->brief->squaringShare(),
             'wantedLoftDeg' => $target->ridge[$target->at]['loftDeg'], 'wantedBandDeg' => $target->bandDeg,
             'rungs' => array_map(static fn (RackLofts $r, int $i): array => $r->supply() + [
@@ -66,6 +67,12 @@ final class LoftLadder
                 'reachDeg' => self::reach($r), 'soled' => $ways[$i]['soled'] ?? null, 'squared' => $ways[$i]['squared'] ?? null,
             ], $rungs, array_keys($rungs)),
         ];
+    }
+
+    /** @return list<string> heads of the hand that the question can be asked of */
+    private static function heads(FittingRecord $record): array
+    {
+        return array_values(array_unique(array_map(static fn (RackLofts $r): string => $r->model, RackLofts::of($record))));
     }
 
     /** The head that the question is about before anybody says which. */

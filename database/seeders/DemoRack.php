@@ -163,22 +163,22 @@ final readonly class DemoRack
         ]);
         $add(
             'shaft', 'Reedline 50 A',
-            ['rawMassG' => 54, 'cutMassG' => 51, 'balanceFromButtMm' => 545, 'lengthMm' => 1168, 'torqueDeg' => 5.4, 'flex' => 'A'],
+            ['rawMassG' => 54, 'cutMassG' => 51, 'balanceFromButtMm' => 545, 'lengthMm' => 1168, 'torqueDeg' => 5.4, 'flex' => 'A', 'tip' => 'soft', 'launch' => 'high'],
             120,
         );
         $add(
             'shaft', 'Reedline 55 R',
-            ['rawMassG' => 58, 'cutMassG' => 55, 'balanceFromButtMm' => 548, 'lengthMm' => 1168, 'torqueDeg' => 4.9, 'flex' => 'R'],
+            ['rawMassG' => 58, 'cutMassG' => 55, 'balanceFromButtMm' => 548, 'lengthMm' => 1168, 'torqueDeg' => 4.9, 'flex' => 'R', 'tip' => 'middle', 'launch' => 'middle to high'],
             120,
         );
         $add(
             'shaft', 'Saltmarsh 65 X',
-            ['rawMassG' => 68, 'cutMassG' => 65, 'balanceFromButtMm' => 556, 'lengthMm' => 1168, 'torqueDeg' => 3.4, 'flex' => 'X'],
+            ['rawMassG' => 68, 'cutMassG' => 65, 'balanceFromButtMm' => 556, 'lengthMm' => 1168, 'torqueDeg' => 3.4, 'flex' => 'X', 'tip' => 'stiff', 'launch' => 'low'],
             280,
         );
         $add(
             'shaft', 'Saltmarsh 60 S',
-            ['rawMassG' => 64, 'cutMassG' => 61, 'balanceFromButtMm' => 554, 'lengthMm' => 1168, 'torqueDeg' => 3.8, 'flex' => 'S'],
+            ['rawMassG' => 64, 'cutMassG' => 61, 'balanceFromButtMm' => 554, 'lengthMm' => 1168, 'torqueDeg' => 3.8, 'flex' => 'S', 'tip' => 'middle', 'launch' => 'middle'],
             260, false,
         );
         $add('grip', 'Tallow round', ['massG' => 50, 'size' => 'standard']);

@@ -30,6 +30,12 @@ li { margin-bottom: 4pt; }
 </table>
 @if ($isPrint)<p style="margin-top: 8pt; color: #9c3525"><b>The loft is the printed one.</b> Heads are often 1° off, some 2 to 3°: read it before it is built.</p>@endif
 @if ($setup->note)<p style="margin-top: 8pt"><b>Note:</b> {{ $setup->note }}</p>@endif
+@if ($plan)
+<h2>Length and balance</h2>
+<table class="figures"><tr>@foreach (array_slice($plan, 0, 4) as [$name, $said])<td><span class="soft">{{ $name }}</span><br>{{ $said }}</td>@endforeach</tr>
+<tr>@foreach (array_slice($plan, 4) as [$name, $said])<td><span class="soft">{{ $name }}</span><br>{{ $said }}</td>@endforeach</tr></table>
+@if (! $planIsOrdered)<p style="color: #9c3525"><b>The order says another length than this plan:</b> ask the fitter which holds.</p>@endif
+@endif
 <h2>In this order</h2>
 <ol>@foreach ($steps as $step)<li>{{ $step }}</li>@endforeach</ol>
 <h2>Eyes, dust, fumes, screws</h2>

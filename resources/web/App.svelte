@@ -22,12 +22,14 @@
         return wrap({ asyncComponent: load as never });
     };
     const Account = lazy(() => import('./views/account/Account.svelte'));
+    const Calculators = lazy(() => import('./views/calculators/Calculators.svelte'));
     const Calendar = lazy(() => import('./views/calendar/Calendar.svelte'));
     const Compare = lazy(() => import('./views/compare/Compare.svelte'));
     const Decide = lazy(() => import('./views/decide/Decide.svelte'));
     const Finder = lazy(() => import('./views/finder/Finder.svelte'));
     const FollowUp = lazy(() => import('./views/followup/FollowUp.svelte'));
     const ForPlayer = lazy(() => import('./views/forplayer/ForPlayer.svelte'));
+    const Gaps = lazy(() => import('./views/gaps/Gaps.svelte'));
     const HeadPage = lazy(() => import('./views/rack/HeadPage.svelte'));
     const Orders = lazy(() => import('./views/orders/Orders.svelte'));
     const Player = lazy(() => import('./views/player/Player.svelte'));
@@ -56,6 +58,9 @@
         '/fitting/:id/decide': Decide,
         '/fitting/:id/sheet': Sheet,
         '/fitting/:id/follow-up': FollowUp,
+        '/fitting/:id/gaps': Gaps,
+        '/calculators': Calculators,
+        '/calculators/:tab': Calculators,
         '/calendar': Calendar,
         '/calendar/:day': Calendar,
         '/season': Season,

@@ -57,8 +57,11 @@ function recordsOf(AppTestCase $test, User $theirs): array
         'key' => 'a round of theirs', 'playedOn' => '2026-11-01', 'course' => 'Theirs', 'club' => 'new', 'holes' => 14, 'hit' => 7,
     ])->assertCreated()->json('rounds.0.id');
 
+    $longClub = $test->postJson("api/fittings/{$fitting->id}/long-clubs", ['name' => 'Theirs', 'kind' => 'hybrid', 'loftDeg' => 20])
+        ->assertCreated()->json('longClubs.0.id');
+
     return [
-        'round' => $round, 'order' => $order, 'appointment' => $appointment, 'link' => $link, 'decision' => $decision, 'trial' => $trial,
+        'longClub' => $longClub, 'round' => $round, 'order' => $order, 'appointment' => $appointment, 'link' => $link, 'decision' => $decision, 'trial' => $trial,
         'entry' => $entry, 'head' => $head['id'], 'sleeve' => $head['sleeveId'],
         'part' => $part, 'bay' => $bay, 'held' => $held, 'device' => 'gauge', 'fitting' => $fitting->id, 'setup' => $setup->id,
         'shot' => Shot::query()->firstOrFail()->id, 'file' => $file, 'person' => $theirs->id, 'player' => $fitting->player_id,

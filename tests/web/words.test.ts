@@ -54,6 +54,7 @@ function setup(more: Partial<Setup>): Setup {
         },
         shelf: '',
         shelfReason: '',
+        lengthPlan: null,
         starred: false,
         shots: 0,
         counted: 0,

@@ -102,6 +102,7 @@ use App\Contract\Shape;
             'live' => 'string', 'stamp' => 'string',
             'counts' => 'Record<string, { shots: integer; counted: integer; simulated: integer }>', 'running' => 'Trial | null',
             'trials' => 'Trial[]', 'shots' => 'Shot[]', 'counted' => 'integer', 'mishits' => 'Record<string, MishitReason[]>',
+            'mixed' => "{ why: 'intent' | 'speed'; groups: { name: string; n: integer; speedMps: number }[] } | null",
             'means' => 'Record<string, Summary | null>', 'setupMeans' => 'Record<string, Summary | null> | null',
             'benchmarkMeans' => 'Record<string, Summary | null> | null',
             'verdicts' => 'LiveVerdict[]', 'withheld' => 'Withheld | null', 'flips' => '{ policy: string; verdict: Verdict }[]', 'repeat' => 'Repeated[]',

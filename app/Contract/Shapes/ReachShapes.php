@@ -37,7 +37,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('LoftLadder', [
-        'head' => 'string', 'from' => "'shots' | 'brief'", 'own' => 'string | null', 'clubSpeedMps' => 'number',
+        'head' => 'string', 'heads' => 'string[]', 'from' => "'shots' | 'brief'", 'own' => 'string | null', 'clubSpeedMps' => 'number',
         'squaringShare' => 'number',
         'wantedLoftDeg' => 'number', 'wantedBandDeg' => '[number, number]', 'rungs' => 'LoftRung[]',
     ], about: 'One head in each of its lofts, for this player'),
@@ -146,7 +146,7 @@ use App\Contract\Shape;
         .'moves: GapMove[] }[]',
         'wantedM' => 'number | null', 'isEven' => 'boolean', 'spreadShare' => 'number',
         'perDegree' => '{ carryM: number; interval: Interval; n: integer } | null',
-        'driver' => 'string | null', 'longClubs' => 'LongClub[]',
+        'driver' => 'string | null', 'squaringShare' => 'number', 'longClubs' => 'LongClub[]',
     ], about: 'Carry of each long club and the gaps between them'),
 ]
 #[
@@ -188,14 +188,9 @@ use App\Contract\Shape;
     ]),
 ]
 #[
-    Shape('PlanePosition', [
-        'label' => 'string', 'loftDeg' => 'number', 'faceOpenDeg' => 'number', 'lieDeg' => 'number',
-    ]),
-]
-#[
     Shape('CalculatedPlane', [
-        'home' => 'string', 'read' => 'string', 'squares' => 'number', 'soled' => 'PlanePosition[]', 'squared' => 'PlanePosition[]',
-        'mixed' => 'PlanePosition[]',
+        'home' => 'string', 'read' => 'string', 'squares' => 'number', 'soled' => 'PlanePoint[]', 'squared' => 'PlanePoint[]',
+        'mixed' => 'PlanePoint[]',
         'check' => '{ label: string; loftDeg: number; faceOpenDeg: number; lieDeg: number; missDeg: number; agrees: boolean }[]',
     ]),
 ]

@@ -88,7 +88,7 @@ final class LongClubController
         return response()->json($this->describe($fitting));
     }
 
-    /** Shots of a club that stands here already are added to it, save those that stand there value for value. */
+    /** Shots of a club that stands here already are added to it, save those of a file that was read before. */
     #[OA\Post(path: '/api/fittings/{fitting}/long-clubs/file', operationId: 'longClub.import',
         summary: 'Reads shots of long clubs from a table',
         requestBody: new Takes(['file' => 'string', 'keep?' => 'boolean | string'], isForm: true),
@@ -99,12 +99,18 @@ final class LongClubController
         $read = GapTable::read($bytes, $fitting->player->hand, $fitting->flight());
         $there = LongClub::query()->where('fitting_id', $fitting->id)->get()->keyBy(fn (LongClub $c): string => mb_strtolower($c->name));
         $told = [];
-        $write = function () use ($read, $there, $fitting, $keep, &$told): void {
+        $file = substr(hash('sha256', $bytes), 0, 16);
+        $write = function () use ($read, $there, $fitting, $keep, $file, &$told): void {
             foreach ($read->clubs as $name => $shots) {
                 $club = $there[mb_strtolower((string) $name)] ?? null;
-                $known = array_map(static fn (array $s): string => json_encode($s['values'], JSON_THROW_ON_ERROR), $club->shots ?? []);
-                $new = array_values(array_filter($shots, static fn (array $s): bool => ! in_array(json_encode($s['values'],
-                    JSON_THROW_ON_ERROR), $known, true)));
+                $known = array_column($club->shots ?? [], 'from');
+                $new = [];
+                foreach ($shots as ['values' => $values, 'typed' => $typed, 'line' => $line]) {
+                    $one = "{$file}:{$line}";
+                    if (! in_array($one, $known, true)) {
+                        $new[] = ['values' => $values, 'typed' => $typed, 'from' => $one];
+                    }
+                }
                 $told[] = ['name' => (string) $name, 'shots' => count($shots), 'stored' => $keep ? count($new) : 0,
                     'isNew' => $club === null];
                 if (! $keep) {
@@ -150,7 +156,7 @@ final class LongClubController
         $gaps = ClubGaps::of([...$driver === null ? [] : [$driver], ...$clubs], $flight, $fitting->brief()->squaringShare(), $wantedM);
 
         return $gaps + [
-            'driver' => $driver?->name,
+            'driver' => $driver?->name, 'squaringShare' => $fitting->brief()->squaringShare(),
             'longClubs' => $rows->map(static fn (LongClub $c): array => [
                 'id' => $c->id, 'name' => $c->name, 'kind' => $c->kind, 'loftDeg' => $c->loft_deg, 'lieDeg' => $c->lie_deg,
                 'faceOpenDeg' => $c->face_open_deg, 'position' => $c->sleeve_label,

@@ -119,7 +119,7 @@ final class OrderController
                     'setup_id' => $setup->id, 'tolerances' => [],
                     'steps' => [['state' => 'asked', 'at' => now()->toIso8601String(), 'by' => $user->name]],
                     ...self::priced($setup, $fitting),
-                    'figures' => DeliveredReport::ordered($setup->record(), (new FittingLoader($fitting))->record())->toArray(),
+                    'figures' => DeliveredReport::ordered($setup->record(), (new FittingLoader($fitting))->record(), $setup->plan())->toArray(),
                 ]);
 
                 return $this->keep($order, $request);

@@ -48,7 +48,7 @@ final class BayResource extends JsonResource
                 ->all(),
             'mishits' => (object) array_intersect_key($view->judged->mishits(), array_flip($view->shots->pluck('id')->all())),
             'counted' => $view->counted(),
-            'means' => $figures->means(), 'setupMeans' => $figures->setupMeans(), 'benchmarkMeans' => $figures->benchmarkMeans(),
+            'mixed' => $figures->mixed(), 'means' => $figures->means(), 'setupMeans' => $figures->setupMeans(), 'benchmarkMeans' => $figures->benchmarkMeans(),
             'verdicts' => $verdicts, 'withheld' => $withheld,
             'flips' => $figures->flips(), 'repeat' => $figures->repeat($view->trials->all()), 'drift' => $figures->drift($blind),
             'queue' => $view->queue(), 'budget' => $view->budget(), 'confirm' => ConfirmState::now($view->judged),

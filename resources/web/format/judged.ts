@@ -61,6 +61,9 @@ const NEVER: Record<string, string> = {
     balloon: 'as a balloon',
 };
 
+/** Where the drives end that must never be seen. */
+export const neverWords = (kind: string): string => NEVER[kind] ?? kind;
+
 /** A price in strokes is told in length up to here. */
 const MOST_AS_LENGTH_M = 30;
 

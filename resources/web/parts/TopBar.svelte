@@ -82,13 +82,14 @@
                 <a href="#/calendar" aria-current={place === 'calendar' ? 'page' : undefined}>Calendar</a>
                 <a href="#/orders" aria-current={place === 'orders' ? 'page' : undefined}>Orders</a>
                 {#if !isDesk}<a href="#/rack" aria-current={place === 'rack' ? 'page' : undefined}>Rack</a>
+                    <a href="#/calculators" aria-current={place === 'calculators' ? 'page' : undefined}>Calculators</a>
                     <a href="#/season" aria-current={place === 'season' ? 'page' : undefined}>Season</a>
                     <a href="#/studio" aria-current={place === 'studio' ? 'page' : undefined}>Studio</a>{/if}
             </nav>
         {/if}
     {/if}
     <span class="end">
-        {#if fitting && !isDesk}<a href="#/rack">Rack</a>{/if}
+        {#if fitting && !isDesk}<a href="#/rack">Rack</a><a href="#/calculators" class="calc">Calculators</a>{/if}
         <button class="plain" onclick={flip}>{dark ? 'Light' : 'Dark'}</button>
         {#if session.user}{#if !fitting}<a href="#/account" aria-current={place === 'account' ? 'page' : undefined}>Account</a>{/if}<button
                 class="plain"
@@ -175,6 +176,7 @@
         margin-left: auto;
     }
     @media (max-width: 1500px) {
+        .calc,
         .more {
             display: none;
         }

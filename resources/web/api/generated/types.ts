@@ -81,6 +81,12 @@ export interface AppointmentKind {
     swings: number;
 }
 
+export interface Balanced {
+    swingWeight: string;
+    swingWeightPoints: number;
+    totalG: number;
+}
+
 export interface Bay {
     id: number;
     name: string;
@@ -98,6 +104,7 @@ export interface BayChange {
     shots: Shot[];
     counted: number;
     mishits: Record<string, MishitReason[]>;
+    mixed: { why: 'intent' | 'speed'; groups: { name: string; n: number; speedMps: number; }[]; } | null;
     means: Record<string, Summary | null>;
     setupMeans: Record<string, Summary | null> | null;
     benchmarkMeans: Record<string, Summary | null> | null;
@@ -128,6 +135,7 @@ export interface BayView {
     shots: Shot[];
     counted: number;
     mishits: Record<string, MishitReason[]>;
+    mixed: { why: 'intent' | 'speed'; groups: { name: string; n: number; speedMps: number; }[]; } | null;
     means: Record<string, Summary | null>;
     setupMeans: Record<string, Summary | null> | null;
     benchmarkMeans: Record<string, Summary | null> | null;
@@ -229,6 +237,64 @@ export interface BriefChange {
     changes: { field: string; label: string; from: unknown; to: unknown; }[];
 }
 
+export interface CalculatedFlight {
+    carryM: number;
+    totalM: number;
+    runM: number;
+    sideM: number;
+    curveM: number;
+    totalSideM: number;
+    apexM: number;
+    apexAtM: number;
+    descentDeg: number;
+    hangTimeS: number;
+    points: [number, number, number, number][];
+}
+
+export interface CalculatedPlane {
+    home: string;
+    read: string;
+    squares: number;
+    soled: PlanePoint[];
+    squared: PlanePoint[];
+    mixed: PlanePoint[];
+    check: { label: string; loftDeg: number; faceOpenDeg: number; lieDeg: number; missDeg: number; agrees: boolean; }[];
+}
+
+export interface CalculatedSwing {
+    swingWeight: string;
+    points: number;
+    totalG: number;
+    shaftMassG: number;
+    shaftBalanceFromButtMm: number;
+    perHeadG: number;
+    perGripG: number;
+    perHalfInch: number;
+}
+
+export interface CalculatedWeights {
+    massG: number;
+    cgToeMm: number;
+    cgBackMm: number;
+    cgUpMm: number;
+    inertiaGcm2: number[][];
+    swingWeight?: string;
+    swingMomentOzIn?: number;
+    warnings?: string[];
+}
+
+export interface CalculatedWindow {
+    assumed: string[];
+    carry: WindowFor;
+    total: WindowFor;
+}
+
+export interface CalculatedWorth {
+    base: { ballSpeedMps: number; launchDeg: number; spinRpm: number; carryM: number; totalM: number; apexM: number; descentDeg: number; };
+    dynamicLoftDeg: number;
+    rows: { what: string; by: number; unit: string; carryM: number; totalM: number; sideM: number; ballSpeedMps: number; launchDeg: number; spinRpm: number; }[];
+}
+
 export interface CalendarDays {
     zone: string;
     today: string;
@@ -243,6 +309,12 @@ export interface CalendarDays {
 
 export interface Change {
     value: number;
+    interval: Interval;
+}
+
+export interface Changed {
+    value: number;
+    change: number;
     interval: Interval;
 }
 
@@ -543,6 +615,51 @@ export interface FoundSetup {
     tested: boolean;
 }
 
+export interface GapClub {
+    name: string;
+    kind: string;
+    loftDeg: number;
+    lieDeg: number;
+    faceOpenDeg: number;
+    position: string;
+    n: number;
+    carryM: number | null;
+    spreadM: number | null;
+    interval: Interval | null;
+    spinRpm: number | null;
+    launchDeg: number | null;
+    inRange: boolean;
+    descentDeg: number | null;
+    descentFrom: 'measured' | 'computed' | 'unknown';
+    runM: number | null;
+    runFrom: 'measured' | 'computed' | 'unknown';
+}
+
+export interface GapMove {
+    club: string;
+    gapM: number;
+    position: string;
+    loftDeg: number;
+    faceOpenDeg: number;
+    lieDeg: number;
+    carryM: number;
+    interval: Interval;
+    by: 'flight' | 'own clubs';
+}
+
+/** Carry of each long club and the gaps between them */
+export interface Gaps {
+    clubs: GapClub[];
+    gaps: { from: string; to: string; gapM: number; interval: Interval; verdict: 'wide' | 'narrow' | 'even' | 'open'; offM: number; moves: GapMove[]; }[];
+    wantedM: number | null;
+    isEven: boolean;
+    spreadShare: number;
+    perDegree: { carryM: number; interval: Interval; n: number; } | null;
+    driver: string | null;
+    squaringShare: number;
+    longClubs: LongClub[];
+}
+
 export interface Grounds {
     benchmark: string;
     best: string;
@@ -744,6 +861,21 @@ export interface KnownPlayer {
     fittings: EarlierFitting[];
 }
 
+export interface LadderFigures {
+    loftDeg: number;
+    faceOpenDeg: number;
+    deliveredLoftDeg: number;
+    launchDeg: number;
+    spinRpm: number;
+    carryM: number;
+    carryInterval: Interval;
+    totalM: number;
+    sideM: number;
+    apexM: number;
+    carryGainM: number;
+    carryGainInterval: Interval;
+}
+
 export interface Ledger {
     counts: { handedOver: number; known: number; kept: number; broken: number; notYet: number; overruled: number; };
     bias: { value: number; interval: Interval; } | null;
@@ -751,6 +883,24 @@ export interface Ledger {
     heads: { head: string; n: number; value: number; interval: Interval; }[];
     overruled: { n: number; value: number; interval: Interval; } | null;
     verdict: 'counts only' | 'trust it' | 'too high' | 'too low';
+}
+
+/** The ways to bring a club to another length */
+export interface LengthBalance {
+    was: Balanced;
+    free: Balanced;
+    solutions: { kind: 'head' | 'butt' | 'headAndButt' | 'headAndGrip' | 'tip'; headG: number; buttG: number; tipCutMm: number; buttCutMm: number; swingWeight: string; swingWeightPoints: number; totalG: number; shaftG: number; gripG: number; why: string[]; }[];
+}
+
+export interface LengthPlan {
+    lengthMm: number;
+    headG: number;
+    buttG: number;
+    gripG: number;
+    tipCutMm: number;
+    buttCutMm: number;
+    swingWeightPoints: number;
+    totalG: number;
 }
 
 export interface LinkPage {
@@ -786,6 +936,41 @@ export interface LiveVerdict {
     moreShots: number | null;
 }
 
+/** Is more loft straighter; in wind, flight it down or keep the window */
+export interface LoftAndWind {
+    loft: { tag: string; lofts: { loftDeg: number; launchDeg: number; spinRpm: number; axisDeg: number; carryM: Changed; sideSpreadM: Changed; share: Changed; strokes: Changed; }[]; answer: 'straighter' | 'wider' | 'same' | 'open'; chance: number; sideShare: number; angleShare: number; };
+    wind: { tag: string; windMps: number; downDeg: number; winds: { wind: string; fromDeg: number; keep: { carryM: number; totalM: number; sideM: number; apexM: number; }; carryM: Changed; totalM: Changed; sideM: Changed; strokes: Changed; chanceLonger: number; answer: 'down' | 'keep' | 'open'; }[]; };
+}
+
+/** One head in each of its lofts, for this player */
+export interface LoftLadder {
+    head: string;
+    heads: string[];
+    from: 'shots' | 'brief';
+    own: string | null;
+    clubSpeedMps: number;
+    squaringShare: number;
+    wantedLoftDeg: number;
+    wantedBandDeg: [number, number];
+    rungs: LoftRung[];
+}
+
+export interface LoftRung {
+    name: string;
+    position: string;
+    statedLoftDeg: number;
+    readLoftDeg: number | null;
+    inStock: boolean;
+    toOrder: boolean;
+    leadDays: number | null;
+    price: number | null;
+    currency: string;
+    printSdDeg: number;
+    reachDeg: [number, number];
+    soled: LadderFigures | null;
+    squared: LadderFigures | null;
+}
+
 export interface LogEntry {
     id: number;
     words: string;
@@ -793,6 +978,19 @@ export interface LogEntry {
     at: string;
     undoable: boolean;
     undone: boolean;
+}
+
+export interface LongClub {
+    id: number;
+    name: string;
+    kind: 'fairway wood' | 'hybrid' | 'iron';
+    loftDeg: number;
+    lieDeg: number;
+    faceOpenDeg: number;
+    position: string;
+    sleeve: string | null;
+    positions: string[];
+    shots: { values: Record<string, number>; typed: Record<string, string>; }[];
 }
 
 export interface Look {
@@ -1361,6 +1559,105 @@ export interface Slot {
     mayBeEmpty?: boolean;
 }
 
+export interface SpeedFigure {
+    mean: number;
+    sd: number | null;
+    interval: Interval | null;
+    n: number;
+}
+
+export interface SpeedGain {
+    gain: number;
+    interval: Interval;
+    chance: number;
+}
+
+/** One setup over the range of this player’s speeds */
+export interface SpeedLadder {
+    tag: string;
+    n: number;
+    clubSeen: boolean;
+    by: 'intent' | 'speed';
+    mixed: { why: 'intent' | 'speed'; groups: { name: string; n: number; speedMps: number; }[]; } | null;
+    isRange: boolean;
+    rangeMps: [number, number];
+    rungs: SpeedRung[];
+    per: Record<string, { slope: number; interval: Interval; n: number; } | null>;
+    wanted: { speedMps: number; loftDeg: number; launchDeg: number; spinRpm: number; carryM: number; apexM: number; }[];
+    shots: { speedMps: number; intent: string; carryM: number | null; launchDeg: number | null; spinRpm: number | null; apexM: number | null; }[];
+    both: { own: string; speedsMps: { cruising: number; fullOut: number; }; names: string[]; best: { cruising: SpeedServed; fullOut: SpeedServed; both: SpeedServed; }; pick: string; } | null;
+}
+
+export interface SpeedRung {
+    name: string;
+    n: number;
+    speedMps: number;
+    figures: Record<string, SpeedFigure | null>;
+    attackDeg: number;
+    deliveredLoftDeg: number | null;
+    deliveredFrom: string | null;
+    wantedLoftDeg: number;
+    wantedBandDeg: [number, number];
+    wantedLaunchDeg: number;
+    wantedSpinRpm: number;
+    loftChangeDeg: number | null;
+}
+
+export interface SpeedServed {
+    tag: string;
+    head: string;
+    sleeve: string;
+    weights: string;
+    carryM: { cruising: number; fullOut: number; };
+    cruising: SpeedGain;
+    fullOut: SpeedGain;
+    both: SpeedGain;
+}
+
+export interface StrikeCheck {
+    tag: string;
+    verdict: 'nearer' | 'not' | 'open' | 'few';
+    n: number;
+    nearerMm: number;
+    interval: Interval;
+    chance: number;
+    moreShots: number | null;
+}
+
+/** Strikes off the line of the CG, and what brings the two together */
+export interface StrikeMoves {
+    tag: string;
+    n: number;
+    offMm: { toeMm: number; highMm: number; };
+    errorMm: { toeMm: number; highMm: number; };
+    isOff: boolean;
+    cgAssumed: boolean;
+    worth: { chance: number; ballSpeedMps: Told; carryM: Told; sideM: Told; };
+    ways: StrikeWay[];
+    checks: StrikeCheck[];
+}
+
+export interface StrikeWay {
+    kind: 'weights' | 'grams' | 'look' | 'tee' | 'length' | 'cue';
+    cost: 'free' | 'wrench' | 'workshop';
+    what: string;
+    movesMm: { toeMm: Told; highMm: Told; };
+    leftMm: number;
+    chance: number;
+    ballSpeedMps: Told;
+    carryM: Told;
+    sideM: Told;
+    grams?: number;
+    points?: number;
+    faceOpenDeg?: number;
+    teeMm?: number;
+    toTeeMm?: number | null;
+    shorterMm?: number;
+    toLengthMm?: number | null;
+    standMm?: number;
+    nearer?: boolean;
+}
+
 export interface StudioRules {
     lockMinutes: number;
     wantsSecondFactor: boolean;
@@ -1396,6 +1693,11 @@ export interface TieBreak {
     remaining: string[];
     steps: { criterion: string; known: boolean; values: Record<string, number | null>; remaining: string[]; }[];
     wantedApexM: number;
+}
+
+export interface Told {
+    value: number;
+    interval: Interval;
 }
 
 /** A set of shots hit with one setup; its wind and air where it was hit outdoors. */
@@ -1542,6 +1844,18 @@ export interface WhyBridge {
     difference: number;
     lines: BridgeLine[];
     clubSeen: boolean;
+}
+
+export interface WindowFor {
+    dynamicLoftDeg: number;
+    loftBandDeg: [number, number];
+    launchDeg: number;
+    launchBandDeg: [number, number];
+    spinRpm: number;
+    spinBandRpm: [number, number];
+    carryM: number;
+    totalM: number;
+    apexM: number;
 }
 
 /** The player was another when the setup was hit than when the benchmark was: no word is said of it */

@@ -4,6 +4,7 @@
     import { MEASURES, unitOf } from '../../format/units';
     import Scroll from '../../parts/Scroll.svelte';
     import type { BayScreen } from './bay.svelte';
+    import { mixedText } from '../../format/speeds';
     import { meanText } from './sentences';
 
     // The averages of the trial and of the benchmark, and which shots they are of.
@@ -39,6 +40,7 @@
         </tbody>
     </table>
 </Scroll>
+{#if view.mixed}<p class="warn">{mixedText(view.mixed, units)}</p>{/if}
 <p class="small policy">
     <label
         >Averages of <select

@@ -12,11 +12,15 @@
     import BenchPlan from './BenchPlan.svelte';
     import SetupBuilder from './SetupBuilder.svelte';
     import SetupForm from './SetupForm.svelte';
+    import LengthPanel from './LengthPanel.svelte';
+    import LoftLadder from '../../parts/LoftLadder.svelte';
     import Notice from '../../parts/Notice.svelte';
 
     let { params }: { params: { id: string } } = $props();
     let editing = $state<{ setup: Setup | null; from: Setup | null } | null>(null);
     let described = $state(false);
+    /** The setup whose length and balance are looked at. */
+    let measuring = $state<Setup | null>(null);
     const reading = new Loader<Rack>();
     const rack = $derived(reading.value);
     const sending = new Form();
@@ -36,7 +40,7 @@
         if (!done) await loadFitting(fitting.id);
     }
     async function saved() {
-        editing = null;
+        editing = measuring = null;
         await loadFitting(params.id);
     }
     const far = (s: Setup) => Math.abs(s.loftOffDeg ?? 0) > GAUGE_WARNS_BEYOND_DEG;
@@ -48,6 +52,7 @@
         <section>
             <div class="row">
                 <h1>Setups</h1>
+                <a class="gaps" href="#/fitting/{fitting.id}/gaps">Gaps to the long clubs</a>
                 {#if !editing}<button onclick={() => edit(null, fitting.setups.at(-1) ?? null, fitting)}
                         >{fitting.setups.length ? 'Add a setup' : 'Add the player’s own club'}</button
                     >{/if}
@@ -111,6 +116,9 @@
                                     .filter(Boolean)
                                     .join(' · ')}
                             </p>
+                            {#if setup.lengthPlan}<p class="small">
+                                    Planned at {lengthText(setup.lengthPlan.lengthMm, fitting.player.units)}: on the build page.
+                                </p>{/if}
                             {#if diff.length > 1}<p class="small warn">
                                     {diff.length} things changed from {parent?.tag}: {diff.join(', ')}. A difference cannot be laid to one
                                     of them.
@@ -155,6 +163,11 @@
                                 ></button
                             >
                             <button class="plain" onclick={() => edit(null, setup, fitting)}>New from {setup.tag}</button>
+                            {#if setup.headId !== null}<button
+                                    class="plain"
+                                    onclick={() => (measuring = measuring?.id === setup.id ? null : setup)}
+                                    >Length and balance<span class="visually-hidden"> of {setup.tag}</span></button
+                                >{/if}
                         </div>
                     </li>
                 {/each}
@@ -164,6 +177,13 @@
                 square; left on its sole the head keeps its loft and the face turns.
             </p>
         </section>
+        {#if measuring}{#key measuring.id}<LengthPanel
+                    {fitting}
+                    setup={measuring}
+                    onsaved={saved}
+                    oncancel={() => (measuring = null)}
+                />{/key}{/if}
+        {#if rack?.heads.some((h) => h.hand === fitting.player.hand)}<LoftLadder {fitting} open />{/if}
         {#if fitting.setups.every((s) => s.shots === 0)}<BenchPlan {fitting} made={() => loadFitting(params.id)} />{/if}
     {/snippet}
 </Frame>
@@ -184,8 +204,12 @@
     }
     .row {
         display: flex;
-        justify-content: space-between;
+        gap: 8px 18px;
+        flex-wrap: wrap;
         align-items: center;
+    }
+    .gaps {
+        margin-left: auto;
     }
     ul {
         list-style: none;
@@ -195,7 +219,7 @@
     }
     li {
         display: grid;
-        grid-template-columns: 40px 1fr 190px 128px;
+        grid-template-columns: 40px 1fr 190px 140px;
         gap: 12px;
         padding: 12px 0;
         border-top: 1px solid var(--hair);

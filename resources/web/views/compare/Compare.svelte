@@ -5,13 +5,20 @@
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import ShotTable from '../../parts/ShotTable.svelte';
-    import { loadFitting } from '../../lib/session.svelte';
+    import { current, loadFitting } from '../../lib/session.svelte';
     import { Compared, DRAWN, LISTED } from './compare.svelte';
+    import { guardedOfHit, paysText } from '../../format/guard';
+    import { nameOf } from '../../format/setups';
+    import GuardPicture from '../../parts/GuardPicture.svelte';
+    import LoftLadder from '../../parts/LoftLadder.svelte';
     import Differences from './Differences.svelte';
     import LikeForLike from './LikeForLike.svelte';
     import OffCentre from './OffCentre.svelte';
     import Pictures from './Pictures.svelte';
+    import Questions from './Questions.svelte';
     import Says from './Says.svelte';
+    import Speeds from './Speeds.svelte';
+    import Strikes from './Strikes.svelte';
     import { candidateName } from '../finder/sentences';
     import { stepText } from '../../format/judged';
     import { railText } from './sentences';
@@ -20,6 +27,19 @@
     const compared = new Compared(() => params.id);
     const { comparison, judging, chosen, columns, judged, others, rails } = $derived(compared);
     $effect(() => void compared.load());
+    /** What each setup that is compared pays for its safety, against the benchmark. */
+    function guardSays(kind: string): string {
+        const judge = judging?.judge;
+        if (!judge) return '';
+        const told = judge.setups.filter((s) => columns.includes(s.tag) && s.tag !== judge.benchmark);
+        const units = current.fitting!.player.units;
+        return told
+            .flatMap((s) => {
+                const n = s.never?.find((one) => one.kind === kind);
+                return n ? [`${s.tag}: ${paysText(s, n.chance, n.ofBenchmark, judge.benchmark, units)}.`] : [];
+            })
+            .join(' ');
+    }
 </script>
 
 <Frame id={params.id} step="compare" chosen={columns} onpick={(s) => compared.pick(s)} marks={compared.marks}>
@@ -78,6 +98,15 @@
                             Of each setup up to {DRAWN} shots are drawn, spread evenly over them; every one of them is in the figures.
                         </p>{/if}
                     <OffCentre {judged} {units} />
+                    {#each fitting.brief.never as kind (kind)}
+                        {@const setups = guardedOfHit(judging?.judge?.setups ?? [], kind, (tag) =>
+                            nameOf(
+                                fitting.setups.find((s) => s.tag === tag)!,
+                                fitting,
+                            ),
+                        )}
+                        {#if setups.length > 1}<GuardPicture {setups} {kind} {units} says={guardSays(kind)} />{/if}
+                    {/each}
                     {#if judging?.calibration.length}
                         <h2>The monitor beside physics</h2>
                         <Monitors visits={judging.calibration} {units} />
@@ -88,6 +117,15 @@
                     {/if}
                 </section>
             </div>
+            {#if judging}
+                {@const hit = comparison.sets.map((s) => s.tag)}
+                <section class="asked" aria-label="More that this player’s shots answer">
+                    <Speeds {fitting} tags={hit} />
+                    <Strikes {fitting} tags={hit} />
+                    <LoftLadder {fitting} />
+                    <Questions {fitting} />
+                </section>
+            {/if}
             <h2>The shots</h2>
             <ShotTable
                 {fitting}
@@ -113,6 +151,9 @@
         display: grid;
         gap: 8px;
         min-width: 0;
+    }
+    .asked {
+        gap: 6px;
     }
     .next {
         border-left: 3px solid var(--mint);

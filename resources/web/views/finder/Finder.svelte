@@ -9,16 +9,31 @@
     import Failures from '../../parts/Failures.svelte';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
+    import GuardPicture from '../../parts/GuardPicture.svelte';
+    import LoftLadder from '../../parts/LoftLadder.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import Picture from '../../parts/Picture.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { loadFitting } from '../../lib/session.svelte';
     import { calibrationText } from '../../format/sentences';
+    import { guardedOfFound } from '../../format/guard';
+    import { supplyOf } from '../../format/ladder';
     import { builtLike } from '../../format/setups';
     import { factor, figure, plain, signed } from '../../format/units';
     import { DRIVES, drivesOf, neverText, outOf14, stepText } from '../../format/judged';
-    import { adviceText, feltText, gainText, learnedRows, nameOf, nextText, ownEffectRows, stopText, tooDearText } from './sentences';
+    import {
+        adviceText,
+        feltText,
+        gainText,
+        guardSays,
+        learnedRows,
+        nameOf,
+        nextText,
+        ownEffectRows,
+        stopText,
+        tooDearText,
+    } from './sentences';
 
     let { params }: { params: { id: string } } = $props();
     const ROOM = 25;
@@ -136,6 +151,20 @@
                     >
                         <ScorePlane {found} hand={fitting.player.hand} {units} {chosen} />
                     </Picture>
+                    {#each found.guard as g (g.kind)}
+                        <GuardPicture
+                            setups={guardedOfFound(found, g.kind, (s) => nameOf(s, units))}
+                            kind={g.kind}
+                            {units}
+                            says={guardSays(found, g, one, units)}
+                        />
+                    {:else}
+                        <p class="small">
+                            Say in the <a href="#/fitting/{fitting.id}/brief">brief</a> which shot must never come: then its chance stands here
+                            beside the carry of every setup.
+                        </p>
+                    {/each}
+                    <LoftLadder {fitting} open />
                 </section>
                 <section>
                     {#if one}
@@ -156,11 +185,11 @@
                                 )}
                                 {units.distance}, best aim {plain(Math.abs(one.aimDeg), 1)}° {one.aimDeg < 0
                                     ? 'left'
-                                    : 'right'}.{one.price !== null ? ` ${plain(one.price, 0)} ${one.currency}.` : ''}{one.inStock
-                                    ? ''
-                                    : one.orderable
-                                      ? ' Not in stock, can be ordered.'
-                                      : ' Not in stock.'}
+                                    : 'right'}.{one.otherLoftDeg !== null
+                                    ? ` Not here: ${supplyOf({ ...one, toOrder: true })}. Its loft is printed; real heads lie about 1° from it.`
+                                    : `${one.price !== null ? ` ${plain(one.price, 0)} ${one.currency}.` : ''}${
+                                          one.inStock ? '' : one.orderable ? ' Not in stock, can be ordered.' : ' Not in stock.'
+                                      }${one.printSdDeg > 0 ? ' Never on the gauge: its loft is the printed one.' : ''}`}
                             </p>
                             {#if !one.setupTag && one.headId !== null}<button class="quiet" onclick={() => take(fitting, one)}
                                     >Put it on the trail</button

@@ -1,4 +1,5 @@
 import type { Believed, ClubBuild, Fitting, Found, FoundSetup, Judge, UnitChoice } from '../../api/generated/types';
+import { paysText } from '../../format/guard';
 import { drivesOf, outOf14 } from '../../format/judged';
 import { lengthText, nameOf as setupName } from '../../format/setups';
 import { factor, plain, signed } from '../../format/units';
@@ -125,3 +126,14 @@ export const ownEffectRows = (found: Found, units: UnitChoice): string[][] =>
             say('speedMps', factor(units.speed), 1),
         ];
     });
+
+/** What the guard picture says: the safest, the farthest, and the setup that is looked at, each with what it pays. */
+export function guardSays(found: Found, guard: Found['guard'][number], one: FoundSetup | null, units: UnitChoice): string {
+    const say = (tag: string, lead: string): string => {
+        const s = found.setups.find((f) => f.tag === tag);
+        const n = s?.never.find((x) => x.kind === guard.kind);
+        return s && n ? `${lead} ${nameOf(s, units)}: ${paysText(s, n.chance, n.ofBenchmark, found.benchmark, units)}.` : '';
+    };
+    const looked = one && one.tag !== guard.safest && one.tag !== guard.farthest ? say(one.tag, 'Looked at:') : '';
+    return [say(guard.safest, 'Safest:'), say(guard.farthest, 'Farthest on the line:'), looked].filter(Boolean).join(' ');
+}

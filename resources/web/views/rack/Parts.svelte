@@ -6,6 +6,7 @@
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import SupplyFields, { type TypedSupply } from './SupplyFields.svelte';
+    import { readNumber } from '../../lib/numbers';
     import { supplyText } from './sentences';
 
     let { kind, parts, onchange }: { kind: Part['kind']; parts: Part[]; onchange: () => void } = $props();
@@ -17,6 +18,8 @@
             ['lengthMm', 'Length', 'mm'],
             ['torqueDeg', 'Torque', '°'],
             ['flex', 'Flex label', ''],
+            ['tip', 'Tip, as stated', ''],
+            ['launch', 'Launch, as stated', ''],
         ],
         grip: [
             ['massG', 'Mass', 'g'],
@@ -27,6 +30,22 @@
     let editing = $state<{ id: number | null; label: string; data: Record<string, string>; supply: TypedSupply } | null>(null);
     const sending = new Form();
     const { err } = sending;
+    /** What shafts are picked by: their maker's words, which are never turned into a figure. */
+    const WORDS = ['flex', 'tip', 'launch'] as const;
+    let wanted = $state<Record<string, string>>({ flex: '', tip: '', launch: '' });
+    let lightest = $state('');
+    let heaviest = $state('');
+    const values = (key: string) => [...new Set(parts.map((p) => String(p.data[key] ?? '')).filter(Boolean))].sort();
+    const massOf = (p: Part) => Number(p.data.cutMassG ?? p.data.rawMassG ?? NaN);
+    const within = (p: Part) => {
+        const [low, high] = [readNumber(lightest), readNumber(heaviest)];
+        return (low === null || massOf(p) >= low) && (high === null || massOf(p) <= high);
+    };
+    const shown = $derived(
+        kind === 'shaft'
+            ? parts.filter((p) => WORDS.every((w) => wanted[w] === '' || String(p.data[w] ?? '') === wanted[w]) && within(p))
+            : parts,
+    );
 
     function open(part: Part | null) {
         sending.clear();
@@ -81,6 +100,26 @@
         </div>
     </form>
 {:else if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
+{#if kind === 'shaft' && parts.length > 0}
+    <p class="small">
+        Two schools. <b>Pull by profile:</b> weight, torque, tip and launch label narrow the rack before anybody swings.
+        <b>Trust only what was hit:</b>
+        labels are their makers’ own and mean another thing on another shaft. Both are served: filter here, then let Compare judge. No label goes
+        into any figure; mass, length and balance point go into the swing weight alone.
+    </p>
+    <div class="filters" role="group" aria-label="Which shafts">
+        {#each WORDS as w (w)}
+            <Field label={w === 'flex' ? 'Flex label' : w === 'tip' ? 'Tip, as stated' : 'Launch, as stated'}
+                ><select bind:value={wanted[w]}
+                    ><option value="">any</option>{#each values(w) as v (v)}<option>{v}</option>{/each}</select
+                ></Field
+            >
+        {/each}
+        <Field label="Lightest, cut" hint="g"><input inputmode="decimal" bind:value={lightest} /></Field>
+        <Field label="Heaviest, cut" hint="g"><input inputmode="decimal" bind:value={heaviest} /></Field>
+    </div>
+    {#if shown.length < parts.length}<p class="small" role="status">{shown.length} of {parts.length} shafts.</p>{/if}
+{/if}
 {#if parts.length === 0}
     <p class="small">No {kind} on the rack yet.</p>
 {:else}
@@ -94,7 +133,7 @@
                 ></thead
             >
             <tbody>
-                {#each parts as part (part.id)}
+                {#each shown as part (part.id)}
                     <tr>
                         <td><b>{part.label}</b></td>
                         {#each FIELDS[kind] as [key] (key)}<td>{part.data[key] ?? '–'}</td>{/each}
@@ -126,6 +165,14 @@
     .row {
         display: flex;
         gap: 10px;
+    }
+    .filters {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 8px 12px;
+    }
+    .filters :global(.field) {
+        width: 150px;
     }
     .acts {
         white-space: nowrap;

@@ -1,0 +1,59 @@
+<script lang="ts" generics="T">
+    import { untrack, type Snippet } from 'svelte';
+    import { Loader } from '../lib/load.svelte';
+    import Notice from './Notice.svelte';
+
+    /** A question that is worked out once somebody opens it, or as soon as the browser has nothing else to do where it stands open. */
+    let {
+        title,
+        load,
+        key = '',
+        open = $bindable(false),
+        children,
+    }: { title: string; load: () => Promise<T>; key?: unknown; open?: boolean; children: Snippet<[T, () => void]> } = $props();
+    const reading = new Loader<T>();
+    let asked = $state(false);
+    const again = () => void reading.load(load);
+
+    $effect(() => {
+        void key;
+        if (!open) return;
+        const ask = () => {
+            asked = true;
+            void reading.load(load);
+        };
+        // What changed is asked anew at once; the first time waits until the screen stands.
+        if (untrack(() => asked)) ask();
+        else (window.requestIdleCallback ?? setTimeout)(ask);
+    });
+</script>
+
+<details bind:open>
+    <summary><h2>{title}</h2></summary>
+    <div class="inside">
+        {#if reading.problem}<Notice>{reading.problem}</Notice>{/if}
+        {#if reading.value && !reading.problem}{@render children(reading.value, again)}
+        {:else if !reading.problem}<p class="small" role="status">Working it out …</p>{/if}
+    </div>
+</details>
+
+<style>
+    details {
+        border-top: 1px solid var(--hair);
+        padding-top: 8px;
+        min-width: 0;
+    }
+    summary {
+        cursor: pointer;
+        min-height: 26px;
+    }
+    summary h2 {
+        display: inline;
+    }
+    .inside {
+        display: grid;
+        gap: 10px;
+        padding: 8px 0 6px;
+        min-width: 0;
+    }
+</style>

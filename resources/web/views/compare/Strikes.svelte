@@ -1,0 +1,81 @@
+<script lang="ts">
+    import { get } from '../../api/client';
+    import type { Fitting, StrikeMoves } from '../../api/generated/types';
+    import Asked from '../../parts/Asked.svelte';
+    import Scroll from '../../parts/Scroll.svelte';
+    import { checkText, costText, gainText, movesText, offText, wayText } from './reach';
+
+    /** Where strikes sit off the line of the CG, what brings the two together, and whether it worked. */
+    let { fitting, tags, open = false }: { fitting: Fitting; tags: string[]; open?: boolean } = $props();
+    let setup = $state<string | null>(null);
+    const units = $derived(fitting.player.units);
+    const load = () => get<StrikeMoves>(`fittings/${fitting.id}/strikes${setup === null ? '' : `?setup=${setup}`}`);
+</script>
+
+<Asked title="Bring the strike and the CG together" {load} key={`${setup} ${fitting.version}`} {open}>
+    {#snippet children(moves)}
+        <label class="small row"
+            >Setup <select value={moves.tag} onchange={(e) => (setup = e.currentTarget.value)}
+                >{#each tags as tag (tag)}<option>{tag}</option>{/each}</select
+            ></label
+        >
+        <p>{offText(moves, units)}</p>
+        {#if moves.ways.length}
+            <Scroll label="Ways to bring the strike and the CG together">
+                <table>
+                    <thead
+                        ><tr
+                            ><th>What</th><th>Costs</th><th>Toe + <small>mm</small></th><th>High + <small>mm</small></th><th
+                                >Ball speed <small>{units.speed}</small></th
+                            ><th>Carry <small>{units.distance}</small></th><th>Longer</th></tr
+                        ></thead
+                    >
+                    <tbody>
+                        {#each moves.ways as w (w.kind)}
+                            <tr>
+                                <td class="what">{wayText(w, units)}</td>
+                                <td>{costText(w)}</td>
+                                <td>{movesText(w, 'toeMm')}</td>
+                                <td>{movesText(w, 'highMm')}</td>
+                                <td>{gainText(w, 'ballSpeedMps', units)}</td>
+                                <td><b>{gainText(w, 'carryM', units)}</b></td>
+                                <td>{Math.round(w.chance * 100)} %</td>
+                            </tr>
+                        {/each}
+                    </tbody>
+                </table>
+            </Scroll>
+            <p class="small">
+                Cheapest first, then the surest. Ball speed and carry are the models’; how far a strike follows a tee, a length, a look or a
+                cue is habit, with wide ranges (common practice, no source). So: do one, hit four, and see below whether it worked.
+            </p>
+        {/if}
+        {#if moves.checks.length}
+            <h3>Did it work?</h3>
+            <ul>
+                {#each moves.checks as c (c.tag)}<li>{checkText(c, moves.tag)}</li>{/each}
+            </ul>
+        {/if}
+    {/snippet}
+</Asked>
+
+<style>
+    .row {
+        display: flex;
+        gap: 6px;
+        align-items: center;
+    }
+    .row select {
+        width: auto;
+    }
+    .what {
+        min-width: 220px;
+        white-space: normal;
+    }
+    td:not(.what) {
+        white-space: nowrap;
+    }
+    ul {
+        padding-left: 18px;
+    }
+</style>
