@@ -11,6 +11,7 @@ use App\Fittings\FittingLoader;
 use App\Models\Bay;
 use App\Models\Decision;
 use App\Models\Fitting;
+use App\Models\LongClub;
 use App\Models\Part;
 use App\Models\Player;
 use App\Models\RackHead;
@@ -103,6 +104,28 @@ final readonly class DemoSeeder
         $this->store($fitting, $own, $shots->hit($player(13.4, 2.6), Head::preset('low-spin'), Hand::Right, 10, true, $tracks));
         $this->store($fitting, $new, $shots->hit($player(12.9, 1.2), Head::preset('forgiving'), Hand::Right, 7, true, $tracks));
         $this->store($fitting, $down, $shots->hit($player(12.2, 1.6), Head::preset('forgiving'), Hand::Right, 5, true, $tracks));
+        $this->longClubs($fitting, $heads['tern right']);
+    }
+
+    /** What stands in Rafe's bag under the driver, as carries were typed. The two woods have the driver's sleeve. */
+    private function longClubs(Fitting $fitting, RackHead $tern): void
+    {
+        $ball = ['ballSpeedMps' => 66.2, 'launchDeg' => 11.8, 'spinRpm' => 3650.0];
+        $clubs = [
+            ['Tern 3 wood', 'fairway wood', 15.0, true, [[236, $ball], [239, $ball], [232, $ball], [238, $ball]]],
+            ['Tern 5 wood', 'fairway wood', 18.0, true, [[224, []], [227, []], [221, []]]],
+            ['Heath hybrid', 'hybrid', 22.0, false, [[201, []], [205, []], [203, []], [198, []]]],
+        ];
+        foreach ($clubs as [$name, $kind, $loft, $turns, $carries]) {
+            LongClub::query()->create([
+                'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'name' => $name, 'kind' => $kind, 'loft_deg' => $loft,
+                'lie_deg' => 57.0, 'sleeve' => $turns ? $tern->sleeve?->spec : null,
+                'sleeve_label' => $turns ? (string) ($tern->sleeve->spec['home'] ?? '') : '',
+                'shots' => array_map(static fn (array $c): array => [
+                    'values' => ['carryM' => round($c[0] * 0.9144, 2)] + $c[1], 'typed' => ['carry' => "{$c[0]} yd"],
+                ], $carries),
+            ]);
+        }
     }
 
     /**

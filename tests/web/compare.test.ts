@@ -6,7 +6,13 @@ import { findingText, railText, verdictText, withheldText } from '../../resource
 // Compare in words. The same sentences are held against the server's in tests/App/SentencesTest.php.
 
 const yards = { speed: 'mph', distance: 'yd', height: 'ft', length: 'in' };
-const finding = (kind: FindingKind, figures: Finding['figures'], tag = 'B'): Finding => ({ tag, kind, figures, forCoach: false, gives: null });
+const finding = (kind: FindingKind, figures: Finding['figures'], tag = 'B'): Finding => ({
+    tag,
+    kind,
+    figures,
+    forCoach: false,
+    gives: null,
+});
 
 test('a finding is a sentence with its evidence in the player’s units and hand', () => {
     const toPath = finding('faceToPath', { faceToPathDeg: 4.2, faceDeg: 2, pathDeg: -2.2, sideM: 18, faceFrom: 'measured' });

@@ -5,7 +5,8 @@
     import { factor } from '../format/units';
 
     type Flown = Pick<JudgedSetup, 'tag' | 'path'>;
-    let { setups, units }: { setups: Flown[]; units: UnitChoice } = $props();
+    /** `alone`: one ball, which is no setup’s. */
+    let { setups, units, alone = false }: { setups: Flown[]; units: UnitChoice; alone?: boolean } = $props();
     const W = 590;
     const LEFT = 44;
     const SIDE = 190;
@@ -53,16 +54,16 @@
                 <g class="set-{toneOf(s.tag)}">
                     <path d={line(s, (p) => up(p[1] * h))} />
                     <path d={line(s, (p) => across(p[2] * k))} />
-                    <text
-                        x={x(s.path!.carryM * k * 0.62)}
-                        y={up(s.path!.points[Math.floor(s.path!.points.length * 0.62)]![1] * h) - 5}
-                        class="tag">{s.tag}</text
-                    >
+                    {#if !alone}<text
+                            x={x(s.path!.carryM * k * 0.62)}
+                            y={up(s.path!.points[Math.floor(s.path!.points.length * 0.62)]![1] * h) - 5}
+                            class="tag">{s.tag}</text
+                        >{/if}
                 </g>
             {/each}
         </svg>
         <figcaption class="small">
-            The mean ball of each setup, flown by the flight model in this air. Height and side are drawn larger than carry.
+            {alone ? 'Flown' : 'The mean ball of each setup, flown'} by the flight model in this air. Height and side are drawn larger than carry.
         </figcaption>
     </figure>
 {/if}

@@ -16,7 +16,9 @@
     const x = $derived(scaleLinear([Math.min(...faces) - 0.25, Math.max(...faces) + 0.25], [LEFT, W - 16]));
     const y = $derived(scaleLinear([Math.min(...lofts) - 0.3, Math.max(...lofts) + 0.3], [H - FOOT, 12]));
     const most = $derived(Math.max(1e-9, ...found.setups.map((s) => Math.abs(s.gain))));
-    const heads = $derived([...new Set(found.setups.map((s) => s.head))]);
+    /** A head that would be ordered in another loft is that head all the same. */
+    const headOf = (s: Found['setups'][number]) => (s.otherLoftDeg === null ? s.head : s.head.replace(/ in [\d.]+°$/, ''));
+    const heads = $derived([...new Set(found.setups.map(headOf))]);
     const dash = $derived(scaleOrdinal<string, string>().domain(heads).range(['', '4 2', '1 2', '6 2 1 2', '8 3', '2 5']));
 </script>
 
@@ -44,7 +46,8 @@
                 class:gain={s.gain > 0}
                 class:on={s.tag === chosen}
                 style:fill-opacity={0.12 + 0.75 * Math.min(1, Math.abs(s.gain) / most)}
-                stroke-dasharray={dash(s.head)}><title>{nameOf(s, units)}: {plain(s.loftDeg, 1)}°, gain {signed(s.gain, 3)}</title></circle
+                stroke-dasharray={dash(headOf(s))}
+                ><title>{nameOf(s, units)}: {plain(s.loftDeg, 1)}°, gain {signed(s.gain, 3)}</title></circle
             >
         {/each}
         <text x={(LEFT + W) / 2} y={H - 4} text-anchor="middle">face as this player delivers it, pointing as drawn</text>

@@ -43,7 +43,8 @@ export function paysText(s: Paying, chance: number, ofBenchmark: number, benchma
     const range = `likely ${signed(-s.carryGainInterval.high * k, 0)} to ${signed(-s.carryGainInterval.low * k, 0)}`;
     if (pays === 0) return `${drives}; it costs no carry (${range} ${units.distance})`;
     if (pays > 0) return `${drives}; it pays ${pays} ${units.distance} of carry ${safer ? 'for that' : 'and is no safer'} (${range})`;
-    return `${drives}; it carries ${-pays} ${units.distance} farther ${safer ? 'and is safer' : 'and pays with the miss'} (${range})`;
+    const farther = `likely ${signed(s.carryGainInterval.low * k, 0)} to ${signed(s.carryGainInterval.high * k, 0)}`;
+    return `${drives}; it carries ${-pays} ${units.distance} farther ${safer ? 'and is safer' : 'and pays with the miss'} (${farther})`;
 }
 
 export const guardTitle = (kind: string): string => `The shot that must never come: ${neverWords(kind)}`;

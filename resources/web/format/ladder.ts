@@ -29,7 +29,8 @@ export function ladderText(ladder: LoftLadder, units: UnitChoice): string {
     const from = ladder.from === 'brief' ? 'Before any shot, for a usual swing at the speed the brief tells: ' : '';
     if (f.carryGainInterval.low > 0)
         return `${from}${name} carries farthest, ${signed(f.carryGainM * k, 0)} ${units.distance} on ${against} (${range}).`;
-    return `${from}no loft clearly carries farther than ${against}; ${name} comes nearest to it (${signed(f.carryGainM * k, 0)}, ${range}). Choose by height, spin and what must never come.`;
+    const none = from ? 'no loft' : 'No loft';
+    return `${from}${none} clearly carries farther than ${against}; ${name} comes nearest to it (${signed(f.carryGainM * k, 0)}, ${range}). Choose by height, spin and what must never come.`;
 }
 
 export const ladderHead = (units: UnitChoice): string[] => [

@@ -1,9 +1,9 @@
 <script lang="ts" generics="T">
-    import { untrack, type Snippet } from 'svelte';
+    import type { Snippet } from 'svelte';
     import { Loader } from '../lib/load.svelte';
     import Notice from './Notice.svelte';
 
-    /** A question that is worked out once somebody opens it, or as soon as the browser has nothing else to do where it stands open. */
+    /** A question that is worked out once somebody opens it, and anew where what it hangs on changes. */
     let {
         title,
         load,
@@ -12,19 +12,14 @@
         children,
     }: { title: string; load: () => Promise<T>; key?: unknown; open?: boolean; children: Snippet<[T, () => void]> } = $props();
     const reading = new Loader<T>();
-    let asked = $state(false);
     const again = () => void reading.load(load);
 
     $effect(() => {
         void key;
         if (!open) return;
-        const ask = () => {
-            asked = true;
-            void reading.load(load);
-        };
-        // What changed is asked anew at once; the first time waits until the screen stands.
-        if (untrack(() => asked)) ask();
-        else (window.requestIdleCallback ?? setTimeout)(ask);
+        // What stands open from the first waits until the screen does.
+        const timer = setTimeout(again);
+        return () => clearTimeout(timer);
     });
 </script>
 
@@ -55,5 +50,9 @@
         gap: 10px;
         padding: 8px 0 6px;
         min-width: 0;
+    }
+    .inside :global(section),
+    .inside > :global(p) {
+        max-width: 860px;
     }
 </style>

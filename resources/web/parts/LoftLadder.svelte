@@ -17,7 +17,7 @@
     {#snippet children(ladder)}
         {#if ladder.heads.length > 1}<label class="small head"
                 >Head
-                <select value={ladder.head} onchange={(e) => (head = e.currentTarget.value)}
+                <select aria-label="Head of the ladder" value={ladder.head} onchange={(e) => (head = e.currentTarget.value)}
                     >{#each ladder.heads as name (name)}<option>{name}</option>{/each}</select
                 ></label
             >{/if}
@@ -34,6 +34,9 @@
 </Asked>
 
 <style>
+    .picture {
+        max-width: 760px;
+    }
     .head {
         display: flex;
         gap: 8px;

@@ -24,7 +24,7 @@
     const d = $derived(units.distance);
     const drawn = (f: CalculatedFlight) => [
         {
-            tag: 'ball',
+            tag: 'A',
             path: {
                 points: f.points.map(([, along, right, up]): [number, number, number] => [along, up, right]),
                 carryM: f.carryM,
@@ -42,14 +42,12 @@
     </p>
     <p>
         It rises to {figure('apexM', f.apexM, units)}
-        {units.height} and comes down at {plain(f.descentDeg, 0)}° after {plain(f.hangTimeS, 1)} s. It lands {figure(
-            'sideM',
-            f.sideM,
-            units,
-        )}{Math.abs(f.sideM * k) < 0.5 ? ' from the line' : ` ${d} of the line`}; it runs {plain(f.runM * k, 0)}
+        {units.height} and comes down at {plain(f.descentDeg, 0)}° after {plain(f.hangTimeS, 1)} s. It lands {Math.abs(f.sideM * k) < 0.5
+            ? 'on the line'
+            : `${figure('sideM', f.sideM, units)} of the line, in ${d}`}; it runs {plain(f.runM * k, 0)}
         {d}, the roughest figure here.
     </p>
-    <FlightPaths setups={drawn(f)} {units} />
+    <FlightPaths setups={drawn(f)} {units} alone />
 {:else if kind === 'window'}
     {@const w = answer as CalculatedWindow}
     <p class="big">

@@ -33,7 +33,7 @@
                 ></label
             >
             <label
-                >Show <select bind:value={measure}
+                >Show <select aria-label="Figure over speed" bind:value={measure}
                     >{#each SHOWN as m (m)}<option value={m}>{MEASURES[m]!.label}</option>{/each}</select
                 ></label
             >

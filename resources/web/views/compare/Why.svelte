@@ -52,6 +52,7 @@
         gap: 16px;
     }
     .choose label {
+        white-space: nowrap;
         display: flex;
         gap: 6px;
         align-items: center;

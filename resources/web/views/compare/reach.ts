@@ -153,7 +153,7 @@ export function loftAnswer(told: LoftAndWind['loft'], units: UnitChoice): string
 export function loftPhysics(told: LoftAndWind['loft'], hand: Hand): string {
     const [less, more] = [told.lofts[0]!, told.lofts.at(-1)!];
     const tilt = (deg: number) => `${plain(Math.abs(deg), 1)}° ${deg > 0 === (hand === 'right') ? 'toward a fade' : 'toward a draw'}`;
-    return `Physics: the same face to path tilts the axis less where the ball spins more (${tilt(less.axisDeg)} with 2° less, ${tilt(more.axisDeg)} with 2° more), and a ball that stays up longer has longer to drift. Seen as an angle from the tee the spread changes by ${signed(told.angleShare * 100, 0)} %. Where the ball starts, loft does not change.`;
+    return `Physics: the same face to path tilts the axis less where the ball spins more (${tilt(less.axisDeg)} with 2° less, ${tilt(more.axisDeg)} with 2° more), and a ball that stays up longer has longer to drift. Seen as an angle from the tee the spread changes by ${signed(told.angleShare * 100, 0)} %. Where the ball starts it hardly changes.`;
 }
 
 const WINDS: Record<string, string> = {
