@@ -34,9 +34,6 @@
 </Asked>
 
 <style>
-    .picture {
-        max-width: 760px;
-    }
     .head {
         display: flex;
         gap: 8px;

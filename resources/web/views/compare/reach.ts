@@ -77,10 +77,10 @@ export function offText(moves: StrikeMoves, units: UnitChoice): string {
     if (!moves.isOff)
         return `${moves.tag} is struck ${where}${parts.length ? ' of the line of the CG, within chance or near enough' : ' with the CG'}: nothing to mend.${assumed}`;
     const k = factor(units.distance);
-    return `${moves.tag} is struck ${where} of the line of the CG on average (${moves.n} shots). In line the mean ball would leave ${signed(
-        moves.worth.ballSpeedMps.value * factor(units.speed),
+    return `${moves.tag} is struck ${where} of the line of the CG on average (${moves.n} shots). In line the mean ball would leave ${plain(
+        Math.max(0, moves.worth.ballSpeedMps.value * factor(units.speed)),
         1,
-    )} ${units.speed} faster and carry ${signed(moves.worth.carryM.value * k, 0)} ${units.distance}.${assumed}`;
+    )} ${units.speed} faster; carry ${signed(moves.worth.carryM.value * k, 0)} ${units.distance}.${assumed}`;
 }
 
 const COSTS: Record<StrikeWay['cost'], string> = { free: 'free', wrench: 'a turn of the wrench', workshop: 'the workshop' };

@@ -35,11 +35,16 @@
     let wanted = $state<Record<string, string>>({ flex: '', tip: '', launch: '' });
     let lightest = $state('');
     let heaviest = $state('');
+    let torque = $state('');
     const values = (key: string) => [...new Set(parts.map((p) => String(p.data[key] ?? '')).filter(Boolean))].sort();
     const massOf = (p: Part) => Number(p.data.cutMassG ?? p.data.rawMassG ?? NaN);
     const within = (p: Part) => {
-        const [low, high] = [readNumber(lightest), readNumber(heaviest)];
-        return (low === null || massOf(p) >= low) && (high === null || massOf(p) <= high);
+        const [low, high, most] = [readNumber(lightest), readNumber(heaviest), readNumber(torque)];
+        return (
+            (low === null || massOf(p) >= low) &&
+            (high === null || massOf(p) <= high) &&
+            (most === null || Number(p.data.torqueDeg ?? NaN) <= most)
+        );
     };
     const shown = $derived(
         kind === 'shaft'
@@ -117,6 +122,7 @@
         {/each}
         <Field label="Lightest, cut" hint="g"><input inputmode="decimal" bind:value={lightest} /></Field>
         <Field label="Heaviest, cut" hint="g"><input inputmode="decimal" bind:value={heaviest} /></Field>
+        <Field label="Torque at most" hint="°"><input inputmode="decimal" bind:value={torque} /></Field>
     </div>
     {#if shown.length < parts.length}<p class="small" role="status">{shown.length} of {parts.length} shafts.</p>{/if}
 {/if}

@@ -1,0 +1,177 @@
+import { expect, test } from 'vitest';
+import type { GapMove, LoftLadder, LoftRung, StrikeMoves, StrikeWay } from '../../resources/web/api/generated/types';
+import { paysText } from '../../resources/web/format/guard';
+import { ladderText, rungText, supplyOf } from '../../resources/web/format/ladder';
+import { mixedText } from '../../resources/web/format/speeds';
+import {
+    addressOf,
+    bodyOf,
+    readPositions,
+    slotsFrom,
+    slotsText,
+    SLOTS,
+    UNITS,
+    usualValues,
+} from '../../resources/web/views/calculators/specs';
+import { checkText, offText, wayText } from '../../resources/web/views/compare/reach';
+import { moveText } from '../../resources/web/views/gaps/sentences';
+
+const yards = UNITS.yd!.units;
+const metres = UNITS.m!.units;
+
+const figures = (carryM: number, low: number, high: number) => ({
+    loftDeg: 10,
+    faceOpenDeg: 0,
+    deliveredLoftDeg: 13,
+    launchDeg: 12,
+    spinRpm: 2200,
+    carryM,
+    carryInterval: { low: carryM - 5, high: carryM + 5 },
+    totalM: carryM + 20,
+    sideM: 0,
+    apexM: 28,
+    carryGainM: carryM - 220,
+    carryGainInterval: { low, high },
+});
+const rung = (more: Partial<LoftRung>): LoftRung => ({
+    name: 'Tern 460',
+    position: 'N',
+    statedLoftDeg: 10.5,
+    readLoftDeg: null,
+    inStock: true,
+    toOrder: false,
+    leadDays: null,
+    price: null,
+    currency: '',
+    printSdDeg: 1,
+    reachDeg: [9, 12],
+    soled: null,
+    squared: null,
+    ...more,
+});
+
+test('a rung says what is printed, what was read, and how it can be had', () => {
+    expect(rungText(rung({}))).toBe('10.5° printed, never read');
+    expect(rungText(rung({ statedLoftDeg: 9, readLoftDeg: 10.1, printSdDeg: 0 }))).toBe('9° printed, reads 10.1°');
+    expect(supplyOf(rung({}))).toBe('in the studio');
+    expect(supplyOf(rung({ toOrder: true, leadDays: 12, price: 540, currency: 'EUR' }))).toBe('to order, 12 days, 540 EUR');
+});
+
+test('the ladder claims a loft only where the data carries it', () => {
+    const ladder = (low: number): LoftLadder => ({
+        head: 'Tern 460',
+        heads: ['Tern 460'],
+        from: 'shots',
+        own: 'A',
+        clubSpeedMps: 45,
+        squaringShare: 0.8,
+        wantedLoftDeg: 14,
+        wantedBandDeg: [12, 16],
+        rungs: [rung({ squared: figures(220, -3, 3) }), rung({ statedLoftDeg: 12, squared: figures(226, low, 12) })],
+    });
+    expect(ladderText(ladder(1), yards)).toBe('12° carries farthest, +7 yd on the own club A (likely +1 to +13 yd).');
+    expect(ladderText(ladder(-4), metres)).toMatch(
+        /^No loft clearly carries farther than the own club A; 12° comes nearest to it \(\+6, likely −4 to \+12 m\)/,
+    );
+    expect(ladderText({ ...ladder(-4), from: 'brief' }, metres)).toMatch(/^Before any shot, .*: no loft clearly/);
+});
+
+test('mixed speeds, what a setup pays, and the check say what was seen', () => {
+    expect(
+        mixedText(
+            {
+                groups: [
+                    { name: 'smooth', n: 5, speedMps: 44.704 },
+                    { name: 'full out', n: 4, speedMps: 48.7 },
+                ],
+            },
+            yards,
+        ),
+    ).toBe('Hit at more than one speed: 5 smooth at 100 mph, 4 full out at 109 mph. One average of both is that of no swing.');
+    const s = (carryGainM: number) => ({ carryGainM, carryGainInterval: { low: carryGainM - 3, high: carryGainM + 3 } });
+    expect(paysText(s(-5), 0.14, 0.29, 'A', metres)).toBe('2 of 14 against 4 with A; it pays 5 m of carry for that (likely +2 to +8)');
+    expect(paysText(s(5), 0.14, 0.29, 'A', metres)).toBe('2 of 14 against 4 with A; it carries 5 m farther and is safer (likely +2 to +8)');
+    expect(paysText(s(5), 0.29, 0.14, 'A', metres)).toContain('farther and pays with the miss');
+    expect(paysText(s(-5), 0.29, 0.14, 'A', metres)).toContain('and is no safer');
+    const check = { tag: 'B', n: 4, nearerMm: 6, interval: { low: 1, high: 11 }, chance: 0.9, moreShots: null } as const;
+    expect(checkText({ ...check, verdict: 'nearer' }, 'A')).toBe(
+        'B: it worked. 6 mm nearer to the line than with A (likely +1 to +11 mm, 4 shots).',
+    );
+    expect(checkText({ ...check, n: 3, moreShots: 1, verdict: 'few' }, 'A')).toContain('Hit 1 more: from four on');
+    expect(checkText({ ...check, moreShots: 5, verdict: 'open' }, 'A')).toContain('about 5 more would');
+});
+
+test('strikes and ways are told in words', () => {
+    const told = (value: number) => ({ value, interval: { low: value - 1, high: value + 1 } });
+    const moves: StrikeMoves = {
+        tag: 'A',
+        n: 12,
+        offMm: { toeMm: -9.2, highMm: 4 },
+        errorMm: { toeMm: 1, highMm: 1 },
+        isOff: true,
+        cgAssumed: false,
+        worth: { chance: 1, ballSpeedMps: told(1), carryM: told(4), sideM: told(0) },
+        ways: [],
+        checks: [],
+    };
+    expect(offText(moves, metres)).toBe(
+        'A is struck 9 mm toward the heel and 4 mm above of the line of the CG on average (12 shots). In line the mean ball would leave 1.0 m/s faster; carry +4 m.',
+    );
+    expect(offText({ ...moves, isOff: false, offMm: { toeMm: 0.4, highMm: 0 } }, metres)).toContain('in line with the CG: nothing to mend');
+    const way = (more: Partial<StrikeWay>): StrikeWay => ({
+        kind: 'tee',
+        cost: 'free',
+        what: '',
+        movesMm: { toeMm: told(0), highMm: told(2) },
+        leftMm: 3,
+        chance: 0.8,
+        ballSpeedMps: told(1),
+        carryM: told(3),
+        sideM: told(0),
+        ...more,
+    });
+    expect(wayText(way({ teeMm: 5, toTeeMm: 45 }), yards)).toBe('Tee 5 mm higher (to 45 mm).');
+    expect(wayText(way({ kind: 'length', shorterMm: 12.7, toLengthMm: 1130.3 }), yards)).toBe(
+        '0.50 in shorter (44.50 in), standing as ever.',
+    );
+    expect(wayText(way({ kind: 'cue', standMm: 9, nearer: false }), yards)).toBe('Cue: stand farther from the ball, by about 9 mm.');
+});
+
+test('a move of a sleeve says its geometry, and by what its carry is told', () => {
+    const move: GapMove = {
+        club: 'Five wood',
+        gapM: 14,
+        position: '+1.5',
+        loftDeg: 1.2,
+        faceOpenDeg: -0.5,
+        lieDeg: 0,
+        carryM: -4,
+        interval: { low: -7, high: -1 },
+        by: 'flight',
+    };
+    expect(moveText(move, metres)).toBe(
+        'Five wood to +1.5: gap 14 m. 1.2° more loft as it is put down, face 0.5° closed by that; it carries −4 m (−7 to −1, by the flight model).',
+    );
+});
+
+test('what a calculator sends is in kept units, and its address opens with the same figures', () => {
+    const values = { ...usualValues('flight', yards), ball: '165', wind: '11,2', dir: '' };
+    const body = bodyOf('flight', values, yards, { slots: [], sleeve: null });
+    expect(body.ballSpeedMps).toBeCloseTo(165 * 0.44704, 6);
+    expect((body.air as Record<string, number>).windSpeedMps).toBeCloseTo(11.2 * 0.44704, 6);
+    expect(body).not.toHaveProperty('directionDeg');
+    // What is no number is sent as it was typed, so that it is refused by name and stays on the screen.
+    expect(bodyOf('flight', { ...values, spin: 'lots' }, yards, { slots: [], sleeve: null }).spinRpm).toBe('lots');
+    const query = new URLSearchParams(addressOf('flight', 'yd', values, {}).split('?')[1]);
+    expect([query.get('ball'), query.get('u'), query.has('dir')]).toEqual(['165', 'yd', false]);
+    expect(slotsFrom(slotsText(SLOTS))).toEqual(SLOTS);
+    expect(readPositions('N 0; +1.5 90 ; low up 270')).toEqual([
+        { label: 'N', clockDeg: 0 },
+        { label: '+1.5', clockDeg: 90 },
+        { label: 'low up', clockDeg: 270 },
+    ]);
+    const inches = bodyOf('length', { ...usualValues('length', yards), to: '44.5', sw: 'D2' }, yards, { slots: [], sleeve: null });
+    expect(inches.toLengthMm).toBeCloseTo(1130.3, 6);
+    expect(inches.toSwingWeight).toBe('D2');
+    expect(inches).not.toHaveProperty('toTotalG');
+});
