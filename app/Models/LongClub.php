@@ -48,6 +48,12 @@ final class LongClub extends Model
         return $this->belongsTo(Fitting::class);
     }
 
+    /** Changes with whatever is written down of the club: whoever changes it says what was seen. */
+    public function version(): string
+    {
+        return substr(hash('sha256', (string) json_encode(array_diff_key($this->attributesToArray(), ['created_at' => 1, 'updated_at' => 1]))), 0, 16);
+    }
+
     /** As the core takes it. */
     public function club(BallFlight $flight): Club
     {

@@ -45,13 +45,6 @@ if (wanted('bench')) {
     await at(desk, rafe, 'bench', 'section dl');
     await shot(desk, 'bench');
 }
-if (wanted('builder')) {
-    await at(desk, rafe, 'bench', 'section dl');
-    await desk.getByRole('button', { name: 'New from B' }).click();
-    await desk.getByRole('button', { name: 'Position +0.75: loft' }).click();
-    await desk.getByText('Changed from B: sleeve +0.75.').waitFor();
-    await shot(desk, 'builder', true);
-}
 const rack = async (where, ready) => {
     await desk.goto(`${address}/#/rack${where}`);
     await desk.locator(ready).first().waitFor();
@@ -130,6 +123,15 @@ const bay = async (p, name) => {
 };
 if (wanted('bay')) await bay(desk, 'bay');
 // Around the hour.
+if (wanted('gaps')) {
+    await at(desk, rafe, 'gaps', '.brace');
+    await shot(desk, 'gaps');
+}
+if (wanted('calculators')) {
+    await desk.goto(`${address}/#/calculators/worth?u=yd&club=100&attack=0&temp=18&alt=0&turf=medium&hand=right`);
+    await desk.getByText('1° face more right').waitFor();
+    await shot(desk, 'calculators');
+}
 if (wanted('calendar')) {
     await desk.goto(`${address}/#/calendar`);
     await desk.locator('.taken').first().waitFor();
@@ -151,10 +153,6 @@ if (wanted('season')) {
     await shot(desk, 'season');
 }
 const phone = await page(390, 844, 'light');
-if (wanted('phone-day-book')) {
-    await signIn(phone);
-    await shot(phone, 'phone-day-book');
-}
 if (wanted('phone-report')) {
     const token = decodeURIComponent((await desk.context().cookies()).find((c) => c.name === 'XSRF-TOKEN').value);
     const { player } = await (await desk.request.get(`${address}/api/fittings/${imke}`)).json();

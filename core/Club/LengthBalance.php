@@ -17,10 +17,9 @@ use function usort;
 
 /**
  * A club brought to another length with its balance held: which grams go to the head and which under the butt, and how much of the shaft
- * is cut
- * at which end. There is seldom one answer: swing weight alone takes one weight, swing weight and total mass together take two, and
- * where the
- * shaft is cut shifts both. Moments about the 14 in point, as in `SwingWeight`; the shaft as in `Shaft`. Statics of a rigid rod.
+ * is cut at which end. There is seldom one answer: swing weight alone takes one weight, swing weight and total mass together take two,
+ * and where the shaft is cut shifts both. Moments about the 14 in point, as in `SwingWeight`; the shaft as in `Shaft`. Statics of a
+ * rigid rod.
  */
 final readonly class LengthBalance
 {

@@ -9,6 +9,7 @@ use DomainException;
 use function is_finite;
 use function rtrim;
 use function sprintf;
+use function str_starts_with;
 use function trim;
 
 /**
@@ -37,6 +38,13 @@ final class InvalidInput extends DomainException
         $between = sprintf('; it must lie between %s and %s.', self::plain($low, 3), self::plain($high, 3));
 
         return new self(trim("{$field} is {$shown} {$unit}").$between, 'out_of_range', $field);
+    }
+
+    /** The same, said of the item it was found in, as `clubs[1]`; what names that item already stays as it is. */
+    public function inside(string $path): self
+    {
+        return str_starts_with($this->field, $path)
+            ? $this : new self("{$path}: {$this->getMessage()}", $this->reason, "{$path}.{$this->field}");
     }
 
     /** Throws unless `value` is finite and within [low, high]. */

@@ -16,6 +16,7 @@ use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Interval;
 use MintCarry\Core\Statistics\Line;
+use MintCarry\Core\Statistics\Robust;
 use MintCarry\Core\Statistics\StudentT;
 use MintCarry\Core\Statistics\Summary;
 
@@ -33,14 +34,11 @@ use function usort;
 
 /**
  * The gaps between long clubs: carry of each as it was measured, the distance to the next, and which position of which sleeve brings a
- * gap nearer
- * to what is wanted.
+ * gap nearer to what is wanted.
  *
  * Few shots of many clubs: the spread is one share of the carry for all of them, pooled with what is usual. What a turned sleeve does to
- * carry
- * comes from the flight model where the club's own launch lies in its range (`FlightRange`), by differences to what was measured; else
- * from what
- * a degree brings over this player's own clubs; else nothing is predicted. No spin is predicted outside that range.
+ * carry comes from the flight model where the club's own launch lies in its range (`FlightRange`), by differences to what was measured;
+ * else from what a degree brings over this player's own clubs; else nothing is predicted. No spin is predicted outside that range.
  */
 final class ClubGaps
 {
@@ -58,7 +56,14 @@ final class ClubGaps
     /** Down, as woods from the ground are hit, where nobody saw it, ° (assumption). */
     private const ATTACK_DEG = -2.0;
 
-    private const MOST_CLUBS = 14;
+    /**
+     * A shot that carried so much more or less than the middle of its club's shots is a mishit or a slip of the pen (assumption: four
+     * spreads); told, not counted. Which of a driver's shots count its own fitting says.
+     */
+    private const FAR_SHARE = 0.2;
+
+    /** In a bag, the driver too. */
+    public const MOST_CLUBS = 14;
 
     /**
      * @param  list<LongClub>  $clubs  in any order
@@ -76,8 +81,21 @@ final class ClubGaps
         if ($wantedM !== null) {
             InvalidInput::requireWithin('wantedGapM', $wantedM, 3, 60, 'm');
         }
+        $given = $clubs;
+        $clubs = array_map(self::counted(...), $given);
+        $byName = [];
+        foreach ($clubs as $i => $club) {
+            if (isset($byName[$club->name])) {
+                throw InvalidInput::of("clubs[{$i}].name", "clubs[{$i}]: there is another '{$club->name}'.");
+            }
+            $byName[$club->name] = $club;
+        }
         $share = self::spreadShare($clubs);
-        $told = array_map(static fn (LongClub $c): array => self::club($c, $share, $squaringShare, $flight), $clubs);
+        $told = array_map(
+            static fn (LongClub $c, LongClub $all): array => self::club($c, $share, $squaringShare, $flight)
+                + ['leftOut' => count($all->shots) - count($c->shots)],
+            $clubs, $given,
+        );
         usort($told, static fn (array $a, array $b): int => [$b['carryM'] ?? -INF, $a['loftDeg']] <=> [$a['carryM'] ?? -INF,
             $b['loftDeg']]);
         $hit = array_values(array_filter($told, static fn (array $t): bool => $t['carryM'] !== null));
@@ -87,10 +105,6 @@ final class ClubGaps
         ));
         $n = count($hit);
         $even = $n > 1 ? ($hit[0]['carryM'] - $hit[$n - 1]['carryM']) / ($n - 1) : null;
-        $byName = [];
-        foreach ($clubs as $club) {
-            $byName[$club->name] = $club;
-        }
         $gaps = [];
         for ($i = 1; $i < $n; $i++) {
             $gaps[] = self::gap($hit[$i - 1], $hit[$i], $wantedM ?? (float) $even, $byName, $squaringShare, $flight, $perDegree);
@@ -102,6 +116,22 @@ final class ClubGaps
             'perDegree' => $perDegree === null ? null : ['carryM' => $perDegree->slope, 'interval' => $perDegree->slopeInterval,
                 'n' => $perDegree->n],
         ];
+    }
+
+    /** The club without the shots that are far off its others. */
+    private static function counted(LongClub $club): LongClub
+    {
+        $carries = self::values($club->shots, Measure::Carry);
+        if ($club->kind === 'driver' || count($carries) < 3) {
+            return $club;
+        }
+        $middle = Robust::median($carries);
+
+        return $club->with(array_values(array_filter($club->shots, static function (LaunchShot $shot) use ($middle): bool {
+            $carry = self::values([$shot], Measure::Carry)[0] ?? $middle;
+
+            return abs($carry - $middle) <= self::FAR_SHARE * $middle;
+        })));
     }
 
     /** @param  list<LongClub>  $clubs */

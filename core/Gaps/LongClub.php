@@ -43,6 +43,12 @@ final readonly class LongClub
         $sleeve?->position($position);
     }
 
+    /** @param  list<LaunchShot>  $shots  instead of its own */
+    public function with(array $shots): self
+    {
+        return new self($this->name, $this->kind, $this->reading, $this->sleeve, $this->position, $shots);
+    }
+
     /**
      * Loft that it presents at a position, °, by the same exact geometry as a driver's.
      *

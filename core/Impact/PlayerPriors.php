@@ -162,8 +162,7 @@ final class PlayerPriors
 
     /**
      * What of a change of loft reaches the ball: what the head itself has more comes in full, what the sleeve or the face turns into
-     * loft by
-     * how far the player squares it.
+     * loft by how far the player squares it.
      *
      * @param  array{head: float, turned: float}  $change  of `SetupSpec::loftOver`, °
      */

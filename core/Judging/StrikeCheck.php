@@ -20,9 +20,8 @@ use function sqrt;
 
 /**
  * Four shots after something was done about a strike: did it come nearer to the line of the CG? Along the way from where the strikes
- * were to
- * the line, the mean of the new shots against that of the old, each by the pooled, shrunken spread of `LiveVerdict`, and before any shot by
- * a prior as wide as another setup moves a strike. Told from four shots on.
+ * were to the line, the mean of the new shots against that of the old, each by the pooled, shrunken spread of `LiveVerdict`, and before
+ * any shot by a prior as wide as another setup moves a strike. Told from four shots on.
  */
 final readonly class StrikeCheck
 {

@@ -158,7 +158,7 @@ final class FittingFile
             try {
                 $club = LongClubItem::read($item, $flight);
             } catch (InvalidInput $e) {
-                throw InvalidInput::of("longClubs[{$i}].{$e->field}", "longClubs[{$i}]: {$e->getMessage()}");
+                throw $e->inside("longClubs[{$i}]");
             }
             if (isset($names[mb_strtolower($club->name)])) {
                 throw InvalidInput::of("longClubs[{$i}].name", "longClubs[{$i}]: there is another '{$club->name}' in this file.");
@@ -343,7 +343,7 @@ final class FittingFile
         try {
             return Brief::fromArray((array) $data);
         } catch (InvalidInput $e) {
-            throw InvalidInput::of("brief.{$e->field}", "brief: {$e->getMessage()}");
+            throw $e->inside('brief');
         }
     }
 

@@ -308,8 +308,7 @@ final readonly class FittingRecord
 
     /**
      * Speed and intent of a setup's counted shots, in the order they were hit: club speed where most shots have it, else ball speed over
-     * the
-     * usual smash factor.
+     * the usual smash factor.
      *
      * @return list<array{speedMps: float, intent: string, shot: LaunchShot, visit: int|null}>
      */

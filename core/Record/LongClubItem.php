@@ -46,8 +46,9 @@ final class LongClubItem
         $of = $shot->has('measured') ? $shot->only('measured', 'typed')->object('measured') ?? $shot : $shot;
         $values = [];
         foreach (array_keys($of->all()) as $key) {
-            Measure::tryFrom((string) $key) ?? throw InvalidInput::of("shots.{$key}", "'{$key}' is not a measure.");
+            $measure = Measure::tryFrom((string) $key) ?? throw InvalidInput::of("shots.{$key}", "'{$key}' is not a measure.");
             $values[(string) $key] = $of->number((string) $key);
+            InvalidInput::requireWithin("shots.{$key}", $values[(string) $key], ...$measure->possible());
         }
 
         return $values;

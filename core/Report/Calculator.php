@@ -23,8 +23,7 @@ use function get_object_vars;
 
 /**
  * What can be worked out without a fitting, from an item of JSON: the same sums on the calculators' page and in `bin/mint`. Keys carry
- * their
- * units; unknown keys are refused by name.
+ * their units; unknown keys are refused by name.
  */
 final class Calculator
 {
@@ -113,15 +112,15 @@ final class Calculator
         $item->only('headMassG', 'lengthMm', 'gripMassG', 'shaft', 'buttG');
         [$head, $length, $grip, $shaft, $butt] = self::club($item);
         $now = LengthBalance::state($head, $length, $shaft, $grip, $butt);
-        $points = static fn (float $moreHead, float $moreLength, float $moreGrip): float => LengthBalance::state(
-            $head + $moreHead, $length + $moreLength, $shaft, $grip + $moreGrip, $butt,
+        $points = static fn (float $moreHead, float $moreGrip, float $moreLength): float => LengthBalance::state(
+            $head + $moreHead, $length + $moreLength, $shaft->cutAt(-$moreLength, 0.0), $grip + $moreGrip, $butt,
         )['swingWeightPoints'] - $now['swingWeightPoints'];
 
         return [
             'swingWeight' => SwingWeight::labelOf($now['swingWeightPoints']), 'points' => $now['swingWeightPoints'],
             'totalG' => $now['totalG'],
             'shaftMassG' => $shaft->massG, 'shaftBalanceFromButtMm' => $shaft->balanceFromButtMm, 'perHeadG' => $points(1.0, 0.0, 0.0),
-            'perGripG' => $points(0.0, 0.0, 1.0), 'perHalfInch' => $points(0.0, self::HALF_INCH_MM, 0.0),
+            'perGripG' => $points(0.0, 1.0, 0.0), 'perHalfInch' => $points(0.0, 0.0, self::HALF_INCH_MM),
         ];
     }
 
@@ -193,7 +192,7 @@ final class Calculator
             try {
                 $clubs[] = LongClubItem::read($club, $flight);
             } catch (InvalidInput $e) {
-                throw InvalidInput::of("clubs[{$i}].{$e->field}", "clubs[{$i}]: {$e->getMessage()}");
+                throw $e->inside("clubs[{$i}]");
             }
         }
 

@@ -11,8 +11,7 @@ use function usort;
 
 /**
  * The shot that must never come, beside carry: which setups nothing is both longer and safer than. What a setup pays for its safety is
- * the carry
- * that it gives up against the benchmark (`Predicted::$carryGainM`).
+ * the carry that it gives up against the benchmark (`Predicted::$carryGainM`).
  */
 final class Guard
 {

@@ -29,8 +29,8 @@ use function max;
 
 /**
  * Two things that fitters argue about, answered for this player: is more loft straighter, and in wind, flight it down or keep the
- * window? Both
- * by this player's own scatter through the models: the delivered loft moved and all else the same, so that what shows is what loft does.
+ * window? Both by this player's own scatter through the models: the delivered loft moved and all else the same, so that what shows is
+ * what loft does.
  */
 final class LoftAndWind
 {

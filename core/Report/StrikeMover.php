@@ -92,18 +92,16 @@ final class StrikeMover
         [$lineToe, $lineHigh] = $evidence->spec->body->inLineWithCg();
         $off = ['toeMm' => $evidence->state[Swing::TOE] - $lineToe, 'highMm' => $evidence->state[Swing::HIGH] - $lineHigh];
         $error = ['toeMm' => $evidence->error[Swing::TOE], 'highMm' => $evidence->error[Swing::HIGH]];
-        $worth = self::effect($evidence, $evidence->spec->body, $off, ['toeMm' => [-$off['toeMm'], 0.0], 'highMm' => [-$off['highMm'],
-            0.0]]);
-        $isOff = hypot($off['toeMm'], $off['highMm']) > self::OFF_MM
-            && (abs($off['toeMm']) > 2 * $error['toeMm'] || abs($off['highMm']) > 2 * $error['highMm']);
+        $isNear = hypot($off['toeMm'], $off['highMm']) <= self::OFF_MM;
+        $isOff = ! $isNear && (abs($off['toeMm']) > 2 * $error['toeMm'] || abs($off['highMm']) > 2 * $error['highMm']);
         $ways = $isOff ? self::ways($record, $setup, $evidence, $off) : [];
         usort($ways, static fn (array $a, array $b): int => [self::COSTS[$a['cost']], -$a['chance'],
             $a['kind']] <=> [self::COSTS[$b['cost']], -$b['chance'], $b['kind']]);
 
         return [
-            'tag' => $tag, 'n' => $set->count(), 'offMm' => $off, 'errorMm' => $error, 'isOff' => $isOff,
+            'tag' => $tag, 'n' => $set->count(), 'offMm' => $off, 'errorMm' => $error, 'isOff' => $isOff, 'isNear' => $isNear,
             'cgAssumed' => $evidence->spec->bodyAssumed,
-            'worth' => $worth, 'ways' => $ways, 'checks' => $isOff ? self::checks($record, $tag, $evidence) : [],
+            'worth' => self::worth($evidence, $off, $error), 'ways' => $ways, 'checks' => $isOff ? self::checks($record, $tag, $evidence) : [],
         ];
     }
 
@@ -301,9 +299,29 @@ final class StrikeMover
     }
 
     /**
+     * What a strike in line would be worth; its interval is that of where the strikes are now.
+     *
+     * @param  array{toeMm: float, highMm: float}  $off
+     * @param  array{toeMm: float, highMm: float}  $error
+     * @return array<string, mixed>
+     */
+    private static function worth(Evidence $e, array $off, array $error): array
+    {
+        $inLine = self::effect($e, $e->spec->body, $off, ['toeMm' => [-$off['toeMm'], 0.0], 'highMm' => [-$off['highMm'], 0.0]]);
+        $about = self::effect($e, $e->spec->body, $off, ['toeMm' => [0.0, $error['toeMm']], 'highMm' => [0.0, $error['highMm']]]);
+        $out = [];
+        foreach (['ballSpeedMps', 'carryM', 'sideM'] as $name) {
+            $value = $inLine[$name]['value'];
+            $now = $about[$name]['interval'];
+            $out[$name] = ['value' => $value, 'interval' => new Interval(min($value, $value - $now->high), max($value, $value - $now->low))];
+        }
+
+        return $out;
+    }
+
+    /**
      * What moving the strike is worth: the ball of the mean swing with the strike where it would come, over the spread of where that is.
-     * The
-     * points are spread evenly over it (the middle of nine equal parts), toe and high apart.
+     * The points are spread evenly over it (the middle of nine equal parts), toe and high apart.
      *
      * @param  array{toeMm: float, highMm: float}  $off
      * @param  array<string, array{float, float}>  $moves

@@ -25,8 +25,7 @@ use function min;
 
 /**
  * What a degree, a millimetre, a gram, 100 rpm, 10 °C, 500 m and 5 m/s of wind are worth with a swing: the impact and flight models with
- * one
- * thing changed and all else the same. Of a gram the head's mass and, by what is usual, the club speed it takes (`PlayerPriors`).
+ * one thing changed and all else the same. Of a gram the head's mass and, by what is usual, the club speed it takes (`PlayerPriors`).
  */
 final class Worth
 {

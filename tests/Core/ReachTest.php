@@ -295,13 +295,19 @@ it('says what a strike is worth as the impact model has it', function (): void {
     $e = MintCarry\Core\Judging\Evidence::of($record->setups['A']->spec(Hand::Right), $record->sets()['A'], $record->flight);
     $ball = fn (float $t, float $h): float => (new Impact($head))->strike(new Delivery(...array_slice($e->state, 0, 5)), new Strike($t,
         $h))->ballSpeedMps;
-    expect($told['worth']['ballSpeedMps']['value'])->toEqualWithDelta($ball($toe, $high) - $ball($e->state[5], $e->state[6]), 0.02);
+    ['value' => $value, 'interval' => $likely] = $told['worth']['ballSpeedMps'];
+    expect($value)->toEqualWithDelta($ball($toe, $high) - $ball($e->state[5], $e->state[6]), 0.02)
+        ->and($likely->low)->toBeLessThan($value)->and($likely->high)->toBeGreaterThan($value);
+    // Twice as many shots say it more sharply.
+    $more = StrikeMover::of(reachRecord(['A' => ['player' => steady(45.0, ['toeMm' => 14.0, 'highMm' => 5.5, 'looseness' => 0.05]), 'n' => 32]]));
+    $now = $more['worth']['ballSpeedMps']['interval'];
+    expect($now->high - $now->low)->toBeLessThan($likely->high - $likely->low);
 });
 
 it('offers nothing where the strike is in line, and asks for strikes where none were seen', function (): void {
     $file = reachFitting(['A' => ['player' => steady(45.0, ['toeMm' => 1.4, 'highMm' => 2.0]), 'n' => 10]]);
     $told = StrikeMover::of(FittingFile::read($file));
-    expect($told['isOff'])->toBeFalse()->and($told['ways'])->toBe([])->and($told['checks'])->toBe([]);
+    expect($told['isOff'])->toBeFalse()->and($told['isNear'])->toBeTrue()->and($told['ways'])->toBe([])->and($told['checks'])->toBe([]);
     foreach ($file['shots'] as &$shot) {
         unset($shot['measured']['strikeToeMm'], $shot['measured']['strikeHighMm']);
     }

@@ -14,6 +14,7 @@ import {
     usualValues,
 } from '../../resources/web/views/calculators/specs';
 import { checkText, offText, wayText } from '../../resources/web/views/compare/reach';
+import { bodyOfRow, emptyRow, rebased, rowsOf, sentRows } from '../../resources/web/views/gaps/rows';
 import { moveText } from '../../resources/web/views/gaps/sentences';
 
 const yards = UNITS.yd!.units;
@@ -109,15 +110,20 @@ test('strikes and ways are told in words', () => {
         offMm: { toeMm: -9.2, highMm: 4 },
         errorMm: { toeMm: 1, highMm: 1 },
         isOff: true,
+        isNear: false,
         cgAssumed: false,
-        worth: { chance: 1, ballSpeedMps: told(1), carryM: told(4), sideM: told(0) },
+        worth: { ballSpeedMps: told(1), carryM: told(4), sideM: told(0) },
         ways: [],
         checks: [],
     };
     expect(offText(moves, metres)).toBe(
-        'A is struck 9 mm toward the heel and 4 mm above of the line of the CG on average (12 shots). In line the mean ball would leave 1.0 m/s faster; carry +4 m.',
+        'A: seen from the line of the CG the strikes sit 9 mm toward the heel and 4 mm above (12 shots). In line the mean ball would leave 1.0 m/s faster; carry +4 m (+3 to +5).',
     );
-    expect(offText({ ...moves, isOff: false, offMm: { toeMm: 0.4, highMm: 0 } }, metres)).toContain('in line with the CG: nothing to mend');
+    expect(offText({ ...moves, isOff: false, isNear: true, offMm: { toeMm: 0.4, highMm: 0 } }, metres)).toBe(
+        'A is struck in line with the CG (12 shots): near enough, nothing to mend.',
+    );
+    // Far off, but on few shots: nothing is claimed either way.
+    expect(offText({ ...moves, isOff: false }, metres)).toContain('can still be chance');
     const way = (more: Partial<StrikeWay>): StrikeWay => ({
         kind: 'tee',
         cost: 'free',
@@ -174,4 +180,39 @@ test('what a calculator sends is in kept units, and its address opens with the s
     expect(inches.toLengthMm).toBeCloseTo(1130.3, 6);
     expect(inches.toSwingWeight).toBe('D2');
     expect(inches).not.toHaveProperty('toTotalG');
+});
+
+test('a changed row sends what was changed in it and nothing else; new rows go whole', () => {
+    const rows = rowsOf(
+        [
+            { values: { carryM: 206.92872, apexM: 27 }, typed: {} },
+            { values: { carryM: 210 }, typed: {} },
+        ],
+        yards,
+    );
+    expect(rows[0]!.shot.carry).toBe('226.3');
+    rows[1]!.shot.carry = '231';
+    expect(sentRows([...rows, emptyRow()]).map(bodyOfRow)).toEqual([{ line: 0 }, { line: 1, carry: '231' }]);
+    const fresh = { ...emptyRow(), shot: { ...emptyRow().shot, carry: '228' } };
+    expect(bodyOfRow(fresh)).toMatchObject({ carry: '228', total: '' });
+    expect(bodyOfRow(fresh)).not.toHaveProperty('line');
+});
+
+test('where two screens changed a club both changes stand in the form', () => {
+    const shot = (carryM: number) => ({ values: { carryM }, typed: {} });
+    const before = [shot(200), shot(210), shot(220), shot(230)];
+    const mine = rowsOf(before, metres).filter((r) => r.line !== 2);
+    mine[0]!.shot.carry = '205';
+    mine.push({ ...emptyRow(), shot: { ...emptyRow().shot, carry: '240' } });
+    // The other screen took 230 out and typed 250.
+    const both = rebased(mine, [shot(200), shot(210), shot(220), shot(250)], before, metres);
+    expect(both.map((r) => [r.shot.carry, r.line])).toEqual([
+        ['205', 0],
+        ['210', 1],
+        ['240', null],
+        ['250', 3],
+    ]);
+    expect(sentRows(both).map(bodyOfRow)).toMatchObject([{ line: 0, carry: '205' }, { line: 1 }, { carry: '240' }, { line: 3 }]);
+    // What they took out and was changed here comes back as it was typed.
+    expect(rebased(mine.slice(0, 1), [shot(210)], [shot(200)], metres).map((r) => r.shot.carry)).toEqual(['205', '210']);
 });

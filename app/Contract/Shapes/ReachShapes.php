@@ -101,7 +101,7 @@ use App\Contract\Shape;
     Shape('StrikeMoves', [
         'tag' => 'string', 'n' => 'integer', 'offMm' => '{ toeMm: number; highMm: number }',
         'errorMm' => '{ toeMm: number; highMm: number }',
-        'isOff' => 'boolean', 'cgAssumed' => 'boolean', 'worth' => '{ chance: number; ballSpeedMps: Told; carryM: Told; sideM: Told }',
+        'isOff' => 'boolean', 'isNear' => 'boolean', 'cgAssumed' => 'boolean', 'worth' => '{ ballSpeedMps: Told; carryM: Told; sideM: Told }',
         'ways' => 'StrikeWay[]', 'checks' => 'StrikeCheck[]',
     ], about: 'Strikes off the line of the CG, and what brings the two together'),
 ]
@@ -119,7 +119,7 @@ use App\Contract\Shape;
         'position' => 'string', 'n' => 'integer',
         'carryM' => 'number | null', 'spreadM' => 'number | null', 'interval' => 'Interval | null', 'spinRpm' => 'number | null',
         'launchDeg' => 'number | null',
-        'inRange' => 'boolean', 'descentDeg' => 'number | null', 'descentFrom' => "'measured' | 'computed' | 'unknown'",
+        'leftOut' => 'integer', 'inRange' => 'boolean', 'descentDeg' => 'number | null', 'descentFrom' => "'measured' | 'computed' | 'unknown'",
         'runM' => 'number | null',
         'runFrom' => "'measured' | 'computed' | 'unknown'",
     ]),
@@ -136,7 +136,7 @@ use App\Contract\Shape;
         'id' => 'integer', 'name' => 'string', 'kind' => "'fairway wood' | 'hybrid' | 'iron'", 'loftDeg' => 'number',
         'lieDeg' => 'number', 'faceOpenDeg' => 'number',
         'position' => 'string', 'sleeve' => 'string | null', 'positions' => 'string[]',
-        'shots' => '{ values: Record<string, number>; typed: Record<string, string> }[]',
+        'shots' => '{ values: Record<string, number>; typed: Record<string, string> }[]', 'version' => 'string',
     ]),
 ]
 #[

@@ -16,6 +16,7 @@ use App\Models\Blind;
 use App\Models\Fitting;
 use App\Models\LongClub;
 use App\Models\Setup;
+use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
@@ -53,6 +54,7 @@ final class LongClubController
     {
         $this->journal->record($fitting, self::user($request), fn (LongClub $c): string => "wrote down the {$c->name}",
             function () use ($request, $fitting): LongClub {
+                self::requireRoom($fitting, 1);
                 $columns = $request->columns($fitting->flight());
                 self::requireFree($fitting, $columns['name']);
 
@@ -62,6 +64,7 @@ final class LongClubController
         return response()->json($this->describe($fitting), 201);
     }
 
+    /** Somebody else's newer version is never overwritten: the answer is 409 with what stands now. */
     #[OA\Patch(path: '/api/long-clubs/{longClub}', operationId: 'longClub.update', summary: 'Changes a long club, or its shots',
         requestBody: new Takes(LongClubRequest::TAKES), responses: [new Answer('Gaps')])]
     public function update(LongClubRequest $request, LongClub $longClub): JsonResponse
@@ -69,6 +72,13 @@ final class LongClubController
         $fitting = $longClub->fitting;
         $this->journal->record($fitting, self::user($request), "changed the {$longClub->name}", function () use ($request, $fitting,
             $longClub): void {
+            $longClub->refresh();
+            if ($request->has('version') && $request->validated('version') !== $longClub->version()) {
+                throw new HttpResponseException(response()->json([
+                    'message' => 'This club was changed on another screen meanwhile. Nothing was saved yet.',
+                    'current' => $this->describe($fitting),
+                ], 409));
+            }
             $columns = $request->columns($fitting->flight(), $longClub);
             self::requireFree($fitting, $columns['name'], $longClub->id);
             $longClub->update($columns);
@@ -97,19 +107,26 @@ final class LongClubController
     {
         [$bytes, $keep] = self::file($request, 'a table of shots, CSV', 2);
         $read = GapTable::read($bytes, $fitting->player->hand, $fitting->flight());
-        $there = LongClub::query()->where('fitting_id', $fitting->id)->get()->keyBy(fn (LongClub $c): string => mb_strtolower($c->name));
         $told = [];
         $file = substr(hash('sha256', $bytes), 0, 16);
-        $write = function () use ($read, $there, $fitting, $keep, $file, &$told): void {
+        $write = function () use ($read, $fitting, $keep, $file, &$told): void {
+            $there = LongClub::query()->where('fitting_id', $fitting->id)->get()->keyBy(fn (LongClub $c): string => mb_strtolower($c->name));
+            $isNew = static fn (string $name): bool => ! isset($there[mb_strtolower($name)]);
+            self::requireRoom($fitting, count(array_filter(array_map(strval(...), array_keys($read->clubs)), $isNew)), 'file');
             foreach ($read->clubs as $name => $shots) {
                 $club = $there[mb_strtolower((string) $name)] ?? null;
-                $known = array_column($club->shots ?? [], 'from');
+                $known = array_map(static fn (array $s): string => $s['from'] ?? '', $club->shots ?? []);
                 $new = [];
                 foreach ($shots as ['values' => $values, 'typed' => $typed, 'line' => $line]) {
                     $one = "{$file}:{$line}";
                     if (! in_array($one, $known, true)) {
                         $new[] = ['values' => $values, 'typed' => $typed, 'from' => $one];
                     }
+                }
+                if (count($known) + count($new) > LongClubRequest::MOST_SHOTS) {
+                    throw ValidationException::withMessages(['file' => sprintf(
+                        '%s would hold %d shots; %d at most. Nothing was saved.', $name, count($known) + count($new), LongClubRequest::MOST_SHOTS,
+                    )]);
                 }
                 $told[] = ['name' => (string) $name, 'shots' => count($shots), 'stored' => $keep ? count($new) : 0,
                     'isNew' => $club === null];
@@ -133,10 +150,21 @@ final class LongClubController
     private static function kindOf(string $name): string
     {
         return match (true) {
-            preg_match('/hy|rescue|\d\s*h\b/iu', $name) === 1 => 'hybrid',
+            preg_match('/hy|\d\s*h\b/iu', $name) === 1 => 'hybrid',
             preg_match('/iron|\d\s*i\b/iu', $name) === 1 => 'iron',
             default => 'fairway wood',
         };
+    }
+
+    /** With the driver they are fourteen. */
+    private static function requireRoom(Fitting $fitting, int $more, string $field = 'name'): void
+    {
+        $there = LongClub::query()->where('fitting_id', $fitting->id)->count();
+        if ($there + $more > ClubGaps::MOST_CLUBS - 1) {
+            throw ValidationException::withMessages([$field => sprintf(
+                '%d clubs beside the driver are carried at most, and %d stand here. Nothing was saved.', ClubGaps::MOST_CLUBS - 1, $there,
+            )]);
+        }
     }
 
     private static function requireFree(Fitting $fitting, string $name, int $but = 0): void
@@ -152,14 +180,14 @@ final class LongClubController
         $flight = $fitting->flight();
         $rows = LongClub::query()->where('fitting_id', $fitting->id)->orderBy('id')->get();
         $clubs = array_values($rows->map(fn (LongClub $c): Club => $c->club($flight))->all());
-        $driver = self::driver($fitting);
+        $driver = self::driver($fitting, array_map(static fn (Club $c): string => $c->name, $clubs));
         $gaps = ClubGaps::of([...$driver === null ? [] : [$driver], ...$clubs], $flight, $fitting->brief()->squaringShare(), $wantedM);
 
         return $gaps + [
             'driver' => $driver?->name, 'squaringShare' => $fitting->brief()->squaringShare(),
             'longClubs' => $rows->map(static fn (LongClub $c): array => [
                 'id' => $c->id, 'name' => $c->name, 'kind' => $c->kind, 'loftDeg' => $c->loft_deg, 'lieDeg' => $c->lie_deg,
-                'faceOpenDeg' => $c->face_open_deg, 'position' => $c->sleeve_label,
+                'faceOpenDeg' => $c->face_open_deg, 'position' => $c->sleeve_label, 'version' => $c->version(),
                 'sleeve' => $c->sleeve === null ? null : (string) ($c->sleeve['name'] ?? ''),
                 'positions' => array_map(static fn (array $p): string => (string) $p['label'], $c->sleeve['positions'] ?? []),
                 'shots' => array_map(static fn (array $s): array => ['values' => (object) $s['values'], 'typed' => (object) $s['typed']],
@@ -168,8 +196,12 @@ final class LongClubController
         ];
     }
 
-    /** The driver that was decided for, or the benchmark, as it was hit here. */
-    private static function driver(Fitting $fitting): ?Club
+    /**
+     * The driver that was decided for, or the benchmark, as it was hit here.
+     *
+     * @param  list<string>  $names  of the other clubs
+     */
+    private static function driver(Fitting $fitting, array $names): ?Club
     {
         $id = Blind::open($fitting) !== null ? null : ($fitting->decisions()->first()->setup_id ?? $fitting->benchmark_setup_id);
         $setup = $id === null ? null : Setup::query()->with(Setup::MADE_OF)->find($id);
@@ -179,7 +211,9 @@ final class LongClubController
         }
         $plays = $setup->playing($fitting->brief()->squaringShare());
 
-        return new Club("Driver {$setup->tag}", 'driver', new HeadReading($plays->loftDeg, max(45.0, min(72.0, $plays->lieDeg)), 0.0),
+        $name = "Driver {$setup->tag}".(in_array("Driver {$setup->tag}", $names, true) ? ', fitted' : '');
+
+        return new Club($name, 'driver', new HeadReading($plays->loftDeg, max(45.0, min(72.0, $plays->lieDeg)), 0.0),
             null, '', $set->shots);
     }
 }

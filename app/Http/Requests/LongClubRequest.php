@@ -23,8 +23,11 @@ final class LongClubRequest extends FormRequest
         'name' => 'string', 'kind' => "'fairway wood' | 'hybrid' | 'iron'", 'loftDeg' => 'number | string',
         'lieDeg?' => 'number | string | null',
         'faceOpenDeg?' => 'number | string | null', 'sleeveId?' => 'integer | null', 'position?' => 'string',
-        'shots?' => '{ carry?: string; total?: string; descent?: string; ballSpeed?: string; launch?: string; spin?: string }[]',
+        // line: which of the stored shots it is, from 0; what is not said of it stays as it is. Without a line it is a new one.
+        'shots?' => '{ line?: integer; carry?: string; total?: string; descent?: string; ballSpeed?: string; launch?: string; spin?: string }[]',
         'units?' => '{ distance: string; speed: string }',
+        // of the club that the change was made from
+        'version?' => 'string',
     ];
 
     /** What is typed of a shot: its measure, what it is called, and the kind of its unit. */
@@ -35,7 +38,7 @@ final class LongClubRequest extends FormRequest
             null],
     ];
 
-    private const MOST_SHOTS = 200;
+    public const MOST_SHOTS = 200;
 
     private const USUAL_LIE_DEG = 57.0;
 
@@ -51,7 +54,11 @@ final class LongClubRequest extends FormRequest
                     $this->user()->studio_id ?? 0)->whereNull('retired_at'),
             ],
             'position' => ['sometimes', 'nullable', 'string', 'max:40'], 'shots' => ['sometimes', 'array', 'list', 'max:'.self::MOST_SHOTS],
-            'shots.*' => ['array:'.implode(',', array_keys(self::TYPED))], 'shots.*.*' => ['nullable', 'string', 'max:20'],
+            'shots.*' => ['array:line,'.implode(',', array_keys(self::TYPED))],
+            'shots.*.line' => ['sometimes', 'integer', 'min:0', 'distinct'],
+            ...array_fill_keys(array_map(static fn (string $key): string => "shots.*.{$key}", array_keys(self::TYPED)),
+                ['nullable', 'string', 'max:20']),
+            'version' => ['sometimes', 'string', 'max:40'],
             'units' => ['sometimes', 'array:distance,speed'], 'units.distance' => ['sometimes', 'in:m,yd'], 'units.speed' => ['sometimes',
                 'in:m/s,mph,km/h'],
         ];
@@ -75,7 +82,7 @@ final class LongClubRequest extends FormRequest
             $columns['sleeve_label'] = (string) ($sleeve['home'] ?? '');
         }
         if ($this->has('shots')) {
-            $columns['shots'] = $this->shots($flight);
+            $columns['shots'] = $this->shots($flight, $club->shots ?? []);
         }
         (new LongClub($columns + ['shots' => $club->shots ?? []]))->club($flight);
         new HeadReading($columns['loft_deg'], $columns['lie_deg'], $columns['face_open_deg']);
@@ -83,30 +90,40 @@ final class LongClubRequest extends FormRequest
         return $columns;
     }
 
-    /** @return list<array{values: array<string, float>, typed: array<string, string>}> */
-    private function shots(BallFlight $flight): array
+    /**
+     * @param  list<array{values: array<string, float>, typed: array<string, string>, from?: string}>  $stored
+     * @return list<array{values: array<string, float>, typed: array<string, string>, from?: string}>
+     */
+    private function shots(BallFlight $flight, array $stored): array
     {
         $units = ($this->validated('units') ?? []) + ['distance' => 'm', 'speed' => 'm/s'];
         $out = [];
         foreach (array_values($this->validated('shots') ?? []) as $i => $row) {
-            $values = $typed = [];
+            $line = isset($row['line']) ? (int) $row['line'] : null;
+            if ($line !== null && ! isset($stored[$line])) {
+                throw ValidationException::withMessages(["shots.{$i}.line" => 'There is no such shot. Nothing was saved.']);
+            }
+            $shot = $line === null ? ['values' => [], 'typed' => []] : $stored[$line];
             foreach (self::TYPED as $key => [$measure, $label, $kind]) {
                 $text = trim((string) ($row[$key] ?? ''));
+                if (array_key_exists($key, $row)) {
+                    unset($shot['values'][$measure], $shot['typed'][$key]);
+                }
                 if ($text === '') {
                     continue;
                 }
                 $at = "shots.{$i}.{$key}";
                 $target = $kind === 'distance' ? Unit::Metres : Unit::MetresPerSecond;
-                $values[$measure] = $kind === null
+                $shot['values'][$measure] = $kind === null
                     ? Quantity::plain($at, "{$label} of shot ".($i + 1), $text) ?? 0.0
                     : Quantity::read($at, "{$label} of shot ".($i + 1), ['value' => $text, 'unit' => $units[$kind]], $target) ?? 0.0;
-                $typed[$key] = $kind === null ? $text : "{$text} {$units[$kind]}";
+                $shot['typed'][$key] = $kind === null ? $text : "{$text} {$units[$kind]}";
             }
-            if ($values === []) {
+            if ($shot['values'] === [] && $line === null) {
                 continue;
             }
-            self::requirePossible($i, $values, $flight);
-            $out[] = ['values' => $values, 'typed' => $typed];
+            self::requirePossible($i, $shot['values'], $flight);
+            $out[] = $shot;
         }
 
         return $out;

@@ -628,6 +628,7 @@ export interface GapClub {
     interval: Interval | null;
     spinRpm: number | null;
     launchDeg: number | null;
+    leftOut: number;
     inRange: boolean;
     descentDeg: number | null;
     descentFrom: 'measured' | 'computed' | 'unknown';
@@ -991,6 +992,7 @@ export interface LongClub {
     sleeve: string | null;
     positions: string[];
     shots: { values: Record<string, number>; typed: Record<string, string>; }[];
+    version: string;
 }
 
 export interface Look {
@@ -1631,8 +1633,9 @@ export interface StrikeMoves {
     offMm: { toeMm: number; highMm: number; };
     errorMm: { toeMm: number; highMm: number; };
     isOff: boolean;
+    isNear: boolean;
     cgAssumed: boolean;
-    worth: { chance: number; ballSpeedMps: Told; carryM: Told; sideM: Told; };
+    worth: { ballSpeedMps: Told; carryM: Told; sideM: Told; };
     ways: StrikeWay[];
     checks: StrikeCheck[];
 }

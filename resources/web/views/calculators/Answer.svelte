@@ -165,13 +165,13 @@
             <dd>{signed(s.perGripG, 2)} points</dd>
         </div>
         <div>
-            <dt>Half an inch longer, masses the same</dt>
+            <dt>Half an inch longer at the butt</dt>
             <dd>{signed(s.perHalfInch, 1)} points</dd>
         </div>
     </dl>
     <p class="small">
-        Moment about a point 14 in from the grip end. The trade says 2 g of head to the point and 3 points to the half inch; the second
-        counts the mass of the piece too.
+        Moment about a point 14 in from the grip end; what is added to the shaft counts too. The trade says 2 g of head to the point and 3
+        points to the half inch.
     </p>
 {:else}
     <Balances balance={answer as LengthBalance} lengthUnit={units.length} />

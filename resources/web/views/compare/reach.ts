@@ -65,22 +65,24 @@ export function bothText(ladder: SpeedLadder, fitting: Fitting): string[] {
     return [served, ...ends];
 }
 
-/** "9 mm toward the heel and 4 mm low of the line of the CG; in line it would be worth +5 yd". */
+/** "B: seen from the line of the CG the strikes sit 9 mm toward the heel and 4 mm below (12 shots). In line … carry +5 yd (+2 to +9)." */
 export function offText(moves: StrikeMoves, units: UnitChoice): string {
     const { toeMm, highMm } = moves.offMm;
     const parts = [
         Math.abs(toeMm) >= 1 ? `${plain(Math.abs(toeMm), 0)} mm toward the ${toeMm > 0 ? 'toe' : 'heel'}` : '',
         Math.abs(highMm) >= 1 ? `${plain(Math.abs(highMm), 0)} mm ${highMm > 0 ? 'above' : 'below'}` : '',
     ].filter(Boolean);
-    const where = parts.length ? parts.join(' and ') : 'in line';
+    const where = parts.length
+        ? `${moves.tag}: seen from the line of the CG the strikes sit ${parts.join(' and ')} (${moves.n} shots)`
+        : `${moves.tag} is struck in line with the CG (${moves.n} shots)`;
     const assumed = moves.cgAssumed ? ' The CG is that of its kind: nobody told this head’s.' : '';
-    if (!moves.isOff)
-        return `${moves.tag} is struck ${where}${parts.length ? ' of the line of the CG, within chance or near enough' : ' with the CG'}: nothing to mend.${assumed}`;
+    if (moves.isNear) return `${where}: near enough, nothing to mend.${assumed}`;
+    if (!moves.isOff) return `${where}; that can still be chance. Some more shots, before anything is changed for it.${assumed}`;
     const k = factor(units.distance);
-    return `${moves.tag} is struck ${where} of the line of the CG on average (${moves.n} shots). In line the mean ball would leave ${plain(
-        Math.max(0, moves.worth.ballSpeedMps.value * factor(units.speed)),
-        1,
-    )} ${units.speed} faster; carry ${signed(moves.worth.carryM.value * k, 0)} ${units.distance}.${assumed}`;
+    const { ballSpeedMps, carryM } = moves.worth;
+    const likely = `${signed(carryM.interval.low * k, 0)} to ${signed(carryM.interval.high * k, 0)}`;
+    const faster = plain(Math.max(0, ballSpeedMps.value * factor(units.speed)), 1);
+    return `${where}. In line the mean ball would leave ${faster} ${units.speed} faster; carry ${signed(carryM.value * k, 0)} ${units.distance} (${likely}).${assumed}`;
 }
 
 const COSTS: Record<StrikeWay['cost'], string> = { free: 'free', wrench: 'a turn of the wrench', workshop: 'the workshop' };

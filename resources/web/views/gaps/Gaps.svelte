@@ -30,20 +30,31 @@
     let note = $state('');
     const gaps = $derived(reading.value);
 
-    function load(perMetre: number) {
+    /** @param perMetre units of distance to the metre, as the player reads them */
+    async function load(perMetre: number) {
         const number = readNumber(wanted);
-        return reading.load(() => get<Gaps>(`fittings/${params.id}/gaps${number === null ? '' : `?wantedM=${number / perMetre}`}`));
+        if (wanted.trim() !== '' && number === null) {
+            sending.problem = `The gap “${wanted}” is not a number; the gaps below are as before.`;
+            return;
+        }
+        sending.clear();
+        await reading.load(() => get<Gaps>(`fittings/${params.id}/gaps${number === null ? '' : `?wantedM=${number / perMetre}`}`));
     }
     $effect(() => void reading.load(() => get<Gaps>(`fittings/${params.id}/gaps`)));
     $effect(() => void racking.load(() => get<Rack>('rack')));
-    function saved(now: Gaps, said: string) {
+    function saved(now: Gaps, said: string, perMetre: number) {
         reading.value = now;
         editing = null;
         note = said;
+        if (wanted.trim() !== '') void load(perMetre);
     }
-    async function takeOut(club: LongClub) {
+    async function takeOut(club: LongClub, perMetre: number) {
         await sending.send(async () =>
-            saved(await remove<Gaps>(`long-clubs/${club.id}`), `${club.name} is taken out; the fitting’s log in the bay can put it back.`),
+            saved(
+                await remove<Gaps>(`long-clubs/${club.id}`),
+                `${club.name} is taken out; the fitting’s log in the bay can put it back.`,
+                perMetre,
+            ),
         );
     }
 </script>
@@ -74,7 +85,7 @@
                     {units}
                     club={editing === 'new' ? null : editing}
                     sleeves={racking.value?.sleeves ?? []}
-                    onsaved={(now) => saved(now, 'Saved.')}
+                    onsaved={(now) => saved(now, 'Saved.', k)}
                     oncancel={() => (editing = null)}
                 />{/key}
         {/if}
@@ -94,7 +105,7 @@
                         rows={gaps.clubs.map((c) => [
                             c.name,
                             plain(c.loftDeg, 1),
-                            c.n,
+                            c.leftOut ? `${c.n} (${c.leftOut} left out)` : c.n,
                             figure('carryM', c.carryM, units),
                             c.interval ? `${figure('carryM', c.interval.low, units)} to ${figure('carryM', c.interval.high, units)}` : '–',
                             descentText(c),
@@ -152,14 +163,14 @@
                                     <td><b>{club.name}</b> <small>{club.kind}</small></td>
                                     <td>{plain(club.loftDeg, 1)}°</td>
                                     <td>{club.sleeve ? `${club.sleeve}, ${club.position}` : 'fixed'}</td>
-                                    <td>{told.n}</td>
+                                    <td>{told.n}{told.leftOut ? `, ${told.leftOut} far off left out` : ''}</td>
                                     <td>{figure('carryM', told.carryM, units)}</td>
                                     <td>{descentText(told)}</td>
                                     <td>{runText(told, units)}</td>
                                     <td class="acts"
                                         ><button class="plain" onclick={() => (editing = club)}
                                             >Change<span class="visually-hidden"> {club.name}</span></button
-                                        ><button class="plain" onclick={() => void takeOut(club)}
+                                        ><button class="plain" onclick={() => void takeOut(club, k)}
                                             >Take out<span class="visually-hidden"> {club.name}</span></button
                                         ></td
                                     >

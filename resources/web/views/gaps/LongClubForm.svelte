@@ -1,12 +1,12 @@
 <script lang="ts">
-    import { patch, post } from '../../api/client';
+    import { ApiError, patch, post } from '../../api/client';
     import type { Gaps, LongClub, Rack, UnitChoice } from '../../api/generated/types';
-    import { factor } from '../../format/units';
     import { Form } from '../../lib/form.svelte';
     import { typed } from '../../lib/numbers';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
+    import { bodyOfRow, emptyRow, rebased, rowsOf, sentRows, type Shot } from './rows';
 
     /** A long club, and its shots a line each. */
     let {
@@ -24,25 +24,15 @@
         onsaved: (now: Gaps) => void;
         oncancel: () => void;
     } = $props();
-    type Shot = Record<'carry' | 'total' | 'descent' | 'ballSpeed' | 'launch' | 'spin', string>;
     // svelte-ignore state_referenced_locally
-    const COLUMNS: [keyof Shot, string, string, string][] = [
-        ['carry', 'Carry', units.distance, 'carryM'],
-        ['total', 'Total', units.distance, 'totalM'],
-        ['descent', 'Descent', '°', 'descentDeg'],
-        ['ballSpeed', 'Ball speed', units.speed, 'ballSpeedMps'],
-        ['launch', 'Launch', '°', 'launchDeg'],
-        ['spin', 'Spin', 'rpm', 'spinRpm'],
+    const COLUMNS: [keyof Shot, string, string][] = [
+        ['carry', 'Carry', units.distance],
+        ['total', 'Total', units.distance],
+        ['descent', 'Descent', '°'],
+        ['ballSpeed', 'Ball speed', units.speed],
+        ['launch', 'Launch', '°'],
+        ['spin', 'Spin', 'rpm'],
     ];
-    const none = (): Shot => ({ carry: '', total: '', descent: '', ballSpeed: '', launch: '', spin: '' });
-    /** What was stored, in these units again. */
-    const again = (values: Record<string, number>): Shot =>
-        Object.fromEntries(
-            COLUMNS.map(([key, , unit, measure]) => {
-                const value = values[measure];
-                return [key, value === undefined ? '' : String(Number((value * (factor(unit) || 1)).toFixed(unit === 'rpm' ? 0 : 2)))];
-            }),
-        ) as Shot;
     // svelte-ignore state_referenced_locally
     const form = new Form({
         name: club?.name ?? '',
@@ -53,10 +43,13 @@
         // 0: as it stands; −1: cannot be turned
         sleeveId: club ? 0 : -1,
         position: club?.position ?? '',
-        shots: club?.shots.length ? club.shots.map((s) => again(s.values)) : [none(), none(), none()],
+        rows: club?.shots.length ? rowsOf(club.shots, units) : [emptyRow(), emptyRow(), emptyRow()],
     });
     const values = $derived(form.values);
     const { err } = form;
+    /** What the form was last laid over. */
+    // svelte-ignore state_referenced_locally
+    let base = $state.raw(club);
     const positions = $derived(
         values.sleeveId > 0
             ? (sleeves.find((s) => s.id === values.sleeveId)?.spec.positions ?? []).map((p) => p.label)
@@ -74,16 +67,30 @@
             faceOpenDeg: typed(values.face),
             ...(values.sleeveId === 0 ? {} : { sleeveId: values.sleeveId > 0 ? values.sleeveId : null }),
             position: positions.includes(values.position) ? values.position : '',
-            shots: values.shots.filter((s) => Object.values(s).some((v) => v.trim() !== '')),
+            shots: sentRows(values.rows).map(bodyOfRow),
             units: { distance: units.distance, speed: units.speed },
         };
         await form.send(async () =>
-            onsaved(club ? await patch<Gaps>(`long-clubs/${club.id}`, body) : await post<Gaps>(`fittings/${fittingId}/long-clubs`, body)),
+            onsaved(
+                base
+                    ? await patch<Gaps>(`long-clubs/${base.id}`, { ...body, version: base.version })
+                    : await post<Gaps>(`fittings/${fittingId}/long-clubs`, body),
+            ),
         );
+        if (base && form.failure instanceof ApiError && form.failure.status === 409) meet(base);
+    }
+    /** Another screen changed the club: its shots and these stand together, and are looked at before they are saved. */
+    function meet(before: LongClub) {
+        const { current } = (form.failure as ApiError).body as { current: Gaps };
+        const now = current.longClubs.find((c) => c.id === before.id);
+        if (!now) return;
+        values.rows = rebased(values.rows, now.shots, before.shots, units);
+        base = now;
+        form.problem = `${now.name} was changed on another screen meanwhile. Its shots now stand here beside yours: look at them and save again.`;
     }
     /** Which line a problem is of, counted among those that were sent. */
     const problemOf = (i: number) => {
-        const sent = values.shots.slice(0, i).filter((s) => Object.values(s).some((v) => v.trim() !== '')).length;
+        const sent = sentRows(values.rows.slice(0, i)).length;
         return COLUMNS.map(([key]) => err(`shots.${sent}.${key}`)).find(Boolean) ?? '';
     };
 </script>
@@ -119,7 +126,7 @@
                 ></thead
             >
             <tbody>
-                {#each values.shots as shot, i (i)}
+                {#each values.rows as row, i (i)}
                     <tr>
                         <td>{i + 1}</td>
                         {#each COLUMNS as [key, label] (key)}<td
@@ -127,11 +134,11 @@
                                     inputmode="decimal"
                                     maxlength="10"
                                     aria-label="{label} of shot {i + 1}"
-                                    bind:value={shot[key]}
+                                    bind:value={row.shot[key]}
                                 /></td
                             >{/each}
                         <td
-                            ><button type="button" class="plain" onclick={() => (values.shots = values.shots.filter((_, j) => j !== i))}
+                            ><button type="button" class="plain" onclick={() => (values.rows = values.rows.filter((_, j) => j !== i))}
                                 >Remove<span class="visually-hidden"> shot {i + 1}</span></button
                             ></td
                         >
@@ -148,7 +155,7 @@
     {#if form.problem}<Notice kind="error">{form.problem}</Notice>{/if}
     <div class="row">
         <button disabled={form.busy}>Save</button>
-        <button type="button" class="quiet" onclick={() => (values.shots = [...values.shots, none()])}>Another shot</button>
+        <button type="button" class="quiet" onclick={() => (values.rows = [...values.rows, emptyRow()])}>Another shot</button>
         <button type="button" class="quiet" onclick={oncancel}>Cancel</button>
     </div>
 </form>
