@@ -36,6 +36,11 @@ const at = async (p, id, step, ready) => {
     await p.goto(`${address}/#/fitting/${id}/${step}`);
     await p.locator(ready).first().waitFor();
 };
+const laddered = (p) =>
+    p
+        .getByRole('img', { name: /in each loft/ })
+        .first()
+        .waitFor();
 if (wanted('day-book')) await shot(desk, 'day-book');
 if (wanted('brief')) {
     await at(desk, imke, 'brief', '.says');
@@ -43,7 +48,8 @@ if (wanted('brief')) {
 }
 if (wanted('bench')) {
     await at(desk, rafe, 'bench', 'section dl');
-    await shot(desk, 'bench');
+    await laddered(desk);
+    await shot(desk, 'bench', true);
 }
 const rack = async (where, ready) => {
     await desk.goto(`${address}/#/rack${where}`);
@@ -78,6 +84,7 @@ if (wanted('compare')) {
 }
 if (wanted('finder')) {
     await at(desk, imke, 'finder', 'svg .front');
+    await laddered(desk);
     await shot(desk, 'finder', true);
 }
 if (wanted('decide')) {
@@ -99,7 +106,13 @@ if (wanted('sheet')) {
 const bay = async (p, name) => {
     const token = decodeURIComponent((await p.context().cookies()).find((c) => c.name === 'XSRF-TOKEN').value);
     const call = async (method, path, data) =>
-        (await p.request.fetch(`${address}/api/${path}`, { method, data, headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' } })).json();
+        (
+            await p.request.fetch(`${address}/api/${path}`, {
+                method,
+                data,
+                headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' },
+            })
+        ).json();
     const id = await fitting(p, 'Rafe Quillon');
     const view = await call('GET', `fittings/${id}/bay`);
     await call('PATCH', `bays/${view.bays[0].id}`, { fittingId: id });

@@ -139,15 +139,44 @@ test('gaps: clubs typed and read from a table, a wrong line, a gap that a sleeve
     });
     await expect(page.getByText(/Line 5: .*'far' is not a number/)).toBeVisible();
     await page.getByRole('button', { name: 'Add them' }).click();
-    await expect(page.getByText('3 shots stored; 1 lines were not read')).toBeVisible();
+    await expect(page.getByText('3 shots stored; 1 line was not read')).toBeVisible();
     const told = await (await page.request.get(`/api/fittings/${id}/gaps`)).json();
     expect(told.longClubs.map((c: { name: string; shots: unknown[] }) => [c.name, c.shots.length])).toEqual([
         ['Three wood', 2],
         ['Five wood', 2],
         ['Hybrid', 1],
     ]);
+    // Two screens change one club: the one that saves later sees both, and nothing of either is lost.
+    const other = await page.context().newPage();
+    await other.goto(`/#/fitting/${id}/gaps`);
+    for (const [screen, carry] of [
+        [page, '230'],
+        [other, '240'],
+    ] as const) {
+        await screen.getByRole('button', { name: 'Change Three wood' }).click();
+        await screen.getByRole('button', { name: 'Another shot' }).click();
+        await screen.getByLabel('Carry of shot 3').fill(carry);
+    }
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByText('Saved.')).toBeVisible();
+    await other.getByRole('button', { name: 'Save' }).click();
+    await expect(other.getByText(/was changed on another screen meanwhile/)).toBeVisible();
+    await expect(other.getByLabel('Carry of shot 3')).toHaveValue('240');
+    await expect(other.getByLabel('Carry of shot 4')).toHaveValue('230');
+    await other.getByRole('button', { name: 'Save' }).click();
+    await expect(other.getByText('Saved.')).toBeVisible();
+    await other.close();
+    const both = await (await page.request.get(`/api/fittings/${id}/gaps`)).json();
+    expect(both.longClubs[0].shots.map((s: { values: { carryM: number } }) => Math.round(s.values.carryM / 0.9144)).sort()).toEqual([
+        230, 232, 236, 240,
+    ]);
+    await page.reload();
+    await page.getByLabel('Gap wanted').fill('wide');
+    await page.getByLabel('Gap wanted').press('Tab');
+    await expect(page.getByText(/“wide” is not a number/)).toBeVisible();
     await page.getByLabel('Gap wanted').fill('16');
     await page.getByLabel('Gap wanted').press('Tab');
+    await expect(page.getByText(/“wide” is not a number/)).toBeHidden();
     await expect(page.getByText(/Three wood to −?\+?\S+: gap \d+ yd/).first()).toBeVisible();
     await accessible(page);
     await page.getByRole('button', { name: 'Take out Hybrid' }).click();

@@ -7,7 +7,7 @@
     /** One rung a loft: how far this swing carries with it, left on its sole and squared, each with what is likely. */
     let { ladder, units }: { ladder: LoftLadder; units: UnitChoice } = $props();
     const W = 620;
-    const LEFT = 150;
+    const LEFT = 178;
     const RIGHT = 148;
     const TOP = 26;
     const STEP = 66;
@@ -66,6 +66,9 @@
 </figure>
 
 <style>
+    figure {
+        max-width: 660px;
+    }
     .likely {
         stroke: var(--ink-2);
         stroke-width: 2;

@@ -187,7 +187,7 @@
                 done={(answer: FileSeen) => {
                     void load(k);
                     const stored = answer.clubs.reduce((n, c) => n + c.stored, 0);
-                    return `${stored} ${stored === 1 ? 'shot' : 'shots'} stored${answer.problems.length ? `; ${answer.problems.length} lines were not read` : ''}. Look at the lofts: a table tells none.`;
+                    return `${stored} ${stored === 1 ? 'shot' : 'shots'} stored${answer.problems.length ? `; ${answer.problems.length} ${answer.problems.length === 1 ? 'line was' : 'lines were'} not read` : ''}. Look at the lofts: a table tells none.`;
                 }}
             >
                 {#snippet look(seen: FileSeen, name: string, keep: () => void)}
