@@ -190,12 +190,13 @@ final readonly class RackCandidates
                 foreach ($builds as $key => $build) {
                     $same = $hit[self::key($head->label, $position->label, $masses, $build)] ?? null;
                     $with = $build->beside($usual);
+                    $spreadDeg = $same === null ? $printSd : 0.0;
                     $tag = $same->tag ?? implode('/', [$name, $position->label, $weights, ...array_map(strval(...), array_values($with))]);
                     $out[] = [
                         new SetupSpec(
                             $tag, $name, $body, $squared->loftDeg, $soled->loftDeg, $soled->faceOpenDeg, $position->label, $weights,
                             $build->shaft, $build->lengthMm, $build->ball, $build->teeMm, $build->cue, null, false, $assumed, $record->hand,
-                            $model, $same === null ? $printSd : 0.0,
+                            $model, $spreadDeg,
                         ),
                         new RackCandidate(
                             new SetupParts($name, $position->label, $masses, $weights, $build),
