@@ -55,3 +55,9 @@ it('links every picture of the README, and shows no picture that nothing links',
     preg_match_all('~docs/screenshots/([\w-]+\.png)~', $readme, $linked);
     expect(array_diff($linked[1], $pictures))->toBe([]);
 });
+
+it('finds over and over with the just-in-time compiler on, as it is served', function (): void {
+    // Only a process that ranks many setups again and again compiles these paths; a single answer never shows what that does to them.
+    [$code, $said] = command('bin/bench finder');
+    expect($code)->toBe(0)->and($said)->toContain('480 setups, full result')->not->toContain('Fatal error');
+});

@@ -218,7 +218,9 @@ test('calculators by keyboard, whose link opens with the same figures, in either
     await expect(page.getByLabel('Ball speed')).toHaveValue('73.8');
     await expect(page.getByText(/m of carry/)).toBeVisible();
     await page.getByLabel('Ball speed').fill('very fast');
-    await expect(page.getByRole('alert').first()).toContainText('ballSpeedMps');
+    await expect(page.getByRole('alert').first()).toContainText('Ball speed: “very fast” is not a number.');
+    await page.getByLabel('Ball speed').fill('900');
+    await expect(page.getByRole('alert').first()).toContainText(/Ball speed 900 cannot be: it must lie between [\d.]+ and [\d.]+ m\/s\./);
     await page.getByLabel('Ball speed').fill('73,8');
     await expect(page.getByText(/m of carry/)).toBeVisible();
     for (const [tab, says] of [
@@ -236,6 +238,10 @@ test('calculators by keyboard, whose link opens with the same figures, in either
     // What `bin/mint worth` says stands on the screen.
     await page.goto('/#/calculators/worth?u=yd&club=100&attack=0&temp=18&alt=0&turf=medium&hand=right');
     await expect(page.getByRole('row', { name: /^1° face more right/ })).toContainText('+9.');
+    // Another link into the page that is open already is read too.
+    await page.evaluate(() => (location.hash = '#/calculators/worth?club=91'));
+    await expect(page.getByLabel('Club speed')).toHaveValue('91');
+    await expect(page.getByLabel('Attack')).toHaveValue('0');
     for (const tab of ['flight', 'worth', 'weights', 'length', 'plane']) {
         await page.setViewportSize({ width: 320, height: 800 });
         await page.goto(`/#/calculators/${tab}`);

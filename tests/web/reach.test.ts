@@ -6,6 +6,11 @@ import { mixedText } from '../../resources/web/format/speeds';
 import {
     addressOf,
     bodyOf,
+    fromAddress,
+    INPUTS,
+    inUnits,
+    otherProblemText,
+    problemText,
     readPositions,
     slotsFrom,
     slotsText,
@@ -215,4 +220,37 @@ test('where two screens changed a club both changes stand in the form', () => {
     expect(sentRows(both).map(bodyOfRow)).toMatchObject([{ line: 0, carry: '205' }, { line: 1 }, { carry: '240' }, { line: 3 }]);
     // What they took out and was changed here comes back as it was typed.
     expect(rebased(mine.slice(0, 1), [shot(210)], [shot(200)], metres).map((r) => r.shot.carry)).toEqual(['205', '210']);
+});
+
+test('an address says what it can; a hand-written one is filled up, and what is no choice is the first', () => {
+    const said = (text: string) => fromAddress('worth', new URLSearchParams(text), yards);
+    expect(said('club=105')).toMatchObject({ club: '105', attack: '0', temp: '18', turf: 'medium', hand: 'right' });
+    expect(said('u=yd&club=105&turf=lava&hand=left')).toMatchObject({ club: '105', attack: '', turf: 'medium', hand: 'left' });
+    expect(said('u=yd&club=%3Cb%3E').club).toBe('<b>');
+});
+
+test('other units say the same; what is no number stays as it was typed', () => {
+    const values = { ...usualValues('worth', yards), club: '1 00,0', loft: 'x' };
+    expect(inUnits('worth', values, yards, metres)).toMatchObject({ club: '44.7', loft: 'x', temp: '18' });
+    expect(inUnits('worth', inUnits('worth', values, yards, metres), metres, yards).club).toBe('100');
+});
+
+test('a refusal speaks of the field as the page calls it, in its units', () => {
+    const of = (kind: keyof typeof INPUTS, key: string) => INPUTS[kind].find((i) => i.key === key)!;
+    expect(problemText(of('worth', 'club'), 'clubSpeedMps is 12 m/s; it must lie between 20 and 70.', '27', yards)).toBe(
+        'Club speed 27 cannot be: it must lie between 44.7 and 156.6 mph.',
+    );
+    expect(problemText(of('length', 'to'), 'toLengthMm is 900 mm; it must lie between 1000 and 1219.2.', '35', yards)).toContain(
+        '39.4 and 48 in.',
+    );
+    expect(problemText(of('plane', 'squares'), 'squares is 2; it must lie between 0 and 1.', '200', yards)).toContain(
+        'between 0 and 100 %.',
+    );
+    expect(problemText(of('worth', 'club'), "'clubSpeedMps' must be a number.", 'fast', metres)).toBe(
+        'Club speed: “fast” is not a number.',
+    );
+    expect(problemText(of('worth', 'club'), "'clubSpeedMps' is missing.", '', metres)).toBe('Club speed is missing.');
+    expect(problemText(of('length', 'sw'), "'heavy' is not a swing weight.", 'heavy', metres)).toBe("'heavy' is not a swing weight.");
+    expect(otherProblemText("'slots[1].toeMm' must be a number.")).toBe('Slot 2, toe, must be a number.');
+    expect(otherProblemText("'masses.heel' must be a number.")).toBe('The weight of heel must be a number.');
 });

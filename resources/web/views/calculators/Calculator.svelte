@@ -4,21 +4,24 @@
     import { Loader } from '../../lib/load.svelte';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
-    import { factor } from '../../format/units';
     import Answer from './Answer.svelte';
     import {
         addressOf,
         bodyOf,
+        fromAddress,
         hintOf,
         INPUTS,
+        inUnits,
+        otherProblemText,
+        problemText,
         readPositions,
-        shownIn,
         SLEEVE,
         SLOTS,
         slotsFrom,
         slotsText,
         UNITS,
         usualValues,
+        type Input,
         type Kind,
     } from './specs';
 
@@ -30,10 +33,7 @@
     );
     const units = $derived((UNITS[unit] ?? UNITS.yd!).units);
     // svelte-ignore state_referenced_locally
-    let values = $state<Record<string, string>>({
-        ...usualValues(kind, units),
-        ...(said.has('u') ? Object.fromEntries(INPUTS[kind].map((i) => [i.key, said.get(i.key) ?? ''])) : {}),
-    });
+    let values = $state<Record<string, string>>(fromAddress(kind, said, units));
     let slots = $state(said.has('slots') ? slotsFrom(said.get('slots')!) : SLOTS.map((s) => ({ ...s })));
     let sleeve = $state(said.get('sleeve') ?? '');
     let tilt = $state(said.get('tilt') ?? SLEEVE.tilt);
@@ -72,19 +72,13 @@
 
     /** Other units say the same in other figures. */
     function change(to: string) {
-        const from = units;
-        const kept = Object.fromEntries(
-            INPUTS[kind].map((i) => {
-                const number = Number((values[i.key] ?? '').replace(',', '.'));
-                if (i.of === 'plain' || values[i.key]?.trim() === '' || Number.isNaN(number)) return [i.key, values[i.key] ?? ''];
-                return [i.key, shownIn(i, number / factor(from[i.of]), UNITS[to]!.units)];
-            }),
-        );
+        values = inUnits(kind, values, units, UNITS[to]!.units);
         unit = to;
-        values = kept;
     }
     const problems = $derived(reading.failure instanceof ApiError ? reading.failure.fields : {});
-    const err = (as: string[]) => as.map((a) => problems[a]?.[0]).find(Boolean) ?? '';
+    const raw = (as: string[]) => as.map((a) => problems[a]?.[0]).find(Boolean) ?? '';
+    const err = (i: Input) => raw(i.as) && problemText(i, raw(i.as), values[i.key] ?? '', units);
+    const problem = $derived(reading.problem && (INPUTS[kind].map(err).find(Boolean) ?? otherProblemText(reading.problem)));
     async function share() {
         try {
             await navigator.clipboard.writeText(location.href);
@@ -108,7 +102,7 @@
         </div>
         <div class="grid">
             {#each INPUTS[kind] as i (i.key)}
-                <Field label={i.label} hint={hintOf(i, units)} error={err(i.as)}>
+                <Field label={i.label} hint={hintOf(i, units)} error={err(i)}>
                     {#if i.choices}<select bind:value={values[i.key]}
                             >{#each i.choices as [value, label] (value)}<option {value}>{label}</option>{/each}</select
                         >{:else}<input inputmode={i.key === 'sw' ? 'text' : 'decimal'} maxlength="12" bind:value={values[i.key]} />{/if}
@@ -122,13 +116,13 @@
                 ></Field
             >
             {#if !sleeve}
-                <Field label="Tilt of the bore" hint="°" error={err(['tiltDeg'])}
+                <Field label="Tilt of the bore" hint="°" error={raw(['tiltDeg', 'sleeve.tiltDeg'])}
                     ><input inputmode="decimal" maxlength="6" bind:value={tilt} /></Field
                 >
                 <Field
                     label="Positions"
                     hint="label and clock, parted by ; · 0 upright, 90 to the target, 180 flat, 270 away"
-                    error={err(['positions', 'positions.0', 'clockDeg'])}><input maxlength="300" bind:value={positions} /></Field
+                    error={raw(['positions', 'positions.0', 'clockDeg'])}><input maxlength="300" bind:value={positions} /></Field
                 >
             {/if}
         {:else if kind === 'weights'}
@@ -157,7 +151,7 @@
         {#if note}<p class="small" role="status">{note}</p>{/if}
     </form>
     <section aria-live="polite" aria-label="What comes out">
-        {#if reading.problem}<Notice kind="error">{reading.problem}</Notice>{/if}
+        {#if problem}<Notice kind="error">{problem}</Notice>{/if}
         {#if reading.value && !reading.problem}<Answer
                 {kind}
                 answer={reading.value.answer}

@@ -9,6 +9,8 @@
     /** What can be worked out without a fitting. What was typed stands in the address: a link shares it. */
     let { params }: { params?: { tab?: string } } = $props();
     const tab = $derived((TABS.find(([name]) => name === params?.tab)?.[0] ?? 'flight') as Kind);
+    /** Another link into the same page: what it says is read again. What is typed here moves the address without a word. */
+    let turn = $state(0);
     let sleeves = $state<Rack['sleeves']>([]);
     $effect(
         () =>
@@ -19,8 +21,9 @@
     );
 </script>
 
+<svelte:window onhashchange={() => turn++} />
 <TopBar place="calculators" />
 <main>
     <Tabs place="calculators" title="Calculators" tabs={TABS} now={tab} />
-    {#key tab}<Calculator kind={tab} {sleeves} />{/key}
+    {#key `${tab} ${turn}`}<Calculator kind={tab} {sleeves} />{/key}
 </main>

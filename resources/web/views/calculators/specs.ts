@@ -148,6 +148,52 @@ export function shownIn(i: Input, value: number | string, units: UnitChoice): st
 export const usualValues = (kind: Kind, units: UnitChoice): Record<string, string> =>
     Object.fromEntries(INPUTS[kind].map((i) => [i.key, shownIn(i, i.usual, units)]));
 
+/** What an address says, where it says what can be; the rest is as usual, or empty where the address was written here and left it out. */
+export function fromAddress(kind: Kind, said: URLSearchParams, units: UnitChoice): Record<string, string> {
+    const usual = usualValues(kind, units);
+    return Object.fromEntries(
+        INPUTS[kind].map((i) => {
+            const given = said.get(i.key);
+            if (i.choices) return [i.key, i.choices.some(([value]) => value === given) ? given! : usual[i.key]!];
+            return [i.key, given ?? (said.has('u') ? '' : usual[i.key]!)];
+        }),
+    );
+}
+
+/** What was typed in other units: the same in other figures. */
+export function inUnits(kind: Kind, values: Record<string, string>, from: UnitChoice, to: UnitChoice): Record<string, string> {
+    return Object.fromEntries(
+        INPUTS[kind].map((i) => {
+            const text = values[i.key] ?? '';
+            const number = readNumber(text);
+            return [i.key, i.of === 'plain' || number === null ? text : shownIn(i, number / factor(from[i.of]), to)];
+        }),
+    );
+}
+
+/** What the server says of an input, in the words and units of the page. */
+export function problemText(i: Input, message: string, typed: string, units: UnitChoice): string {
+    if (message.endsWith('is missing.')) return `${i.label} is missing.`;
+    if (message.endsWith('must be a number.')) return `${i.label}: “${typed}” is not a number.`;
+    const range = /must lie between (-?[\d.]+) and (-?[\d.]+)\.$/.exec(message);
+    if (!range) return i.as.reduce((said, name) => said.replaceAll(`'${name}'`, i.label).replaceAll(name, i.label), message);
+    // A share is typed as per cent.
+    const times = i.of === 'plain' ? (i.key === 'squares' ? 100 : 1) : factor(unitOf(i.of, units));
+    const [low, high] = [range[1], range[2]].map((end) => Number((Number(end) * times).toFixed(1)));
+    const unit = i.of === 'plain' ? (/^(°C|°|mm|m|g|rpm|%)/.exec(i.hint)?.[0] ?? '') : units[i.of];
+    return `${i.label} ${typed} cannot be: it must lie between ${low} and ${high}${unit === '°' ? '°' : ` ${unit}`}.`.replace(' .', '.');
+}
+
+const SLOT_WORDS: Record<string, string> = { toeMm: 'toe', backMm: 'back', upMm: 'up', name: 'name' };
+/** The same of what stands in no field of its own: slots and their weights. */
+export const otherProblemText = (message: string): string =>
+    message
+        .replace(
+            /'?slots\[(\d+)\](?:\.(\w+))?'?/g,
+            (_, n: string, of?: string) => `Slot ${Number(n) + 1}${of ? `, ${SLOT_WORDS[of] ?? of},` : ''}`,
+        )
+        .replace(/'?masses\.([^' ]+)'?/g, (_, name: string) => `The weight of ${name}`);
+
 /** What was typed, in the kept unit: a number, a text that is none (which the server refuses by name), or nothing. */
 function kept(i: Input, text: string, units: UnitChoice): number | string | undefined {
     if (text.trim() === '') return undefined;
