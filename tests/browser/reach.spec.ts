@@ -50,7 +50,7 @@ for (const { of, hand, distance, length, to, never } of [
         test.setTimeout(240_000);
         const errors = watch(page);
         await signIn(page);
-        const id = await copyOf(page, of, `Reach ${of}`);
+        const id = await copyOf(page, of, of === 'Rafe' ? 'Ladder Right' : 'Ladder Left');
 
         // Bench: this swing in other lofts, and a club brought to another length.
         await page.goto(`/#/fitting/${id}/bench`);
@@ -112,7 +112,7 @@ test('gaps: clubs typed and read from a table, a wrong line, a gap that a sleeve
     test.setTimeout(150_000);
     const errors = watch(page);
     await signIn(page);
-    const id = await copyOf(page, 'Rafe', 'Gaps Rafe');
+    const id = await copyOf(page, 'Rafe', 'Gaps Right');
     await page.goto(`/#/fitting/${id}/gaps`);
     await expect(page.getByText('from Driver A on')).toBeVisible({ timeout: 30_000 });
     await page.getByRole('button', { name: 'Add a club' }).click();
