@@ -99,6 +99,15 @@ final readonly class Head
         );
     }
 
+    /** The same head with grams at its CG: tape on the sole changes little else. */
+    public function heavier(float $grams): self
+    {
+        return new self(
+            $this->loftDeg, $this->massG + $grams, $this->cgToeMm, $this->cgBackMm, $this->cgUpMm, $this->inertiaGcm2, $this->bulgeRadiusMm,
+            $this->rollRadiusMm, $this->effectiveRestitution, $this->tangentialRestitution, $this->restitutionFall,
+        );
+    }
+
     /**
      * The point of the face in line with the CG: where the face normal through the CG meets the face, mm from the face centre (+
      * toe, + high). Plane face at design loft.

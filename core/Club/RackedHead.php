@@ -127,6 +127,22 @@ final class RackedHead
         return (bool) ($this->supply['inStock'] ?? true);
     }
 
+    public function price(): ?float
+    {
+        return is_numeric($this->supply['price'] ?? null) ? (float) $this->supply['price'] : null;
+    }
+
+    public function currency(): string
+    {
+        return (string) ($this->supply['currency'] ?? '');
+    }
+
+    /** Days until an ordered one is here; null where nobody said. */
+    public function leadDays(): ?int
+    {
+        return is_numeric($this->supply['leadDays'] ?? null) ? (int) $this->supply['leadDays'] : null;
+    }
+
     /**
      * The other lofts in which it can be had, °, the least first; its own is none of them.
      *

@@ -20,7 +20,6 @@ use function array_push;
 use function array_values;
 use function implode;
 use function in_array;
-use function is_numeric;
 use function json_encode;
 use function ksort;
 
@@ -104,12 +103,12 @@ final readonly class RackCandidates
     /** Prices of another currency than the budget's are not compared. */
     private static function isTooDear(RackedHead $head, FittingRecord $record): bool
     {
-        [$price, $currency] = [$head->supply['price'] ?? null, (string) ($head->supply['currency'] ?? '')];
+        [$price, $currency] = [$head->price(), $head->currency()];
         $brief = $record->brief;
 
-        return $brief->money !== null && is_numeric($price) && $head->label !== $record->own()->racked?->label
+        return $brief->money !== null && $price !== null && $head->label !== $record->own()->racked?->label
             && ($currency === '' || $brief->currency === '' || $currency === $brief->currency)
-            && (float) $price + ($brief->labour ?? 0.0) > $brief->money;
+            && $price + ($brief->labour ?? 0.0) > $brief->money;
     }
 
     /**
@@ -180,8 +179,6 @@ final readonly class RackCandidates
             $record->sets())), true);
         $printSd = $head->isLoftPrinted() && ! $wasHit ? PlayerPriors::PRINT_SD_DEG : 0.0;
         $assumed = $head->isCgAssumed();
-        $price = isset($head->supply['price']) ? (float) $head->supply['price'] : null;
-        $currency = (string) ($head->supply['currency'] ?? '');
         $out = [];
         foreach ($head->sleeve->positions as $position) {
             $squared = PlayingGeometry::present($straight, $position->tilts, 1.0);
@@ -200,10 +197,10 @@ final readonly class RackCandidates
                         ),
                         new RackCandidate(
                             new SetupParts($name, $position->label, $masses, $weights, $build),
-                            $head->isInStock(), $inOtherLoft || self::isOrderable($head), $price, $currency, $same?->tag, $at, $with,
+                            $head->isInStock(), $inOtherLoft || self::isOrderable($head), $head->price(), $head->currency(), $same?->tag, $at, $with,
                             $like[$key],
                             $inOtherLoft ? $head->stated->loftDeg : null,
-                            is_numeric($head->supply['leadDays'] ?? null) ? (int) $head->supply['leadDays'] : null,
+                            $head->leadDays(),
                         ),
                     ];
                 }

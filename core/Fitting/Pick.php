@@ -128,7 +128,7 @@ final readonly class Pick
      * @param  array<int, float>  $a
      * @param  array<int, float>  $b
      */
-    private static function share(array $a, array $b): float
+    public static function share(array $a, array $b): float
     {
         $gaps = self::gaps($a, $b);
 

@@ -293,9 +293,8 @@ final class ClubGaps
         }
         $error = hypot($perDegree->slopeError * $deliveredDeg, $perDegree->slope * $sdDeg);
         $value = $perDegree->slope * $deliveredDeg;
-        $half = StudentT::quantile(0.975, $perDegree->n - 2) * $error;
 
-        return ['carryM' => $value, 'interval' => new Interval($value - $half, $value + $half), 'by' => 'own clubs'];
+        return ['carryM' => $value, 'interval' => self::around($value, $error, $perDegree->n - 2), 'by' => 'own clubs'];
     }
 
     /** @param  list<LaunchShot>  $shots */

@@ -64,7 +64,7 @@ final class LoftAndWind
         ] + self::told('carryM', $r['figures'][0], $base['figures'][0]) + self::told('sideSpreadM', $r['figures'][4], $base['figures'][4])
           + self::told('share', $r['shares'], $base['shares']) + self::told('strokes', $r['strokes'], $base['strokes']), $rows);
         // Straighter is a narrower spread at the same share of carry too: a ball that carries shorter is nearer the line already.
-        $narrower = self::chance($most['figures'][4], $base['figures'][4]);
+        $narrower = Pick::share($most['figures'][4], $base['figures'][4]);
         $angle = static fn (array $r): array => array_map(static fn (float $sd, float $c): float => $sd / max(1.0, $c), $r['figures'][4],
             $r['figures'][0]);
 
@@ -99,7 +99,7 @@ final class LoftAndWind
             );
             $keep = self::drives($search, $spec, $record, 0.0, $flight);
             $down = self::drives($search, $spec, $record, -self::DOWN_DEG, $flight);
-            $longer = self::chance($keep['figures'][1], $down['figures'][1]);
+            $longer = Pick::share($keep['figures'][1], $down['figures'][1]);
             $out[] = [
                 'wind' => $name, 'fromDeg' => $from,
                 'keep' => ['carryM' => self::mean($keep['figures'][0]), 'totalM' => self::mean($keep['figures'][1]),
@@ -180,21 +180,6 @@ final class LoftAndWind
         $by = Pick::gaps($base, $now);
 
         return [$name => ['value' => self::mean($now), 'change' => self::mean($by), 'interval' => Interval::middleOf($by)]];
-    }
-
-    /**
-     * @param  list<float>  $a
-     * @param  list<float>  $b
-     * @return float chance that the first is less than the second
-     */
-    private static function chance(array $a, array $b): float
-    {
-        $less = 0;
-        foreach (Pick::gaps($a, $b) as $gap) {
-            $less += $gap > 0 ? 1 : 0;
-        }
-
-        return $less / max(1, count($a));
     }
 
     /** @param  list<float>  $of */

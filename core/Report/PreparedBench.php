@@ -187,9 +187,7 @@ final class PreparedBench
             'head' => $head->label, 'rackAt' => $picked['at'], 'sleeve' => $picked['position'], 'masses' => $picked['masses'],
             'weights' => $head->sayWeights($picked['masses']), 'why' => $picked['why'], 'missing' => self::missing($head),
             'inStock' => $head->isInStock(),
-            'leadDays' => isset($head->supply['leadDays']) ? (int) $head->supply['leadDays'] : null,
-            'price' => isset($head->supply['price']) ? (float) $head->supply['price'] : null,
-            'currency' => (string) ($head->supply['currency'] ?? ''),
+            'leadDays' => $head->leadDays(), 'price' => $head->price(), 'currency' => $head->currency(),
             'isTooDear' => self::isTooDear($head, $record), 'steps' => $over->steps, 'wrenchChanges' => $over->wrenchChanges,
         ];
     }
@@ -202,9 +200,9 @@ final class PreparedBench
 
     private static function isTooDear(RackedHead $head, FittingRecord $record): bool
     {
-        $price = $head->supply['price'] ?? null;
+        $price = $head->price();
 
-        return $record->brief->money !== null && is_numeric($price) && (float) $price + ($record->brief->labour ?? 0.0) > $record->brief->money;
+        return $record->brief->money !== null && $price !== null && $price + ($record->brief->labour ?? 0.0) > $record->brief->money;
     }
 
     /** @return array{missing: list<string>}|null of the player's own club */

@@ -10,8 +10,6 @@ use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\SetupRecord;
 
-use function is_numeric;
-
 /** The lofts that a player can get: every head of their hand as it lies on the rack, and in each other loft in which it can be ordered. */
 final readonly class RackLofts
 {
@@ -98,15 +96,11 @@ final readonly class RackLofts
      */
     public function supply(): array
     {
-        $supply = $this->head->supply;
-
         return [
             'statedLoftDeg' => $this->head->stated->loftDeg,
             'readLoftDeg' => $this->head->isLoftPrinted() ? null : $this->head->gauged()->straight()->loftDeg,
             'inStock' => ! $this->isToOrder(), 'toOrder' => $this->isToOrder(),
-            'leadDays' => is_numeric($supply['leadDays'] ?? null) ? (int) $supply['leadDays'] : null,
-            'price' => is_numeric($supply['price'] ?? null) ? (float) $supply['price'] : null,
-            'currency' => (string) ($supply['currency'] ?? ''),
+            'leadDays' => $this->head->leadDays(), 'price' => $this->head->price(), 'currency' => $this->head->currency(),
         ];
     }
 }

@@ -40,7 +40,7 @@ final class SetupForLoft
         $least = self::LEFT_SHARE * abs($changeDeg);
         foreach (RackLofts::of($record) as $loft) {
             $isSame = ! $loft->inOtherLoft && $setup->racked?->label === $loft->head->label;
-            if ($loft->isToOrder() && ! $isSame && ! $loft->inOtherLoft && $loft->supply()['leadDays'] === null) {
+            if ($loft->isToOrder() && ! $isSame && ! $loft->inOtherLoft && $loft->head->leadDays() === null) {
                 continue;
             }
             foreach ($loft->head->sleeve->positions as $position) {

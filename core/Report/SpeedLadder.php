@@ -51,9 +51,6 @@ final class SpeedLadder
         'ballSpeedMps' => Measure::BallSpeed,
     ];
 
-    /** With a chance of gain like this the setup leaves the own club, as everywhere (`Pick`). */
-    private const KEEP_UNLESS = 0.8;
-
     /** Speeds that lie nearer together than this are one swing and its scatter, m/s (about 7 mph), where nobody said that they were not. */
     private const RANGE_MPS = 3.0;
 
@@ -294,7 +291,7 @@ final class SpeedLadder
             'own' => $own, 'speedsMps' => ['cruising' => $ends[0]['speedMps'], 'fullOut' => $ends[1]['speedMps']],
             'names' => [$ends[0]['name'], $ends[1]['name']],
             'best' => ['cruising' => $told[$best('cruising')], 'fullOut' => $told[$best('fullOut')], 'both' => $told[$winner]],
-            'pick' => $winner !== $own && $told[$winner]['both']['chance'] >= self::KEEP_UNLESS ? $winner : $own,
+            'pick' => $winner !== $own && $told[$winner]['both']['chance'] >= Pick::KEEP_UNLESS ? $winner : $own,
         ];
     }
 

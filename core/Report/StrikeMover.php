@@ -175,7 +175,7 @@ final class StrikeMover
         if ($grams === 0.0) {
             return null;
         }
-        $body = self::heavier($e->spec->body, $grams);
+        $body = $e->spec->body->heavier($grams);
         $moves = ['toeMm' => [PlayerPriors::TOE_MM_PER_POINT * $points, PlayerPriors::TOE_MM_PER_POINT_SD * abs($points)],
             'highMm' => [0.0, 0.5]];
 
@@ -183,15 +183,6 @@ final class StrikeMover
             'grams', $grams > 0 ? 'free' : 'workshop', '', $e, $body, $off, $moves, null,
             [PlayerPriors::SPEED_MPS_PER_POINT * $points, PlayerPriors::SPEED_MPS_PER_POINT_SD * abs($points)],
         ) + ['grams' => $grams, 'points' => $points];
-    }
-
-    /** The head with grams at its CG: tape on the sole changes little else. */
-    private static function heavier(Head $head, float $grams): Head
-    {
-        return new Head(
-            $head->loftDeg, $head->massG + $grams, $head->cgToeMm, $head->cgBackMm, $head->cgUpMm, $head->inertiaGcm2, $head->bulgeRadiusMm,
-            $head->rollRadiusMm, $head->effectiveRestitution, $head->tangentialRestitution, $head->restitutionFall,
-        );
     }
 
     /**

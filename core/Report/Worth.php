@@ -72,10 +72,6 @@ final class Worth
         ] + self::over($base, $ball, ($in ?? $still)->fly($then), $then);
         $spun = new Launch($ball->ballSpeedMps, $ball->launchDeg, $ball->spinRpm + self::SPIN_RPM, $ball->directionDeg,
             $ball->spinAxisDeg, struck: true);
-        $heavier = new Head(
-            $head->loftDeg, $head->massG + 1.0, $head->cgToeMm, $head->cgBackMm, $head->cgUpMm, $head->inertiaGcm2, $head->bulgeRadiusMm,
-            $head->rollRadiusMm, $head->effectiveRestitution, $head->tangentialRestitution, $head->restitutionFall,
-        );
         $slower = PlayerPriors::SPEED_MPS_PER_POINT * SwingWeight::pointsPerHeadG(null);
         $warmer = new Atmosphere(min(55.0, $air->temperatureC + self::MORE_C), $air->altitudeM, $air->humidity);
         $higher = new Atmosphere($air->temperatureC, min(5000.0, $air->altitudeM + self::HIGHER_M), $air->humidity);
@@ -99,7 +95,7 @@ final class Worth
                 $row('heel', 10.0, 'mm', $strike(['toe' => -10.0])),
                 $row('high', 5.0, 'mm', $strike(['high' => 5.0])),
                 $row('low', 5.0, 'mm', $strike(['high' => -5.0])),
-                $row('headGram', 1.0, 'g', $strike(['speed' => $slower], $heavier)),
+                $row('headGram', 1.0, 'g', $strike(['speed' => $slower], $head->heavier(1.0))),
                 $row('spin', self::SPIN_RPM, 'rpm', $spun),
                 $row('temperature', self::MORE_C, '°C', $ball, new BallFlight($warmer, turf: $turf)),
                 $row('altitude', self::HIGHER_M, 'm', $ball, new BallFlight($higher, turf: $turf)),

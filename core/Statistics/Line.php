@@ -52,9 +52,4 @@ final readonly class Line
 
         return new self($n, $slope, $y - $slope * $x, $error, new Interval($slope - $half, $slope + $half), $sd);
     }
-
-    public function at(float $x): float
-    {
-        return $this->intercept + $this->slope * $x;
-    }
 }
