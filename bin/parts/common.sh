@@ -33,6 +33,26 @@ noted_process() {
   if [ -n "$pid" ] && [ -n "$start" ] && [ "$(began "$pid")" = "$start" ]; then printf %s "$pid"; fi
 }
 
+# Whether another process holds a lock of Debian's packages.
+dpkg_is_busy() {
+  local lock
+  for lock in /var/lib/dpkg/lock-frontend /var/lib/dpkg/lock /var/lib/apt/lists/lock; do
+    [ ! -e "$lock" ] || ! awk -v inode="$(stat -c %i "$lock")" '$6 ~ ":" inode "$" { found = 1 } END { exit !found }' /proc/locks || return 0
+  done
+  return 1
+}
+# Waits for another process that installs packages, and says so; then installs these. Ten minutes at most.
+apt_install() { # PACKAGES…
+  local begin=$SECONDS told=-15 wait=(-o DPkg::Lock::Timeout=600)
+  say "Installing from Debian: $*"
+  while dpkg_is_busy && [ $((SECONDS - begin)) -lt 600 ]; do
+    [ $((SECONDS - told)) -lt 15 ] || { told=$SECONDS; say "  Another process is installing Debian packages; waiting for it to end."; }
+    sleep 1
+  done
+  apt-get "${wait[@]}" update -q >"$VAR/apt.log" 2>&1 \
+    && DEBIAN_FRONTEND=noninteractive apt-get "${wait[@]}" install -yq --no-install-recommends "$@" >>"$VAR/apt.log" 2>&1
+}
+
 # --- what must be on the machine -------------------------------------------------------------------------------------
 install_debian_packages() {
   local want=() ext have
@@ -54,11 +74,10 @@ install_debian_packages() {
   [ "${1:-}" != with-browser ] || { command -v curl >/dev/null || want+=(curl); command -v pgrep >/dev/null || want+=(procps); command -v pdftotext >/dev/null || want+=(poppler-utils); }
   if [ ${#want[@]} -gt 0 ]; then
     [ "$(id -u)" = 0 ] || fail "these Debian packages are missing and only root can install them. Run: sudo apt-get install --no-install-recommends ${want[*]}"
-    say "Installing from Debian: ${want[*]}"
     # Keeps the packages from starting services of their own: ours run from var/, as children of this command.
     local guard=/usr/sbin/policy-rc.d made=no code=0
     if [ ! -e "$guard" ]; then printf '#!/bin/sh\nexit 101\n' >"$guard"; chmod +x "$guard"; made=yes; fi
-    { apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -yq --no-install-recommends "${want[@]}"; } >"$VAR/apt.log" 2>&1 || code=$?
+    apt_install "${want[@]}" || code=$?
     [ "$made" = no ] || rm -f "$guard"
     [ $code = 0 ] || { tail -n 5 "$VAR/apt.log" >&2; fail "apt-get could not install ${want[*]} (all of its output: var/apt.log)."; }
   fi
@@ -73,13 +92,17 @@ hash_of() { cat "$@" 2>/dev/null | sha256sum | cut -c1-32; }
 install_packages() { # [--no-dev]: what serves others carries no tools of development
   cd "$ROOT"
   local php_hash npm_hash
-  php_hash="$(hash_of composer.json)${1:-}"
+  php_hash="$(hash_of composer.json packages.txt)${1:-}"
   npm_hash="$(hash_of package.json package-lock.json)"
   if [ ! -f vendor/autoload.php ] || stamp_differs composer "$php_hash"; then
     say "Installing PHP packages"
     # What was written down of the packages of before may name some that are not there any more.
     rm -f bootstrap/cache/packages.php bootstrap/cache/services.php
-    COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress -q ${1:-} || fail "Composer could not install the PHP packages."
+    # Composer writes no lock file here: packages.txt names every package of the tree with its version, and each is asked for by it.
+    local package version pins=()
+    while read -r package version; do pins+=(--with "$package:$version"); done <packages.txt
+    COMPOSER_ALLOW_SUPERUSER=1 composer update --no-interaction --no-progress -q ${1:-} "${pins[@]}" \
+      || fail "Composer could not install the PHP packages as packages.txt records them."
     # Which packages have something for the framework is written down in bootstrap/cache, which the workers cannot write.
     MINT_STORAGE=tests php artisan package:discover -q || fail "the framework could not read its packages."
     # Some packages unpack as readable by their owner alone; the web workers must read them too.

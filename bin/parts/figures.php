@@ -3,43 +3,46 @@
 declare(strict_types=1);
 
 /**
- * Every number of Compare, Finder and Decide of fitting files, one a line, to the last digit: for whoever changes the code and must not change a figure.
+ * Figures of the fittings in tests/fixtures/figures.
  *
- * Usage: php bin/parts/figures.php FILE… > before.tsv, and again after; then `diff before.tsv after.tsv`.
+ * Usage:
+ *   php bin/parts/figures.php                  prints what moved since they were accepted
+ *   php bin/parts/figures.php --accept "why"   accepts them as they are now
+ *   php bin/parts/figures.php --hot N          makes every report N times and prints a hash of all digits of each
  */
-use MintCarry\Core\Record\FittingFile;
-use MintCarry\Core\Report\CompareReport;
-use MintCarry\Core\Report\DecideReport;
-use MintCarry\Core\Report\FinderReport;
+use MintCarry\Core\Report\LoftAndWind;
+use MintCarry\Core\Report\LoftLadder;
+use MintCarry\Core\Report\PreparedBench;
+use MintCarry\Core\Report\SpeedLadder;
+use MintCarry\Core\Report\StrikeMover;
+use Tests\FigureTable;
 
 require __DIR__.'/../../vendor/autoload.php';
 ini_set('memory_limit', '1G');
 
-/** @param  callable(string, mixed): void  $tell */
-function walk(mixed $value, string $path, callable $tell): void
-{
-    if (! is_array($value)) {
-        $tell($path, $value);
-
-        return;
-    }
-    foreach ($value as $key => $inner) {
-        walk($inner, $path === '' ? (string) $key : "{$path}.{$key}", $tell);
-    }
-}
-
-$screens = ['compare' => CompareReport::of(...), 'finder' => FinderReport::of(...), 'decide' => DecideReport::of(...)];
-foreach (array_slice($argv, 1) as $file) {
-    $record = FittingFile::read(FittingFile::parse((string) file_get_contents($file)));
-    foreach ($screens as $screen => $report) {
-        try {
-            $figures = json_decode(json_encode($report($record), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), true);
-        } catch (Throwable $e) {
-            $figures = ['cannot' => $e->getMessage()];
+[$mode, $with] = [$argv[1] ?? '', $argv[2] ?? ''];
+if ($mode === '--accept') {
+    strlen(trim($with)) >= 20 || exit("Say in a sentence why the figures moved.\n");
+    FigureTable::accept(trim($with));
+} elseif ($mode === '--hot') {
+    // The ladders ask the same belief for other lofts, speeds and strikes: they run the loops that a compiler compiles first.
+    $reports = FigureTable::reports() + [
+        'loft' => LoftAndWind::loft(...), 'wind' => LoftAndWind::wind(...), 'lofts' => LoftLadder::of(...), 'speeds' => SpeedLadder::of(...),
+        'strike' => StrikeMover::of(...), 'bench' => PreparedBench::of(...),
+    ];
+    for ($round = 1; $round <= (int) $with; $round++) {
+        foreach ($reports as $part => $report) {
+            try {
+                $told = $report(FigureTable::record(FigureTable::FITTINGS[0]));
+            } catch (Throwable $e) {
+                $told = $e->getMessage();
+            }
+            printf("%d %s %s\n", $round, $part, hash('xxh128', json_encode($told, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)));
         }
-        walk($figures, '', static function (string $path, mixed $value) use ($file, $screen): void {
-            $told = is_float($value) ? sprintf('%.17g', $value) : json_encode($value, JSON_UNESCAPED_UNICODE);
-            echo basename($file, '.json'), "\t{$screen}\t{$path}\t{$told}\n";
-        });
+    }
+} else {
+    foreach (FigureTable::FITTINGS as $fitting) {
+        $moves = FigureTable::moves(FigureTable::accepted($fitting), FigureTable::of($fitting));
+        printf("%s: %d figures moved\n%s\n", $fitting, count($moves), $moves === [] ? '' : FigureTable::table($moves));
     }
 }

@@ -7,7 +7,7 @@ declare(strict_types=1);
  * comparison round, takes a "not" away, takes the other of two (and/or, min/max, sine/cosine, true/false) or the other branch.
  * The choice is drawn with a seed; the tests that are run are those that pass the line, short runs of benches aside.
  *
- * Usage: php bin/parts/mutants.php N SEED
+ * Usage: php bin/parts/mutants.php [N] [SEED] [--without-snapshots] [--in FOLDER] [--floor PERCENT]
  */
 use PhpParser\Node;
 use PhpParser\NodeFinder;
@@ -17,7 +17,6 @@ use SebastianBergmann\CodeCoverage\CodeCoverage;
 $root = dirname(__DIR__, 2);
 chdir($root);
 require 'vendor/autoload.php';
-const FLOOR = 0.85;
 $work = "{$root}/var/mutants";
 @mkdir($work, recursive: true);
 
@@ -109,8 +108,20 @@ function places(string $file): array
     return $out;
 }
 
-$count = max(1, (int) ($argv[1] ?? 60));
-$seed = (int) ($argv[2] ?? 1);
+$options = ['--floor' => '85', '--in' => 'core'];
+$plain = [];
+for ($i = 1; $i < count($argv); $i++) {
+    match (true) {
+        $argv[$i] === '--without-snapshots' => $options['--without-snapshots'] = 'yes',
+        isset($options[$argv[$i]]) => $options[$argv[$i]] = $argv[++$i] ?? '',
+        ctype_digit($argv[$i]) => $plain[] = (int) $argv[$i],
+        default => exit("'{$argv[$i]}' is not an option of bin/mutants.\n"),
+    };
+}
+$count = max(1, $plain[0] ?? 60);
+$seed = $plain[1] ?? 1;
+$floor = (float) $options['--floor'] / 100;
+$left = isset($options['--without-snapshots']) ? 'bench,snapshots' : 'bench';
 $files = array_map(
     static fn (SplFileInfo $f): string => substr($f->getPathname(), strlen($root) + 1),
     array_values(
@@ -169,12 +180,14 @@ foreach ($report->xpath('//testcase') ?: [] as $case) {
     $seconds[$file] = ($seconds[$file] ?? 0) + (float) $case['time'];
 }
 
-$all = array_merge(...array_map(places(...), $files));
+$within = array_values(array_filter($files, static fn (string $f): bool => str_starts_with($f, $options['--in'])));
+$within !== [] || exit("There is no file of the core in {$options['--in']}.\n");
+$all = array_merge(...array_map(places(...), $within));
 $drawn = (new Random\Randomizer(new Random\Engine\Mt19937($seed)))->shuffleArray($all);
 $drawn = array_slice($drawn, 0, $count);
 
 /** What a worker runs: the tests that pass the line, quickest first, until one fails. Prints the file that caught the fault, or nothing. */
-$run = static function (Fault $fault, int $number) use ($work, $passing, $seconds, $root): string {
+$run = static function (Fault $fault, int $number) use ($work, $passing, $seconds, $root, $left): string {
     $folder = "{$work}/{$number}";
     @mkdir($folder);
     file_put_contents("{$folder}/Planted.php", $fault->plant());
@@ -200,8 +213,8 @@ $run = static function (Fault $fault, int $number) use ($work, $passing, $second
         $limit = (int) ceil(20 + 4 * ($seconds[$test] ?? 10));
         exec(
             sprintf(
-                'PHP_INI_SCAN_DIR=:%s timeout %d php vendor/bin/pest %s --stop-on-failure --stop-on-error --colors=never > %s 2>&1',
-                escapeshellarg($folder), $limit, escapeshellarg($test), escapeshellarg("{$folder}/said"),
+                'PHP_INI_SCAN_DIR=:%s timeout %d php vendor/bin/pest %s --exclude-group=%s --stop-on-failure --stop-on-error --colors=never > %s 2>&1',
+                escapeshellarg($folder), $limit, escapeshellarg($test), $left, escapeshellarg("{$folder}/said"),
             ),
             $none, $code,
         );
@@ -249,12 +262,15 @@ foreach ($drawn as $i => $fault) {
 }
 ksort($by);
 [$planted, $noticed] = [array_sum(array_column($by, 0)), array_sum(array_column($by, 1))];
-printf("Faults planted in the core with seed %d, and caught by its own tests\n", $seed);
+printf(
+    "Faults planted in %s with seed %d, and caught by the core's own tests%s\n", $options['--in'], $seed,
+    isset($options['--without-snapshots']) ? ' without snapshots' : '',
+);
 foreach ($by as $folder => [$n, $k]) {
     printf("  %-12s %3d of %3d\n", $folder, $k, $n);
 }
-printf("  %-12s %3d of %3d, %.0f %% (at least %.0f %%)\n", 'together', $noticed, $planted, 100 * $noticed / $planted, 100 * FLOOR);
+printf("  %-12s %3d of %3d, %.0f %% (at least %.0f %%)\n", 'together', $noticed, $planted, 100 * $noticed / $planted, 100 * $floor);
 foreach ($missed as $line) {
     echo "missed  {$line}\n";
 }
-exit($noticed / $planted >= FLOOR ? 0 : 1);
+exit($noticed / $planted >= $floor ? 0 : 1);
