@@ -18,6 +18,8 @@ return [
         'to' => env('MINT_BACKUP_TO') ?: base_path('var/backups'), 'at' => env('MINT_BACKUP_AT', '03:30'),
         'keep_days' => (int) env('MINT_BACKUP_KEEP_DAYS', 14),
     ],
+    // Seconds after which a write that others kept refusing is given up.
+    'patience_s' => 12.0,
     'bay_posts_per_minute' => 300,
     // All bays of a studio may stand behind one address.
     'address_posts_per_minute' => (int) env('MINT_ADDRESS_POSTS', 3000),

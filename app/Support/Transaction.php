@@ -21,9 +21,6 @@ final class Transaction
 {
     public const TRIES = 6;
 
-    /** Whoever waits for an answer is told of the conflict after this time at the latest. */
-    private const PATIENCE_S = 12.0;
-
     /** Error numbers of MariaDB: lock wait timeout, deadlock, row changed since it was read. */
     private const CONFLICTS = [1205, 1213, 1020];
 
@@ -53,6 +50,8 @@ final class Transaction
             return DB::transaction($do);
         }
         $began = microtime(true);
+        // Whoever waits for an answer is told of the conflict after this time; a long write has a second try all the same.
+        $patienceS = (float) config('mintcarry.patience_s');
         for ($try = 1; ; $try++) {
             self::$before = [];
             try {
@@ -62,7 +61,7 @@ final class Transaction
                 if (! self::isConflict($e)) {
                     throw $e;
                 }
-                if ($try === self::TRIES || microtime(true) - $began > self::PATIENCE_S) {
+                if ($try === self::TRIES || ($try > 1 && microtime(true) - $began > $patienceS)) {
                     throw new Conflicted($e, $try);
                 }
                 // Two that met once must not meet again: the wait doubles, and half of it is chance.

@@ -72,6 +72,21 @@ it('tries only the whole again, never a part of it', function (): void {
     expect([$outer, $inner])->toBe([2, 2]);
 });
 
+it('tries once more also where the first try took longer than anybody is to wait', function (): void {
+    Config::set('mintcarry.patience_s', 0.0);
+    $tries = 0;
+    Transaction::run(function () use (&$tries): void {
+        if (++$tries === 1) {
+            throw refusal(1213);
+        }
+    });
+    expect($tries)->toBe(2);
+    expect(fn () => Transaction::run(function () use (&$tries): never {
+        $tries++;
+        throw refusal(1213);
+    }))->toThrow(Conflicted::class)->and($tries)->toBe(4);
+});
+
 it('writes a record again at the second try, which at the first thought itself written', function (): void {
     Transaction::$rehearsal = refusal(1213);
     $user = $this->fitter();

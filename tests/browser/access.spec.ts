@@ -1,6 +1,6 @@
 import { createHmac } from 'node:crypto';
 import { expect, test, type Browser, type Page } from '@playwright/test';
-import { accessible, begin, signIn, signInByForm, watch } from './help';
+import { accessible, begin, drawn, signIn, signInByForm, watch } from './help';
 import { address } from './served';
 
 /** A code of RFC 6238, worked out apart from the application. */
@@ -270,7 +270,7 @@ test('the studio’s pages fit a phone of 320 px', async ({ page }) => {
         'player/1',
     ]) {
         await page.goto(`/#/${path}`);
-        await page.waitForTimeout(400);
+        await drawn(page);
         expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(320);
     }
 });

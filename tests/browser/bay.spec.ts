@@ -5,7 +5,6 @@ import { accessible, addSetup, beginFitting, signIn, watch } from './help';
 // The bay as the fitter works in it: live shots from a simulated monitor, by keys, with faults, and without a connection.
 
 test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a live monitor', async ({ page }) => {
-    test.setTimeout(120_000);
     const errors = watch(page);
     await signIn(page);
     await beginFitting(page, 'Corin Vale', 'right', 'yards');
@@ -182,7 +181,6 @@ test('the bay fits the screen it stands beside', async ({ page }) => {
 });
 
 test('a blind trial keeps its secret on the screen until it is revealed', async ({ page }) => {
-    test.setTimeout(120_000);
     const errors = watch(page);
     await signIn(page);
     await beginFitting(page, 'Wil Ostrand', 'left', 'metresKmh');

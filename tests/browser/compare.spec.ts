@@ -37,7 +37,6 @@ for (const [hand, scale, player] of [
     ['left', 'metresKmh', 'slicer'],
 ] as const)
     test(`${hand}-handed, in ${scale}: verdict, like for like, the bridge, strikes, and pictures to take away`, async ({ page }) => {
-        test.setTimeout(120_000);
         const errors = watch(page);
         await signIn(page);
         await beginFitting(page, `Compare ${hand}`, hand, scale);

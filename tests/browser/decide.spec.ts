@@ -30,7 +30,6 @@ for (const [player, name, hand, unit, chosen, version] of [
     ['Imke Dorsay', 'Sunna Merrow', 'left', 'm', 'D', 2],
 ] as const)
     test(`${hand}-handed, in ${unit}: compare, find, decide, confirm, lock, reopen`, async ({ page }) => {
-        test.setTimeout(180_000);
         const errors = watch(page);
         await signIn(page);
         await bring(page, player, name);

@@ -10,7 +10,6 @@ for (const [player, hand] of [
     test(`the finder for ${player}, ${hand}-handed: what it advises, the two pictures, the list, and a setup put on the trail`, async ({
         page,
     }) => {
-        test.setTimeout(150_000);
         const errors = watch(page);
         await signIn(page);
         await page.getByRole('link', { name: new RegExp(player) }).click();

@@ -1,5 +1,24 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page, type Request } from '@playwright/test';
+
+const asked = new WeakMap<Page, Set<Request>>();
+/** Questions of this page that are not answered yet. */
+function open(page: Page): Set<Request> {
+    const known = asked.get(page);
+    if (known) return known;
+    const now = new Set<Request>();
+    asked.set(page, now);
+    page.on('request', (r) => r.url().includes('/api/') && now.add(r));
+    for (const end of ['requestfinished', 'requestfailed'] as const) page.on(end, (r) => now.delete(r));
+    return now;
+}
+
+/** Waits until what this page asked for has come and is drawn, and nothing more is asked for some frames. */
+export async function drawn(page: Page): Promise<void> {
+    const waiting = open(page);
+    for (let calm = 0; calm < 6; calm = waiting.size === 0 ? calm + 1 : 0)
+        await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 20))));
+}
 
 /** At the form, with a session of its own. */
 export async function signInByForm(page: Page): Promise<void> {
@@ -13,6 +32,7 @@ export async function signInByForm(page: Page): Promise<void> {
 let session: Awaited<ReturnType<ReturnType<Page['context']>['cookies']>> = [];
 /** One session for all tests that do not end it: hashing a password slowly, on purpose, is not what they try. */
 export async function signIn(page: Page): Promise<void> {
+    open(page);
     if (session.length === 0) {
         await signInByForm(page);
         session = await page.context().cookies();
@@ -83,7 +103,17 @@ export async function decided(page: Page, name: string, of: 'Imke' | 'Rafe' = 'I
         async ([name, of]) => {
             const token = decodeURIComponent(document.cookie.split('XSRF-TOKEN=')[1]!.split(';')[0]!);
             const headers = { Accept: 'application/json', 'X-XSRF-TOKEN': token };
-            const read = async (path: string) => (await fetch(`/api/${path}`, { headers })).json();
+            // A server that is busy judging says when to ask again; anything else than an answer is a fault.
+            const ask = async (path: string, init: RequestInit = {}): Promise<unknown> => {
+                for (;;) {
+                    const answer = await fetch(`/api/${path}`, { headers, ...init });
+                    if (answer.ok) return answer.json();
+                    const wait = Number(answer.headers.get('Retry-After'));
+                    if (![429, 503].includes(answer.status) || !wait) throw new Error(`${path}: ${answer.status} ${await answer.text()}`);
+                    await new Promise((done) => setTimeout(done, 1000 * wait));
+                }
+            };
+            const read = async (path: string) => (await ask(path)) as any; // eslint-disable-line @typescript-eslint/no-explicit-any
             const known = (await read('fittings?q=' + of)).filter((e: { player: { name: string } }) => e.player.name.startsWith(of));
             const file = await read(`fittings/${Math.min(...known.map((e: { id: number }) => e.id))}/file`);
             const form = new FormData();
@@ -93,12 +123,12 @@ export async function decided(page: Page, name: string, of: 'Imke' | 'Rafe' = 'I
                 'x.json',
             );
             form.append('keep', '1');
-            const { fittingId } = await (await fetch('/api/fittings/import', { method: 'POST', headers, body: form })).json();
+            const { fittingId } = (await ask('fittings/import', { method: 'POST', body: form })) as { fittingId: number };
             const fitting = await read(`fittings/${fittingId}`);
             if (!fitting.decision) {
                 const advice = await read(`fittings/${fittingId}/advice`);
                 const setupId = fitting.setups.find((s: { tag: string }) => s.tag === advice.pick).id;
-                await fetch(`/api/fittings/${fittingId}/decisions`, {
+                await ask(`fittings/${fittingId}/decisions`, {
                     method: 'POST',
                     headers: { ...headers, 'Content-Type': 'application/json' },
                     body: JSON.stringify({ setupId, reason: 'It holds' }),

@@ -26,7 +26,6 @@ for (const [hand, scale, unit] of [
     test(`a new position takes a ${hand}-hander’s fitter five keys with the rating, a setup hit before four, and no mouse`, async ({
         page,
     }) => {
-        test.setTimeout(120_000);
         const errors = watch(page);
         const bay = await withARackedClub(page, `Five Keys ${hand}`, hand, scale);
         const url = page.url();
@@ -141,7 +140,6 @@ test('big figures fill a second monitor with carry, strips and map, and nothing 
 });
 
 test('a newcomer fits a made-up player on the real screens, hint by hint, and is told at the end who it was', async ({ page }) => {
-    test.setTimeout(120_000);
     const errors = watch(page);
     await signIn(page);
     await page.getByRole('button', { name: 'Fit a made-up player in five minutes' }).click();

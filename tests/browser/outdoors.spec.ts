@@ -5,7 +5,6 @@ import { accessible, addSetup, beginFitting, signIn, watch } from './help';
 // A left-hander in metres on the range: wind and air are typed in the bay, and taken out of what is compared. Then the player comes back.
 
 test('wind and air are typed, refused where they cannot be, taken out, and the player is found again', async ({ page }) => {
-    test.setTimeout(120_000);
     const errors = watch(page);
     await signIn(page);
     const name = `Runa Velthuis ${Date.now() % 1e6}`;

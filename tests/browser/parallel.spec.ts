@@ -244,7 +244,6 @@ test('a launch file that is confirmed from eight screens is stored once', async 
 });
 
 test('whoever looks at the bay and the log while shots are posted stands in nobody’s way', async ({ page }) => {
-    test.setTimeout(120_000);
     const studio = await Studio.open(page);
     const { id, setups } = await studio.fitting('Onlooker Vane', 2);
     const bay = await studio.bay(id);

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, signIn, watch } from './help';
+import { accessible, drawn, signIn, watch } from './help';
 
 // Other lofts, other speeds, strikes, length and balance, gaps, shafts, the guard, two old questions and the calculators: once right-handed in
 // yards, once left-handed in metres, and with bad input.
@@ -47,7 +47,6 @@ for (const { of, hand, distance, length, to, never } of [
     { of: 'Imke', hand: 'left', distance: 'm', length: 'mm', to: '1130', never: 'left of the corridor' },
 ] as const)
     test(`every loft, speed and gram for a ${hand}-hander in ${distance}`, async ({ page }) => {
-        test.setTimeout(240_000);
         const errors = watch(page);
         await signIn(page);
         const id = await copyOf(page, of, of === 'Rafe' ? 'Ladder Right' : 'Ladder Left');
@@ -109,7 +108,6 @@ for (const { of, hand, distance, length, to, never } of [
     });
 
 test('gaps: clubs typed and read from a table, a wrong line, a gap that a sleeve closes, taken out and put back', async ({ page }) => {
-    test.setTimeout(150_000);
     const errors = watch(page);
     await signIn(page);
     const id = await copyOf(page, 'Rafe', 'Gaps Right');
@@ -196,7 +194,6 @@ test('gaps: clubs typed and read from a table, a wrong line, a gap that a sleeve
 });
 
 test('calculators by keyboard, whose link opens with the same figures, in either units and on a phone', async ({ page, context }) => {
-    test.setTimeout(120_000);
     const errors = watch(page);
     await signIn(page);
     await page.getByRole('link', { name: 'Calculators' }).click();
@@ -246,7 +243,7 @@ test('calculators by keyboard, whose link opens with the same figures, in either
         await page.setViewportSize({ width: 320, height: 800 });
         await page.goto(`/#/calculators/${tab}`);
         await expect(page.getByRole('heading', { name: 'Calculators' })).toBeVisible();
-        await page.waitForTimeout(500);
+        await drawn(page);
         expect(await page.evaluate(() => document.documentElement.scrollWidth), tab).toBeLessThanOrEqual(320);
     }
     expect(errors).toEqual([]);

@@ -25,7 +25,6 @@ for (const [hand, unit] of [
     ['left', 'm'],
 ] as const) {
     test(`a season of a ${hand}-hander in ${unit === 'yd' ? 'yards' : 'metres'}`, async ({ page, browser }) => {
-        test.setTimeout(240_000);
         const errors = watch(page);
         const name = `${hand === 'right' ? 'Leif' : 'Runa'} Askerby ${Date.now() % 100_000}`;
         await signIn(page);

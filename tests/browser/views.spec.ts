@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, addSetup, beginFitting, signIn, signInByForm, watch } from './help';
+import { accessible, addSetup, beginFitting, drawn, signIn, signInByForm, watch } from './help';
 
 // What each view shows and does, on the demo studio or a fitting of its own; whole tasks are in fitting.spec.ts.
 
@@ -117,12 +117,10 @@ test('no screen asks again for what it has, while nobody does anything', async (
             .getByRole('navigation', { name: 'Steps' })
             .getByRole('link', { name: new RegExp(`^${step}`) })
             .click();
-        // Quiet for two seconds: whatever it wanted to know has come, and it does not begin anew.
-        let known = -1;
-        for (let i = 0; i < 10 && known !== asked.length; i++) {
-            known = asked.length;
-            await page.waitForTimeout(2000);
-        }
+        // Whatever it wanted to know has come, and it does not begin anew.
+        await drawn(page);
+        const known = asked.length;
+        await drawn(page);
         expect(asked.length, `${step} asks on and on: ${asked.slice(-6).join(', ')}`).toBe(known);
     }
 });
@@ -170,7 +168,6 @@ for (const step of ['Brief', 'Bench', 'Bay', 'Shots', 'Compare', 'Decide', 'Shee
 const LONG = 'Grebenwindmerkelbrackenfieldstonewrightingtonhollowaymerewode'.slice(0, 60);
 
 test('no screen scrolls sideways at 320, 390 and 1280 px, whatever the names are', async ({ page }) => {
-    test.setTimeout(180_000);
     await signIn(page);
     const id = await page.evaluate(async (long) => {
         const entries = (await (await fetch('/api/fittings?q=Imke')).json()) as { id: number; player: { name: string } }[];
@@ -206,7 +203,7 @@ test('no screen scrolls sideways at 320, 390 and 1280 px, whatever the names are
         await expect(page.locator('main h1, main b, main table').first()).toBeVisible({ timeout: 30_000 });
         for (const width of [1280, 390, 320]) {
             await page.setViewportSize({ width, height: 800 });
-            await page.waitForTimeout(80);
+            await drawn(page);
             const is = await page.evaluate(() => document.documentElement.scrollWidth);
             if (is > width) wide.push(`${screen || 'day book'}: ${is} at ${width}`);
         }

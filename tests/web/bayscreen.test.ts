@@ -33,9 +33,11 @@ const view = (more: Partial<BayView> = {}): BayView =>
 
 let asked: string[] = [];
 let answer: BayView;
+let open: BayScreen[] = [];
 function screen(more: Partial<BayView> = {}): BayScreen {
     answer = view(more);
     const bay = new BayScreen(() => fitting);
+    open.push(bay);
     bay.view = answer;
     bay.chosen = 2;
     return bay;
@@ -59,7 +61,15 @@ beforeEach(() => {
         return new Response(JSON.stringify(path.endsWith('fittings/7') ? fitting : answer));
     });
 });
-afterEach(() => vi.unstubAllGlobals());
+// What a screen of one test still waits to ask would take the answer of the next.
+afterEach(async () => {
+    for (const bay of open) {
+        await bay.settled();
+        bay.leave();
+    }
+    open = [];
+    vi.unstubAllGlobals();
+});
 
 test('one key ticks the whole change-over, and then begins the trial; a step can be ticked alone', async () => {
     const bay = screen();

@@ -117,7 +117,7 @@ export class BayScreen {
     /** Reads the screen, watches for news, and keeps the choices right. To be called while the component is made. */
     watch(): void {
         $effect(() => void this.load());
-        $effect(() => () => (clearTimeout(this.retry), clearTimeout(this.asking)));
+        $effect(() => () => this.leave());
         const key = $derived(this.view?.live);
         $effect(() => {
             if (key)
@@ -211,6 +211,12 @@ export class BayScreen {
                 () => {},
             );
         }, 700);
+    }
+
+    /** Nothing is asked any more for a screen that was left. */
+    leave(): void {
+        clearTimeout(this.retry);
+        clearTimeout(this.asking);
     }
 
     /** A shot changes the counts of the trail and nothing else of the fitting. */
