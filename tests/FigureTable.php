@@ -148,7 +148,7 @@ final class FigureTable
             }
             unset($row);
         }
-        $lines = [sprintf("%-8s %-34s %5s  %-14s %16s %16s %10s", 'part', 'measure', 'moved', 'most in', 'was', 'is', 'by')];
+        $lines = [sprintf('%-8s %-34s %5s  %-14s %16s %16s %10s', 'part', 'measure', 'moved', 'most in', 'was', 'is', 'by')];
         foreach ($rows as $key => $row) {
             [$part, $measure] = explode("\t", $key);
             $by = is_finite($row['by']) ? sprintf('%+.4g', $row['by']) : '';

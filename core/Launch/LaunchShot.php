@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Launch;
 
+use LogicException;
 use MintCarry\Core\Air\OpenAir;
 use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Flight\BallFlight;
@@ -12,6 +13,7 @@ use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Units\Unit;
 
 use function array_diff_key;
+use function array_filter;
 use function array_intersect_key;
 
 /**
@@ -24,9 +26,6 @@ use function array_intersect_key;
  */
 final readonly class LaunchShot
 {
-    /** What wind and air move. */
-    private const OF_FLIGHT = ['carryM', 'totalM', 'sideM', 'totalSideM', 'curveM', 'apexM', 'descentDeg', 'hangTimeS'];
-
     /** @var array<string, float> measured or computed, by field name */
     public array $known;
 
@@ -93,10 +92,10 @@ final readonly class LaunchShot
             $failure = $e;
         }
         if ($flown !== null && $windy !== null) {
-            $asSeen = array_intersect_key($values, array_flip(self::OF_FLIGHT));
-            [$still, $moved] = [self::landed($flown), self::landed($windy)];
+            $asSeen = self::movedByWind($values);
             foreach ($asSeen as $field => $value) {
-                $computed[$field] = $value + $still[$field] - $moved[$field];
+                $measure = Measure::from($field);
+                $computed[$field] = $value + self::flown($measure, $flown) - self::flown($measure, $windy);
             }
             $values = array_diff_key($values, $asSeen);
         }
@@ -139,7 +138,7 @@ final readonly class LaunchShot
     /** Is there wind in what was measured of its flight that could not be taken out, as its launch is not known? */
     public function isWindLeftIn(): bool
     {
-        return $this->openAir !== null && $this->asSeen === [] && array_intersect_key($this->measured, array_flip(self::OF_FLIGHT)) !== [];
+        return $this->openAir !== null && $this->asSeen === [] && self::movedByWind($this->measured) !== [];
     }
 
     /** The launch, when ball speed, launch angle and spin are known; unknown direction and axis count as straight. */
@@ -246,13 +245,29 @@ final readonly class LaunchShot
         return $values;
     }
 
-    /** @return array<string, float> what wind and air move of a flight */
-    private static function landed(Flight $f): array
+    /**
+     * @param  array<string, float>  $values
+     * @return array<string, float>
+     */
+    private static function movedByWind(array $values): array
     {
-        return [
-            'carryM' => $f->carryM, 'totalM' => $f->carryM + $f->runM(), 'sideM' => $f->sideM, 'totalSideM' => $f->totalSideM,
-            'curveM' => $f->curveM, 'apexM' => $f->apexM, 'descentDeg' => $f->descentDeg, 'hangTimeS' => $f->hangTimeS,
-        ];
+        return array_filter($values, static fn (string $field): bool => Measure::from($field)->isOfFlight(), ARRAY_FILTER_USE_KEY);
+    }
+
+    /** What the model's flight says of a measure that wind moves. */
+    private static function flown(Measure $measure, Flight $flight): float
+    {
+        return match ($measure) {
+            Measure::Carry => $flight->carryM,
+            Measure::Total => $flight->carryM + $flight->runM(),
+            Measure::Side => $flight->sideM,
+            Measure::TotalSide => $flight->totalSideM,
+            Measure::Curve => $flight->curveM,
+            Measure::Apex => $flight->apexM,
+            Measure::Descent => $flight->descentDeg,
+            Measure::HangTime => $flight->hangTimeS,
+            default => throw new LogicException("The flight model does not say what wind does to {$measure->label()}."),
+        };
     }
 
     /** @param  array<string, float>  $values */

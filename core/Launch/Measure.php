@@ -7,7 +7,11 @@ namespace MintCarry\Core\Launch;
 use MintCarry\Core\Units\Dimension;
 use MintCarry\Core\Units\Unit;
 
-/** What a column of launch data can hold. The value is the stored field's name, with its unit. */
+/**
+ * What a column of launch data can hold. The value is the stored field's name, with its unit.
+ *
+ * No `match` here has a default: a new measure must be answered for in each, or PHPStan and `MeasureTest` fail.
+ */
 enum Measure: string
 {
     case ClubSpeed = 'clubSpeedMps';
@@ -62,7 +66,8 @@ enum Measure: string
             self::StrikeHigh => Dimension::Length,
             self::HangTime => Dimension::Time,
             self::Time, self::SetupTag, self::Note => Dimension::Text,
-            default => Dimension::Angle,
+            self::Attack, self::Path, self::Face, self::FaceToPath, self::DynamicLoft, self::LaunchAngle, self::Direction,
+            self::SpinAxis, self::Descent => Dimension::Angle,
         };
     }
 
@@ -102,7 +107,8 @@ enum Measure: string
             self::HangTime => [Unit::Seconds],
             self::Spin, self::BackSpin, self::SideSpin => [Unit::RevolutionsPerMinute],
             self::Time, self::SetupTag, self::Note => [],
-            default => [Unit::Degrees, Unit::Radians],
+            self::Attack, self::Path, self::Face, self::FaceToPath, self::DynamicLoft, self::LaunchAngle, self::Direction,
+            self::SpinAxis, self::Descent => [Unit::Degrees, Unit::Radians],
         };
     }
 
@@ -118,7 +124,8 @@ enum Measure: string
             self::Curve => ['right', 'left', 'toe', 'heel'],
             self::StrikeToe => ['toe', 'heel'],
             self::StrikeHigh, self::Attack => ['up', 'down'],
-            default => [],
+            self::ClubSpeed, self::BallSpeed, self::Smash, self::DynamicLoft, self::LaunchAngle, self::Spin, self::BackSpin,
+            self::Carry, self::Total, self::Apex, self::Descent, self::HangTime, self::Time, self::SetupTag, self::Note => [],
         };
     }
 
@@ -128,7 +135,19 @@ enum Measure: string
         return match ($this) {
             self::ClubSpeed, self::BallSpeed, self::Smash, self::DynamicLoft, self::Spin, self::BackSpin, self::Carry, self::Total,
             self::Apex, self::Descent, self::HangTime => true,
-            default => false,
+            self::Attack, self::Path, self::Face, self::FaceToPath, self::LaunchAngle, self::Direction, self::SideSpin, self::SpinAxis,
+            self::Side, self::TotalSide, self::Curve, self::StrikeToe, self::StrikeHigh, self::Time, self::SetupTag, self::Note => false,
+        };
+    }
+
+    /** Does wind move it? Then it is carried over to still air where a shot was hit outdoors (`LaunchShot`). */
+    public function isOfFlight(): bool
+    {
+        return match ($this) {
+            self::Carry, self::Total, self::Side, self::TotalSide, self::Curve, self::Apex, self::Descent, self::HangTime => true,
+            self::ClubSpeed, self::BallSpeed, self::Smash, self::Attack, self::Path, self::Face, self::FaceToPath, self::DynamicLoft,
+            self::LaunchAngle, self::Direction, self::Spin, self::BackSpin, self::SideSpin, self::SpinAxis, self::StrikeToe,
+            self::StrikeHigh, self::Time, self::SetupTag, self::Note => false,
         };
     }
 
@@ -156,7 +175,8 @@ enum Measure: string
             self::StrikeToe => [-40.0, 40.0],
             self::StrikeHigh => [-25.0, 25.0],
             self::Attack => [-12.0, 12.0],
-            default => [-30.0, 30.0],
+            self::Path, self::Face, self::FaceToPath, self::Direction, self::SpinAxis, self::Time, self::SetupTag,
+            self::Note => [-30.0, 30.0],
         };
     }
 
@@ -184,7 +204,7 @@ enum Measure: string
             self::StrikeToe => [-60.0, 60.0],
             self::StrikeHigh => [-35.0, 35.0],
             self::Attack => [-25.0, 25.0],
-            default => [-45.0, 45.0],
+            self::Path, self::Face, self::FaceToPath, self::Direction, self::Time, self::SetupTag, self::Note => [-45.0, 45.0],
         };
     }
 
@@ -215,7 +235,7 @@ enum Measure: string
         'smash( factor| fac)?|smashfactor|efficiency|speed ratio' => 'smash',
         '(angle of attack|attack( angle| ang)?|aoa|attackangle|attackdeg|vertical path|a o a)' => 'attackDeg',
         '(club |swing )?path( angle)?|club ?path|horizontal path|in to out|pathdeg' => 'pathDeg',
-        'face to path|ftp|face path|facetopath|face to path angle' => 'faceToPathDeg',
+        'face to path|ftp|face path|facetopath|face to path angle|facetopathdeg' => 'faceToPathDeg',
         '(club ?)?face( angle| to target| ang)?|face ?angle|facedeg|face target' => 'faceDeg',
         'dyn(amic)? loft|delivered loft|dynamicloft|dynloft|loft at impact|dynamicloftdeg' => 'dynamicLoftDeg',
         'launch dir(ection)?|(launch |start )?direction|start (line|dir|direction)|azimuth|horizontal (launch( angle)?|angle)|hla|side angle|directiondeg|launchdirection|h launch' => 'directionDeg',
@@ -234,8 +254,8 @@ enum Measure: string
         'hang( time)?|flight time|air time|hangtime|hangtimes' => 'hangTimeS',
         '(strike|impact|contact|hit|face)( location| point| position| pos| loc)? (toe|heel|toe heel|heel toe|x|h|horizontal|lateral|offset)|toe heel|heel toe|striketoemm|horizontal impact|impact offset|toe' => 'strikeToeMm',
         '(strike|impact|contact|hit|face)( location| point| position| pos| loc)? (high|low|high low|low high|y|v|vertical|height)|high low|strikehighmm|vertical impact|impact height|high' => 'strikeHighMm',
-        'time|date|date time|timestamp|datetime|hit at|clock' => 'hitAt',
-        'setup|set up|set|club( name| id)?|config(uration)?|tag|label|head|equipment|setting' => 'setupTag',
+        'time|date|date time|timestamp|datetime|hit ?at|clock' => 'hitAt',
+        'setup|set up|set|club( name| id)?|config(uration)?|tag|label|head|equipment|setting|setuptag' => 'setupTag',
         'note|notes|comment|comments|remark|remarks' => 'note',
     ];
 }
