@@ -17,8 +17,8 @@ use MintCarry\Core\Club\SleeveSystem;
 use MintCarry\Core\Finder\Finder;
 use MintCarry\Core\Finder\RackCandidates;
 use MintCarry\Core\Fitting\Brief;
+use MintCarry\Core\Fitting\DecisionRule;
 use MintCarry\Core\Fitting\LiveVerdict;
-use MintCarry\Core\Fitting\Pick;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\TieBreak;
@@ -73,7 +73,7 @@ final class Vocabulary
             'CLUB_BOUNDS' => ClubFigures::BOUNDS,
             'FINDER_FILTERS' => RackCandidates::WHICH,
             'FINDER_STOPS_BELOW' => Finder::STOP_BELOW,
-            'KEEP_UNLESS' => Pick::KEEP_UNLESS,
+            'KEEP_UNLESS' => DecisionRule::SURE_TO_BUY,
             'VERDICT_FROM_SHOTS' => LiveVerdict::FROM_SHOTS,
             'CONFIRM_PAUSE_MINUTES' => Confirm::PAUSE_MINUTES,
             'CONFIRM_LIMIT_Z' => Confirm::LIMIT_Z,

@@ -39,6 +39,12 @@ final readonly class SetupSpec
     ) {
     }
 
+    /** Everything but its letter: two setups of one kind are the same club. */
+    public function kind(): string
+    {
+        return hash('xxh128', serialize(['tag' => ''] + get_object_vars($this)));
+    }
+
     /** What heads do of their own belongs to their model: the same head in another loft does the same. */
     public function model(): string
     {

@@ -18,6 +18,7 @@ use function array_diff_key;
 use function array_fill;
 use function array_keys;
 use function array_map;
+use function array_search;
 use function array_unique;
 use function count;
 use function range;
@@ -30,7 +31,7 @@ use function sqrt;
  *
  * A normal belief about a list of unknowns θ, in this order: nine means (`Swing`), nine factors (`AT`), then for each head, and
  * for each build that is not the usual one, seven effects of its own (speed, loft, face, toe, high, restitution, spin), then for
- * each setup that was hit six quirks (speed, loft, face, toe, high, spin). Shots change it in `BeliefUpdate`. Face + = right; a
+ * each setup that was hit seven quirks (the same). Shots change it in `BeliefUpdate`. Face + = right; a
  * left-hander is mirrored at the edge, so that the belief is that of a right-hander.
  *
  * How far the player squares the face moves loft and face together: squaring more, more of the loft and less of the face reaches
@@ -64,8 +65,6 @@ final readonly class Belief
     /** Which of the swing's values effects and quirks act on, in their order. */
     private const EFFECT_ON = [Swing::CLUB_SPEED, Swing::LOFT, Swing::FACE, Swing::TOE, Swing::HIGH, Swing::RESTITUTION, Swing::SPIN_SHARE];
 
-    private const QUIRK_ON = [Swing::CLUB_SPEED, Swing::LOFT, Swing::FACE, Swing::TOE, Swing::HIGH, Swing::SPIN_SHARE];
-
     /** The own club is the zero of all effects: what it does is in the means. */
     private const NOTHING_SD = 1e-4;
 
@@ -85,6 +84,7 @@ final readonly class Belief
      * @param  float  $scatterShots  how many shots the scatter is known from
      * @param  list<string>  $names  what each unknown is, whatever its place: draws belong to it
      * @param  array<int, int>  $visits  place of what each earlier visit adds to the swing, by its number
+     * @param  float  $middle  how far into the session the middle of what was hit lies: there everything is told
      */
     private function __construct(
         public SetupSpec $own,
@@ -101,6 +101,7 @@ final readonly class Belief
         public float $scatterShots,
         public array $names,
         private array $visits,
+        private float $middle = 0.0,
     ) {
     }
 
@@ -111,11 +112,12 @@ final readonly class Belief
      * @param  list<SetupSpec>  $tested  setups that were hit, in the order of hitting
      * @param  float  $squaringShare  how far the player is taken to square the face, 0 … 1
      * @param  float  $priorWidth  multiplies every prior's width; 1 is honest
+     * @param  float|null  $handicap  level of play: how far swings scatter
      * @param  list<int>  $earlier  visits before the last: the player was another then, by as much as `PlayerPriors::VISIT_SD`
      */
     public static function prior(
         SetupSpec $own, float $clubSpeedMps, array $heads, array $tested, float $squaringShare, float $priorWidth = 1.0,
-        array $earlier = [],
+        array $earlier = [], ?float $handicap = null,
     ): self {
         [$mean, $sd] = self::ofPlayer($clubSpeedMps, $own->squaredLoftDeg, $squaringShare);
         $names = array_map(static fn (int $i): string => "of the player {$i}", array_keys($mean));
@@ -132,6 +134,7 @@ final readonly class Belief
         // What was hit comes first, in the order of the trail and named by its first setup there: nothing moves when something that
         // nobody hit is added, and the same fitting has the same figures wherever its heads are called otherwise.
         $headAt = $buildAt = $quirkAt = $visitAt = [];
+        $placeOf = [];
         $headAt[$own->head] = $add(PlayerPriors::OWN_EFFECT_SD, "head of {$own->tag}", true);
         $usual = ClubBuild::usual($own->build(), array_map(static fn (SetupSpec $s): ClubBuild => $s->build(), $tested));
         foreach ($tested as $spec) {
@@ -140,7 +143,9 @@ final readonly class Belief
             if ($build !== $usual->key()) {
                 $buildAt[$build] ??= $add(PlayerPriors::OWN_EFFECT_SD, "build of {$spec->tag}");
             }
-            $quirkAt[$spec->tag] ??= $add(PlayerPriors::QUIRK_SD, "setup {$spec->tag}", $spec->tag === $own->tag);
+            // The same club under another letter is the same club.
+            $placeOf[$spec->kind()] ??= $add(PlayerPriors::QUIRK_SD, "setup {$spec->tag}", $spec->kind() === $own->kind());
+            $quirkAt[$spec->tag] ??= $placeOf[$spec->kind()];
         }
         foreach ($earlier as $visit) {
             $visitAt[$visit] = $add(PlayerPriors::VISIT_SD, "visit {$visit}");
@@ -157,7 +162,7 @@ final readonly class Belief
         $blocks = self::blocksOf($tested, $usual, $headAt, $buildAt, $quirkAt);
 
         return new self(
-            $own, $mean, self::alone($variance, $blocks), $variance, $blocks, self::usualScatter(), $usual, $headAt, $buildAt, $quirkAt,
+            $own, $mean, self::alone($variance, $blocks), $variance, $blocks, self::usualScatter($handicap), $usual, $headAt, $buildAt, $quirkAt,
             $priorWidth, PlayerPriors::SCATTER_SHOTS, $names, $visitAt,
         );
     }
@@ -192,22 +197,23 @@ final readonly class Belief
         $effects = static fn (int $at): array => range($at, $at + count(PlayerPriors::OWN_EFFECT_SD) - 1);
         $ofHead = $ofBuild = $blocks = [];
         foreach ($tested as $spec) {
-            $ofHead[$spec->head][$spec->tag] = true;
-            $ofBuild[$spec->build()->by($usual)->key()][$spec->tag] = true;
+            $ofHead[$spec->head][$quirkAt[$spec->tag]] = true;
+            $ofBuild[$spec->build()->by($usual)->key()][$quirkAt[$spec->tag]] = true;
         }
         foreach ($tested as $spec) {
             $build = $spec->build()->by($usual)->key();
-            $blocks[$spec->tag] ??= [
+            $blocks[$quirkAt[$spec->tag]] ??= [
                 ...range($quirkAt[$spec->tag], $quirkAt[$spec->tag] + count(PlayerPriors::QUIRK_SD) - 1),
                 ...count($ofHead[$spec->head]) === 1 ? $effects($headAt[$spec->head]) : [],
                 ...isset($buildAt[$build]) && count($ofBuild[$build]) === 1 ? $effects($buildAt[$build]) : [],
             ];
         }
+        $blocks = array_values($blocks);
         foreach (array_diff_key($headAt, $ofHead) as $at) {
             $blocks[] = $effects($at);
         }
 
-        return array_values($blocks);
+        return $blocks;
     }
 
     /**
@@ -239,15 +245,17 @@ final readonly class Belief
     }
 
     /** @return list<list<float>> */
-    private static function usualScatter(): array
+    private static function usualScatter(?float $handicap): array
     {
         $out = [];
+        $share = PlayerPriors::scatterShare($handicap);
         foreach (PlayerPriors::SCATTER_SD as $i => $s) {
+            $s *= $share;
             $out[$i] = array_fill(0, Swing::SCATTERING, 0.0);
             $out[$i][$i] = $s * $s;
         }
         $out[Swing::PATH][Swing::FACE] = $out[Swing::FACE][Swing::PATH]
-            = PlayerPriors::FACE_WITH_PATH * PlayerPriors::SCATTER_SD[Swing::PATH] * PlayerPriors::SCATTER_SD[Swing::FACE];
+            = PlayerPriors::FACE_WITH_PATH * $share ** 2 * PlayerPriors::SCATTER_SD[Swing::PATH] * PlayerPriors::SCATTER_SD[Swing::FACE];
 
         return $out;
     }
@@ -268,25 +276,28 @@ final readonly class Belief
      *
      * @param  list<float>  $mean
      * @param  array<int, array<int, float>>  $scatter
+     * @param  float  $wider  how many times the usual variance this player's setups have of their own
+     * @param  float  $middle  how far into the session the middle of the shots lies
      */
-    public function updated(array $mean, Arrow $spread, array $scatter, float $scatterShots): self
+    public function updated(array $mean, Arrow $spread, array $scatter, float $scatterShots, float $wider, float $middle): self
     {
         return new self(
             $this->own, $mean, $spread, $this->priorVariance, $this->blocks, $scatter, $this->usual, $this->heads, $this->builds,
-            $this->quirks, $this->priorWidth,
-            $scatterShots, $this->names, $this->visits,
+            $this->quirks, $this->priorWidth * sqrt($wider), $scatterShots, $this->names, $this->visits, $middle,
         );
     }
 
     /**
      * How θ makes the nine values of a setup's mean swing: row by row, place in θ => factor.
      *
-     * @param  float  $order  how far into the session, in units of 20 shots
+     * @param  float|null  $order  how far into the session, in units of 20 shots; null: at the middle of what was hit, where nothing
+     *   is carried back to the first shot or on to a later one
      * @param  int|null  $visit  in which visit; the last where nobody said
      * @return array<int, array<int, float>>
      */
-    public function rows(SetupSpec $spec, float $order = 0.0, ?int $visit = null): array
+    public function rows(SetupSpec $spec, ?float $order = null, ?int $visit = null): array
     {
+        $order ??= $this->middle;
         ['head' => $head, 'turned' => $turned] = $spec->loftOver($this->own);
         $open = $spec->soledFaceOpenDeg - $this->own->soledFaceOpenDeg; // + = right for the right-hander that this is
         $back =
@@ -317,7 +328,7 @@ final readonly class Belief
             $rows[$i][$this->visits[$visit ?? -1] + $i] = 1.0;
         }
         if (isset($this->quirks[$spec->tag])) {
-            foreach (self::QUIRK_ON as $k => $i) {
+            foreach (self::EFFECT_ON as $k => $i) {
                 $rows[$i][$this->quirks[$spec->tag] + $k] = 1.0;
             }
         }
@@ -434,6 +445,14 @@ final readonly class Belief
         return ['mean' => $mean, 'sd' => sqrt($variance)];
     }
 
+    /** The letter that a setup is drawn under: of one club under two letters the first. */
+    public function drawnAs(SetupSpec $spec): string
+    {
+        $at = $this->quirks[$spec->tag] ?? null;
+
+        return $at === null ? $spec->tag : (string) array_search($at, $this->quirks, true);
+    }
+
     /**
      * Extra variance of a setup that nobody hit: its quirk, on the values of the swing.
      *
@@ -443,7 +462,7 @@ final readonly class Belief
     {
         $out = [];
         if (! isset($this->quirks[$spec->tag])) {
-            foreach (self::QUIRK_ON as $k => $i) {
+            foreach (self::EFFECT_ON as $k => $i) {
                 $out[$i] = (PlayerPriors::QUIRK_SD[$k] * $this->priorWidth) ** 2;
             }
         }

@@ -12,6 +12,7 @@ use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Statistics\Arrow;
 use MintCarry\Core\Statistics\Matrix;
 
+use function abs;
 use function array_fill;
 use function array_filter;
 use function array_flip;
@@ -19,6 +20,7 @@ use function array_keys;
 use function array_map;
 use function array_values;
 use function count;
+use function explode;
 use function implode;
 use function in_array;
 use function max;
@@ -35,12 +37,27 @@ use function sqrt;
  */
 final class BeliefUpdate
 {
-    private const ROUNDS = 7;
+    /** At least so many rounds, and at most so many: it ends where another round moves no ball any more. */
+    private const ROUNDS = [10, 40];
+
+    /** Rounds after which the widths of effects are learned. */
+    private const WIDTHS_AFTER = [4, 6, 9];
+
+    /** A ball that moves less than this in a round stands: m/s, °, rpm, °, °. Together half a metre of carry at most. */
+    private const STANDS = [
+        'ballSpeedMps' => 0.03, 'launchDeg' => 0.03, 'spinRpm' => 8.0, 'directionDeg' => 0.03, 'spinAxisDeg' => 0.12,
+    ];
+
+    /** So little does the spread of a field move in a round that stands, as a share of it. */
+    private const SPREAD_STANDS = 0.01;
 
     /** In the first rounds every shot counts and the scatter stays: a setup far from what was believed must not be taken for bad shots. */
     private const SETTLING = 2;
 
     private const WEIGHT_DOF = 6;
+
+    /** Below it an effect is none: what the own club does of its own. */
+    private const LEAST_VARIANCE = 1e-6;
 
     /** Steps are clipped to so many prior SD: the model is linear only nearby. */
     private const LONGEST_STEP_SD = 3;
@@ -61,6 +78,24 @@ final class BeliefUpdate
 
     private bool $isRobust = false;
 
+    /** Share of each step that is gone: halved where a step turns back, since the model is linear only nearby. */
+    private float $pace = 1.0;
+
+    /** @var array<int, float> the last step */
+    private array $lastStep = [];
+
+    /** @var array<string, float> what a shot of each setup was believed to show in the last round, by setup and field */
+    private array $shown = [];
+
+    /** @var array<string, float> in this round */
+    private array $showing = [];
+
+    /** @var array<int, float> by how much an effect's prior is narrower (above 1) than usual, in variance, by place in θ */
+    private array $narrower = [];
+
+    /** @var array<string, float> how many times the usual variance quirks and effects of heads have with this player */
+    private array $wider = ['quirk' => 1.0, 'head' => 1.0];
+
     /**
      * @param  array<int, float>  $theta  where the model is linearised
      * @param  array<int, array<int, float>>  $scatter
@@ -76,20 +111,34 @@ final class BeliefUpdate
     public static function of(Belief $belief, array $tested): Belief
     {
         $update = new self($belief, $belief->mean, $belief->scatter);
+        $tested = array_values(array_filter($tested, static fn (array $t): bool => $t['shots'] !== []));
         $setups = [];
-        foreach (array_filter($tested, static fn (array $t): bool => $t['shots'] !== []) as $t) {
+        $sum = $shots = 0.0;
+        foreach ($tested as $t) {
+            $sum += count($t['shots']) * $t['order'];
+            $shots += count($t['shots']);
             $setups[] = [$belief->rows($t['spec'], $t['order'], $t['visit'] ?? null), new Impact($t['spec']->body), $update->groups($t['shots'])];
         }
-        for ($round = 0; $round < self::ROUNDS; $round++) {
-            $update->isRobust = $round >= self::SETTLING;
+        for ($round = 1; $round <= self::ROUNDS[1]; $round++) {
+            $update->isRobust = $round > self::SETTLING;
             $update->begin();
-            foreach ($setups as [$rows, $impact, $groups]) {
-                $update->take($rows, $impact, $groups);
+            foreach ($setups as $n => [$rows, $impact, $groups]) {
+                $update->take($n, $rows, $impact, $groups);
             }
             $update->step();
+            if (in_array($round, self::WIDTHS_AFTER, true)) {
+                $update->learnWidths();
+            }
+            if ($update->stands() && $round > self::ROUNDS[0]) {
+                @$GLOBALS['rounds'][$round]++;
+                break;
+            }
         }
 
-        return $belief->updated(array_values($update->theta), $update->spread(), $update->scatter, $update->weight);
+        return $belief->updated(
+            array_values($update->theta), $update->spread(), $update->scatter, $update->weight, $update->wider['quirk'],
+            $shots > 0 ? $sum / $shots : 0.0,
+        );
     }
 
     /**
@@ -121,10 +170,11 @@ final class BeliefUpdate
     /** A round begins with what was believed before any shot. */
     private function begin(): void
     {
+        $this->showing = [];
         $this->precision = [];
         foreach ($this->before->priorVariance as $i => $variance) {
-            $this->precision[$i][$i] = 1 / $variance;
-            $this->pull[$i] = 1 / $variance * $this->before->mean[$i];
+            $this->precision[$i][$i] = ($this->narrower[$i] ?? 1.0) / $variance;
+            $this->pull[$i] = $this->precision[$i][$i] * $this->before->mean[$i];
         }
         foreach ($this->before->scatter as $i => $row) {
             $this->moments[$i] = array_map(static fn (float $v): float => PlayerPriors::SCATTER_SHOTS * $v, $row);
@@ -135,10 +185,11 @@ final class BeliefUpdate
     /**
      * Takes one setup's shots.
      *
+     * @param  int  $n  which of those that were hit
      * @param  array<int, array<int, float>>  $rows  how θ makes the setup's mean swing
      * @param  array<string, list<array<string, float>>>  $groups
      */
-    private function take(array $rows, Impact $impact, array $groups): void
+    private function take(int $n, array $rows, Impact $impact, array $groups): void
     {
         $swing = Belief::apply($rows, $this->theta);
         $ball = Swing::of($swing)->ball($impact);
@@ -150,7 +201,12 @@ final class BeliefUpdate
         foreach ($groups as $shots) {
             $seen = SeenFields::of(array_keys($shots[0]), $swing, $ball, $slopes, $bend, $rows);
             $byScatter = $this->byScatter($seen);
-            $inverse = Matrix::inverse($this->covariance($seen, $byScatter));
+            $covariance = $this->covariance($seen, $byScatter);
+            foreach ($seen->names as $f => $name) {
+                $this->showing["{$n}/{$name}"] = $seen->predicted[$f];
+                $this->showing["{$n}/{$name}/spread"] = sqrt($covariance[$f][$f]);
+            }
+            $inverse = Matrix::inverse($covariance);
             [$weight, $residuals] = $this->weigh($seen, $shots, $byScatter, $inverse);
             $this->addUnseen($weight, $byScatter, $inverse);
             $this->addInformation($seen, $weight, $residuals, $inverse);
@@ -316,16 +372,77 @@ final class BeliefUpdate
         return new Arrow($this->precision, $blocks, Arrow::coreOf(count($this->before->mean), $blocks));
     }
 
-    /** θ moves to where it is pulled; the scatter is what is left over, once θ has settled. */
+    /** θ moves to where it is pulled, and less far where that turned back; the scatter is what is left over, once θ has settled. */
     private function step(): void
     {
+        $step = [];
+        $alike = 0.0;
         foreach ($this->spread()->solve($this->pull) as $i => $value) {
             $limit = self::LONGEST_STEP_SD * sqrt($this->before->priorVariance[$i]);
-            $this->theta[$i] += max(-$limit, min($limit, $value - $this->theta[$i]));
+            $step[$i] = max(-$limit, min($limit, $value - $this->theta[$i]));
+            $alike += $step[$i] * ($this->lastStep[$i] ?? 0.0) / $this->before->priorVariance[$i];
         }
+        $this->pace = $alike < 0 ? max(0.25, 0.5 * $this->pace) : min(1.0, 1.2 * $this->pace);
+        foreach ($step as $i => $by) {
+            $this->theta[$i] += $this->pace * $by;
+        }
+        $this->lastStep = $step;
         if ($this->isRobust) {
             foreach ($this->moments as $i => $row) {
                 $this->scatter[$i] = array_map(fn (float $v): float => $v / $this->weight, $row);
+            }
+        }
+    }
+
+    /** Whether this round moved nothing that a shot shows. */
+    private function stands(): bool
+    {
+        $stands = count($this->shown) === count($this->showing);
+        foreach ($this->showing as $key => $value) {
+            $was = $this->shown[$key] ?? INF;
+            [, $field, $isSpread] = explode('/', $key.'//');
+            $most = $isSpread === '' ? self::STANDS[$field] ?? INF : self::SPREAD_STANDS * $value;
+            $stands = $stands && ($most === INF || abs($value - $was) <= $most);
+        }
+        $this->shown = $this->showing;
+
+        return $stands;
+    }
+
+    /**
+     * How wide effects of heads and quirks are with this player's clubs: all of a kind together (empirical Bayes, Morris 1983), and each one
+     * by itself (a t prior by its scale, Lange, Little & Taylor 1989; both from memory). Without shots nothing changes, for the mean of
+     * the square of an effect is then what its prior says.
+     */
+    private function learnWidths(): void
+    {
+        $spread = $this->spread();
+        $kinds = [
+            'quirk' => array_values(array_unique($this->before->quirks)),
+            'head' => [...array_values($this->before->heads), ...array_values($this->before->builds)],
+        ];
+        foreach ($kinds as $kind => $starts) {
+            $squares = [];
+            foreach ($starts as $at) {
+                for ($i = $at; $i < $at + count(PlayerPriors::OWN_EFFECT_SD); $i++) {
+                    $variance = $this->before->priorVariance[$i];
+                    if ($variance > self::LEAST_VARIANCE) {
+                        $squares[$i] = ($this->theta[$i] ** 2 + $spread->covariance($i, $i)) / $variance;
+                    }
+                }
+            }
+            if ($squares === []) {
+                continue;
+            }
+            $sum = 0.0;
+            foreach ($squares as $i => $square) {
+                // An effect that stands out says of itself how wide it is, and less of the others.
+                $sum += $square * ($this->narrower[$i] ?? 1.0) * $this->wider[$kind];
+            }
+            $this->wider[$kind] = (PlayerPriors::WIDTHS_WORTH + $sum) / (PlayerPriors::WIDTHS_WORTH + count($squares));
+            foreach ($squares as $i => $square) {
+                $own = (PlayerPriors::EFFECT_DOF + 1) / (PlayerPriors::EFFECT_DOF + $square / $this->wider[$kind]);
+                $this->narrower[$i] = $own / $this->wider[$kind];
             }
         }
     }

@@ -7,6 +7,7 @@ namespace MintCarry\Core\Finder;
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Statistics\KeyedDraws;
 
@@ -40,12 +41,6 @@ final readonly class PredictedDraws
     private const MISHITS = 0.04;
 
     /**
-     * What the models miss between the own club and another setup, SD of carry and side, m: closure, other laws of restitution,
-     * drag and lift (docs/judging.md, "Finder").
-     */
-    private const MODEL_SD_M = [1.0, 1.0];
-
-    /**
      * The widths of the priors are themselves guesses: unknowns are drawn from a t distribution of so many degrees of freedom
      * instead of a normal one.
      */
@@ -53,7 +48,13 @@ final readonly class PredictedDraws
 
     private const SPARES = 37;
 
-    private const FIGURES = 11;
+    private const FIGURES = 14;
+
+    public const LAUNCH = 11;
+
+    public const SPIN = 12;
+
+    public const DIRECTION = 13;
 
     private const SEEN = 3;
 
@@ -61,7 +62,7 @@ final readonly class PredictedDraws
      * @param  list<SetupSpec>  $specs  the own club first
      * @param  array<int, array<int, array<int, float>>>  $figures  by setup, figure and draw (64, or 256 where it was hit):
      *   carry, total, side (+ right), apex, spread of side, spread of carry, side at rest, spread of it, spread of apex, m; descent
-     *   and its spread, °
+     *   and its spread, launch, °; spin, rpm; start direction (+ right), °
      * @param  array<int, array<int, array<int, float>>>  $seen  by setup, value and draw (64): mean face °, loft °, speed m/s as
      *   a right-hander's, what a trial would show
      * @param  list<bool>  $tested  by setup
@@ -83,24 +84,24 @@ final readonly class PredictedDraws
      * @param  string  $scramble  other luck than usual: how far figures hang on it (`bin/bench finder`)
      * @param  SetupSpec|null  $ownAs  the own club as it would be if it were a little otherwise
      * @param  float|null  $squaring  for a player who squares the face by this share and no other; null: as far as is believed
+     * @param  array<string, Discrepancy>  $missed  by setup: what its own shots say beyond the models
      *
      * @throws ModelFailure where the models give no ball for the own club: then there is nothing to judge against
      */
     public static function of(
         Belief $prior, Belief $belief, array $rack, BallFlight $flight, array $day = [], string $scramble = '', ?SetupSpec $ownAs = null,
-        ?float $squaring = null,
+        ?float $squaring = null, array $missed = [],
     ): self {
         $own = $ownAs ?? $belief->own;
         $others = array_values(array_filter($rack, static fn (SetupSpec $s): bool => $s->tag !== $own->tag));
-        $scatter = array_map(
-            static fn (array $row): array => array_map(static fn (float $v): float => $v * (1 + 2 * self::MISHITS), $row),
-            $belief->scatter,
-        );
+        $table = FlightTable::for($flight);
         $unknowns = self::unknowns($belief, $scramble);
         $specs = $figures = $seen = $tested = $failures = [];
         foreach ([$own, ...$others] as $spec) {
             try {
-                [$figures[], $seen[]] = self::ofSetup($spec, $belief, $scatter, $unknowns, $flight, $day, $squaring);
+                [$figures[], $seen[]] = self::ofSetup(
+                    $spec, $belief, $unknowns, $table, $day, $squaring, $missed[$belief->drawnAs($spec)] ?? null,
+                );
             } catch (ModelFailure $e) {
                 if ($spec === $own) {
                     throw $e->within("The own club {$own->tag}");
@@ -120,7 +121,6 @@ final readonly class PredictedDraws
     /**
      * One setup's figures and what a trial of it would show, by draw.
      *
-     * @param  array<int, array<int, float>>  $scatter
      * @param  array{list<array<int, float>>, list<list<float>>, list<float>}  $unknowns
      * @param  array<int, float>  $day
      * @return array{list<list<float>>, list<list<float>>}
@@ -128,7 +128,7 @@ final readonly class PredictedDraws
      * @throws ModelFailure
      */
     private static function ofSetup(
-        SetupSpec $spec, Belief $belief, array $scatter, array $unknowns, BallFlight $flight, array $day, ?float $squaring,
+        SetupSpec $spec, Belief $belief, array $unknowns, FlightTable $table, array $day, ?float $squaring, ?Discrepancy $missed,
     ): array {
         [$thetas, $spares, $scales] = $unknowns;
         $rows = $belief->rows($spec);
@@ -136,10 +136,10 @@ final readonly class PredictedDraws
         foreach ($day as $i => $more) {
             $at[$i] += $more;
         }
-        $surface = Surface::of($spec, $at, $flight);
+        $cloud = BallCloud::of($spec, $at, $belief->scatter, 1 + 2 * self::MISHITS);
         $quirk = array_map(sqrt(...), $belief->quirkVariance($spec));
         // Which of the spare numbers this setup takes: the same at every judgement.
-        $salt = crc32($spec->tag);
+        $salt = crc32($belief->drawnAs($spec));
         // A head's loft lies as far from its print at every position of its sleeve.
         $ofPrint = crc32("print of {$spec->head}") % self::SPARES;
         $shifts = [];
@@ -162,21 +162,26 @@ final readonly class PredictedDraws
             $shifts[] = $x;
         }
         $sign = $belief->own->hand->sign();
-        $isOwn = $spec->tag === $belief->own->tag;
-        $sds = array_map(static fn (int $f): float => $surface->spread($f, $scatter), array_keys(Surface::FIGURES));
-        [$carrySd, , $sideSd, $apexSd, $restSd, $descentSd] = $sds;
+        // What was never hit the models miss by as much as they usually do; the own club is what all is held against.
+        $unseen = $spec->tag === $belief->own->tag ? 0.0 : 1.0;
+        $off = $offSd = $spread = [];
+        foreach (PlayerPriors::MISSED_SD as $field => $sd) {
+            [$off[$field], $offSd[$field]] = [$missed->shifts[$field] ?? 0.0, $missed->sds[$field] ?? $unseen * $sd];
+            $spread[$field] = $missed->spreads[$field] ?? 1.0;
+        }
+        [$carrySd, , $sideSd, $apexSd, $restSd, $descentSd] = $cloud->spreads($table);
         $draws = array_fill(0, self::FIGURES, []);
-        foreach ($surface->means($shifts, $scatter) as $d => [$carry, $total, $side, $apex, $rest, $descent]) {
-            $missed = $isOwn
-                ? [0.0, 0.0]
-                : [
-                    self::MODEL_SD_M[0] * $spares[$d][($salt + 11) % self::SPARES],
-                    self::MODEL_SD_M[1] * $spares[$d][($salt + 23) % self::SPARES],
-                ];
+        foreach ($cloud->means($shifts, $table) as $d => [$carry, $total, $side, $apex, $rest, $descent, $launch, $spin, $direction]) {
+            $luck = static fn (int $of): float => $spares[$d][($salt + $of) % self::SPARES];
+            $longer = $off['carryM'] + $offSd['carryM'] * $luck(11);
             $values = [
-                $carry + $missed[0], $total + $missed[0], $sign * ($side + $missed[1]), $apex, $sideSd * $scales[$d],
-                $carrySd * $scales[$d], $sign * ($rest + $missed[1]), $restSd * $scales[$d], $apexSd * $scales[$d], $descent,
-                $descentSd * $scales[$d],
+                $carry + $longer, $total + $longer, $sign * ($side + $off['sideM'] + $offSd['sideM'] * $luck(23)),
+                $apex + $off['apexM'] + $offSd['apexM'] * $luck(31), $sideSd * $spread['sideM'] * $scales[$d],
+                $carrySd * $spread['carryM'] * $scales[$d], $sign * ($rest + $off['totalSideM'] + $offSd['totalSideM'] * $luck(23)),
+                $restSd * $spread['totalSideM'] * $scales[$d], $apexSd * $spread['apexM'] * $scales[$d],
+                $descent + $off['descentDeg'] + $offSd['descentDeg'] * $luck(31), $descentSd * $spread['descentDeg'] * $scales[$d],
+                $launch + $off['launchDeg'] + $offSd['launchDeg'] * $luck(17), $spin + $off['spinRpm'] + $offSd['spinRpm'] * $luck(19),
+                $sign * ($direction + $off['directionDeg'] + $offSd['directionDeg'] * $luck(23)),
             ];
             foreach ($values as $f => $value) {
                 $draws[$f][] = $value;

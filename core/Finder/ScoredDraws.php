@@ -107,6 +107,7 @@ final readonly class ScoredDraws
                 if ($brief->never !== []) {
                     $chances = NeverSeen::chances(
                         $brief, $limits, $left, $right, [$apexes[$d], $apexSds[$d]], [$descents[$d], $descentSds[$d]],
+                        $price->beside($gust[$d] * $carry, $sd),
                     );
                     foreach ($chances as $kind => $chance) {
                         $nevers[$s][$kind][$d] = $chance;
@@ -135,6 +136,21 @@ final readonly class ScoredDraws
             if ($s !== $own && array_filter(NeverSeen::of($chances, $this->nevers[$own], $brief, $price, $limits), $isBarred) !== []) {
                 $out[] = $s;
             }
+        }
+
+        return $out;
+    }
+
+    /**
+     * What a wish may be about, by figure, setup and draw.
+     *
+     * @return array<string, array<int, array<int, float>>>
+     */
+    public function figures(PredictedDraws $draws): array
+    {
+        $out = Search::flights($draws);
+        foreach ($draws->figures as $s => $figures) {
+            [$out['carryM'][$s], $out['totalM'][$s], $out['share'][$s]] = [$figures[0], $this->totals[$s], $this->sharesOf($s)];
         }
 
         return $out;

@@ -33,6 +33,9 @@ final class Search
     /** @var array{Belief, Belief}|null before and after the shots */
     private ?array $beliefs = null;
 
+    /** @var array<string, Discrepancy> by setup: what its shots say beyond the models */
+    private array $missed = [];
+
     private ?PredictedDraws $ofHit = null;
 
     /**
@@ -105,8 +108,10 @@ final class Search
             $prior = Belief::prior(
                 $this->record->own()->spec($this->record->hand), $this->clubSpeedMps, $names, $hit,
                 $this->record->brief->squaringShare(), earlier: array_slice($this->record->visits(), 0, -1),
+                handicap: $this->record->brief->handicap,
             );
             $this->beliefs = [$prior, $prior->after($this->tested)];
+            $this->missed = Discrepancy::among($this->beliefs[1], $this->tested, $this->record->flight);
         }
 
         return $this->beliefs;
@@ -159,7 +164,7 @@ final class Search
         [$prior, $belief] = $this->beliefs();
 
         return PredictedDraws::of(
-            $prior, $belief, $setups, $flight ?? $this->record->flight, $day, ownAs: $ownAs, squaring: $squaring,
+            $prior, $belief, $setups, $flight ?? $this->record->flight, $day, ownAs: $ownAs, squaring: $squaring, missed: $this->missed,
         );
     }
 
@@ -219,7 +224,7 @@ final class Search
             'xxh128',
             serialize([
                 $modelVersion, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf,
-                $brief->squaringShare(), $this->record->flight->aerodynamics, $this->heads,
+                $brief->squaringShare(), $brief->handicap, $this->record->flight->aerodynamics, $this->heads,
                 array_map(
                     static fn (array $t): array => [
                         $t['spec'], $t['order'], $t['visit'], array_map(static fn ($s): array => $s->measured, $t['shots']),
@@ -251,7 +256,29 @@ final class Search
         return new PosteriorDraws(
             $by($scored->scores), $by($scored->strokes), $by($scored->aimFixed), $by($scored->aims), $by($scored->lefts),
             $by($scored->rights), $by(array_column($draws->figures, 0)), $by(array_column($draws->figures, 1)), $by($scored->nevers),
-            $by($scored->troubles),
+            $by($scored->troubles), array_map($by, self::flights($draws)),
         );
+    }
+
+    /**
+     * Figures of the ball and its flight that a wish may be about, by setup and draw.
+     *
+     * @return array<string, array<int, array<int, float>>>
+     */
+    public static function flights(PredictedDraws $draws): array
+    {
+        $out = [];
+        foreach ($draws->figures as $s => $f) {
+            $direction = $f[PredictedDraws::DIRECTION];
+            $curve = static fn (float $side, float $carry, float $start): float => $side - $carry * tan(deg2rad($start));
+            $out['apexM'][$s] = $f[3];
+            $out['launchDeg'][$s] = $f[PredictedDraws::LAUNCH];
+            $out['spinRpm'][$s] = $f[PredictedDraws::SPIN];
+            $out['directionDeg'][$s] = $direction;
+            $out['curveM'][$s] = array_map($curve, $f[2], $f[0], $direction);
+            $out['descentDeg'][$s] = $f[9];
+        }
+
+        return $out;
     }
 }

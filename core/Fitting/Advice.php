@@ -17,8 +17,7 @@ use MintCarry\Core\Statistics\Summary;
  *
  * Each setup's plausible truths are scored as the brief says: by `ExpectedStrokes` over the corridor, with the aim free within
  * ±4° unless the brief holds it, or by another `Scoring`. The truths are those of the finder's models where every setup was hit with
- * ball data, else those of the shots alone. The benchmark stays unless another setup beats it with a probability of at least 0.8
- * (`Pick`). Two setups closer than the scoring's resolution, or whose order holds with less than 0.8, are a tie. A setup that likely
+ * ball data, else those of the shots alone. Which setup is advised says `DecisionRule`. Two setups closer than the scoring's resolution, or whose order holds with less than 0.8, are a tie. A setup that likely
  * brings more of what the brief never wants to see is judged, and not advised (`NeverSeen`).
  *
  * Where feel goes first, what the player said leads and the figures only veto: of those that are not likely worse than the benchmark
@@ -26,8 +25,6 @@ use MintCarry\Core\Statistics\Summary;
  */
 final readonly class Advice
 {
-    public const KEEP_UNLESS = Pick::KEEP_UNLESS;
-
     /** Nearer than this in stars is no preference: half a star. */
     private const CONFIDENCE_MARGIN = 0.5;
 
@@ -35,6 +32,11 @@ final readonly class Advice
      * @param  list<SetupJudgement>  $setups  in the order they came
      * @param  list<string>  $ties  tags that cannot be told from the pick
      * @param  string|null  $runnerUp  the next best after the pick that may be advised; null where there is none
+     * @param  string  $by  what decided (`DecisionRule`)
+     * @param  string|null  $wish  which want, where one decided
+     * @param  list<string>  $level  who was level with the best by the school
+     * @param  list<string>  $barred  who likely brings more of what must never be seen
+     * @param  bool  $isOwnLevel  is the own club level with the best by the school?
      */
     private function __construct(
         public string $benchmark,
@@ -48,6 +50,11 @@ final readonly class Advice
         public bool $isModelled,
         public ?string $runnerUp = null,
         public ?TieBreak $tieBreak = null,
+        public string $by = 'school',
+        public ?string $wish = null,
+        public array $level = [],
+        public array $barred = [],
+        public bool $isOwnLevel = false,
     ) {
     }
 
@@ -58,6 +65,7 @@ final readonly class Advice
      * @param  PosteriorDraws|null  $posterior  by the models; null, or where a setup is missing from it: from the shots alone
      * @param  array<string, float>  $confidence  what the player said, 1 … 5, by tag
      * @param  (callable(list<string>): TieBreak)|null  $breakTie  who goes first among those that are as good as the pick
+     * @param  Terms|null  $terms  which is the own club, and what each setup takes; null: the benchmark, and a part in stock
      * @param  bool  $isWhole  false where only the pick is asked: what another loft would do is not worked out
      *
      * @throws InvalidInput when there is nothing to compare
@@ -65,7 +73,7 @@ final readonly class Advice
     public static function of(
         array $sets, string $benchmark, Brief $brief, BallFlight $flight, ?PosteriorDraws $posterior = null, Hand $hand = Hand::Right,
         ?FlightLimits $limits = null, array $confidence = [], ?callable $breakTie = null,
-        bool $isWhole = true,
+        bool $isWhole = true, ?Terms $terms = null,
     ): self {
         $tags = array_map(static fn (ShotSet $set): string => $set->tag, $sets);
         if ($sets === []) {
@@ -100,26 +108,44 @@ final readonly class Advice
             $trade = $isWhole ? self::trade($set, $flight, $brief) : null;
             $judged[] = self::judge($set, $i, $own, $benchmark, $posterior, $pick, $nevers[$i], $trade, $pooled);
         }
-        $at = $brief->scoring() === Scoring::FeelFirst ? self::byFeel($tags, $pick, $own, $barred, $confidence) : $pick->pick;
-        $tiedWith = static fn (int $at): array => array_values(
-            array_map(
-                static fn (int $i): string => $tags[$i],
-                array_filter($pick->order(), static fn (int $i): bool => $pick->isTied($i, $at) && ! in_array($i, $barred, true)),
-            ),
-        );
-        // A tie is broken among those that beat the benchmark as surely; the benchmark itself stays or goes by its own rule.
-        $level = $at === $own || $brief->scoring() === Scoring::FeelFirst ? [] : array_values(array_filter(
-            $tiedWith($at), static fn (string $tag): bool => $tag !== $benchmark
-                && $pick->chance((int) array_search($tag, $tags, true), $own) >= self::KEEP_UNLESS,
+        $rule = self::decide($tags, $pick, $barred, $brief, $hand, $posterior, $terms ?? new Terms, $breakTie);
+        $at = $brief->scoring() === Scoring::FeelFirst ? self::byFeel($tags, $pick, $own, $barred, $confidence) : $rule->pick;
+        $ties = array_values(array_map(
+            static fn (int $i): string => $tags[$i],
+            array_filter($pick->order(), static fn (int $i): bool => $pick->isTied($i, $at) && ! in_array($i, $barred, true)),
         ));
-        $tieBreak = $level === [] || $breakTie === null ? null : $breakTie([$tags[$at], ...$level]);
-        $at = $tieBreak?->choice === null ? $at : (int) array_search($tieBreak->choice, $tags, true);
-        $ties = $tiedWith($at);
         $next = array_values(array_filter($pick->order(), static fn (int $i): bool => $i !== $at && ! in_array($i, $barred, true)))[0] ?? null;
 
         return new self(
             $benchmark, $tags[$pick->best], $tags[$at], $ties === [] && count($sets) > 1, $ties, $judged,
-            $pick->losses[$at], $brief->scoring(), $isModelled, $next === null ? null : $tags[$next], $tieBreak,
+            $pick->losses[$at], $brief->scoring(), $isModelled, $next === null ? null : $tags[$next], $rule->tieBreak,
+            $brief->scoring() === Scoring::FeelFirst ? 'feel' : $rule->by, $rule->wish,
+            array_map(static fn (int $i): string => $tags[$i], $rule->level), array_map(static fn (int $i): string => $tags[$i], $barred),
+            DecisionRule::isLevel($pick, $rule->own, $pick->best),
+        );
+    }
+
+    /**
+     * @param  list<string>  $tags
+     * @param  list<int>  $barred
+     * @param  (callable(list<string>): TieBreak)|null  $breakTie
+     */
+    private static function decide(
+        array $tags, Pick $pick, array $barred, Brief $brief, Hand $hand, PosteriorDraws $posterior, Terms $terms, ?callable $breakTie,
+    ): DecisionRule {
+        $options = [];
+        foreach ($tags as $i => $tag) {
+            $options[$i] = $terms->of($tag, in_array($i, $barred, true));
+        }
+        $own = array_search($terms->own, $tags, true);
+        $feel = $breakTie === null ? null : static function (array $among) use ($breakTie, $tags): array {
+            $broken = $breakTie(array_values(array_map(static fn (int $i): string => $tags[$i], $among)));
+
+            return [$broken, array_values(array_filter($among, static fn (int $i): bool => in_array($tags[$i], $broken->remaining, true)))];
+        };
+
+        return DecisionRule::choose(
+            $pick, $options, $own === false ? $pick->own : $own, Wish::of($brief, $hand, $posterior->figures($tags)), $feel, $brief->sureToBuy,
         );
     }
 
@@ -157,7 +183,7 @@ final readonly class Advice
     {
         $at = $own;
         foreach ($pick->order() as $i) {
-            $isVetoed = in_array($i, $barred, true) || ($i !== $own && $pick->chance($own, $i) >= self::KEEP_UNLESS
+            $isVetoed = in_array($i, $barred, true) || ($i !== $own && $pick->chance($own, $i) >= DecisionRule::SURE_TO_BUY
                 && $pick->gain($own, $i) > $pick->scoring->resolution());
             $stars = $confidence[$tags[$i]] ?? null;
             $mine = $confidence[$tags[$at]] ?? null;

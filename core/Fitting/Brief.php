@@ -46,7 +46,7 @@ final readonly class Brief
         'carryM' => [60, 340, 'm'], 'clubSpeedMps' => [20, 70, 'm/s'], 'attackDeg' => [-12, 12, '°'], 'handicap' => [-8, 54, ''], 'windMps' => [0, 20, 'm/s'],
         'windFromDeg' => [0, 360, '°'], 'altitudeM' => [-400, 4000, 'm'], 'temperatureC' => [-15, 50, '°C'],
         'holeLengthM' => [200, 600, 'm'], 'sixIronApexM' => [5, 60, 'm'], 'swings' => [4, 300, ''], 'minutes' => [10, 480, ''],
-        'money' => [0, 100000, ''], 'labour' => [0, 100000, ''],
+        'money' => [0, 100000, ''], 'labour' => [0, 100000, ''], 'sureToBuy' => [0.5, 0.99, ''],
     ];
 
     public const TEXTS = ['wish' => 500, 'ball' => 80, 'feel' => 1000, 'currency' => 8, 'guardian' => 80];
@@ -57,7 +57,7 @@ final readonly class Brief
         'turf' => 'ground', 'windMps' => 'wind', 'windFromDeg' => 'wind from', 'altitudeM' => 'altitude',
         'temperatureC' => 'temperature', 'corridor' => 'corridor', 'holeLengthM' => 'driving holes',
         'sixIronApexM' => 'six-iron apex', 'ball' => 'ball', 'habit' => 'address habit', 'feel' => 'feel notes',
-        'swings' => 'swings', 'minutes' => 'minutes', 'money' => 'money', 'labour' => 'labour', 'currency' => 'currency', 'purchase' => 'purchase',
+        'swings' => 'swings', 'minutes' => 'minutes', 'money' => 'money', 'labour' => 'labour', 'currency' => 'currency', 'purchase' => 'purchase', 'sureToBuy' => 'chance before buying',
         'startSide' => 'start side', 'school' => 'flight school', 'scoring' => 'scoring', 'weights' => 'own weights',
         'aimFree' => 'may re-aim', 'consent' => 'consent', 'minor' => 'minor', 'guardian' => 'guardian', 'asked' => 'asked after a trial',
     ];
@@ -96,6 +96,8 @@ final readonly class Brief
         public ?float $money = null,
         /** What fitting and building a club costs here, in the brief's currency. */
         public ?float $labour = null,
+        /** From which chance on that it is better something is advised to be bought; null: 0.8. */
+        public ?float $sureToBuy = null,
         public string $currency = '',
         public string $purchase = 'open',
         public string $startSide = 'any',

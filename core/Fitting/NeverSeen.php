@@ -25,6 +25,15 @@ final readonly class NeverSeen
     /** A share more than this counts as more: less is no difference anybody could see. */
     private const WORTH = 0.02;
 
+    /**
+     * A setup is barred from so much more on: two drives in three rounds. It is held against the benchmark, or against the benchmark's own
+     * spread on the target line where that brings more: whose balls all end far right has no left miss, and a setup that mends that is no
+     * left one.
+     */
+    private const BARRED_FROM = 0.05;
+
+    private const CENTRED = ' if centred';
+
     /** @param  string  $kind  of `Brief::LISTS['never']` */
     private function __construct(
         public string $kind, public float $chance, public float $ofBenchmark, public float $likelier, public bool $isBarred,
@@ -38,12 +47,19 @@ final readonly class NeverSeen
      * @param  float  $left  share left of the corridor
      * @param  array{float, float}  $apex  mean and spread, m
      * @param  array{float, float}  $descent  mean and spread, °
+     * @param  array{float, float}|null  $centred  shares left and right of the corridor if the same cloud lay on the target line
      * @return array<string, float> by kind
      */
-    public static function chances(Brief $brief, ?FlightLimits $limits, float $left, float $right, array $apex, array $descent): array
-    {
+    public static function chances(
+        Brief $brief, ?FlightLimits $limits, float $left, float $right, array $apex, array $descent, ?array $centred = null,
+    ): array {
         $out = [];
         foreach ($brief->never as $kind) {
+            if ($centred !== null) {
+                $out[$kind.self::CENTRED] = match ($kind) {
+                    'left' => $centred[0], 'right' => $centred[1], 'two-way miss' => min($centred), default => 0.0,
+                };
+            }
             $out[$kind] = match ($kind) {
                 'left' => $left,
                 'right' => $right,
@@ -67,6 +83,12 @@ final readonly class NeverSeen
         return \MintCarry\Core\Statistics\Normal::cdf(($limit - $of[0]) / max(0.1, $of[1]));
     }
 
+    /** @param  array<int, float>  $values */
+    private static function shareAbove(array $values, float $limit): float
+    {
+        return count(array_filter($values, static fn (float $v): bool => $v > $limit)) / max(1, count($values));
+    }
+
     /**
      * @param  array<string, array<int, float>>  $setup  chances by kind and draw
      * @param  array<string, array<int, float>>  $benchmark  in the same draws
@@ -82,7 +104,12 @@ final readonly class NeverSeen
             $more = array_map(
                 static fn (float $a, float $b): float => $a - $b, array_slice($setup[$kind], 0, $n), array_slice($benchmark[$kind], 0, $n),
             );
-            $likelier = count(array_filter($more, static fn (float $m): bool => $m > self::WORTH)) / max(1, $n);
+            $likelier = self::shareAbove($more, self::WORTH);
+            $centred = $benchmark[$kind.self::CENTRED] ?? $benchmark[$kind];
+            $clear = array_map(
+                static fn (float $a, float $b, float $c): float => $a - max($b, $c), array_slice($setup[$kind], 0, $n),
+                array_slice($benchmark[$kind], 0, $n), array_slice($centred, 0, $n),
+            );
             $each = match ($kind) {
                 'left' => $price['left'], 'right' => $price['right'], 'two-way miss' => ($price['left'] + $price['right']) / 2,
                 'low runner' => $perMetre * ($limits->lowLossM ?? 0.0), default => $perMetre * ($limits->balloonLossM ?? 0.0),
@@ -90,7 +117,7 @@ final readonly class NeverSeen
             $strokes = $each * array_sum($more) / max(1, $n);
             $out[] = new self(
                 $kind, array_sum($setup[$kind]) / max(1, count($setup[$kind])),
-                array_sum($benchmark[$kind]) / max(1, count($benchmark[$kind])), $likelier, $likelier >= self::LIKELY, $strokes,
+                array_sum($benchmark[$kind]) / max(1, count($benchmark[$kind])), $likelier, self::shareAbove($clear, self::BARRED_FROM) >= self::LIKELY, $strokes,
                 $perMetre > 0 ? $strokes / $perMetre : 0.0,
             );
         }

@@ -16,28 +16,24 @@ use function max;
 use function min;
 
 /**
- * Which of several setups to pick, from plausible scores of each (lower = better): the best on average, or the next that is as
- * good by what the scoring resolves and surer. The own club stays unless it is beaten so with a probability of at least 0.8 and
- * by more than the scoring resolves (docs/judging.md).
+ * How several setups stand to one another by their plausible scores (lower = better), all under the same draws: means, chances, gains,
+ * and what a clairvoyant would gain on each. Which of them is advised says `DecisionRule`.
  */
 final readonly class Pick
 {
-    public const KEEP_UNLESS = 0.8;
-
     /**
      * @param  array<int, array<int, float>>  $scores  by setup and draw
      * @param  array<int, float>  $means  of the scores
      * @param  array<int, float>  $losses  what a clairvoyant would gain on each, on average
      */
     private function __construct(
-        private array $scores, public Scoring $scoring, public int $own, public int $best, public int $pick, public array $means,
-        public array $losses,
+        private array $scores, public Scoring $scoring, public int $own, public int $best, public array $means, public array $losses,
     ) {
     }
 
     /**
      * @param  array<int, array<int, float>>  $scores  by setup and draw, all setups under the same draws, some of them under more
-     * @param  list<int>  $barred  setups that are not to be advised, whatever their score (`NeverSeen`)
+     * @param  list<int>  $barred  setups that are never the best, whatever their score (`NeverSeen`)
      */
     public static function among(array $scores, int $own, Scoring $scoring, array $barred = []): self
     {
@@ -64,27 +60,9 @@ final readonly class Pick
         foreach ($means as $s => $mean) {
             $best = $mean < $means[$best] && ! in_array($s, $barred, true) ? $s : $best;
         }
-        // As good as the best by what the scoring resolves: of those the first that is sure enough to leave the own club for.
-        $near = array_keys(
-            array_filter(
-                $means,
-                static fn (float $mean, int $s): bool => $mean - $means[$best] < $scoring->resolution() &&
-                    $scoring->resolution() < $means[$own] - $mean && ! in_array($s, $barred, true),
-                ARRAY_FILTER_USE_BOTH,
-            ),
-        );
-        usort($near, static fn (int $s, int $t): int => $means[$s] <=> $means[$t]);
-        $picked = $own;
-        foreach ($near as $s) {
-            if (self::share($scores[$s], $scores[$own]) >= self::KEEP_UNLESS) {
-                $picked = $s;
-                break;
-            }
-        }
 
         return new self(
-            $scores, $scoring, $own, $best, $picked, $means,
-            array_map(static fn (float $m): float => max(0.0, $m - $clairvoyant), $means),
+            $scores, $scoring, $own, $best, $means, array_map(static fn (float $m): float => max(0.0, $m - $clairvoyant), $means),
         );
     }
 
@@ -92,6 +70,14 @@ final readonly class Pick
     public function chance(int $setup, int $than): float
     {
         return $setup === $than ? 0.5 : self::share($this->scores[$setup], $this->scores[$than]);
+    }
+
+    /** Chance that a setup is behind another by more than so much. */
+    public function chanceBehind(int $setup, int $than, float $by): float
+    {
+        $gaps = self::gaps($this->scores[$than], $this->scores[$setup]);
+
+        return count(array_filter($gaps, static fn (float $gap): bool => $gap > $by)) / max(1, count($gaps));
     }
 
     /** Mean gain over another setup, + = better, in the scoring's unit. */
@@ -110,7 +96,7 @@ final readonly class Pick
     {
         return $setup !== $with &&
             (abs($this->means[$setup] - $this->means[$with]) < $this->scoring->resolution() ||
-                self::share($this->scores[$with], $this->scores[$setup]) < self::KEEP_UNLESS);
+                self::share($this->scores[$with], $this->scores[$setup]) < DecisionRule::SURE_TO_BUY);
     }
 
     /** @return list<int> all setups, the best first */
@@ -123,7 +109,7 @@ final readonly class Pick
     }
 
     /**
-     * Share of draws in which the first is lower.
+     * Share of draws in which the first is lower; equal ones count half.
      *
      * @param  array<int, float>  $a
      * @param  array<int, float>  $b
@@ -131,8 +117,12 @@ final readonly class Pick
     public static function share(array $a, array $b): float
     {
         $gaps = self::gaps($a, $b);
+        $lower = 0.0;
+        foreach ($gaps as $gap) {
+            $lower += $gap > 0 ? 1.0 : ($gap === 0.0 ? 0.5 : 0.0);
+        }
 
-        return count(array_filter($gaps, static fn (float $gap): bool => $gap > 0)) / max(1, count($gaps));
+        return $lower / max(1, count($gaps));
     }
 
     /**

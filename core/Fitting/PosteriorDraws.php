@@ -30,6 +30,12 @@ final readonly class PosteriorDraws
     /** Of the descent angle from shot to shot, °, where only means are known (common practice, no source). */
     private const DESCENT_SPREAD_DEG = 4.0;
 
+    /** Figures of the ball that a wish may be about, with their usual spread from shot to shot. */
+    private const SEEN = [
+        'apexM' => PlayerPriors::APEX_SPREAD_M, 'launchDeg' => 1.8, 'spinRpm' => PlayerPriors::SPIN_SPREAD_RPM, 'curveM' => 8.0,
+        'directionDeg' => 1.4, 'descentDeg' => self::DESCENT_SPREAD_DEG,
+    ];
+
     /**
      * @param  array<string, array<int, float>>  $scores
      * @param  array<string, array<int, float>>  $strokes
@@ -41,11 +47,35 @@ final readonly class PosteriorDraws
      * @param  array<string, array<int, float>>  $totals
      * @param  array<string, array<string, array<int, float>>>  $nevers  by tag, kind and draw
      * @param  array<string, array<int, float>>  $troubles  shares that end in water, trees or out of bounds
+     * @param  array<string, array<string, array<int, float>>>  $flights  by figure, tag and draw: apexM, launchDeg, spinRpm, curveM,
+     *   directionDeg, descentDeg; what is not known of every setup is missing
      */
     public function __construct(
         public array $scores, public array $strokes, public array $aimFixed, public array $aims, public array $lefts, public array $rights,
-        public array $carries, public array $totals, public array $nevers, public array $troubles,
+        public array $carries, public array $totals, public array $nevers, public array $troubles, public array $flights = [],
     ) {
+    }
+
+    /**
+     * What a wish may be about, by figure, setup and draw.
+     *
+     * @param  list<string>  $tags
+     * @return array<string, array<int, array<int, float>>>
+     */
+    public function figures(array $tags): array
+    {
+        $out = [];
+        $by = ['carryM' => $this->carries, 'totalM' => $this->totals] + $this->flights;
+        foreach ($tags as $s => $tag) {
+            $out['share'][$s] = $this->sharesOf($tag);
+            foreach ($by as $figure => $draws) {
+                if (isset($draws[$tag])) {
+                    $out[$figure][$s] = $draws[$tag];
+                }
+            }
+        }
+
+        return array_filter($out, static fn (array $of): bool => count($of) === count($tags));
     }
 
     /**
@@ -59,7 +89,7 @@ final readonly class PosteriorDraws
         $pooled = SideEstimate::pooledSpread($sets);
         $scoring = $brief->scoring();
         $price = new Strokes($brief, 0.0);
-        $scores = $strokes = $aimFixed = $aims = $lefts = $rights = $carries = $totals = $nevers = $troubles = [];
+        $scores = $strokes = $aimFixed = $aims = $lefts = $rights = $carries = $totals = $nevers = $troubles = $flights = [];
         $drawn = static fn (string $of): array => KeyedDraws::normals("shots, {$of}", self::DRAWS, self::FIRST);
         $ground = array_map(Run::share(...), $drawn('ground')); // of one course for all
         foreach ($sets as $set) {
@@ -71,6 +101,13 @@ final readonly class PosteriorDraws
             $descent = [$set->summary(Measure::Descent)->mean ?? 38.0, self::DESCENT_SPREAD_DEG];
             $tag = $set->tag;
             [$where, $width, $luck] = [$drawn("{$tag}, side"), $drawn("{$tag}, spread"), $drawn("{$tag}, length")];
+            foreach (self::SEEN as $field => $usual) {
+                $of = $set->summary(Measure::from($field));
+                if ($of !== null) {
+                    $error = self::pooled($of, $usual) / sqrt($of->n);
+                    $flights[$field][$tag] = array_map(static fn (float $z): float => $of->mean + $error * $z, $drawn("{$tag}, {$field}"));
+                }
+            }
             for ($d = 0; $d < self::DRAWS; $d++) {
                 [$meanM, $sdM] = $side->at($hand->sign() * $where[$d], $width[$d]);
                 $total = $totalM + $totalErrorM * $luck[$d] + ($ground[$d] - 1) * ($totalM - $carryM); // carry and total go together
@@ -87,13 +124,13 @@ final readonly class PosteriorDraws
                     ],
                     $brief->weights,
                 );
-                foreach (NeverSeen::chances($brief, $limits, $left, $right, $apex, $descent) as $kind => $chance) {
+                foreach (NeverSeen::chances($brief, $limits, $left, $right, $apex, $descent, $price->beside(0.0, $sdM)) as $kind => $chance) {
                     $nevers[$tag][$kind][$d] = $chance;
                 }
             }
         }
 
-        return new self($scores, $strokes, $aimFixed, $aims, $lefts, $rights, $carries, $totals, $nevers, $troubles);
+        return new self($scores, $strokes, $aimFixed, $aims, $lefts, $rights, $carries, $totals, $nevers, $troubles, $flights);
     }
 
     /** @return list<float> share in the corridor by draw */
@@ -108,6 +145,12 @@ final readonly class PosteriorDraws
     private static function turn(ShotSet $set): float
     {
         return ($set->summary(Measure::TotalSide)->mean ?? 0.0) - ($set->summary(Measure::Side)->mean ?? 0.0);
+    }
+
+    /** A spread shrunk to the usual, eight shots' worth of it. */
+    private static function pooled(Summary $of, float $usual): float
+    {
+        return sqrt((8 * $usual ** 2 + ($of->n - 1) * ($of->sd ?? 0.0) ** 2) / (8 + $of->n - 1));
     }
 
     /**

@@ -62,6 +62,12 @@ final readonly class BallFlight
         return new self($air, $wind, $this->aerodynamics, $turf, $this->riseM, $this->tolerance, $this->slopeDeg);
     }
 
+    /** Neither wind nor a slope: a ball that starts elsewhere flies the same flight, turned. */
+    public function isStill(): bool
+    {
+        return $this->wind->speedMps === 0.0 && $this->slopeDeg === 0.0;
+    }
+
     /** The same ground outdoors, in the wind and the air of a trial. */
     public function in(OpenAir $openAir): self
     {

@@ -94,6 +94,19 @@ final class PlayerPriors
     /** So many shots is the usual scatter worth. */
     public const SCATTER_SHOTS = 10.0;
 
+    /**
+     * The usual scatter by level of play: at scratch, and for each stroke of handicap more; of a player of whom nobody told it, that of a
+     * handicap of 15.
+     */
+    private const SCATTER_AT_SCRATCH = 0.8;
+
+    private const SCATTER_PER_STROKE = 0.2 / 15;
+
+    public static function scatterShare(?float $handicap): float
+    {
+        return max(0.7, min(1.3, self::SCATTER_AT_SCRATCH + self::SCATTER_PER_STROKE * ($handicap ?? 15.0)));
+    }
+
     /** Correlation of face and path from swing to swing. */
     public const FACE_WITH_PATH = 0.3;
 
@@ -111,8 +124,25 @@ final class PlayerPriors
      */
     public const OWN_EFFECT_SD = [0.36, 0.64, 0.8, 2.4, 2.4, 0.0064, 0.056];
 
-    /** Of one setup of a head: speed m/s, loft °, face °, toe mm, high mm, share of spin. */
-    public const QUIRK_SD = [0.107, 0.36, 0.42, 1.2, 1.2, 0.024];
+    /** Of one setup of a head: speed m/s, loft °, face °, toe mm, high mm, restitution, share of spin. */
+    public const QUIRK_SD = [0.107, 0.36, 0.42, 1.2, 1.2, 0.005, 0.024];
+
+    /**
+     * Of how many effects the usual widths of heads and of quirks are worth, when this player's own say how wide they are; and the degrees
+     * of freedom of one effect's own width: a head far from all others is believed once shots show it.
+     */
+    public const WIDTHS_WORTH = 20.0;
+
+    public const EFFECT_DOF = 4.0;
+
+    /** What the models miss of one setup's mean, SD: m, °, rpm. Shots of that setup show it (`Discrepancy`). */
+    public const MISSED_SD = [
+        'carryM' => 3.0, 'sideM' => 4.0, 'totalSideM' => 4.0, 'apexM' => 1.5, 'descentDeg' => 1.0, 'launchDeg' => 0.2, 'spinRpm' => 60.0,
+        'directionDeg' => 0.3,
+    ];
+
+    /** So many shots of its own is the spread worth that the models say of a setup. */
+    public const SPREAD_SHOTS = 25.0;
 
     /**
      * How far a setup usually moves the swing for good, head and quirk together, in the order of `Swing`. Loft and face are what

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Judging;
 
+use MintCarry\Core\Fitting\DecisionRule;
 use MintCarry\Core\Fitting\LiveVerdict;
-use MintCarry\Core\Fitting\Pick;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Wanted;
 use MintCarry\Core\Launch\Measure;
@@ -69,7 +69,7 @@ final readonly class Confirm
         $verdict = match (true) {
             array_filter($drift, static fn (float $d): bool => abs($d) > self::LIMIT_Z) !== [] => ConfirmVerdict::Drifted,
             $z !== null && $z < -self::LIMIT_Z, $chance < 0.5 => ConfirmVerdict::Overturned,
-            $chance >= Pick::KEEP_UNLESS => ConfirmVerdict::Confirmed,
+            $chance >= DecisionRule::SURE_TO_BUY => ConfirmVerdict::Confirmed,
             default => ConfirmVerdict::Open,
         };
 

@@ -25,6 +25,9 @@ use function sqrt;
  */
 final class Diagnosis
 {
+    /** Another loft is asked for from so much carry on that it would bring, m. */
+    public const WORTH_LOFT_M = 2.0;
+
     private const CLEAR = 1.5;
 
     /** The question that the brief asks comes before what is dear. */
@@ -160,7 +163,7 @@ final class Diagnosis
                 new Launch($speed->mean, $launch->mean, $spin->mean), $e->flight, $mean(Measure::ClubSpeed)?->mean,
                 $mean(Measure::Attack)->mean ?? $brief?->attackDeg,
             );
-            if ($trade->costM > 2.0) {
+            if ($trade->costM > self::WORTH_LOFT_M) {
                 $out[] = new Finding(
                     $tag, $trade->loftChangeDeg < 0 ? FindingKind::SpinTooHigh : FindingKind::SpinTooLow,
                     [

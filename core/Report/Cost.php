@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Report;
 
+use MintCarry\Core\Club\SetupSpec;
+use MintCarry\Core\Finder\RackCandidates;
+use MintCarry\Core\Fitting\Effort;
+use MintCarry\Core\Fitting\Option;
+use MintCarry\Core\Fitting\Terms;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\SetupRecord;
 
@@ -57,5 +62,49 @@ final readonly class Cost
         return new self(
             $lines, array_sum(array_column($told, 'price')), $currencies[0] ?? $home, count($told) === count($lines), count($currencies) > 1,
         );
+    }
+
+    /** What each setup of a fitting takes to be played instead of the own club. */
+    public static function terms(FittingRecord $record): Terms
+    {
+        $own = $record->own();
+        $options = [];
+        foreach ($record->setups as $tag => $setup) {
+            $cost = self::of($record, $setup);
+            $options[(string) $tag] = new Option(
+                effort: match (true) {
+                    $setup->spec($record->hand)->kind() === $own->spec($record->hand)->kind() => Effort::Nothing,
+                    $cost->lines === [] => Effort::Turn,
+                    $setup->racked?->isInStock() === false => Effort::ToOrder,
+                    default => Effort::InStock,
+                },
+                price: $cost->isKnown && ! $cost->isMixed ? $cost->total : null,
+            );
+        }
+
+        return new Terms($own->tag, $options);
+    }
+
+    /**
+     * The same for every setup of the rack.
+     *
+     * @return callable(SetupSpec): Option
+     */
+    public static function offers(FittingRecord $record, RackCandidates $candidates): callable
+    {
+        $terms = self::terms($record);
+        $own = $record->own();
+
+        return static function (SetupSpec $spec) use ($terms, $candidates, $own, $record): Option {
+            $about = $candidates->about[$spec->tag] ?? null;
+            if ($about === null || isset($record->setups[$spec->tag])) {
+                return $terms->of($spec->tag, false);
+            }
+            $isOwn = $spec->head === $own->head && $spec->build()->by($candidates->usual)->key() === $candidates->usual->key();
+
+            return new Option(
+                effort: $isOwn ? Effort::Turn : ($about->inStock ? Effort::InStock : Effort::ToOrder), price: $isOwn ? 0.0 : $about->price,
+            );
+        };
     }
 }

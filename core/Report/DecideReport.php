@@ -12,11 +12,14 @@ use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Finder\ScoredDraws;
 use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Fitting\Advice;
+use MintCarry\Core\Fitting\DecisionRule;
+use MintCarry\Core\Fitting\Option;
 use MintCarry\Core\Fitting\Outlook;
 use MintCarry\Core\Fitting\Pick;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
+use MintCarry\Core\Fitting\Wish;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Turf;
 use MintCarry\Core\Impact\Swing;
@@ -27,6 +30,7 @@ use function array_map;
 use function array_unique;
 use function array_values;
 use function count;
+use function in_array;
 use function max;
 
 /**
@@ -117,7 +121,7 @@ final class DecideReport
             ];
         }
         $limits = $record->limits();
-        $breakTie = TieValues::breaking($record);
+        $terms = Cost::terms($record);
         foreach (self::SCHOOLS as $scoring) {
             if ($scoring === Scoring::FeelFirst && $record->confidence === []) {
                 continue; // nobody was asked
@@ -135,14 +139,16 @@ final class DecideReport
                 $posterior = $draws === null || $priced === null ? null : Search::posteriorOf($draws, $priced->under($draws, $brief));
                 $advice = Advice::of(
                     $sets, $tags[$own], $brief, $record->flight, $posterior, $record->hand, $limits, $record->confidence,
-                    $breakTie, isWhole: false,
+                    isWhole: false, terms: $terms,
                 );
-                $best = $advice->judgement($advice->best);
+                // A school names the best of its own figure; feel names what the player trusts.
+                $named = $scoring === Scoring::FeelFirst ? $advice->pick : $advice->best;
+                $best = $advice->judgement($named);
                 $cells[] = [
-                    'pick' => $advice->pick, 'best' => $advice->best, 'gain' => $best->gain, 'chance' => $best->chanceBetter,
+                    'pick' => $named, 'gain' => $best->gain, 'chance' => $best->chanceBetter, 'ownIsLevel' => $advice->isOwnLevel,
                     'ties' => $advice->ties,
                 ];
-                $picks[$advice->pick] = ($picks[$advice->pick] ?? 0) + 1;
+                $picks[$named] = ($picks[$named] ?? 0) + 1;
             }
             $rows[] = [
                 'scoring' => $scoring->value, 'unit' => $scoring->unit(), 'declared' => $scoring === $record->brief->scoring(),
@@ -261,6 +267,7 @@ final class DecideReport
         $out = $failures = [];
         $picked = $advice->pick === $advice->benchmark ? $advice->runnerUp ?? $advice->pick : $advice->pick;
         $limits = $record->limits();
+        $terms = Cost::terms($record);
         foreach ($days as $name => [$on, $day]) {
             try {
                 $draws = $on === null && $day === [] ? $search->drawsOfHit() : $search->drawsOf($search->hit(), $on, $day);
@@ -275,14 +282,23 @@ final class DecideReport
                 continue;
             }
             $scored = ScoredDraws::of($draws, $brief, $limits);
-            $pick = Pick::among($scored->scores, $own, $brief->scoring(), $scored->barred($own, $brief, $limits));
-            $tag = $draws->specs[$pick->pick]->tag;
+            // What is barred on the day as it is stays barred on every other.
+            $barred = array_keys(array_filter($draws->specs, static fn (SetupSpec $s): bool => in_array($s->tag, $advice->barred, true)));
+            $pick = Pick::among($scored->scores, $own, $brief->scoring(), $barred);
+            $options = array_map(
+                static fn (SetupSpec $s): Option => $terms->of($s->tag, in_array($s->tag, $advice->barred, true)), $draws->specs,
+            );
+            $rule = DecisionRule::choose(
+                $pick, $options, $draws->index($record->own()->tag) ?? $own, Wish::of($brief, $record->hand, $scored->figures($draws)),
+                sureToBuy: $brief->sureToBuy,
+            );
+            $tag = $draws->specs[$rule->pick]->tag;
             $out[] = [
                 'day' => $name, 'pick' => $tag, 'best' => $draws->specs[$pick->best]->tag, 'of' => $picked,
                 'gain' => $pick->gain($at, $own), 'interval' => $pick->gainInterval($at, $own),
                 'chance' => $pick->chance($at, $own), 'turns' => $tag !== $advice->pick,
                 // Two schools: play what is best in this, or keep the window and pay so much for it here.
-                'keepCost' => max(0.0, $pick->gain($pick->pick, $own) - $pick->gain($draws->index($advice->pick) ?? $own, $own)),
+                'keepCost' => max(0.0, $pick->gain($rule->pick, $own) - $pick->gain($draws->index($advice->pick) ?? $own, $own)),
                 'carryM' => array_sum($draws->figures[$at][0]) / count($draws->figures[$at][0]),
             ];
         }

@@ -13,6 +13,10 @@ use MintCarry\Core\Finder\Predicted;
 use MintCarry\Core\Finder\RackCandidates;
 use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Finder\Trade;
+use MintCarry\Core\Fitting\LoftTrade;
+use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Judging\Diagnosis;
+use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
 
 /**
@@ -53,7 +57,8 @@ final class FinderReport
             ? null
             : ChangeOver::between($inHand->parts(), $candidates->parts($b))->wrenchChanges;
         $draws = $search->draws($keep, $modelVersion);
-        $found = Finder::of($draws, $record->brief, $wrench, $record->limits(), $record->benchmark);
+        $found = Finder::of($draws, $record->brief, $wrench, $record->limits(), $record->benchmark, Cost::offers($record, $candidates),
+            self::loftAsked($record));
         $trade = Trade::of($found->setups);
         $squaringShare = $record->brief->squaringShare();
 
@@ -84,7 +89,8 @@ final class FinderReport
                     ? null
                     : [
                         'tag' => $found->next['spec']->tag, 'value' => $found->next['value'], 'changes' => $found->next['changes'],
-                        'turns' => $found->next['turns'], 'to' => $found->next['to']?->tag,
+                        'turns' => $found->next['turns'], 'to' => $found->next['to']?->tag, 'chance' => $found->next['chance'],
+                        'for' => $found->next['for'],
                     ],
             'learned' => $found->learned,
             'ownEffects' => array_map(static fn (array $p): array => ['with' => (object) $p['with']] + $p, $search->ownEffects()),
@@ -95,6 +101,22 @@ final class FinderReport
             'guard' => Guard::of($found->setups, $record->brief->never),
             'setups' => array_map(static fn (Predicted $p): array => self::setup($p, $candidates, $squaringShare), $found->setups),
         ];
+    }
+
+    /** Change of delivered loft that the diagnosis asks of the benchmark, °; 0 where it asks for none. */
+    private static function loftAsked(FittingRecord $record): float
+    {
+        $set = $record->sets()[$record->benchmark ?? ''] ?? null;
+        $mean = static fn (Measure $m): ?float => $set?->summary($m)?->mean;
+        [$speed, $launch, $spin] = [$mean(Measure::BallSpeed), $mean(Measure::LaunchAngle), $mean(Measure::Spin)];
+        if ($speed === null || $launch === null || $spin === null) {
+            return 0.0;
+        }
+        $trade = LoftTrade::of(
+            new Launch($speed, $launch, $spin), $record->flight, $mean(Measure::ClubSpeed), $mean(Measure::Attack) ?? $record->brief->attackDeg,
+        );
+
+        return $trade->costM > Diagnosis::WORTH_LOFT_M ? $trade->loftChangeDeg : 0.0;
     }
 
     /** @return array<string, mixed> */

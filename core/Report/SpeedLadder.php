@@ -9,6 +9,7 @@ use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Finder\PredictedDraws;
 use MintCarry\Core\Finder\ScoredDraws;
 use MintCarry\Core\Finder\Search;
+use MintCarry\Core\Fitting\DecisionRule;
 use MintCarry\Core\Fitting\LaunchWindow;
 use MintCarry\Core\Fitting\Pick;
 use MintCarry\Core\Fitting\ShotSet;
@@ -291,7 +292,7 @@ final class SpeedLadder
             'own' => $own, 'speedsMps' => ['cruising' => $ends[0]['speedMps'], 'fullOut' => $ends[1]['speedMps']],
             'names' => [$ends[0]['name'], $ends[1]['name']],
             'best' => ['cruising' => $told[$best('cruising')], 'fullOut' => $told[$best('fullOut')], 'both' => $told[$winner]],
-            'pick' => $winner !== $own && $told[$winner]['both']['chance'] >= Pick::KEEP_UNLESS ? $winner : $own,
+            'pick' => $winner !== $own && $told[$winner]['both']['chance'] >= DecisionRule::SURE_TO_BUY ? $winner : $own,
         ];
     }
 

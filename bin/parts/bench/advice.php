@@ -14,6 +14,7 @@ use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Finder\Belief;
+use MintCarry\Core\Finder\Discrepancy;
 use MintCarry\Core\Finder\Finder;
 use MintCarry\Core\Finder\Predicted;
 use MintCarry\Core\Finder\PredictedDraws;
@@ -37,7 +38,7 @@ final class Advice
 
     public function __construct(
         private readonly Randomizer $random, private readonly float $priorWidth = 1.0, private readonly int $truthShots = 60,
-        private readonly bool $calibrates = true,
+        private readonly bool $calibrates = true, private readonly float $width = 1.0,
     ) {
     }
 
@@ -156,20 +157,22 @@ final class Advice
      * What each setup truly costs this player on the course, in strokes, with the aim free and fixed; and its carry and side in the bay.
      *
      * @param  list<SetupSpec>  $all
-     * @return array{free: array<string, float>, fixed: array<string, float>, figures: array<string, array{float, float}>}
+     * @return array{free: array<string, float>, fixed: array<string, float>, figures: array<string, array{float, float}>,
+     *   spread: array<string, float>}
      */
-    private function truth(Hidden $player, array $all, SetupSpec $own, Brief $brief): array
+    private function truth(Hidden $player, array $all, SetupSpec $own, Brief $brief, ?int $shots = null): array
     {
-        $free = $fixed = $figures = [];
+        $free = $fixed = $figures = $spread = [];
         $price = new Strokes($brief, 0.0);
+        $shots ??= $this->truthShots;
         $sign = $player->hand->sign();
         $seed = $this->random->getInt(0, PHP_INT_MAX);
         foreach ($all as $spec) {
             // The same luck for every setup: differences are what counts.
             $random = new Randomizer(new Mt19937($seed));
-            $sides = $totals = [];
+            $sides = $totals = $bays = [];
             $carry = $bay = 0.0;
-            for ($k = 0; $k < $this->truthShots; $k++) {
+            for ($k = 0; $k < $shots; $k++) {
                 $hit = $player->hit($spec, $own, $random);
                 if ($hit === null) {
                     continue;
@@ -179,6 +182,7 @@ final class Advice
                 [$sides[], $totals[], $carry, $bay] = [
                     $sign * $course->totalSideM, $course->totalM, $carry + $inBay->carryM, $bay + $inBay->sideM,
                 ];
+                $bays[] = $inBay->sideM;
             }
             $n = max(1, count($sides));
             $mean = array_sum($sides) / $n;
@@ -187,9 +191,10 @@ final class Advice
             $free[$spec->tag] = $price->free($mean, $sd, $total)[0];
             $fixed[$spec->tag] = $price->aimFixed($mean, $sd, $total);
             $figures[$spec->tag] = [$carry / $n, $bay / $n];
+            $spread[$spec->tag] = sqrt(array_sum(array_map(static fn (float $s): float => $s ** 2, $bays)) / $n - ($bay / $n) ** 2);
         }
 
-        return ['free' => $free, 'fixed' => $fixed, 'figures' => $figures];
+        return ['free' => $free, 'fixed' => $fixed, 'figures' => $figures, 'spread' => $spread];
     }
 
     /** @return list<LaunchShot> */
@@ -222,12 +227,21 @@ final class Advice
         return $shots;
     }
 
+    /** @param  list<SetupSpec>  $rack */
+    private function ours(Hidden $player, array $rack, SetupSpec $own, Brief $brief, int $swings): Finder
+    {
+        [$draws] = $this->drawn($player, $rack, $own, $swings);
+
+        return Finder::of($draws, $brief);
+    }
+
     /**
-     * Hits the own club, then setups far apart.
+     * Own club, then one setup of each head in turn, lofts and faces far apart.
      *
      * @param  list<SetupSpec>  $rack
+     * @return array{PredictedDraws, list<string>} and the setups that were hit
      */
-    private function ours(Hidden $player, array $rack, SetupSpec $own, Brief $brief, int $swings): Finder
+    private function drawn(Hidden $player, array $rack, SetupSpec $own, int $swings): array
     {
         $hand = $player->hand;
         $mirrored = array_map(
@@ -241,7 +255,6 @@ final class Advice
             'own', $own->head, $own->body, $own->squaredLoftDeg, $own->soledLoftDeg, $own->soledFaceOpenDeg, hand: $hand,
         );
         $heads = array_values(array_unique(array_map(static fn (SetupSpec $b): string => $b->head, $rack)));
-        // One setup of each head in turn, lofts and faces far apart, after the own club.
         $plan = [17, 46, 72, 118, 8, 55, 90, 101, 30];
         $tested = [['spec' => $ownHere, 'shots' => $this->trial($player, $own, $own, self::PER_TRIAL, 0.1), 'order' => 0.1]];
         for ($k = 1; $k < intdiv($swings, self::PER_TRIAL); $k++) {
@@ -256,16 +269,70 @@ final class Advice
             $ownHere, $speeds === [] ? 44.0 : array_sum($speeds) / count($speeds), $heads, array_column($tested, 'spec'), 0.5,
             $this->priorWidth,
         );
-
         $seen = [];
         foreach (array_merge(...array_column($tested, 'shots')) as $shot) {
             $seen[] = ['monitor' => 'bay', 'visit' => 1, 'values' => $shot->measured, 'air' => null];
         }
         $flight = $this->calibrates ? BayCalibration::of($seen, new BallFlight, new Atmosphere)->flight : new BallFlight;
+        // What the calibration says of the air holds for what was not measured of the shots, too.
+        foreach ($tested as $t => $trial) {
+            $tested[$t]['shots'] = array_map(static fn (LaunchShot $s): LaunchShot => LaunchShot::of($s->measured, $flight), $trial['shots']);
+        }
+        $belief = $prior->after($tested);
 
-        return Finder::of(
-            PredictedDraws::of($prior, $prior->after($tested), $mirrored, $flight), $brief,
-        );
+        return [
+            PredictedDraws::of($prior, $belief, $mirrored, $flight, missed: Discrepancy::among($belief, $tested, $flight)),
+            array_map(static fn (array $t): string => $t['spec']->tag, $tested),
+        ];
+    }
+
+    /**
+     * One case a player for a setup that was hit and one for a setup that was not: how often 95 % intervals of differences from the own
+     * club hold the truth.
+     *
+     * @return array<string, float>
+     */
+    public function coverage(int $players, int $swings = 20): array
+    {
+        $held = $seen = [];
+        $spread = [];
+        for ($i = 0; $i < $players; $i++) {
+            $player = new Hidden($this->random, $i % 2 === 0 ? Hand::Right : Hand::Left, $this->width);
+            $rack = self::rack();
+            $own = new SetupSpec(
+                'own', 'Old club', new Head(10.5, 200.0, 0.0, 34.0, -4.0), 10.2 + Normal::draw($this->random), 10.2,
+                0.3 * Normal::draw($this->random),
+            );
+            $brief = new Brief(corridor: new Corridor(30.0, new Trouble(Normal::uniform($this->random) < 0.4 ? 'water' : 'rough'), new Trouble('trees')));
+            [$draws, $hit] = $this->drawn($player, $rack, $own, $swings);
+            $found = Finder::of($draws, $brief);
+            $byTag = [];
+            foreach ($found->setups as $p) {
+                $byTag[$p->spec->tag] = $p;
+            }
+            $others = array_values(array_filter($rack, static fn (SetupSpec $s): bool => ! in_array($s->tag, $hit, true)));
+            $which = ['hit' => $hit[1 + $i % (count($hit) - 1)], 'not hit' => $others[$this->random->getInt(0, count($others) - 1)]->tag];
+            $specs = [$own, ...array_values(array_filter($rack, static fn (SetupSpec $s): bool => in_array($s->tag, $which, true)))];
+            $truth = $this->truth($player, $specs, $own, $brief, 240);
+            $sign = $player->hand->sign();
+            foreach ($which as $kind => $tag) {
+                [$p, $t] = [$byTag[$tag], $truth['figures']];
+                $seen[$kind] = ($seen[$kind] ?? 0) + 1;
+                foreach ([
+                    'carry' => $p->carryGainInterval->contains($t[$tag][0] - $t['own'][0]), 'side' => $this->sideCovered($p, $found->base, $t, $sign),
+                    'strokes' => $p->gainInterval->contains($truth['free']['own'] - $truth['free'][$tag]),
+                ] as $what => $isHeld) {
+                    $held["{$kind}: {$what}"] = ($held["{$kind}: {$what}"] ?? 0) + ($isHeld ? 1 : 0);
+                }
+            }
+            $spread[] = $byTag['own']->sideSpreadM / $truth['spread']['own'];
+        }
+        $out = [];
+        foreach ($held as $name => $n) {
+            $out[$name] = $n / $seen[explode(':', $name)[0]];
+        }
+
+        return $out + ['spread of side, told over true' => array_sum($spread) / count($spread)];
     }
 
     /**

@@ -67,7 +67,8 @@ final class Hidden
 
     public BallFlight $course;
 
-    public function __construct(private readonly Randomizer $random, public readonly Hand $hand)
+    /** @param  float  $width  how much wider than usual heads and setups do things of their own */
+    public function __construct(private readonly Randomizer $random, public readonly Hand $hand, private readonly float $width = 1.0)
     {
         $n = fn (float $sd): float => $sd * Normal::draw($random);
         $u = fn (float $low, float $high): float => Normal::uniform($random, $low, $high);
@@ -102,7 +103,7 @@ final class Hidden
      */
     private function effect(array $sd): array
     {
-        return array_map(fn (float $s): float => $s * Normal::draw($this->random), $sd);
+        return array_map(fn (float $s): float => $this->width * $s * Normal::draw($this->random), $sd);
     }
 
     /**

@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Finder;
+
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Errors\ModelFailure;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Launch;
+use WeakMap;
+
+use function cos;
+use function deg2rad;
+use function max;
+use function min;
+use function round;
+use function sin;
+
+/**
+ * What a ball does in the air and on the ground, by what it leaves the face with: a table that flies a ball where somebody asks for the
+ * first time, and is a parabola near it.
+ *
+ * Its cells lie where they lie for everybody, so that the same ball has the same figures whichever setup it belongs to. Within a cell:
+ * value, slopes and all second derivatives from flights about its middle. Against flying each ball: under 0.3 yd of carry
+ * (`tests/Core/FinderTest.php`), at low launch too, where one parabola for a whole setup was off by a fifth.
+ *
+ * Without wind a ball that starts elsewhere flies the same flight turned, and one that curves the other way its mirror image.
+ */
+final class FlightTable
+{
+    public const FIGURES = ['carryM', 'totalM', 'sideM', 'apexM', 'totalSideM', 'descentDeg'];
+
+    /** Ball speed m/s, launch °, spin rpm, axis °, direction ° (the last only where there is wind). */
+    private const CELL = [4.0, 2.0, 500.0, 10.0, 4.0];
+
+    /** A cell is flown this share of its width on either side of its middle. */
+    private const STEP = 0.6;
+
+    private const LEAST = [12.0, 0.6, 300.0];
+
+    private const MOST = [110.0, 60.0, 9000.0, 80.0, 45.0];
+
+    /** @var array<string, list<list<float>>> coefficients by cell and figure: value, slopes, then second derivatives pair by pair */
+    private array $cells = [];
+
+    private readonly bool $isStill;
+
+    /** @var WeakMap<BallFlight, self>|null */
+    private static ?WeakMap $known = null;
+
+    private function __construct(private readonly BallFlight $flight)
+    {
+        $this->isStill = $flight->isStill();
+    }
+
+    /** The table of an air and a ground: what was flown once is not flown again. */
+    public static function for(BallFlight $flight): self
+    {
+        self::$known ??= new WeakMap;
+
+        return self::$known[$flight] ??= new self($flight);
+    }
+
+    /**
+     * @param  array<int, float>  $ball  speed m/s, launch °, spin rpm, direction ° and axis °, + = right; what lies beyond what flies is taken
+     *   as what still does
+     * @return array{float, float, float, float, float, float} `FIGURES`: m, °
+     *
+     * @throws ModelFailure where the flight model fails
+     */
+    public function at(array $ball): array
+    {
+        [$speed, $launch, $spin, $direction, $axis] = $ball;
+        $speed = max(self::LEAST[0], min(self::MOST[0], $speed));
+        $launch = max(self::LEAST[1], min(self::MOST[1], $launch));
+        $spin = max(self::LEAST[2], min(self::MOST[2], $spin));
+        $axis = max(-self::MOST[3], min(self::MOST[3], $axis));
+        $mirror = $this->isStill && $axis < 0 ? -1.0 : 1.0;
+        $x = [$speed, $launch, $spin, $mirror * $axis];
+        if (! $this->isStill) {
+            $x[] = max(-self::MOST[4], min(self::MOST[4], $direction));
+        }
+        $key = '';
+        $d = [];
+        foreach ($x as $i => $v) {
+            $n = round($v / self::CELL[$i]);
+            // Below the first middle there is nothing to fly a step down.
+            $n = $i < 3 && $n * self::CELL[$i] - self::STEP * self::CELL[$i] < self::LEAST[$i] ? $n + 1 : $n;
+            $key .= (int) $n.',';
+            $d[$i] = $v - $n * self::CELL[$i];
+        }
+        $cell = $this->cells[$key] ??= $this->flown($key);
+        $count = count($d);
+        $terms = $d;
+        for ($i = 0; $i < $count; $i++) {
+            for ($j = $i; $j < $count; $j++) {
+                $terms[] = $d[$i] * $d[$j];
+            }
+        }
+        $out = [];
+        foreach ($cell as $of) {
+            $sum = $of[0];
+            foreach ($terms as $k => $term) {
+                $sum += $of[$k + 1] * $term;
+            }
+            $out[] = $sum;
+        }
+        if (! $this->isStill) {
+            return $out; // @phpstan-ignore return.type (the six figures)
+        }
+        [$carry, $total, $side, $apex, $rest, $descent] = $out;
+        $c = cos(deg2rad($direction));
+        $s = sin(deg2rad($direction));
+
+        return [
+            $carry * $c - $mirror * $side * $s, $total * $c - $mirror * $rest * $s, $mirror * $side * $c + $carry * $s, $apex,
+            $mirror * $rest * $c + $total * $s, $descent,
+        ];
+    }
+
+    /**
+     * Flies a cell: along each value both ways, and along each pair both corners, so that neither way counts more.
+     *
+     * @return list<list<float>>
+     *
+     * @throws ModelFailure
+     */
+    private function flown(string $key): array
+    {
+        $middle = [];
+        foreach (explode(',', rtrim($key, ',')) as $i => $n) {
+            $middle[$i] = (int) $n * self::CELL[$i];
+        }
+        $fly = function (array $by) use ($middle): array {
+            $x = $middle;
+            foreach ($by as $i => $way) {
+                $x[$i] += $way * self::STEP * self::CELL[$i];
+            }
+            try {
+                $f = $this->flight->fly(new Launch($x[0], $x[1], $x[2], $x[4] ?? 0.0, $x[3], struck: true));
+            } catch (InvalidInput $e) {
+                throw ModelFailure::while('A flight', $e->getMessage());
+            }
+
+            return [$f->carryM, $f->totalM, $f->sideM, $f->apexM, $f->totalSideM, $f->descentDeg];
+        };
+        $count = count($middle);
+        $value = $fly([]);
+        $ends = $corners = [];
+        for ($i = 0; $i < $count; $i++) {
+            $ends[$i] = [$fly([$i => 1]), $fly([$i => -1])];
+            for ($j = $i + 1; $j < $count; $j++) {
+                $corners[$i][$j] = [$fly([$i => 1, $j => 1]), $fly([$i => -1, $j => -1])];
+            }
+        }
+        $out = [];
+        foreach ($value as $f => $v) {
+            $slopes = $curves = [];
+            for ($i = 0; $i < $count; $i++) {
+                $h = self::STEP * self::CELL[$i];
+                [$up, $down] = [$ends[$i][0][$f], $ends[$i][1][$f]];
+                $slopes[] = ($up - $down) / (2 * $h);
+                $curves[] = 0.5 * ($up - 2 * $v + $down) / ($h * $h);
+                for ($j = $i + 1; $j < $count; $j++) {
+                    $both = $corners[$i][$j][0][$f] + $corners[$i][$j][1][$f];
+                    $apart = $up + $down + $ends[$j][0][$f] + $ends[$j][1][$f];
+                    $curves[] = ($both - $apart + 2 * $v) / (2 * $h * self::STEP * self::CELL[$j]);
+                }
+            }
+            $out[] = [$v, ...$slopes, ...$curves];
+        }
+
+        return $out;
+    }
+}
