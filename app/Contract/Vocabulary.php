@@ -73,7 +73,7 @@ final class Vocabulary
             'CLUB_BOUNDS' => ClubFigures::BOUNDS,
             'FINDER_FILTERS' => RackCandidates::WHICH,
             'FINDER_STOPS_BELOW' => Finder::STOP_BELOW,
-            'KEEP_UNLESS' => DecisionRule::SURE_TO_BUY,
+            'SURE_TO_BUY' => DecisionRule::SURE_TO_BUY,
             'VERDICT_FROM_SHOTS' => LiveVerdict::FROM_SHOTS,
             'CONFIRM_PAUSE_MINUTES' => Confirm::PAUSE_MINUTES,
             'CONFIRM_LIMIT_Z' => Confirm::LIMIT_Z,

@@ -55,20 +55,21 @@ final readonly class BallCloud
         }
         [$slopes, $bend] = $near;
         $mean = $bySwing = [];
-        foreach (self::BALL as $b => $field) {
-            $mean[] = $ball[$field] + $bend[$field];
+        foreach (self::BALL as $field) {
+            $middle = $ball[$field] + $bend[$field];
+            $mean[] = $middle;
             $row = [];
             for ($i = 0; $i < Swing::SCATTERING; $i++) {
                 $row[$i] = $slopes[$i][$field];
             }
-            $row[Swing::RESTITUTION] = $field === 'ballSpeedMps' ? Swing::speedPerRestitution($mean[$b]) : 0.0;
-            $row[Swing::SPIN_SHARE] = $field === 'spinRpm' ? $mean[$b] : 0.0;
+            $row[Swing::RESTITUTION] = $field === 'ballSpeedMps' ? Swing::speedPerRestitution($middle) : 0.0;
+            $row[Swing::SPIN_SHARE] = $field === 'spinRpm' ? $middle : 0.0;
             $bySwing[] = $row;
         }
-        $points = [];
         /** @var array<int, array<int, float>> $roots */
         $roots = Matrix::cholesky(self::covariance($bySwing, $scatter, $wider));
         $far = sqrt((float) count(self::BALL));
+        $points = [];
         foreach (self::BALL as $k => $_) {
             foreach ([$far, -$far] as $way) {
                 $point = $mean;

@@ -76,6 +76,9 @@ final class BeliefUpdate
     /** How many shots the moments are worth. */
     private float $weight = 0.0;
 
+    /** Rounds after it stands: a test asks whether more would move anything. */
+    public static int $extraRounds = 0;
+
     private bool $isRobust = false;
 
     /** Share of each step that is gone: halved where a step turns back, since the model is linear only nearby. */
@@ -119,6 +122,7 @@ final class BeliefUpdate
             $shots += count($t['shots']);
             $setups[] = [$belief->rows($t['spec'], $t['order'], $t['visit'] ?? null), new Impact($t['spec']->body), $update->groups($t['shots'])];
         }
+        $extra = self::$extraRounds;
         for ($round = 1; $round <= self::ROUNDS[1]; $round++) {
             $update->isRobust = $round > self::SETTLING;
             $update->begin();
@@ -129,8 +133,7 @@ final class BeliefUpdate
             if (in_array($round, self::WIDTHS_AFTER, true)) {
                 $update->learnWidths();
             }
-            if ($update->stands() && $round > self::ROUNDS[0]) {
-                @$GLOBALS['rounds'][$round]++;
+            if ($update->stands() && $round > self::ROUNDS[0] && $extra-- <= 0) {
                 break;
             }
         }
@@ -422,11 +425,14 @@ final class BeliefUpdate
             'head' => [...array_values($this->before->heads), ...array_values($this->before->builds)],
         ];
         foreach ($kinds as $kind => $starts) {
-            $squares = [];
+            $squares = $unseen = [];
             foreach ($starts as $at) {
                 for ($i = $at; $i < $at + count(PlayerPriors::OWN_EFFECT_SD); $i++) {
                     $variance = $this->before->priorVariance[$i];
-                    if ($variance > self::LEAST_VARIANCE) {
+                    // Of what nobody hit there is nothing to learn: its being there moves no figure of what was hit.
+                    if (count($this->precision[$i]) === 1) {
+                        $unseen[] = $i;
+                    } elseif ($variance > self::LEAST_VARIANCE) {
                         $squares[$i] = ($this->theta[$i] ** 2 + $spread->covariance($i, $i)) / $variance;
                     }
                 }
@@ -443,6 +449,9 @@ final class BeliefUpdate
             foreach ($squares as $i => $square) {
                 $own = (PlayerPriors::EFFECT_DOF + 1) / (PlayerPriors::EFFECT_DOF + $square / $this->wider[$kind]);
                 $this->narrower[$i] = $own / $this->wider[$kind];
+            }
+            foreach ($unseen as $i) {
+                $this->narrower[$i] = 1 / $this->wider[$kind];
             }
         }
     }

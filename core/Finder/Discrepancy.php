@@ -30,11 +30,14 @@ final readonly class Discrepancy
         'carryM' => 0, 'sideM' => 2, 'apexM' => 3, 'totalSideM' => 4, 'descentDeg' => 5, 'launchDeg' => 6, 'spinRpm' => 7, 'directionDeg' => 8,
     ];
 
+    /** Share of what a shift leaves open that is not in the draws of the belief already (calibrated in `bin/bench advice`). */
+    private const STAYS_OPEN = 0.6;
+
     private const MIRRORED = ['sideM', 'totalSideM', 'directionDeg'];
 
     /**
      * @param  array<string, float>  $shifts  by field, as a right-hander's: to be added to what the models say
-     * @param  array<string, float>  $sds  of the shifts
+     * @param  array<string, float>  $sds  of the shifts, beside what the belief leaves open itself
      * @param  array<string, float>  $spreads  by field: factor of the models' spread
      */
     private function __construct(public array $shifts, public array $sds, public array $spreads)
@@ -97,15 +100,21 @@ final readonly class Discrepancy
             $n = count($values);
             $squares = array_sum(array_map(static fn (float $v): float => $v * $v, $within[$field]));
             $degrees = max(0, $n - count($trials));
-            $spread = sqrt((PlayerPriors::SPREAD_SHOTS * $modelled[$field] ** 2 + $squares) / (PlayerPriors::SPREAD_SHOTS + $degrees));
+            // A spread of six shots is mostly luck, one of sixty is the setup's own.
+            $counted = $degrees * $n / ($n + PlayerPriors::SPREAD_TOLD_BY);
+            $own = $degrees === 0 ? 0.0 : $squares / $degrees;
+            $spread = sqrt(
+                (PlayerPriors::SPREAD_SHOTS * $modelled[$field] ** 2 + $counted * $own) / (PlayerPriors::SPREAD_SHOTS + $counted),
+            );
             $factors[$field] = $spread / $modelled[$field];
-            $missed = PlayerPriors::MISSED_SD[$field] ** 2;
+            // A few shots cannot tell what the models miss from luck; many can.
+            $missed = PlayerPriors::MISSED_SD[$field] ** 2 * (1 + $n / PlayerPriors::MISSED_TOLD_BY);
             $error = $spread ** 2 / $n;
             $mean = array_sum($values) / $n;
             // One that stands out says of itself that the models miss more here.
             $missed *= (PlayerPriors::EFFECT_DOF + $mean ** 2 / ($missed + $error)) / (PlayerPriors::EFFECT_DOF + 1);
             $shifts[$field] = $missed / ($missed + $error) * $mean;
-            $sds[$field] = sqrt($missed * $error / ($missed + $error));
+            $sds[$field] = self::STAYS_OPEN * sqrt($missed * $error / ($missed + $error));
         }
 
         return new self($shifts, $sds, $factors);

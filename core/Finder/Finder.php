@@ -105,7 +105,8 @@ final readonly class Finder
      */
     private static function mayStop(Scoring $scoring, float $loss, ?array $next): bool
     {
-        return $next === null || (! $next['opensWish'] && $scoring->unit() === 'strokes'
-            && ($loss < self::STOP_BELOW || $next['value'] < self::WORTH_A_TRIAL));
+        return $scoring->unit() === 'strokes' && ($next === null
+            ? $loss < self::STOP_BELOW
+            : ! $next['opensWish'] && ($loss < self::STOP_BELOW || $next['value'] < self::WORTH_A_TRIAL));
     }
 }

@@ -41,6 +41,9 @@ final class NextTrial
     /** Lofts this near to the one that is asked for are as good, °; a smaller change is not asked for. */
     private const NEAR_LOFT_DEG = 1.25;
 
+    /** Clearly worse than the own club: behind by two resolutions with this chance. */
+    private const CLEARLY = 0.8;
+
     /** What has less than this chance to beat the best is no trial. */
     private const LEAST_CHANCE = 0.2;
 
@@ -78,7 +81,7 @@ final class NextTrial
         $changes = $chances = [];
         $resolution = $pick->scoring->resolution();
         foreach ($draws->specs as $s => $spec) {
-            $isWorse = $pick->gain($own, $s) > 2 * $resolution || ($wish === null ? $pick->gain($own, $s) > 0 : $wish->gain($own, $s) > 0);
+            $isWorse = $pick->chanceBehind($s, $own, 2 * $resolution) >= self::CLEARLY || ($wish !== null && $wish->gain($own, $s) > 0);
             if ($s === $present || $options[$s]->isBarred || $isWorse) {
                 continue;
             }

@@ -103,7 +103,7 @@ final readonly class DecisionRule
     {
         $is = $pick->chance($s, $than);
 
-        return $pick->gain($s, $than) >= $pick->scoring->resolution() && ($chance === 0.5 ? $is > $chance : $is >= $chance);
+        return $pick->surerGain($s, $than) >= $pick->scoring->resolution() && ($chance === 0.5 ? $is > $chance : $is >= $chance);
     }
 
     public static function isLevel(Pick $pick, int $s, int $with): bool

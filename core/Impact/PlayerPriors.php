@@ -77,8 +77,8 @@ final class PlayerPriors
 
     public const SPEED_MPS_PER_POINT_SD = 0.067;
 
-    /** Drift of club speed over 20 shots, m/s. */
-    public const DRIFT_MPS_SD = 0.45;
+    /** Drift of club speed over 20 shots, m/s: little, for a difference between two setups is seldom tiredness; who tires is warned of. */
+    public const DRIFT_MPS_SD = 0.2;
 
     // --- the swing ---------------------------------------------------------------------------------------------------
 
@@ -131,18 +131,26 @@ final class PlayerPriors
      * Of how many effects the usual widths of heads and of quirks are worth, when this player's own say how wide they are; and the degrees
      * of freedom of one effect's own width: a head far from all others is believed once shots show it.
      */
-    public const WIDTHS_WORTH = 20.0;
+    public const WIDTHS_WORTH = 12.0;
 
     public const EFFECT_DOF = 4.0;
 
     /** What the models miss of one setup's mean, SD: m, °, rpm. Shots of that setup show it (`Discrepancy`). */
     public const MISSED_SD = [
-        'carryM' => 3.0, 'sideM' => 4.0, 'totalSideM' => 4.0, 'apexM' => 1.5, 'descentDeg' => 1.0, 'launchDeg' => 0.2, 'spinRpm' => 60.0,
-        'directionDeg' => 0.3,
+        'carryM' => 1.8, 'sideM' => 2.5, 'totalSideM' => 2.5, 'apexM' => 1.0, 'descentDeg' => 0.7, 'launchDeg' => 0.15, 'spinRpm' => 40.0,
+        'directionDeg' => 0.2,
     ];
 
-    /** So many shots of its own is the spread worth that the models say of a setup. */
-    public const SPREAD_SHOTS = 25.0;
+    /** From about so many shots on they tell it from luck. */
+    public const MISSED_TOLD_BY = 18.0;
+
+    /**
+     * So many shots of its own is the spread worth that the models say of a setup; and from about so many shots on its own spread says
+     * something of it (assumptions).
+     */
+    public const SPREAD_SHOTS = 8.0;
+
+    public const SPREAD_TOLD_BY = 14.0;
 
     /**
      * How far a setup usually moves the swing for good, head and quirk together, in the order of `Swing`. Loft and face are what

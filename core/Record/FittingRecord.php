@@ -211,20 +211,30 @@ final readonly class FittingRecord
      */
     public const MODELLED_SHOTS = 200;
 
+    /** Many shots with a setup on a visit are told in so many parts at most, of so many shots at least. */
+    private const MOST_PARTS = 4;
+
+    private const SHOTS_OF_PART = 8;
+
+    /** In units of 20 shots. */
+    private const LONGEST_VISIT = 2.0;
+
     /**
-     * What was hit, as the belief takes it: each setup on each visit.
+     * What was hit, as the belief takes it: each setup on each visit, in parts where it was hit often.
      *
-     * @return list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float, visit: int}>
+     * @return list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float, visit: int}> order: how far into the visit, in units of 20
+     *   shots; of a long visit a unit is half of it
      */
     public function tested(?Screening $screening = null): array
     {
         $out = [];
         $last = $this->lastVisit();
-        $counted = $began = [];
+        $counted = $began = $ended = [];
         foreach ($this->shots as $tag => $shots) {
             foreach ($shots as $s) {
                 $visit = $s->visit ?? $last;
                 $began[$visit] = min($began[$visit] ?? PHP_INT_MAX, $s->sequence);
+                $ended[$visit] = max($ended[$visit] ?? 0, $s->sequence);
                 if ($s->leftOut === null && $s->shot->failure === null) {
                     $counted[$tag][$visit][] = $s->sequence;
                 }
@@ -233,11 +243,19 @@ final readonly class FittingRecord
         foreach ($this->sets($screening) as $tag => $set) {
             $spec = $this->setups[$tag]->spec($this->hand);
             foreach ($set->byVisit() as $visit => $hit) {
+                $shots = Evenly::of($hit->shots, self::MODELLED_SHOTS);
                 $sequences = $counted[$tag][$visit] ?? [];
-                $out[] = [
-                    'spec' => $spec, 'shots' => Evenly::of($hit->shots, self::MODELLED_SHOTS), 'visit' => $visit,
-                    'order' => $sequences === [] ? 0.0 : (array_sum($sequences) / count($sequences) - $began[$visit] + 1) / 20,
-                ];
+                // Nobody tires without end: a visit is as long as forty shots at most.
+                $unit = max(20.0, ($ended[$visit] - $began[$visit] + 1) / self::LONGEST_VISIT);
+                $parts = max(1, min(self::MOST_PARTS, intdiv(count($shots), self::SHOTS_OF_PART)));
+                // Where shots were hit one after another, their parts tell whether the player tires.
+                foreach (array_chunk($shots, max(1, (int) ceil(count($shots) / $parts))) as $k => $part) {
+                    $of = array_slice($sequences, (int) round($k * count($sequences) / $parts), (int) ceil(count($sequences) / $parts));
+                    $out[] = [
+                        'spec' => $spec, 'shots' => $part, 'visit' => $visit,
+                        'order' => $of === [] ? 0.0 : (array_sum($of) / count($of) - $began[$visit] + 1) / $unit,
+                    ];
+                }
             }
         }
 

@@ -8,6 +8,8 @@ use MintCarry\Core\Club\ChangeOver;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Club\SetupParts;
+use MintCarry\Core\Finder\ScoredDraws;
+use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\SetupRecord;
 
@@ -47,7 +49,7 @@ final class PreparedBench
                 'nothing' => "No head of a {$record->hand->value}-hander stands on the rack."];
         }
         $most = $record->brief->swings === null ? self::MOST : (int) max(1, min(self::MOST, floor(($record->brief->swings - self::FIRST_SWINGS) / self::SWINGS)));
-        $picked = array_slice(self::picked($record, $heads), 0, $most);
+        $picked = array_slice(self::withoutForbidden($record, self::picked($record, $heads)), 0, $most);
         $build = $own?->build();
         $parts = array_map(static fn (array $p): SetupParts => new SetupParts(
             $p['head']->label, $p['position'], $p['masses'], $p['head']->sayWeights($p['masses']), ...($build === null ? [] : [$build]),
@@ -124,6 +126,37 @@ final class PreparedBench
         return $out;
     }
 
+    /**
+     * Without what is expected to bring more of what must never come: by the shots where there are some, else by where the face points.
+     *
+     * @param  list<array{head: RackedHead, at: int, position: string, masses: array<string, float>, why: string}>  $picked
+     * @return list<array{head: RackedHead, at: int, position: string, masses: array<string, float>, why: string}>
+     */
+    private static function withoutForbidden(FittingRecord $record, array $picked): array
+    {
+        $search = $record->brief->never === [] ? null : Search::modelled($record);
+        if ($search === null) {
+            return $picked;
+        }
+        $specs = [];
+        foreach ($picked as $i => $p) {
+            $setup = new SetupRecord('x', $p['head']->label, $p['head'], $p['head']->sleeve, $p['position'], $p['masses'],
+                shaft: $record->own()->shaft, lengthMm: $record->own()->lengthMm, ball: $record->own()->ball, teeMm: $record->own()->teeMm);
+            $spec = $search->candidates->specLike($setup);
+            if ($spec !== null) {
+                $specs[$i] = $spec;
+            }
+        }
+        $draws = $search->drawsOf(array_values($specs));
+        $own = $draws->index($record->own()->tag) ?? 0;
+        $barred = array_map(
+            static fn (int $s): string => $draws->specs[$s]->tag,
+            ScoredDraws::of($draws, $record->brief, $record->limits())->barred($own, $record->brief, $record->limits()),
+        );
+
+        return array_values(array_filter($picked, static fn (int $i): bool => ! in_array($specs[$i]->tag ?? '', $barred, true), ARRAY_FILTER_USE_KEY));
+    }
+
     /** @param  array<int, RackedHead>  $ranked */
     private static function fitting(FittingRecord $record, array $ranked): ?int
     {
@@ -144,6 +177,10 @@ final class PreparedBench
         $isKnown = in_array($record->brief->miss, ['left', 'right'], true);
         // Whose miss goes right is helped by a face that points more left: closed for a right-hander, open for a left-hander.
         $ways = $isKnown ? [($record->brief->miss === 'right') === $right ? -1 : 1] : [-1, 1];
+        // Nothing is laid out that points to the side that must never come.
+        $ways = array_values(array_filter(
+            $ways, static fn (int $way): bool => ! in_array(($way < 0) === $right ? 'left' : 'right', $record->brief->never, true),
+        ));
         $setup = new SetupRecord('x', $head->label, $head, $head->sleeve, $head->sleeve->home, $head->standard);
         $straight = $setup->playing(0.0)->faceOpenDeg;
         $standard = $head->bodyWith($head->standard);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Corridor;
+use MintCarry\Core\Fitting\DecisionRule;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Trouble;
@@ -105,7 +106,7 @@ it('keeps the own club below a chance of 0.8 and a gain worth telling, under eve
         );
         $pick = $advice->judgement($advice->pick);
         if ($advice->pick !== 'A') {
-            expect($pick->chanceBetter)->toBeGreaterThanOrEqual(Advice::KEEP_UNLESS)
+            expect($pick->chanceBetter)->toBeGreaterThanOrEqual(DecisionRule::SURE_TO_BUY)
                 ->and($pick->gain)->toBeGreaterThan($scoring->resolution());
         }
         expect($advice->expectedLoss)->toBeGreaterThanOrEqual(0.0)

@@ -8,8 +8,9 @@ function open(page: Page): Set<Request> {
     if (known) return known;
     const now = new Set<Request>();
     asked.set(page, now);
-    page.on('request', (r) => r.url().includes('/api/') && now.add(r));
-    for (const end of ['requestfinished', 'requestfailed'] as const) page.on(end, (r) => now.delete(r));
+    page.on('request', (r: Request) => r.url().includes('/api/') && now.add(r));
+    page.on('requestfinished', (r: Request) => now.delete(r));
+    page.on('requestfailed', (r: Request) => now.delete(r));
     return now;
 }
 

@@ -60,7 +60,7 @@ const found = (more: Partial<Found>): Found =>
 
 test('the advice keeps the own club until a gain is likely, and says how likely it is', () => {
     expect(adviceText(found({}), yards)).toBe(
-        'Keep the own club for now: Tern 460, 12 g back is expected to bring +5 yd of carry (likely 0 to +10) and 8 of 14 drives in the corridor (8 with the own club), but the chance that it gains at all is 74 %; 80 % are asked for. 12 of 40 cannot be told from the best.',
+        'Keep the own club for now: Tern 460, 12 g back is expected to bring +5 yd of carry (likely 0 to +10) and 8 of 14 drives in the corridor (8 with the own club), but the chance that it gains at all is 74 %: not sure enough to change to. 12 of 40 cannot be told from the best.',
     );
     expect(adviceText(found({ pick: 'x' }), yards)).toMatch(
         /^Tern 460, 12 g back: expected to bring .* That is worth \+0.02 strokes a drive/,
@@ -92,20 +92,13 @@ test('a setup is named with what it is built of beside the usual, in the playerâ
     expect(nameOf(setup({ with: { lengthMm: 1130.3 } }), { ...yards, length: 'mm' })).toBe('Tern 460, 12 g back, with 1130 mm');
 });
 
-test('the next trial says what it could change, in the scoringâ€™s unit', () => {
-    expect(nextText(found({}), yards)).toBe(
-        'Four shots of it are worth less than 0.01 strokes a drive on average. In 30 % of cases they make another setup the best, most often this one.',
+test('the next trial says what it is for, and how likely it beats what was hit', () => {
+    const next = { tag: 'x', value: 0.004, changes: 2, turns: 0.3, to: 'A', chance: 0.62, for: 'more loft' };
+    expect(nextText(found({ next }))).toBe(
+        'To see whether more loft keeps it in the air. The chance that it beats the best so far is 62 %.',
     );
-    expect(nextText(found({ next: { tag: 'x', value: 0.004, changes: 2, turns: 0.3, to: 'A' } }), yards)).toContain(
-        'most often the own club',
-    );
-    expect(nextText(found({ unit: 'm', next: { tag: 'x', value: 1.2, changes: 0, turns: 0.01, to: 'x' } }), yards)).toBe(
-        'Four shots of it are worth 1.3 yd on average. They would hardly change which setup is best.',
-    );
-    expect(nextText(found({ unit: 'points', next: { tag: 'x', value: 0.26, changes: 0, turns: 0, to: null } }), yards)).toContain(
-        '0.3 points',
-    );
-    expect(nextText(found({ next: null }), yards)).toBe('');
+    expect(nextText(found({ next: { ...next, for: 'less spin' } }))).toContain('it spins less');
+    expect(nextText(found({ next: null }))).toBe('');
 });
 
 test('what was learned is told with its width, before and now', () => {

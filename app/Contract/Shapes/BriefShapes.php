@@ -42,7 +42,7 @@ use App\Contract\Shape;
     'feel' => 'string',
     'swings' => 'number | null',
     'minutes' => 'number | null',
-    'money' => 'number | null',
+    'money' => 'number | null', 'sureToBuy?' => 'number | null',
     'labour?' => 'number | null',
     'currency' => 'string',
     'purchase' => 'string',

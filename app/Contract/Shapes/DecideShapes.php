@@ -35,6 +35,7 @@ use App\Contract\Shape;
 #[
     Shape('Advice', [
         'benchmark' => 'string', 'best' => 'string', 'pick' => 'string', 'runnerUp?' => 'string | null', 'isConclusive' => 'boolean', 'ties' => 'string[]',
+        'by?' => 'string', 'wish?' => 'string | null', 'level?' => 'string[]',
         'expectedLoss' => 'number', 'scoring' => 'string', 'unit' => 'string', 'basis' => 'string',
         'tieBreak?' => 'TieBreak | null', 'outdoors?' => '{ shots: integer; windLeftIn: integer; windMps: number } | null', 'notHit' => 'string[]',
         'simulatedShots' => 'integer', 'failures?' => 'Failure[]', 'setups' => 'Judgement[]',
@@ -42,7 +43,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('SchoolCell', [
-        'pick' => 'string', 'best' => 'string', 'gain' => 'number', 'chance' => 'number', 'ties' => 'string[]',
+        'pick' => 'string', 'best?' => 'string', 'gain' => 'number', 'chance' => 'number', 'ownIsLevel?' => 'boolean', 'ties' => 'string[]',
     ]),
 ]
 #[

@@ -58,7 +58,7 @@ use App\Contract\Shape;
         'best' => 'string', 'pick' => 'string',
         'expectedLoss' => 'number', 'mayStop' => 'boolean', 'ties' => 'integer', 'within' => 'integer', 'unreadable' => 'string[]',
         'failures' => 'Failure[]',
-        'next' => '{ tag: string; value: number; changes: integer; turns: number; to: string | null } | null',
+        'next' => '{ tag: string; value: number; changes: integer; turns: number; to: string | null; chance: number; for: string } | null',
         'learned' => 'Record<string, { prior: number; priorSd: number; now: number; sd: number }>',
         'ownEffects' => '{ head: string | null; with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; '
             .'cue?: string }; effects: Record<string, Believed> }[]',

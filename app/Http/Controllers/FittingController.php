@@ -9,11 +9,13 @@ use App\Contract\Answer;
 use App\Contract\Asks;
 use App\Contract\Takes;
 use App\Fittings\DayBook;
+use App\Fittings\FittingLoader;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\FittingRequest;
 use App\Http\Resources\FittingResource;
 use App\Http\Resources\OrderResource;
 use App\Journal\Journal;
+use App\Models\Blind;
 use App\Models\Fitting;
 use App\Models\Intake;
 use App\Models\Player;
@@ -25,6 +27,7 @@ use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\TieBreak;
+use MintCarry\Core\Report\Grounds;
 use OpenApi\Attributes as OA;
 
 final class FittingController
@@ -143,7 +146,7 @@ final class FittingController
             summary: 'Changes player, benchmark or how shots are judged',
             requestBody: new Takes([
                 'version' => 'integer', 'name?' => 'string | null', 'hand?' => 'Hand | null', 'units?' => 'UnitChoice',
-                'benchmarkSetupId?' => 'integer', 'screening?' => 'string', 'tieOrder?' => 'string[]', 'asksRatings?' => 'boolean',
+                'benchmarkSetupId?' => 'integer', 'reason?' => 'string | null', 'screening?' => 'string', 'tieOrder?' => 'string[]', 'asksRatings?' => 'boolean',
             ]),
             responses: [new Answer('Fitting')],
         ),
@@ -151,12 +154,16 @@ final class FittingController
     public function update(FittingRequest $request, Fitting $fitting): JsonResponse
     {
         $user = self::user($request);
-        $conflict = Transaction::run(function () use ($request, $fitting, $user): bool {
+        $barredBy = self::barredBy($request, $fitting);
+        $conflict = Transaction::run(function () use ($request, $fitting, $user, $barredBy): bool {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             if ($now->version !== (int) $request->validated('version')) {
                 return true;
             }
             [$change, $words] = self::changes($request, $now);
+            if ($barredBy !== []) {
+                $words[] = 'though it likely brings more of what must never come ('.implode(', ', $barredBy).'): '.$request->validated('reason');
+            }
             $player = array_filter(
                 array_intersect_key((array) $request->validated(), ['name' => 1, 'hand' => 1, 'units' => 1]),
                 fn (mixed $v): bool => $v !== null && $v !== '',
@@ -186,6 +193,29 @@ final class FittingController
                 409,
             )
             : response()->json($body);
+    }
+
+    /**
+     * What of the forbidden the new benchmark likely brings more of. It may be held all the same, with a reason.
+     *
+     * @return list<string>
+     *
+     * @throws ValidationException where it brings more and no reason was given
+     */
+    private static function barredBy(FittingRequest $request, Fitting $fitting): array
+    {
+        $setup = $request->has('benchmarkSetupId') ? $fitting->setups()->find($request->integer('benchmarkSetupId')) : null;
+        $record = $setup === null || Blind::open($fitting) !== null ? null : (new FittingLoader($fitting))->record();
+        if ($record === null || $record->brief->never === [] || ! isset($record->sets()[$setup->tag], $record->sets()[$record->benchmark ?? ''])) {
+            return [];
+        }
+        $barredBy = Grounds::of($record)->advice()->judgement($setup->tag)->barredBy();
+        if ($barredBy !== [] && trim((string) $request->validated('reason')) === '') {
+            throw ValidationException::withMessages(['reason' => "{$setup->tag} likely brings more of what must never come (".implode(', ', $barredBy)
+                .'). Say in a few words why it shall be the benchmark all the same.']);
+        }
+
+        return $barredBy;
     }
 
     /** @return array{array<string, mixed>, list<string>} columns that change, and what is done in words */

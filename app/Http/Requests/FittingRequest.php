@@ -24,6 +24,7 @@ final class FittingRequest extends FormRequest
             'hand' => [$new ? 'required_without:playerId' : 'sometimes', 'nullable', Rule::in(['right', 'left'])],
             ...Player::unitRules(),
             'benchmarkSetupId' => ['sometimes', 'integer'],
+            'reason' => ['sometimes', 'nullable', 'string', 'max:300'],
             'screening' => ['sometimes', 'string', 'max:20'],
             'tieOrder' => ['sometimes', 'array', 'min:1', 'max:4'],
             'tieOrder.*' => ['string'],

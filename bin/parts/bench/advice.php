@@ -1,9 +1,10 @@
 <?php
 
-// The advice against the usual way, over hidden players that do not obey our own model:
-//   php bin/parts/bench/advice.php [players 500] [seed 1] [swings 40] [prior width 1]
-// Also run short by tests/Core/AdviceBenchTest.php. Truth: what each setup costs a player is counted from flown shots of that
+// The advice over hidden players that do not obey our own model. Truth: what each setup costs a player is counted from flown shots of that
 // player, with wind; losses are against the best of the rack.
+//   php bin/parts/bench/advice.php [players 300] [--seed 1] [--world first|second] [--width 1] [--swings 40] [--prior 1] [--only PART]
+// PART: losses (against the usual way), decide (caution, chances, expected loss), cover (intervals), follow (the next trial against random).
+// Also run short by tests/Core/AdviceBenchTest.php.
 
 declare(strict_types=1);
 
@@ -16,49 +17,107 @@ use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Finder\Belief;
 use MintCarry\Core\Finder\Discrepancy;
 use MintCarry\Core\Finder\Finder;
-use MintCarry\Core\Finder\Predicted;
 use MintCarry\Core\Finder\PredictedDraws;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Corridor;
+use MintCarry\Core\Fitting\Effort;
+use MintCarry\Core\Fitting\Option;
+use MintCarry\Core\Fitting\Pick;
 use MintCarry\Core\Fitting\Strokes;
 use MintCarry\Core\Fitting\Trouble;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Launch\BayCalibration;
 use MintCarry\Core\Launch\LaunchShot;
+use MintCarry\Core\Statistics\Interval;
 use MintCarry\Core\Statistics\Normal;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 require_once __DIR__.'/../../../vendor/autoload.php';
 require_once __DIR__.'/hidden.php';
+require_once __DIR__.'/second.php';
 
+/**
+ * One bench session: a player, their own club, a rack and a brief.
+ *
+ * @phpstan-type Tested list<array{spec: SetupSpec, shots: list<LaunchShot>, order: float}>
+ */
 final class Advice
 {
     private const PER_TRIAL = 4;
 
+    private const LATEST = ['Head P', 'Head Q', 'Head R', 'Head S'];
+
     public function __construct(
-        private readonly Randomizer $random, private readonly float $priorWidth = 1.0, private readonly int $truthShots = 60,
-        private readonly bool $calibrates = true, private readonly float $width = 1.0,
+        private readonly Randomizer $random, private readonly string $world = 'first', private readonly float $width = 1.0,
+        private readonly float $priorWidth = 1.0, private readonly int $truthShots = 60, private readonly bool $calibrates = true,
     ) {
     }
 
-    /** @return list<SetupSpec> four heads, eight positions, four arrangements */
-    public static function rack(): array
+    private function player(int $i): Player
     {
+        $hand = $i % 2 === 0 ? Hand::Right : Hand::Left;
+        $own = new SetupSpec('own', 'Old club', new Head(10.5, 200.0, 0.0, 34.0, -4.0), 10.2, 10.2, 0.0, hand: $hand);
+        do {
+            $player = $this->world === 'second' ? new Second($this->random, $hand, $this->width) : new Hidden($this->random, $hand, $this->width);
+            // Who tops the ball or hits it straight up is for a coach.
+            $launches = array_filter(array_map(fn (): ?float => $player->shot($own, $own, $this->random)['launchDeg'] ?? null, range(1, 8)));
+        } while (count($launches) < 8 || min($launches) < 3 || max($launches) > 27);
+
+        return $player;
+    }
+
+    private function own(Hand $hand): SetupSpec
+    {
+        return new SetupSpec(
+            'own', 'Old club', new Head(10.5, 200.0, 0.0, 34.0, -4.0), 10.2 + Normal::draw($this->random), 10.2, 0.3 * Normal::draw($this->random),
+            hand: $hand,
+        );
+    }
+
+    private function brief(bool $aimFree = true): Brief
+    {
+        $left = new Trouble(Normal::uniform($this->random) < 0.4 ? 'water' : 'rough');
+
+        return new Brief(corridor: new Corridor(30.0, $left, new Trouble('trees')), aimFree: $aimFree);
+    }
+
+    /**
+     * Four heads, eight positions, four arrangements; or three heads and the own one, five positions, two arrangements.
+     *
+     * @return list<SetupSpec>
+     */
+    public static function rack(Hand $hand = Hand::Right, ?SetupSpec $own = null): array
+    {
+        $heads = [
+            ['Head P', 33.0, -4.2, 200.0, 0.0], ['Head Q', 36.0, -3.8, 203.0, 0.4], ['Head R', 39.0, -3.4, 204.0, -0.3],
+            ['Head S', 30.0, -4.6, 199.0, 0.7],
+        ];
+        $positions = [[0.0, 0.0], [0.75, -0.4], [1.5, -0.8], [-0.75, 0.4], [-1.5, 0.8], [0.0, 0.9], [0.0, -0.9], [0.75, 0.6]];
+        $weights = [[0.0, 0.0], [-2.6, 0.0], [2.6, 0.0], [0.0, -4.0]];
+        if ($own !== null) {
+            [$heads, $positions, $weights] = [[...array_slice($heads, 0, 3), null], array_slice($positions, 0, 5), array_slice($weights, 0, 2)];
+        }
         $out = [];
-        foreach (
-            [
-                ['Head P', 33.0, -4.2, 200.0, 0.0], ['Head Q', 36.0, -3.8, 203.0, 0.4], ['Head R', 39.0, -3.4, 204.0, -0.3],
-                ['Head S', 30.0, -4.6, 199.0, 0.7],
-            ] as [$name, $back, $up, $mass, $loftOff]
-        ) {
-            foreach (
-                [[0.0, 0.0], [0.75, -0.4], [1.5, -0.8], [-0.75, 0.4], [-1.5, 0.8], [0.0, 0.9], [0.0, -0.9], [0.75, 0.6]] as $p => [$loft, $face]
-            ) {
-                foreach ([[0.0, 0.0], [-2.6, 0.0], [2.6, 0.0], [0.0, -4.0]] as $w => [$toe, $moved]) {
+        foreach ($heads as $head) {
+            foreach ($positions as $p => [$loft, $face]) {
+                foreach ($weights as $w => [$toe, $moved]) {
+                    if ($head === null && $own !== null) {
+                        $body = $own->body;
+                        $turned = new SetupSpec(
+                            "own/{$p}/{$w}", $own->head, new Head(10.5, $body->massG, $toe, $body->cgBackMm + $moved, $body->cgUpMm),
+                            $own->squaredLoftDeg + $loft, $own->soledLoftDeg, $own->soledFaceOpenDeg + $face, (string) $p, (string) $w, hand: $hand,
+                        );
+                        if ($p + $w > 0) {
+                            $out[] = $turned;
+                        }
+
+                        continue;
+                    }
+                    [$name, $back, $up, $mass, $off] = $head ?? $heads[0];
                     $out[] = new SetupSpec(
-                        "{$name}/{$p}/{$w}", $name, new Head(10.5 + $loftOff, $mass, $toe, $back + $moved, $up),
-                        10.5 + $loftOff + $loft, 10.5 + $loftOff, $face, (string) $p, (string) $w,
+                        "{$name}/{$p}/{$w}", $name, new Head(10.5 + $off, $mass, $toe, $back + $moved, $up), 10.5 + $off + $loft, 10.5 + $off,
+                        $face, (string) $p, (string) $w, hand: $hand,
                     );
                 }
             }
@@ -67,223 +126,44 @@ final class Advice
         return $out;
     }
 
-    /** @return array<string, float> */
-    public function run(int $players, int $swings = 40): array
+    /**
+     * Against the usual way, with the aim free and fixed, after 20 and more swings.
+     *
+     * @return array<string, float>
+     */
+    public function losses(int $players, int $swings = 40): array
     {
         $sum = [];
         $add = function (string $name, float $value) use (&$sum): void {
             $sum[$name] = ($sum[$name] ?? 0.0) + $value;
         };
-        $covered = ['carry' => 0, 'side' => 0, 'strokes' => 0, 'compared' => 0];
         for ($i = 0; $i < $players; $i++) {
-            $player = new Hidden($this->random, $i % 2 === 0 ? Hand::Right : Hand::Left);
-            $rack = self::rack();
-            $own = new SetupSpec(
-                'own', 'Old club', new Head(10.5, 200.0, 0.0, 34.0, -4.0), 10.2 + Normal::draw($this->random), 10.2,
-                0.3 * Normal::draw($this->random),
-            );
-            $brief = fn (bool $free): Brief => new Brief(
-                corridor: new Corridor(
-                    30.0, new Trouble(Normal::uniform($this->random) < 0.4 ? 'water' : 'rough'), new Trouble('trees'),
-                ),
-                aimFree: $free,
-            );
-            $free = $brief(true);
+            $player = $this->player($i);
+            $own = $this->own($player->hand());
+            $rack = self::rack($player->hand());
+            $free = $this->brief();
             $truth = $this->truth($player, [$own, ...$rack], $own, $free);
             foreach (['free', 'fixed'] as $aim) {
+                $brief = $aim === 'free' ? $free : new Brief(corridor: $free->corridor, aimFree: false);
                 $costs = $truth[$aim];
                 $best = $costs === [] ? 0.0 : min($costs);
                 $add("{$aim}: own club", $costs['own'] - $best);
                 $add("{$aim}: random", array_sum($costs) / count($costs) - $best);
                 foreach ([20, $swings] as $budget) {
-                    $usual = $this->usual(
-                        $player, $rack, $own, $aim === 'free' ? $free : new Brief(corridor: $free->corridor, aimFree: false),
-                        $budget,
-                    );
+                    $usual = $this->usual($player, $rack, $own, $brief, $budget);
                     $add("{$aim}: usual way, {$budget} swings", $costs[$usual] - $best);
                     $add("{$aim}: usual way worse than own, {$budget} swings", $costs[$usual] > $costs['own'] + 1e-9 ? 1.0 : 0.0);
-                    $found = $this->ours(
-                        $player, $rack, $own, $aim === 'free' ? $free : new Brief(corridor: $free->corridor, aimFree: false),
-                        $budget,
-                    );
+                    $found = Finder::of($this->drawn($player, $rack, $own, $this->spread($rack, $budget))[0], $brief);
                     $pick = $found->pick->spec->tag;
                     $add("{$aim}: ours, {$budget} swings", $costs[$pick] - $best);
                     $add("{$aim}: ours without the keep-own rule, {$budget} swings", $costs[$found->best->spec->tag] - $best);
                     $add("{$aim}: ours worse than own, {$budget} swings", $costs[$pick] > $costs['own'] + 1e-9 ? 1.0 : 0.0);
                     $add("{$aim}: ours, expected loss, {$budget} swings", $found->expectedLoss);
-                    if ($aim === 'free' && $budget === 20) {
-                        $this->cover($found, $truth, $player->hand->sign(), $covered);
-                    }
                 }
             }
         }
-        $out = array_map(static fn (float $v): float => $v / $players, $sum);
-        foreach (['carry', 'side', 'strokes'] as $what) {
-            $out["95 % intervals of differences from own that hold: {$what}"] = $covered[$what] / max(1, $covered['compared']);
-        }
 
-        return $out;
-    }
-
-    /**
-     * Counts how often the intervals of every eighth setup hold the truth.
-     *
-     * @param  array{free: array<string, float>, fixed: array<string, float>, figures: array<string, array{float, float}>}  $truth
-     * @param  array{carry: int, side: int, strokes: int, compared: int}  $covered
-     */
-    private function cover(Finder $found, array $truth, int $sign, array &$covered): void
-    {
-        [$costs, $t] = [$truth['free'], $truth['figures']];
-        foreach ($found->setups as $k => $p) {
-            if ($p->spec->tag === 'own' || $k % 8 !== 0) {
-                continue;
-            }
-            $covered['compared']++;
-            $covered['carry'] += $p->carryGainInterval->contains($t[$p->spec->tag][0] - $t['own'][0]) ? 1 : 0;
-            $covered['strokes'] += $p->gainInterval->contains($costs['own'] - $costs[$p->spec->tag]) ? 1 : 0;
-            $covered['side'] += $this->sideCovered($p, $found->base, $t, $sign) ? 1 : 0;
-        }
-    }
-
-    /** @param  array<string, array{float, float}>  $truth */
-    private function sideCovered(Predicted $p, Predicted $own, array $truth, int $sign): bool
-    {
-        $half = ($p->sideInterval->high - $p->sideInterval->low) / 2;
-
-        return abs(($p->sideM - $own->sideM) - $sign * ($truth[$p->spec->tag][1] - $truth['own'][1])) <= $half;
-    }
-
-    /**
-     * What each setup truly costs this player on the course, in strokes, with the aim free and fixed; and its carry and side in the bay.
-     *
-     * @param  list<SetupSpec>  $all
-     * @return array{free: array<string, float>, fixed: array<string, float>, figures: array<string, array{float, float}>,
-     *   spread: array<string, float>}
-     */
-    private function truth(Hidden $player, array $all, SetupSpec $own, Brief $brief, ?int $shots = null): array
-    {
-        $free = $fixed = $figures = $spread = [];
-        $price = new Strokes($brief, 0.0);
-        $shots ??= $this->truthShots;
-        $sign = $player->hand->sign();
-        $seed = $this->random->getInt(0, PHP_INT_MAX);
-        foreach ($all as $spec) {
-            // The same luck for every setup: differences are what counts.
-            $random = new Randomizer(new Mt19937($seed));
-            $sides = $totals = $bays = [];
-            $carry = $bay = 0.0;
-            for ($k = 0; $k < $shots; $k++) {
-                $hit = $player->hit($spec, $own, $random);
-                if ($hit === null) {
-                    continue;
-                }
-                $course = $player->course->fly($hit[0]);
-                $inBay = $player->range->fly($hit[0]);
-                [$sides[], $totals[], $carry, $bay] = [
-                    $sign * $course->totalSideM, $course->totalM, $carry + $inBay->carryM, $bay + $inBay->sideM,
-                ];
-                $bays[] = $inBay->sideM;
-            }
-            $n = max(1, count($sides));
-            $mean = array_sum($sides) / $n;
-            $sd = sqrt(array_sum(array_map(static fn (float $s): float => ($s - $mean) ** 2, $sides)) / max(1, $n - 1));
-            $total = array_sum($totals) / $n;
-            $free[$spec->tag] = $price->free($mean, $sd, $total)[0];
-            $fixed[$spec->tag] = $price->aimFixed($mean, $sd, $total);
-            $figures[$spec->tag] = [$carry / $n, $bay / $n];
-            $spread[$spec->tag] = sqrt(array_sum(array_map(static fn (float $s): float => $s ** 2, $bays)) / $n - ($bay / $n) ** 2);
-        }
-
-        return ['free' => $free, 'fixed' => $fixed, 'figures' => $figures, 'spread' => $spread];
-    }
-
-    /** @return list<LaunchShot> */
-    private function trial(Hidden $player, SetupSpec $spec, SetupSpec $own, int $n, float $order): array
-    {
-        $shots = [];
-        for ($k = 0; $k < $n; $k++) {
-            $hit = $player->hit($spec, $own, $this->random, $order);
-            if ($hit !== null) {
-                [$ball, $club, $strike] = $hit;
-                $noise = fn (float $v, float $sd): float => $v + $sd * Normal::draw($this->random);
-                $s = $player->hand->sign();
-                $flown = $player->range->fly($ball);
-                $shots[] = LaunchShot::of(
-                    [
-                        'carryM' => max(21.0, $noise($flown->carryM, 1.5)), 'apexM' => max(1.5, $noise($flown->apexM, 0.7)),
-                        'ballSpeedMps' => $noise($ball->ballSpeedMps, 0.25), 'launchDeg' => $noise($ball->launchDeg, 0.25),
-                        'spinRpm' => max(300.0, $noise($ball->spinRpm, 60)),
-                        'directionDeg' => $s * $noise($ball->directionDeg, 0.25),
-                        'spinAxisDeg' => max(-85.0, min(85.0, $s * $noise($ball->spinAxisDeg, 1.0))),
-                        'clubSpeedMps' => $noise($club->clubSpeedMps, 0.3), 'attackDeg' => $noise($club->attackDeg, 0.5),
-                        'pathDeg' => $s * $noise($club->pathDeg, 0.5), 'strikeToeMm' => $noise($strike->toeMm, 1.5),
-                        'strikeHighMm' => $noise($strike->highMm, 1.5),
-                    ],
-                    $player->range,
-                );
-            }
-        }
-
-        return $shots;
-    }
-
-    /** @param  list<SetupSpec>  $rack */
-    private function ours(Hidden $player, array $rack, SetupSpec $own, Brief $brief, int $swings): Finder
-    {
-        [$draws] = $this->drawn($player, $rack, $own, $swings);
-
-        return Finder::of($draws, $brief);
-    }
-
-    /**
-     * Own club, then one setup of each head in turn, lofts and faces far apart.
-     *
-     * @param  list<SetupSpec>  $rack
-     * @return array{PredictedDraws, list<string>} and the setups that were hit
-     */
-    private function drawn(Hidden $player, array $rack, SetupSpec $own, int $swings): array
-    {
-        $hand = $player->hand;
-        $mirrored = array_map(
-            static fn (SetupSpec $b): SetupSpec => new SetupSpec(
-                $b->tag, $b->head, $b->body, $b->squaredLoftDeg, $b->soledLoftDeg, $b->soledFaceOpenDeg, $b->sleeve, $b->weights,
-                hand: $hand,
-            ),
-            $rack,
-        );
-        $ownHere = new SetupSpec(
-            'own', $own->head, $own->body, $own->squaredLoftDeg, $own->soledLoftDeg, $own->soledFaceOpenDeg, hand: $hand,
-        );
-        $heads = array_values(array_unique(array_map(static fn (SetupSpec $b): string => $b->head, $rack)));
-        $plan = [17, 46, 72, 118, 8, 55, 90, 101, 30];
-        $tested = [['spec' => $ownHere, 'shots' => $this->trial($player, $own, $own, self::PER_TRIAL, 0.1), 'order' => 0.1]];
-        for ($k = 1; $k < intdiv($swings, self::PER_TRIAL); $k++) {
-            $i = $plan[($k - 1) % count($plan)];
-            $tested[] = [
-                'spec' => $mirrored[$i], 'shots' => $this->trial($player, $rack[$i], $own, self::PER_TRIAL, 0.2 * $k),
-                'order' => 0.2 * $k,
-            ];
-        }
-        $speeds = array_map(static fn (LaunchShot $s): float => $s->measured['clubSpeedMps'], $tested[0]['shots']);
-        $prior = Belief::prior(
-            $ownHere, $speeds === [] ? 44.0 : array_sum($speeds) / count($speeds), $heads, array_column($tested, 'spec'), 0.5,
-            $this->priorWidth,
-        );
-        $seen = [];
-        foreach (array_merge(...array_column($tested, 'shots')) as $shot) {
-            $seen[] = ['monitor' => 'bay', 'visit' => 1, 'values' => $shot->measured, 'air' => null];
-        }
-        $flight = $this->calibrates ? BayCalibration::of($seen, new BallFlight, new Atmosphere)->flight : new BallFlight;
-        // What the calibration says of the air holds for what was not measured of the shots, too.
-        foreach ($tested as $t => $trial) {
-            $tested[$t]['shots'] = array_map(static fn (LaunchShot $s): LaunchShot => LaunchShot::of($s->measured, $flight), $trial['shots']);
-        }
-        $belief = $prior->after($tested);
-
-        return [
-            PredictedDraws::of($prior, $belief, $mirrored, $flight, missed: Discrepancy::among($belief, $tested, $flight)),
-            array_map(static fn (array $t): string => $t['spec']->tag, $tested),
-        ];
+        return array_map(static fn (float $v): float => $v / $players, $sum);
     }
 
     /**
@@ -294,45 +174,314 @@ final class Advice
      */
     public function coverage(int $players, int $swings = 20): array
     {
-        $held = $seen = [];
-        $spread = [];
+        $held = $spread = [];
         for ($i = 0; $i < $players; $i++) {
-            $player = new Hidden($this->random, $i % 2 === 0 ? Hand::Right : Hand::Left, $this->width);
-            $rack = self::rack();
-            $own = new SetupSpec(
-                'own', 'Old club', new Head(10.5, 200.0, 0.0, 34.0, -4.0), 10.2 + Normal::draw($this->random), 10.2,
-                0.3 * Normal::draw($this->random),
-            );
-            $brief = new Brief(corridor: new Corridor(30.0, new Trouble(Normal::uniform($this->random) < 0.4 ? 'water' : 'rough'), new Trouble('trees')));
-            [$draws, $hit] = $this->drawn($player, $rack, $own, $swings);
+            $player = $this->player($i);
+            $own = $this->own($player->hand());
+            $rack = self::rack($player->hand(), $own);
+            $brief = $this->brief();
+            $tried = $this->spread($rack, $swings);
+            $others = array_values(array_filter($rack, static fn (SetupSpec $s): bool => ! in_array($s, $tried, true)));
+            $which = ['hit' => $tried[$i % count($tried)], 'not hit' => $others[$this->random->getInt(0, count($others) - 1)]];
+            [$draws] = $this->drawn($player, array_values($which), $own, $tried);
             $found = Finder::of($draws, $brief);
-            $byTag = [];
-            foreach ($found->setups as $p) {
-                $byTag[$p->spec->tag] = $p;
-            }
-            $others = array_values(array_filter($rack, static fn (SetupSpec $s): bool => ! in_array($s->tag, $hit, true)));
-            $which = ['hit' => $hit[1 + $i % (count($hit) - 1)], 'not hit' => $others[$this->random->getInt(0, count($others) - 1)]->tag];
-            $specs = [$own, ...array_values(array_filter($rack, static fn (SetupSpec $s): bool => in_array($s->tag, $which, true)))];
-            $truth = $this->truth($player, $specs, $own, $brief, 240);
-            $sign = $player->hand->sign();
-            foreach ($which as $kind => $tag) {
-                [$p, $t] = [$byTag[$tag], $truth['figures']];
-                $seen[$kind] = ($seen[$kind] ?? 0) + 1;
+            $truth = $this->truth($player, [$own, ...array_values($which)], $own, $brief, 300);
+            $sign = $player->hand()->sign();
+            foreach ($which as $kind => $spec) {
+                [$s, $t] = [(int) $draws->index($spec->tag), $truth['figures']];
+                $p = array_values(array_filter($found->setups, static fn ($p): bool => $p->spec->tag === $spec->tag))[0];
+                $gap = static fn (int $f): Interval => Interval::middleOf(Pick::gaps($draws->figures[0][$f], $draws->figures[$s][$f]));
                 foreach ([
-                    'carry' => $p->carryGainInterval->contains($t[$tag][0] - $t['own'][0]), 'side' => $this->sideCovered($p, $found->base, $t, $sign),
-                    'strokes' => $p->gainInterval->contains($truth['free']['own'] - $truth['free'][$tag]),
+                    'carry' => $gap(0)->contains($t[$spec->tag][0] - $t['own'][0]),
+                    'side' => $gap(2)->contains($sign * ($t[$spec->tag][1] - $t['own'][1])),
+                    'strokes' => $p->gainInterval->contains($truth['free']['own'] - $truth['free'][$spec->tag]),
                 ] as $what => $isHeld) {
                     $held["{$kind}: {$what}"] = ($held["{$kind}: {$what}"] ?? 0) + ($isHeld ? 1 : 0);
                 }
             }
-            $spread[] = $byTag['own']->sideSpreadM / $truth['spread']['own'];
-        }
-        $out = [];
-        foreach ($held as $name => $n) {
-            $out[$name] = $n / $seen[explode(':', $name)[0]];
+            $spread[] = array_sum($draws->figures[0][4]) / count($draws->figures[0][4]) / $truth['spread']['own'];
         }
 
-        return $out + ['spread of side, told over true' => array_sum($spread) / count($spread)];
+        return array_map(static fn (int $n): float => $n / $players, $held) + ['spread of side, told over true' => array_sum($spread) / $players];
+    }
+
+    /**
+     * Caution and honesty of the advice: how often it is worse than the own club, what it loses and said it would lose, told chances against
+     * what came true, and how often an identical twin is bought.
+     *
+     * @return array<string, float>
+     */
+    public function decide(int $players, int $swings = 28): array
+    {
+        $sum = ['loss' => 0.0, 'loss of keeping the own club' => 0.0, 'expected loss' => 0.0, 'worse than own' => 0.0, 'worse by more than .015' => 0.0, 'own club kept' => 0.0];
+        $bins = [];
+        for ($i = 0; $i < $players; $i++) {
+            $player = $this->player($i);
+            $own = $this->own($player->hand());
+            $rack = self::rack($player->hand(), $own);
+            $brief = $this->brief();
+            [$draws] = $this->drawn($player, $rack, $own, $this->spread($rack, $swings));
+            $found = Finder::of($draws, $brief, offer: self::offer(...));
+            $pick = $found->pick->spec->tag;
+            $asked = [];
+            foreach ($found->setups as $k => $p) {
+                if ($p->spec->tag !== 'own' && $k % 5 === $i % 5) {
+                    $asked[$p->spec->tag] = $p->chance;
+                }
+            }
+            $truth = $this->sharp($player, $rack, $own, $brief, [$pick, ...array_keys($asked)]);
+            $least = min([INF, ...array_values($truth)]);
+            $worse = $truth[$pick] - $truth['own'];
+            foreach ([
+                'loss' => $truth[$pick] - $least, 'loss of keeping the own club' => $truth['own'] - $least,
+                'expected loss' => $found->expectedLoss, 'worse than own' => $worse > 1e-9, 'worse by more than .015' => $worse > 0.015,
+                'own club kept' => $pick === 'own',
+            ] as $what => $value) {
+                $sum[$what] += (float) $value;
+            }
+            foreach ($asked as $tag => $chance) {
+                $bin = sprintf('%.1f', floor(min(0.999, $chance) * 10) / 10);
+                $bins[$bin] ??= [0, 0.0, 0];
+                $bins[$bin] = [$bins[$bin][0] + 1, $bins[$bin][1] + $chance, $bins[$bin][2] + ($truth[$tag] < $truth['own'] ? 1 : 0)];
+            }
+        }
+        $out = array_map(static fn (float $v): float => $v / $players, $sum);
+        ksort($bins);
+        foreach ($bins as $bin => [$n, $told, $true]) {
+            $out[sprintf('chance from %s told %.3f, true (%d cases)', $bin, $told / $n, $n)] = $true / $n;
+        }
+
+        return $out + ['identical twin bought' => $this->twins($players)];
+    }
+
+    /**
+     * What setups truly cost, from many shots of those that matter: the own club, the named ones, and those that may be the best.
+     *
+     * @param  list<SetupSpec>  $rack
+     * @param  list<string>  $named
+     * @return array<string, float>
+     */
+    private function sharp(Player $player, array $rack, SetupSpec $own, Brief $brief, array $named): array
+    {
+        $rough = $this->truth($player, $rack, $own, $brief, 30)['free'];
+        asort($rough);
+        $matter = [...$named, ...array_slice(array_keys($rough), 0, 5)];
+        $specs = array_values(array_filter($rack, static fn (SetupSpec $s): bool => in_array($s->tag, $matter, true)));
+
+        return $this->truth($player, [$own, ...$specs], $own, $brief, 240)['free'];
+    }
+
+    /** Share of sessions in which a head that does nothing else than the own one is advised. */
+    private function twins(int $players): float
+    {
+        $bought = 0;
+        for ($i = 0; $i < $players; $i++) {
+            $player = $this->player($i);
+            $own = $this->own($player->hand());
+            // The same head under another name: it is hit as the own club is.
+            $twin = new SetupSpec(...['tag' => 'twin', 'head' => 'Twin'] + get_object_vars($own));
+            $tested = [];
+            foreach ([$own, $twin, $own, $twin] as $k => $spec) {
+                $tested[] = ['spec' => $spec, 'shots' => $this->trial($player, $own, $own, 6, 0.3 * $k), 'order' => 0.3 * $k];
+            }
+            [$draws] = $this->judged([$twin], $own, $tested);
+            $bought += Finder::of($draws, $this->brief(), offer: self::offer(...))->pick->spec->tag === 'twin' ? 1 : 0;
+        }
+
+        return $bought / $players;
+    }
+
+    private static function offer(SetupSpec $spec): Option
+    {
+        return new Option(effort: $spec->tag === 'own' ? Effort::Nothing : ($spec->head === 'Old club' ? Effort::Turn : Effort::InStock));
+    }
+
+    /**
+     * Follows the next trial until it says stop, and beside it hits random setups: what each loses, after how many swings, and how many of
+     * them were expected worse than the own club.
+     *
+     * @return array<string, float>
+     */
+    public function follow(int $players): array
+    {
+        $gaps = $shots = [];
+        $sum = ['following' => 0.0, 'random' => 0.0, 'swings following' => 0.0, 'swings random' => 0.0, 'worse following' => 0.0, 'worse random' => 0.0];
+        for ($i = 0; $i < $players; $i++) {
+            $player = $this->player($i);
+            $own = $this->own($player->hand());
+            $rack = self::rack($player->hand(), $own);
+            $brief = $this->brief();
+            $first = ['spec' => $own, 'shots' => $this->trial($player, $own, $own, 8, 0.2), 'order' => 0.2];
+            $picked = [];
+            foreach (['following', 'random'] as $way) {
+                $tested = [$first];
+                for ($k = 1; $k <= 5; $k++) {
+                    [$draws] = $this->judged($rack, $own, $tested);
+                    $found = Finder::of($draws, $brief, static fn (SetupSpec $s): int => 1, offer: self::offer(...));
+                    if ($way === 'following' && ($found->mayStop || $found->next === null)) {
+                        break;
+                    }
+                    $to = $way === 'following' ? $found->next['spec'] : $rack[$this->random->getInt(0, count($rack) - 1)];
+                    $gain = array_column(array_map(static fn ($p): array => [$p->spec->tag, $p->carryGainM], $found->setups), 1, 0)[$to->tag] ?? 0.0;
+                    $sum["worse {$way}"] += $gain < 0 ? 5 : 0;
+                    $tested[] = ['spec' => $to, 'shots' => $this->trial($player, $to, $own, 5, 0.25 * $k + 0.3), 'order' => 0.25 * $k + 0.3];
+                }
+                [$draws] = $this->judged($rack, $own, $tested);
+                $picked[$way] = Finder::of($draws, $brief, offer: self::offer(...))->pick->spec->tag;
+                $sum["swings {$way}"] += array_sum(array_map(static fn (array $t): int => count($t['shots']), $tested));
+            }
+            $truth = $this->sharp($player, $rack, $own, $brief, array_values($picked));
+            $least = min([INF, ...array_values($truth)]);
+            foreach ($picked as $way => $tag) {
+                $sum[$way] += $truth[$tag] - $least;
+            }
+            $gaps[] = $truth[$picked['following']] - $truth[$picked['random']];
+        }
+        $mean = array_sum($gaps) / $players;
+        $sd = sqrt(array_sum(array_map(static fn (float $g): float => ($g - $mean) ** 2, $gaps)) / max(1, $players - 1));
+
+        return array_map(static fn (float $v): float => $v / $players, $sum)
+            + ['following less random' => $mean, 'standard error of it' => $sd / sqrt($players)];
+    }
+
+    /**
+     * Setups far apart: of each head in turn.
+     *
+     * @param  list<SetupSpec>  $rack
+     * @return list<SetupSpec>
+     */
+    private function spread(array $rack, int $swings): array
+    {
+        $plan = count($rack) === 128 ? [17, 46, 72, 118, 8, 55, 90, 101, 30] : [4, 13, 22, 33, 9, 17, 28, 36, 1];
+
+        return array_map(
+            static fn (int $k): SetupSpec => $rack[$plan[($k - 1) % count($plan)]], range(1, max(1, intdiv($swings, self::PER_TRIAL) - 1)),
+        );
+    }
+
+    /**
+     * Own club, then these setups, four shots each.
+     *
+     * @param  list<SetupSpec>  $rack  that are judged
+     * @param  list<SetupSpec>  $tried
+     * @return array{PredictedDraws}
+     */
+    private function drawn(Player $player, array $rack, SetupSpec $own, array $tried): array
+    {
+        $tested = [];
+        foreach ([$own, ...$tried] as $k => $spec) {
+            $tested[] = ['spec' => $spec, 'shots' => $this->trial($player, $spec, $own, self::PER_TRIAL, 0.2 * $k), 'order' => 0.2 * $k];
+        }
+
+        return $this->judged($rack, $own, $tested);
+    }
+
+    /**
+     * @param  list<SetupSpec>  $rack
+     * @param  Tested  $tested
+     * @return array{PredictedDraws}
+     */
+    private function judged(array $rack, SetupSpec $own, array $tested): array
+    {
+        $heads = [...self::LATEST, ...array_map(static fn (SetupSpec $s): string => $s->head, $rack)];
+        $speeds = array_map(static fn (LaunchShot $s): float => $s->measured['clubSpeedMps'], $tested[0]['shots']);
+        $prior = Belief::prior(
+            $own, $speeds === [] ? 44.0 : array_sum($speeds) / count($speeds), array_values(array_unique($heads)), array_column($tested, 'spec'),
+            0.5, $this->priorWidth,
+        );
+        $seen = [];
+        foreach (array_merge(...array_column($tested, 'shots')) as $shot) {
+            $seen[] = ['monitor' => 'bay', 'visit' => 1, 'values' => $shot->measured, 'air' => null];
+        }
+        $flight = $this->calibrates ? BayCalibration::of($seen, new BallFlight, new Atmosphere)->flight : new BallFlight;
+        foreach ($tested as $t => $trial) {
+            $tested[$t]['shots'] = array_map(static fn (LaunchShot $s): LaunchShot => LaunchShot::of($s->measured, $flight), $trial['shots']);
+        }
+        $belief = $prior->after($tested);
+        $hit = array_column($tested, 'spec');
+        $rack = [...$hit, ...array_values(array_filter($rack, static fn (SetupSpec $s): bool => ! in_array($s, $hit, true)))];
+        $once = [];
+        foreach ($rack as $spec) {
+            $once[$spec->tag] ??= $spec;
+        }
+
+        return [PredictedDraws::of($prior, $belief, array_values($once), $flight, missed: Discrepancy::among($belief, $tested, $flight))];
+    }
+
+    /**
+     * What each setup truly costs this player on the course, in strokes, with the aim free and fixed; carry and side in the bay, and the
+     * spread of side there.
+     *
+     * @param  list<SetupSpec>  $all
+     * @return array{free: array<string, float>, fixed: array<string, float>, figures: array<string, array{float, float}>,
+     *   spread: array<string, float>}
+     */
+    private function truth(Player $player, array $all, SetupSpec $own, Brief $brief, ?int $shots = null): array
+    {
+        $free = $fixed = $figures = $spread = [];
+        $price = new Strokes($brief, 0.0);
+        $sign = $player->hand()->sign();
+        $seed = $this->random->getInt(0, PHP_INT_MAX);
+        foreach ($all as $spec) {
+            // The same luck for every setup: differences are what counts.
+            $random = new Randomizer(new Mt19937($seed));
+            $sides = $totals = $carries = $bays = [];
+            for ($k = 0, $most = $shots ?? $this->truthShots; $k < $most; $k++) {
+                $hit = $player->shot($spec, $own, $random, onCourse: true);
+                if ($hit !== null) {
+                    [$sides[], $totals[], $carries[], $bays[]] = [$sign * $hit['courseSideM'], $hit['courseTotalM'], $hit['carryM'], $hit['sideM']];
+                }
+            }
+            [$mean, $sd] = self::meanAndSpread($sides);
+            [$bay, $baySd] = self::meanAndSpread($bays);
+            $total = array_sum($totals) / max(1, count($totals));
+            $free[$spec->tag] = $price->free($mean, $sd, $total)[0];
+            $fixed[$spec->tag] = $price->aimFixed($mean, $sd, $total);
+            $figures[$spec->tag] = [array_sum($carries) / max(1, count($carries)), $bay];
+            $spread[$spec->tag] = $baySd;
+        }
+
+        return ['free' => $free, 'fixed' => $fixed, 'figures' => $figures, 'spread' => $spread];
+    }
+
+    /**
+     * @param  list<float>  $values
+     * @return array{float, float}
+     */
+    private static function meanAndSpread(array $values): array
+    {
+        $n = max(1, count($values));
+        $mean = array_sum($values) / $n;
+
+        return [$mean, sqrt(array_sum(array_map(static fn (float $v): float => ($v - $mean) ** 2, $values)) / max(1, $n - 1))];
+    }
+
+    /** @return list<LaunchShot> */
+    private function trial(Player $player, SetupSpec $spec, SetupSpec $own, int $n, float $order): array
+    {
+        $shots = [];
+        $s = $player->hand()->sign();
+        $noise = fn (float $v, float $sd): float => $v + $sd * Normal::draw($this->random);
+        for ($k = 0; $k < $n; $k++) {
+            $hit = $player->shot($spec, $own, $this->random, $order);
+            if ($hit === null) {
+                continue;
+            }
+            $shots[] = LaunchShot::of(
+                [
+                    'carryM' => max(21.0, $noise($hit['carryM'], 1.5)), 'apexM' => max(1.5, $noise($hit['apexM'], 0.7)),
+                    'ballSpeedMps' => $noise($hit['ballSpeedMps'], 0.25), 'launchDeg' => $noise($hit['launchDeg'], 0.25),
+                    'spinRpm' => max(300.0, $noise($hit['spinRpm'], 60)), 'directionDeg' => $s * $noise($hit['directionDeg'], 0.25),
+                    'spinAxisDeg' => max(-85.0, min(85.0, $s * $noise($hit['spinAxisDeg'], 1.0))),
+                    'clubSpeedMps' => $noise($hit['clubSpeedMps'], 0.3), 'attackDeg' => $noise($hit['attackDeg'], 0.5),
+                    'pathDeg' => $s * $noise($hit['pathDeg'], 0.5), 'strikeToeMm' => $noise($hit['strikeToeMm'], 1.5),
+                    'strikeHighMm' => $noise($hit['strikeHighMm'], 1.5),
+                ],
+                new BallFlight,
+            );
+        }
+
+        return $shots;
     }
 
     /**
@@ -341,7 +490,7 @@ final class Advice
      *
      * @param  list<SetupSpec>  $rack
      */
-    private function usual(Hidden $player, array $rack, SetupSpec $own, Brief $brief, int $swings): string
+    private function usual(Player $player, array $rack, SetupSpec $own, Brief $brief, int $swings): string
     {
         $price = new Strokes($brief, 4.0);
         $score = function (SetupSpec $spec, int $n, float $order) use ($player, $own, $price, $brief): array {
@@ -349,20 +498,15 @@ final class Advice
             $sides = array_map(static fn (LaunchShot $s): float => (float) ($s->computed['sideM'] ?? 0.0), $shots);
             $totals = array_map(static fn (LaunchShot $s): float => (float) ($s->computed['totalM'] ?? 200.0), $shots);
             $m = max(1, count($shots));
-            $each = array_map(static fn (float $side, float $total): float => $price->aimFixed($side, 1.0, $total), $sides, $totals);
             $mean = array_sum($sides) / $m;
-            $total = array_sum($totals) / $m;
-            $var = array_sum(array_map(static fn (float $v): float => ($v - array_sum($each) / $m) ** 2, $each)) / max(1, $m - 1);
             // With a free aim the fitter looks at the pattern, not at where it points.
-            $value = $brief->aimFree
-                ? array_sum(
-                    array_map(static fn (float $side, float $t): float => $price->aimFixed($side - $mean, 1.0, $t), $sides, $totals),
-                ) / $m
-                : array_sum($each) / $m;
+            $off = $brief->aimFree ? $mean : 0.0;
+            $each = array_map(static fn (float $side, float $total): float => $price->aimFixed($side - $off, 1.0, $total), $sides, $totals);
+            $middle = array_sum($each) / $m;
+            $var = array_sum(array_map(static fn (float $v): float => ($v - $middle) ** 2, $each)) / max(1, $m - 1);
 
-            return [$value, sqrt($var / $m), $total];
+            return [$middle, sqrt($var / $m)];
         };
-        $trials = intdiv($swings, self::PER_TRIAL);
         [$now, $error] = $score($own, self::PER_TRIAL, 0.1);
         $benchmark = 'own';
         // Head, then sleeve, then weights.
@@ -370,7 +514,7 @@ final class Advice
         foreach ($rack as $b) {
             $by[$b->head][(int) $b->sleeve][(int) $b->weights] = $b;
         }
-        $remaining = $trials - 1;
+        $remaining = intdiv($swings, self::PER_TRIAL) - 1;
         $order = 0.2;
         $try = function (SetupSpec $b) use (&$now, &$error, &$benchmark, &$remaining, &$order, $score): void {
             if ($remaining-- <= 0) {
@@ -399,12 +543,32 @@ final class Advice
 }
 
 if (isset($argv[0]) && realpath($argv[0]) === __FILE__) {
-    $players = (int) ($argv[1] ?? 500);
+    $options = ['--seed' => '1', '--world' => 'first', '--width' => '1', '--swings' => '40', '--prior' => '1', '--only' => ''];
+    $players = 300;
+    for ($a = 1; $a < count($argv); $a++) {
+        match (true) {
+            isset($options[$argv[$a]]) => $options[$argv[$a]] = $argv[++$a] ?? '',
+            ctype_digit($argv[$a]) => $players = (int) $argv[$a],
+            default => exit("'{$argv[$a]}' is not an option of the bench of the advice.\n"),
+        };
+    }
     $begun = hrtime(true);
-    echo "{$players} hidden players, priors times ".(float) ($argv[4] ?? 1)."\n";
-    $bench = new Advice(new Randomizer(new Mt19937((int) ($argv[2] ?? 1))), (float) ($argv[4] ?? 1), calibrates: ! in_array('plain', $argv, true));
-    foreach ($bench->run($players, (int) ($argv[3] ?? 40)) as $name => $value) {
-        printf("  %-62s %8.4f\n", $name, $value);
+    printf("%d hidden players of the %s world, heads and setups %s times as wide as usual\n", $players, $options['--world'], $options['--width']);
+    foreach (['losses', 'decide', 'cover', 'follow'] as $part) {
+        if ($options['--only'] !== '' && $options['--only'] !== $part) {
+            continue;
+        }
+        $bench = new Advice(
+            new Randomizer(new Mt19937((int) $options['--seed'])), $options['--world'], (float) $options['--width'], (float) $options['--prior'],
+        );
+        $told = match ($part) {
+            'losses' => $bench->losses($players, (int) $options['--swings']), 'decide' => $bench->decide($players),
+            'cover' => $bench->coverage($players), 'follow' => $bench->follow($players),
+        };
+        echo "{$part}\n";
+        foreach ($told as $name => $value) {
+            printf("  %-62s %8.4f\n", $name, $value);
+        }
     }
     printf("  %-62s %8.1f s\n", 'time', (hrtime(true) - $begun) / 1e9);
 }

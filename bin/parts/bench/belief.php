@@ -149,7 +149,5 @@ if (isset($argv[0]) && realpath($argv[0]) === __FILE__) {
     foreach ($bench->run((int) ($argv[1] ?? 100), (int) ($argv[3] ?? 30), ($argv[4] ?? '') === 'ball') as $name => $value) {
         printf("  %-48s %8.3f\n", $name, $value);
     }
-    ksort($GLOBALS['rounds']);
-    echo json_encode($GLOBALS['rounds']),"\n";
     printf("  %-48s %8.1f s\n", 'time', (hrtime(true) - $begun) / 1e9);
 }

@@ -18,11 +18,23 @@ use MintCarry\Core\Impact\Strike;
 use MintCarry\Core\Statistics\Normal;
 use Random\Randomizer;
 
+/** A hidden player: whatever the world, shots come out of it, told as a right-hander's. */
+interface Player
+{
+    public function hand(): Hand;
+
+    /**
+     * @return array<string, float>|null ball, club and strike as `Measure` names them, carry, apex and side in the bay, and where the same
+     *   swing ends on the course (courseTotalM, courseSideM); null where no ball flies
+     */
+    public function shot(SetupSpec $spec, SetupSpec $own, Randomizer $random, float $order = 0.0, bool $onCourse = false): ?array;
+}
+
 /**
  * A player as nature made them: other restitution and tangential laws, a different drag, closure of the face with the strike,
  * heads and setups with peculiarities, guided swings.
  */
-final class Hidden
+final class Hidden implements Player
 {
     /** @var list<float> */
     public array $mean;
@@ -89,6 +101,30 @@ final class Hidden
         $this->range = new BallFlight(aerodynamics: $drag);
         $this->fall = max(0.3, 1 + $n(0.25));
         $this->course = new BallFlight(wind: new Wind(abs($n(3.0)), $u(0, 360)), aerodynamics: $drag);
+    }
+
+    public function hand(): Hand
+    {
+        return $this->hand;
+    }
+
+    public function shot(SetupSpec $spec, SetupSpec $own, Randomizer $random, float $order = 0.0, bool $onCourse = false): ?array
+    {
+        $hit = $this->hit($spec, $own, $random, $order);
+        if ($hit === null) {
+            return null;
+        }
+        [$ball, $club, $strike] = $hit;
+        $bay = $this->range->fly($ball);
+        $course = $onCourse ? $this->course->fly($ball) : $bay;
+
+        return [
+            'ballSpeedMps' => $ball->ballSpeedMps, 'launchDeg' => $ball->launchDeg, 'spinRpm' => $ball->spinRpm,
+            'directionDeg' => $ball->directionDeg, 'spinAxisDeg' => $ball->spinAxisDeg, 'clubSpeedMps' => $club->clubSpeedMps,
+            'attackDeg' => $club->attackDeg, 'pathDeg' => $club->pathDeg, 'strikeToeMm' => $strike->toeMm, 'strikeHighMm' => $strike->highMm,
+            'carryM' => $bay->carryM, 'apexM' => $bay->apexM, 'sideM' => $bay->sideM, 'courseTotalM' => $course->totalM,
+            'courseSideM' => $course->totalSideM,
+        ];
     }
 
     /** Share of its fall that a face has lost at a strike, mm: another law than ours. */

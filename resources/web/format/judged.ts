@@ -106,7 +106,7 @@ export function stepText(step: NextStep, name: string): string {
         case 'hit':
             return `Hit ${name}.`;
         case 'stop':
-            return 'Enough: more shots would hardly change the pick. Decide, or confirm it after a pause.';
+            return 'More swings would not change it. Confirm it after a pause, then lock it.';
         default:
             return 'Nothing on the rack is worth another trial.';
     }

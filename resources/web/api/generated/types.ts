@@ -39,6 +39,9 @@ export interface Advice {
     runnerUp?: string | null;
     isConclusive: boolean;
     ties: string[];
+    by?: string;
+    wish?: string | null;
+    level?: string[];
     expectedLoss: number;
     scoring: string;
     unit: string;
@@ -218,6 +221,7 @@ export interface Brief {
     swings: number | null;
     minutes: number | null;
     money: number | null;
+    sureToBuy?: number | null;
     labour?: number | null;
     currency: string;
     purchase: string;
@@ -564,7 +568,7 @@ export interface Found {
     within: number;
     unreadable: string[];
     failures: Failure[];
-    next: { tag: string; value: number; changes: number; turns: number; to: string | null; } | null;
+    next: { tag: string; value: number; changes: number; turns: number; to: string | null; chance: number; for: string; } | null;
     learned: Record<string, { prior: number; priorSd: number; now: number; sd: number; }>;
     ownEffects: { head: string | null; with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string; }; effects: Record<string, Believed>; }[];
     trade: { front: string[]; perCarryM: number; perShare: number; level: number; agreement: number; };
@@ -668,6 +672,9 @@ export interface Grounds {
     runnerUp?: string | null;
     isConclusive: boolean;
     ties: string[];
+    by?: string;
+    wish?: string | null;
+    level?: string[];
     expectedLoss: number;
     scoring: string;
     unit: string;
@@ -1284,6 +1291,9 @@ export interface Proof {
     runnerUp?: string | null;
     isConclusive: boolean;
     ties: string[];
+    by?: string;
+    wish?: string | null;
+    level?: string[];
     expectedLoss: number;
     scoring: string;
     unit: string;
@@ -1407,9 +1417,10 @@ export interface RoundsPage {
 
 export interface SchoolCell {
     pick: string;
-    best: string;
+    best?: string;
     gain: number;
     chance: number;
+    ownIsLevel?: boolean;
     ties: string[];
 }
 

@@ -403,6 +403,11 @@ export const BRIEF_NUMBERS = {
         0,
         100000,
         ""
+    ],
+    "sureToBuy": [
+        0.5,
+        0.99,
+        ""
     ]
 } as const;
 
@@ -441,6 +446,7 @@ export const BRIEF_LABELS = {
     "labour": "labour",
     "currency": "currency",
     "purchase": "purchase",
+    "sureToBuy": "chance before buying",
     "startSide": "start side",
     "school": "flight school",
     "scoring": "scoring",
@@ -533,7 +539,7 @@ export const FINDER_FILTERS = [
 
 export const FINDER_STOPS_BELOW = 0.02 as const;
 
-export const KEEP_UNLESS = 0.8 as const;
+export const SURE_TO_BUY = 0.8 as const;
 
 export const VERDICT_FROM_SHOTS = 3 as const;
 

@@ -94,6 +94,9 @@
                         {judgeText(bay.judged, running?.tag ?? '', units)}
                     </p>{/if}
             {/if}
+            {#if bay.barredBy.length && running}<p class="next" role="status">
+                    {running.tag} brings more of what must never come ({bay.barredBy.join(', ')}): it is not offered as the benchmark.
+                </p>{/if}
             {#if bay.offers}<button onclick={bay.promote}>Make {running?.tag} the benchmark</button>{/if}
             {#if again}<p class="small">{again}</p>{/if}
             {#if view.flips.length}<p class="small">

@@ -88,9 +88,14 @@ export class BayScreen {
     readonly maySet = $derived(this.next !== null && this.next.id !== this.fitting.benchmarkSetupId && !this.isTurned);
     readonly shown = $derived(this.fitting.setups.filter((s) => s.shelf === ''));
     readonly aside = $derived(this.fitting.setups.filter((s) => s.shelf !== ''));
+    /** What must never come, and likely comes more often with what is in the hand. */
+    readonly barredBy = $derived(this.judged?.judge?.setups.find((s) => s.tag === this.running?.tag)?.barredBy ?? []);
     /** The setup in the hand may be made the benchmark: it is better on the declared measure. */
     readonly offers = $derived(
-        !this.isBenchmark && this.running !== null && (this.view?.verdicts.some((v) => v.declared && v.verdict === 'better') ?? false),
+        !this.isBenchmark &&
+            this.barredBy.length === 0 &&
+            this.running !== null &&
+            (this.view?.verdicts.some((v) => v.declared && v.verdict === 'better') ?? false),
     );
     readonly confirm = $derived(this.view?.confirm ?? null);
     /** The leg in hand has its shots: the next one may be built. */

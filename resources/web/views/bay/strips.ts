@@ -74,7 +74,7 @@ const NEVER: Record<string, string> = {
 
 /** What must never come: how often of fourteen, and whether it comes more often than with the benchmark. */
 function never(j: Judgement): Strip[] {
-    return (j.never ?? []).slice(0, 1).map((n) => {
+    return (j.never ?? []).slice(0, 2).map((n) => {
         const verdict: Verdict = n.isBarred ? 'worse' : n.likelier < 0.05 ? 'better' : 'open';
         return {
             name: NEVER[n.kind] ?? n.kind,
@@ -96,5 +96,7 @@ export function strips(view: BayView, judge: Judge | null, units: UnitChoice): S
     const j = judge?.judge?.setups.find((s) => s.tag === tag);
     const feels = j && j.sideKnown > 0 && j.shareGain !== undefined && j.shareGainInterval ? j : undefined;
     const out = wanted(view).map((v) => (v.name === 'straighter' && feels ? inFairways(v, feels) : ofMeasure(v, units)));
-    return [...out, ...(out.length && feels ? never(feels) : [])].slice(0, MOST);
+    // What must never come stands there from the first figures on, whatever else is looked at.
+    const always = j ? never(j) : [];
+    return [...out.slice(0, MOST - always.length), ...always];
 }

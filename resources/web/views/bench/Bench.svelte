@@ -4,6 +4,7 @@
     import { GAUGE_WARNS_BEYOND_DEG } from '../../api/generated/vocabulary';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
+    import BenchmarkReason from '../../parts/BenchmarkReason.svelte';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import { current, loadFitting } from '../../lib/session.svelte';
@@ -33,11 +34,15 @@
         editing = { setup, from };
     }
 
-    async function makeBenchmark(fitting: Fitting, setup: Setup) {
+    /** The setup that wants a reason before it is the benchmark. */
+    let unreasoned = $state<Setup | null>(null);
+    async function makeBenchmark(fitting: Fitting, setup: Setup, reason?: string) {
         const done = await sending.send(async () => {
-            current.fitting = await patch<Fitting>(`fittings/${fitting.id}`, { version: fitting.version, benchmarkSetupId: setup.id });
+            const change = { version: fitting.version, benchmarkSetupId: setup.id, reason };
+            current.fitting = await patch<Fitting>(`fittings/${fitting.id}`, change);
         });
-        if (!done) await loadFitting(fitting.id);
+        unreasoned = !done && sending.err('reason') ? setup : null;
+        if (!done && !unreasoned) await loadFitting(fitting.id);
     }
     async function saved() {
         editing = measuring = null;
@@ -48,7 +53,11 @@
 
 <Frame id={params.id} step="bench">
     {#snippet children(fitting)}
-        {#if reading.problem || sending.problem}<Notice kind="error">{reading.problem || sending.problem}</Notice>{/if}
+        {#if unreasoned}<BenchmarkReason
+                message={sending.err('reason')}
+                give={(reason) => makeBenchmark(fitting, unreasoned!, reason)}
+                leave={() => (unreasoned = null)}
+            />{:else if reading.problem || sending.problem}<Notice kind="error">{reading.problem || sending.problem}</Notice>{/if}
         <section>
             <div class="row">
                 <h1>Setups</h1>

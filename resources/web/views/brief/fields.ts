@@ -126,6 +126,7 @@ export const SECTIONS: [title: string, fields: BriefField[]][] = [
             number('labour', 'Fitting and building', { hint: () => 'cost of the work' }),
             { field: 'currency', label: 'Currency', kind: 'text', most: BRIEF_TEXTS.currency },
             choice('purchase', 'Buying'),
+            number('sureToBuy', 'Buy from a chance of', { hint: () => '0.8 where nothing is said' }),
         ],
     ],
     [

@@ -1,5 +1,6 @@
 <script lang="ts">
     import Failures from '../../parts/Failures.svelte';
+    import BenchmarkReason from '../../parts/BenchmarkReason.svelte';
     import Frame from '../../parts/Frame.svelte';
     import Monitors from '../../parts/Monitors.svelte';
     import Notice from '../../parts/Notice.svelte';
@@ -66,6 +67,11 @@
                         mean ± SD for the benchmark; for the others the difference from it within each visit, with its 95 % interval. Bold:
                         told apart also when all measures and setups are asked at once. Click a stop on the trail to add or drop one.
                     </p>
+                    {#if compared.unreasoned}<BenchmarkReason
+                            message={compared.sending.err('reason')}
+                            give={(reason) => compared.makeBenchmark(fitting, compared.unreasoned, reason)}
+                            leave={() => (compared.unreasoned = '')}
+                        />{/if}
                     <Differences
                         {comparison}
                         judge={judging?.judge ?? null}

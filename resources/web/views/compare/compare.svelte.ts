@@ -60,13 +60,19 @@ export class Compared {
             : [...this.chosen, setup.tag].slice(-MOST);
     }
 
-    async makeBenchmark(fitting: Fitting, tag: string): Promise<void> {
+    /** The setup that wants a reason before it is the benchmark. */
+    unreasoned = $state('');
+
+    async makeBenchmark(fitting: Fitting, tag: string, reason?: string): Promise<void> {
         const done = await this.sending.send(async () => {
             current.fitting = await patch<Fitting>(`fittings/${fitting.id}`, {
                 version: fitting.version,
                 benchmarkSetupId: fitting.setups.find((s) => s.tag === tag)!.id,
+                reason,
             });
         });
+        this.unreasoned = !done && this.sending.err('reason') ? tag : '';
+        if (this.unreasoned) return;
         if (!done) await loadFitting(this.id());
         await this.load();
     }

@@ -154,7 +154,7 @@
                             what="Weighing schools and other days …"
                             blocks={['table']}
                         />
-                    {:else if schools && whole.setups.length > 1}<Schools {schools} pick={whole.pick} />{/if}
+                    {:else if schools && whole.setups.length > 1}<Schools {schools} pick={whole.pick} own={whole.benchmark} />{/if}
                     {#if whole?.days.length}<Days grounds={whole} {units} />
                         {#if windText(whole, fitting)}<p>{windText(whole, fitting)}</p>{/if}{/if}
                 </div>

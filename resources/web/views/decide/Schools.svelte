@@ -4,7 +4,7 @@
     import Scroll from '../../parts/Scroll.svelte';
     import { schoolsText, SHORT_POLICY } from './sentences';
 
-    let { schools, pick }: { schools: Schools; pick: string } = $props();
+    let { schools, pick, own }: { schools: Schools; pick: string; own: string } = $props();
 </script>
 
 <section>
@@ -26,8 +26,9 @@
                         >
                         {#each row.cells as cell, i (i)}
                             <td class:other={cell !== null && cell.pick !== pick}>
-                                {#if cell}<Glyph tag={cell.pick} r={9} />{#if cell.ties.length}<small>≈ {cell.ties.join(' ')}</small
-                                        >{:else}<small>alone</small>{/if}{:else}–{/if}
+                                {#if cell}<Glyph tag={cell.pick} r={9} />{#if cell.ownIsLevel && cell.pick !== own}<small>{own} level</small
+                                        >{:else if cell.ties.length}<small>≈ {cell.ties.join(' ')}</small>{:else}<small>alone</small
+                                        >{/if}{:else}–{/if}
                             </td>
                         {/each}
                     </tr>
@@ -35,7 +36,10 @@
             </tbody>
         </table>
     </Scroll>
-    <p class="small">≈ cannot be told from it. First column: the shots that count now.</p>
+    <p class="small">
+        Each school names the best of its own figure. “{own} level”: the own club does as well. ≈ cannot be told from it. First column: the shots
+        that count now.
+    </p>
 </section>
 
 <style>

@@ -48,6 +48,7 @@ export function headline(advice: Advice & { tieBreak?: TieBreak | null }): strin
     if (advice.setups.length === 1) return `Only ${advice.pick} has been hit: there is nothing to choose between yet`;
     if (advice.pick === advice.benchmark)
         return advice.isConclusive ? `Keep ${advice.pick}` : `Keep ${advice.pick} for now: nothing hit so far surely beats it`;
+    if (advice.by === 'wish' && advice.wish) return `${advice.pick}: level with the best, and it gives what is wanted (${advice.wish})`;
     const tie = advice.tieBreak;
     if (tie?.choice === advice.pick && tie.by)
         return `${advice.pick}: ${list(tie.steps[0] ? Object.keys(tie.steps[0].values).filter((t) => t !== advice.pick) : advice.ties)} would do as well, and ${tie.by} decides`;
@@ -68,7 +69,7 @@ export function reason(advice: Advice, fitting: Fitting): string {
         const best = judgement(advice, advice.best);
         const held = best && best !== own ? best : next;
         return held && held.gain > 0
-            ? `${named(held.tag)} looks ${amount(held.gain, advice, fitting)} better, with a chance of ${pct(held.chanceBetter)} that it really is. A change is advised from 80 %.`
+            ? `${named(held.tag)} looks ${amount(held.gain, advice, fitting)} better, with a chance of ${pct(held.chanceBetter)} that it really is: not sure enough to change to.`
             : `${isStrokes(advice) ? `Nothing hit so far costs fewer strokes than ${named(advice.pick)}` : `By “${advice.scoring}” nothing hit so far beats ${named(advice.pick)}`}: ${share(own)}.`;
     }
     const does = against(pick, own, fitting);

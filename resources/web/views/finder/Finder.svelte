@@ -117,10 +117,7 @@
                         )}</b
                     >
                     {#if found.step.kind === 'hit' && next && found.next}
-                        Of the trials that would teach about as much, the one with the fewest wrench changes ({found.next.changes}).
-                        Expected:
-                        {feltText(next, units)}.
-                        {nextText(found, units)}
+                        {nextText(found)} Expected: {feltText(next, units)}.
                     {:else if found.step.kind !== 'stop' && next}
                         Then {nameOf(next, units)}.
                     {/if}

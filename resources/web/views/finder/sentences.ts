@@ -63,7 +63,7 @@ export function adviceText(found: Found, units: UnitChoice): string {
     if (pick === base)
         return best === base
             ? `Nothing on the rack is expected to beat ${kept}. ${tied}`
-            : `Keep ${kept} for now: ${nameOf(best, units)} is expected to bring ${feltText(best, units)} (${drivesOf(base.share)} with ${kept}), but the chance that it gains at all is ${chanceText(best.chance)}; 80 % are asked for. ${tied}`;
+            : `Keep ${kept} for now: ${nameOf(best, units)} is expected to bring ${feltText(best, units)} (${drivesOf(base.share)} with ${kept}), but the chance that it gains at all is ${chanceText(best.chance)}: not sure enough to change to. ${tied}`;
     const sooner = best === pick ? '' : ` ${nameOf(best, units)} is expected to gain as much, less surely.`;
     return `${nameOf(pick, units)}: expected to bring ${feltText(pick, units)} (${drivesOf(base.share)} with ${kept}). That is worth ${gainText(pick, found, units)}, with a chance of ${chanceText(pick.chance)} that it gains at all.${sooner} ${tied}`;
 }
@@ -81,14 +81,26 @@ export const stopText = (found: Found, units: UnitChoice): string =>
 export const tooDearText = (found: Found): string =>
     found.tooDear.length ? `Left out, because they cost more than the brief has: ${found.tooDear.join(', ')}.` : '';
 
-/** What the next trial could change. */
-export function nextText(found: Found, units: UnitChoice): string {
+const FOR: Record<string, string> = {
+    'more loft': 'more loft keeps it in the air',
+    'less loft': 'less loft takes the spin off',
+    carry: 'it carries farther',
+    run: 'it goes farther in all',
+    fairways: 'it finds more fairways',
+    height: 'it flies higher',
+    'lower flight': 'it flies lower',
+    'less spin': 'it spins less',
+    'hold a draw': 'it holds the draw',
+    'hold a fade': 'it holds the fade',
+    'start side': 'it starts where it shall',
+    shape: 'it keeps the shape',
+    strokes: 'it saves strokes',
+};
+/** What the next trial is for, and how likely it beats what was hit. */
+export function nextText(found: Found): string {
     if (!found.next) return '';
-    const to = found.setups.find((s) => s.tag === found.next!.to);
-    const worth = `Four shots of it are worth ${scored(found.next.value, found, units)} on average.`;
-    if (!to || found.next.turns < 0.02) return `${worth} They would hardly change which setup is best.`;
-    const name = to.tag === found.own ? 'the own club' : to.tag === found.next.tag ? 'this one' : nameOf(to, units);
-    return `${worth} In ${plain(found.next.turns * 100, 0)} % of cases they make another setup the best, most often ${name}.`;
+    const chance = `The chance that it beats the best so far is ${plain(found.next.chance * 100, 0)} %.`;
+    return `To see whether ${FOR[found.next.for] ?? FOR.strokes}. ${chance}`;
 }
 
 /** Words, factor to the unit shown, places, unit. */
