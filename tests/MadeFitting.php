@@ -84,8 +84,8 @@ final class MadeFitting
         $mean = [$ball[0] * self::MPS_PER_MPH, $ball[1], $ball[2], $ball[3], $ball[4]];
         $off = [];
         foreach (self::SCATTER as $k => $sd) {
-            $z = array_map(fn (): float => Normal::draw($this->random), range(1, $n));
-            $middle = array_sum($z) / $n;
+            $z = $n === 0 ? [] : array_map(fn (): float => Normal::draw($this->random), range(1, $n));
+            $middle = array_sum($z) / max(1, $n);
             // The mean is what the fitter tells; each ball lies about it.
             $off[$k] = array_map(static fn (float $v): float => ($more['scatter'] ?? 1.0) * $sd * ($v - $middle), $z);
         }
@@ -118,7 +118,8 @@ final class MadeFitting
             $brief['never'] = array_map($side, $brief['never']);
         }
         if (isset($brief['corridor']) && $this->hand === 'left') {
-            $brief['corridor'] = ['left' => $brief['corridor']['right'], 'right' => $brief['corridor']['left']] + $brief['corridor'];
+            $sides = array_filter(['left' => $brief['corridor']['right'] ?? null, 'right' => $brief['corridor']['left'] ?? null]);
+            $brief['corridor'] = $sides + array_diff_key($brief['corridor'], ['left' => 1, 'right' => 1]);
         }
 
         return [

@@ -39,8 +39,9 @@ final readonly class Discrepancy
      * @param  array<string, float>  $shifts  by field, as a right-hander's: to be added to what the models say
      * @param  array<string, float>  $sds  of the shifts, beside what the belief leaves open itself
      * @param  array<string, float>  $spreads  by field: factor of the models' spread
+     * @param  array<string, float>  $spreadErrors  of the factors, as a share of them
      */
-    private function __construct(public array $shifts, public array $sds, public array $spreads)
+    private function __construct(public array $shifts, public array $sds, public array $spreads, public array $spreadErrors)
     {
     }
 
@@ -95,7 +96,7 @@ final readonly class Discrepancy
                 $modelled[$field] = $spreads[$f];
             }
         }
-        $shifts = $sds = $factors = [];
+        $shifts = $sds = $factors = $unsure = [];
         foreach ($left as $field => $values) {
             $n = count($values);
             $squares = array_sum(array_map(static fn (float $v): float => $v * $v, $within[$field]));
@@ -107,6 +108,7 @@ final readonly class Discrepancy
                 (PlayerPriors::SPREAD_SHOTS * $modelled[$field] ** 2 + $counted * $own) / (PlayerPriors::SPREAD_SHOTS + $counted),
             );
             $factors[$field] = $spread / $modelled[$field];
+            $unsure[$field] = $counted / (PlayerPriors::SPREAD_SHOTS + $counted) / sqrt(2 * max(1, $degrees));
             // A few shots cannot tell what the models miss from luck; many can.
             $missed = PlayerPriors::MISSED_SD[$field] ** 2 * (1 + $n / PlayerPriors::MISSED_TOLD_BY);
             $error = $spread ** 2 / $n;
@@ -117,6 +119,6 @@ final readonly class Discrepancy
             $sds[$field] = self::STAYS_OPEN * sqrt($missed * $error / ($missed + $error));
         }
 
-        return new self($shifts, $sds, $factors);
+        return new self($shifts, $sds, $factors, $unsure);
     }
 }

@@ -176,13 +176,14 @@ final readonly class PredictedDraws
         $draws = array_fill(0, self::FIGURES, []);
         foreach ($cloud->means($shifts, $table) as $d => [$carry, $total, $side, $apex, $rest, $descent, $launch, $spin, $direction]) {
             $luck = static fn (int $of): float => $spares[$d][($salt + $of) % self::SPARES];
+            $width = $scales[$d] * exp(($missed->spreadErrors['totalSideM'] ?? 0.0) * $luck(29));
             $longer = $off['carryM'] + $offSd['carryM'] * $luck(11);
             $values = [
                 $carry + $longer, $total + $longer, $sign * ($side + $off['sideM'] + $offSd['sideM'] * $luck(23)),
-                $apex + $off['apexM'] + $offSd['apexM'] * $luck(31), $sideSd * $spread['sideM'] * $scales[$d],
-                $carrySd * $spread['carryM'] * $scales[$d], $sign * ($rest + $off['totalSideM'] + $offSd['totalSideM'] * $luck(23)),
-                $restSd * $spread['totalSideM'] * $scales[$d], $apexSd * $spread['apexM'] * $scales[$d],
-                $descent + $off['descentDeg'] + $offSd['descentDeg'] * $luck(31), $descentSd * $spread['descentDeg'] * $scales[$d],
+                $apex + $off['apexM'] + $offSd['apexM'] * $luck(31), $sideSd * $spread['sideM'] * $width,
+                $carrySd * $spread['carryM'] * $width, $sign * ($rest + $off['totalSideM'] + $offSd['totalSideM'] * $luck(23)),
+                $restSd * $spread['totalSideM'] * $width, $apexSd * $spread['apexM'] * $width,
+                $descent + $off['descentDeg'] + $offSd['descentDeg'] * $luck(31), $descentSd * $spread['descentDeg'] * $width,
                 $launch + $off['launchDeg'] + $offSd['launchDeg'] * $luck(17), $spin + $off['spinRpm'] + $offSd['spinRpm'] * $luck(19),
                 $sign * ($direction + $off['directionDeg'] + $offSd['directionDeg'] * $luck(23)),
             ];

@@ -22,7 +22,10 @@ use function min;
  */
 final readonly class Pick
 {
-    private const SURER = 0.65;
+    /** What comes true of an unclear lead, in spreads of it; a lead of so many spreads is clear and comes true as told. */
+    private const SURER = 0.68;
+
+    private const CLEAR = 2.5;
 
     private const OWN_IS_BETTER = 0.2;
 
@@ -97,7 +100,10 @@ final readonly class Pick
         $z = self::sureness(self::gaps($mine, $theirs), $share);
         $own = ($than === $this->own ? 1.0 : 0.0) - ($setup === $this->own ? 1.0 : 0.0);
 
-        return Normal::cdf(self::SURER * $z - self::OWN_IS_BETTER * $own);
+        $clear = min(1.0, ($z / self::CLEAR) ** 2);
+        $comesTrue = self::SURER + (1 - self::SURER) * $clear;
+
+        return Normal::cdf($comesTrue * $z - self::OWN_IS_BETTER * (1 - $clear) * $own);
     }
 
     /**

@@ -234,9 +234,9 @@ final readonly class FittingRecord
             foreach ($shots as $s) {
                 $visit = $s->visit ?? $last;
                 $began[$visit] = min($began[$visit] ?? PHP_INT_MAX, $s->sequence);
-                $ended[$visit] = max($ended[$visit] ?? 0, $s->sequence);
                 if ($s->leftOut === null && $s->shot->failure === null) {
                     $counted[$tag][$visit][] = $s->sequence;
+                    $ended[$visit] = max($ended[$visit] ?? 0, $s->sequence);
                 }
             }
         }
@@ -246,7 +246,7 @@ final readonly class FittingRecord
                 $shots = Evenly::of($hit->shots, self::MODELLED_SHOTS);
                 $sequences = $counted[$tag][$visit] ?? [];
                 // Nobody tires without end: a visit is as long as forty shots at most.
-                $unit = max(20.0, ($ended[$visit] - $began[$visit] + 1) / self::LONGEST_VISIT);
+                $unit = max(20.0, (($ended[$visit] ?? 0) - $began[$visit] + 1) / self::LONGEST_VISIT);
                 $parts = max(1, min(self::MOST_PARTS, intdiv(count($shots), self::SHOTS_OF_PART)));
                 // Where shots were hit one after another, their parts tell whether the player tires.
                 foreach (array_chunk($shots, max(1, (int) ceil(count($shots) / $parts))) as $k => $part) {

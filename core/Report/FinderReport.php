@@ -103,13 +103,17 @@ final class FinderReport
         ];
     }
 
-    /** Change of delivered loft that the diagnosis asks of the benchmark, °; 0 where it asks for none. */
+    /** What the player may want first that loft answers; who wants nothing wants it too. */
+    private const LOFT_ANSWERS = ['', 'carry', 'run', 'height', 'lower flight', 'less spin'];
+
+    /** Change of delivered loft that the diagnosis asks of the benchmark, °; 0 where it asks for none, or the player wants something else. */
     private static function loftAsked(FittingRecord $record): float
     {
         $set = $record->sets()[$record->benchmark ?? ''] ?? null;
         $mean = static fn (Measure $m): ?float => $set?->summary($m)?->mean;
         [$speed, $launch, $spin] = [$mean(Measure::BallSpeed), $mean(Measure::LaunchAngle), $mean(Measure::Spin)];
-        if ($speed === null || $launch === null || $spin === null) {
+        $isWanted = in_array($record->brief->wants[0] ?? '', self::LOFT_ANSWERS, true);
+        if ($speed === null || $launch === null || $spin === null || ! $isWanted) {
             return 0.0;
         }
         $trade = LoftTrade::of(

@@ -61,7 +61,7 @@ final readonly class Grounds
 
         return Advice::of(
             $this->sets, $record->benchmark ?? '', $record->brief, $record->flight, $posterior, $record->hand, $limits,
-            $record->confidence, TieValues::breaking($record), terms: Cost::terms($record),
+            $record->confidence, TieValues::breaking($record), terms: $record->setups === [] ? null : Cost::terms($record),
         );
     }
 }

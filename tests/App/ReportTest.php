@@ -47,8 +47,8 @@ it('prints one page, on A4 and on Letter, in the shipped face, as text that can 
         expect($text)->toContain($words);
     }
 })->with([
-    ['', '595', ['Imke Dorsay: your driver', 'left-handed', 'metres farther', 'Fourteen drives', 'Three rounds, one minute each', 'reads 11.2°', '12 g heel']],
-    ['?paper=Letter&language=de', '612', ['Imke Dorsay: Ihr Driver', 'Linkshänder', 'Meter weiter', 'Vierzehn Abschläge', 'gemessen 11,2°', '12 g Ferse', 'vorher']],
+    ['', '595', ['Imke Dorsay: your driver', 'left-handed', 'metres farther', 'Fourteen drives', 'Three rounds, one minute each', 'reads 11.2°', '12 g back']],
+    ['?paper=Letter&language=de', '612', ['Imke Dorsay: Ihr Driver', 'Linkshänder', 'Meter weiter', 'Vierzehn Abschläge', 'gemessen 11,2°', '12 g hinten', 'vorher']],
 ]);
 
 it('tells the same figures as the decision that was saved', function (): void {

@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Club\Head;
+use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Flight\FlightRange;
 use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Impact\Delivery;
+use MintCarry\Core\Impact\Impact;
+use MintCarry\Core\Impact\PlayerPriors;
+use MintCarry\Core\Impact\Strike;
 use MintCarry\Core\Record\Item;
 use MintCarry\Core\Report\Calculator;
 use MintCarry\Core\Report\Worth;
@@ -115,4 +121,30 @@ it('works out flight, window, plane, swing weight and length as the commands do'
 it('knows where the flight law holds', function (): void {
     expect(FlightRange::covers(new Launch(70, 12, 2500)))->toBeTrue()->and(FlightRange::covers(new Launch(58, 14, 7000)))->toBeFalse()
         ->and(FlightRange::covers(new Launch(35, 14, 4000)))->toBeFalse()->and(FlightRange::covers(new Launch(58, 28, 4000)))->toBeFalse();
+});
+
+it('says of a gram what the heavier head gives and what the slower swing takes', function (): void {
+    $row = worthRows(100, 0.0, 13.0)['headGram'];
+    $slower = PlayerPriors::SPEED_MPS_PER_POINT * SwingWeight::pointsPerHeadG(null);
+    $ball = static fn (float $mps, Head $head): float => (new Impact($head))->strike(new Delivery($mps, 0, 0, 13.0, 0), new Strike(0, 0))->ballSpeedMps;
+    $at = 100 * MPS_PER_MPH;
+    // A point of swing weight is about two grams at the head, so that a gram is half a point (common practice, no source).
+    expect(SwingWeight::pointsPerHeadG(null))->toBeBetween(0.4, 0.8)->and($slower)->toBeBetween(-0.04, -0.015)
+        ->and($row['ballSpeedMps'])->toEqualWithDelta($ball($at + $slower, (new Head)->heavier(1.0)) - $ball($at, new Head), 1e-9);
+});
+
+it('changes one thing by the step that it names', function (): void {
+    $at = 100 * MPS_PER_MPH;
+    $ball = static fn (float $mps, float $loft, float $toe, float $high): Launch => (new Impact(new Head))
+        ->strike(new Delivery($mps, 0, 0, $loft, 0), new Strike($toe, $high));
+    $base = $ball($at, 13.0, 0, 0);
+    $rows = Worth::of($at, 0.0, 13.0)['rows'];
+    $of = static fn (string $what, float $by): array => array_values(array_filter($rows, static fn (array $r): bool => $r['what'] === $what && $r['by'] === $by))[0];
+    foreach ([['clubSpeed', 1.0, $ball($at + 1, 13.0, 0, 0)], ['loft', 1.0, $ball($at, 14.0, 0, 0)], ['toe', 10.0, $ball($at, 13.0, 10, 0)],
+        ['heel', 10.0, $ball($at, 13.0, -10, 0)], ['high', 5.0, $ball($at, 13.0, 0, 5)], ['low', 5.0, $ball($at, 13.0, 0, -5)]] as [$what, $by, $then]) {
+        expect($of($what, $by)['ballSpeedMps'])->toEqualWithDelta($then->ballSpeedMps - $base->ballSpeedMps, 1e-9)
+            ->and($of($what, $by)['spinRpm'])->toEqualWithDelta($then->spinRpm - $base->spinRpm, 1e-6)
+            ->and($of($what, $by)['launchDeg'])->toEqualWithDelta($then->launchDeg - $base->launchDeg, 1e-9);
+    }
+    expect($of('spin', 100.0)['spinRpm'])->toEqualWithDelta(100.0, 1e-9)->and($of('spin', 100.0)['launchDeg'])->toEqualWithDelta(0.0, 1e-9);
 });
