@@ -55,7 +55,7 @@ final class MadeFitting
             'statedLoftDeg' => $loftDeg, 'statedLieDeg' => 58.0, 'statedFaceOpenDeg' => 0.0, 'volumeCm3' => 460.0, 'massG' => 203.0,
             'slots' => [$slot('front', 18), $slot('back', 104)], 'stockG' => [12], 'standard' => ['back' => 12],
             'supply' => ['price' => $price, 'currency' => 'EUR', 'inStock' => $inStock, 'hands' => ['right', 'left']],
-            'readings' => [['values' => ['loftDeg' => [$loftDeg]], 'position' => 'N', 'readAs' => 'soled', 'way' => 'hand', 'source' => 'gauge',
+            'readings' => [['values' => ['loftDeg' => [$loftDeg]], 'position' => 'N', 'readAs' => 'soled', 'way' => 'hand', 'source' => 'measured',
                 'at' => '2026-11-27T07:18:20+00:00']],
         ];
 

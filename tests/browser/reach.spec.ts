@@ -155,7 +155,11 @@ test('gaps: clubs typed and read from a table, a wrong line, a gap that a sleeve
         await screen.getByRole('button', { name: 'Another shot' }).click();
         await screen.getByLabel('Carry of shot 3').fill(carry);
     }
-    await page.getByRole('button', { name: 'Save' }).click();
+    // An earlier "Saved." may still stand there: the second screen saves once the first has its answer.
+    await Promise.all([
+        page.waitForResponse((r) => r.request().method() === 'PATCH' && r.ok()),
+        page.getByRole('button', { name: 'Save' }).click(),
+    ]);
     await expect(page.getByText('Saved.')).toBeVisible();
     await other.getByRole('button', { name: 'Save' }).click();
     await expect(other.getByText(/was changed on another screen meanwhile/)).toBeVisible();

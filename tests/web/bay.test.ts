@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { keyName, KEYS } from '../../resources/web/views/bay/keys';
-import { strips } from '../../resources/web/views/bay/strips';
+import { neverStrips, strips } from '../../resources/web/views/bay/strips';
 import type {
     BayView,
     HandView,
@@ -123,6 +123,26 @@ test('straighter is told in fairways of fourteen, and what must never come with 
     ]);
     // While the judge has said nothing of these shots the side is told in yards.
     expect(strips(view({ verdicts: [side] }), null, yards)[0]!.size).toBe('+3 yd');
+});
+
+test('what must never come stands in the bay whatever else is looked at, and with the benchmark too', () => {
+    const never = [
+        { kind: 'left', chance: 0.36, ofBenchmark: 0.14, likelier: 0.97, isBarred: true, strokes: 0, metres: 0 },
+        { kind: 'balloon', chance: 0.07, ofBenchmark: 0.07, likelier: 0.1, isBarred: false, strokes: 0, metres: 0 },
+    ];
+    const judge = judgeOf({ never });
+    const verdicts = ['longer', 'faster ball', 'less spin', 'higher', 'straighter'].map((name) =>
+        told(name, 'better', { name, wanted: true }),
+    );
+    const all = strips(view({ verdicts }), judge, yards);
+    expect(all).toHaveLength(4);
+    expect(all.slice(2).map((s) => [s.name, s.mark])).toEqual([
+        ['left miss', '✗'],
+        ['balloon', '?'],
+    ]);
+    expect(strips(view({ verdicts: [] }), judge, yards).map((s) => s.name)).toEqual(['left miss', 'balloon']);
+    expect(neverStrips(judge, 'B').map((s) => s.size)).toEqual(['5 in 14', '1 in 14']);
+    expect(neverStrips(null, 'B')).toEqual([]);
 });
 
 test('what turning it would change is told with its interval, and what differs by name', () => {

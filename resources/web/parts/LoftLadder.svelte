@@ -40,7 +40,9 @@
         align-items: center;
     }
     .head select {
-        width: auto;
-        max-width: 100%;
+        /* A width in percent: a long name does not widen what stands around it. */
+        width: 100%;
+        max-width: 24rem;
+        min-width: 0;
     }
 </style>

@@ -11,7 +11,7 @@
     import { candidateName } from '../finder/sentences';
     import { blindText, judgeText, nextMove, repeatText, shotSentence } from './sentences';
     import Strips from './Strips.svelte';
-    import { strips } from './strips';
+    import { neverStrips, strips } from './strips';
 
     // What is read from where the player stands: what is in the hand, the last shot, and what the shots say.
     let { bay, view }: { bay: BayScreen; view: BayView } = $props();
@@ -20,7 +20,13 @@
     const carry = $derived(last ? (last.measured.carryM ?? last.computed.carryM) : undefined);
     const move = $derived(nextMove(view, bay.benchmark?.tag ?? null, units));
     const again = $derived(running ? repeatText(view, running.tag, units) : '');
-    const lines = $derived(bay.isBenchmark || view.blind ? [] : strips(view, bay.isJudged ? bay.judged : null, units));
+    const lines = $derived(
+        view.blind
+            ? []
+            : bay.isBenchmark
+              ? neverStrips(bay.judged, running?.tag ?? '')
+              : strips(view, bay.isJudged ? bay.judged : null, units),
+    );
     /** Where what is in the hand plays, for this player. */
     const plays = $derived.by(() => {
         const p = bay.inHand?.playing;

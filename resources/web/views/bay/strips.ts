@@ -90,6 +90,12 @@ function never(j: Judgement): Strip[] {
     });
 }
 
+/** What must never come with a setup, by the judge's last figures; of the benchmark too. */
+export function neverStrips(judge: Judge | null, tag: string): Strip[] {
+    const j = judge?.judge?.setups.find((s) => s.tag === tag);
+    return j ? never(j) : [];
+}
+
 /** @param judge the judge's last figures; null where he has said nothing of these shots yet */
 export function strips(view: BayView, judge: Judge | null, units: UnitChoice): Strip[] {
     const tag = view.running?.tag ?? '';
@@ -97,6 +103,6 @@ export function strips(view: BayView, judge: Judge | null, units: UnitChoice): S
     const feels = j && j.sideKnown > 0 && j.shareGain !== undefined && j.shareGainInterval ? j : undefined;
     const out = wanted(view).map((v) => (v.name === 'straighter' && feels ? inFairways(v, feels) : ofMeasure(v, units)));
     // What must never come stands there from the first figures on, whatever else is looked at.
-    const always = j ? never(j) : [];
+    const always = neverStrips(judge, tag);
     return [...out.slice(0, MOST - always.length), ...always];
 }
