@@ -29,7 +29,10 @@ use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Order\ClubFigures;
 use MintCarry\Core\Units\Unit;
 
-/** Words, units, bounds and thresholds that both sides need, as the front end takes them: said once, here and in the core. */
+/**
+ * Words, units, bounds and thresholds that both sides need, as the front end takes them: said once, here and in the
+ * core.
+ */
 final class Vocabulary
 {
     public static function typeScript(): string

@@ -14,8 +14,8 @@ use PDOException;
 use Throwable;
 
 /**
- * All of it or nothing, and again where the database refused because somebody else was writing the same rows. Nothing in `app` opens a
- * transaction in another way.
+ * All of it or nothing, and again where the database refused because somebody else was writing the same rows.
+ * Nothing in `app` opens a transaction in another way.
  */
 final class Transaction
 {
@@ -25,7 +25,8 @@ final class Transaction
     private const CONFLICTS = [1205, 1213, 1020];
 
     /**
-     * Records that were written at this try, as they were before: a record that thinks its change is kept would not write it again.
+     * Records that were written at this try, as they were before: a record that thinks its change is kept would not
+     * write it again.
      *
      * @var array<int, array{Model, bool, array<string, mixed>}>
      */
@@ -35,7 +36,8 @@ final class Transaction
     public static ?PDOException $rehearsal = null;
 
     /**
-     * Inside another transaction it is part of that one: only the outermost is tried again, for a deadlock has rolled all of it back.
+     * Inside another transaction it is part of that one: only the outermost is tried again, for a deadlock has
+     * rolled all of it back.
      *
      * @template T
      *

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintCarry\Core\Club;
 
 /**
- * What a setup is made of, as far as judging needs it. Lofts and faces as it presents them under both address habits, face
- * hand-relative, + = open.
+ * What a setup is made of, as far as judging needs it. Lofts and faces as it presents them under both address
+ * habits, face hand-relative, + = open.
  */
 final readonly class SetupSpec
 {
@@ -52,7 +52,8 @@ final readonly class SetupSpec
     }
 
     /**
-     * Loft more than another presents, °: what the head has on its sole, and what squaring makes of the way it is turned.
+     * Loft more than another presents, °: what the head has on its sole, and what squaring makes of the way it is
+     * turned.
      *
      * @return array{head: float, turned: float}
      */
@@ -75,7 +76,10 @@ final readonly class SetupSpec
         return new ClubBuild($this->shaft, $this->lengthMm, $this->ball, $this->teeMm, $this->cue);
     }
 
-    /** Swing-weight points above another setup: from both swing weights where they are known, else from what the heads weigh. */
+    /**
+     * Swing-weight points above another setup: from both swing weights where they are known, else from what the
+     * heads weigh.
+     */
     public function heavierBy(self $other): float
     {
         return $this->swingWeightPoints !== null && $other->swingWeightPoints !== null
@@ -84,8 +88,8 @@ final readonly class SetupSpec
     }
 
     /**
-     * What differs from another setup, by kind: head, sleeve, weights, shaft, length, ball, tee, cue. Another head brings its own
-     * sleeve and weights along: that is one change.
+     * What differs from another setup, by kind: head, sleeve, weights, shaft, length, ball, tee, cue. Another head
+     * brings its own sleeve and weights along: that is one change.
      *
      * @return list<string>
      */

@@ -15,12 +15,13 @@ use function max;
 use function sqrt;
 
 /**
- * The balls of one setup for this player: the mean ball, the cloud about it, and how it moves with the nine values of the swing.
+ * The balls of one setup for this player: the mean ball, the cloud about it, and how it moves with the nine values
+ * of the swing.
  *
- * Everything is told along the ball's own five values. Shots show the ball: what of the swing they leave open (a path and a face, a strike
- * and a loft that make the same ball) cancels there, and costs no carry that nobody lost (docs/judging.md, "Why the old belief did not
- * converge"). The mean over the cloud is taken from ten flown points, ± √5 along each root of its covariance (a cubature of degree three;
- * Stroud 1971, from memory).
+ * Everything is told along the ball's own five values. Shots show the ball: what of the swing they leave open (a
+ * path and a face, a strike and a loft that make the same ball) cancels there, and costs no carry that nobody lost
+ * (docs/judging.md, "Why the old belief did not converge"). The mean over the cloud is taken from ten flown points,
+ * ± √5 along each root of its covariance (a cubature of degree three; Stroud 1971, from memory).
  */
 final readonly class BallCloud
 {

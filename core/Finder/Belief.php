@@ -26,25 +26,27 @@ use function sort;
 use function sqrt;
 
 /**
- * What is believed of one player: the mean swing, how far a change of the club reaches the ball, what each head does of its own,
- * and the scatter from swing to swing.
+ * What is believed of one player: the mean swing, how far a change of the club reaches the ball, what each head does
+ * of its own, and the scatter from swing to swing.
  *
- * A normal belief about a list of unknowns θ, in this order: nine means (`Swing`), nine factors (`AT`), then for each head, and
- * for each build that is not the usual one, seven effects of its own (speed, loft, face, toe, high, restitution, spin), then for
- * each setup that was hit seven quirks (the same). Shots change it in `BeliefUpdate`. Face + = right; a
- * left-hander is mirrored at the edge, so that the belief is that of a right-hander.
+ * A normal belief about a list of unknowns θ, in this order: nine means (`Swing`), nine factors (`AT`), then for
+ * each head, and for each build that is not the usual one, seven effects of its own (speed, loft, face, toe, high,
+ * restitution, spin), then for each setup that was hit seven quirks (the same). Shots change it in `BeliefUpdate`.
+ * Face + = right; a left-hander is mirrored at the edge, so that the belief is that of a right-hander.
  *
- * How far the player squares the face moves loft and face together: squaring more, more of the loft and less of the face reaches
- * the ball; both have a width apart from it as well. Rules and widths: `PlayerPriors`; docs/judging.md, "The model".
+ * How far the player squares the face moves loft and face together: squaring more, more of the loft and less of the
+ * face reaches the ball; both have a width apart from it as well. Rules and widths: `PlayerPriors`; docs/judging.md,
+ * "The model".
  */
 final readonly class Belief
 {
     public const MEANS = 9;
 
     /**
-     * Places of the factors in θ: how far the face is squared (0 … 1); shares of face and loft that reach the ball apart from it;
-     * ° of loft for a mm of CG back, ° open for a mm toward the toe; drift of speed in m/s for 20 shots; mm of strike and m/s of
-     * speed for a point of swing weight; share of a head's own loft that reaches the ball.
+     * Places of the factors in θ: how far the face is squared (0 … 1); shares of face and loft that reach the ball
+     * apart from it; ° of loft for a mm of CG back, ° open for a mm toward the toe; drift of speed in m/s for 20
+     * shots; mm of strike and m/s of speed for a point of swing weight; share of a head's own loft that reaches the
+     * ball.
      */
     private const AT = [
         'squaring' => 9, 'faceApart' => 10, 'loftApart' => 11, 'loftPerCgBackMm' => 12, 'openPerCgToeMm' => 13, 'drift' => 14,
@@ -184,7 +186,8 @@ final readonly class Belief
     }
 
     /**
-     * Each setup's quirks, with the effects of its head and its build where no other setup has them; and every head that nobody hit.
+     * Each setup's quirks, with the effects of its head and its build where no other setup has them; and every head
+     * that nobody hit.
      *
      * @param  list<SetupSpec>  $tested
      * @param  array<string, int>  $headAt
@@ -369,8 +372,9 @@ final readonly class Belief
     }
 
     /**
-     * The nine values of a setup's mean swing under some θ, as this player puts the club down, or squaring the face by a share. The own
-     * club was hit as the player puts it down; squared more or less it would come otherwise, too.
+     * The nine values of a setup's mean swing under some θ, as this player puts the club down, or squaring the face
+     * by a share. The own club was hit as the player puts it down; squared more or less it would come otherwise,
+     * too.
      *
      * @param  array<int, array<int, float>>  $rows
      * @param  array<int, float>  $theta
@@ -390,8 +394,8 @@ final readonly class Belief
     }
 
     /**
-     * What is believed of a factor: how far the face is squared, the shares of the club's loft and face that reach the ball, °
-     * for a mm of CG back or toward the toe, mm of strike and m/s of speed for a point of swing weight.
+     * What is believed of a factor: how far the face is squared, the shares of the club's loft and face that reach
+     * the ball, ° for a mm of CG back or toward the toe, mm of strike and m/s of speed for a point of swing weight.
      *
      * @param  string  $name  one of `factors()`
      * @return array{mean: float, sd: float}

@@ -28,12 +28,13 @@ use function min;
 use function sqrt;
 
 /**
- * What shots do to a `Belief`: the linearised impact model, fitted anew a few times by iterated reweighted least squares (a
- * robust Bayesian linear update, Gelman et al., "Bayesian Data Analysis", ch. 14, with t weights of 6 degrees of freedom, Lange,
- * Little & Taylor 1989; both from memory; checked against R in tests/reference/finder.R). docs/judging.md, "The model".
+ * What shots do to a `Belief`: the linearised impact model, fitted anew a few times by iterated reweighted least
+ * squares (a robust Bayesian linear update, Gelman et al., "Bayesian Data Analysis", ch. 14, with t weights of 6
+ * degrees of freedom, Lange, Little & Taylor 1989; both from memory; checked against R in tests/reference/finder.R).
+ * docs/judging.md, "The model".
  *
- * Each round takes the shots of each setup in turn: they add to the precision of θ, to what pulls at it, and to the moments of
- * the scatter. A shot far from where its setup's shots are believed to be counts less.
+ * Each round takes the shots of each setup in turn: they add to the precision of θ, to what pulls at it, and to the
+ * moments of the scatter. A shot far from where its setup's shots are believed to be counts less.
  */
 final class BeliefUpdate
 {
@@ -43,7 +44,10 @@ final class BeliefUpdate
     /** Rounds after which the widths of effects are learned. */
     private const WIDTHS_AFTER = [4, 6, 9];
 
-    /** A ball that moves less than this in a round stands: m/s, °, rpm, °, °. Together half a metre of carry at most. */
+    /**
+     * A ball that moves less than this in a round stands: m/s, °, rpm, °, °. Together half a metre of carry at
+     * most.
+     */
     private const STANDS = [
         'ballSpeedMps' => 0.03, 'launchDeg' => 0.03, 'spinRpm' => 8.0, 'directionDeg' => 0.03, 'spinAxisDeg' => 0.12,
     ];
@@ -51,7 +55,10 @@ final class BeliefUpdate
     /** So little does the spread of a field move in a round that stands, as a share of it. */
     private const SPREAD_STANDS = 0.01;
 
-    /** In the first rounds every shot counts and the scatter stays: a setup far from what was believed must not be taken for bad shots. */
+    /**
+     * In the first rounds every shot counts and the scatter stays: a setup far from what was believed must not be
+     * taken for bad shots.
+     */
     private const SETTLING = 2;
 
     private const WEIGHT_DOF = 6;
@@ -145,7 +152,8 @@ final class BeliefUpdate
     }
 
     /**
-     * The shots by the fields that they show, mirrored for a left-hander. Shots without ball speed, launch or spin say nothing here.
+     * The shots by the fields that they show, mirrored for a left-hander. Shots without ball speed, launch or spin
+     * say nothing here.
      *
      * @param  list<LaunchShot>  $shots
      * @return array<string, list<array<string, float>>>
@@ -375,7 +383,10 @@ final class BeliefUpdate
         return new Arrow($this->precision, $blocks, Arrow::coreOf(count($this->before->mean), $blocks));
     }
 
-    /** θ moves to where it is pulled, and less far where that turned back; the scatter is what is left over, once θ has settled. */
+    /**
+     * θ moves to where it is pulled, and less far where that turned back; the scatter is what is left over, once θ
+     * has settled.
+     */
     private function step(): void
     {
         $step = [];
@@ -413,9 +424,9 @@ final class BeliefUpdate
     }
 
     /**
-     * How wide effects of heads and quirks are with this player's clubs: all of a kind together (empirical Bayes, Morris 1983), and each one
-     * by itself (a t prior by its scale, Lange, Little & Taylor 1989; both from memory). Without shots nothing changes, for the mean of
-     * the square of an effect is then what its prior says.
+     * How wide effects of heads and quirks are with this player's clubs: all of a kind together (empirical Bayes,
+     * Morris 1983), and each one by itself (a t prior by its scale, Lange, Little & Taylor 1989; both from memory).
+     * Without shots nothing changes, for the mean of the square of an effect is then what its prior says.
      */
     private function learnWidths(): void
     {

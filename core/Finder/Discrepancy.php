@@ -15,13 +15,13 @@ use function count;
 use function sqrt;
 
 /**
- * By how much a setup's own shots lie elsewhere than the models say, after they learned from them: what is left over of carry, side, apex
- * and descent, and how far the shots scatter by themselves.
+ * By how much a setup's own shots lie elsewhere than the models say, after they learned from them: what is left over
+ * of carry, side, apex and descent, and how far the shots scatter by themselves.
  *
- * A model that was shrunk to its priors never quite comes to the shots. What is left over is taken for the setup's own with the weight
- * τ² / (τ² + s²/n), τ being what the models usually miss (`PlayerPriors::MISSED_SD`), wider where the shots show it (a t prior): sixty
- * shots win over any prior (model discrepancy, after Kennedy & O'Hagan 2001, from memory). The spread is the models' for as long as the
- * shots are few (`PlayerPriors::SPREAD_SHOTS`).
+ * A model that was shrunk to its priors never quite comes to the shots. What is left over is taken for the setup's
+ * own with the weight τ² / (τ² + s²/n), τ being what the models usually miss (`PlayerPriors::MISSED_SD`), wider
+ * where the shots show it (a t prior): sixty shots win over any prior (model discrepancy, after Kennedy & O'Hagan
+ * 2001, from memory). The spread is the models' for as long as the shots are few (`PlayerPriors::SPREAD_SHOTS`).
  */
 final readonly class Discrepancy
 {
@@ -30,7 +30,10 @@ final readonly class Discrepancy
         'carryM' => 0, 'sideM' => 2, 'apexM' => 3, 'totalSideM' => 4, 'descentDeg' => 5, 'launchDeg' => 6, 'spinRpm' => 7, 'directionDeg' => 8,
     ];
 
-    /** Share of what a shift leaves open that is not in the draws of the belief already (calibrated in `bin/bench advice`). */
+    /**
+     * Share of what a shift leaves open that is not in the draws of the belief already (calibrated in `bin/bench
+     * advice`).
+     */
     private const STAYS_OPEN = 0.6;
 
     private const MIRRORED = ['sideM', 'totalSideM', 'directionDeg'];

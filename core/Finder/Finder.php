@@ -25,12 +25,16 @@ use function in_array;
 /**
  * Every legal setup on the rack, judged for this player from what was hit.
  *
- * The draws of each setup (`PredictedDraws`) are priced by the brief's scoring, with the best aim within ±4° for each draw where
- * the aim is free. Everything is told as a difference from the benchmark; which one is picked says `DecisionRule`; the expected loss of the pick is what a clairvoyant would gain on it.
+ * The draws of each setup (`PredictedDraws`) are priced by the brief's scoring, with the best aim within ±4° for
+ * each draw where the aim is free. Everything is told as a difference from the benchmark; which one is picked says
+ * `DecisionRule`; the expected loss of the pick is what a clairvoyant would gain on it.
  */
 final readonly class Finder
 {
-    /** Below this expected loss, or where the best trial is worth less than the second, more shots are not worth it: strokes. */
+    /**
+     * Below this expected loss, or where the best trial is worth less than the second, more shots are not worth it:
+     * strokes.
+     */
     public const STOP_BELOW = 0.020;
 
     private const WORTH_A_TRIAL = 0.005;
@@ -99,7 +103,8 @@ final readonly class Finder
     }
 
     /**
-     * More swings would not change it: little is lost on the pick, or no trial is worth hitting, and none would answer an open wish.
+     * More swings would not change it: little is lost on the pick, or no trial is worth hitting, and none would
+     * answer an open wish.
      *
      * @param  array{value: float, opensWish: bool}|null  $next
      */

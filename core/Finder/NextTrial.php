@@ -21,10 +21,11 @@ use function count;
 use function max;
 
 /**
- * The trial that a fitter would hit next: what most likely beats the best that was hit, in what the player wants first. It is not barred,
- * not expected to give less of that than the own club, and can be hit here. Where the diagnosis asks for another loft, it is the setup that
- * comes nearest to it. Among near-equals it is the one that teaches most (knowledge gradient, in the linear-normal approximation of
- * docs/judging.md), then the one with the fewest wrench changes.
+ * The trial that a fitter would hit next: what most likely beats the best that was hit, in what the player wants
+ * first. It is not barred, not expected to give less of that than the own club, and can be hit here. Where the
+ * diagnosis asks for another loft, it is the setup that comes nearest to it. Among near-equals it is the one that
+ * teaches most (knowledge gradient, in the linear-normal approximation of docs/judging.md), then the one with the
+ * fewest wrench changes.
  *
  * @phpstan-type Worth array{value: float, won: array<int, int>}
  */
@@ -33,7 +34,10 @@ final class NextTrial
     /** Shots of the trial whose value is asked. */
     private const SHOTS = 4;
 
-    /** Chances this near to the best are as good: then what it teaches decides; so near to the most taught, the wrench does. */
+    /**
+     * Chances this near to the best are as good: then what it teaches decides; so near to the most taught, the
+     * wrench does.
+     */
     private const NEAR_CHANCE = 0.05;
 
     private const NEAR_EQUAL = 0.75;
@@ -113,7 +117,8 @@ final class NextTrial
     }
 
     /**
-     * Those whose chance is as good as the best, the best first; where another loft is asked for, those of them that come nearest to it.
+     * Those whose chance is as good as the best, the best first; where another loft is asked for, those of them that
+     * come nearest to it.
      *
      * @param  array<int, float>  $chances
      * @return list<int>

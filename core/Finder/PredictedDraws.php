@@ -23,12 +23,13 @@ use function range;
 use function sqrt;
 
 /**
- * What each setup's shots may look like for this player: for every draw of the unknowns the mean carry, total, side, apex and side
- * at rest, and the spread of side and carry. Nothing here depends on what the brief plays for, so that a changed brief only prices anew.
+ * What each setup's shots may look like for this player: for every draw of the unknowns the mean carry, total, side,
+ * apex and side at rest, and the spread of side and carry. Nothing here depends on what the brief plays for, so that
+ * a changed brief only prices anew.
  *
- * Every setup has the same 64 draws of the unknowns; what was hit has 192 more. A draw holds θ of the belief, a quirk for each
- * setup that nobody hit, the scatter (its scale by χ², Wilson & Hilferty 1931, from memory) and what the models themselves miss
- * between two setups.
+ * Every setup has the same 64 draws of the unknowns; what was hit has 192 more. A draw holds θ of the belief, a
+ * quirk for each setup that nobody hit, the scatter (its scale by χ², Wilson & Hilferty 1931, from memory) and what
+ * the models themselves miss between two setups.
  */
 final readonly class PredictedDraws
 {
@@ -41,8 +42,8 @@ final readonly class PredictedDraws
     private const MISHITS = 0.04;
 
     /**
-     * The widths of the priors are themselves guesses: unknowns are drawn from a t distribution of so many degrees of freedom
-     * instead of a normal one.
+     * The widths of the priors are themselves guesses: unknowns are drawn from a t distribution of so many degrees
+     * of freedom instead of a normal one.
      */
     private const TAIL_DOF = 10.0;
 
@@ -196,8 +197,8 @@ final readonly class PredictedDraws
     }
 
     /**
-     * Draws of θ, spare normal numbers for quirks and model error, and scales of the scatter; antithetic in pairs. Each number belongs
-     * to what it is drawn for (`KeyedDraws`).
+     * Draws of θ, spare normal numbers for quirks and model error, and scales of the scatter; antithetic in pairs.
+     * Each number belongs to what it is drawn for (`KeyedDraws`).
      *
      * @return array{list<array<int, float>>, list<list<float>>, list<float>}
      */

@@ -13,22 +13,26 @@ use MintCarry\Core\Fitting\Strokes;
 use MintCarry\Core\Statistics\Normal;
 
 /**
- * PredictedDraws priced by a brief: for each setup and draw the score (lower = better), the strokes under the brief's aim and
- * with the aim fixed, the share in the corridor with the aim fixed, and the best aim in degrees.
+ * PredictedDraws priced by a brief: for each setup and draw the score (lower = better), the strokes under the
+ * brief's aim and with the aim fixed, the share in the corridor with the aim fixed, and the best aim in degrees.
  *
- * Shots are hit in a bay; the course has wind. Each draw is priced in a crosswind of its own, the same for every setup: it moves
- * nothing between them, but a setup that already leans far to one side has less room left. The ground is known no better:
- * each draw has its own share of run, again the same for every setup (`Run`). What counts is where the ball comes to rest.
+ * Shots are hit in a bay; the course has wind. Each draw is priced in a crosswind of its own, the same for every
+ * setup: it moves nothing between them, but a setup that already leans far to one side has less room left. The
+ * ground is known no better: each draw has its own share of run, again the same for every setup (`Run`). What counts
+ * is where the ball comes to rest.
  */
 final readonly class ScoredDraws
 {
     /**
-     * Crosswind of a course that nobody told of, SD in m/s (assumption); of a told wind, its share across where it may come from
-     * anywhere is 1/√2.
+     * Crosswind of a course that nobody told of, SD in m/s (assumption); of a told wind, its share across where it
+     * may come from anywhere is 1/√2.
      */
     private const CROSSWIND_MPS = 2.0;
 
-    /** Drift for each m/s of crosswind as a share of carry: 0.012 at 55, 65 and 74 m/s of ball speed (our flight model). */
+    /**
+     * Drift for each m/s of crosswind as a share of carry: 0.012 at 55, 65 and 74 m/s of ball speed (our flight
+     * model).
+     */
     private const DRIFT_PER_MPS = 0.012;
 
     /** The ratios that spread wind and run over the draws without an order that the other draws could share. */
@@ -165,7 +169,8 @@ final readonly class ScoredDraws
     }
 
     /**
-     * Standard normal numbers spread evenly over the draws, in opposite pairs as the draws are: the same for every fitting.
+     * Standard normal numbers spread evenly over the draws, in opposite pairs as the draws are: the same for every
+     * fitting.
      *
      * @return list<float>
      */

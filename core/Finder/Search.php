@@ -25,8 +25,8 @@ use function array_values;
 use function in_array;
 
 /**
- * Belief and draws of a fitting's record. All that judges the same shots draws the same luck, so that a setup has the same
- * figures in the finder, in the decision and on the command line.
+ * Belief and draws of a fitting's record. All that judges the same shots draws the same luck, so that a setup has
+ * the same figures in the finder, in the decision and on the command line.
  */
 final class Search
 {
@@ -76,8 +76,8 @@ final class Search
     private static ?WeakMap $known = null;
 
     /**
-     * The search where the models have something to work from: every setup that was hit has ball data; else null, and the shots
-     * speak for themselves.
+     * The search where the models have something to work from: every setup that was hit has ball data; else null,
+     * and the shots speak for themselves.
      *
      * @throws ModelFailure where the belief cannot be worked out
      */
@@ -118,8 +118,8 @@ final class Search
     }
 
     /**
-     * What each head, and each shaft, length, ball, tee or cue that was hit beside the usual, is believed to do of its own; the
-     * own club does nothing of its own.
+     * What each head, and each shaft, length, ball, tee or cue that was hit beside the usual, is believed to do of
+     * its own; the own club does nothing of its own.
      *
      * @return list<array{head: string|null, with: array<string, string|float|null>, effects: array<string, array{mean: float,
      *   sd: float}>}> of what was hit

@@ -15,13 +15,15 @@ use MintCarry\Core\Statistics\Summary;
 /**
  * Judges the setups of a fitting that were hit, against the benchmark, and names the one that is advised.
  *
- * Each setup's plausible truths are scored as the brief says: by `ExpectedStrokes` over the corridor, with the aim free within
- * ±4° unless the brief holds it, or by another `Scoring`. The truths are those of the finder's models where every setup was hit with
- * ball data, else those of the shots alone. Which setup is advised says `DecisionRule`. Two setups closer than the scoring's resolution, or whose order holds with less than 0.8, are a tie. A setup that likely
- * brings more of what the brief never wants to see is judged, and not advised (`NeverSeen`).
+ * Each setup's plausible truths are scored as the brief says: by `ExpectedStrokes` over the corridor, with the aim
+ * free within ±4° unless the brief holds it, or by another `Scoring`. The truths are those of the finder's models
+ * where every setup was hit with ball data, else those of the shots alone. Which setup is advised says
+ * `DecisionRule`. Two setups closer than the scoring's resolution, or whose order holds with less than 0.8, are a
+ * tie. A setup that likely brings more of what the brief never wants to see is judged, and not advised
+ * (`NeverSeen`).
  *
- * Where feel goes first, what the player said leads and the figures only veto: of those that are not likely worse than the benchmark
- * the one with the highest confidence is advised.
+ * Where feel goes first, what the player said leads and the figures only veto: of those that are not likely worse
+ * than the benchmark the one with the highest confidence is advised.
  */
 final readonly class Advice
 {

@@ -10,14 +10,17 @@ use MintCarry\Core\Flight\Turf;
 use function is_finite;
 
 /**
- * Who the player is, what they want, and where they play: the brief that sets targets and scoring. Lengths m, speeds m/s,
- * temperature °C; a null is something nobody said. The player's hand is the player's, not the brief's.
+ * Who the player is, what they want, and where they play: the brief that sets targets and scoring. Lengths m, speeds
+ * m/s, temperature °C; a null is something nobody said. The player's hand is the player's, not the brief's.
  */
 final readonly class Brief
 {
     public const WEIGHTS = ['carry', 'run', 'fairways', 'height'];
 
-    /** The school of flight that sets the target: what is longest in the air, what runs, or what still carries when it is caught low. */
+    /**
+     * The school of flight that sets the target: what is longest in the air, what runs, or what still carries when
+     * it is caught low.
+     */
     public const SCHOOLS = ['longest carry', 'guarded height', 'flat and running'];
 
     public const CHOICES = [
@@ -151,8 +154,8 @@ final readonly class Brief
     }
 
     /**
-     * How far this player is taken to square the face at address: 1 fully, 0 lets it sit. Priors of docs/physics.md, until shots
-     * say more.
+     * How far this player is taken to square the face at address: 1 fully, 0 lets it sit. Priors of docs/physics.md,
+     * until shots say more.
      */
     public function squaringShare(): float
     {

@@ -17,9 +17,10 @@ use function count;
  * (d) feel: of those, who is trusted and liked more, in the fitter's order;
  * (e) effort and price: of those, the one that takes least.
  *
- * The own club is a candidate like any other. Its head turned is one where it gains a resolution on average and more likely than not, or
- * where it answers a wish. What has to be bought is one where it is surer than that (0.8, or what the fitter set), held against the best
- * that the own head can be turned to. All from the same draws (docs/judging.md, "The decision").
+ * The own club is a candidate like any other. Its head turned is one where it gains a resolution on average and more
+ * likely than not, or where it answers a wish. What has to be bought is one where it is surer than that (0.8, or
+ * what the fitter set), held against the best that the own head can be turned to. All from the same draws
+ * (docs/judging.md, "The decision").
  */
 final readonly class DecisionRule
 {
@@ -115,8 +116,8 @@ final readonly class DecisionRule
     }
 
     /**
-     * Gives more of what is wanted than each of these, the first want that differs deciding, and is level with the best of them by the
-     * school or better.
+     * Gives more of what is wanted than each of these, the first want that differs deciding, and is level with the
+     * best of them by the school or better.
      *
      * @param  list<Wish>  $wishes
      * @param  list<int>  $than

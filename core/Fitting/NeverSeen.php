@@ -12,10 +12,11 @@ use function max;
 use function min;
 
 /**
- * What the brief says must never be seen, as a chance per drive for one setup, from the same draws as its share in the corridor: a miss
- * on one side (beyond that edge), a two-way miss (the smaller of the two sides), a low runner or a balloon (`FlightLimits`). What it is
- * more than with the benchmark is priced in strokes a drive, and in the metres of length that are worth as many. A setup that likely
- * makes it likelier is not advised; the fitter may choose it all the same, with a reason.
+ * What the brief says must never be seen, as a chance per drive for one setup, from the same draws as its share in
+ * the corridor: a miss on one side (beyond that edge), a two-way miss (the smaller of the two sides), a low runner
+ * or a balloon (`FlightLimits`). What it is more than with the benchmark is priced in strokes a drive, and in the
+ * metres of length that are worth as many. A setup that likely makes it likelier is not advised; the fitter may
+ * choose it all the same, with a reason.
  */
 final readonly class NeverSeen
 {
@@ -26,9 +27,9 @@ final readonly class NeverSeen
     private const WORTH = 0.02;
 
     /**
-     * A setup is barred from so much more on: two drives in three rounds. It is held against the benchmark, or against the benchmark's own
-     * spread on the target line where that brings more: whose balls all end far right has no left miss, and a setup that mends that is no
-     * left one.
+     * A setup is barred from so much more on: two drives in three rounds. It is held against the benchmark, or
+     * against the benchmark's own spread on the target line where that brings more: whose balls all end far right
+     * has no left miss, and a setup that mends that is no left one.
      */
     private const BARRED_FROM = 0.05;
 

@@ -17,19 +17,25 @@ use function max;
 use function min;
 
 /**
- * How several setups stand to one another by their plausible scores (lower = better), all under the same draws: means, chances, gains,
- * and what a clairvoyant would gain on each. Which of them is advised says `DecisionRule`.
+ * How several setups stand to one another by their plausible scores (lower = better), all under the same draws:
+ * means, chances, gains, and what a clairvoyant would gain on each. Which of them is advised says `DecisionRule`.
  */
 final readonly class Pick
 {
-    /** What comes true of an unclear lead, in spreads of it; a lead of so many spreads is clear and comes true as told. */
+    /**
+     * What comes true of an unclear lead, in spreads of it; a lead of so many spreads is clear and comes true as
+     * told.
+     */
     private const SURER = 0.68;
 
     private const CLEAR = 2.5;
 
     private const OWN_IS_BETTER = 0.2;
 
-    /** Share of the expected loss of strokes that comes true: the best of many draws is partly luck (fitted likewise). */
+    /**
+     * Share of the expected loss of strokes that comes true: the best of many draws is partly luck (fitted
+     * likewise).
+     */
     private const LOSS_COMES_TRUE = 0.62;
 
     /** Fewer draws than this share on one side tell no chance. */
@@ -84,8 +90,9 @@ final readonly class Pick
     }
 
     /**
-     * Chance that a setup is better than another. Of strokes it is recalibrated: the draws are surer than what comes true, and the own club is
-     * a little better than they say (probit line, fitted on the first hidden world of `bin/bench advice` and reported on the second).
+     * Chance that a setup is better than another. Of strokes it is recalibrated: the draws are surer than what comes
+     * true, and the own club is a little better than they say (probit line, fitted on the first hidden world of
+     * `bin/bench advice` and reported on the second).
      */
     public function chance(int $setup, int $than): float
     {

@@ -15,9 +15,9 @@ use function min;
 use function sqrt;
 
 /**
- * Truths of several setups that the shots allow, priced: by tag and draw the score under the brief (lower = better), the strokes under its
- * aim, the strokes with the aim fixed on the middle, the best aim in degrees, the shares left and right of the corridor with the aim
- * fixed, carry and total in m, and the chances of what must never be seen.
+ * Truths of several setups that the shots allow, priced: by tag and draw the score under the brief (lower = better),
+ * the strokes under its aim, the strokes with the aim fixed on the middle, the best aim in degrees, the shares left
+ * and right of the corridor with the aim fixed, carry and total in m, and the chances of what must never be seen.
  */
 final readonly class PosteriorDraws
 {
@@ -79,8 +79,8 @@ final readonly class PosteriorDraws
     }
 
     /**
-     * From the shots alone: mean and spread of side, means of carry and total, as far as the shots of each setup know them. A
-     * left-hander is drawn as the mirrored right-hander.
+     * From the shots alone: mean and spread of side, means of carry and total, as far as the shots of each setup
+     * know them. A left-hander is drawn as the mirrored right-hander.
      *
      * @param  list<ShotSet>  $sets
      */

@@ -14,8 +14,9 @@ use function count;
 use function max;
 
 /**
- * One thing that the brief wants, as plausible truths of each setup: + = more of it. A gain counts from its resolution on (common
- * practice, no source): 3 m of carry or total, 3 points of fairways, 1 m of height, 150 rpm, 2 m of curve, half a degree of start.
+ * One thing that the brief wants, as plausible truths of each setup: + = more of it. A gain counts from its
+ * resolution on (common practice, no source): 3 m of carry or total, 3 points of fairways, 1 m of height, 150 rpm, 2
+ * m of curve, half a degree of start.
  */
 final readonly class Wish
 {
@@ -26,7 +27,10 @@ final readonly class Wish
         'start side' => [0.5, 'directionDeg'], 'shape' => [2.0, 'curveM'],
     ];
 
-    /** A shape that is played curves by so much, m, and a side that is wanted begins so far from the line, ° (common practice, no source). */
+    /**
+     * A shape that is played curves by so much, m, and a side that is wanted begins so far from the line, ° (common
+     * practice, no source).
+     */
     private const CURVE_M = 7.0;
 
     private const START_DEG = 1.0;

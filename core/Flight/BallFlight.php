@@ -25,11 +25,12 @@ use function sqrt;
  * Three-dimensional ball flight with a fixed spin axis, steady wind and spin decay; then bounce and roll.
  *
  * Equations: docs/physics.md. Integrator: Dormand–Prince 5(4) with step control (Dormand & Prince 1980; coefficients
- * from Hairer, Nørsett & Wanner, "Solving Ordinary Differential Equations I", table II.5.2, from memory). The apex comes from the
- * interpolation inside its step, the landing from one step of the length that the interpolation tells.
+ * from Hairer, Nørsett & Wanner, "Solving Ordinary Differential Equations I", table II.5.2, from memory). The apex
+ * comes from the interpolation inside its step, the landing from one step of the length that the interpolation
+ * tells.
  *
- * The loop is scalar on purpose: objects or arrays in it cost a factor of four. World axes inside: x to the target, y to the left,
- * z up; what leaves is + right.
+ * The loop is scalar on purpose: objects or arrays in it cost a factor of four. World axes inside: x to the target,
+ * y to the left, z up; what leaves is + right.
  */
 final readonly class BallFlight
 {
@@ -390,8 +391,8 @@ final readonly class BallFlight
     }
 
     /**
-     * The highest term of the interpolation inside a step, from the slopes at its stages (Hairer, Nørsett & Wanner, section II.6,
-     * from memory).
+     * The highest term of the interpolation inside a step, from the slopes at its stages (Hairer, Nørsett & Wanner,
+     * section II.6, from memory).
      */
     private static function bend(float $k1, float $k3, float $k4, float $k5, float $k6, float $k7): float
     {
@@ -399,7 +400,10 @@ final readonly class BallFlight
             + 701980252875 / 199316789632 * $k5 - 1453857185 / 822651844 * $k6 + 69997945 / 29380423 * $k7;
     }
 
-    /** A value inside a step, at the share $s of it: from the values and slopes (per step) at both ends and the bend. */
+    /**
+     * A value inside a step, at the share $s of it: from the values and slopes (per step) at both ends and the
+     * bend.
+     */
     private static function within(float $from, float $to, float $slopeFrom, float $slopeTo, float $bend, float $s): float
     {
         $rise = $to - $from;
@@ -408,7 +412,10 @@ final readonly class BallFlight
         return $from + $s * ($rise + (1 - $s) * ($r3 + $s * ($rise - $slopeTo - $r3 + (1 - $s) * $bend)));
     }
 
-    /** Where, as a share of the step, a value falls through zero: Newton from the step's end, where it is already below. */
+    /**
+     * Where, as a share of the step, a value falls through zero: Newton from the step's end, where it is already
+     * below.
+     */
     private static function falls(float $from, float $to, float $slopeFrom, float $slopeTo, float $bend): float
     {
         $s = 1.0;

@@ -10,15 +10,18 @@ use function max;
 use function min;
 
 /**
- * What is believed of any player before shots say more: every prior, spread and usual value that several rules share, once. `_SD`
- * is the width of a prior or of a scatter. All are common practice without a source, unless a line says otherwise; how they were
- * calibrated stands in docs/judging.md.
+ * What is believed of any player before shots say more: every prior, spread and usual value that several rules
+ * share, once. `_SD` is the width of a prior or of a scatter. All are common practice without a source, unless a
+ * line says otherwise; how they were calibrated stands in docs/judging.md.
  */
 final class PlayerPriors
 {
     // --- how a change of the club reaches the ball -------------------------------------------------------------------
 
-    /** Share of a change of the club's loft that reaches the delivered loft: soled, and what squaring the face fully adds. */
+    /**
+     * Share of a change of the club's loft that reaches the delivered loft: soled, and what squaring the face fully
+     * adds.
+     */
     public const LOFT_CARRY_SOLED = 0.2;
 
     public const LOFT_CARRY_OF_SQUARING = 0.7;
@@ -26,20 +29,23 @@ final class PlayerPriors
     public const LOFT_CARRY_SD = 0.33;
 
     /**
-     * Share of what one head has more loft than another, both on their soles, that reaches the delivered loft: all of it, however the
-     * club is put down. Four degrees more gave 4.3 (trade fact CP07, common practice, no source).
+     * Share of what one head has more loft than another, both on their soles, that reaches the delivered loft: all
+     * of it, however the club is put down. Four degrees more gave 4.3 (trade fact CP07, common practice, no source).
      */
     public const HEAD_LOFT_CARRY = 1.0;
 
     public const HEAD_LOFT_CARRY_SD = 0.2;
 
     /**
-     * How far the loft of a head lies from its print, °: a degree off is common, two or three occur (trade fact CP12, common practice, no
-     * source). It goes with a reading.
+     * How far the loft of a head lies from its print, °: a degree off is common, two or three occur (trade fact
+     * CP12, common practice, no source). It goes with a reading.
      */
     public const PRINT_SD_DEG = 1.0;
 
-    /** Share of a change of the club's face that reaches the delivered face: soled, and what squaring the face fully adds. */
+    /**
+     * Share of a change of the club's face that reaches the delivered face: soled, and what squaring the face fully
+     * adds.
+     */
     public const FACE_CARRY_SOLED = 0.6;
 
     public const FACE_CARRY_OF_SQUARING = -0.45;
@@ -51,7 +57,10 @@ final class PlayerPriors
 
     public const SQUARING_SD_UNSAID = 0.3;
 
-    /** Degrees of delivered loft for a mm of CG back within a head, and the share of it that holds between two heads. */
+    /**
+     * Degrees of delivered loft for a mm of CG back within a head, and the share of it that holds between two
+     * heads.
+     */
     public const LOFT_PER_CG_BACK_MM = 0.35;
 
     public const LOFT_PER_CG_BACK_MM_SD = 0.15;
@@ -77,7 +86,10 @@ final class PlayerPriors
 
     public const SPEED_MPS_PER_POINT_SD = 0.067;
 
-    /** Drift of club speed over 20 shots, m/s: little, for a difference between two setups is seldom tiredness; who tires is warned of. */
+    /**
+     * Drift of club speed over 20 shots, m/s: little, for a difference between two setups is seldom tiredness; who
+     * tires is warned of.
+     */
     public const DRIFT_MPS_SD = 0.2;
 
     // --- the swing ---------------------------------------------------------------------------------------------------
@@ -95,8 +107,8 @@ final class PlayerPriors
     public const SCATTER_SHOTS = 10.0;
 
     /**
-     * The usual scatter by level of play: at scratch, and for each stroke of handicap more; of a player of whom nobody told it, that of a
-     * handicap of 15.
+     * The usual scatter by level of play: at scratch, and for each stroke of handicap more; of a player of whom
+     * nobody told it, that of a handicap of 15.
      */
     private const SCATTER_AT_SCRATCH = 0.8;
 
@@ -111,16 +123,16 @@ final class PlayerPriors
     public const FACE_WITH_PATH = 0.3;
 
     /**
-     * How far the mean swing of another day lies from that of today, in the order of `Swing` without restitution and spin: m/s, °, °, °,
-     * °, mm, mm (assumptions; docs/judging.md, "Visits").
+     * How far the mean swing of another day lies from that of today, in the order of `Swing` without restitution and
+     * spin: m/s, °, °, °, °, mm, mm (assumptions; docs/judging.md, "Visits").
      */
     public const VISIT_SD = [1.0, 0.9, 1.3, 0.9, 1.2, 3.0, 2.5];
 
     // --- what a head or a setup does of its own ----------------------------------------------------------------------
 
     /**
-     * Of a head, and of another shaft, length, ball, tee or cue: speed m/s, loft °, face °, toe mm, high mm, restitution, share
-     * of spin (that as wide as a head's: assumption).
+     * Of a head, and of another shaft, length, ball, tee or cue: speed m/s, loft °, face °, toe mm, high mm,
+     * restitution, share of spin (that as wide as a head's: assumption).
      */
     public const OWN_EFFECT_SD = [0.36, 0.64, 0.8, 2.4, 2.4, 0.0064, 0.056];
 
@@ -128,8 +140,9 @@ final class PlayerPriors
     public const QUIRK_SD = [0.107, 0.36, 0.42, 1.2, 1.2, 0.005, 0.024];
 
     /**
-     * Of how many effects the usual widths of heads and of quirks are worth, when this player's own say how wide they are; and the degrees
-     * of freedom of one effect's own width: a head far from all others is believed once shots show it.
+     * Of how many effects the usual widths of heads and of quirks are worth, when this player's own say how wide
+     * they are; and the degrees of freedom of one effect's own width: a head far from all others is believed once
+     * shots show it.
      */
     public const WIDTHS_WORTH = 12.0;
 
@@ -145,16 +158,16 @@ final class PlayerPriors
     public const MISSED_TOLD_BY = 18.0;
 
     /**
-     * So many shots of its own is the spread worth that the models say of a setup; and from about so many shots on its own spread says
-     * something of it (assumptions).
+     * So many shots of its own is the spread worth that the models say of a setup; and from about so many shots on
+     * its own spread says something of it (assumptions).
      */
     public const SPREAD_SHOTS = 8.0;
 
     public const SPREAD_TOLD_BY = 14.0;
 
     /**
-     * How far a setup usually moves the swing for good, head and quirk together, in the order of `Swing`. Loft and face are what
-     * setups are for.
+     * How far a setup usually moves the swing for good, head and quirk together, in the order of `Swing`. Loft and
+     * face are what setups are for.
      */
     public const SETUP_SHIFT_SD = [0.37, 0.5, 0.7, 0.73, 0.9, 2.7, 2.7];
 
@@ -199,8 +212,8 @@ final class PlayerPriors
     public const TOTAL_M_PER_BALL_MPS = 3.9;
 
     /**
-     * What of a change of loft reaches the ball: what the head itself has more comes in full, what the sleeve or the face turns into
-     * loft by how far the player squares it.
+     * What of a change of loft reaches the ball: what the head itself has more comes in full, what the sleeve or the
+     * face turns into loft by how far the player squares it.
      *
      * @param  array{head: float, turned: float}  $change  of `SetupSpec::loftOver`, °
      */
@@ -222,8 +235,8 @@ final class PlayerPriors
     }
 
     /**
-     * What a move of the CG within a head does to the delivered loft and face before anything was learned of the player: middle,
-     * low, high, in degrees.
+     * What a move of the CG within a head does to the delivered loft and face before anything was learned of the
+     * player: middle, low, high, in degrees.
      *
      * @return array{loftDeg: array{float, float, float}, openDeg: array{float, float, float}}
      */

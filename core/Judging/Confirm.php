@@ -13,13 +13,13 @@ use MintCarry\Core\Launch\Measure;
 use function abs;
 
 /**
- * A confirm run: after a pause the benchmark, the chosen setup, and the benchmark again. The rule, fixed before the first shot:
+ * A confirm run: after a pause the benchmark, the chosen setup, and the benchmark again. The rule, fixed before the
+ * first shot:
  *
- * 1. It counts when the two legs of the benchmark agree: |z| ≤ 2.5 on club speed (ball speed where the club was not seen) and on
- * side. Else the player drifted, and nothing is said.
- * 2. Overturned when the run alone speaks against the choice on the brief's declared measure (|z| > 2.5), or when with its shots
- * the chance that the choice is better falls under one half.
- * 3. Confirmed when with its shots that chance is at least 0.8. Else open.
+ * 1. It counts when the two legs of the benchmark agree: |z| ≤ 2.5 on club speed (ball speed where the club was not
+ * seen) and on side. Else the player drifted, and nothing is said. 2. Overturned when the run alone speaks against
+ * the choice on the brief's declared measure (|z| > 2.5), or when with its shots the chance that the choice is
+ * better falls under one half. 3. Confirmed when with its shots that chance is at least 0.8. Else open.
  *
  * The pause is five minutes or another visit: what was learned by the hands in the last trial is part of what is to be tested
  * (common practice, no source).

@@ -19,9 +19,9 @@ use function hypot;
 use function sqrt;
 
 /**
- * What is the matter with a setup's shots: the gear, or the delivery. Each finding carries its evidence and, where it can be
- * priced, what it costs. A finding is told only where the mean lies clear of chance (1.5 standard errors). Limits are common
- * practice, no source.
+ * What is the matter with a setup's shots: the gear, or the delivery. Each finding carries its evidence and, where
+ * it can be priced, what it costs. A finding is told only where the mean lies clear of chance (1.5 standard errors).
+ * Limits are common practice, no source.
  */
 final class Diagnosis
 {

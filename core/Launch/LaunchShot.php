@@ -21,8 +21,9 @@ use function array_intersect_key;
  * + = right / toe / high. A measure that nobody measured is null; nothing is guessed. Side stays unknown unless it, or
  * direction and axis, were measured.
  *
- * Of a shot hit outdoors the wind and the air are taken out: what was measured of its flight is moved by as much as the flight model
- * says that this launch flies otherwise in the fitting's air without wind (`asSeen` keeps what was measured).
+ * Of a shot hit outdoors the wind and the air are taken out: what was measured of its flight is moved by as much as
+ * the flight model says that this launch flies otherwise in the fitting's air without wind (`asSeen` keeps what was
+ * measured).
  */
 final readonly class LaunchShot
 {
@@ -44,8 +45,8 @@ final readonly class LaunchShot
     }
 
     /**
-     * What `of` worked out, as plain values that can be kept beside the shot, so that the same flight need not be computed again. Null of a
-     * shot that could not be computed.
+     * What `of` worked out, as plain values that can be kept beside the shot, so that the same flight need not be
+     * computed again. Null of a shot that could not be computed.
      *
      * @return array{measured: array<string, float>, computed: array<string, float>, asSeen: array<string, float>, modelCarryM: float|null}|null
      */
@@ -57,7 +58,8 @@ final readonly class LaunchShot
     }
 
     /**
-     * The shot that `worked` was asked of. The values are taken as they are: they must belong to what is measured and to this flight.
+     * The shot that `worked` was asked of. The values are taken as they are: they must belong to what is measured
+     * and to this flight.
      *
      * @param  array{measured: array<string, float>, computed: array<string, float>, asSeen: array<string, float>, modelCarryM: float|null}  $worked
      */
@@ -67,8 +69,9 @@ final readonly class LaunchShot
     }
 
     /**
-     * Takes the measured values, derives what is only another way of saying the same (spin from back and side spin, face from
-     * face to path, smash from the two speeds), and computes missing carry, total, apex, descent and hang time by the flight model.
+     * Takes the measured values, derives what is only another way of saying the same (spin from back and side spin,
+     * face from face to path, smash from the two speeds), and computes missing carry, total, apex, descent and hang
+     * time by the flight model.
      *
      * @param  array<string, float>  $values  by field name
      * @param  BallFlight  $flight  in the fitting's air, without wind

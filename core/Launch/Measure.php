@@ -228,7 +228,10 @@ enum Measure: string
         return HeaderWords::measure($key);
     }
 
-    /** Header words, as a pattern over lower-case letters and single spaces. Order matters: the first that matches wins. */
+    /**
+     * Header words, as a pattern over lower-case letters and single spaces. Order matters: the first that matches
+     * wins.
+     */
     private const ALIASES = [
         '(club|head|club head|clubhead|swing) (speed|velocity|spd|v)|chs|clubspeed|clubheadspeed|ch speed|club mps|schlaegerkopfgeschw\w*|clubspeedmps' => 'clubSpeedMps',
         'ball (speed|velocity|spd|v)|bs|ballspeed|ballspeedmps|initial (ball )?speed|v ball' => 'ballSpeedMps',

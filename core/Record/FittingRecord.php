@@ -32,8 +32,8 @@ use function array_sum;
 use function count;
 
 /**
- * A whole fitting as the core judges it, wherever it comes from: the application's records or a fitting file. The same record
- * always gives the same figures: what is drawn belongs to what it is drawn for (`KeyedDraws`).
+ * A whole fitting as the core judges it, wherever it comes from: the application's records or a fitting file. The
+ * same record always gives the same figures: what is drawn belongs to what it is drawn for (`KeyedDraws`).
  */
 final readonly class FittingRecord
 {
@@ -206,8 +206,9 @@ final readonly class FittingRecord
     }
 
     /**
-     * Of so many shots with a setup on a visit the models take no more, spread evenly over them: what more of them would say is less than a
-     * fourteenth of one shot's scatter, and a fitting of twenty thousand would not be answered while somebody waits.
+     * Of so many shots with a setup on a visit the models take no more, spread evenly over them: what more of them
+     * would say is less than a fourteenth of one shot's scatter, and a fitting of twenty thousand would not be
+     * answered while somebody waits.
      */
     public const MODELLED_SHOTS = 200;
 
@@ -325,8 +326,8 @@ final readonly class FittingRecord
     }
 
     /**
-     * Speed and intent of a setup's counted shots, in the order they were hit: club speed where most shots have it, else ball speed over
-     * the usual smash factor.
+     * Speed and intent of a setup's counted shots, in the order they were hit: club speed where most shots have it,
+     * else ball speed over the usual smash factor.
      *
      * @return list<array{speedMps: float, intent: string, shot: LaunchShot, visit: int|null}>
      */

@@ -12,8 +12,8 @@ use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
 
 /**
- * The advice among the setups that were hit: each one's judgement against the benchmark, the pick, what ties with it, and what
- * was not hit.
+ * The advice among the setups that were hit: each one's judgement against the benchmark, the pick, what ties with
+ * it, and what was not hit.
  */
 final class AdviceReport
 {

@@ -20,8 +20,8 @@ use function array_values;
 use function count;
 
 /**
- * What a setup costs beyond the own club: another head, another shaft, another grip, and the work. Currencies are never added to one
- * another: where they differ there is no total.
+ * What a setup costs beyond the own club: another head, another shaft, another grip, and the work. Currencies are
+ * never added to one another: where they differ there is no total.
  */
 final readonly class Cost
 {

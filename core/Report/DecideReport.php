@@ -34,8 +34,8 @@ use function in_array;
 use function max;
 
 /**
- * All that a decision rests on: the advice, the pick under each school and screening policy, whether it is worth buying, what
- * breaks a tie, and what another day would make of it.
+ * All that a decision rests on: the advice, the pick under each school and screening policy, whether it is worth
+ * buying, what breaks a tie, and what another day would make of it.
  */
 final class DecideReport
 {
@@ -181,7 +181,8 @@ final class DecideReport
     }
 
     /**
-     * What the pick gains over the best that the own club can be adjusted to, beside what it costs. Null where nothing has to be bought.
+     * What the pick gains over the best that the own club can be adjusted to, beside what it costs. Null where
+     * nothing has to be bought.
      *
      * @return array<string, mixed>|null
      */

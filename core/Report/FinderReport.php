@@ -20,8 +20,8 @@ use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
 
 /**
- * The finder's answer, as a screen or `bin/mint find` shows it: what is expected of each setup against the own club, the pick,
- * what to hit next, what was learned of the player.
+ * The finder's answer, as a screen or `bin/mint find` shows it: what is expected of each setup against the own club,
+ * the pick, what to hit next, what was learned of the player.
  */
 final class FinderReport
 {
@@ -106,7 +106,10 @@ final class FinderReport
     /** What the player may want first that loft answers; who wants nothing wants it too. */
     private const LOFT_ANSWERS = ['', 'carry', 'run', 'height', 'lower flight', 'less spin'];
 
-    /** Change of delivered loft that the diagnosis asks of the benchmark, °; 0 where it asks for none, or the player wants something else. */
+    /**
+     * Change of delivered loft that the diagnosis asks of the benchmark, °; 0 where it asks for none, or the player
+     * wants something else.
+     */
     private static function loftAsked(FittingRecord $record): float
     {
         $set = $record->sets()[$record->benchmark ?? ''] ?? null;

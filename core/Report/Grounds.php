@@ -16,8 +16,9 @@ use function array_filter;
 use function array_values;
 
 /**
- * What a decision stands on: the shots that count, and what the models draw from them where they have something to work from. A
- * setup that the models fail on is left out and named; where they fail on all, the shots speak alone, and that is named too.
+ * What a decision stands on: the shots that count, and what the models draw from them where they have something to
+ * work from. A setup that the models fail on is left out and named; where they fail on all, the shots speak alone,
+ * and that is named too.
  */
 final readonly class Grounds
 {

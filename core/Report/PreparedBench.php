@@ -21,8 +21,9 @@ use function max;
 use function min;
 
 /**
- * What to lay out before anybody hits: from the brief and the rack, a few setups that lie far apart, as fitters go to the extremes first; each with
- * why it is there, what of it was never read, whether it can be had, and the order that takes the fewest turns of the wrench.
+ * What to lay out before anybody hits: from the brief and the rack, a few setups that lie far apart, as fitters go
+ * to the extremes first; each with why it is there, what of it was never read, whether it can be had, and the order
+ * that takes the fewest turns of the wrench.
  */
 final class PreparedBench
 {
@@ -127,7 +128,8 @@ final class PreparedBench
     }
 
     /**
-     * Without what is expected to bring more of what must never come: by the shots where there are some, else by where the face points.
+     * Without what is expected to bring more of what must never come: by the shots where there are some, else by
+     * where the face points.
      *
      * @param  list<array{head: RackedHead, at: int, position: string, masses: array<string, float>, why: string}>  $picked
      * @return list<array{head: RackedHead, at: int, position: string, masses: array<string, float>, why: string}>

@@ -42,8 +42,9 @@ use function sort;
 use function usort;
 
 /**
- * One setup over the range of this player's speeds: what the shots did at each, by intent or else by speed; the loft that would be longest
- * there; and which setup serves both the cruising and the full-out swing. Speeds are never averaged into one.
+ * One setup over the range of this player's speeds: what the shots did at each, by intent or else by speed; the loft
+ * that would be longest there; and which setup serves both the cruising and the full-out swing. Speeds are never
+ * averaged into one.
  */
 final class SpeedLadder
 {
@@ -52,7 +53,10 @@ final class SpeedLadder
         'ballSpeedMps' => Measure::BallSpeed,
     ];
 
-    /** Speeds that lie nearer together than this are one swing and its scatter, m/s (about 7 mph), where nobody said that they were not. */
+    /**
+     * Speeds that lie nearer together than this are one swing and its scatter, m/s (about 7 mph), where nobody said
+     * that they were not.
+     */
     private const RANGE_MPS = 3.0;
 
     /**
@@ -232,8 +236,8 @@ final class SpeedLadder
     }
 
     /**
-     * Which setup serves both swings: fewest strokes on the mean of the cruising and the full-out swing, each as often, against the own
-     * club.
+     * Which setup serves both swings: fewest strokes on the mean of the cruising and the full-out swing, each as
+     * often, against the own club.
      *
      * @param  list<array{name: string, speedMps: float, shots: list<LaunchShot>}>  $groups
      * @return array<string, mixed>|null null where the models have nothing to work from
@@ -297,7 +301,8 @@ final class SpeedLadder
     }
 
     /**
-     * What was hit, and every position and loft with the usual build: the weights stay as they come, since they do little to speed.
+     * What was hit, and every position and loft with the usual build: the weights stay as they come, since they do
+     * little to speed.
      *
      * @return list<SetupSpec>
      */
@@ -316,8 +321,8 @@ final class SpeedLadder
     }
 
     /**
-     * How a group's swing differs from the player's mean swing: speed as it was seen, the rest as far as it can be told from chance (shrunk
-     * to nothing by how far another swing of a player usually lies).
+     * How a group's swing differs from the player's mean swing: speed as it was seen, the rest as far as it can be
+     * told from chance (shrunk to nothing by how far another swing of a player usually lies).
      *
      * @param  array{name: string, speedMps: float, shots: list<LaunchShot>}  $group
      * @return array<int, float> added to the nine values of the swing, by place

@@ -6,7 +6,10 @@ namespace App\Contract\Shapes;
 
 use App\Contract\Shape;
 
-/** The advice, what it rests on, and what was decided. Lengths m, speeds m/s, angles °; direction and side + = right. */
+/**
+ * The advice, what it rests on, and what was decided. Lengths m, speeds m/s, angles °; direction and side + =
+ * right.
+ */
 // models, or shots where a setup was hit without ball data
 // how many of the shots that it rests on were made up
 // none in what was saved before they were told

@@ -41,7 +41,10 @@ final class FittingController
     /** Entries of the day book on a page. */
     private const PAGE = 60;
 
-    /** The day book: newest first, a page at a time; searched by player, head or wish. A page goes on after the last entry of the one before. */
+    /**
+     * The day book: newest first, a page at a time; searched by player, head or wish. A page goes on after the last
+     * entry of the one before.
+     */
     #[
         OA\Get(
             path: '/api/fittings', operationId: 'fitting.index',
@@ -94,7 +97,10 @@ final class FittingController
         );
     }
 
-    /** For a new player or one of the studio's; of the latter with the brief of an earlier fitting, and a club of it as the own one. */
+    /**
+     * For a new player or one of the studio's; of the latter with the brief of an earlier fitting, and a club of it
+     * as the own one.
+     */
     #[OA\Post(path: '/api/fittings', operationId: 'fitting.store', summary: 'Begins a fitting',
         requestBody: new Takes([
             'playerId?' => 'integer | null', 'name?' => 'string | null', 'hand?' => 'Hand | null', 'units?' => 'UnitChoice',
@@ -139,7 +145,10 @@ final class FittingController
         return new FittingResource($fitting);
     }
 
-    /** Changes fitting and player. Somebody else's newer version is never overwritten: the answer is 409 with what stands now. */
+    /**
+     * Changes fitting and player. Somebody else's newer version is never overwritten: the answer is 409 with what
+     * stands now.
+     */
     #[
         OA\Patch(
             path: '/api/fittings/{fitting}', operationId: 'fitting.update',

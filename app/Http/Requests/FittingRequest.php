@@ -8,7 +8,10 @@ use App\Models\Player;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
-/** A new fitting for a new or a known player, or a change of player or benchmark. The brief has a request of its own. */
+/**
+ * A new fitting for a new or a known player, or a change of player or benchmark. The brief has a request of its
+ * own.
+ */
 final class FittingRequest extends FormRequest
 {
     /** @return array<string, mixed> */
