@@ -47,9 +47,6 @@ final readonly class PredictedDraws
      */
     private const TAIL_DOF = 10.0;
 
-    /** Share of what the models usually miss, of a setup that nobody hit. */
-    private const MISSED_UNSEEN = 1.0;
-
     private const SPARES = 37;
 
     private const FIGURES = 14;
@@ -166,8 +163,8 @@ final readonly class PredictedDraws
             $shifts[] = $x;
         }
         $sign = $belief->own->hand->sign();
-        // What was never hit the models miss by a part of what they usually do, for its quirk is drawn already.
-        $unseen = $spec->tag === $belief->own->tag ? 0.0 : self::MISSED_UNSEEN;
+        // What was never hit the models miss by what they usually do; the own club is what all is held against.
+        $unseen = $spec->tag === $belief->own->tag ? 0.0 : 1.0;
         $off = $offSd = $spread = [];
         foreach (PlayerPriors::MISSED_SD as $field => $sd) {
             [$off[$field], $offSd[$field]] = [$missed->shifts[$field] ?? 0.0, $missed->sds[$field] ?? $unseen * $sd];

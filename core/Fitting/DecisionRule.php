@@ -37,11 +37,9 @@ final readonly class DecisionRule
      * @param  string  $by  what decided: own (nothing is better), school, wish, feel or effort
      * @param  string|null  $wish  which want, where one decided
      * @param  list<int>  $level  those that were level with the best by the school
-     * @param  list<int>  $candidates  those that could be advised
      */
     private function __construct(
-        public int $pick, public int $own, public int $best, public string $by, public ?string $wish, public array $level, public array $candidates,
-        public ?TieBreak $tieBreak,
+        public int $pick, public int $own, public string $by, public ?string $wish, public array $level, public ?TieBreak $tieBreak,
     ) {
     }
 
@@ -96,7 +94,7 @@ final readonly class DecisionRule
         $at = self::least($pick, $left, $options, $own);
         $by = count($left) > 1 && $wish === null ? 'effort' : $by;
 
-        return new self($at, $own, $best, $at === $own && $wish === null ? 'own' : $by, $wish, $level, $candidates, $tieBreak);
+        return new self($at, $own, $at === $own && $wish === null ? 'own' : $by, $wish, $level, $tieBreak);
     }
 
     /** By a resolution on average, and with more than this chance at all. */

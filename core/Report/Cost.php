@@ -68,12 +68,13 @@ final readonly class Cost
     public static function terms(FittingRecord $record): Terms
     {
         $own = $record->own();
+        $ownKind = $own->spec($record->hand)->kind();
         $options = [];
         foreach ($record->setups as $tag => $setup) {
             $cost = self::of($record, $setup);
             $options[(string) $tag] = new Option(
                 effort: match (true) {
-                    $setup->spec($record->hand)->kind() === $own->spec($record->hand)->kind() => Effort::Nothing,
+                    $setup->spec($record->hand)->kind() === $ownKind => Effort::Nothing,
                     $cost->lines === [] => Effort::Turn,
                     $setup->racked?->isInStock() === false => Effort::ToOrder,
                     default => Effort::InStock,

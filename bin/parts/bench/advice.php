@@ -46,7 +46,7 @@ final class Advice
 {
     private const PER_TRIAL = 4;
 
-    private const LATEST = ['Head P', 'Head Q', 'Head R', 'Head S'];
+    private const HEADS = ['Head P', 'Head Q', 'Head R', 'Head S'];
 
     public function __construct(
         private readonly Randomizer $random, private readonly string $world = 'first', private readonly float $width = 1.0,
@@ -383,7 +383,7 @@ final class Advice
      */
     private function judged(array $rack, SetupSpec $own, array $tested): array
     {
-        $heads = [...self::LATEST, ...array_map(static fn (SetupSpec $s): string => $s->head, $rack)];
+        $heads = [...self::HEADS, ...array_map(static fn (SetupSpec $s): string => $s->head, $rack)];
         $speeds = array_map(static fn (LaunchShot $s): float => $s->measured['clubSpeedMps'], $tested[0]['shots']);
         $prior = Belief::prior(
             $own, $speeds === [] ? 44.0 : array_sum($speeds) / count($speeds), array_values(array_unique($heads)), array_column($tested, 'spec'),
