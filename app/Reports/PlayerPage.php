@@ -47,7 +47,7 @@ final readonly class PlayerPage
         $t = $this->text;
 
         return [
-            'title' => $this->title(), 'fitted' => $this->fitted(), 'lead' => $t->lead(), 'three' => $t->three(),
+            'title' => $this->title(), 'fitted' => $this->fitted(), 'lead' => $t->lead(), 'flight' => $t->flight(), 'three' => $t->three(),
             'changes' => $t->changes(),
             'gaveUp' => $t->gaveUp(), 'ratings' => $t->ratings(), 'reason' => $t->reason(), 'club' => $t->club(), 'air' => $t->air(),
             'isMadeUp' => $this->isMadeUp,

@@ -25,21 +25,95 @@ final readonly class ReportText
     {
         $r = $this->report;
         if ($r['isOwn']) {
-            return $this->words->say('report.leadOwn');
+            return $this->words->say('report.leadOwn').$this->other();
         }
-        $out = [];
+        [$out, $told] = [[], []];
+        foreach ($r['wishes'] as $wish) {
+            $told[] = $wish['figure'];
+            $out[] = $this->wish($wish);
+        }
         $gain = $this->carryGain();
-        if ($gain !== null && abs($gain) >= 0.5) {
-            $out[] = $this->words->say($gain > 0 ? 'report.leadFarther' : 'report.leadShorter', ['by' => $this->distance(abs($gain)), 'head' => $r['now']['head']]);
-        } elseif ($gain !== null) {
-            $out[] = $this->words->say('report.leadAsFar', ['head' => $r['now']['head']]);
+        if ($gain !== null && ! in_array('carryM', $told, true)) {
+            $out[] = abs($gain) >= 0.5
+                ? $this->words->say($gain > 0 ? 'report.leadFarther' : 'report.leadShorter', [
+                    'by' => $this->distance(abs($gain)), 'head' => $r['now']['head'],
+                ])
+                : $this->words->say('report.leadAsFar', ['head' => $r['now']['head']]);
         }
         [$was, $is] = [$r['before']['fourteen'], $r['now']['fourteen']];
-        if ($was !== null && $is !== null) {
-            $out[] = $this->words->say($was['fairway'] === $is['fairway'] ? 'report.leadSame' : 'report.leadFairways', ['now' => $is['fairway'], 'before' => $was['fairway']]);
+        if ($was !== null && $is !== null && ! in_array('share', $told, true)) {
+            $out[] = $this->words->say($was['fairway'] === $is['fairway'] ? 'report.leadSame' : 'report.leadFairways', [
+                'now' => $is['fairway'], 'before' => $was['fairway'],
+            ]);
         }
 
         return $out === [] ? $this->words->say('report.leadNone', ['head' => $r['now']['head']]) : implode(' ', $out);
+    }
+
+    /** @param  array{name: string, figure: string, before: float, after: float, word: string}  $wish */
+    private function wish(array $wish): string
+    {
+        $told = fn (float $v): string => match ($wish['figure']) {
+            'share' => $this->words->say('report.fairways', ['n' => (int) round(14 * $v)]),
+            'curveM' => $this->words->say('report.toSide', ['by' => $this->distance(abs($v)), 'side' => $v < 0 ? 'left' : 'right']),
+            'directionDeg' => $this->words->say('report.toSide', [
+                'by' => $this->words->number(abs($v), 1).'°', 'side' => $v < 0 ? 'left' : 'right',
+            ]),
+            'carryM', 'totalM' => $this->distance($v),
+            default => $this->figure($wish['figure'], $v),
+        };
+
+        return $this->words->say('report.wish', [
+            'want' => $this->words->say("report.want.{$wish['name']}"), 'word' => $wish['word'],
+            'before' => $told((float) $wish['before']), 'after' => $told((float) $wish['after']),
+        ]);
+    }
+
+    /** Launch, spin, apex or descent in the player's units. */
+    private function figure(string $figure, float $value, bool $bare = false): string
+    {
+        return match ($figure) {
+            'spinRpm' => $this->words->number(round($value / 10) * 10).($bare ? '' : ' rpm'),
+            'apexM' => $this->words->number($value / Unit::from($this->units['height'])->factor()).($bare ? '' : ' '.$this->units['height']),
+            default => $this->words->number($value, $figure === 'launchDeg' ? 1 : 0).($bare ? '' : '°'),
+        };
+    }
+
+    /** @return list<array{name: string, before: string, now: string, wanted: string}> launch, spin, apex, descent, as they are expected */
+    public function flight(): array
+    {
+        return array_values(array_map(fn (array $f): array => [
+            'name' => $this->words->say("report.flight.{$f['figure']}"),
+            'before' => $f['before'] === null ? '–' : $this->figure($f['figure'], (float) $f['before']),
+            'now' => $this->figure($f['figure'], $f['now']),
+            'wanted' => $this->words->say('report.wanted', [
+                'low' => $this->figure($f['figure'], $f['low'], bare: true), 'high' => $this->figure($f['figure'], $f['high'], bare: true),
+                'word' => $f['word'],
+            ]),
+        ], $this->report['flight']));
+    }
+
+    /** @param  list<array{what: string, value: float}>  $costs */
+    private function costs(array $costs): string
+    {
+        $told = array_map(fn (array $c): string => match ($c['what']) {
+            'carry' => $this->words->say('report.ofCarry', ['by' => $this->distance($c['value'])]),
+            'strokes' => $this->words->say('report.strokes', ['by' => $this->words->number($c['value'], 2)]),
+            default => $this->words->say("report.{$c['what']}Of14", ['n' => (int) $c['value']]),
+        }, $costs);
+
+        return implode(', ', $told);
+    }
+
+    /** What the best of the others would do, where the own club stays. */
+    private function other(): string
+    {
+        $other = $this->report['other'];
+
+        return $other === null ? '' : ' '.$this->words->say('report.other', [
+            'head' => $other['head'], 'brings' => $other['brings'] === [] ? 'none' : $this->costs($other['brings']),
+            'givesUp' => $other['givesUp'] === [] ? 'none' : $this->costs($other['givesUp']),
+        ]);
     }
 
     /** @return list<array{big: string, small: string, text: string}> */
@@ -61,9 +135,8 @@ final readonly class ReportText
         }
         $chance = $r['now']['chanceBetter'];
         if (! $r['isOwn'] && $chance !== null) {
-            $tenths = (int) max(1, min(9, round(10 * (float) $chance)));
             $out[] = [
-                'big' => $this->words->say('report.inTen', ['n' => $tenths]), 'small' => $this->words->say('report.better'),
+                'big' => $this->words->say('report.inHundred', ['n' => (int) round(100 * (float) $chance)]), 'small' => $this->words->say('report.better'),
                 'text' => $this->sure(),
             ];
         }
@@ -94,13 +167,13 @@ final readonly class ReportText
 
     public function gaveUp(): string
     {
-        $gave = $this->report['gaveUp'];
+        $r = $this->report;
 
         return match (true) {
-            $this->report['isOwn'] => '',
-            $gave === null => $this->words->say('report.gaveNothing'),
-            $gave['what'] === 'carry' => $this->words->say('report.gaveCarry', ['by' => $this->distance($gave['value'])]),
-            default => $this->words->say('report.gaveFairways', ['by' => (int) $gave['value']]),
+            $r['isOwn'] => '',
+            $r['gaveUp'] !== [] => $this->words->say('report.gaveUp', ['what' => $this->costs($r['gaveUp'])]),
+            $r['isAdvised'] => $this->words->say('report.gaveNothing'),
+            default => '',
         };
     }
 

@@ -9,6 +9,7 @@ use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\CorridorShare;
 use MintCarry\Core\Fitting\DecisionRule;
 use MintCarry\Core\Fitting\Effort;
+use MintCarry\Core\Fitting\ExpectedFigure;
 use MintCarry\Core\Fitting\FlightLimits;
 use MintCarry\Core\Fitting\NeverSeen;
 use MintCarry\Core\Fitting\Option;
@@ -16,6 +17,7 @@ use MintCarry\Core\Fitting\Outlook;
 use MintCarry\Core\Fitting\Pick;
 use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Wish;
+use MintCarry\Core\Fitting\WishAnswer;
 use MintCarry\Core\Statistics\Interval;
 
 use function array_sum;
@@ -74,7 +76,9 @@ final readonly class Finder
             $known = $offer === null ? new Option(effort: $s === 0 ? Effort::Nothing : Effort::InStock) : $offer($spec);
             $options[$s] = new Option(in_array($s, $barred, true), $known->effort, $known->price);
         }
-        $wishes = Wish::of($brief, $draws->specs[0]->hand, $scored->figures($draws));
+        $figures = $scored->figures($draws);
+        $flights = Search::flights($draws);
+        $wishes = Wish::of($brief, $draws->specs[0]->hand, $figures);
         $rule = DecisionRule::choose($pick, $options, 0, $wishes, sureToBuy: $brief->sureToBuy);
         $mean = static fn (array $v): float => array_sum($v) / count($v);
         $setups = [];
@@ -90,7 +94,7 @@ final readonly class Finder
                 $mean($scored->aims[$s]), $pick->isTied($s, $pick->best), $draws->tested[$s], $mean($carryGains),
                 Interval::middleOf($carryGains),
                 $brief->never === [] ? [] : NeverSeen::of($scored->nevers[$s], $scored->nevers[$base], $brief, $price, $limits),
-                $mean($scored->troubles[$s]),
+                $mean($scored->troubles[$s]), ExpectedFigure::allOf($flights, $s), WishAnswer::allOf($wishes, $figures, $s, 0),
             );
         }
         $loss = $pick->losses[$rule->pick];

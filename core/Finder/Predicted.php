@@ -6,7 +6,9 @@ namespace MintCarry\Core\Finder;
 
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Fitting\CorridorShare;
+use MintCarry\Core\Fitting\ExpectedFigure;
 use MintCarry\Core\Fitting\NeverSeen;
+use MintCarry\Core\Fitting\WishAnswer;
 use MintCarry\Core\Statistics\Interval;
 
 /**
@@ -17,7 +19,11 @@ final readonly class Predicted
 {
     public float $share;
 
-    /** @param  list<NeverSeen>  $never  in the order of the brief */
+    /**
+     * @param  list<NeverSeen>  $never  in the order of the brief
+     * @param  array<string, ExpectedFigure>  $flight  launchDeg, spinRpm, apexM, descentDeg, directionDeg, curveM
+     * @param  list<WishAnswer>  $wishes  what it does for each want, beside the own club
+     */
     public function __construct(
         public SetupSpec $spec,
         public float $carryM,
@@ -38,8 +44,10 @@ final readonly class Predicted
         public bool $tested,
         public float $carryGainM,
         public Interval $carryGainInterval,
-        public array $never = [],
-        public float $troubleShare = 0.0,
+        public array $never,
+        public float $troubleShare,
+        public array $flight,
+        public array $wishes,
     ) {
         $this->share = $corridor->share;
     }

@@ -105,12 +105,19 @@ final readonly class Advice
         $scores = array_map(static fn (string $tag): array => $posterior->scores[$tag], $tags);
         $pick = Pick::among($scores, $own, $brief->scoring(), $barred);
         $pooled = SideEstimate::pooledSpread($sets);
+        $terms ??= new Terms;
+        $club = array_search($terms->own, $tags, true);
+        $club = $club === false ? $own : $club;
+        $figures = $posterior->figures($tags);
+        $wishes = Wish::of($brief, $hand, $figures);
+        $rule = self::decide($tags, $pick, $barred, $brief, $terms, $club, $wishes, $breakTie);
         $judged = [];
         foreach ($sets as $i => $set) {
             $trade = $isWhole ? self::trade($set, $flight, $brief) : null;
-            $judged[] = self::judge($set, $i, $own, $benchmark, $posterior, $pick, $nevers[$i], $trade, $pooled);
+            $judged[] = self::judge(
+                $set, $i, $own, $benchmark, $posterior, $pick, $nevers[$i], $trade, $pooled, WishAnswer::allOf($wishes, $figures, $i, $club),
+            );
         }
-        $rule = self::decide($tags, $pick, $barred, $brief, $hand, $posterior, $terms ?? new Terms, $breakTie);
         $at = $brief->scoring() === Scoring::FeelFirst ? self::byFeel($tags, $pick, $own, $barred, $confidence) : $rule->pick;
         $ties = array_values(array_map(
             static fn (int $i): string => $tags[$i],
@@ -130,31 +137,33 @@ final readonly class Advice
     /**
      * @param  list<string>  $tags
      * @param  list<int>  $barred
+     * @param  int  $own  the own club
+     * @param  list<Wish>  $wishes
      * @param  (callable(list<string>): TieBreak)|null  $breakTie
      */
     private static function decide(
-        array $tags, Pick $pick, array $barred, Brief $brief, Hand $hand, PosteriorDraws $posterior, Terms $terms, ?callable $breakTie,
+        array $tags, Pick $pick, array $barred, Brief $brief, Terms $terms, int $own, array $wishes, ?callable $breakTie,
     ): DecisionRule {
         $options = [];
         foreach ($tags as $i => $tag) {
             $options[$i] = $terms->of($tag, in_array($i, $barred, true));
         }
-        $own = array_search($terms->own, $tags, true);
         $feel = $breakTie === null ? null : static function (array $among) use ($breakTie, $tags): array {
             $broken = $breakTie(array_values(array_map(static fn (int $i): string => $tags[$i], $among)));
 
             return [$broken, array_values(array_filter($among, static fn (int $i): bool => in_array($tags[$i], $broken->remaining, true)))];
         };
 
-        return DecisionRule::choose(
-            $pick, $options, $own === false ? $pick->own : $own, Wish::of($brief, $hand, $posterior->figures($tags)), $feel, $brief->sureToBuy,
-        );
+        return DecisionRule::choose($pick, $options, $own, $wishes, $feel, $brief->sureToBuy);
     }
 
-    /** @param  list<NeverSeen>  $never */
+    /**
+     * @param  list<NeverSeen>  $never
+     * @param  list<WishAnswer>  $wishes
+     */
     private static function judge(
         ShotSet $set, int $i, int $own, string $benchmark, PosteriorDraws $posterior, Pick $pick, array $never, ?LoftTrade $trade,
-        float $pooledSpreadM,
+        float $pooledSpreadM, array $wishes,
     ): SetupJudgement {
         $tag = $set->tag;
         $gaps = static fn (array $of): array => Pick::gaps($of[$benchmark], $of[$tag]); // this one less the benchmark
@@ -170,7 +179,8 @@ final readonly class Advice
             $pick->losses[$i], self::mean($posterior->aims[$tag]), $pick->gain($i, $own), $pick->gainInterval($i, $own),
             self::mean($posterior->carries[$tag]), self::mean($carry), Interval::middleOf($carry), self::mean($total),
             Interval::middleOf($total), self::mean($shareGaps), Interval::middleOf($shareGaps), $never,
-            self::mean($posterior->troubles[$tag]),
+            self::mean($posterior->troubles[$tag]), ExpectedFigure::allOf($posterior->flights, $tag), $wishes,
+            self::mean($posterior->totals[$tag]),
         );
     }
 

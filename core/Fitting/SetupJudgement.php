@@ -19,6 +19,8 @@ final readonly class SetupJudgement
      * @param  float  $gain  over the benchmark by the brief's scoring, + = better, in the scoring's unit
      * @param  list<NeverSeen>  $never  in the order of the brief
      * @param  float  $troubleShare  of drives that end in water, trees or out of bounds
+     * @param  array<string, ExpectedFigure>  $flight  launchDeg, spinRpm, apexM, descentDeg, directionDeg, curveM, those that are known
+     * @param  list<WishAnswer>  $wishes  what it does for each want, beside the own club
      */
     public function __construct(
         public string $tag,
@@ -44,7 +46,10 @@ final readonly class SetupJudgement
         public float $shareGain,
         public Interval $shareGainInterval,
         public array $never,
-        public float $troubleShare = 0.0,
+        public float $troubleShare,
+        public array $flight,
+        public array $wishes,
+        public float $expectedTotalM,
     ) {
     }
 

@@ -36,7 +36,7 @@ final readonly class Wish
     private const START_DEG = 1.0;
 
     /** @param  array<int, array<int, float>>  $values  by setup and draw, + = more of what is wanted */
-    private function __construct(public string $name, public array $values, public float $resolution)
+    private function __construct(public string $name, public string $figure, public array $values, public float $resolution)
     {
     }
 
@@ -61,7 +61,9 @@ final readonly class Wish
             [$resolution, $figure] = self::OF[$name] ?? [0.0, ''];
             if (isset($figures[$figure]) && $figures[$figure] !== []) {
                 $worth = self::worth($name, $brief, $hand);
-                $out[] = new self($name, array_map(static fn (array $v): array => array_map($worth, $v), $figures[$figure]), $resolution);
+                $out[] = new self(
+                    $name, $figure, array_map(static fn (array $v): array => array_map($worth, $v), $figures[$figure]), $resolution,
+                );
             }
         }
 

@@ -8,7 +8,7 @@ use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Fitting\Advice;
 use MintCarry\Core\Fitting\SetupJudgement;
 use MintCarry\Core\Fitting\ShotSet;
-use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Fitting\WantedFlight;
 use MintCarry\Core\Record\FittingRecord;
 
 /**
@@ -33,6 +33,8 @@ final class AdviceReport
     {
         $tags = array_map(strval(...), array_keys($record->setups));
         $sets = $record->sets();
+        $corridor = $record->brief->corridor;
+        $wanted = WantedFlight::of($record->target(), $record->brief->sixIronApexM);
 
         return [
             'benchmark' => $advice->benchmark,
@@ -52,16 +54,20 @@ final class AdviceReport
             'simulatedShots' => $record->simulatedShots(),
             'outdoors' => self::outdoors($sets),
             'tieBreak' => self::tieBreak($record, $advice),
+            'wanted' => $wanted->bands,
             'failures' => ModelFailure::toArrays($failures),
             'setups' => array_map(
                 static fn (SetupJudgement $s): array => [
-                    'tag' => $s->tag, 'n' => $s->n, 'carry' => $s->carry, 'total' => $s->total, 'share' => $s->share->share,
+                    'tag' => $s->tag, 'n' => $s->n, 'flight' => $wanted->tell($s->flight), 'wishes' => $s->wishes,
+                    'seen' => Seen::of($sets[$s->tag], $corridor),
+                    'exaggerates' => Seen::exaggerates($s, $sets[$s->tag], $sets[$advice->benchmark] ?? null, $corridor), 'carry' => $s->carry, 'total' => $s->total, 'share' => $s->share->share,
                     'shareInterval' => $s->share->interval, 'leftShare' => $s->share->left, 'rightShare' => $s->share->right,
                     'shareGain' => $s->shareGain, 'shareGainInterval' => $s->shareGainInterval,
                     'sideKnown' => $s->share->n, 'spreadM' => $s->spreadM, 'expectedCarryM' => $s->expectedCarryM,
                     'carryGainM' => $s->carryGainM, 'carryGainInterval' => $s->carryGainInterval,
                     'totalGainM' => $s->totalGainM, 'totalGainInterval' => $s->totalGainInterval,
-                    'averages' => self::averages($sets[$s->tag] ?? null), 'troubleShare' => $s->troubleShare, 'never' => $s->never, 'barredBy' => $s->barredBy(),
+                    'expectedTotalM' => $s->expectedTotalM, 'troubleShare' => $s->troubleShare, 'never' => $s->never,
+                    'barredBy' => $s->barredBy(),
                     'strokes' => $s->strokes, 'strokesInterval' => $s->strokesInterval, 'aimFixedStrokes' => $s->aimFixedStrokes,
                     'chanceBetter' => $s->chanceBetter, 'aimDeg' => $s->aimDeg, 'gain' => $s->gain,
                     'gainInterval' => $s->gainInterval, 'expectedLoss' => $s->expectedLoss,
@@ -76,20 +82,6 @@ final class AdviceReport
                 $advice->setups,
             ),
         ];
-    }
-
-    /** @return object{launchDeg?: float, spinRpm?: float, apexM?: float, directionDeg?: float} of these shots, where they were seen */
-    private static function averages(?ShotSet $set): object
-    {
-        $out = [];
-        foreach ([Measure::LaunchAngle, Measure::Spin, Measure::Apex, Measure::Direction] as $measure) {
-            $mean = $set?->summary($measure)?->mean;
-            if ($mean !== null) {
-                $out[$measure->value] = $mean;
-            }
-        }
-
-        return (object) $out;
     }
 
     /**

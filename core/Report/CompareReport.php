@@ -10,14 +10,10 @@ use MintCarry\Core\Fitting\LaunchSpinField;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Judging\Withheld;
-use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
 use Random\Randomizer;
 
-use function abs;
-use function array_filter;
 use function array_map;
-use function count;
 
 /**
  * The comparison of a fitting's setups, as a screen or `bin/mint compare` shows it: summaries, differences from the benchmark,
@@ -72,19 +68,11 @@ final class CompareReport
             ),
             'sets' => array_map(
                 static fn (ShotSet $set): array => [
-                    'tag' => $set->tag, 'n' => $set->count(), 'ellipse' => $set->ellipse(), 'inCorridor' => self::inCorridor($set, $corridor),
+                    'tag' => $set->tag, 'n' => $set->count(), 'ellipse' => $set->ellipse(), 'inCorridor' => Seen::fairways($set, $corridor),
                 ],
                 $sets,
             ),
             'field' => LaunchSpinField::around($sets, $flight),
         ];
-    }
-
-    /** @return array{in: int, of: int} what these shots alone say: how many came to rest in the corridor, of those whose side was seen */
-    private static function inCorridor(ShotSet $set, Corridor $corridor): array
-    {
-        $sides = $set->values(Measure::TotalSide);
-
-        return ['in' => count(array_filter($sides, static fn (float $m): bool => abs($m) <= $corridor->halfM())), 'of' => count($sides)];
     }
 }

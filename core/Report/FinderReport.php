@@ -14,6 +14,7 @@ use MintCarry\Core\Finder\RackCandidates;
 use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Finder\Trade;
 use MintCarry\Core\Fitting\LoftTrade;
+use MintCarry\Core\Fitting\WantedFlight;
 use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Judging\Diagnosis;
 use MintCarry\Core\Launch\Measure;
@@ -61,6 +62,8 @@ final class FinderReport
             self::loftAsked($record));
         $trade = Trade::of($found->setups);
         $squaringShare = $record->brief->squaringShare();
+        $wanted = WantedFlight::of($record->target(), $record->brief->sixIronApexM);
+        $sets = $record->sets();
 
         return [
             'own' => $record->own()->tag,
@@ -99,7 +102,14 @@ final class FinderReport
                 'level' => $trade->level, 'agreement' => $trade->agreement,
             ],
             'guard' => Guard::of($found->setups, $record->brief->never),
-            'setups' => array_map(static fn (Predicted $p): array => self::setup($p, $candidates, $squaringShare), $found->setups),
+            'wanted' => $wanted->bands,
+            'setups' => array_map(
+                static fn (Predicted $p): array => self::setup($p, $candidates, $squaringShare) + [
+                    'flight' => $wanted->tell($p->flight), 'wishes' => $p->wishes,
+                    'seen' => isset($sets[$p->spec->tag]) ? Seen::of($sets[$p->spec->tag], $record->brief->corridor) : null,
+                ],
+                $found->setups,
+            ),
         ];
     }
 

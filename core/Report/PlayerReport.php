@@ -27,6 +27,9 @@ final class PlayerReport
 {
     private const DRIVES = 14;
 
+    /** m of carry, whole drives, strokes: less is not worth telling. */
+    private const WORTH_TELLING = ['carry' => 1.5, 'fairways' => 1.0, 'trouble' => 1.0, 'strokes' => 0.015];
+
     /** Strikes nearer to the line of the CG than this are no matter for practice, mm. */
     private const STRIKE_MM = 5.0;
 
@@ -48,7 +51,10 @@ final class PlayerReport
                 'right' => self::trouble($record, 'right'),
             ],
             'changes' => self::changes($own, $chosen, $record), 'club' => self::club($chosen, $record),
-            'gaveUp' => self::gaveUp($before, $now), 'ties' => max(0, count((array) ($advice['ties'] ?? [])) - 1),
+            'wishes' => $judged[$tag]['wishes'] ?? [],
+            'flight' => self::flight($judged[$own->tag] ?? [], $judged[$tag] ?? [], (array) ($advice['wanted'] ?? [])),
+            'gaveUp' => self::gaveUp($judged[$own->tag] ?? [], $judged[$tag] ?? []),
+            'other' => $own->tag === $tag ? self::other($record, $judged, (string) ($advice['runnerUp'] ?? ''), $tag) : null, 'ties' => max(0, count((array) ($advice['ties'] ?? [])) - 1),
             'isAdvised' => ($advice['pick'] ?? $tag) === $tag, 'practise' => self::practise($record, $chosen),
             'air' => ['temperatureC' => $record->brief->temperatureC, 'turf' => $record->brief->turf],
         ];
@@ -163,20 +169,67 @@ final class PlayerReport
     }
 
     /**
+     * Launch, spin, apex and descent as they are expected, before and after, with what the player wants of them.
+     *
      * @param  array<string, mixed>  $before
      * @param  array<string, mixed>  $now
-     * @return array{what: 'carry'|'fairways', value: float}|null what the choice costs: m of carry, or drives of fourteen
+     * @param  array<string, mixed>  $wanted
+     * @return list<array{figure: string, before: float|null, now: float, word: string, low: float, high: float}>
      */
-    private static function gaveUp(array $before, array $now): ?array
+    private static function flight(array $before, array $now, array $wanted): array
     {
-        $carry = (float) ($now['carryGainM'] ?? 0) - (float) ($before['carryGainM'] ?? 0);
-        $fairways = ($now['fourteen']['fairway'] ?? 0) - ($before['fourteen']['fairway'] ?? 0);
+        $out = [];
+        foreach ((array) ($now['flight'] ?? []) as $figure => $is) {
+            if (isset($wanted[$figure])) {
+                $out[] = [
+                    'figure' => (string) $figure, 'before' => $before['flight'][$figure]['value'] ?? null, 'now' => (float) $is['value'],
+                    'word' => $is['word'], 'low' => (float) $wanted[$figure]['low'], 'high' => (float) $wanted[$figure]['high'],
+                ];
+            }
+        }
 
-        return match (true) {
-            $carry <= -1.5 => ['what' => 'carry', 'value' => -$carry],
-            $now['fourteen'] !== null && $before['fourteen'] !== null && $fairways < 0 => ['what' => 'fairways', 'value' => (float) -$fairways],
-            default => null,
-        };
+        return $out;
+    }
+
+    /**
+     * What a setup costs beside another, as far as it can be told.
+     *
+     * @param  array<string, mixed>  $before
+     * @param  array<string, mixed>  $now
+     * @return list<array{what: 'carry'|'fairways'|'trouble'|'strokes', value: float}> m of carry, drives of fourteen, strokes a drive
+     */
+    private static function gaveUp(array $before, array $now): array
+    {
+        $known = ($before['sideKnown'] ?? false) && ($now['sideKnown'] ?? false);
+        $drives = static fn (array $of, string $share): float => round(self::DRIVES * (float) ($of[$share] ?? 0.0));
+        $costs = [
+            'carry' => (float) ($before['carryGainM'] ?? 0) - (float) ($now['carryGainM'] ?? 0),
+            'fairways' => $known ? $drives($before, 'share') - $drives($now, 'share') : 0.0,
+            'trouble' => $known ? $drives($now, 'troubleShare') - $drives($before, 'troubleShare') : 0.0,
+            'strokes' => (float) ($now['strokes'] ?? 0) - (float) ($before['strokes'] ?? 0),
+        ];
+        $out = [];
+        foreach ($costs as $what => $value) {
+            if ($value >= self::WORTH_TELLING[$what]) {
+                $out[] = ['what' => $what, 'value' => $value];
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * The best of the others where the own club stays: what it brings and what it gives up.
+     *
+     * @param  array<string, mixed>  $judged  by tag
+     * @return array{head: string, brings: list<array{what: string, value: float}>, givesUp: list<array{what: string, value: float}>}|null
+     */
+    private static function other(FittingRecord $record, array $judged, string $best, string $own): ?array
+    {
+        return ! isset($judged[$best], $record->setups[$best], $judged[$own]) || $best === $own ? null : [
+            'head' => $record->setups[$best]->head, 'brings' => self::gaveUp($judged[$best], $judged[$own]),
+            'givesUp' => self::gaveUp($judged[$own], $judged[$best]),
+        ];
     }
 
     /** @return array{kind: 'toe'|'heel'|'high'|'low'|'down'|'path', value: float}|null what the shots with the chosen club leave to practise; mm or ° */

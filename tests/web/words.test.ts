@@ -46,6 +46,7 @@ function setup(more: Partial<Setup>): Setup {
         swingWeight: null,
         warnings: [],
         playing: {
+            plays: { loftDeg: 10.5, faceOpenDeg: 0, lieDeg: 58 },
             squared: { loftDeg: 10.5, faceOpenDeg: 0, lieDeg: 58 },
             soled: { loftDeg: 10.5, faceOpenDeg: 0, lieDeg: 58 },
             lieAssumed: true,

@@ -105,6 +105,7 @@ use App\Contract\Shape;
 ])]
 #[Shape('ReportPage', [
     'title' => 'string',
+    'flight' => '{ name: string; before: string; now: string; wanted: string }[]',
     'fitted' => 'string',
     'lead' => 'string',
     'three' => '{ big: string; small: string; text: string }[]',

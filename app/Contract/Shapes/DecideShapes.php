@@ -12,7 +12,7 @@ use App\Contract\Shape;
  */
 // models, or shots where a setup was hit without ball data
 // how many of the shots that it rests on were made up
-// none in what was saved before they were told
+// none in what was saved before they were told; averages: only there, the place of seen
 // by policy; null where the benchmark has no shot under it
 // can the own club be adjusted at all?
 // begun before the pause was over, because the player had rested
@@ -23,12 +23,29 @@ use App\Contract\Shape;
     ], about: 'What the brief never wants to see, as a chance per drive of one setup; strokes and metres: what it costs more than with the benchmark'),
 ]
 #[
+    Shape('FlightFigure', [
+        'value' => 'number', 'interval' => 'Interval', 'word' => "'low' | 'wanted' | 'high'",
+    ], about: 'Launch, spin, apex or descent that is expected of a setup, and how it stands to what the player wants'),
+]
+#[
+    Shape('WishAnswer', [
+        'name' => 'string', 'figure' => 'string', 'before' => 'number', 'after' => 'number', 'word' => "'gained' | 'lost' | 'level'",
+    ], about: 'What a setup does for one want, beside the own club'),
+]
+#[
+    Shape('Seen', [
+        'n' => 'integer', 'averages' => 'Record<string, number>', 'fairways' => '{ in: integer; of: integer } | null',
+    ], about: 'Averages and counts of these shots: what everybody saw, no estimate'),
+]
+#[
     Shape('Judgement', [
         'tag' => 'string', 'n' => 'integer', 'carry' => 'Summary | null', 'total' => 'Summary | null', 'share' => 'number',
         'shareInterval' => 'Interval', 'leftShare?' => 'number', 'rightShare?' => 'number', 'shareGain?' => 'number',
         'shareGainInterval?' => 'Interval', 'expectedCarryM?' => 'number', 'carryGainM?' => 'number',
         'carryGainInterval?' => 'Interval', 'totalGainM?' => 'number', 'totalGainInterval?' => 'Interval',
-        'averages?' => 'Record<string, number>', 'troubleShare?' => 'number', 'never?' => 'NeverSeen[]', 'barredBy?' => 'string[]', 'sideKnown' => 'number', 'spreadM' => 'number', 'strokes' => 'number',
+        'flight?' => 'Record<string, FlightFigure>', 'wishes?' => 'WishAnswer[]', 'seen?' => 'Seen', 'exaggerates?' => 'string[]',
+        'averages?' => 'Record<string, number>', 'expectedTotalM?' => 'number', 'troubleShare?' => 'number', 'never?' => 'NeverSeen[]',
+        'barredBy?' => 'string[]', 'sideKnown' => 'number', 'spreadM' => 'number', 'strokes' => 'number',
         'strokesInterval' => 'Interval', 'aimFixedStrokes' => 'number', 'chanceBetter' => 'number', 'aimDeg' => 'number',
         'gain' => 'number', 'gainInterval' => 'Interval', 'expectedLoss' => 'number',
         'trade' => '{ costM: number; loftChangeDeg: number; bestLaunchDeg: number; bestSpinRpm: number; within: [number, number]; '
@@ -41,7 +58,7 @@ use App\Contract\Shape;
         'by?' => 'string', 'wish?' => 'string | null', 'level?' => 'string[]',
         'expectedLoss' => 'number', 'scoring' => 'string', 'unit' => 'string', 'basis' => 'string',
         'tieBreak?' => 'TieBreak | null', 'outdoors?' => '{ shots: integer; windLeftIn: integer; windMps: number } | null', 'notHit' => 'string[]',
-        'simulatedShots' => 'integer', 'failures?' => 'Failure[]', 'setups' => 'Judgement[]',
+        'simulatedShots' => 'integer', 'failures?' => 'Failure[]', 'wanted?' => 'Record<string, Interval>', 'setups' => 'Judgement[]',
     ]),
 ]
 #[

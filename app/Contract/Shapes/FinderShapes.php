@@ -34,6 +34,7 @@ use App\Contract\Shape;
         'rightShare' => 'number',
         'troubleShare' => 'number', 'never' => 'NeverSeen[]', 'gain' => 'number', 'gainInterval' => 'Interval',
         'aimFixedGain' => 'number', 'chance' => 'number', 'aimDeg' => 'number', 'tied' => 'boolean', 'tested' => 'boolean',
+        'flight' => 'Record<string, FlightFigure>', 'wishes' => 'WishAnswer[]', 'seen' => 'Seen | null',
     ]),
 ]
 #[
@@ -64,7 +65,7 @@ use App\Contract\Shape;
             .'cue?: string }; effects: Record<string, Believed> }[]',
         'trade' => '{ front: string[]; perCarryM: number; perShare: number; level: number; agreement: number }',
         'guard' => '{ kind: string; front: string[]; safest: string; farthest: string }[]',
-        'setups' => 'FoundSetup[]',
+        'wanted' => 'Record<string, Interval>', 'setups' => 'FoundSetup[]',
     ]),
 ]
 final class FinderShapes

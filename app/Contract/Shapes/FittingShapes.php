@@ -43,7 +43,7 @@ use App\Contract\Shape;
     'teeMm' => 'number | null',
     'cue' => 'string',
     // byStandIn: what is known of it was made up
-    'playing' => '{ squared: Presented; soled: Presented; lieAssumed: boolean; loftFromPrint: boolean; byStandIn: boolean }',
+    'playing' => '{ plays: Presented; squared: Presented; soled: Presented; lieAssumed: boolean; loftFromPrint: boolean; byStandIn: boolean }',
     'loftOffDeg' => 'number | null',
     'body' => '{ massG: number; cgToeMm: number; cgBackMm: number; cgUpMm: number; assumed: string[] } | null',
     'swingWeight' => '{ label: string; points: number; measured: boolean; source: string } | null',

@@ -40,6 +40,7 @@ final class FittingResource extends JsonResource
                 'shots as simulated_count' => fn (Builder $q) => Shot::revealed($q)->where('source', 'simulated'),
             ])
             ->get();
+        $setups->each(static fn (Setup $s): Setup => $s->setRelation('fitting', $fitting));
         $decision = $fitting
             ->decisions()->with(['setup', 'fitter'])->first();
 

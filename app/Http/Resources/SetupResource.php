@@ -40,7 +40,8 @@ final class SetupResource extends JsonResource
             'shaftId' => $setup->shaft_id, 'gripId' => $setup->grip_id, 'ballId' => $setup->ball_id, 'teeMm' => $setup->tee_mm,
             'cue' => $setup->cue,
             'playing' => [
-                'squared' => $present(1.0), 'soled' => $present(0.0), 'lieAssumed' => $setup->isLieAssumed(),
+                'plays' => $present($setup->fitting->brief()->squaringShare()), 'squared' => $present(1.0), 'soled' => $present(0.0),
+                'lieAssumed' => $setup->isLieAssumed(),
                 'loftFromPrint' => $setup->isLoftFromPrint(), 'byStandIn' => $setup->isReadByStandIn(),
             ],
             'loftOffDeg' => $setup->loftOffDeg(),

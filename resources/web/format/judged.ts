@@ -1,10 +1,16 @@
-import type { Advice, Fitting, Judgement, NeverSeen, NextStep, UnitChoice } from '../api/generated/types';
+import type { Advice, Fitting, Judgement, NeverSeen, NextStep, Seen, UnitChoice } from '../api/generated/types';
 import { factor, plain, signed } from './units';
 
 /** The judge's figures as a player feels them: yards, drives out of fourteen, the miss that must not come. The same words on every screen. */
 export const DRIVES = 14;
 
 export const pct = (v: number): string => `${Math.round(v * 100)}\u00a0%`;
+
+/** A chance in words: "97 in 100", "over 99 in 100". */
+export function chanceWords(p: number): string {
+    const n = Math.round(p * 100);
+    return n >= 100 ? 'over 99 in 100' : n <= 0 ? 'under 1 in 100' : `${n} in 100`;
+}
 
 /** So many whole drives of fourteen. */
 export const drivesOf = (share: number): number => Math.round(share * DRIVES);
@@ -19,6 +25,8 @@ export function carryGain(j: Pick<Judgement, 'carryGainM' | 'carryGainInterval'>
     const { low, high } = j.carryGainInterval;
     return `${signed(j.carryGainM * k, 0)} ${units.distance} (likely ${signed(low * k, 0)} to ${signed(high * k, 0)})`;
 }
+
+const of = ({ fairways }: Seen): string => `${fairways!.in} of ${fairways!.of}`;
 
 /** What the setup does to carry, fairways and trouble against the benchmark: half a sentence each. */
 export function against(j: Judgement, benchmark: Judgement, fitting: Fitting): string[] {
@@ -36,10 +44,12 @@ export function against(j: Judgement, benchmark: Judgement, fitting: Fitting): s
     }
     if (j.sideKnown && benchmark.sideKnown) {
         const [mine, its] = [drivesOf(j.share), drivesOf(benchmark.share)];
+        const seen =
+            j.seen?.fairways && benchmark.seen?.fairways ? ` (seen: ${of(j.seen)}, and ${of(benchmark.seen)} with ${benchmark.tag})` : '';
         out.push(
             mine === its
-                ? `keeps as many of ${DRIVES} drives in the corridor (${mine})`
-                : `keeps ${mine} of ${DRIVES} drives in the corridor instead of ${its}`,
+                ? `finds as many of ${DRIVES} fairways (${mine})${seen}`
+                : `finds ${mine} of ${DRIVES} fairways instead of ${its}${seen}`,
         );
         if (hasTrouble(fitting) && j.troubleShare !== undefined && benchmark.troubleShare !== undefined) {
             const [bad, was] = [drivesOf(j.troubleShare), drivesOf(benchmark.troubleShare)];

@@ -51,6 +51,7 @@ export interface Advice {
     notHit: string[];
     simulatedShots: number;
     failures?: Failure[];
+    wanted?: Record<string, Interval>;
     setups: Judgement[];
 }
 
@@ -531,6 +532,13 @@ export interface Fitting {
     missing: Missing;
 }
 
+/** Launch, spin, apex or descent that is expected of a setup, and how it stands to what the player wants */
+export interface FlightFigure {
+    value: number;
+    interval: Interval;
+    word: 'low' | 'wanted' | 'high';
+}
+
 export interface FollowUp {
     promise: { tag: string; own: string; isOverruled: boolean; keepsOwn: boolean; shareBefore: number | null; shareNow: number | null; carryGainM: number | null; carryGain: Interval | null; chanceBetter: number | null; carryNowM: number | null; } | null;
     seen: { fairways: Kept; against: string; now: { rounds: number; drives: number; hit: number; left: number; right: number; lost: number; }; share: Interval | null; before: { rounds: number; drives: number; hit: number; } | null; gain: Interval | null; promisedGain: number | null; moreDrives: number | null; miss: string | null; drivesM: number | null; measured: number; feel: number | null; advice: string; } | null;
@@ -573,6 +581,7 @@ export interface Found {
     ownEffects: { head: string | null; with: { shaft?: string; lengthMm?: number | null; ball?: string; teeMm?: number | null; cue?: string; }; effects: Record<string, Believed>; }[];
     trade: { front: string[]; perCarryM: number; perShare: number; level: number; agreement: number; };
     guard: { kind: string; front: string[]; safest: string; farthest: string; }[];
+    wanted: Record<string, Interval>;
     setups: FoundSetup[];
 }
 
@@ -617,6 +626,9 @@ export interface FoundSetup {
     aimDeg: number;
     tied: boolean;
     tested: boolean;
+    flight: Record<string, FlightFigure>;
+    wishes: WishAnswer[];
+    seen: Seen | null;
 }
 
 export interface GapClub {
@@ -684,6 +696,7 @@ export interface Grounds {
     notHit: string[];
     simulatedShots: number;
     failures?: Failure[];
+    wanted?: Record<string, Interval>;
     setups: Judgement[];
     worth: Worth | null;
     days: OtherDay[];
@@ -831,7 +844,12 @@ export interface Judgement {
     carryGainInterval?: Interval;
     totalGainM?: number;
     totalGainInterval?: Interval;
+    flight?: Record<string, FlightFigure>;
+    wishes?: WishAnswer[];
+    seen?: Seen;
+    exaggerates?: string[];
     averages?: Record<string, number>;
+    expectedTotalM?: number;
     troubleShare?: number;
     never?: NeverSeen[];
     barredBy?: string[];
@@ -1303,6 +1321,7 @@ export interface Proof {
     notHit: string[];
     simulatedShots: number;
     failures?: Failure[];
+    wanted?: Record<string, Interval>;
     setups: Judgement[];
     worth: Worth | null;
     days: OtherDay[];
@@ -1361,6 +1380,7 @@ export interface Repeated {
 
 export interface ReportPage {
     title: string;
+    flight: { name: string; before: string; now: string; wanted: string; }[];
     fitted: string;
     lead: string;
     three: { big: string; small: string; text: string; }[];
@@ -1461,6 +1481,13 @@ export interface Season {
     ledger: Ledger;
 }
 
+/** Averages and counts of these shots: what everybody saw, no estimate */
+export interface Seen {
+    n: number;
+    averages: Record<string, number>;
+    fairways: { in: number; of: number; } | null;
+}
+
 export interface SessionState {
     user: SignedIn | null;
     locked: boolean;
@@ -1497,7 +1524,7 @@ export interface Setup {
     ballId: number | null;
     teeMm: number | null;
     cue: string;
-    playing: { squared: Presented; soled: Presented; lieAssumed: boolean; loftFromPrint: boolean; byStandIn: boolean; };
+    playing: { plays: Presented; squared: Presented; soled: Presented; lieAssumed: boolean; loftFromPrint: boolean; byStandIn: boolean; };
     loftOffDeg: number | null;
     body: { massG: number; cgToeMm: number; cgBackMm: number; cgUpMm: number; assumed: string[]; } | null;
     swingWeight: { label: string; points: number; measured: boolean; source: string; } | null;
@@ -1870,6 +1897,15 @@ export interface WindowFor {
     carryM: number;
     totalM: number;
     apexM: number;
+}
+
+/** What a setup does for one want, beside the own club */
+export interface WishAnswer {
+    name: string;
+    figure: string;
+    before: number;
+    after: number;
+    word: 'gained' | 'lost' | 'level';
 }
 
 /** The player was another when the setup was hit than when the benchmark was: no word is said of it */

@@ -29,11 +29,8 @@
     );
     /** Where what is in the hand plays, for this player. */
     const plays = $derived.by(() => {
-        const p = bay.inHand?.playing;
-        if (!p) return '';
-        const share = bay.fitting.squaringShare;
-        const loft = p.soled.loftDeg + share * (p.squared.loftDeg - p.soled.loftDeg);
-        return ` · plays ${plain(loft, 1)}°, ${faceWords((1 - share) * p.soled.faceOpenDeg)}`;
+        const plays = bay.inHand?.playing.plays;
+        return plays ? ` · plays ${plain(plays.loftDeg, 1)}°, ${faceWords(plays.faceOpenDeg)}` : '';
     });
     const told = $derived(blindText(view));
 </script>

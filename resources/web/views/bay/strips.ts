@@ -64,6 +64,11 @@ function inFairways(v: LiveVerdict, j: Judgement): Strip {
     };
 }
 
+/** Longer by the judge, as on every screen. */
+function inCarry(v: LiveVerdict, j: Judgement, units: UnitChoice): Strip {
+    return ofMeasure({ ...v, value: j.carryGainM!, interval: j.carryGainInterval! }, units);
+}
+
 const NEVER: Record<string, string> = {
     left: 'left miss',
     right: 'right miss',
@@ -101,7 +106,13 @@ export function strips(view: BayView, judge: Judge | null, units: UnitChoice): S
     const tag = view.running?.tag ?? '';
     const j = judge?.judge?.setups.find((s) => s.tag === tag);
     const feels = j && j.sideKnown > 0 && j.shareGain !== undefined && j.shareGainInterval ? j : undefined;
-    const out = wanted(view).map((v) => (v.name === 'straighter' && feels ? inFairways(v, feels) : ofMeasure(v, units)));
+    const out = wanted(view).map((v) =>
+        v.name === 'straighter' && feels
+            ? inFairways(v, feels)
+            : v.measure === 'carryM' && j?.carryGainInterval
+              ? inCarry(v, j, units)
+              : ofMeasure(v, units),
+    );
     // What must never come stands there from the first figures on, whatever else is looked at.
     const always = neverStrips(judge, tag);
     return [...out.slice(0, MOST - always.length), ...always];

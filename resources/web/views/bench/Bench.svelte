@@ -135,11 +135,11 @@
                         </div>
                         <dl>
                             <div>
-                                <dt>Plays, squared</dt>
-                                <dd>{setup.playing.squared.loftDeg.toFixed(1)}° loft</dd>
+                                <dt>Plays, as this player sets it down</dt>
+                                <dd>{setup.playing.plays.loftDeg.toFixed(1)}°, {faceWords(setup.playing.plays.faceOpenDeg)}</dd>
                             </div>
                             <div>
-                                <dt>Sits, soled</dt>
+                                <dt>Left on its sole</dt>
                                 <dd>{setup.playing.soled.loftDeg.toFixed(1)}°, {faceWords(setup.playing.soled.faceOpenDeg)}</dd>
                             </div>
                             {#if setup.swingWeight}<div>

@@ -182,11 +182,16 @@
                 {#if seen}
                     <dl class="facts">
                         <div>
-                            <dt>Plays, squared</dt>
-                            <dd>{plain(seen.playing.squared.loftDeg, 1)}°, lie {plain(seen.playing.squared.lieDeg, 1)}°</dd>
+                            <dt>Plays, as this player sets it down</dt>
+                            <dd>
+                                {plain(seen.playing.plays.loftDeg, 1)}°, {faceWords(seen.playing.plays.faceOpenDeg)}, lie {plain(
+                                    seen.playing.plays.lieDeg,
+                                    1,
+                                )}°
+                            </dd>
                         </div>
                         <div>
-                            <dt>Sits, soled</dt>
+                            <dt>Left on its sole</dt>
                             <dd>{plain(seen.playing.soled.loftDeg, 1)}°, {faceWords(seen.playing.soled.faceOpenDeg)}</dd>
                         </div>
                         <div>

@@ -45,14 +45,14 @@
         </thead>
         <tbody>
             <tr class="share">
-                <td>Plays, squared <small>loft, from the gauge</small></td>
+                <td>Plays <small>loft, as this player sets it down</small></td>
                 {#each columns as tag (tag)}
                     {@const setup = fitting.setups.find((x) => x.tag === tag)}
                     <td
                         title={setup && Math.abs(setup.loftOffDeg ?? 0) > 0.05
-                            ? `By its print it would play ${plain(setup.playing.squared.loftDeg + (setup.loftOffDeg ?? 0), 1)}°`
+                            ? `By its print it would play ${plain(setup.playing.plays.loftDeg + (setup.loftOffDeg ?? 0), 1)}°`
                             : undefined}
-                        >{setup ? `${plain(setup.playing.squared.loftDeg, 1)}°` : '–'}<small
+                        >{setup ? `${plain(setup.playing.plays.loftDeg, 1)}°` : '–'}<small
                             >{setup?.playing.loftFromPrint
                                 ? 'print, not read'
                                 : setup && Math.abs(setup.loftOffDeg ?? 0) > 0.05

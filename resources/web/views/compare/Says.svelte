@@ -23,7 +23,7 @@
     ];
 </script>
 
-<h2>What the shots say</h2>
+<h2>What these shots say</h2>
 <ul class="says">
     {#each others as s (s.tag)}<li>
             <Glyph tag={s.tag} r={8} />

@@ -5,6 +5,7 @@
     import { ApiError, get, patch, post } from '../../api/client';
     import type { Advice, Decision, DecisionWithProof, Fitting, Found, Grounds, Schools as SchoolsAnswer } from '../../api/generated/types';
     import Failures from '../../parts/Failures.svelte';
+    import FlightFigures from '../../parts/FlightFigures.svelte';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
@@ -15,6 +16,7 @@
     import { calibrationText } from '../../format/sentences';
     import { nameOf } from '../../format/setups';
     import { factor, plain, signed, when } from '../../format/units';
+    import { seenText, wishTexts } from '../../format/wishes';
     import ConfirmRun from './ConfirmRun.svelte';
     import Days from './Days.svelte';
     import Decided from './Decided.svelte';
@@ -26,6 +28,7 @@
         corridorText,
         givesUp,
         headline,
+        judgement,
         neverTexts,
         notHitText,
         outdoorsText,
@@ -54,6 +57,10 @@
     const sending = new Form();
     const cannot = $derived(reading.failure instanceof ApiError && reading.failure.status === 422 ? reading.problem : '');
 
+    const setupName = (tag: string, fitting: Fitting) => {
+        const setup = fitting.setups.find((x) => x.tag === tag);
+        return setup ? nameOf(setup, fitting) : '';
+    };
     const scale = (a: Advice, d: number) => (a.unit === 'm' ? d : 1);
     async function load() {
         let picks: Promise<void> | undefined;
@@ -135,6 +142,7 @@
                 <Glyph tag={advice.pick} r={26} />
                 <div>
                     <p class="verdict">{headline(advice)}</p>
+                    {#each wishTexts(judgement(advice, advice.pick), units) as line (line)}<p class="wish">{line}</p>{/each}
                     <p>{reason(advice, fitting)} {againstRunnerUp(advice, fitting) || givesUp(advice, fitting)}</p>
                     {#each neverTexts(advice, fitting) as line (line)}<p>{line}</p>{/each}
                     <p class="sure">{sureness(advice, fitting)}</p>
@@ -150,6 +158,11 @@
                 </p>{/if}
             <div class="grounds">
                 <div class="stack">
+                    <FlightFigures
+                        rows={advice.setups.map((s) => ({ tag: s.tag, name: setupName(s.tag, fitting), flight: s.flight }))}
+                        wanted={advice.wanted}
+                        {units}
+                    />
                     {#if !whole || (!schools && whole.setups.length > 1)}<Outline
                             what="Weighing schools and other days …"
                             blocks={['table']}
@@ -206,9 +219,9 @@
                 <table>
                     <thead>
                         <tr>
-                            <th>Setup</th><th>Shots</th><th>Carried <small>{units.distance}, average</small></th><th
-                                >Carry against {advice.benchmark} <small>{units.distance}, 95&nbsp;%</small></th
-                            ><th>In the corridor <small>of 14 drives</small></th><th>Side spread <small>{units.distance}</small></th>
+                            <th>Setup</th><th>Shots</th><th>These shots <small>carry, {units.distance}</small></th><th
+                                >Expect against {advice.benchmark} <small>carry, {units.distance}, 95&nbsp;%</small></th
+                            ><th>Expect <small>fairways of 14</small></th><th>Side spread <small>{units.distance}</small></th>
                             <th>Launch and spin cost <small>{units.distance} of carry</small></th><th
                                 >Strokes a hole against {advice.benchmark} <small>95&nbsp;%</small></th
                             ><th>Same aim for all</th>{#if advice.unit !== 'strokes'}<th
@@ -218,17 +231,10 @@
                     </thead>
                     <tbody>
                         {#each advice.setups as s (s.tag)}
-                            {@const setup = fitting.setups.find((x) => x.tag === s.tag)}
                             <tr class:chosen={s.tag === advice.pick}>
-                                <td><Glyph tag={s.tag} r={10} /> <span class="name">{setup ? nameOf(setup, fitting) : ''}</span></td>
+                                <td><Glyph tag={s.tag} r={10} /> <span class="name">{setupName(s.tag, fitting)}</span></td>
                                 <td>{s.n}</td>
-                                <td
-                                    >{s.carry ? plain(s.carry.mean * d, 0) : '–'}<small
-                                        >{s.carry?.meanInterval
-                                            ? `${plain(s.carry.meanInterval.low * d, 0)} to ${plain(s.carry.meanInterval.high * d, 0)}`
-                                            : 'one shot'}</small
-                                    ></td
-                                >
+                                <td>{s.carry ? plain(s.carry.mean * d, 0) : '–'}<small>{seenText(s)}</small></td>
                                 <td
                                     >{s.tag === advice.benchmark || s.carryGainM === undefined || !s.carryGainInterval
                                         ? ''
@@ -315,6 +321,7 @@
         letter-spacing: -0.015em;
         line-height: 1.1;
     }
+    .wish,
     .sure {
         font-weight: 600;
     }

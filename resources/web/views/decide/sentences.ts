@@ -11,8 +11,9 @@ import type {
     UnitChoice,
     Worth,
 } from '../../api/generated/types';
-import { against, DRIVES, drivesOf, judgement, neverText, outOf14, pct } from '../../format/judged';
+import { against, DRIVES, drivesOf, hasTrouble, judgement, neverText, pct, chanceWords } from '../../format/judged';
 import { list, say } from '../../format/sentences';
+import { seenAndExpected } from '../../format/wishes';
 import { nameOf } from '../../format/setups';
 import { factor, plain, signed, when } from '../../format/units';
 
@@ -22,8 +23,8 @@ const dist = (m: number, fitting: Fitting) =>
     `${plain(Math.abs(m) * factor(fitting.player.units.distance), 0)} ${fitting.player.units.distance}`;
 const share = (j: Judgement) =>
     j.sideKnown
-        ? `${outOf14(j.share)} drives in the corridor (likely ${drivesOf(j.shareInterval.low)} to ${drivesOf(j.shareInterval.high)})`
-        : 'how many drives stay in the corridor is unknown, because side was not measured';
+        ? `${seenAndExpected(j)} fairways (likely ${drivesOf(j.shareInterval.low)} to ${drivesOf(j.shareInterval.high)})`
+        : 'how many fairways it finds is unknown, because side was not measured';
 
 /** Advice that was saved before there were other scorings is in strokes. */
 const isStrokes = (advice: Advice) => (advice.unit ?? 'strokes') === 'strokes';
@@ -69,14 +70,14 @@ export function reason(advice: Advice, fitting: Fitting): string {
         const best = judgement(advice, advice.best);
         const held = best && best !== own ? best : next;
         return held && held.gain > 0
-            ? `${named(held.tag)} looks ${amount(held.gain, advice, fitting)} better, with a chance of ${pct(held.chanceBetter)} that it really is: not sure enough to change to.`
+            ? `${named(held.tag)} looks ${amount(held.gain, advice, fitting)} better, with a chance of ${chanceWords(held.chanceBetter)} that it really is: not sure enough to change to.`
             : `${isStrokes(advice) ? `Nothing hit so far costs fewer strokes than ${named(advice.pick)}` : `By “${advice.scoring}” nothing hit so far beats ${named(advice.pick)}`}: ${share(own)}.`;
     }
     const does = against(pick, own, fitting);
     const gain = isStrokes(advice)
         ? `That is worth ${Math.abs(pick.strokes).toFixed(2)} strokes on each driving hole`
         : `By “${advice.scoring}” it is ${amount(pick.gain, advice, fitting)} better`;
-    return `Against ${advice.benchmark}, ${named(advice.pick)} ${does.length ? list(does) : 'was hit without side and carry'}. ${gain}; the chance that it is better at all is ${pct(pick.chanceBetter)}.`;
+    return `Against ${advice.benchmark}, ${named(advice.pick)} ${does.length ? list(does) : 'was hit without side and carry'}. ${gain}; the chance that it is better at all is ${chanceWords(pick.chanceBetter)}.`;
 }
 
 /** What of the brief's "must never see" each setup brings, of the pick first; and what is not advised because of it. */
@@ -91,27 +92,52 @@ export function neverTexts(advice: Advice, fitting: Fitting): string[] {
     ];
 }
 
-/** What the pick gives up against the longest and the straightest. */
-export function givesUp(advice: Advice, fitting: Fitting): string {
-    const pick = judgement(advice, advice.pick);
-    if (!pick || pick.carryGainM === undefined || advice.setups.length < 2) return '';
-    const others = advice.setups.filter((s) => s.tag !== advice.pick && s.carryGainM !== undefined);
-    const longest = [...others].sort((a, b) => b.carryGainM! - a.carryGainM!)[0];
+/** What one setup brings and costs against another: length, fairways, trouble. */
+function brings(one: Judgement, other: Judgement, fitting: Fitting): { gains: string[]; costs: string[] } {
+    const [gains, costs]: [string[], string[]] = [[], []];
+    const tell = (amount: number, text: string) => (amount > 0 ? gains : costs).push(text);
+    const carry = (one.carryGainM ?? 0) - (other.carryGainM ?? 0);
+    if (Math.abs(carry) * factor(fitting.player.units.distance) >= 1) tell(carry, `${dist(carry, fitting)} of carry`);
+    if (one.sideKnown && other.sideKnown) {
+        const drives = drivesOf(one.share) - drivesOf(other.share);
+        if (drives) tell(drives, `${Math.abs(drives)} of ${DRIVES} fairways`);
+        const trouble = drivesOf(other.troubleShare ?? 0) - drivesOf(one.troubleShare ?? 0);
+        if (trouble && hasTrouble(fitting))
+            tell(trouble, `${Math.abs(trouble)} of ${DRIVES} drives ${trouble > 0 ? 'out of' : 'into'} the trouble`);
+    }
+    return { gains, costs };
+}
+
+/** What the choice gives up against the longest and the straightest; where the own club stays, what the best of the others would do. */
+export function givesUp(advice: Advice, fitting: Fitting, tag = advice.pick): string {
+    const chosen = judgement(advice, tag);
+    const others = advice.setups.filter((s) => s.tag !== tag && s.carryGainM !== undefined);
+    if (!chosen || chosen.carryGainM === undefined || !others.length) return '';
+    if (tag === advice.benchmark) {
+        const best = judgement(advice, advice.runnerUp ?? '') ?? others.reduce((a, b) => (b.gain > a.gain ? b : a));
+        const { gains, costs } = brings(best, chosen, fitting);
+        const does = [gains.length ? `brings ${list(gains)}` : '', costs.length ? `gives up ${list(costs)}` : ''].filter(Boolean);
+        return `The best of the others, ${best.tag}, ${does.length ? does.join(' and ') : 'does nothing that can be told'}.`;
+    }
+    const told = (other: Judgement | undefined) =>
+        other && brings(chosen, other, fitting).costs.length ? `${list(brings(chosen, other, fitting).costs)} against ${other.tag}` : '';
+    const longest = others.reduce((a, b) => (b.carryGainM! > a.carryGainM! ? b : a));
     const straightest = others.filter((s) => s.sideKnown).sort((a, b) => b.share - a.share)[0];
-    const parts: string[] = [];
-    const k = factor(fitting.player.units.distance);
-    if (longest && Math.round((longest.carryGainM! - pick.carryGainM) * k) >= 1)
-        parts.push(`${dist(longest.carryGainM! - pick.carryGainM, fitting)} of carry against ${longest.tag}`);
-    const drives = straightest ? drivesOf(straightest.share) - drivesOf(pick.share) : 0;
-    if (straightest && drives >= 1) parts.push(`${drives} of ${DRIVES} drives in the corridor against ${straightest.tag}`);
-    return parts.length ? `It gives up ${parts.join(' and ')}.` : 'None of those hit carries farther or keeps more drives in the corridor.';
+    const parts = [...new Set([told(longest), told(straightest)])].filter(Boolean);
+    if (parts.length) return `It gives up ${parts.join(' and ')}.`;
+    return tag === advice.pick && chosen.gain >= 0 ? 'None of the others carries farther or finds more fairways.' : '';
 }
 
 export function sureness(advice: Advice, fitting: Fitting): string {
     if (advice.setups.length < 2) return 'Hit a second setup.';
-    const loss = `If the pick is wrong, it costs about ${isStrokes(advice) ? `${advice.expectedLoss.toFixed(2)} strokes a hole` : amount(advice.expectedLoss, advice, fitting)} on average.`;
-    if (advice.isConclusive) return `The shots carry this. ${loss}`;
-    return `Cannot be told from it: ${list(advice.ties)}. ${loss}`;
+    const loss = `A wrong pick costs about ${isStrokes(advice) ? `${advice.expectedLoss.toFixed(2)} strokes a hole` : amount(advice.expectedLoss, advice, fitting)} on average.`;
+    if (advice.ties.length) return `${list(advice.ties)} ${advice.ties.length > 1 ? 'do' : 'does'} as well. ${loss}`;
+    const pick = judgement(advice, advice.pick)!;
+    const isOneSided =
+        advice.pick === advice.benchmark
+            ? advice.setups.every((s) => s.tag === advice.pick || s.gainInterval.high < 0)
+            : pick.gainInterval.low > 0;
+    return `${isOneSided ? 'The shots carry this.' : 'It is likely, not sure.'} ${loss}`;
 }
 
 export const SHORT_POLICY: Record<string, string> = {
@@ -142,20 +168,14 @@ export function againstRunnerUp(advice: Advice, fitting: Fitting): string {
         ? judgement(advice, advice.runnerUp)
         : advice.setups.filter((s) => s.tag !== advice.pick).sort((a, b) => b.gain - a.gain)[0];
     if (!pick || !next || pick.carryGainM === undefined || next.carryGainM === undefined) return '';
-    const gains: string[] = [];
-    const costs: string[] = [];
-    const carry = pick.carryGainM - next.carryGainM;
-    if (Math.abs(carry) * factor(fitting.player.units.distance) >= 1) (carry > 0 ? gains : costs).push(`${dist(carry, fitting)} of carry`);
-    if (pick.sideKnown && next.sideKnown) {
-        const drives = drivesOf(pick.share) - drivesOf(next.share);
-        if (drives !== 0) (drives > 0 ? gains : costs).push(`${Math.abs(drives)} of ${DRIVES} drives in the corridor`);
-    }
+    const { gains, costs } = brings(pick, next, fitting);
     const stars = (tag: string) => fitting.ratings?.[String(fitting.setups.find((s) => s.tag === tag)?.id)]?.confidence;
     const [a, b] = [stars(advice.pick), stars(next.tag)];
     if (a !== undefined && b !== undefined && Math.abs(a - b) >= 0.5)
         (a > b ? gains : costs).push(`${plain(Math.abs(a - b), 1)} stars of confidence`);
     if (!gains.length && !costs.length) return `Nothing that can be measured sets it apart from the runner-up ${next.tag}.`;
-    if (!costs.length) return `Against the runner-up ${next.tag} it gives up nothing, and gains ${gains.join(' and ')}.`;
+    const isLess = pick.gain < next.gain;
+    if (!costs.length) return `Against the runner-up ${next.tag} it ${isLess ? '' : 'gives up nothing and '}gains ${gains.join(' and ')}.`;
     return `Against the runner-up ${next.tag} it gives up ${costs.join(' and ')}${gains.length ? ` for ${gains.join(' and ')}` : ''}.`;
 }
 
@@ -249,7 +269,7 @@ export function worthText(worth: Worth | null, unit: string, fitting: Fitting): 
     const tried = worth.adjusted.isOwn || worth.adjusted.tested ? '' : ' That setting was not hit.';
     return {
         head,
-        rest: `${worth.head} ${gain} against ${own}; the chance that it gains at all is ${pct(worth.chance)}.${tried}${worth.adjustable ? '' : ' The own club is only described, so its other settings are not known.'}${over}`,
+        rest: `${worth.head} ${gain} against ${own}; the chance that it gains at all is ${chanceWords(worth.chance)}.${tried}${worth.adjustable ? '' : ' The own club is only described, so its other settings are not known.'}${over}`,
         price,
     };
 }
@@ -291,7 +311,7 @@ export const CONFIRM_RULE =
     'After a pause of five minutes: the benchmark, the chosen setup, the benchmark again, five counted shots each. It counts when the two legs of the benchmark agree in speed and side (|z| up to 2.5); else the player drifted. Overturned when the run alone speaks against the choice (|z| beyond 2.5), or when with its shots the choice is better with a chance under 50 %. Confirmed from 80 %. Else it stays open.';
 
 export function confirmVerdict(run: ConfirmRun): string {
-    const chance = say('confirm.chance', { chosen: run.chosen, benchmark: run.benchmark, chance: pct(run.chance) });
+    const chance = say('confirm.chance', { chosen: run.chosen, benchmark: run.benchmark, chance: chanceWords(run.chance) });
     const drift = Object.entries(run.drift)
         .filter(([, z]) => Math.abs(z) > 2.5)
         .map(([m]) => (m === 'sideM' ? 'side' : 'speed'));

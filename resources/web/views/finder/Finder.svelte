@@ -7,6 +7,7 @@
     import ScorePlane from '../../charts/ScorePlane.svelte';
     import TradeChart from '../../charts/TradeChart.svelte';
     import Failures from '../../parts/Failures.svelte';
+    import FlightFigures from '../../parts/FlightFigures.svelte';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import GuardPicture from '../../parts/GuardPicture.svelte';
@@ -20,7 +21,8 @@
     import { guardedOfFound } from '../../format/guard';
     import { supplyOf } from '../../format/ladder';
     import { builtLike } from '../../format/setups';
-    import { factor, figure, plain, signed } from '../../format/units';
+    import { factor, figure, MEASURES, plain, signed, unitOf } from '../../format/units';
+    import { FLIGHT, flightText, seenText, wishTexts } from '../../format/wishes';
     import { DRIVES, drivesOf, neverText, outOf14, stepText } from '../../format/judged';
     import {
         adviceText,
@@ -61,6 +63,7 @@
     $effect(() => void load(only));
     const one = $derived(found?.setups.find((s) => s.tag === chosen) ?? null);
     const next = $derived(found?.setups.find((s) => s.tag === found!.next?.tag) ?? null);
+    const pickOf = (f: Found) => f.setups.find((s) => s.tag === f.pick);
     const list = $derived(found ? (all ? found.setups : found.setups.slice(0, ROOM)) : []);
 
     /** Puts a found setup on the trail, so that it can be hit. */
@@ -105,7 +108,7 @@
         {#if found}
             {@const calibration = calibrationText(found.calibration)}
             <Failures failures={found.failures} />
-            <p class="advice">{adviceText(found, units)} {stopText(found, units)}</p>
+            <p class="advice">{wishTexts(pickOf(found), units).join(' ')} {adviceText(found, units)} {stopText(found, units)}</p>
             {#if calibration}<p class="small">{calibration}</p>{/if}
             {#if tooDearText(found)}<p class="small">{tooDearText(found)}</p>{/if}
             <div class="next">
@@ -167,9 +170,12 @@
                     {#if one}
                         <div class="one">
                             <b>{one.setupTag ? `${one.setupTag}: ` : ''}{nameOf(one, units)}</b>
+                            <FlightFigures rows={[{ tag: '', name: 'Expected', flight: one.flight }]} wanted={found.wanted} {units} />
                             <p class="small">
-                                {outOf14(one.share)} drives in the corridor, {drivesOf(one.leftShare)} left and {drivesOf(one.rightShare)} right
-                                of it.
+                                {wishTexts(one, units).join(' ')}
+                                {one.seen?.fairways ? `${seenText({ seen: one.seen })}; expect ` : ''}{outOf14(one.share)} fairways, {drivesOf(
+                                    one.leftShare,
+                                )} left and {drivesOf(one.rightShare)} right of it.
                                 {#each one.never as n (n.kind)}{`${neverText(n, one.setupTag ?? 'it', found.benchmark, units)} `}{/each}
                                 Gain {gainText(one, found, units)}; without re-aiming {signed(one.aimFixedGain, 2)} strokes. Carry {figure(
                                     'carryM',
@@ -200,7 +206,9 @@
                                 ><tr
                                     ><th>Setup</th><th>Gain <small>{found.unit}</small></th><th>Chance</th><th
                                         >Carry <small>{units.distance}</small></th
-                                    ><th>Corridor <small>of 14</small></th></tr
+                                    ><th>Fairways <small>of 14</small></th>{#each FLIGHT as field (field)}<th
+                                            >{MEASURES[field]!.label.split(' ')[0]} <small>{unitOf(field, units)}</small></th
+                                        >{/each}</tr
                                 ></thead
                             >
                             <tbody>
@@ -226,6 +234,7 @@
                                         <td>{plain(s.chance * 100, 0)} %</td>
                                         <td>{signed(s.carryGainM * k, 0)}</td>
                                         <td>{plain(s.share * DRIVES, 1)}</td>
+                                        {#each FLIGHT as field (field)}<td>{flightText(field, s.flight[field], units)}</td>{/each}
                                     </tr>
                                 {/each}
                             </tbody>

@@ -1,6 +1,6 @@
 import type { Believed, ClubBuild, Fitting, Found, FoundSetup, Judge, UnitChoice } from '../../api/generated/types';
 import { paysText } from '../../format/guard';
-import { drivesOf, outOf14 } from '../../format/judged';
+import { chanceWords, drivesOf, outOf14 } from '../../format/judged';
 import { lengthText, nameOf as setupName } from '../../format/setups';
 import { factor, plain, signed } from '../../format/units';
 
@@ -34,8 +34,8 @@ export function gainText(s: FoundSetup, found: Found, units: UnitChoice): string
     return `${signed(s.gain * k, d)} ${unit} (${signed(s.gainInterval.low * k, d)} to ${signed(s.gainInterval.high * k, d)})`;
 }
 
-/** A chance in whole per cent; just under what is asked for is not rounded up to it. */
-const chanceText = (p: number): string => (p < 0.8 && p >= 0.795 ? 'just under 80 %' : `${plain(p * 100, 0)} %`);
+/** A chance in words; just under what is asked for is not rounded up to it. */
+const chanceText = (p: number): string => (p < 0.8 && p >= 0.795 ? 'just under 80 in 100' : chanceWords(p));
 
 /** What the next step is about, by its name among the setups, or as the rack has it. */
 export function candidateName(judge: Pick<Judge, 'next'>, fitting: Fitting): string {
@@ -45,11 +45,11 @@ export function candidateName(judge: Pick<Judge, 'next'>, fitting: Fitting): str
     return there ? `${there.tag}, ${setupName(there, fitting)}` : nameOf(next, fitting.player.units);
 }
 
-/** Yards and fairways first: "+6 yd (likely +1 to +11), 9 of 14 drives in the corridor". */
+/** Yards and fairways first: "+6 yd (likely +1 to +11), 9 of 14 fairways". */
 export function feltText(s: FoundSetup, units: UnitChoice): string {
     const k = factor(units.distance);
     const carry = `${signed(s.carryGainM * k, 0)} ${units.distance} of carry (likely ${signed(s.carryGainInterval.low * k, 0)} to ${signed(s.carryGainInterval.high * k, 0)})`;
-    return `${carry} and ${outOf14(s.share)} drives in the corridor`;
+    return `${carry} and ${outOf14(s.share)} fairways`;
 }
 
 /** What the finder advises, in a sentence or two. */
@@ -75,7 +75,7 @@ function scored(value: number, found: Found, units: UnitChoice): string {
 }
 
 export const stopText = (found: Found, units: UnitChoice): string =>
-    `If the pick is wrong, it costs about ${scored(found.expectedLoss, found, units)}${found.mayStop ? ': little enough to stop.' : '.'}`;
+    `Still to be found on the rack: about ${scored(found.expectedLoss, found, units)}${found.mayStop ? ', little enough to stop.' : '.'}`;
 
 /** Heads that the budget leaves out. */
 export const tooDearText = (found: Found): string =>
@@ -99,7 +99,7 @@ const FOR: Record<string, string> = {
 /** What the next trial is for, and how likely it beats what was hit. */
 export function nextText(found: Found): string {
     if (!found.next) return '';
-    const chance = `The chance that it beats the best so far is ${plain(found.next.chance * 100, 0)} %.`;
+    const chance = `The chance that it beats the best so far is ${chanceWords(found.next.chance)}.`;
     return `To see whether ${FOR[found.next.for] ?? FOR.strokes}. ${chance}`;
 }
 

@@ -1,5 +1,5 @@
 import type { FollowUp, UnitChoice } from '../../api/generated/types';
-import { DRIVES, outOf14, pct } from '../../format/judged';
+import { chanceWords, DRIVES, outOf14 } from '../../format/judged';
 import { faceWords, factor, plain, signed } from '../../format/units';
 
 type Seen = NonNullable<FollowUp['seen']>;
@@ -19,7 +19,7 @@ export function promiseText(promise: NonNullable<FollowUp['promise']>, units: Un
             : '';
         out.push(`${signed(promise.carryGainM * k, 0)} ${units.distance} of carry${range}`);
     }
-    if (promise.chanceBetter !== null) out.push(`better with a chance of ${pct(promise.chanceBetter)}`);
+    if (promise.chanceBetter !== null) out.push(`better with a chance of ${chanceWords(promise.chanceBetter)}`);
     return out.length
         ? `Promised: ${out.join('; ')}.${promise.isOverruled ? ' The shots spoke for another setup; this one was chosen.' : ''}`
         : 'Nothing was promised in figures: side was not measured.';

@@ -42,6 +42,12 @@
         <img src={drawn(report.pictures.fourteen)} alt="{say('report.fourteen')}: {report.lead}" />
         <p class="small">● {say('report.fairway')} ○ {say('report.rough')} <span class="cross">×</span> {say('report.troubleDot')}</p>
     </figure>
+    {#if report.flight.length}<dl class="flight">
+            {#each report.flight as f (f.name)}<div>
+                    <dt>{f.name}</dt>
+                    <dd>{f.now} <span class="small">{say('report.before')} {f.before} · {f.wanted}</span></dd>
+                </div>{/each}
+        </dl>{/if}
     {#each report.three as one (one.big)}
         <p><b class="big">{one.big}</b> <span class="small">{one.small}</span><br />{one.text}</p>
     {/each}

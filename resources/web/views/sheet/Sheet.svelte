@@ -7,7 +7,8 @@
     import Simulated from '../../parts/Simulated.svelte';
     import { lengthText, loftText, madeUpText } from '../../format/setups';
     import { carryGain, drivesOf, hasTrouble } from '../../format/judged';
-    import { faceWords, factor, figure, plain, signed, unitOf, when } from '../../format/units';
+    import { faceWords, factor, figure, MEASURES, plain, signed, unitOf, when } from '../../format/units';
+    import { bandText, FLIGHT, flightText, seenText, wishTexts } from '../../format/wishes';
     import { givesUp, judgement, neverTexts, outdoorsText, sureness } from '../decide/sentences';
 
     import SheetActions from './SheetActions.svelte';
@@ -18,8 +19,10 @@
         ['launchDeg', 'Launch'],
         ['spinRpm', 'Spin'],
         ['apexM', 'Apex'],
-        ['directionDeg', 'Starts'],
+        ['directionDeg', 'Start'],
     ];
+    /** Decisions of before named them otherwise. */
+    const seenOf = (j: Judgement | undefined) => j?.seen?.averages ?? j?.averages;
 </script>
 
 <Frame id={params.id} step="sheet">
@@ -74,7 +77,7 @@
                                 `Of 14 drives, in a corridor of ${plain(fitting.brief.corridor.widthM * d, 0)} ${units.distance}`,
                                 (j) =>
                                     j.sideKnown
-                                        ? `${drivesOf(j.share)} (likely ${drivesOf(j.shareInterval.low)} to ${drivesOf(j.shareInterval.high)})`
+                                        ? `${seenText(j) ? `${seenText(j)}; expect ` : ''}${drivesOf(j.share)} (likely ${drivesOf(j.shareInterval.low)} to ${drivesOf(j.shareInterval.high)})`
                                         : 'side not measured',
                             )}
                             {#if hasTrouble(fitting) && after?.troubleShare !== undefined}{@render line(
@@ -83,8 +86,15 @@
                                 )}{/if}
                             {@render line(`Side spread, ${units.distance}`, (j) => (j.sideKnown ? plain(j.spreadM * d, 0) : '–'))}
                             {#each AVERAGES as [field, label] (field)}
-                                {#if after?.averages?.[field] !== undefined}{@render line(`${label}, ${unitOf(field, units)}`, (j) =>
-                                        j.averages?.[field] === undefined ? '–' : figure(field, j.averages[field], units),
+                                {#if seenOf(after)?.[field] !== undefined}{@render line(
+                                        `${label} of these shots, ${unitOf(field, units)}`,
+                                        (j) => (seenOf(j)?.[field] === undefined ? '–' : figure(field, seenOf(j)![field], units)),
+                                    )}{/if}
+                            {/each}
+                            {#each FLIGHT as field (field)}
+                                {#if after?.flight?.[field]}{@render line(
+                                        `${MEASURES[field]!.label} expected, ${unitOf(field, units)} (wanted ${bandText(field, decision.advice.wanted, units)})`,
+                                        (j) => flightText(field, j.flight?.[field], units),
                                     )}{/if}
                             {/each}
                             {#if fitting.brief.aimFree}{@render line('Best aim', (j) =>
@@ -106,9 +116,11 @@
                             )}
                         </tbody>
                     </table>
+                    {#each wishTexts(after, units) as line (line)}<p class="wish">{line}</p>{/each}
                     <p>
-                        {#if decision.advice.pick === decision.tag}{givesUp(decision.advice, fitting)}
-                            {sureness(decision.advice, fitting)}{:else}The shots spoke for {decision.advice.pick}; {decision.tag} was chosen.{/if}
+                        {givesUp(decision.advice, fitting, decision.tag)}
+                        {#if decision.advice.pick === decision.tag}{sureness(decision.advice, fitting)}{:else}The shots spoke for {decision
+                                .advice.pick}; {decision.tag} was chosen.{/if}
                         {#each neverTexts(decision.advice, fitting) as line (line)}<br />{line}{/each}
                         {#if decision.advice.outdoors}<br />{outdoorsText(decision.advice.outdoors, units)}{/if}
                         {#if decision.reason}<br /><b>In the fitter’s words:</b> {decision.reason}{/if}
@@ -128,16 +140,15 @@
                                 <dd>{s.sleeveLabel || 'no adjustment'}</dd>
                             </div>
                             <div>
-                                <dt>Presents, face squared</dt>
+                                <dt>Plays, as the player sets it down</dt>
                                 <dd>
-                                    loft {s.playing.squared.loftDeg.toFixed(1)}°, lie {s.playing.squared.lieDeg.toFixed(1)}°{s.playing
-                                        .lieAssumed
-                                        ? ' (lie assumed)'
-                                        : ''}
+                                    loft {s.playing.plays.loftDeg.toFixed(1)}°, face {faceWords(s.playing.plays.faceOpenDeg)}, lie {s.playing.plays.lieDeg.toFixed(
+                                        1,
+                                    )}°{s.playing.lieAssumed ? ' (lie assumed)' : ''}
                                 </dd>
                             </div>
                             <div>
-                                <dt>Presents, left on its sole</dt>
+                                <dt>Left on its sole</dt>
                                 <dd>loft {s.playing.soled.loftDeg.toFixed(1)}°, face {faceWords(s.playing.soled.faceOpenDeg)}</dd>
                             </div>
                             <div>
