@@ -33,7 +33,7 @@ final class FigureTable
         'sleeve', 'weights', 'head', 'computed', 'strikeSeen', 'clubSeen', 'wanted', 'declared', 'moreShots', 'never', 'why', 'unit',
         'money', 'moneyCurrency', 'cost', 'simulatedShots', 'outdoors', 'steps', 'trade', 'error', 'way', 'margin', 'turnDeg', 'tested',
         'sideKnown', 'totalGainInterval', 'strokesInterval', 'from', 'priorSd', 'prior', 'aimFixedGain',
-        'turns', 'of',
+        'turns', 'of', 'seen', 'wishes', 'exaggerates', 'expectedTotalM',
     ];
 
     /** Decimals by the end of a measure's name. */
@@ -205,7 +205,9 @@ final class FigureTable
         }
         $seen = [];
         foreach ($value as $key => $inner) {
-            if (in_array($key, self::LEFT_OUT, true)) {
+            // Of the expected flight the figures of what was hit, without their words.
+            $isFlight = in_array('flight', [$key, ...$path], true) && ($part === 'finder' || $key === 'interval' || $key === 'word');
+            if (in_array($key, self::LEFT_OUT, true) || $isFlight) {
                 continue;
             }
             if (is_int($key)) {

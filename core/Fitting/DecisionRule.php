@@ -17,8 +17,8 @@ use function count;
  * (d) feel: of those, who is trusted and liked more, in the fitter's order;
  * (e) effort and price: of those, the one that takes least.
  *
- * The own club is a candidate like any other. Its head turned is one where it gains a resolution on average and more
- * likely than not, or where it answers a wish. What has to be bought is one where it is surer than that (0.8, or
+ * The own club is a candidate like any other. Its head turned is one where it gains a resolution on average with a
+ * chance of 0.65, or where it answers a wish. What has to be bought is one where it is surer than that (0.8, or
  * what the fitter set), held against the best that the own head can be turned to. All from the same draws
  * (docs/judging.md, "The decision").
  */
@@ -26,6 +26,9 @@ final readonly class DecisionRule
 {
     /** A purchase is advised from this chance on that it is better, unless the fitter set another. */
     public const SURE_TO_BUY = 0.8;
+
+    /** A free turn is advised from this chance on: nothing is paid for it, and a turn for the worse is one too (docs/judging.md). */
+    public const SURE_TO_TURN = 0.65;
 
     /** A want decides from this chance on that it is gained. */
     public const SURE_OF_WISH = 0.7;
@@ -59,7 +62,7 @@ final readonly class DecisionRule
         foreach ($options as $s => $option) {
             if ($s !== $own && ! $option->isBarred && $option->effort->isFree()) {
                 $free[] = $s;
-                if (self::isBetter($pick, $s, $own, 0.5) || self::answersWish($pick, $wishes, $s, [$own], self::SURE_OF_WISH)) {
+                if (self::isBetter($pick, $s, $own, self::SURE_TO_TURN) || self::answersWish($pick, $wishes, $s, [$own], self::SURE_OF_WISH)) {
                     $turned[] = $s;
                 }
             }
@@ -97,12 +100,10 @@ final readonly class DecisionRule
         return new self($at, $own, $at === $own && $wish === null ? 'own' : $by, $wish, $level, $tieBreak);
     }
 
-    /** By a resolution on average, and with more than this chance at all. */
+    /** By a resolution on average, and with this chance at all. */
     private static function isBetter(Pick $pick, int $s, int $than, float $chance): bool
     {
-        $is = $pick->chance($s, $than);
-
-        return $pick->surerGain($s, $than) >= $pick->scoring->resolution() && ($chance === 0.5 ? $is > $chance : $is >= $chance);
+        return $pick->surerGain($s, $than) >= $pick->scoring->resolution() && $pick->chance($s, $than) >= $chance;
     }
 
     public static function isLevel(Pick $pick, int $s, int $with): bool

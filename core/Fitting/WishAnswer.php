@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Fitting;
 
+use function array_filter;
 use function array_map;
 use function array_sum;
+use function array_values;
 use function count;
 
 /** What a setup does for one want of the player, beside the own club: the figure that the want is told in, before and after. */
@@ -22,7 +24,7 @@ final readonly class WishAnswer
     /**
      * @param  list<Wish>  $wishes
      * @param  array<string, array<int, array<int, float>>>  $figures  by figure, setup and draw
-     * @return list<self> in the player's order; of the own club none
+     * @return list<self> in the player's order; of the own club none. The shape that is played was not asked for
      */
     public static function allOf(array $wishes, array $figures, int $setup, int $own): array
     {
@@ -37,7 +39,7 @@ final readonly class WishAnswer
                     default => 'level',
                 },
             ),
-            $wishes,
+            array_values(array_filter($wishes, static fn (Wish $w): bool => $w->name !== 'shape')),
         );
     }
 }

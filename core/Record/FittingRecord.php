@@ -350,12 +350,19 @@ final readonly class FittingRecord
         return $out;
     }
 
-    /** Where the brief wants the ball to fly, with the own club's speed and attack where they were measured. */
+    /**
+     * Where the brief wants the ball to fly, with the own club's speed and attack where they were measured; club speed from the ball's
+     * where no club was seen.
+     */
     public function target(): FlightTarget
     {
         $own = $this->setups === [] ? null : $this->sets()[$this->own()->tag] ?? null;
+        $ball = $own?->summary(Measure::BallSpeed)?->mean;
 
-        return FlightTarget::of($this->brief, $own?->summary(Measure::ClubSpeed)?->mean, $own?->summary(Measure::Attack)?->mean);
+        return FlightTarget::of(
+            $this->brief, $own?->summary(Measure::ClubSpeed)->mean ?? ($ball === null ? null : $ball / PlayerPriors::SMASH),
+            $own?->summary(Measure::Attack)?->mean,
+        );
     }
 
     /** From where on a drive is too low or too high; null where the brief does not mind. */

@@ -50,6 +50,7 @@ it('finds the front that brute force finds, from the straightest to the longest'
         $setups[] = new Predicted(
             new SetupSpec((string) $i, 'Head', new Head, 10.5, 10.5, 0.0), $carry, $none, $carry + 20, 0.0, $none, 15.0, 25.0,
             CorridorShare::ofDraws([0.0], [1 - $share], 0), 0.001 * $carry + 0.4 * $share, $none, 0.0, 0.5, 0.0, 0.0, false, false, 0.0, $none,
+            [], 0.0, [], [],
         );
     }
     $trade = Trade::of($setups);

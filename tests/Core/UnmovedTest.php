@@ -117,11 +117,13 @@ it('judges the twin in the mirror as the player, to rounding', function (string 
             return $told;
         }
         $out = [];
+        $isSided = in_array($told['figure'] ?? '', ['curveM', 'directionDeg'], true);
         foreach ($told as $key => $value) {
             $out[match ($key) {
                 'leftShare' => 'rightShare', 'rightShare' => 'leftShare', default => $key,
             }] = match (true) {
                 in_array($key, ['aimDeg', 'sideM', 'faceDeg', 'directionDeg'], true) && is_numeric($value) => -$value,
+                $isSided && ($key === 'before' || $key === 'after') => -$value,
                 $key === 'sideInterval' => ['low' => -$value['high'], 'high' => -$value['low']],
                 $key === 'kind' && isset(['left' => 1, 'right' => 1][$value]) => ['left' => 'right', 'right' => 'left'][$value],
                 $key === 'day' => strtr($value, ['left' => 'right', 'right' => 'left']),

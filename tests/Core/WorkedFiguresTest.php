@@ -79,7 +79,7 @@ it('explains gains by carry and share as least squares do', function (): void {
     $setup = fn (string $tag, float $carry, float $share, float $gain): Predicted => new Predicted(
         specOf($tag), $carry, new Interval(0, 1), $carry + 20, 0.0, new Interval(0, 1), 14.0, 28.0,
         CorridorShare::ofDraws([0.0], [1 - $share], 0), $gain, new Interval(0, 1), 0.0,
-        0.5, 0.0, 0.0, false, false, 0.0, new Interval(0, 1),
+        0.5, 0.0, 0.0, false, false, 0.0, new Interval(0, 1), [], 0.0, [], [],
     );
     // gain = 0.01·(carry − 200) + 0.4·share, exactly: the two coefficients come back and explain all of it.
     $rows = [['A', 200.0, 0.5], ['B', 206.0, 0.42], ['C', 195.0, 0.61], ['D', 203.0, 0.66], ['E', 198.0, 0.40]];
