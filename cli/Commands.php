@@ -81,20 +81,21 @@ final class Commands
                 .'dragOffset liftOffset spinOffset sd residualBefore residualAfter n',
         ],
         'compare' => [
-            'Compares the setups of a fitting file, as the screen does.', [],
-            'in: a fitting file (docs/schemas/fitting.schema.json), by name or on standard input; out: benchmark rows sets '
+            'Compares the setups of a fitting file, as the screen does.', ['swing'],
+            'in: a fitting file (docs/schemas/fitting.schema.json), by name or on standard input; --swing NAME of several that were hit '
+                .'(cruising|full, or an intent; else that of most shots); out: swing swings benchmark rows sets '
                 .'field, and advice among the setups that were hit',
             true,
         ],
         'judge' => [
-            'Judges what was hit of a fitting file, as Compare does.', [],
-            'in: a fitting file, by name or on standard input; out: benchmark screening setups{verdicts flips delivery '
+            'Judges what was hit of a fitting file, as Compare does.', ['swing'],
+            'in: a fitting file, by name or on standard input; --swing NAME; out: swing swings benchmark screening setups{verdicts flips delivery '
                 .'alike bridges forgiveness diagnosis path inLine withheld} rails next judge failures, and what of it Compare says in words',
             true,
         ],
         'find' => [
-            'Judges every legal setup on the rack of a fitting file, as the finder does.', ['only'],
-            'in: a fitting file, by name or on standard input; --only all|stock|order|own (else what the brief says: a kept head is '
+            'Judges every legal setup on the rack of a fitting file, as the finder does.', ['only', 'swing'],
+            'in: a fitting file, by name or on standard input; --swing NAME; --only all|stock|order|own (else what the brief says: a kept head is '
                 .'own); out: own benchmark pick best expectedLoss mayStop step tooDear preset unreadable failures next learned ownEffects trade guard setups',
             true,
         ],
@@ -159,8 +160,8 @@ final class Commands
             'weights' => ClubSums::weights(...),
             'window' => self::window($options),
             'calibrate' => self::calibrate(...),
-            'compare' => self::compare(...),
-            'judge' => self::judge(...),
+            'compare' => static fn (Item $file): array => self::compare($file, self::named($options, 'swing')),
+            'judge' => static fn (Item $file): array => self::judge($file, self::named($options, 'swing')),
             'find' => self::find($options),
             'make' => self::shots($options),
             'ladder' => static fn (Item $file): array => LoftLadder::of(FittingFile::read($file->all()), self::named($options, 'head')),
@@ -326,9 +327,9 @@ final class Commands
     }
 
     /** @return array<string, mixed> */
-    private static function compare(Item $file): array
+    private static function compare(Item $file, ?string $swing): array
     {
-        $record = FittingFile::read($file->all());
+        $record = FittingFile::read($file->all(), $swing);
         try {
             $advice = AdviceReport::of($record);
         } catch (InvalidInput $e) {
@@ -339,9 +340,9 @@ final class Commands
     }
 
     /** @return array<string, mixed> */
-    private static function judge(Item $file): array
+    private static function judge(Item $file, ?string $swing): array
     {
-        $record = FittingFile::read($file->all());
+        $record = FittingFile::read($file->all(), $swing);
         $report = JudgingReport::of($record);
         $catalogue = json_decode(
             (string) file_get_contents(__DIR__.'/../resources/messages/en.json'), true, flags: JSON_THROW_ON_ERROR,
@@ -362,7 +363,9 @@ final class Commands
             throw InvalidInput::of('--only', "--only must be all, stock or own, not '{$only}'.");
         }
 
-        return static fn (Item $file): array => FinderReport::of(FittingFile::read($file->all()), $only === '' ? null : $only);
+        $swing = self::named($options, 'swing');
+
+        return static fn (Item $file): array => FinderReport::of(FittingFile::read($file->all(), $swing), $only === '' ? null : $only);
     }
 
     /** @return callable(Item): array<string, mixed> */

@@ -15,11 +15,11 @@ use Illuminate\Support\Facades\DB;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\RackedHead;
 use MintCarry\Core\Club\SetupSpec;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\Mishits;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\TieBreak;
 use MintCarry\Core\Judging\SessionSpeeds;
-use MintCarry\Core\Judging\Withheld;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\ShotRecord;
@@ -156,10 +156,16 @@ final class FittingLoader
         return $setup->record()->spec($hand);
     }
 
-    /** The whole fitting as the core takes it, with the rack of the player's hand. */
-    public function record(): FittingRecord
+    /**
+     * The whole fitting as the core takes it, with the rack of the player's hand; of several swings the shots of one.
+     *
+     * @throws InvalidInput where there is no such swing
+     */
+    public function record(?string $swing = null): FittingRecord
     {
-        return $this->record ??= $this->gather();
+        $this->record ??= $this->gather()->atOneSwing();
+
+        return $swing === null || $swing === $this->record->swing ? $this->record : $this->record->atOneSwing($swing);
     }
 
     private function gather(): FittingRecord
@@ -211,14 +217,6 @@ final class FittingLoader
             ->where(fn ($q) => $q->whereNull('retired_at')->orWhereIn('id', Setup::query()->select('head_id')->whereNotNull('head_id')
                 ->where('fitting_id', $this->fitting->id)->where('is_baseline', true)))
             ->where('hand', $this->fitting->player->hand->value)->with(['sleeve', 'readings'])->orderBy('id')->get();
-    }
-
-    /** @return array<string, Withheld> of which setups no word is said, by tag */
-    public function withheld(): array
-    {
-        return Withheld::among(
-            $this->speedsInOrder(), $this->benchmark ?? '', array_values(array_map(static fn (ShotSet $s): string => $s->tag, $this->sets)),
-        );
     }
 
     /**

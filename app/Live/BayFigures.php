@@ -88,13 +88,28 @@ final readonly class BayFigures
             return [[], null];
         }
         $tag = $this->judged->setups[$this->trial->setup_id]->tag;
+        $sets = $this->ofThisSwing();
+        $words = Verdicts::among($sets, $this->judged->benchmark, $this->wanted(), $this->judged->speedsInOrder());
+
+        return [array_map(JudgingReport::verdict(...), $words->of[$tag] ?? []), $words->withheld[$tag] ?? null];
+    }
+
+    /** @return array<string, ShotSet> by tag: of several swings the shots of the one that was hit last */
+    private function ofThisSwing(): array
+    {
         $sets = [];
         foreach ($this->judged->sets as $one) {
             $sets[$one->tag] = $one;
         }
-        $words = Verdicts::among($sets, $this->judged->benchmark, $this->wanted(), $this->judged->speedsInOrder());
+        $swings = $this->mixed() === null ? null : $this->judged->record()->swings();
+        $last = array_values(array_filter($this->shotsOfTrial(), static fn (array $s): bool => $s['leftOut'] === null));
+        if ($swings === null || $last === []) {
+            return $sets;
+        }
+        $shot = $last[count($last) - 1];
+        $speed = $shot['shot']->value(Measure::ClubSpeed) ?? ($shot['shot']->value(Measure::BallSpeed) ?? 0.0) / PlayerPriors::SMASH;
 
-        return [array_map(JudgingReport::verdict(...), $words->of[$tag] ?? []), $words->withheld[$tag] ?? null];
+        return $this->judged->record($swings->groupOf($speed, $shot['intent']))->sets();
     }
 
     /**
@@ -292,7 +307,7 @@ final readonly class BayFigures
             }
         }
 
-        return MixedSpeeds::among($speeds);
+        return MixedSpeeds::among($speeds, $byClub);
     }
 
     private function setOfTrial(): ShotSet

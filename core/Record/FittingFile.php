@@ -98,7 +98,7 @@ final class FittingFile
      *
      * @throws InvalidInput with the place in the file
      */
-    public static function read(array $data): FittingRecord
+    public static function read(array $data, ?string $swing = null): FittingRecord
     {
         self::requireFormat($data);
         $file = Item::of($data)->only(...self::TOP);
@@ -142,12 +142,12 @@ final class FittingFile
         self::longClubs($file, $flight);
         $screening = $file->raw('screening') ?? 'flagged';
 
-        return new FittingRecord(
+        return (new FittingRecord(
             $seed, $hand, $brief, Screening::named(is_string($screening) ? $screening : ''), $calibration->flight, $setups, $shots,
             $benchmark,
             $rack, $inHand, self::confidence($file->objects('ratings'), $known), self::tieOrder($file),
             FittingRecord::conditionsOf(array_values(array_intersect_key($hitUnder, $trialsHit))), $calibration,
-        );
+        ))->atOneSwing($swing);
     }
 
     /** Refuses a long club that cannot be. The driver's own fitting does not hang on them. */

@@ -47,6 +47,8 @@ final readonly class FittingRecord
      * @param  list<string>  $tieOrder  what breaks a tie, first first (`TieBreak::CRITERIA`)
      * @param  BallFlight  $flight  in the air and on the ground of the brief, calibrated to the monitors
      * @param  array<string, list<string>>  $conditions  what a setup was hit under in its trials, each as "what: value", by tag
+     * @param  string|null  $swing  which of several swings its shots are of; null: there is one
+     * @param  self|null  $whole  the same with the shots of every swing
      */
     public function __construct(
         public int $seed,
@@ -63,6 +65,8 @@ final readonly class FittingRecord
         public array $tieOrder = TieBreak::CRITERIA,
         public array $conditions = [],
         public ?BayCalibration $calibration = null,
+        public ?string $swing = null,
+        private ?self $whole = null,
     ) {
     }
 
@@ -305,6 +309,79 @@ final readonly class FittingRecord
         return SessionSpeeds::inOrder($all);
     }
 
+    /** The same with the shots of every swing. */
+    public function ofAllSwings(): self
+    {
+        return $this->whole ?? $this;
+    }
+
+    /** The swings that were hit, where there is more than one: then nothing is told of the mean of them. */
+    public function swings(): ?MixedSpeeds
+    {
+        $all = [];
+        $clubSeen = true;
+        foreach ($this->ofAllSwings()->setups as $tag => $_) {
+            foreach ($this->ofAllSwings()->speedsOf((string) $tag) as $s) {
+                $all[] = ['tag' => (string) $tag] + $s;
+                $clubSeen = $clubSeen && $s['byClub'];
+            }
+        }
+        usort($all, static fn (array $a, array $b): int => $a['sequence'] <=> $b['sequence']);
+
+        return MixedSpeeds::among($all, $clubSeen);
+    }
+
+    /**
+     * The same with the shots of one swing alone, where more than one was hit.
+     *
+     * @param  string|null  $name  null: the one that most shots were hit with, of those that hit the benchmark; of equal ones the fastest
+     *
+     * @throws InvalidInput where there is no such swing
+     */
+    public function atOneSwing(?string $name = null): self
+    {
+        $mixed = $this->swings();
+        if ($mixed === null) {
+            return $name === null ? $this : throw InvalidInput::of('swing', "One swing was hit here: there is no '{$name}'.");
+        }
+        $whole = $this->ofAllSwings();
+        $most = 0;
+        $names = array_column($mixed->groups, 'name');
+        if ($name !== null && ! in_array($name, $names, true)) {
+            throw InvalidInput::of('swing', "There is no swing '{$name}' in this fitting; it has ".implode(' and ', $names).'.');
+        }
+        $of = [];
+        foreach ($whole->setups as $tag => $_) {
+            foreach ($whole->speedsOf((string) $tag) as $s) {
+                $of[$tag][$s['sequence']] = $mixed->groupOf($s['speedMps'], $s['intent']);
+            }
+        }
+        foreach ($name === null ? $mixed->groups : [] as $group) {
+            if ($group['n'] >= $most && in_array($group['name'], $of[$this->benchmark ?? ''] ?? [$group['name']], true)) {
+                [$most, $name] = [$group['n'], $group['name']];
+            }
+        }
+        $shots = [];
+        foreach ($whole->shots as $tag => $its) {
+            $shots[$tag] = array_values(array_filter(
+                $its, static fn (ShotRecord $s): bool => $s->leftOut !== null || ($of[$tag][$s->sequence] ?? $name) === $name,
+            ));
+        }
+
+        return new self(...['shots' => $shots, 'swing' => $name, 'whole' => $whole, 'benchmark' => $this->benchmark, 'brief' => $this->brief]
+            + get_object_vars($whole));
+    }
+
+    /**
+     * Which swing the figures are of, and which there are, as a report tells it.
+     *
+     * @return array{swing: string|null, swings: list<array{name: string, n: int, speedMps: float}>}
+     */
+    public function toldSwings(): array
+    {
+        return ['swing' => $this->swing, 'swings' => $this->swing === null ? [] : $this->swings()->groups ?? []];
+    }
+
     /**
      * Setups whose counted shots were hit at more than one speed.
      *
@@ -312,11 +389,11 @@ final readonly class FittingRecord
      */
     public function mixedSpeeds(): array
     {
+        $whole = $this->ofAllSwings();
         $out = [];
-        foreach ($this->setups as $tag => $_) {
-            $mixed = MixedSpeeds::among(array_map(
-                static fn (array $s): array => ['speedMps' => $s['speedMps'], 'intent' => $s['intent']], $this->speedsOf((string) $tag),
-            ));
+        foreach ($whole->setups as $tag => $_) {
+            $speeds = $whole->speedsOf((string) $tag);
+            $mixed = MixedSpeeds::among($speeds, $speeds[0]['byClub'] ?? false);
             if ($mixed !== null) {
                 $out[(string) $tag] = $mixed;
             }
@@ -329,7 +406,7 @@ final readonly class FittingRecord
      * Speed and intent of a setup's counted shots, in the order they were hit: club speed where most shots have it,
      * else ball speed over the usual smash factor.
      *
-     * @return list<array{speedMps: float, intent: string, shot: LaunchShot, visit: int|null}>
+     * @return list<array{speedMps: float, intent: string, shot: LaunchShot, visit: int|null, sequence: int, byClub: bool}>
      */
     public function speedsOf(string $tag): array
     {
@@ -343,7 +420,8 @@ final readonly class FittingRecord
             $ball = $s->shot->value(Measure::BallSpeed);
             $speed = $byClub ? $s->shot->value(Measure::ClubSpeed) : ($ball === null ? null : $ball / PlayerPriors::SMASH);
             if ($speed !== null) {
-                $out[] = ['speedMps' => $speed, 'intent' => MixedSpeeds::intent($s->intent), 'shot' => $s->shot, 'visit' => $s->visit];
+                $out[] = ['speedMps' => $speed, 'intent' => MixedSpeeds::intent($s->intent), 'shot' => $s->shot, 'visit' => $s->visit, 'sequence' => $s->sequence,
+                    'byClub' => $byClub];
             }
         }
 

@@ -37,6 +37,7 @@ final class AdviceReport
         $wanted = WantedFlight::of($record->target(), $record->brief->sixIronApexM);
 
         return [
+            ...$record->toldSwings(),
             'benchmark' => $advice->benchmark,
             'best' => $advice->best,
             'pick' => $advice->pick,

@@ -25,12 +25,19 @@ final class CompareReport
     public static function of(FittingRecord $record): array
     {
         $sets = $record->sets();
-        $withheld = Withheld::among($record->speedsInOrder(), $record->benchmark ?? '', array_map(strval(...), array_keys($sets)));
 
-        return self::between(
+        return $record->toldSwings() + self::between(
             array_values($sets), $record->benchmark, $record->brief->corridor, $record->flight, FittingRecord::random(...),
-            array_map(strval(...), array_keys($withheld)),
+            self::withheld($record),
         );
+    }
+
+    /** @return list<string> tags of which no word is said */
+    public static function withheld(FittingRecord $record): array
+    {
+        $tags = array_map(strval(...), array_keys($record->sets()));
+
+        return array_map(strval(...), array_keys(Withheld::among($record->speedsInOrder(), $record->benchmark ?? '', $tags)));
     }
 
     /**

@@ -90,7 +90,31 @@ final class DecideReport
             'worth' => $search === null ? null : self::worth($record, $search, $advice),
             'days' => $days,
             'calibration' => $record->calibration?->toArrays() ?? [],
+            'otherSwings' => self::otherSwings($record),
         ];
+    }
+
+    /**
+     * What is advised with each other swing: one setup for two swings is a compromise.
+     *
+     * @return list<array{swing: string, pick: string|null, carryGainM: float|null}> pick: null where the benchmark was not hit with it
+     */
+    private static function otherSwings(FittingRecord $record): array
+    {
+        $out = [];
+        foreach ($record->toldSwings()['swings'] as ['name' => $name]) {
+            if ($name === $record->swing) {
+                continue;
+            }
+            $other = $record->atOneSwing($name);
+            $advice = isset($other->sets()[$other->benchmark ?? '']) ? Grounds::of($other)->advice() : null;
+            $out[] = [
+                'swing' => $name, 'pick' => $advice?->pick,
+                'carryGainM' => $advice === null ? null : $advice->judgement($advice->pick)->carryGainM,
+            ];
+        }
+
+        return $out;
     }
 
     /**

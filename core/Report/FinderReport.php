@@ -66,6 +66,7 @@ final class FinderReport
         $sets = $record->sets();
 
         return [
+            ...$record->toldSwings(),
             'own' => $record->own()->tag,
             'benchmark' => $found->base->spec->tag,
             'calibration' => $record->calibration?->toArrays() ?? [],

@@ -110,6 +110,7 @@ final readonly class JudgingReport
         }
 
         return [
+            ...$this->record->toldSwings(),
             'benchmark' => $this->record->benchmark, 'screening' => $this->record->screening->label(), 'setups' => $setups,
             'rails' => array_map(
                 static fn (GuardRail $r): array => ['tag' => $r->tag, 'kind' => $r->kind, 'figures' => (object) $r->figures],

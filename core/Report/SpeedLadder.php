@@ -16,7 +16,6 @@ use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Judging\Evidence;
-use MintCarry\Core\Judging\MixedSpeeds;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
@@ -67,14 +66,14 @@ final class SpeedLadder
      */
     public static function of(FittingRecord $record, ?string $tag = null): array
     {
+        $record = $record->ofAllSwings();
         $tag ??= self::widest($record);
         $set = $record->sets()[$tag] ?? throw InvalidInput::of('setup', "{$tag} has no counted shot with a speed yet.");
         $shots = $record->speedsOf($tag);
         if ($shots === []) {
             throw InvalidInput::of('setup', "No speed was seen of the shots with {$tag}.");
         }
-        $mixed = MixedSpeeds::among(array_map(static fn (array $s): array => ['speedMps' => $s['speedMps'], 'intent' => $s['intent']],
-            $shots));
+        $mixed = $record->mixedSpeeds()[$tag] ?? null;
         $spec = $record->setups[$tag]->spec($record->hand);
         $groups = self::groups($shots);
         $rungs = array_map(static fn (array $g): array => self::rung($g, $spec, $record, $set), $groups);

@@ -22,6 +22,7 @@ use App\Contract\Shape;
         'strokes' => 'number', 'metres' => 'number',
     ], about: 'What the brief never wants to see, as a chance per drive of one setup; strokes and metres: what it costs more than with the benchmark'),
 ]
+#[Shape('SwingGroup', ['name' => 'string', 'n' => 'integer', 'speedMps' => 'number'], about: 'One of several swings that were hit')]
 #[
     Shape('FlightFigure', [
         'value' => 'number', 'interval' => 'Interval', 'word' => "'low' | 'wanted' | 'high'",
@@ -54,7 +55,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Advice', [
-        'benchmark' => 'string', 'best' => 'string', 'pick' => 'string', 'runnerUp?' => 'string | null', 'isConclusive' => 'boolean', 'ties' => 'string[]',
+        'swing?' => 'string | null', 'swings?' => 'SwingGroup[]', 'benchmark' => 'string', 'best' => 'string', 'pick' => 'string', 'runnerUp?' => 'string | null', 'isConclusive' => 'boolean', 'ties' => 'string[]',
         'by?' => 'string', 'wish?' => 'string | null', 'level?' => 'string[]',
         'expectedLoss' => 'number', 'scoring' => 'string', 'unit' => 'string', 'basis' => 'string',
         'tieBreak?' => 'TieBreak | null', 'outdoors?' => '{ shots: integer; windLeftIn: integer; windMps: number } | null', 'notHit' => 'string[]',
@@ -112,7 +113,7 @@ use App\Contract\Shape;
     Shape(
         'Grounds',
         [
-            'worth' => 'Worth | null', 'days' => 'OtherDay[]', 'calibration?' => 'MonitorVisit[]',
+            'otherSwings?' => '{ swing: string; pick: string | null; carryGainM: number | null }[]', 'worth' => 'Worth | null', 'days' => 'OtherDay[]', 'calibration?' => 'MonitorVisit[]',
             'confirm' => 'ConfirmRun | null',
         ],
         of: 'Advice',

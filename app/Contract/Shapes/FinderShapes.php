@@ -54,7 +54,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Found', [
-        'own' => 'string', 'benchmark' => 'string', 'only' => 'string', 'preset' => 'string', 'tooDear' => 'string[]',
+        'swing' => 'string | null', 'swings' => 'SwingGroup[]', 'own' => 'string', 'benchmark' => 'string', 'only' => 'string', 'preset' => 'string', 'tooDear' => 'string[]',
         'step' => 'NextStep', 'calibration' => 'MonitorVisit[]', 'scoring' => 'string', 'unit' => 'string', 'count' => 'integer',
         'best' => 'string', 'pick' => 'string',
         'expectedLoss' => 'number', 'mayStop' => 'boolean', 'ties' => 'integer', 'within' => 'integer', 'unreadable' => 'string[]',

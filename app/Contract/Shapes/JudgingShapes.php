@@ -20,7 +20,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Comparison', [
-        'benchmark' => 'string | null', 'rows' => '{ measure: string; label: string; cells: Record<string, ComparisonCell> }[]',
+        'swing' => 'string | null', 'swings' => 'SwingGroup[]', 'benchmark' => 'string | null', 'rows' => '{ measure: string; label: string; cells: Record<string, ComparisonCell> }[]',
         'sets' => '{ tag: string; n: integer; ellipse: Ellipse | null; inCorridor: { in: integer; of: integer } }[]',
         'field' => 'Field | null',
     ]),
@@ -107,7 +107,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Judging', [
-        'benchmark' => 'string | null', 'screening' => 'string', 'setups' => 'JudgedSetup[]', 'rails' => 'GuardRail[]',
+        'swing' => 'string | null', 'swings' => 'SwingGroup[]', 'benchmark' => 'string | null', 'screening' => 'string', 'setups' => 'JudgedSetup[]', 'rails' => 'GuardRail[]',
         'judge' => 'Advice | null', 'next' => 'NextMove | null', 'calibration' => 'MonitorVisit[]', 'failures' => 'Failure[]',
     ]),
 ]

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Contract\Answer;
+use App\Contract\Asks;
 use App\Contract\Takes;
 use App\Fittings\ConfirmState;
 use App\Fittings\FailureLog;
 use App\Fittings\FittingLoader;
 use App\Http\Controllers\Concerns\NamesUser;
+use App\Http\Input\Swing;
 use App\Http\Resources\FittingResource;
 use App\Journal\Journal;
 use App\Models\Decision;
@@ -35,28 +37,28 @@ final class DecisionController
     }
 
     #[OA\Get(path: '/api/fittings/{fitting}/advice', operationId: 'decision.advice', summary: 'The advice among the setups that were hit',
-        responses: [new Answer('Advice')])]
-    public function advice(Fitting $fitting): JsonResponse
+        parameters: [new Asks('swing', 'string')], responses: [new Answer('Advice')])]
+    public function advice(Request $request, Fitting $fitting): JsonResponse
     {
-        return response()->json(FailureLog::noted(AdviceReport::of((new FittingLoader($fitting))->record()), $fitting));
+        return response()->json(FailureLog::noted(AdviceReport::of((new FittingLoader($fitting))->record(Swing::asked($request))), $fitting));
     }
 
     /** The advice with what it rests on, and the confirm run; the schools are asked for by themselves. */
     #[OA\Get(path: '/api/fittings/{fitting}/grounds', operationId: 'decision.grounds', summary: 'The advice with all that it rests on',
-        responses: [new Answer('Grounds')])]
-    public function grounds(Fitting $fitting): JsonResponse
+        parameters: [new Asks('swing', 'string')], responses: [new Answer('Grounds')])]
+    public function grounds(Request $request, Fitting $fitting): JsonResponse
     {
         $judged = new FittingLoader($fitting);
-        $report = FailureLog::noted(DecideReport::withoutSchools($judged->record()), $fitting);
+        $report = FailureLog::noted(DecideReport::withoutSchools($judged->record(Swing::asked($request))), $fitting);
 
         return response()->json($report + ['confirm' => ConfirmState::of($judged)]);
     }
 
     #[OA\Get(path: '/api/fittings/{fitting}/schools', operationId: 'decision.schools', summary: 'The pick under each school and screening policy',
-        responses: [new Answer('Schools')])]
-    public function schools(Fitting $fitting): JsonResponse
+        parameters: [new Asks('swing', 'string')], responses: [new Answer('Schools')])]
+    public function schools(Request $request, Fitting $fitting): JsonResponse
     {
-        return response()->json(DecideReport::schoolsOf((new FittingLoader($fitting))->record()));
+        return response()->json(DecideReport::schoolsOf((new FittingLoader($fitting))->record(Swing::asked($request))));
     }
 
     #[
@@ -86,7 +88,7 @@ final class DecisionController
         OA\Post(
             path: '/api/fittings/{fitting}/decisions', operationId: 'decision.store',
             summary: 'Saves a decision with the advice as it stands',
-            requestBody: new Takes(['setupId' => 'integer', 'reason?' => 'string | null']),
+            requestBody: new Takes(['setupId' => 'integer', 'reason?' => 'string | null', 'swing?' => 'string | null']),
             responses: [new Answer('DecisionWithProof', 201)],
         ),
     ]
@@ -95,9 +97,10 @@ final class DecisionController
         $given = $request->validate(['setupId' => ['required', 'integer'], 'reason' => ['nullable', 'string', 'max:2000']]);
         self::requireOpen($fitting->decisions()->first());
         $judged = new FittingLoader($fitting);
-        $advice = AdviceReport::of($judged->record());
+        $record = $judged->record(Swing::asked($request));
+        $advice = AdviceReport::of($record);
         $chosen = $judged->setups[$given['setupId']] ?? null;
-        if ($chosen === null || ! isset($judged->sets[$chosen->id])) {
+        if ($chosen === null || ! isset($record->sets()[$chosen->tag])) {
             throw ValidationException::withMessages(['setupId' => 'Choose a setup of this fitting that has counted shots.']);
         }
         $reason = trim((string) ($given['reason'] ?? ''));
@@ -148,7 +151,7 @@ final class DecisionController
         self::requireLatest($fitting, $decision);
         $user = self::user($request);
         $judged = new FittingLoader($fitting);
-        $report = FailureLog::noted(DecideReport::of($judged->record()), $fitting);
+        $report = FailureLog::noted(DecideReport::of($judged->record($decision->advice['swing'] ?? null)), $fitting);
         $proof = $report + ['confirm' => ConfirmState::of($judged)] + ['brief' => $fitting->brief()->toArray()];
         // The journal says that it was locked, and cannot take it back: a lock is no tracked change.
         $this->journal->record(

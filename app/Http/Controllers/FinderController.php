@@ -10,6 +10,7 @@ use App\Fittings\FailureLog;
 use App\Fittings\FittingLoader;
 use App\Fittings\KeptDraws;
 use App\Fittings\ModelVersion;
+use App\Http\Input\Swing;
 use App\Models\Fitting;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -28,7 +29,7 @@ final class FinderController
         OA\Get(
             path: '/api/fittings/{fitting}/finder', operationId: 'finder',
             summary: 'Every legal setup on the rack, predicted for this player',
-            parameters: [new Asks('only', "'all' | 'stock' | 'order' | 'own'")], responses: [new Answer('Found')],
+            parameters: [new Asks('only', "'all' | 'stock' | 'order' | 'own'"), new Asks('swing', 'string')], responses: [new Answer('Found')],
         ),
     ]
     public function __invoke(Request $request, Fitting $fitting): JsonResponse
@@ -36,9 +37,12 @@ final class FinderController
         $given = $request->validate(['only' => ['sometimes', Rule::in(RackCandidates::WHICH)]]);
         $judged = new FittingLoader($fitting);
         $heads = $judged->heads()->values();
-        $record = $judged->record();
+        $swing = Swing::asked($request);
+        $record = $judged->record($swing);
         $only = $given['only'] ?? RackCandidates::preset($record);
-        $found = FailureLog::noted(FinderReport::of($record, $only, new KeptDraws($fitting, $only), ModelVersion::now()), $fitting);
+        $found = FailureLog::noted(FinderReport::of(
+            $record, $only, $swing === null ? new KeptDraws($fitting, $only) : null, ModelVersion::now(),
+        ), $fitting);
         foreach ($found['setups'] as $i => $setup) {
             // A head in a loft that has to be ordered is none of those that lie there.
             $isThere = $setup['rackAt'] !== null && $setup['otherLoftDeg'] === null;

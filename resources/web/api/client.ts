@@ -71,6 +71,12 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
     return (json === null && !(response.headers.get('Content-Type') ?? '').includes('json') ? text : json) as T;
 }
 
+/** What stands behind the question mark: of what is null nothing is asked. */
+export function asked(what: Record<string, string | number | null>): string {
+    const said = Object.entries(what).flatMap(([k, v]) => (v === null ? [] : [[k, String(v)]]));
+    return said.length ? `?${new URLSearchParams(said).toString()}` : '';
+}
+
 export const get = <T>(path: string) => call<T>('GET', path);
 export const post = <T>(path: string, body: unknown) => call<T>('POST', path, body);
 export const put = <T>(path: string, body: unknown) => call<T>('PUT', path, body);

@@ -33,6 +33,8 @@ export interface Account {
 }
 
 export interface Advice {
+    swing?: string | null;
+    swings?: SwingGroup[];
     benchmark: string;
     best: string;
     pick: string;
@@ -358,6 +360,8 @@ export interface ColumnMap {
 }
 
 export interface Comparison {
+    swing: string | null;
+    swings: SwingGroup[];
     benchmark: string | null;
     rows: { measure: string; label: string; cells: Record<string, ComparisonCell>; }[];
     sets: { tag: string; n: number; ellipse: Ellipse | null; inCorridor: { in: number; of: number; }; }[];
@@ -558,6 +562,8 @@ export interface Forgiveness {
 }
 
 export interface Found {
+    swing: string | null;
+    swings: SwingGroup[];
     own: string;
     benchmark: string;
     only: string;
@@ -678,6 +684,8 @@ export interface Gaps {
 }
 
 export interface Grounds {
+    swing?: string | null;
+    swings?: SwingGroup[];
     benchmark: string;
     best: string;
     pick: string;
@@ -698,6 +706,7 @@ export interface Grounds {
     failures?: Failure[];
     wanted?: Record<string, Interval>;
     setups: Judgement[];
+    otherSwings?: { swing: string; pick: string | null; carryGainM: number | null; }[];
     worth: Worth | null;
     days: OtherDay[];
     calibration?: MonitorVisit[];
@@ -867,6 +876,8 @@ export interface Judgement {
 }
 
 export interface Judging {
+    swing: string | null;
+    swings: SwingGroup[];
     benchmark: string | null;
     screening: string;
     setups: JudgedSetup[];
@@ -1303,6 +1314,8 @@ export interface Problem {
 
 /** What a decision rested on when it was locked. */
 export interface Proof {
+    swing?: string | null;
+    swings?: SwingGroup[];
     benchmark: string;
     best: string;
     pick: string;
@@ -1323,6 +1336,7 @@ export interface Proof {
     failures?: Failure[];
     wanted?: Record<string, Interval>;
     setups: Judgement[];
+    otherSwings?: { swing: string; pick: string | null; carryGainM: number | null; }[];
     worth: Worth | null;
     days: OtherDay[];
     calibration?: MonitorVisit[];
@@ -1725,6 +1739,13 @@ export interface Supply {
     lofts?: number[];
     hands?: Hand[];
     inStock?: boolean;
+}
+
+/** One of several swings that were hit */
+export interface SwingGroup {
+    name: string;
+    n: number;
+    speedMps: number;
 }
 
 export interface TieBreak {

@@ -6,6 +6,7 @@
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import ShotTable from '../../parts/ShotTable.svelte';
+    import SwingSwitch from '../../parts/SwingSwitch.svelte';
     import { current, loadFitting } from '../../lib/session.svelte';
     import { Compared, DRAWN, LISTED } from './compare.svelte';
     import { guardedOfHit, paysText } from '../../format/guard';
@@ -61,6 +62,15 @@
                                     >{/each}</select
                             ></label
                         >{/if}
+                    <SwingSwitch
+                        swing={comparison.swing}
+                        swings={comparison.swings}
+                        {units}
+                        onpick={(name) => {
+                            compared.swing = name;
+                            void compared.load();
+                        }}
+                    />
                     <h1>{columns.length > 1 ? `${columns.slice(1).join(', ')} against ${columns[0]}` : `${columns[0]} alone`}</h1>
                     <p class="small">
                         Judged: by the models from all that was hit, the same figures as on Finder, Decide and the sheet. These shots alone:

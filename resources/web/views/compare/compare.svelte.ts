@@ -1,4 +1,4 @@
-import { get, patch } from '../../api/client';
+import { asked, get, patch } from '../../api/client';
 import type { Comparison, Fitting, Judge, Judging, Setup, Shot } from '../../api/generated/types';
 import { MEASURES } from '../../format/units';
 import { Form } from '../../lib/form.svelte';
@@ -23,6 +23,8 @@ export class Compared {
     step = $state<Judge | null>(null);
     /** Only the shots of one visit; null: of all, each setup against the benchmark of its day. */
     visit = $state<number | null>(null);
+    /** Which of several swings; null: that of most shots. */
+    swing = $state<string | null>(null);
     chosen = $state<string[] | null>(null);
     reading = new Loader<readonly [Comparison, Shot[], Judging]>();
     sending = new Form();
@@ -33,12 +35,12 @@ export class Compared {
         const id = this.id();
         const answer = await this.reading.load(async () => {
             const [comparison, shots] = await Promise.all([
-                get<Comparison>(`fittings/${id}/comparison${this.visit === null ? '' : `?visit=${this.visit}`}`),
+                get<Comparison>(`fittings/${id}/comparison${asked({ visit: this.visit, swing: this.swing })}`),
                 get<Shot[]>(`fittings/${id}/shots?each=${DRAWN}`),
             ]);
             // Of very many shots what stands side by side comes first; the judging follows.
             if (!this.comparison && comparison.sets.some((s) => s.n > MANY)) this.show(comparison, shots, null);
-            return [comparison, shots, await get<Judging>(`fittings/${id}/judging`)] as const;
+            return [comparison, shots, await get<Judging>(`fittings/${id}/judging${asked({ swing: this.swing })}`)] as const;
         });
         if (!answer) return;
         this.show(...answer);

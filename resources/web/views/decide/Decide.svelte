@@ -2,7 +2,7 @@
     import { untrack } from 'svelte';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
-    import { ApiError, get, patch, post } from '../../api/client';
+    import { ApiError, asked, get, patch, post } from '../../api/client';
     import type { Advice, Decision, DecisionWithProof, Fitting, Found, Grounds, Schools as SchoolsAnswer } from '../../api/generated/types';
     import Failures from '../../parts/Failures.svelte';
     import FlightFigures from '../../parts/FlightFigures.svelte';
@@ -11,11 +11,13 @@
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import Scroll from '../../parts/Scroll.svelte';
+    import SwingSwitch from '../../parts/SwingSwitch.svelte';
     import { loadFitting } from '../../lib/session.svelte';
     import { drivesOf } from '../../format/judged';
     import { calibrationText } from '../../format/sentences';
     import { nameOf } from '../../format/setups';
     import { factor, plain, signed, when } from '../../format/units';
+    import { otherSwingsText } from '../../format/speeds';
     import { seenText, wishTexts } from '../../format/wishes';
     import ConfirmRun from './ConfirmRun.svelte';
     import Days from './Days.svelte';
@@ -54,6 +56,8 @@
     let decisions = $state<Decision[]>([]);
     let choice = $state('');
     let why = $state('');
+    /** Which of several swings; null: that of most shots. */
+    let swing = $state<string | null>(null);
     const sending = new Form();
     const cannot = $derived(reading.failure instanceof ApiError && reading.failure.status === 422 ? reading.problem : '');
 
@@ -67,35 +71,35 @@
         const answer = await reading.load(async () => {
             const before = get<Decision[]>(`fittings/${params.id}/decisions`);
             if (!reading.value) {
-                first = await get<Advice>(`fittings/${params.id}/advice`);
+                first = await get<Advice>(`fittings/${params.id}/advice${asked({ swing })}`);
                 choice = choice || first.pick;
             }
             decisions = await before;
-            picks = get<SchoolsAnswer>(`fittings/${params.id}/schools`).then(
+            picks = get<SchoolsAnswer>(`fittings/${params.id}/schools${asked({ swing })}`).then(
                 (schools) => void (schoolsNow = schools),
                 (e) => sending.fail(e),
             );
-            return get<Grounds>(`fittings/${params.id}/grounds`);
+            return get<Grounds>(`fittings/${params.id}/grounds${asked({ swing })}`);
         });
         if (!answer) return;
         choice = choice || answer.pick;
         await picks;
         // What nobody hit belongs to the finder: told beside, when it is there.
-        if (answer.basis === 'models') found = await get<Found>(`fittings/${params.id}/finder`).catch(() => null);
+        if (answer.basis === 'models') found = await get<Found>(`fittings/${params.id}/finder${asked({ swing })}`).catch(() => null);
     }
     // Once for each fitting: what it brings must not make it ask again.
     $effect(() => {
         void params.id;
         untrack(() => {
             reading.forget();
-            [first, schoolsNow, found, kept, choice] = [null, null, null, null, ''];
+            [first, schoolsNow, found, kept, choice, swing] = [null, null, null, null, '', null];
             void load();
         });
     });
     async function save(event: SubmitEvent, setupId: number) {
         event.preventDefault();
         await sending.send(async () => {
-            const made = await post<Decision>(`fittings/${params.id}/decisions`, { setupId, reason: why });
+            const made = await post<Decision>(`fittings/${params.id}/decisions`, { setupId, reason: why, swing: advice?.swing ?? null });
             why = '';
             sending.note = `Saved: ${made.tag}.`;
             await renew();
@@ -138,6 +142,15 @@
                     hit or changed since is not in it.
                     <button class="plain" onclick={() => (kept = null)}>Back to now</button></Notice
                 >{/if}
+            {#if !kept}<SwingSwitch
+                    swing={advice.swing}
+                    swings={advice.swings}
+                    {units}
+                    onpick={(name) => {
+                        [swing, choice] = [name, ''];
+                        void load();
+                    }}
+                />{/if}
             <div class="pick" class:tie={!advice.isConclusive}>
                 <Glyph tag={advice.pick} r={26} />
                 <div>
@@ -145,6 +158,7 @@
                     {#each wishTexts(judgement(advice, advice.pick), units) as line (line)}<p class="wish">{line}</p>{/each}
                     <p>{reason(advice, fitting)} {againstRunnerUp(advice, fitting) || givesUp(advice, fitting)}</p>
                     {#each neverTexts(advice, fitting) as line (line)}<p>{line}</p>{/each}
+                    {#if whole && otherSwingsText(whole, units)}<p>{otherSwingsText(whole, units)}</p>{/if}
                     <p class="sure">{sureness(advice, fitting)}</p>
                 </div>
             </div>

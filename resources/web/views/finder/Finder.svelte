@@ -2,7 +2,7 @@
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import { push } from 'svelte-spa-router';
-    import { get, post } from '../../api/client';
+    import { asked, get, post } from '../../api/client';
     import type { Fitting, Found, FoundSetup, Setup } from '../../api/generated/types';
     import ScorePlane from '../../charts/ScorePlane.svelte';
     import TradeChart from '../../charts/TradeChart.svelte';
@@ -16,6 +16,7 @@
     import Outline from '../../parts/Outline.svelte';
     import Picture from '../../parts/Picture.svelte';
     import Scroll from '../../parts/Scroll.svelte';
+    import SwingSwitch from '../../parts/SwingSwitch.svelte';
     import { loadFitting } from '../../lib/session.svelte';
     import { calibrationText } from '../../format/sentences';
     import { guardedOfFound } from '../../format/guard';
@@ -55,8 +56,10 @@
     let done = $state('');
     let all = $state(false);
 
+    /** Which of several swings; null: that of most shots. */
+    let swing = $state<string | null>(null);
     async function load(which: Which | null) {
-        const answer = await reading.load(() => get<Found>(`fittings/${params.id}/finder${which === null ? '' : `?only=${which}`}`));
+        const answer = await reading.load(() => get<Found>(`fittings/${params.id}/finder${asked({ only: which, swing })}`));
         if (answer) chosen = answer.next?.tag ?? answer.best;
         else if (reading.problem) reading.value = null;
     }
@@ -108,6 +111,15 @@
         {#if found}
             {@const calibration = calibrationText(found.calibration)}
             <Failures failures={found.failures} />
+            <SwingSwitch
+                swing={found.swing}
+                swings={found.swings}
+                {units}
+                onpick={(name) => {
+                    swing = name;
+                    void load(only);
+                }}
+            />
             <p class="advice">{wishTexts(pickOf(found), units).join(' ')} {adviceText(found, units)} {stopText(found, units)}</p>
             {#if calibration}<p class="small">{calibration}</p>{/if}
             {#if tooDearText(found)}<p class="small">{tooDearText(found)}</p>{/if}
