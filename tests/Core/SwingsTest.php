@@ -37,11 +37,11 @@ function swungSession(Randomizer $random, int $n, bool $clubSeen, float $slower)
 it('hears half the shots at 93 % in three of four sessions where the club is seen, and one swing as one in 99 of 100', function (int $n, bool $clubSeen, float $found): void {
     $random = new Randomizer(new Mt19937(7 + $n));
     $heard = $false = 0;
-    for ($k = 0; $k < 600; $k++) {
+    for ($k = 0; $k < 2000; $k++) {
         $heard += MixedSpeeds::among(swungSession($random, $n, $clubSeen, 0.93), $clubSeen) === null ? 0 : 1;
         $false += MixedSpeeds::among(swungSession($random, $n, $clubSeen, 1.0), $clubSeen) === null ? 0 : 1;
     }
-    expect($heard / 600)->toBeGreaterThan($found)->and($false / 600)->toBeLessThan(0.015);
+    expect($heard / 2000)->toBeGreaterThan($found)->and($false / 2000)->toBeLessThan(0.015);
 })->with([
     'club seen, 12 shots' => [12, true, 0.75], 'club seen, 20 shots' => [20, true, 0.8], 'club seen, 36 shots' => [36, true, 0.85],
     'ball alone, 20 shots' => [20, false, 0.5], 'ball alone, 36 shots' => [36, false, 0.55],

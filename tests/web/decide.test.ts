@@ -74,7 +74,7 @@ test('a purchase is told as what it saves against the own club at its best setti
     expect(said.price).toBe('540 EUR');
     expect(said.head).toBe('It cannot be told whether C beats adjusting the own club.');
     expect(said.rest).toBe(
-        'Tern 460 saves about 0.4 strokes a round of fourteen drives (likely −0.3 to 1.1) against the own club at +1, 10 g back; the chance that it gains at all is 86\u00a0%. That setting was not hit. The brief has 500 EUR.',
+        'Tern 460 saves about 0.4 strokes a round of fourteen drives (likely −0.3 to 1.1) against the own club at +1, 10 g back; the chance that it gains at all is 86 in 100. That setting was not hit. The brief has 500 EUR.',
     );
     expect(worthText({ ...worth, verdict: 'less' }, 'strokes', fitting()).head).toContain('Adjusting the own club does more');
     const inYards = worthText(
@@ -145,7 +145,7 @@ test('the pick is held against the runner-up in yards, drives and stars', () => 
         setups: [judged('A', 0, 200, 0.5), judged('B', 0.06, 200, 0.7), judged('C', 0.04, 209.144, 0.6)] as unknown as Grounds['setups'],
     });
     expect(againstRunnerUp(g, f)).toBe(
-        'Against the runner-up C it gives up 10 yd of carry and 1.5 stars of confidence for 2 of 14 drives in the corridor.',
+        'Against the runner-up C it gives up 10 yd of carry and 1.5 stars of confidence for 2 of 14 fairways.',
     );
     const level = grounds({ setups: [judged('A', 0, 200, 0.5), judged('B', 0.06, 200, 0.5)] as unknown as Grounds['setups'] });
     expect(againstRunnerUp(level, fitting())).toBe('Nothing that can be measured sets it apart from the runner-up A.');
@@ -180,12 +180,12 @@ test('a confirm run says its leg, its word and its chance', () => {
         z: 1,
         chance: 0.86,
     };
-    expect(confirmVerdict(run)).toBe('Confirmed: C is better than A with a chance of 86\u00a0%, the run’s shots among them.');
+    expect(confirmVerdict(run)).toBe('Confirmed: C is better than A with a chance of 86 in 100, the run’s shots among them.');
     expect(confirmVerdict({ ...run, verdict: 'drifted', drift: { clubSpeedMps: -3.1, sideM: 1 } })).toContain(
         'the player drifted in speed',
     );
     expect(confirmVerdict({ ...run, verdict: 'open', chance: 0.7, rested: true })).toBe(
-        'Still open: C is better than A with a chance of 70\u00a0%; 80 % are asked for. Begun without the pause, because the player had rested.',
+        'Still open: C is better than A with a chance of 70 in 100; 80 in 100 are asked for. Begun without the pause, because the player had rested.',
     );
     expect(versionText({ version: 2, lockedAt: null, reopenedAt: null } as never)).toBe('Version 2, not locked');
 });

@@ -60,7 +60,7 @@ const found = (more: Partial<Found>): Found =>
 
 test('the advice keeps the own club until a gain is likely, and says how likely it is', () => {
     expect(adviceText(found({}), yards)).toBe(
-        'Keep the own club for now: Tern 460, 12 g back is expected to bring +5 yd of carry (likely 0 to +10) and 8 of 14 drives in the corridor (8 with the own club), but the chance that it gains at all is 74 %: not sure enough to change to. 12 of 40 cannot be told from the best.',
+        'Keep the own club for now: Tern 460, 12 g back is expected to bring +5 yd of carry (likely 0 to +10) and 8 of 14 fairways (8 with the own club), but the chance that it gains at all is 74 in 100: not sure enough to change to. 12 of 40 cannot be told from the best.',
     );
     expect(adviceText(found({ pick: 'x' }), yards)).toMatch(
         /^Tern 460, 12 g back: expected to bring .* That is worth \+0.02 strokes a drive/,
@@ -72,7 +72,7 @@ test('the advice keeps the own club until a gain is likely, and says how likely 
             setup({ tag: 'A' }),
         ],
     });
-    expect(adviceText(near, yards)).toContain('the chance that it gains at all is just under 80 %');
+    expect(adviceText(near, yards)).toContain('the chance that it gains at all is just under 80 in 100');
     expect(adviceText({ ...near, pick: 'y' }, yards)).toMatch(
         /^Tern 460 at \+1.5, 12 g back: .* chance of 84 % that it gains at all\. Tern 460, 12 g back is expected to gain as much, less surely\./,
     );
@@ -95,7 +95,7 @@ test('a setup is named with what it is built of beside the usual, in the playerâ
 test('the next trial says what it is for, and how likely it beats what was hit', () => {
     const next = { tag: 'x', value: 0.004, changes: 2, turns: 0.3, to: 'A', chance: 0.62, for: 'more loft' };
     expect(nextText(found({ next }))).toBe(
-        'To see whether more loft keeps it in the air. The chance that it beats the best so far is 62 %.',
+        'To see whether more loft keeps it in the air. The chance that it beats the best so far is 62 in 100.',
     );
     expect(nextText(found({ next: { ...next, for: 'less spin' } }))).toContain('it spins less');
     expect(nextText(found({ next: null }))).toBe('');

@@ -93,7 +93,7 @@ test('mixed speeds, what a setup pays, and the check say what was seen', () => {
             },
             yards,
         ),
-    ).toBe('Hit at more than one speed: 5 smooth at 100 mph, 4 full out at 109 mph. One average of both is that of no swing.');
+    ).toBe('Hit with more than one swing: 5 smooth at 100 mph, 4 full out at 109 mph. Each is judged by itself.');
     const s = (carryGainM: number) => ({ carryGainM, carryGainInterval: { low: carryGainM - 3, high: carryGainM + 3 } });
     expect(paysText(s(-5), 0.14, 0.29, 'A', metres)).toBe('2 of 14 against 4 with A; it pays 5 m of carry for that (likely +2 to +8)');
     expect(paysText(s(5), 0.14, 0.29, 'A', metres)).toBe('2 of 14 against 4 with A; it carries 5 m farther and is safer (likely +2 to +8)');

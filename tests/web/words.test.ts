@@ -195,23 +195,24 @@ test('a pick that the shots carry is said so', () => {
                 share: 0.72,
                 carryGainM: 6,
                 carryGainInterval: { low: 1, high: 11 },
+                gainInterval: { low: 0.02, high: 0.2 },
             }),
         ],
     });
     expect(headline(sure)).toBe('B');
     expect(reason(sure, fitting)).toBe(
-        'Against A, Tern 460 carries 6 m farther (likely +1 to +11) and keeps 10 of 14 drives in the corridor instead of 8. That is worth 0.12 strokes on each driving hole; the chance that it is better at all is 93\u00a0%.',
+        'Against A, Tern 460 carries 6 m farther (likely +1 to +11) and finds 10 of 14 fairways instead of 8. That is worth 0.12 strokes on each driving hole; the chance that it is better at all is 93 in 100.',
     );
     expect(sureness(sure, fitting)).toContain('The shots carry this.');
-    expect(givesUp(sure, fitting)).toBe('None of those hit carries farther or keeps more drives in the corridor.');
+    sure.setups[1]!.gainInterval = { low: -0.01, high: 0.2 };
+    expect(sureness(sure, fitting)).toContain('It is likely, not sure.');
+    expect(givesUp(sure, fitting)).toBe('None of the others carries farther or finds more fairways.');
 });
 
 test('a tie is never called a win', () => {
     const tie = advice({ isConclusive: false, ties: ['C', 'D'] });
     expect(headline(tie)).toBe('B, though it cannot be told from C and D');
-    expect(sureness(tie, fitting)).toBe(
-        'Cannot be told from it: C and D. If the pick is wrong, it costs about 0.01 strokes a hole on average.',
-    );
+    expect(sureness(tie, fitting)).toBe('C and D do as well. A wrong pick costs about 0.01 strokes a hole on average.');
     expect(list(['A', 'B', 'C'])).toBe('A, B and C');
     expect(list([])).toBe('');
 });
@@ -224,7 +225,7 @@ test('keeping the own club says what would have to be true for a change', () => 
         setups: [judged('A'), judged('B', { strokes: -0.04, chanceBetter: 0.66 })],
     });
     expect(headline(keep)).toBe('Keep A for now: nothing hit so far surely beats it');
-    expect(reason(keep, fitting)).toContain('looks 0.04 strokes a driving hole better, with a chance of 66\u00a0%');
+    expect(reason(keep, fitting)).toContain('looks 0.04 strokes a driving hole better, with a chance of 66 in 100');
     const best = advice({ pick: 'A', best: 'A', setups: [judged('A'), judged('B', { strokes: 0.2 })] });
     expect(headline(best)).toBe('Keep A');
     expect(reason(best, fitting)).toContain('Nothing hit so far costs fewer strokes');
@@ -234,7 +235,7 @@ test('what a pick gives up is named in the player’s units', () => {
     const given = advice({
         setups: [judged('A', { carryGainM: 11 }), judged('B', { strokes: -0.1, share: 0.5 }), judged('C', { share: 0.75 })],
     });
-    expect(givesUp(given, fitting)).toBe('It gives up 11 m of carry against A and 4 of 14 drives in the corridor against C.');
+    expect(givesUp(given, fitting)).toBe('It gives up 11 m of carry and 1 of 14 fairways against A and 4 of 14 fairways against C.');
     expect(givesUp(advice({ setups: [judged('B')] }), fitting)).toBe('');
     expect(headline(advice({ pick: 'A', setups: [judged('A')] }))).toBe('Only A has been hit: there is nothing to choose between yet');
 });

@@ -23,5 +23,5 @@ export function otherSwingsText(g: Pick<Grounds, 'pick' | 'swing' | 'otherSwings
             : `${o.swing}: ${o.pick}${o.carryGainM && Math.abs(o.carryGainM * k) >= 1 ? `, ${plain(Math.abs(o.carryGainM) * k, 0)} ${units.distance} ${o.carryGainM > 0 ? 'longer' : 'shorter'}` : ''}`,
     );
     const differs = others.some((o) => o.pick !== null && o.pick !== g.pick);
-    return `With the ${g.swing} swing: ${g.pick}. ${list(told)}. ${differs ? 'One setup for both is a compromise.' : 'One setup serves both.'}`;
+    return `With the ${g.swing} swing: ${g.pick}; ${list(told)}. ${differs ? 'One setup for both is a compromise.' : 'One setup serves both.'}`;
 }
