@@ -11,6 +11,7 @@ use App\Models\Shot;
 use App\Models\Trial;
 use App\Support\Transaction;
 use MintCarry\Core\Intake\PostedShot;
+use MintCarry\Core\Launch\LaunchShot;
 use stdClass;
 
 /**
@@ -107,6 +108,8 @@ final class StoreShots
      */
     private static function row(Fitting $fitting, array $shot, string $source, ?string $content, ?ImportFile $file): array
     {
+        $leftOut = $shot['leftOut'] ?? (LaunchShot::isToppedBy($shot['measured']) ? 'mishit' : null);
+
         return [
             'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'setup_id' => $shot['setupId'],
             'import_file_id' => $file?->id,
@@ -116,7 +119,7 @@ final class StoreShots
             'flags' => json_encode($shot['flags'], JSON_THROW_ON_ERROR),
             'hit_at' => isset($shot['hitAt']) ? mb_substr($shot['hitAt'], 0, 60) : null,
             'note' => isset($shot['note']) ? mb_substr($shot['note'], 0, 500) : null,
-            'left_out_reason' => $shot['leftOut'] ?? null, 'left_out_at' => isset($shot['leftOut']) ? now() : null, 'created_at' => now(),
+            'left_out_reason' => $leftOut, 'left_out_at' => $leftOut === null ? null : now(), 'created_at' => now(),
             'updated_at' => now(),
         ];
     }

@@ -21,6 +21,7 @@ use MintCarry\Core\Intake\Post;
 use MintCarry\Core\Intake\PostedShot;
 use MintCarry\Core\Intake\Trial;
 use MintCarry\Core\Launch\Issue;
+use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\ShotRow;
 use MintCarry\Core\Launch\TypedShot;
 use stdClass;
@@ -182,7 +183,7 @@ final class TakeShots
         if ($refused !== []) {
             return [null, implode('; ', array_map(fn (Issue $i): string => $i->message, $refused))];
         }
-        $isWarmUp = $row->trial_kind === 'warm-up';
+        $leftOut = $row->trial_kind === 'warm-up' ? 'warm-up' : (LaunchShot::isToppedBy($read) ? 'mishit' : null);
         $flags = [...array_map(fn (Issue $i): string => $i->message, $issues), ...array_values($remarks)];
         $json = fn (mixed $v): string => json_encode($v, JSON_THROW_ON_ERROR);
 
@@ -194,7 +195,7 @@ final class TakeShots
             'content' => $shot->content, 'sender_sequence' => $shot->sequence, 'shot_key' => ShotRow::keyOf($read, $shot->at),
             'measured' => $json($read), 'typed' => $json($values), 'beside' => $shot->beside, 'flags' => $json($flags),
             'hit_at' => $shot->at,
-            'left_out_reason' => $isWarmUp ? 'warm-up' : null, 'left_out_at' => $isWarmUp ? now() : null,
+            'left_out_reason' => $leftOut, 'left_out_at' => $leftOut === null ? null : now(),
             'created_at' => now(), 'updated_at' => now(),
         ]), ''];
     }

@@ -163,7 +163,7 @@ final class FittingLoader
      */
     public function record(?string $swing = null): FittingRecord
     {
-        $this->record ??= $this->gather()->atOneSwing();
+        $this->record ??= $this->gather()->withoutFilledIn()->atOneSwing();
 
         return $swing === null || $swing === $this->record->swing ? $this->record : $this->record->atOneSwing($swing);
     }

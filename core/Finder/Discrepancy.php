@@ -90,7 +90,7 @@ final readonly class Discrepancy
             $spreads = $cloud->spreads($table);
             foreach (self::FIGURES as $field => $f) {
                 $sign = in_array($field, self::MIRRORED, true) ? $belief->own->hand->sign() : 1;
-                $values = array_column(array_map(static fn (LaunchShot $s): array => $s->known, $t['shots']), $field);
+                $values = array_column(array_map(static fn (LaunchShot $s): array => $s->trusted(), $t['shots']), $field);
                 $mean = $values === [] ? 0.0 : array_sum($values) / count($values);
                 foreach ($values as $v) {
                     $left[$field][] = $sign * $v - $means[$f];

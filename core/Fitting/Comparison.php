@@ -89,6 +89,9 @@ final readonly class Comparison
 
     private static function difference(ShotSet $benchmark, ShotSet $set, Measure $measure, ?Randomizer $random): ?Difference
     {
+        if ($benchmark->isUnmeasured($measure) || $set->isUnmeasured($measure)) {
+            return null;
+        }
         [$theirs, $its] = [$benchmark->byVisit(), $set->byVisit()];
         $visits = [];
         foreach (array_intersect_key($its, $theirs) as $visit => $one) {

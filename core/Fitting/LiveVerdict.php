@@ -9,7 +9,9 @@ use MintCarry\Core\Statistics\FisherF;
 use MintCarry\Core\Statistics\Holm;
 use MintCarry\Core\Statistics\Interval;
 use MintCarry\Core\Statistics\Normal;
+use MintCarry\Core\Statistics\Robust;
 use MintCarry\Core\Statistics\StudentT;
+use MintCarry\Core\Statistics\Summary;
 
 /**
  * A setup against the benchmark while it is being hit: better, worse, the same or open, looked at after every shot.
@@ -64,6 +66,9 @@ final readonly class LiveVerdict
         $out = [];
         foreach ($onlyDeclared ? array_intersect($wanted->names, [$wanted->declared]) : $wanted->names as $name) {
             [$measure, $way, $usual, $margin] = Wanted::measure($name);
+            if ($benchmark->isUnmeasured($measure) || $trial->isUnmeasured($measure)) {
+                continue;
+            }
             $values = static fn (ShotSet $set): array => $wanted->values($name, $set->values($measure));
             $isDeclared = $name === $wanted->declared;
             $standing = self::overVisits(
@@ -160,18 +165,36 @@ final readonly class LiveVerdict
         ) {
             return null;
         }
+        // One wild shot makes no other setup tighter: the word must hold without the farthest of the wider one.
         $ratio = $b->sd / $a->sd;
         $within = static fn (float $tail): Interval => new Interval(
             $ratio / sqrt(FisherF::quantile(1 - $tail, $b->n - 1, $a->n - 1)),
             $ratio / sqrt(FisherF::quantile($tail, $b->n - 1, $a->n - 1)),
         );
-        $isTold = ! $within(0.00135)->contains(1.0);
+        $isTold = ! $within(0.00135)->contains(1.0) && self::staysTold(...($ratio < 1 ? [$benchmark, $trial] : [$trial, $benchmark]));
 
         // In place of z it carries how likely a ratio as far from one is by chance: 0.0027 where it is told (`together`).
         return new self(
             'tighter', Measure::Side, $isTold ? ($ratio < 1 ? Verdict::Better : Verdict::Worse) : Verdict::Open, $ratio,
             $isTold ? 0.0027 : 1.0, null, $within(0.025), way: -1, margin: 0.15,
         );
+    }
+
+    /** Is the one still wider than the other without its farthest shot? */
+    private static function staysTold(ShotSet $wide, ShotSet $narrow): bool
+    {
+        [$values, $other] = [$wide->values(Measure::Side), Summary::of($narrow->values(Measure::Side))];
+        $middle = $values === [] ? 0.0 : Robust::median($values);
+        usort($values, static fn (float $a, float $b): int => abs($a - $middle) <=> abs($b - $middle));
+        array_pop($values);
+        $rest = Summary::of($values);
+        if ($rest === null || $other === null || $rest->n < self::FROM_SHOTS) {
+            return false;
+        }
+        // Without its farthest a sample is narrower than it was: the usual 95 % is asked of the rest.
+        $ratio = ($rest->sd ?? 0.0) / ($other->sd ?? 1.0);
+
+        return $ratio / sqrt(FisherF::quantile(0.975, $rest->n - 1, $other->n - 1)) > 1;
     }
 
     /**

@@ -13,7 +13,7 @@ use MintCarry\Core\Launch\Measure;
  * are no shots of a trial under any policy.
  *
  * - `all`: every shot, also those that the fitter left out as mishits
- * - `flagged`: those that the fitter left out stay out (the default)
+ * - `flagged`: those that the fitter left out stay out, and topped balls (the default)
  * - `best K of N`: of those, the K of every N with the longest carry
  * - `robust`: of those, all; a value further than 2.5 robust SD from the setup's median is pulled in to there (winsorised; Tukey
  * 1962, from memory)
@@ -76,7 +76,8 @@ final readonly class Screening
     public function of(string $tag, array $shots): ShotSet
     {
         $kept = array_values(array_filter($shots, fn (array $s): bool => $s['shot']->failure === null
-            && ($s['leftOut'] === null || ($this->name === 'all' && ! in_array($s['leftOut'], self::NEVER, true)))));
+            && ($s['leftOut'] === null ? $this->name === 'all' || ! $s['shot']->isTopped()
+                : $this->name === 'all' && ! in_array($s['leftOut'], self::NEVER, true))));
         if ($this->best < $this->of) {
             $carry = array_map(static fn (array $s): float => $s['shot']->value(Measure::Carry) ?? 0.0, $kept);
             arsort($carry);

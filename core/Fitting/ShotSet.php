@@ -77,6 +77,18 @@ final readonly class ShotSet
         return $out;
     }
 
+    /** Did the monitor only fill this in? Then it is not compared. */
+    public function isUnmeasured(Measure $measure): bool
+    {
+        foreach ($this->shots as $shot) {
+            if (isset($shot->unmeasured[$measure->value])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     public function count(): int
     {
         return count($this->shots);

@@ -27,4 +27,6 @@ enum GuardRailKind: string
     case SpeedRising = 'speedRising';
     case MixedSpeeds = 'mixedSpeeds';
     case MonitorDisagrees = 'monitorDisagrees';
+    case NotMeasured = 'notMeasured';
+    case CarryOff = 'carryOff';
 }

@@ -47,7 +47,7 @@ final class GuardRails
                     'apartMps' => $mixed[$tag]->apartMps(),
                 ]);
             }
-            $out = [...$out, ...self::ball($e, $theirBall), ...self::outdoors($e)];
+            $out = [...$out, ...self::ball($e, $theirBall), ...self::outdoors($e), ...self::readings($e)];
             if ($benchmark === null || $e === $benchmark) {
                 continue;
             }
@@ -85,6 +85,22 @@ final class GuardRails
             ],
             default => [],
         };
+    }
+
+    /** @return list<GuardRail> what the monitor only filled in, and carries that are not of their launch */
+    private static function readings(Evidence $e): array
+    {
+        $out = $fields = [];
+        $off = 0;
+        foreach ($e->set->shots as $shot) {
+            $fields += $shot->unmeasured;
+            $off += $shot->isCarryOff() ? 1 : 0;
+        }
+        foreach (array_keys($fields) as $field) {
+            $out[] = new GuardRail($e->spec->tag, GuardRailKind::NotMeasured, ['what' => Measure::from($field)->label()]);
+        }
+
+        return $off === 0 ? $out : [...$out, new GuardRail($e->spec->tag, GuardRailKind::CarryOff, ['n' => (float) $off])];
     }
 
     /** @return list<GuardRail> what was done about the wind of the shots that were hit outdoors */

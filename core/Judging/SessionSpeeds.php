@@ -8,6 +8,7 @@ use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 
 use function array_filter;
+use function array_intersect_key;
 use function count;
 use function ksort;
 
@@ -16,7 +17,8 @@ final class SessionSpeeds
 {
     /**
      * @param  list<array{tag: string, sequence: int, shot: LaunchShot, trial?: int|null}>  $shots  that count
-     * @return list<array{tag: string, sequence: int, speedMps: float, trial: int|null}>
+     * @return list<array{tag: string, sequence: int, speedMps: float, trial: int|null, starts: array<string, float>}> starts: how the ball
+     *   began, and the face, ° by field, those that were measured
      */
     public static function inOrder(array $shots): array
     {
@@ -33,7 +35,10 @@ final class SessionSpeeds
         foreach ($all as $s) {
             $speed = $s['shot']->value($measure);
             if ($speed !== null) {
-                $out[] = ['tag' => $s['tag'], 'sequence' => $s['sequence'], 'speedMps' => $speed, 'trial' => $s['trial'] ?? null];
+                $out[] = [
+                    'tag' => $s['tag'], 'sequence' => $s['sequence'], 'speedMps' => $speed, 'trial' => $s['trial'] ?? null,
+                    'starts' => array_intersect_key($s['shot']->measured, Withheld::STARTS),
+                ];
             }
         }
 

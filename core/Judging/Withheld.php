@@ -11,6 +11,7 @@ use function abs;
 use function array_fill_keys;
 use function array_filter;
 use function array_key_last;
+use function array_keys;
 use function array_map;
 use function array_sum;
 use function array_values;
@@ -43,20 +44,27 @@ final readonly class Withheld
     /** So far off what was usual is another player, a warm-up, tired or smooth swings, whatever is in the hand. */
     private const FAR_OFF_SHARE = 0.06;
 
+    /** How the ball starts, and the face: a drift of them worth so many degrees is another swing too (common practice, no source). */
+    public const STARTS = ['directionDeg' => 1, 'launchDeg' => 1, 'faceDeg' => 1];
+
+    private const WORTH_DEG = 1.0;
+
     private const FROM_SHOTS = 3;
 
     private const FAR_OFF_FROM_SHOTS = 2;
 
     /**
      * @param  float  $speedMps  how much faster the setup was hit than the benchmark
-     * @param  string  $why  farOff, trend, otherSwing or warmingUp
+     * @param  string  $why  farOff, trend, otherSwing, warmingUp, or drift of how the ball starts
+     * @param  string  $what  launchDeg, directionDeg or faceDeg, where one of them drifted
+     * @param  float  $byDeg  by how much between the benchmark and the setup, °
      */
-    private function __construct(public float $speedMps, public string $why)
+    private function __construct(public float $speedMps, public string $why, public string $what = '', public float $byDeg = 0.0)
     {
     }
 
     /**
-     * @param  list<array{tag: string, sequence: int, speedMps: float, trial?: int|null}>  $shots  that count, of one visit, in their
+     * @param  list<array{tag: string, sequence: int, speedMps: float, trial?: int|null, starts?: array<string, float>}>  $shots  that count, of one visit, in their
      *   order
      * @param  list<string>  $tags  setups that are judged
      * @return array<string, self> by tag; the benchmark's own only where its speed was far off
@@ -66,7 +74,8 @@ final readonly class Withheld
         $far = self::farOff($shots);
         $all = $far[$benchmark] ?? null;
 
-        return ($all === null ? [] : array_fill_keys([$benchmark, ...$tags], $all)) + $far + self::moved($shots, $benchmark, $tags);
+        return ($all === null ? [] : array_fill_keys([$benchmark, ...$tags], $all)) + $far + self::moved($shots, $benchmark, $tags)
+            + self::drifted($shots, $benchmark, $tags);
     }
 
     /**
@@ -136,6 +145,41 @@ final readonly class Withheld
             $isOther = abs($other) > self::OTHER_SWING_SHARE * $baseMean && abs($other) > self::CLEAR_Z * self::errorOf($base, $its);
             if ($isTrend || $isOther) {
                 $out[$tag] = new self($isTrend && ! $isOther ? $drifted : $other, $isOther ? 'otherSwing' : 'trend');
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * Where the ball starts, or the face, went one way all through the session, each setup about its own mean.
+     *
+     * @param  list<array{tag: string, sequence: int, speedMps: float, starts?: array<string, float>}>  $shots
+     * @param  list<string>  $tags
+     * @return array<string, self> by tag
+     */
+    private static function drifted(array $shots, string $benchmark, array $tags): array
+    {
+        $out = [];
+        foreach (array_keys(self::STARTS) as $what) {
+            $by = [];
+            foreach ($shots as $s) {
+                if (isset($s['starts'][$what])) {
+                    $by[$s['tag']][] = [$s['sequence'], $s['starts'][$what]];
+                }
+            }
+            $base = $by[$benchmark] ?? [];
+            if (count($base) < self::FROM_SHOTS) {
+                continue;
+            }
+            [$slope, $error] = self::trend(array_values($by));
+            foreach ($error > 0 && abs($slope) > self::CLEAR_Z * $error ? $tags : [] as $tag) {
+                $its = $by[$tag] ?? [];
+                $apart = self::mean(array_column($its, 0)) - self::mean(array_column($base, 0));
+                $isAgain = $its === [] || max(array_column($base, 0)) > self::mean(array_column($its, 0));
+                if ($tag !== $benchmark && ! $isAgain && count($its) >= self::FROM_SHOTS && abs($slope * $apart) > self::WORTH_DEG) {
+                    $out[$tag] ??= new self(0.0, 'drift', $what, $slope * $apart);
+                }
             }
         }
 

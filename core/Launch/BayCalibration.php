@@ -9,6 +9,7 @@ use MintCarry\Core\Flight\Aerodynamics;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Calibration;
 use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Statistics\Robust;
 
 use function array_filter;
 use function array_map;
@@ -16,6 +17,7 @@ use function array_sum;
 use function array_values;
 use function count;
 use function intdiv;
+use function max;
 use function min;
 use function range;
 use function sqrt;
@@ -37,6 +39,16 @@ final readonly class BayCalibration
 
     /** A shot left out for this reason says nothing of the monitor. */
     public const NOT_BY = 'monitor error';
+
+    /**
+     * A carry that lies further than this from its own launch, by share and by m, is another unit or a wrong reading: yards that are
+     * told as metres lie 9 % off. It is flagged, and says nothing of the monitor. Balls of a range fly shorter, never longer.
+     */
+    public const OFF_SHARE = 0.07;
+
+    public const OFF_M = 6.0;
+
+    private const RANGE_BALL_SHARE = 0.16;
 
     /** What made-up shots call their monitor. */
     public const SIMULATED = 'simulated';
@@ -72,7 +84,7 @@ final readonly class BayCalibration
         }
         $visits = [];
         foreach ($told as $monitor => $byVisit) {
-            $byVisit = array_map(self::some(...), $byVisit);
+            $byVisit = array_filter(array_map(static fn (array $its): array => self::agreeing(self::some($its)), $byVisit));
             foreach ($byVisit as $visit => $its) {
                 $others = array_merge([], ...array_values(array_filter(
                     $byVisit, static fn (int $other): bool => $other !== $visit, ARRAY_FILTER_USE_KEY,
@@ -82,6 +94,30 @@ final readonly class BayCalibration
         }
 
         return self::from($visits, $plain);
+    }
+
+    /**
+     * Without the shots whose carry cannot be of their launch: longer than physics has it, or off what the monitor's other shots say.
+     *
+     * @param  list<array{Launch, ?float, ?float, Atmosphere}>  $its
+     * @return list<array{Launch, ?float, ?float, Atmosphere}>
+     */
+    private static function agreeing(array $its): array
+    {
+        $shares = [];
+        foreach ($its as $i => [$launch, $carry, , $air]) {
+            if ($carry !== null) {
+                $shares[$i] = $carry / max(1.0, (new BallFlight($air))->fly($launch)->carryM) - 1;
+            }
+        }
+        // Where most are off, their middle says nothing of how the rest should be.
+        $middle = max(-self::RANGE_BALL_SHARE, min(0.0, $shares === [] ? 0.0 : Robust::median(array_values($shares))));
+
+        return array_values(array_filter(
+            $its, static fn (int $i): bool => ! isset($shares[$i])
+                || ($shares[$i] < self::OFF_SHARE && $shares[$i] > $middle - self::OFF_SHARE),
+            ARRAY_FILTER_USE_KEY,
+        ));
     }
 
     /** @param  list<MonitorVisit>  $visits */

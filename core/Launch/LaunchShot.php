@@ -14,6 +14,7 @@ use MintCarry\Core\Units\Unit;
 
 use function array_diff_key;
 use function array_filter;
+use function array_flip;
 use function array_intersect_key;
 
 /**
@@ -27,6 +28,9 @@ use function array_intersect_key;
  */
 final readonly class LaunchShot
 {
+    /** So far from its launch a carry is doubted before the monitor was calibrated. */
+    private const PLAIN_SHARE = 0.2;
+
     /** @var array<string, float> measured or computed, by field name */
     public array $known;
 
@@ -36,12 +40,13 @@ final readonly class LaunchShot
      * @param  ModelFailure|null  $failure  why nothing could be computed: the shot is left out, whatever was measured of it
      * @param  array<string, float>  $asSeen  what was measured in the wind and is moved, by field name
      * @param  OpenAir|null  $openAir  where it was hit, if outdoors
+     * @param  array<string, float>  $unmeasured  what the monitor filled in and does not measure (`NotMeasured`), by field name
      */
     private function __construct(
         public array $measured, public array $computed, private ?float $modelCarryM, public ?ModelFailure $failure = null,
-        public array $asSeen = [], public ?OpenAir $openAir = null,
+        public array $asSeen = [], public ?OpenAir $openAir = null, public array $unmeasured = [],
     ) {
-        $this->known = $measured + $computed;
+        $this->known = $measured + $unmeasured + $computed;
     }
 
     /**
@@ -147,7 +152,51 @@ final readonly class LaunchShot
     /** The launch, when ball speed, launch angle and spin are known; unknown direction and axis count as straight. */
     public function launch(): ?Launch
     {
-        return self::launchOf($this->measured);
+        return self::launchOf($this->measured + $this->unmeasured);
+    }
+
+    /**
+     * The same, with what these fields hold taken as filled in: it is flown with, and nothing is learned from it.
+     *
+     * @param  list<string>  $fields
+     */
+    public function notMeasuring(array $fields): self
+    {
+        $filledIn = array_intersect_key($this->measured, array_flip($fields));
+
+        return $filledIn === [] ? $this : new self(
+            array_diff_key($this->measured, $filledIn), $this->computed, $this->modelCarryM, $this->failure, $this->asSeen, $this->openAir,
+            $filledIn,
+        );
+    }
+
+    /** @return array<string, float> by field: what was measured, and what rests on nothing but that */
+    public function trusted(): array
+    {
+        $launch = ['ballSpeedMps' => 1, 'launchDeg' => 1, 'spinRpm' => 1, 'directionDeg' => 1, 'spinAxisDeg' => 1];
+
+        return array_intersect_key($this->unmeasured, $launch) === [] ? $this->measured + $this->computed : $this->measured;
+    }
+
+    /** Does its carry lie further from its own launch than its calibrated monitor explains? Then it is another unit, or a wrong reading. */
+    public function isCarryOff(): bool
+    {
+        $carry = $this->measured['carryM'] ?? null;
+
+        return $carry !== null && $this->modelCarryM !== null
+            && abs($carry - $this->modelCarryM) > max(BayCalibration::OFF_M, BayCalibration::OFF_SHARE * $this->modelCarryM);
+    }
+
+    /** Was it topped? Such a ball says nothing of a club, and no policy but “all shots” counts it. */
+    public function isTopped(): bool
+    {
+        return self::isToppedBy($this->measured);
+    }
+
+    /** @param  array<string, float>  $measured  by field name */
+    public static function isToppedBy(array $measured): bool
+    {
+        return ($measured['launchDeg'] ?? 0.0) < 0 || abs($measured['spinAxisDeg'] ?? 0.0) > 90;
     }
 
     /**
@@ -188,6 +237,10 @@ final readonly class LaunchShot
             $issues[] = new Issue('carryM', false, $this->failure->line());
         }
 
+        if ($this->isTopped()) {
+            $issues[] = new Issue('launchDeg', false, 'Topped: only the policy “all shots” counts it');
+        }
+
         return [...$issues, ...$this->contradictions()];
     }
 
@@ -214,11 +267,11 @@ final readonly class LaunchShot
             );
         }
         $model = $this->modelCarryM;
-        if (isset($m['carryM']) && $model !== null && abs($m['carryM'] - $model) > 0.2 * $model) {
+        if (isset($m['carryM']) && $model !== null && abs($m['carryM'] - $model) > self::PLAIN_SHARE * $model) {
             $issues[] = new Issue(
                 'carryM', false,
                 sprintf(
-                    'Carry %s, but this launch flies about %s: check the unit, or the reading', self::length($m['carryM']), self::length($model),
+                    'Carry %s, but this launch flies about %s: another unit, or a wrong reading?', self::length($m['carryM']), self::length($model),
                 ),
             );
         }
@@ -302,9 +355,11 @@ final readonly class LaunchShot
             ? $values[$field]
             : 0.0;
 
+        $axis = $within('spinAxisDeg', 180);
+
         return new Launch(
             $values['ballSpeedMps'], $values['launchDeg'], $values['spinRpm'], $within('directionDeg', 45),
-            $within('spinAxisDeg', 90),
+            $axis, struck: abs($axis) > 90,
         );
     }
 

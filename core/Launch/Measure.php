@@ -200,7 +200,8 @@ enum Measure: string
             self::DynamicLoft => [-10.0, 45.0],
             self::Descent => [0.0, 89.0],
             self::HangTime => [0.1, 14.0],
-            self::SpinAxis => [-90.0, 90.0],
+            // Beyond a right angle it is topspin: a topped ball has it.
+            self::SpinAxis => [-180.0, 180.0],
             self::StrikeToe => [-60.0, 60.0],
             self::StrikeHigh => [-35.0, 35.0],
             self::Attack => [-25.0, 25.0],

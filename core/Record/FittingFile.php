@@ -147,7 +147,7 @@ final class FittingFile
             $benchmark,
             $rack, $inHand, self::confidence($file->objects('ratings'), $known), self::tieOrder($file),
             FittingRecord::conditionsOf(array_values(array_intersect_key($hitUnder, $trialsHit))), $calibration,
-        ))->atOneSwing($swing);
+        ))->withoutFilledIn()->atOneSwing($swing);
     }
 
     /** Refuses a long club that cannot be. The driver's own fitting does not hang on them. */

@@ -23,6 +23,7 @@ use MintCarry\Core\Judging\SessionSpeeds;
 use MintCarry\Core\Launch\BayCalibration;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Launch\NotMeasured;
 use MintCarry\Core\Statistics\Evenly;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -307,6 +308,27 @@ final readonly class FittingRecord
         }
 
         return SessionSpeeds::inOrder($all);
+    }
+
+    /** The same with what a monitor only filled in on a visit taken out of what was measured (`NotMeasured`). */
+    public function withoutFilledIn(): self
+    {
+        $byVisit = [];
+        foreach ($this->shots as $shots) {
+            foreach ($shots as $s) {
+                $byVisit[$s->visit ?? 0][] = $s->shot;
+            }
+        }
+        $filledIn = array_filter(array_map(NotMeasured::among(...), $byVisit));
+        if ($filledIn === []) {
+            return $this;
+        }
+        $without = static fn (ShotRecord $s): ShotRecord => new ShotRecord(
+            ...['shot' => $s->shot->notMeasuring($filledIn[$s->visit ?? 0] ?? [])] + get_object_vars($s),
+        );
+
+        return new self(...['shots' => array_map(static fn (array $its): array => array_map($without, $its), $this->shots)]
+            + get_object_vars($this));
     }
 
     /** The same with the shots of every swing. */

@@ -74,7 +74,7 @@ test('the advice keeps the own club until a gain is likely, and says how likely 
     });
     expect(adviceText(near, yards)).toContain('the chance that it gains at all is just under 80 in 100');
     expect(adviceText({ ...near, pick: 'y' }, yards)).toMatch(
-        /^Tern 460 at \+1.5, 12 g back: .* chance of 84 % that it gains at all\. Tern 460, 12 g back is expected to gain as much, less surely\./,
+        /^Tern 460 at \+1.5, 12 g back: .* chance of 84 in 100 that it gains at all\. Tern 460, 12 g back is expected to gain as much, less surely\./,
     );
     expect(adviceText(found({ best: 'A' }), yards)).toContain('Nothing on the rack is expected to beat the own club.');
     expect(stopText(found({}), yards)).toBe('If the pick is wrong, it costs about 0.03 strokes a drive.');

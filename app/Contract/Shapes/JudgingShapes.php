@@ -73,7 +73,7 @@ use App\Contract\Shape;
     ]),
 ]
 #[
-    Shape('Withheld', ['speedMps' => 'number', 'why' => "'farOff' | 'trend' | 'otherSwing' | 'warmingUp'"],
+    Shape('Withheld', ['speedMps' => 'number', 'why' => "'farOff' | 'trend' | 'otherSwing' | 'warmingUp' | 'drift'", 'what' => 'string', 'byDeg' => 'number'],
         about: 'The player was another when the setup was hit than when the benchmark was: no word is said of it'),
 ]
 #[

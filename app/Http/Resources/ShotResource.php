@@ -17,6 +17,19 @@ final class ShotResource extends JsonResource
         parent::__construct($shot);
     }
 
+    /**
+     * What came out after it was stored: its carry is not what its own launch flies by this monitor.
+     *
+     * @param  list<string>  $flags
+     * @return list<string>
+     */
+    private function newFlags(array $flags): array
+    {
+        $isTold = array_filter($flags, static fn (string $f): bool => str_starts_with($f, 'Carry ')) !== [];
+
+        return $isTold || ! $this->read->isCarryOff() ? [] : ['Carry is not what this launch flies: another unit, or a wrong reading?'];
+    }
+
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
@@ -35,7 +48,7 @@ final class ShotResource extends JsonResource
             'computed' => (object) $read->computed,
             'inWind' => (object) $read->asSeen,
             'typed' => (object) $shot->typed,
-            'flags' => $shot->flags,
+            'flags' => [...$shot->flags, ...$this->newFlags($shot->flags)],
             'hitAt' => $shot->hit_at,
             'note' => $shot->note,
             'intent' => $shot->intent,

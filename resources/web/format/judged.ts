@@ -95,6 +95,7 @@ export const judgement = (advice: Advice, tag: string): Judgement | undefined =>
 
 const WHY: Record<string, string> = {
     trend: 'the player’s speed has moved since it was hit',
+    drift: 'the ball starts elsewhere than when it was hit',
     otherSwing: 'the player swings otherwise than with it',
     warmingUp: 'its first shots were a warm-up',
 };

@@ -720,7 +720,7 @@ export interface GuardRail {
     figures: Record<string, number | string | string[]>;
 }
 
-export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBall' | 'notTheirBall' | 'rangeBall' | 'otherTee' | 'otherVisit' | 'otherConditions' | 'windTakenOut' | 'windLeftIn' | 'playerCompensating' | 'labelAndDataDisagree' | 'speedFalling' | 'speedRising' | 'mixedSpeeds' | 'monitorDisagrees';
+export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBall' | 'notTheirBall' | 'rangeBall' | 'otherTee' | 'otherVisit' | 'otherConditions' | 'windTakenOut' | 'windLeftIn' | 'playerCompensating' | 'labelAndDataDisagree' | 'speedFalling' | 'speedRising' | 'mixedSpeeds' | 'monitorDisagrees' | 'notMeasured' | 'carryOff';
 
 export type Hand = 'right' | 'left';
 
@@ -1932,7 +1932,9 @@ export interface WishAnswer {
 /** The player was another when the setup was hit than when the benchmark was: no word is said of it */
 export interface Withheld {
     speedMps: number;
-    why: 'farOff' | 'trend' | 'otherSwing' | 'warmingUp';
+    why: 'farOff' | 'trend' | 'otherSwing' | 'warmingUp' | 'drift';
+    what: string;
+    byDeg: number;
 }
 
 export interface Worth {

@@ -105,6 +105,7 @@ const WITHHELD: Record<string, (tag: string, benchmark: string) => string> = {
     trend: (tag, benchmark) => `No word on ${tag}: the player’s speed has moved since ${benchmark} was hit.`,
     otherSwing: (tag, benchmark) =>
         `No word on ${tag}: it is hit with another speed than ${benchmark}. Another player, tired, or holding back?`,
+    drift: (tag, benchmark) => `No word on ${tag}: the ball starts elsewhere than when ${benchmark} was hit. Hit ${benchmark} again.`,
     warmingUp: (tag, benchmark) => `No word on ${tag}: the first shots with ${benchmark} were a warm-up.`,
 };
 

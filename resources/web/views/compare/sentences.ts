@@ -64,7 +64,8 @@ export const withheldText = (setup: Pick<JudgedSetup, 'tag' | 'withheld'>, bench
         tag: setup.tag,
         benchmark,
         why: setup.withheld!.why,
-        ...figuresFor({ speedMps: setup.withheld!.speedMps }, hand, units),
+        what: setup.withheld!.what ?? '',
+        ...figuresFor({ speedMps: setup.withheld!.speedMps, byDeg: setup.withheld!.byDeg ?? 0 }, hand, units),
     });
 
 /** "It misses better" as a number. */
