@@ -60,7 +60,7 @@ final class Season
             $seen = Round::query()->where('fitting_id', $order->fitting_id)->exists() ? FollowUps::of($order->fitting, $promise) : null;
             $out[] = ['order' => $order, 'handOver' => new HandOver(
                 $order->setup->head, $promise?->shareGain(), $promise?->chanceBetter, $promise->isOverruled ?? false, $seen?->gain,
-                $seen->fairways ?? Kept::NotYet,
+                $seen->fairways ?? Kept::NotYet, $seen?->difference,
             )];
         }
 

@@ -12,6 +12,8 @@ use function array_map;
 use function array_sum;
 use function array_values;
 use function count;
+use function hypot;
+use function in_array;
 use function max;
 use function sqrt;
 
@@ -24,6 +26,9 @@ final readonly class FollowUp
     /** From so many drives on each side of the comparison something is said. */
     private const FROM_DRIVES = 20;
 
+    /** Standard errors of 95 %. */
+    private const Z = 1.959964;
+
     /** Misses this uneven are one-sided. */
     private const UNEVEN = 0.05;
 
@@ -32,6 +37,7 @@ final readonly class FollowUp
      * @param  array{rounds: int, drives: int, hit: int}|null  $before  with the one before, on courses that were played with both
      * @param  'same courses'|'course effect'|'nothing'  $against
      * @param  Interval|null  $gain  what came: share of fairways more than before, or than could be expected with the own club
+     * @param  float|null  $difference  the same as it was counted, and its standard error
      * @param  int|null  $moreDrives  about how many more would tell; null where that is told, or where nothing would
      * @param  'left'|'right'|null  $miss  side on which the misses lie
      * @param  float|null  $drivesM  mean of the measured drives
@@ -39,7 +45,7 @@ final readonly class FollowUp
      */
     private function __construct(
         public Kept $fairways, public string $against, public array $now, public ?Interval $share, public ?array $before, public ?Interval $gain,
-        public ?float $promisedGain, public ?int $moreDrives, public ?string $miss, public ?float $drivesM, public int $measured, public ?float $feel,
+        public ?float $difference, public ?float $error, public ?float $promisedGain, public ?int $moreDrives, public ?string $miss, public ?float $drivesM, public int $measured, public ?float $feel,
         public string $advice,
     ) {
     }
@@ -52,8 +58,10 @@ final readonly class FollowUp
     {
         $new = array_values(array_filter($rounds, static fn (PlayedRound $r): bool => $r->club === 'new'));
         $now = self::counted($new);
-        [$against, $gain, $before] = self::gain($promise, $rounds, $new, $effects);
-        $verdict = self::verdict($promise->shareGain(), $gain);
+        [$against, $difference, $error, $before] = self::gain($promise, $rounds, $new, $effects);
+        $gain = $difference === null || $error === null ? null
+            : new Interval($difference - self::Z * $error, $difference + self::Z * $error);
+        $verdict = self::verdict($promise, $difference, $error);
         $drives = array_merge(...array_map(static fn (PlayedRound $r): array => $r->drivesM, $new) ?: [[]]);
         $feels = array_values(array_filter(array_map(static fn (PlayedRound $r): ?int => $r->feel, $new), static fn (?int $f): bool => $f !== null));
         $feel = $feels === [] ? null : array_sum($feels) / count($feels);
@@ -62,7 +70,7 @@ final readonly class FollowUp
 
         return new self(
             $verdict, $against, $now, $now['drives'] === 0 ? null : Binomial::interval($now['hit'], $now['drives']), $before, $gain,
-            $promise->shareGain(), $verdict === Kept::NotYet ? self::moreDrives($promise, $gain, $now['drives']) : null, $miss,
+            $difference, $error, $promise->shareGain(), $verdict === Kept::NotYet ? self::moreDrives($promise, $gain, $now['drives']) : null, $miss,
             $drives === [] ? null : array_sum($drives) / count($drives), count($drives), $feel, self::advice($verdict, $now, $miss, $feel),
         );
     }
@@ -85,20 +93,21 @@ final readonly class FollowUp
      * @param  list<PlayedRound>  $rounds
      * @param  list<PlayedRound>  $new
      * @param  array<string, CourseEffect>  $effects
-     * @return array{'same courses'|'course effect'|'nothing', Interval|null, array{rounds: int, drives: int, hit: int}|null}
+     * @return array{'same courses'|'course effect'|'nothing', float|null, float|null, array{rounds: int, drives: int, hit: int}|null}
+     *   what came and its standard error
      */
     private static function gain(Promise $promise, array $rounds, array $new, array $effects): array
     {
         $old = array_values(array_filter($rounds, static fn (PlayedRound $r): bool => $r->club === 'before'));
-        $keys = static fn (array $of): array => array_map(static fn (PlayedRound $r): string => $r->courseKey(), $of);
-        $both = array_intersect($keys($new), $keys($old));
+        $compared = FairwaysCompared::of($old, $new);
+        $both = $compared->courses ?? [];
         $on = static fn (array $of): array => self::counted(
             array_values(array_filter($of, static fn (PlayedRound $r): bool => in_array($r->courseKey(), $both, true))),
         );
         [$was, $is] = [$on($old), $on($new)];
-        if ($was['drives'] >= self::FROM_DRIVES && $is['drives'] >= self::FROM_DRIVES) {
+        if ($compared !== null && $was['drives'] >= self::FROM_DRIVES && $is['drives'] >= self::FROM_DRIVES) {
             return [
-                'same courses', Binomial::difference($was['hit'], $was['drives'], $is['hit'], $is['drives']),
+                'same courses', $compared->difference, $compared->error,
                 ['rounds' => $was['rounds'], 'drives' => $was['drives'], 'hit' => $was['hit']],
             ];
         }
@@ -110,31 +119,30 @@ final readonly class FollowUp
                 static fn (PlayedRound $r): float => $r->holes * $of($effects[$r->courseKey()]), $known,
             )) / $seen['drives'];
             $expected = $promise->shareBefore + $weighted(static fn (CourseEffect $e): float => $e->offset);
-            $share = Binomial::wilson($seen['hit'], $seen['drives']);
-            $p = $seen['hit'] / $seen['drives'];
-            $sd = 1.96 * $weighted(static fn (CourseEffect $e): float => $e->sd);
+            $sd = $weighted(static fn (CourseEffect $e): float => $e->sd);
 
-            return ['course effect', new Interval(
-                $p - $expected - sqrt(($p - $share->low) ** 2 + $sd ** 2), $p - $expected + sqrt(($share->high - $p) ** 2 + $sd ** 2),
-            ), null];
+            return [
+                'course effect', $seen['hit'] / $seen['drives'] - $expected, sqrt(FairwaysCompared::varianceOf($known) + $sd ** 2), null,
+            ];
         }
 
-        return ['nothing', null, null];
+        return ['nothing', null, null, null];
     }
 
     /**
-     * Broken: what was promised can be excluded. Kept: it cannot, and that it is no better than before can. Where no more fairways were promised, kept
-     * is that it is not worse by a tenth.
+     * Broken: what was promised can be excluded, though the promise was unsure itself. Kept: it cannot, and that it is no better than before
+     * can. Where no more fairways were promised, kept is that it is not worse by a tenth.
      */
-    private static function verdict(?float $promised, ?Interval $gain): Kept
+    private static function verdict(Promise $promise, ?float $difference, ?float $error): Kept
     {
-        if ($promised === null || $gain === null) {
+        $promised = $promise->shareGain();
+        if ($promised === null || $difference === null || $error === null) {
             return Kept::NotYet;
         }
 
         return match (true) {
-            $gain->high < $promised => Kept::Broken,
-            $gain->low > ($promised > 0.02 ? 0.0 : -0.1) => Kept::Kept,
+            $promised - $difference > self::Z * hypot($error, $promise->shareGainError()) => Kept::Broken,
+            $difference - self::Z * $error > ($promised > 0.02 ? 0.0 : -0.1) => Kept::Kept,
             default => Kept::NotYet,
         };
     }

@@ -13,16 +13,18 @@ final readonly class HandOver
      * @param  float|null  $promised  null where side was not measured, or the own club was kept
      * @param  float|null  $chance  that it is better, as it was told
      * @param  Interval|null  $came  95 %; null: not to be told yet
+     * @param  float|null  $difference  what came as it was counted; null: in the middle of the interval
      */
     public function __construct(
-        public string $head, public ?float $promised, public ?float $chance, public bool $isOverruled, public ?Interval $came, public Kept $kept = Kept::NotYet,
+        public string $head, public ?float $promised, public ?float $chance, public bool $isOverruled, public ?Interval $came,
+        public Kept $kept = Kept::NotYet, private ?float $difference = null,
     ) {
     }
 
-    /** What came, in the middle of its interval. */
+    /** What came, as it was counted: an interval of shares leans to the middle, and its own middle with it. */
     public function gain(): ?float
     {
-        return $this->came === null ? null : ($this->came->low + $this->came->high) / 2;
+        return $this->difference ?? ($this->came === null ? null : ($this->came->low + $this->came->high) / 2);
     }
 
     public function error(): ?float

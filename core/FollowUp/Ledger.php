@@ -7,6 +7,7 @@ namespace MintCarry\Core\FollowUp;
 use MintCarry\Core\Statistics\Binomial;
 use MintCarry\Core\Statistics\Interval;
 use MintCarry\Core\Statistics\Normal;
+use MintCarry\Core\Statistics\StudentT;
 
 use function array_filter;
 use function array_map;
@@ -25,6 +26,9 @@ final readonly class Ledger
     public const FROM = 30;
 
     private const FROM_A_HEAD = 6;
+
+    /** An honest studio is called off in fewer than 4 of 100 seasons. */
+    private const LEVEL = 0.975;
 
     /** Chances are told in these bands. */
     private const BANDS = [0.0, 0.6, 0.75, 0.9, 1.0001];
@@ -56,7 +60,7 @@ final readonly class Ledger
         if (count($known) < self::FROM) {
             return new self($counts, null, [], [], null, 'counts only');
         }
-        $bias = self::pooled($known, 0.95);
+        $bias = self::pooled($known, self::LEVEL);
         $verdict = match (true) {
             $bias['interval']->high < 0 => 'too high', $bias['interval']->low > 0 => 'too low', default => 'trust it'
         };
@@ -81,7 +85,9 @@ final readonly class Ledger
         $weights = array_map(static fn (array $o): float => 1 / ($o[1] + $between), $off);
         $sum = array_sum($weights);
         $mean = array_sum(array_map(static fn (array $o, float $w): float => $w * $o[0], $off, $weights)) / $sum;
-        $half = Normal::quantile(1 - (1 - $level) / 2) / sqrt($sum);
+        // By Student's t and the spread that is there: few hand-overs do not know how much they differ (Hartung & Knapp 2001, from memory).
+        $spread = array_sum(array_map(static fn (array $o, float $w): float => $w * ($o[0] - $mean) ** 2, $off, $weights));
+        $half = StudentT::quantile(1 - (1 - $level) / 2, count($off) - 1) * sqrt($spread / ((count($off) - 1) * $sum));
 
         return ['value' => $mean, 'interval' => new Interval($mean - $half, $mean + $half)];
     }

@@ -12,9 +12,13 @@ use MintCarry\Core\Statistics\Interval;
  */
 final readonly class Promise
 {
+    /** Of a gain in share of fairways (assumption). */
+    private const USUAL_ERROR = 0.1;
+
     private function __construct(
         public string $tag, public string $own, public bool $isOverruled, public bool $keepsOwn, public ?float $shareBefore, public ?float $shareNow,
         public ?float $carryGainM, public ?Interval $carryGain, public ?float $chanceBetter, public ?float $carryNowM,
+        private ?Interval $shareGainInterval = null,
     ) {
     }
 
@@ -35,6 +39,7 @@ final readonly class Promise
         $gain = static fn (array $j): ?float => isset($j['carryGainM']) ? (float) $j['carryGainM'] : null;
         $isAgainstOwn = ($advice['benchmark'] ?? null) === $own;
         $interval = $now['carryGainInterval'] ?? null;
+        $shares = $now['shareGainInterval'] ?? null;
 
         return new self(
             $tag, $own, ($advice['pick'] ?? $tag) !== $tag, $tag === $own, $share($before), $share($now),
@@ -42,7 +47,16 @@ final readonly class Promise
             $isAgainstOwn && isset($interval['low'], $interval['high']) ? new Interval((float) $interval['low'], (float) $interval['high']) : null,
             isset($now['chanceBetter']) && $isAgainstOwn ? (float) $now['chanceBetter'] : null,
             isset($now['expectedCarryM']) ? (float) $now['expectedCarryM'] : (isset($now['carry']['mean']) ? (float) $now['carry']['mean'] : null),
+            $isAgainstOwn && isset($shares['low'], $shares['high']) ? new Interval((float) $shares['low'], (float) $shares['high']) : null,
         );
+    }
+
+    /** How unsure the promise was of fairways, as a standard error; where it was not kept, as usual. */
+    public function shareGainError(): float
+    {
+        $of = $this->shareGainInterval;
+
+        return $of === null ? self::USUAL_ERROR : max(0.01, ($of->high - $of->low) / (2 * 1.959964));
     }
 
     /** More of the drives in the corridor than with the own club; null where side was not measured, or where the own club was kept: that promises nothing. */

@@ -40,17 +40,6 @@ final class Binomial
         return new Interval(max(0.0, $middle - $half), min(1.0, $middle + $half));
     }
 
-    /** The second share less the first, from Wilson's intervals of both (Newcombe 1998, method 10; from memory). */
-    public static function difference(int $hit, int $of, int $thenHit, int $thenOf, float $level = 0.95): Interval
-    {
-        [$a, $b] = [self::wilson($hit, $of, $level), self::wilson($thenHit, $thenOf, $level)];
-        [$p, $q] = [$hit / $of, $thenHit / $thenOf];
-
-        return new Interval(
-            $q - $p - sqrt(($q - $b->low) ** 2 + ($a->high - $p) ** 2), $q - $p + sqrt(($b->high - $q) ** 2 + ($p - $a->low) ** 2),
-        );
-    }
-
     /** How likely a split as uneven as this or more so is where both sides are as likely: two-sided, exact. */
     public static function evenSplit(int $one, int $other): float
     {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 use MintCarry\Core\FollowUp\HandOver;
 use MintCarry\Core\FollowUp\Kept;
 use MintCarry\Core\FollowUp\Ledger;
-use MintCarry\Core\Statistics\Binomial;
 use MintCarry\Core\Statistics\Interval;
 use MintCarry\Core\Statistics\Normal;
 use Random\Engine\Mt19937;
@@ -35,8 +34,10 @@ function season(Randomizer $random, int $n, float $bias, float $unsure = 0.08, s
         $true = 0.02 + 0.2 * Normal::uniform($random);
         $promised = $true + $unsure * Normal::draw($random);
         $told = $promised + ($biasedHead === '' || $biasedHead === $head ? $bias : 0.0);
-        $came = Binomial::difference($count($before), 42, $count(min(0.98, $before + $true)), 42);
-        $out[] = new HandOver($head, $told, Normal::cdf($promised / $unsure), $i % 4 === 3, $came);
+        [$was, $is] = [$count($before) / 42, $count(min(0.98, $before + $true)) / 42];
+        $half = 1.959964 * sqrt(2 * (($was + $is) / 2 * (1 - ($was + $is) / 2)) / 42);
+        $came = new Interval($is - $was - $half, $is - $was + $half);
+        $out[] = new HandOver($head, $told, Normal::cdf($promised / $unsure), $i % 4 === 3, $came, difference: $is - $was);
     }
 
     return $out;
@@ -51,7 +52,7 @@ it('finds a bias of 0.1 in nearly every season, and none where there is none', f
         $false += $fair === 'trust it' ? 0 : 1;
         $trusted += $fair === 'trust it' ? 1 : 0;
     }
-    expect($found / 200)->toBeGreaterThan(0.95)->and($false / 200)->toBeLessThan(0.09)->and($found + $trusted)->toBeGreaterThan(370);
+    expect($found / 200)->toBeGreaterThan(0.95)->and($false / 200)->toBeLessThan(0.05)->and($found + $trusted)->toBeGreaterThan(370);
 });
 
 it('covers the bias with its interval, and finds the head that is promised too much', function (): void {
@@ -86,8 +87,8 @@ it('tells how often a chance would show on so few drives, and finds chances that
             $sum = [$sum[0] + $band['n'] * $band['shows'], $sum[1] + $band['n'] * $band['came'], $sum[2] + $band['n']];
         }
     }
-    // Told as it is, it shows as often as it is said to.
-    expect($sum[0] / $sum[2])->toEqualWithDelta($sum[1] / $sum[2], 0.05);
+    // Told as it is, it shows as often as it is said to, or a little oftener: nobody here promises a loss that comes true.
+    expect($sum[0] / $sum[2])->toEqualWithDelta($sum[1] / $sum[2], 0.06);
     $empty = array_map(fn (HandOver $h): HandOver => new HandOver($h->head, $h->promised, 0.95, false, new Interval(-0.25, 0.15)), season($random, 40, 0.0));
     $band = Ledger::of($empty)->chances[0];
     expect($band['came'])->toEqual(0)->and($band['interval']->high)->toBeLessThan($band['shows']);

@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
+use MintCarry\Core\Club\Hand;
+use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\LiveVerdict;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Fitting\Verdict;
 use MintCarry\Core\Fitting\Wanted;
-use MintCarry\Core\Fitting\Brief;
-use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Judging\Withheld;
 use MintCarry\Core\Launch\LaunchShot;

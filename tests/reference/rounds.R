@@ -7,12 +7,10 @@ score <- mapply(function(h, n) prop.test(h, n, correct = FALSE)$conf.int, hit, o
 # Newcombe's method 10 from R's own score intervals: 21 of 42 before, 29 of 42 after.
 w <- function(h, n) prop.test(h, n, correct = FALSE)$conf.int
 a <- w(21, 42); b <- w(29, 42); p <- 21 / 42; q <- 29 / 42
-newcombe <- c(q - p - sqrt((q - b[1])^2 + (a[2] - p)^2), q - p + sqrt((b[2] - q)^2 + (p - a[1])^2))
 one <- c(0, 2, 5, 9, 1); other <- c(5, 8, 5, 3, 12)
 split <- mapply(function(k, m) binom.test(k, k + m)$p.value, one, other)
 cat("{\n")
 cat('"hit":', num(hit), ',\n"of":', num(of), ',\n')
 cat('"exact_low":', num(exact[1, ]), ',\n"exact_high":', num(exact[2, ]), ',\n')
 cat('"score_low":', num(score[1, ]), ',\n"score_high":', num(score[2, ]), ',\n')
-cat('"newcombe":', num(newcombe), ',\n')
 cat('"one":', num(one), ',\n"other":', num(other), ',\n"split":', num(split), "\n}\n")

@@ -13,6 +13,8 @@ const seen = (more: Partial<Seen> = {}): Seen => ({
     share: { low: 0.4, high: 0.7 },
     before: null,
     gain: null,
+    difference: null,
+    error: null,
     promisedGain: 0.2,
     moreDrives: null,
     miss: null,

@@ -180,7 +180,8 @@ use App\Contract\Shape;
     'promise' => '{ tag: string; own: string; isOverruled: boolean; keepsOwn: boolean; shareBefore: number | null; shareNow: number | null; carryGainM: number | null; '
         .'carryGain: Interval | null; chanceBetter: number | null; carryNowM: number | null } | null',
     'seen' => '{ fairways: Kept; against: string; now: { rounds: integer; drives: integer; hit: integer; left: integer; right: integer; lost: integer }; '
-        .'share: Interval | null; before: { rounds: integer; drives: integer; hit: integer } | null; gain: Interval | null; promisedGain: number | null; '
+        .'share: Interval | null; before: { rounds: integer; drives: integer; hit: integer } | null; gain: Interval | null; difference: number | null; '
+        .'error: number | null; promisedGain: number | null; '
         .'moreDrives: integer | null; miss: string | null; drivesM: number | null; measured: integer; feel: number | null; advice: string } | null',
     'rounds' => 'Round[]',
     'tweaks' => '{ kind: string; to: string; loftDeg: number; faceOpenDeg: number; masses: Record<string, number>; slots: Slot[]; effect: Record<string, { value: number; interval: Interval }> | null }[]',

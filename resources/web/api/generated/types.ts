@@ -545,7 +545,7 @@ export interface FlightFigure {
 
 export interface FollowUp {
     promise: { tag: string; own: string; isOverruled: boolean; keepsOwn: boolean; shareBefore: number | null; shareNow: number | null; carryGainM: number | null; carryGain: Interval | null; chanceBetter: number | null; carryNowM: number | null; } | null;
-    seen: { fairways: Kept; against: string; now: { rounds: number; drives: number; hit: number; left: number; right: number; lost: number; }; share: Interval | null; before: { rounds: number; drives: number; hit: number; } | null; gain: Interval | null; promisedGain: number | null; moreDrives: number | null; miss: string | null; drivesM: number | null; measured: number; feel: number | null; advice: string; } | null;
+    seen: { fairways: Kept; against: string; now: { rounds: number; drives: number; hit: number; left: number; right: number; lost: number; }; share: Interval | null; before: { rounds: number; drives: number; hit: number; } | null; gain: Interval | null; difference: number | null; error: number | null; promisedGain: number | null; moreDrives: number | null; miss: string | null; drivesM: number | null; measured: number; feel: number | null; advice: string; } | null;
     rounds: Round[];
     tweaks: { kind: string; to: string; loftDeg: number; faceOpenDeg: number; masses: Record<string, number>; slots: Slot[]; effect: Record<string, { value: number; interval: Interval; }> | null; }[];
     refit: { fittingId: number; setupId: number; } | null;

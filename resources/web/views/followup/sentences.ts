@@ -34,11 +34,11 @@ export function cameText(seen: Seen): string {
 
 export function verdictText(seen: Seen): string {
     const gain = seen.gain
-        ? `${ofDrives((seen.gain.low + seen.gain.high) / 2)} of 14 (likely ${ofDrives(seen.gain.low)} to ${ofDrives(seen.gain.high)})`
+        ? `${ofDrives(seen.difference ?? 0)} of 14 (likely ${ofDrives(seen.gain.low)} to ${ofDrives(seen.gain.high)})`
         : '';
     const against =
         seen.against === 'same courses' && seen.before
-            ? `against ${seen.before.hit} of ${seen.before.drives} with the club before, on the same courses`
+            ? `course by course against ${seen.before.hit} of ${seen.before.drives} with the club before`
             : 'against what the club before would hit there, by what other players of the studio made of these courses';
     if (seen.fairways === 'kept') return `Kept: ${gain} fairways more, ${against}.`;
     if (seen.fairways === 'broken')
@@ -46,7 +46,7 @@ export function verdictText(seen: Seen): string {
     if (seen.gain && seen.promisedGain === null) return `Nothing was promised of fairways; what came: ${gain}, ${against}.`;
     if (seen.gain)
         return `Not yet to be told: ${gain} fairways, ${against}.${seen.moreDrives ? ` About ${seen.moreDrives} more drives would tell.` : ''}`;
-    return 'Not yet to be told: courses differ more than clubs do. It takes rounds on the same course with the club before, or three other players of the studio there.';
+    return 'Not yet to be told: courses differ more than clubs do. No course was played with both clubs. It takes rounds on the same course with the club before, or three other players of the studio there.';
 }
 
 export function adviceText(seen: Seen): string {
