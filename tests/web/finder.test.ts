@@ -77,8 +77,8 @@ test('the advice keeps the own club until a gain is likely, and says how likely 
         /^Tern 460 at \+1.5, 12 g back: .* chance of 84 in 100 that it gains at all\. Tern 460, 12 g back is expected to gain as much, less surely\./,
     );
     expect(adviceText(found({ best: 'A' }), yards)).toContain('Nothing on the rack is expected to beat the own club.');
-    expect(stopText(found({}), yards)).toBe('If the pick is wrong, it costs about 0.03 strokes a drive.');
-    expect(stopText(found({ unit: 'm', expectedLoss: 2 }), yards)).toBe('If the pick is wrong, it costs about 2.2 yd.');
+    expect(stopText(found({}), yards)).toBe('Still to be found on the rack: about 0.03 strokes a drive.');
+    expect(stopText(found({ unit: 'm', expectedLoss: 2 }), yards)).toBe('Still to be found on the rack: about 2.2 yd.');
     expect(stopText(found({ mayStop: true, expectedLoss: 0.012 }), yards)).toContain('little enough to stop');
     expect(tooDearText(found({ tooDear: ['Curlew L'] }))).toBe('Left out, because they cost more than the brief has: Curlew L.');
     // Another benchmark than the own club is called by its letter.

@@ -47,9 +47,14 @@ describe('a promise and what came, in words', () => {
     });
     it('judges only where there is something to hold it against', () => {
         expect(verdictText(seen())).toContain('courses differ more than clubs do');
-        const same = seen({ against: 'same courses', before: { rounds: 2, drives: 28, hit: 7 }, gain: { low: 0.05, high: 0.5 } });
+        const same = seen({
+            against: 'same courses',
+            before: { rounds: 2, drives: 28, hit: 7 },
+            gain: { low: 0.05, high: 0.5 },
+            difference: 0.275,
+        });
         expect(verdictText({ ...same, fairways: 'kept' })).toBe(
-            'Kept: +3.9 of 14 (likely +0.7 to +7.0) fairways more, against 7 of 28 with the club before, on the same courses.',
+            'Kept: +3.9 of 14 (likely +0.7 to +7.0) fairways more, course by course against 7 of 28 with the club before.',
         );
         expect(verdictText({ ...same, fairways: 'broken' })).toContain('+2.8 was promised');
         expect(verdictText({ ...same, moreDrives: 28 })).toContain('About 28 more drives would tell');
