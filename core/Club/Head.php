@@ -24,7 +24,13 @@ final readonly class Head
     /** At this distance from the face centre half of the fall is reached, mm. */
     public const FALL_REACH_MM = 30.0;
 
-    public const MIDDLE_INERTIA_GCM2 = [[2800.0, 0.0, 0.0], [0.0, 3300.0, 0.0], [0.0, 0.0, 4900.0]];
+    /**
+     * The hosel lies at the heel and above the CG: some 25 g, 55 mm and 35 mm from it, make this product of inertia of heel and up,
+     * g·cm² (assumption). By it a strike toward the heel spins more than one toward the toe.
+     */
+    private const HOSEL_GCM2 = -500.0;
+
+    public const MIDDLE_INERTIA_GCM2 = [[2800.0, 0.0, 0.0], [0.0, 3300.0, self::HOSEL_GCM2], [0.0, self::HOSEL_GCM2, 4900.0]];
 
     /**
      * @param  Matrix  $inertiaGcm2
@@ -60,14 +66,14 @@ final readonly class Head
     /** Typical heads, marked as assumed wherever they are used (assumption; no source). */
     public static function preset(string $type, float $loftDeg = 10.5): self
     {
-        $diagonal = static fn (float $target, float $heelToe, float $up): array => [
-            [$target, 0.0, 0.0], [0.0, $heelToe, 0.0], [0.0, 0.0, $up],
+        $tensor = static fn (float $target, float $heelToe, float $up): array => [
+            [$target, 0.0, 0.0], [0.0, $heelToe, self::HOSEL_GCM2], [0.0, self::HOSEL_GCM2, $up],
         ];
 
         return match ($type) {
-            'forgiving' => new self($loftDeg, 203, 0, 40, -3.5, $diagonal(3000, 3900, 5400), restitutionFall: 0.21),
+            'forgiving' => new self($loftDeg, 203, 0, 40, -3.5, $tensor(3000, 3900, 5400), restitutionFall: 0.21),
             'middle' => new self($loftDeg, 202, 0, 35, -4.0),
-            'low-spin' => new self($loftDeg, 200, 0, 29, -4.5, $diagonal(2500, 2700, 4400), restitutionFall: 0.27),
+            'low-spin' => new self($loftDeg, 200, 0, 29, -4.5, $tensor(2500, 2700, 4400), restitutionFall: 0.27),
             default => throw InvalidInput::of('preset', "'{$type}' is not a head preset; use forgiving, middle or low-spin."),
         };
     }

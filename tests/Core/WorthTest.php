@@ -70,18 +70,30 @@ it('loses off the centre as CP15 has it, both ways alike', function (): void {
         $rows[$row['what'].$row['by']] = $row;
     }
     expect($rows['toe10']['ballSpeedMps'] / MPS_PER_MPH)->toBeBetween(-4.5, -1.0)
-        ->and($rows['toe10']['ballSpeedMps'])->toEqualWithDelta($rows['heel10']['ballSpeedMps'], 1e-6)
+        ->and($rows['toe10']['ballSpeedMps'])->toEqualWithDelta($rows['heel10']['ballSpeedMps'], 0.06)
         ->and($rows['high5']['spinRpm'])->toBeLessThan(0)->and($rows['low5']['spinRpm'])->toBeGreaterThan(0);
 });
+
+it('spins more off the heel than off the toe, for either hand, in the calculator and over the face', function (Hand $hand): void {
+    // Common practice, no source: a heel strike spins more, a toe strike less.
+    $rows = worthRows(100, 0.0, 13.0, new Atmosphere, MintCarry\Core\Flight\Turf::Medium, new MintCarry\Core\Club\Head, $hand);
+    expect($rows['heel']['spinRpm'])->toBeGreaterThan(60.0)->and($rows['toe']['spinRpm'])->toBeLessThan(-4.0);
+    foreach (MintCarry\Core\Club\Head::PRESETS as $preset) {
+        $spin = static fn (float $toe): float => (new MintCarry\Core\Impact\Impact(MintCarry\Core\Club\Head::preset($preset), $hand))
+            ->strike(new MintCarry\Core\Impact\Delivery(44.7, 0, 0, 13, 0), new MintCarry\Core\Impact\Strike($toe, 0))->spinRpm;
+        expect($spin(-12))->toBeGreaterThan($spin(0) + 60)->and($spin(12))->toBeLessThan($spin(0) - 15);
+    }
+})->with([Hand::Right, Hand::Left]);
 
 it('is the mirrored twin for a left-hander', function (): void {
     [$right, $left] = [worthRows(98, 1.0, 14.0), worthRows(98, 1.0, 14.0, new Atmosphere, MintCarry\Core\Flight\Turf::Medium,
         new MintCarry\Core\Club\Head, Hand::Left)];
     foreach ($right as $what => $row) {
-        expect($left[$what]['carryM'])->toEqualWithDelta($row['carryM'], 1e-6);
-        // Face, path and wind are as the viewer sees them: they go the same way for both hands.
+        // Face, path and wind are as the viewer sees them: they go the same way for both hands, though a face that looks right is open for
+        // one and closed for the other.
         $isSeen = in_array($what, ['face', 'path', 'windFromLeft', 'windFromRight'], true);
-        expect($left[$what]['sideM'])->toEqualWithDelta($isSeen ? $row['sideM'] : -$row['sideM'], 1e-6, $what);
+        expect($left[$what]['carryM'])->toEqualWithDelta($row['carryM'], $isSeen ? 0.6 : 1e-6)
+            ->and($left[$what]['sideM'])->toEqualWithDelta($isSeen ? $row['sideM'] : -$row['sideM'], $isSeen ? 0.3 : 1e-6, $what);
     }
 });
 
