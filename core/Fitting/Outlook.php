@@ -80,6 +80,7 @@ final readonly class Outlook
             $ridge, static fn (array $p): bool => $p['loftDeg'] >= $target->bandDeg[0] && $p['loftDeg'] <= $target->bandDeg[1],
         ));
         [$first, $last] = [$inBand[0], $inBand[count($inBand) - 1]];
+        $still = (new BallFlight($air, turf: $brief->turf()))->fly($launch);
 
         return new self(
             $target->clubSpeedMps,
@@ -91,8 +92,8 @@ final readonly class Outlook
             $target->at,
             $target->bandDeg,
             $target->wantedApexM,
-            (new BallFlight($air, turf: $brief->turf()))->fly($launch)->carryM,
-            $flight->fly($launch)->sideM,
+            $still->carryM,
+            $flight->fly($launch)->sideM - $still->sideM,
             LaunchSpinField::of(
                 $launch->ballSpeedMps, $flight, [max(2.0, floor($launch->launchDeg - 7)), ceil($launch->launchDeg + 7)],
                 [max(800.0, 100 * floor($first['spinRpm'] / 100 - 9)), 100 * ceil($last['spinRpm'] / 100 + 9)], 19,
