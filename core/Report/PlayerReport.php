@@ -54,7 +54,7 @@ final class PlayerReport
             'wishes' => $judged[$tag]['wishes'] ?? [],
             'flight' => self::flight($judged[$own->tag] ?? [], $judged[$tag] ?? [], (array) ($advice['wanted'] ?? [])),
             'gaveUp' => self::gaveUp($judged[$own->tag] ?? [], $judged[$tag] ?? []),
-            'other' => $own->tag === $tag ? self::other($record, $judged, (string) ($advice['runnerUp'] ?? ''), $tag) : null, 'ties' => max(0, count((array) ($advice['ties'] ?? [])) - 1),
+            'other' => $own->tag === $tag ? self::other($record, $judged, (string) ($advice['runnerUp'] ?? ''), $tag) : null, 'ties' => count((array) ($advice['ties'] ?? [])),
             'isAdvised' => ($advice['pick'] ?? $tag) === $tag, 'practise' => self::practise($record, $chosen),
             'air' => ['temperatureC' => $record->brief->temperatureC, 'turf' => $record->brief->turf],
         ];

@@ -202,7 +202,7 @@ test('what is in the hand is told; what to do next is the judge’s', () => {
     expect(nextMove(view({ running: { ...view().running!, kind: 'warm-up' } }), 'A', yards)).toContain('count for nothing');
     for (const silent of [view({}, 'A', 2), view({}, 'A', 6), view({ benchmarkMeans: null }), view({}, 'B', 1)])
         expect(nextMove(silent, 'A', yards)).toBe('');
-    expect(nextMove(view({ withheld: { speedMps: -1, why: 'otherSwing' } }), 'A', yards)).toContain(
+    expect(nextMove(view({ withheld: { speedMps: -1, why: 'otherSwing', what: '', byDeg: 0 } }), 'A', yards)).toContain(
         'Another player, tired, or holding back?',
     );
     // Whose swings these are is asked from the second shot on, of the benchmark as well.
@@ -210,7 +210,7 @@ test('what is in the hand is told; what to do next is the judge’s', () => {
         ['B', 2],
         ['A', 6],
     ] as const)
-        expect(nextMove(view({ withheld: { speedMps: -2.9, why: 'farOff' } }, tag, n), 'A', yards)).toBe(
+        expect(nextMove(view({ withheld: { speedMps: -2.9, why: 'farOff', what: '', byDeg: 0 } }, tag, n), 'A', yards)).toBe(
             '6 mph under the usual speed: another player, a warm-up, tired, or smooth swings? No verdict until those shots are left out.',
         );
     const step = (kind: NextStep['kind'], more: Partial<NextStep> = {}) =>

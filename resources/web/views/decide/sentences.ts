@@ -103,7 +103,10 @@ function brings(one: Judgement, other: Judgement, fitting: Fitting): { gains: st
         if (drives) tell(drives, `${Math.abs(drives)} of ${DRIVES} fairways`);
         const trouble = drivesOf(other.troubleShare ?? 0) - drivesOf(one.troubleShare ?? 0);
         if (trouble && hasTrouble(fitting))
-            tell(trouble, `${Math.abs(trouble)} of ${DRIVES} drives ${trouble > 0 ? 'out of' : 'into'} the trouble`);
+            tell(
+                trouble,
+                `${Math.abs(trouble)} ${Math.abs(trouble) === 1 ? 'drive' : 'drives'} ${trouble > 0 ? 'out of' : 'to'} the trouble`,
+            );
     }
     return { gains, costs };
 }

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import type { Judgement, Setup } from '../../api/generated/types';
+    import type { Judgement, Setup, UnitChoice } from '../../api/generated/types';
     import { clubFigure, FIGURES } from '../orders/sentences';
     import { VERSION } from '../../api/generated/vocabulary';
     import Frame from '../../parts/Frame.svelte';
@@ -15,14 +15,15 @@
     import Truth from './Truth.svelte';
 
     let { params }: { params: { id: string } } = $props();
-    const AVERAGES: [string, string][] = [
-        ['launchDeg', 'Launch'],
-        ['spinRpm', 'Spin'],
-        ['apexM', 'Apex'],
-        ['directionDeg', 'Start'],
-    ];
+    const SEEN = [...FLIGHT, 'directionDeg'];
     /** Decisions of before named them otherwise. */
     const seenOf = (j: Judgement | undefined) => j?.seen?.averages ?? j?.averages;
+    /** "9.6; expect 9.7 low" */
+    const seenAndFlight = (field: string, j: Judgement, units: UnitChoice): string => {
+        const seen = seenOf(j)?.[field];
+        const told = seen === undefined ? '' : figure(field, seen, units);
+        return j.flight?.[field] ? `${told}; expect ${flightText(field, j.flight[field], units)}` : told || '–';
+    };
 </script>
 
 <Frame id={params.id} step="sheet">
@@ -55,6 +56,7 @@
                 {#if fitting.brief.wish}<p class="wish">Wanted: {fitting.brief.wish}</p>{/if}
 
                 <section>
+                    {#each wishTexts(after, units) as line (line)}<p class="answer">{line}</p>{/each}
                     <h2>Before and after</h2>
                     <table>
                         <thead
@@ -85,16 +87,12 @@
                                     (j) => (j.sideKnown && j.troubleShare !== undefined ? `${drivesOf(j.troubleShare)}` : '–'),
                                 )}{/if}
                             {@render line(`Side spread, ${units.distance}`, (j) => (j.sideKnown ? plain(j.spreadM * d, 0) : '–'))}
-                            {#each AVERAGES as [field, label] (field)}
+                            {#each SEEN as field (field)}
                                 {#if seenOf(after)?.[field] !== undefined}{@render line(
-                                        `${label} of these shots, ${unitOf(field, units)}`,
-                                        (j) => (seenOf(j)?.[field] === undefined ? '–' : figure(field, seenOf(j)![field], units)),
-                                    )}{/if}
-                            {/each}
-                            {#each FLIGHT as field (field)}
-                                {#if after?.flight?.[field]}{@render line(
-                                        `${MEASURES[field]!.label} expected, ${unitOf(field, units)} (wanted ${bandText(field, decision.advice.wanted, units)})`,
-                                        (j) => flightText(field, j.flight?.[field], units),
+                                        after?.flight?.[field]
+                                            ? `${MEASURES[field]!.label}, ${unitOf(field, units)} (wanted ${bandText(field, decision.advice.wanted, units)})`
+                                            : `${MEASURES[field]!.label} of these shots, ${unitOf(field, units)}`,
+                                        (j) => seenAndFlight(field, j, units),
                                     )}{/if}
                             {/each}
                             {#if fitting.brief.aimFree}{@render line('Best aim', (j) =>
@@ -116,7 +114,6 @@
                             )}
                         </tbody>
                     </table>
-                    {#each wishTexts(after, units) as line (line)}<p class="wish">{line}</p>{/each}
                     <p>
                         {givesUp(decision.advice, fitting, decision.tag)}
                         {#if decision.advice.pick === decision.tag}{sureness(decision.advice, fitting)}{:else}The shots spoke for {decision
@@ -235,6 +232,9 @@
 </Frame>
 
 <style>
+    .answer {
+        font-weight: 600;
+    }
     article {
         max-width: 860px;
         margin: 0 auto;
