@@ -206,7 +206,7 @@ final class FigureTable
         $seen = [];
         foreach ($value as $key => $inner) {
             // Of the expected flight the figures of what was hit, without their words.
-            $isFlight = in_array('flight', [$key, ...$path], true) && ($part === 'finder' || $key === 'interval' || $key === 'word');
+            $isFlight = in_array('flight', [$key, ...$path], true) && ($part === 'finder' || $key === 'interval' || $key === 'standing');
             if (in_array($key, self::LEFT_OUT, true) || $isFlight) {
                 continue;
             }

@@ -67,7 +67,7 @@ final readonly class PlayerPage
             'code' => $roundsAddress === null ? null : SquareCode::of($roundsAddress, 62, $this->words->say('report.threeRounds')),
         ];
         // One page to frame: with much to say the pictures are drawn smaller, as far as they can still be read.
-        foreach ($paper === 'Letter' ? [0.85, 0.72, 0.6] : [1.0, 0.85, 0.7, 0.6] as $scale) {
+        foreach ($paper === 'Letter' ? [0.85, 0.72, 0.6, 0.5] : [1.0, 0.85, 0.7, 0.6, 0.5] as $scale) {
             [$bytes, $pages] = Pdf::made(view('report', $with + ['scale' => $scale])->render(), $paper);
             if ($pages === 1) {
                 break;

@@ -11,6 +11,9 @@ use MintCarry\Core\Units\Unit;
 /** The report in sentences, in the player's language and units. */
 final readonly class ReportText
 {
+    /** So many wishes are answered in the lead: a page has room for the first ones. */
+    private const WISHES = 2;
+
     /**
      * @param  array<string, mixed>  $report  of `PlayerReport`
      * @param  array<string, string>  $units  of the player
@@ -28,7 +31,7 @@ final readonly class ReportText
             return $this->words->say('report.leadOwn').$this->other();
         }
         [$out, $told] = [[], []];
-        foreach ($r['wishes'] as $wish) {
+        foreach (array_slice($r['wishes'], 0, self::WISHES) as $wish) {
             $told[] = $wish['figure'];
             $out[] = $this->wish($wish);
         }
@@ -50,22 +53,23 @@ final readonly class ReportText
         return $out === [] ? $this->words->say('report.leadNone', ['head' => $r['now']['head']]) : implode(' ', $out);
     }
 
-    /** @param  array{name: string, figure: string, before: float, after: float, word: string}  $wish */
+    /** @param  array{name: string, figure: string, before: float, after: float, standing: string}  $wish */
     private function wish(array $wish): string
     {
-        $told = fn (float $v): string => match ($wish['figure']) {
-            'share' => $this->words->say('report.fairways', ['n' => (int) round(14 * $v)]),
+        // Of two figures the second has the unit.
+        $told = fn (float $v, bool $bare = false): string => match ($wish['figure']) {
+            'share' => $bare ? $this->words->number(round(14 * $v)) : $this->words->say('report.fairways', ['n' => (int) round(14 * $v)]),
             'curveM' => $this->words->say('report.toSide', ['by' => $this->distance(abs($v)), 'side' => $v < 0 ? 'left' : 'right']),
             'directionDeg' => $this->words->say('report.toSide', [
                 'by' => $this->words->number(abs($v), 1).'°', 'side' => $v < 0 ? 'left' : 'right',
             ]),
-            'carryM', 'totalM' => $this->distance($v),
-            default => $this->figure($wish['figure'], $v),
+            'carryM', 'totalM' => $bare ? $this->words->number(round($v / $this->yard())) : $this->distance($v),
+            default => $this->figure($wish['figure'], $v, $bare),
         };
 
         return $this->words->say('report.wish', [
-            'want' => $this->words->say("report.want.{$wish['name']}"), 'word' => $wish['word'],
-            'before' => $told((float) $wish['before']), 'after' => $told((float) $wish['after']),
+            'want' => $this->words->say("report.want.{$wish['name']}"), 'standing' => $wish['standing'],
+            'before' => $told((float) $wish['before']), 'after' => $told((float) $wish['after'], $wish['standing'] !== 'level'),
         ]);
     }
 
@@ -88,18 +92,18 @@ final readonly class ReportText
             'now' => $this->figure($f['figure'], $f['now']),
             'wanted' => $this->words->say('report.wanted', [
                 'low' => $this->figure($f['figure'], $f['low'], bare: true), 'high' => $this->figure($f['figure'], $f['high'], bare: true),
-                'word' => $f['word'],
+                'standing' => $f['standing'],
             ]),
         ], $this->report['flight']));
     }
 
-    /** @param  list<array{what: string, value: float}>  $costs */
-    private function costs(array $costs): string
+    /** @param  list<array{what: string, value: float}>  $costs  or gains */
+    private function costs(array $costs, bool $areGains = false): string
     {
         $told = array_map(fn (array $c): string => match ($c['what']) {
             'carry' => $this->words->say('report.ofCarry', ['by' => $this->distance($c['value'])]),
-            'strokes' => $this->words->say('report.strokes', ['by' => $this->words->number($c['value'], 2)]),
-            default => $this->words->say("report.{$c['what']}Of14", ['n' => (int) $c['value']]),
+            'strokes' => $this->words->say('report.strokes', ['by' => $this->words->number($c['value'], 2), 'saved' => $areGains ? 'yes' : 'no']),
+            default => $this->words->say("report.{$c['what']}Of14", ['n' => (int) $c['value'], 'fewer' => $areGains ? 'yes' : 'no']),
         }, $costs);
 
         return implode(', ', $told);
@@ -111,7 +115,7 @@ final readonly class ReportText
         $other = $this->report['other'];
 
         return $other === null ? '' : ' '.$this->words->say('report.other', [
-            'head' => $other['head'], 'brings' => $other['brings'] === [] ? 'none' : $this->costs($other['brings']),
+            'head' => $other['head'], 'brings' => $other['brings'] === [] ? 'none' : $this->costs($other['brings'], areGains: true),
             'givesUp' => $other['givesUp'] === [] ? 'none' : $this->costs($other['givesUp']),
         ]);
     }

@@ -45,7 +45,7 @@ final readonly class WantedFlight
     }
 
     /** @return 'low'|'wanted'|'high' */
-    public function word(string $figure, float $value): string
+    public function standing(string $figure, float $value): string
     {
         ['low' => $low, 'high' => $high] = $this->bands[$figure];
 
@@ -53,10 +53,10 @@ final readonly class WantedFlight
     }
 
     /**
-     * Each figure that is known, with its word.
+     * Each figure that is known, and how it stands to what is wanted.
      *
      * @param  array<string, ExpectedFigure>  $expected
-     * @return array<string, array{value: float, interval: Interval, word: string}>
+     * @return array<string, array{value: float, interval: Interval, standing: string}>
      */
     public function tell(array $expected): array
     {
@@ -64,7 +64,7 @@ final readonly class WantedFlight
         foreach (array_keys($this->bands) as $figure) {
             if (isset($expected[$figure])) {
                 $of = $expected[$figure];
-                $out[$figure] = ['value' => $of->value, 'interval' => $of->interval, 'word' => $this->word($figure, $of->value)];
+                $out[$figure] = ['value' => $of->value, 'interval' => $of->interval, 'standing' => $this->standing($figure, $of->value)];
             }
         }
 

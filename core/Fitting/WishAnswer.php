@@ -15,9 +15,9 @@ final readonly class WishAnswer
 {
     /**
      * @param  string  $figure  carryM, totalM, share, apexM, spinRpm, curveM or directionDeg
-     * @param  'gained'|'lost'|'level'  $word  by the want's own resolution, with a chance of `DecisionRule::SURE_OF_WISH`
+     * @param  'gained'|'lost'|'level'  $standing  by the want's own resolution, with a chance of `DecisionRule::SURE_OF_WISH`
      */
-    private function __construct(public string $name, public string $figure, public float $before, public float $after, public string $word)
+    private function __construct(public string $name, public string $figure, public float $before, public float $after, public string $standing)
     {
     }
 

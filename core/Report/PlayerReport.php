@@ -174,7 +174,7 @@ final class PlayerReport
      * @param  array<string, mixed>  $before
      * @param  array<string, mixed>  $now
      * @param  array<string, mixed>  $wanted
-     * @return list<array{figure: string, before: float|null, now: float, word: string, low: float, high: float}>
+     * @return list<array{figure: string, before: float|null, now: float, standing: string, low: float, high: float}>
      */
     private static function flight(array $before, array $now, array $wanted): array
     {
@@ -183,7 +183,7 @@ final class PlayerReport
             if (isset($wanted[$figure])) {
                 $out[] = [
                     'figure' => (string) $figure, 'before' => $before['flight'][$figure]['value'] ?? null, 'now' => (float) $is['value'],
-                    'word' => $is['word'], 'low' => (float) $wanted[$figure]['low'], 'high' => (float) $wanted[$figure]['high'],
+                    'standing' => $is['standing'], 'low' => (float) $wanted[$figure]['low'], 'high' => (float) $wanted[$figure]['high'],
                 ];
             }
         }

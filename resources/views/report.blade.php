@@ -6,12 +6,12 @@
 <style>
 @include('paper')
 .rule { border-bottom: 2pt solid #14302a; padding-bottom: 5pt; margin-bottom: 8pt; }
-.lead { font-size: 13pt; line-height: 1.1; margin-bottom: 6pt; }
+.lead { font-size: 12.5pt; line-height: 1.1; margin-bottom: 6pt; }
 .mark { font-weight: bold; font-size: 12pt; }
 .mint { color: #14765a; }
 .big { font-size: 18pt; font-weight: bold; }
 .three td { width: 33.3%; padding-right: 12pt; }
-.four td { width: 25%; padding-right: 8pt; font-size: 9pt; }
+.four td { width: 25%; padding-right: 6pt; font-size: 8.4pt; line-height: 1.1; }
 .key { font-size: 9pt; margin-bottom: 2pt; }
 .gap { margin-top: {{ 7 * $scale ** 2 }}pt; }
 .small { font-size: 8.2pt; line-height: 1.1; }
@@ -39,7 +39,7 @@
 <div class="gap"><h2>{{ $w->say('report.fourteen') }}</h2>{!! $p->fourteen(515)->html() !!}
 <div class="small soft"><span class="mint">●</span> {{ $w->say('report.fairway') }} &nbsp; ○ {{ $w->say('report.rough') }} &nbsp; <span style="color: #9c3525">×</span> {{ $w->say('report.troubleDot') }}</div></div>
 @if ($t->flight() !== [])<table class="four hair gap"><tr>
-    @foreach ($t->flight() as $one)<td><span class="soft">{{ $one['name'] }}</span> <b>{{ $one['now'] }}</b> <span class="soft">{{ $w->say('report.before') }} {{ $one['before'] }}</span><div class="small soft">{{ $one['wanted'] }}</div></td>@endforeach
+    @foreach ($t->flight() as $one)<td><span class="soft">{{ $one['name'] }}</span> <b>{{ $one['now'] }}</b> <span class="soft">({{ $one['before'] }})</span><div class="small soft">{{ $one['wanted'] }}</div></td>@endforeach
 </tr></table>@endif
 <table class="three hair gap"><tr>
     @foreach ($t->three() as $one)<td><span class="big">{{ $one['big'] }}</span> <span class="soft">{{ $one['small'] }}</span><div>{{ $one['text'] }}</div></td>@endforeach

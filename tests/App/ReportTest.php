@@ -56,8 +56,13 @@ it('tells the same figures as the decision that was saved', function (): void {
     $judged = collect($this->decision->advice['setups'])->keyBy('tag');
     $own = $judged['A'];
     $now = $judged[$this->decision->setup->tag];
+    $spin = fn (array $j): string => (10 * round($j['flight']['spinRpm']['value'] / 10)).' rpm';
+    // What was asked for comes first; launch, spin, height and descent stand beside what is wanted.
     expect($text)->toContain('+'.round($now['carryGainM']).' m')
-        ->and($text)->toContain('about '.round(14 * $now['share']).' should find the fairway, where it was '.round(14 * $own['share']));
+        ->and($text)->toContain('You asked for a fade that holds')
+        ->and($text)->toContain('You asked for more fairways: '.round(14 * $now['share']).' instead of '.round(14 * $own['share']).' of 14 fairways.')
+        ->and($text)->toContain('Spin '.$spin($now))->and($text)->toContain('wanted')
+        ->and($text)->toContain(round(100 * $now['chanceBetter']).' in 100');
 });
 
 it('draws in vectors: no picture of dots is in it', function (): void {

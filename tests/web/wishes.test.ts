@@ -6,8 +6,8 @@ import { bandText, flightText, seenAndExpected, wishTexts } from '../../resource
 
 const yards: UnitChoice = { speed: 'mph', distance: 'yd', height: 'ft', length: 'in' };
 const metres: UnitChoice = { speed: 'km/h', distance: 'm', height: 'm', length: 'mm' };
-const wish = (name: string, figure: string, before: number, after: number, word: 'gained' | 'lost' | 'level' = 'gained') => ({
-    wishes: [{ name, figure, before, after, word }],
+const wish = (name: string, figure: string, before: number, after: number, standing: 'gained' | 'lost' | 'level' = 'gained') => ({
+    wishes: [{ name, figure, before, after, standing }],
 });
 
 test('the wish is answered in its own figure and unit', () => {
@@ -37,7 +37,7 @@ test('what was seen stands beside what is expected, and few shots are said to ex
 });
 
 test('a figure outside what is wanted has a word', () => {
-    const of = (value: number, word: 'low' | 'wanted' | 'high') => ({ value, interval: { low: value, high: value }, word });
+    const of = (value: number, standing: 'low' | 'wanted' | 'high') => ({ value, interval: { low: value, high: value }, standing });
     expect(flightText('spinRpm', of(3184, 'high'), yards)).toBe('3180 high');
     expect(flightText('launchDeg', of(12.34, 'wanted'), yards)).toBe('12.3');
     expect(flightText('apexM', undefined, yards)).toBe('–');

@@ -25,12 +25,12 @@ use App\Contract\Shape;
 #[Shape('SwingGroup', ['name' => 'string', 'n' => 'integer', 'speedMps' => 'number'], about: 'One of several swings that were hit')]
 #[
     Shape('FlightFigure', [
-        'value' => 'number', 'interval' => 'Interval', 'word' => "'low' | 'wanted' | 'high'",
+        'value' => 'number', 'interval' => 'Interval', 'standing' => "'low' | 'wanted' | 'high'",
     ], about: 'Launch, spin, apex or descent that is expected of a setup, and how it stands to what the player wants'),
 ]
 #[
     Shape('WishAnswer', [
-        'name' => 'string', 'figure' => 'string', 'before' => 'number', 'after' => 'number', 'word' => "'gained' | 'lost' | 'level'",
+        'name' => 'string', 'figure' => 'string', 'before' => 'number', 'after' => 'number', 'standing' => "'gained' | 'lost' | 'level'",
     ], about: 'What a setup does for one want, beside the own club'),
 ]
 #[

@@ -14,6 +14,7 @@ use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\SetupSpec;
+use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Finder\Belief;
 use MintCarry\Core\Finder\Discrepancy;
 use MintCarry\Core\Finder\Finder;
@@ -213,14 +214,24 @@ final class Advice
      */
     public function decide(int $players, int $swings = 28): array
     {
-        $sum = ['loss' => 0.0, 'loss of keeping the own club' => 0.0, 'expected loss' => 0.0, 'worse than own' => 0.0, 'worse by more than .015' => 0.0, 'own club kept' => 0.0];
+        $sum = [
+            'loss' => 0.0, 'loss of keeping the own club' => 0.0, 'expected loss' => 0.0, 'worse than own' => 0.0,
+            'worse by more than .015' => 0.0, 'own club kept' => 0.0,
+        ];
         $bins = [];
+        $failed = 0;
         for ($i = 0; $i < $players; $i++) {
             $player = $this->player($i);
             $own = $this->own($player->hand());
             $rack = self::rack($player->hand(), $own);
             $brief = $this->brief();
-            [$draws] = $this->drawn($player, $rack, $own, $this->spread($rack, $swings));
+            try {
+                [$draws] = $this->drawn($player, $rack, $own, $this->spread($rack, $swings));
+            } catch (ModelFailure) {
+                $failed++; // the application judges such a player by the shots alone, and says so
+
+                continue;
+            }
             $found = Finder::of($draws, $brief, offer: self::offer(...));
             $pick = $found->pick->spec->tag;
             $asked = [];
@@ -245,7 +256,7 @@ final class Advice
                 $bins[$bin] = [$bins[$bin][0] + 1, $bins[$bin][1] + $chance, $bins[$bin][2] + ($truth[$tag] < $truth['own'] ? 1 : 0)];
             }
         }
-        $out = array_map(static fn (float $v): float => $v / $players, $sum);
+        $out = array_map(static fn (float $v): float => $v / max(1, $players - $failed), $sum) + ['players whom the models fail on' => $failed];
         ksort($bins);
         foreach ($bins as $bin => [$n, $told, $true]) {
             $out[sprintf('chance from %s told %.3f, true (%d cases)', $bin, $told / $n, $n)] = $true / $n;

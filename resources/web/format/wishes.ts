@@ -26,9 +26,9 @@ function wishText(w: WishAnswer, units: UnitChoice): string {
     const [[before, unit], [after]] = [figureOf(w.figure, w.before, units), figureOf(w.figure, w.after, units)];
     return say('wish.told', {
         want: say(`want.${w.name}`),
-        word: w.word,
+        standing: w.standing,
         before: `${before}${unit}`,
-        after: w.word === 'level' ? `${after}${unit}` : after,
+        after: w.standing === 'level' ? `${after}${unit}` : after,
     });
 }
 
@@ -56,7 +56,7 @@ export const FLIGHT = ['launchDeg', 'spinRpm', 'apexM', 'descentDeg'];
 /** "2460" with a word where it is not what is wanted: "3180 high". */
 export function flightText(field: string, of: FlightFigure | undefined, units: UnitChoice): string {
     if (!of) return '–';
-    return of.word === 'wanted' ? amountOf(field, of.value, units) : `${amountOf(field, of.value, units)} ${of.word}`;
+    return of.standing === 'wanted' ? amountOf(field, of.value, units) : `${amountOf(field, of.value, units)} ${of.standing}`;
 }
 
 const amountOf = (field: string, value: number, units: UnitChoice): string =>

@@ -30,7 +30,7 @@
                             >{#if r.tag}<Glyph tag={r.tag} r={9} />{/if}
                             {r.name}</td
                         >
-                        {#each FLIGHT as field (field)}<td class:off={r.flight?.[field] && r.flight[field].word !== 'wanted'}
+                        {#each FLIGHT as field (field)}<td class:off={r.flight?.[field] && r.flight[field].standing !== 'wanted'}
                                 >{flightText(field, r.flight?.[field], units)}</td
                             >{/each}
                     </tr>

@@ -540,7 +540,7 @@ export interface Fitting {
 export interface FlightFigure {
     value: number;
     interval: Interval;
-    word: 'low' | 'wanted' | 'high';
+    standing: 'low' | 'wanted' | 'high';
 }
 
 export interface FollowUp {
@@ -1926,7 +1926,7 @@ export interface WishAnswer {
     figure: string;
     before: number;
     after: number;
-    word: 'gained' | 'lost' | 'level';
+    standing: 'gained' | 'lost' | 'level';
 }
 
 /** The player was another when the setup was hit than when the benchmark was: no word is said of it */
