@@ -185,6 +185,12 @@ final readonly class ReportText
     {
         $r = $this->report;
         $out = [$this->words->say('report.shots', ['now' => $r['now']['n'], 'before' => $r['before']['n']])];
+        [$now, $before] = [$r['now']['fairways'], $r['before']['fairways']];
+        if (($now['of'] ?? 0) > 0 && ($before['of'] ?? 0) > 0) {
+            $out[] = $this->words->say('report.seen', [
+                'in' => $now['in'], 'of' => $now['of'], 'beforeIn' => $before['in'], 'beforeOf' => $before['of'],
+            ]);
+        }
         if ($r['ties'] > 0) {
             $out[] = $this->words->say('report.ties', ['n' => $r['ties']]);
         }

@@ -35,7 +35,12 @@ export function against(j: Judgement, benchmark: Judgement, fitting: Fitting): s
     const out: string[] = [];
     if (j.carryGainM !== undefined && j.carryGainInterval) {
         const yards = Math.round(j.carryGainM * k);
-        const range = `likely ${signed(j.carryGainInterval.low * k, 0)} to ${signed(j.carryGainInterval.high * k, 0)}`;
+        const [mine, its] = [j.carry?.mean, benchmark.carry?.mean];
+        const much =
+            j.exaggerates?.includes('carry') && mine !== undefined && its !== undefined
+                ? `; these shots ${signed((mine - its) * k, 0)}, which exaggerates`
+                : '';
+        const range = `likely ${signed(j.carryGainInterval.low * k, 0)} to ${signed(j.carryGainInterval.high * k, 0)}${much}`;
         out.push(
             yards === 0
                 ? `carries as far (${range} ${units.distance})`
