@@ -49,8 +49,11 @@ export function against(j: Judgement, benchmark: Judgement, fitting: Fitting): s
     }
     if (j.sideKnown && benchmark.sideKnown) {
         const [mine, its] = [drivesOf(j.share), drivesOf(benchmark.share)];
+        const much = j.exaggerates?.includes('fairways') ? `; ${j.n} shots exaggerate` : '';
         const seen =
-            j.seen?.fairways && benchmark.seen?.fairways ? ` (seen: ${of(j.seen)}, and ${of(benchmark.seen)} with ${benchmark.tag})` : '';
+            j.seen?.fairways && benchmark.seen?.fairways
+                ? ` (seen: ${of(j.seen)}, and ${of(benchmark.seen)} with ${benchmark.tag}${much})`
+                : '';
         out.push(
             mine === its
                 ? `finds as many of ${DRIVES} fairways (${mine})${seen}`
