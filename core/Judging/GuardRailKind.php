@@ -29,4 +29,5 @@ enum GuardRailKind: string
     case MonitorDisagrees = 'monitorDisagrees';
     case NotMeasured = 'notMeasured';
     case CarryOff = 'carryOff';
+    case ToldOff = 'toldOff';
 }

@@ -22,6 +22,7 @@ use MintCarry\Core\Judging\Evidence;
 use MintCarry\Core\Judging\Finding;
 use MintCarry\Core\Judging\Forgiveness;
 use MintCarry\Core\Judging\GuardRail;
+use MintCarry\Core\Judging\GuardRailKind;
 use MintCarry\Core\Judging\GuardRails;
 use MintCarry\Core\Judging\LikeForLike;
 use MintCarry\Core\Judging\NextMove;
@@ -32,6 +33,7 @@ use MintCarry\Core\Record\FittingRecord;
 use MintCarry\Core\Record\SetupRecord;
 use MintCarry\Core\Statistics\Interval;
 
+use function abs;
 use function array_filter;
 use function array_keys;
 use function array_map;
@@ -47,6 +49,11 @@ use function is_float;
  */
 final readonly class JudgingReport
 {
+    /** From so many shots on an expected carry so far from their mean is warned of. */
+    private const OFF_FROM_SHOTS = 6;
+
+    private const OFF_SHARE = 0.08;
+
     /**
      * @param  array<string, ShotSet>  $sets  by tag
      * @param  array<string, Evidence>  $evidence  by tag; setups whose shots let one say something of the swing
@@ -114,10 +121,10 @@ final readonly class JudgingReport
             'benchmark' => $this->record->benchmark, 'screening' => $this->record->screening->label(), 'setups' => $setups,
             'rails' => array_map(
                 static fn (GuardRail $r): array => ['tag' => $r->tag, 'kind' => $r->kind, 'figures' => (object) $r->figures],
-                GuardRails::of(
+                [...$this->toldOff(), ...GuardRails::of(
                     array_values($this->evidence), $this->benchmark, $this->record->conditions, $this->speeds(), $squaringShare,
                     $this->record->calibration, $this->record->brief->ball, $this->record->mixedSpeeds(),
-                ),
+                )],
             ),
             // Where the models have something to work from, the finder names the one next move (`NextStep`).
             'next' => $this->benchmark === null || $this->record->isModelled() ? null : self::next(NextMove::of($this->benchmark, $ail,
@@ -126,6 +133,20 @@ final readonly class JudgingReport
             'judge' => $this->advice === null ? null : AdviceReport::toArray($this->advice, $this->record),
             'failures' => ModelFailure::toArrays($failures),
         ];
+    }
+
+    /** @return list<GuardRail> setups whose expected carry lies far from the mean of their own shots: then the models do not fit them */
+    private function toldOff(): array
+    {
+        $out = [];
+        foreach ($this->advice->setups ?? [] as $s) {
+            $off = $s->carry === null || $s->n < self::OFF_FROM_SHOTS ? 0.0 : $s->expectedCarryM / $s->carry->mean - 1;
+            if (abs($off) > self::OFF_SHARE) {
+                $out[] = new GuardRail($s->tag, GuardRailKind::ToldOff, ['n' => (float) $s->n, 'carryShare' => $off]);
+            }
+        }
+
+        return $out;
     }
 
     /** What the judge says of a setup's share; what its shots alone say where there is no benchmark to judge against. */

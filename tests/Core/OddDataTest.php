@@ -148,3 +148,13 @@ it('withholds words where start line, launch or face drift through the session',
     }
     expect($false)->toBeLessThan(8);
 })->with(['directionDeg', 'launchDeg', 'faceDeg']);
+
+it('warns where the expected carry lies far from the setup’s own shots', function (string $hand): void {
+    $of = static fn (array $ball): array => array_values(array_filter(
+        JudgingReport::of(MadeFitting::of($hand, [], 1)->head('Old 10', 10.5)->hit('A', 'Old 10', 9, [147, 12.5, 2600, 0, 0])
+            ->hit('B', 'Old 10', 6, [...$ball, 0, 0], ['sleeve' => '+1.5'])->record())['rails'],
+        static fn (array $r): bool => $r['kind']->value === 'toldOff' && $r['tag'] === 'B',
+    ));
+    expect($of([148, 13.5, 2800]))->toBe([])->and($of([150, 6.5, 1280]))->toHaveCount(1)
+        ->and($of([150, 6.5, 1280])[0]['figures']->carryShare)->toBeGreaterThan(0.08);
+})->with(['right', 'left']);

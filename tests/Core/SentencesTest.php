@@ -95,7 +95,7 @@ function figuresOfKinds(): array
             ['monitor' => 'Bay 2', 'visit' => '3', 'n' => 12.0, 'carryShare' => 0.052],
             ['monitor' => 'none', 'visit' => 'none', 'n' => 4.0, 'carryShare' => -0.041],
         ],
-        'notMeasured' => [['what' => 'spin rate']], 'carryOff' => [['n' => 1.0], ['n' => 5.0]],
+        'toldOff' => [['n' => 6.0, 'carryShare' => -0.09]], 'notMeasured' => [['what' => 'spin rate']], 'carryOff' => [['n' => 1.0], ['n' => 5.0]],
     ];
 }
 

@@ -203,6 +203,11 @@ test('a pick that the shots carry is said so', () => {
     expect(reason(sure, fitting)).toBe(
         'Against A, Tern 460 carries 6 m farther (likely +1 to +11) and finds 10 of 14 fairways instead of 8. That is worth 0.12 strokes on each driving hole; the chance that it is better at all is 93 in 100.',
     );
+    const few = sure.setups[1]!;
+    few.seen = { n: 6, averages: {}, fairways: { in: 5, of: 6 } };
+    sure.setups[0]!.seen = { n: 6, averages: {}, fairways: { in: 1, of: 6 } };
+    few.exaggerates = ['fairways'];
+    expect(reason(sure, fitting)).toContain(`(seen: 5 of 6, and 1 of 6 with A; ${few.n} shots exaggerate)`);
     expect(sureness(sure, fitting)).toContain('The shots carry this.');
     sure.setups[1]!.gainInterval = { low: -0.01, high: 0.2 };
     expect(sureness(sure, fitting)).toContain('It is likely, not sure.');
