@@ -13,8 +13,8 @@ use App\Models\PlayerLink;
 use MintCarry\Core\Fitting\PlayersWords;
 
 /**
- * Keeps what a player sent by a link: once, however often it is sent. Where a fitting was begun and its brief is not agreed, it becomes the
- * draft of that; else it waits for the next.
+ * Keeps what a player sent by a link, each version of it, and one that is sent twice once. Where a fitting was begun and its brief is not
+ * agreed, it becomes the draft of that, in the place of what they said before; else it waits for the next.
  */
 final readonly class TakeIntake
 {
@@ -54,6 +54,10 @@ final readonly class TakeIntake
                 $now = $fitting === null ? null : Fitting::query()->lockForUpdate()->find($fitting->id);
                 if ($now !== null && $now->brief_agreed_at === null) {
                     $now->version++;
+                    $before = $intake->before();
+                    if ($before?->fitting_id === $now->id) {
+                        $now->setBrief($before->words()->withdrawnFrom($now->brief()));
+                    }
                     $intake->draft($now);
                 }
 

@@ -9,6 +9,7 @@ use App\Models\Fitting;
 use App\Models\PlayerLink;
 use App\Models\Round;
 use App\Models\User;
+use App\Words\Words;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\FollowUp\PlayedRound;
 
@@ -26,12 +27,13 @@ final readonly class TellRound
      * @param  array{playedOn: string, words: string, typed: array<string, mixed>}  $beside
      * @return array{Round, bool} and whether it is new
      */
-    public function __invoke(Fitting $fitting, PlayedRound $played, array $beside, string $key, ?PlayerLink $link, ?User $by): array
+    public function __invoke(Fitting $fitting, PlayedRound $played, array $beside, string $key, ?PlayerLink $link, ?User $by, ?Words $words = null): array
     {
         $there = Round::query()->where('fitting_id', $fitting->id)->where('sent_key', $key)->first();
         if ($there !== null) {
             return [self::same($there, $played, $beside), false];
         }
+        self::requireDay($fitting, $played, $beside['playedOn'], $words ?? Words::in('en'));
 
         return $this->journal->record(
             $fitting, $by, "told of a round on {$played->course}", function () use ($fitting, $played, $beside, $key, $link): array {
@@ -55,6 +57,29 @@ final readonly class TellRound
                     'feel' => $played->feel, 'words' => $beside['words'],
                 ]), true];
             });
+    }
+
+    /**
+     * A round lies between the day that the club was handed over, for the new one, and today, by the studio's clock.
+     *
+     * @throws InvalidInput in the words of who tells it
+     */
+    private static function requireDay(Fitting $fitting, PlayedRound $played, string $playedOn, Words $words): void
+    {
+        if ($playedOn > now()->setTimezone($fitting->studio->zone())->format('Y-m-d')) {
+            throw InvalidInput::of('playedOn', $words->say('rounds.toCome'));
+        }
+        $order = $played->club === 'new' ? $fitting->order : null;
+        if ($order === null) {
+            return; // nothing was ordered: the club was taken home as it was
+        }
+        $since = $order->handedOverOn();
+        if ($since === null) {
+            throw InvalidInput::of('club', $words->say('rounds.notYours'));
+        }
+        if ($playedOn < $since) {
+            throw InvalidInput::of('playedOn', $words->say('rounds.tooEarly'));
+        }
     }
 
     /**

@@ -91,7 +91,7 @@ final class Fitting extends Model
     /** @return HasOne<Intake, $this> what the player said before they came, that became the draft of the brief */
     public function intake(): HasOne
     {
-        return $this->hasOne(Intake::class);
+        return $this->hasOne(Intake::class)->latestOfMany();
     }
 
     /** @return HasOne<Order, $this> the club that was ordered after it; cancelled ones are no order any more */

@@ -43,6 +43,18 @@ final class Intake extends Model
         return PlayersWords::of($this->said);
     }
 
+    /** The version before it by the same link. */
+    public function before(): ?self
+    {
+        return self::query()->where('link_id', $this->link_id)->where('id', '<', $this->id)->latest('id')->first();
+    }
+
+    /** Has the fitter begun with it? Then nothing is answered by this link any more. */
+    public function isBegun(): bool
+    {
+        return $this->fitting_id !== null && Fitting::withTrashed()->whereKey($this->fitting_id)->whereNotNull('brief_agreed_at')->exists();
+    }
+
     /** @return BelongsTo<Player, $this> */
     public function player(): BelongsTo
     {
@@ -65,6 +77,8 @@ final class Intake extends Model
     {
         $fitting->setBrief($isOver ? $this->words()->over($fitting->brief()) : $this->words()->onto($fitting->brief()));
         $fitting->save();
-        $this->update(['fitting_id' => $fitting->id]);
+        // Earlier versions by the same link are no draft of another fitting.
+        self::query()->where('link_id', $this->link_id)->where('id', '<=', $this->id)->update(['fitting_id' => $fitting->id]);
+        $this->refresh();
     }
 }

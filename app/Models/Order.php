@@ -114,6 +114,18 @@ final class Order extends Model
         }
     }
 
+    /** The day that the club was first handed over, by the studio's clock; null: it never was. */
+    public function handedOverOn(): ?string
+    {
+        foreach ($this->steps as $step) {
+            if ($step['state'] === OrderState::HandedOver->value) {
+                return Carbon::parse($step['at'])->setTimezone($this->studio->zone())->format('Y-m-d');
+            }
+        }
+
+        return null;
+    }
+
     /** Whether it was ever there, wherever it is now. */
     public function wasEver(OrderState $state): bool
     {

@@ -59,9 +59,9 @@ final readonly class ReportText
         // Of two figures the second has the unit.
         $told = fn (float $v, bool $bare = false): string => match ($wish['figure']) {
             'share' => $bare ? $this->words->number(round(14 * $v)) : $this->words->say('report.fairways', ['n' => (int) round(14 * $v)]),
-            'curveM' => $this->words->say('report.toSide', ['by' => $this->distance(abs($v)), 'side' => $v < 0 ? 'left' : 'right']),
-            'directionDeg' => $this->words->say('report.toSide', [
-                'by' => $this->words->number(abs($v), 1).'°', 'side' => $v < 0 ? 'left' : 'right',
+            'curveM' => $this->words->say($v < 0 ? 'report.toLeft' : 'report.toRight', ['by' => $this->distance(abs($v))]),
+            'directionDeg' => $this->words->say($v < 0 ? 'report.toLeft' : 'report.toRight', [
+                'by' => $this->words->number(abs($v), 1).'°',
             ]),
             'carryM', 'totalM' => $bare ? $this->words->number(round($v / $this->yard())) : $this->distance($v),
             default => $this->figure($wish['figure'], $v, $bare),

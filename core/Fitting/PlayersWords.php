@@ -108,6 +108,22 @@ final readonly class PlayersWords
         return $same;
     }
 
+    /** The brief without what still stands in it as it was said here. */
+    public function withdrawnFrom(Brief $brief): Brief
+    {
+        [$now, $empty] = [$brief->toArray(), (new Brief)->toArray()];
+        foreach ($this->standingIn($brief) as $field) {
+            $at = explode('.', $field);
+            if (count($at) === 1) {
+                $now[$at[0]] = $empty[$at[0]];
+            } else {
+                $now[$at[0]][$at[1]] = $empty[$at[0]][$at[1]];
+            }
+        }
+
+        return Brief::fromArray($now);
+    }
+
     /** @return array<string, mixed> as it was said, to be kept */
     public function toArray(): array
     {

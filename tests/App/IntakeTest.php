@@ -79,13 +79,42 @@ it('fills in a brief that was begun and says nothing yet, and leaves alone what 
         ->and($this->getJson("api/fittings/{$seen['id']}/log")->json('0.by'))->toBe('the player, by link');
 });
 
-it('keeps it once, however often it is sent, and refuses other words by the same link', function (): void {
+it('keeps it once, however often it is sent, and each version until the fitter begins', function (): void {
     $token = ($this->link)();
+    $seen = $this->postJson('api/fittings', ['playerId' => $this->player->id])->json();
     $this->postJson('api/for-player/intake', ($this->says)($token))->assertCreated();
     $this->postJson('api/for-player/intake', ($this->says)($token))->assertOk()->assertExactJson(['sent' => true]);
-    $this->postJson('api/for-player/intake', ($this->says)($token, ['key' => 'another-phone', 'language' => 'de']))->assertUnprocessable()
-        ->assertSee('Das wurde schon gesendet');
     expect(Intake::query()->count())->toBe(1);
+    // The same key with other words is another answer: it is refused, and nothing is lost.
+    $this->postJson('api/for-player/intake', ($this->says)($token, ['wish' => 'other words']))->assertUnprocessable();
+    // Answered again: what still stands as they said it is theirs to change.
+    $this->postJson('api/for-player/look', ['token' => $token])->assertJsonPath('intake.mayAnswer', true);
+    $this->postJson('api/for-player/intake', ($this->says)($token, ['key' => 'another-phone', 'wish' => 'A high ball', 'shape' => 'draw', 'miss' => null]))
+        ->assertCreated();
+    $now = $this->getJson("api/fittings/{$seen['id']}")->json();
+    expect(Intake::query()->count())->toBe(2)->and($now['brief']['wish'])->toBe('A high ball')->and($now['brief']['shape'])->toBe('draw')
+        ->and($now['brief']['miss'])->toBe((new Brief)->toArray()['miss'])->and($now['intake']['consentAt'])->not->toBeNull()
+        ->and(Intake::waiting($this->player->id))->toBeNull();
+    $this->patchJson("api/fittings/{$seen['id']}/brief", ['version' => $now['version'], 'brief' => ['turf' => 'firm']])->assertOk();
+    Fitting::query()->whereKey($seen['id'])->update(['brief_agreed_at' => now()]);
+    $this->postJson('api/for-player/look', ['token' => $token])->assertJsonPath('intake.mayAnswer', false);
+    $this->postJson('api/for-player/intake', ($this->says)($token, ['key' => 'a-third-phone', 'language' => 'de']))->assertUnprocessable()
+        ->assertSee('Das wurde schon gesendet');
+    expect(Intake::query()->count())->toBe(2);
+});
+
+it('refuses an empty answer with words, and keeps nothing of the body without consent', function (): void {
+    $token = ($this->link)();
+    $blank = array_fill_keys(['hand', 'shape', 'miss', 'carry', 'handicap', 'wish', 'course', 'turf', 'width', 'left', 'right', 'club', 'ball', 'pain'], null);
+    $this->postJson('api/for-player/intake', ($this->says)($token, $blank + ['wants' => [], 'never' => [], 'consent' => false]))->assertUnprocessable()
+        ->assertSee('Nothing was answered yet');
+    $this->postJson('api/for-player/intake', ($this->says)($token, ['consent' => false]))->assertUnprocessable()->assertJsonValidationErrors('pain')
+        ->assertSee('only if you agree');
+    $this->postJson('api/for-player/look', ['token' => $token])->assertJsonPath('intake.isSent', false);
+    expect(Intake::query()->count())->toBe(0)->and(Consent::query()->count())->toBe(0);
+    $this->postJson('api/for-player/intake', ($this->says)($token, ['consent' => false, 'pain' => null]))->assertCreated();
+    $seen = $this->postJson('api/fittings', ['playerId' => $this->player->id])->json();
+    expect($seen['intake']['consentAt'])->toBeNull()->and($seen['intake']['pain'])->toBeNull();
 });
 
 it('gives the player their next appointment for their own calendar', function (): void {

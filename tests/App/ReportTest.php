@@ -122,7 +122,7 @@ it('opens on a phone by a link, without the fitter’s notes and steps, until it
     $pdf = $this->postJson('api/for-player/report.pdf', ['token' => $token, 'language' => 'de', 'paper' => 'Letter'])->assertOk();
     expect(poppler(['pdftotext', '-layout'], (string) $pdf->getContent()))->toContain('Ihr Driver');
     // A link for one thing opens no other.
-    $this->postJson('api/for-player/rounds', ['token' => $token, 'key' => 'x-x-x-x-x', 'playedOn' => '2026-12-01', 'course' => 'x', 'club' => 'new', 'holes' => 14, 'hit' => 2])
+    $this->postJson('api/for-player/rounds', ['token' => $token, 'key' => 'x-x-x-x-x', 'playedOn' => '2026-11-01', 'course' => 'x', 'club' => 'new', 'holes' => 14, 'hit' => 2, 'left' => 6, 'right' => 6, 'lost' => 0])
         ->assertUnprocessable()->assertJsonValidationErrors('token');
     $this->travel(401)->days();
     $this->postJson('api/for-player/report.pdf', ['token' => $token])->assertUnprocessable();

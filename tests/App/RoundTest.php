@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Models\Order;
 use App\Models\Player;
 use App\Models\PlayerLink;
 use App\Models\Round;
@@ -19,9 +20,10 @@ beforeEach(function (): void {
     $this->hitAbout($this->owner, $this->setup, 150, 6);
     $this->postJson("api/fittings/{$this->made->id}/decisions", ['setupId' => $this->setup->id, 'reason' => 'Straight'])->assertCreated();
     $this->url = "api/fittings/{$this->made->id}";
-    $this->round = fn (array $more = []): array => $more + [
-        'key' => 'round-'.bin2hex(random_bytes(6)), 'playedOn' => '2026-12-05', 'course' => 'Reedmere', 'club' => 'new', 'holes' => 14,
-        'hit' => 8, 'left' => 1,
+    // Every drive ended somewhere: what is not said otherwise was missed left.
+    $this->round = fn (array $more = []): array => $more + ['left' => max(0, 14 - ($more['hit'] ?? 8) - ($more['right'] ?? 5))] + [
+        'key' => 'round-'.bin2hex(random_bytes(6)), 'playedOn' => now()->subDay()->format('Y-m-d'), 'course' => 'Reedmere', 'club' => 'new', 'holes' => 14,
+        'hit' => 8,
         'right' => 5, 'lost' => 1, 'drives' => [210, 231.5], 'unit' => 'yd', 'feel' => 4, 'words' => 'Best in years',
     ];
     $this->tell = fn (array $more = []) => $this->postJson("{$this->url}/rounds", ($this->round)($more));
@@ -34,7 +36,7 @@ it('tells a round by link, once however often it is sent, and no other by the sa
     $round = ['token' => $token] + ($this->round)();
     $this->postJson('api/for-player/rounds', $round)->assertCreated()->assertJsonPath('told.0.course', 'Reedmere');
     $this->postJson('api/for-player/rounds', $round)->assertOk()->assertJsonCount(1, 'told');
-    $this->postJson('api/for-player/rounds', ['hit' => 3] + $round)->assertUnprocessable()->assertSee('with other figures');
+    $this->postJson('api/for-player/rounds', ['hit' => 3, 'left' => 6] + $round)->assertUnprocessable()->assertSee('with other figures');
     $this->postJson('api/for-player/rounds', ['key' => 'another one', 'hit' => 40] + $round)->assertUnprocessable()->assertJsonValidationErrors('hit');
     $this->postJson('api/for-player/rounds', ['key' => 'another one', 'hit' => 40, 'language' => 'de'] + $round)->assertSee('Bitte sehen Sie');
     $kept = Round::query()->sole();
@@ -51,7 +53,7 @@ it('holds rounds against the promise and tells what to do, with adjustments that
         ($this->tell)(['club' => 'before', 'hit' => $hit])->assertCreated();
     }
     foreach ([9, 8, 9] as $hit) {
-        ($this->tell)(['hit' => $hit, 'left' => 0, 'right' => 5, 'course' => ' reedmere '])->assertCreated();
+        ($this->tell)(['hit' => $hit, 'left' => 0, 'right' => 14 - $hit, 'course' => ' reedmere '])->assertCreated();
     }
     $seen = $this->getJson("{$this->url}/follow-up")->assertOk()->json();
     expect($seen['promise'])->toMatchArray(['tag' => $this->setup->tag, 'own' => $this->own->tag, 'isOverruled' => $seen['promise']['isOverruled']])
@@ -70,7 +72,7 @@ it('holds rounds against the promise and tells what to do, with adjustments that
 it('learns a course from other players of the studio, and never from another studio', function (): void {
     $tell = function (object $fitting, int $hit): void {
         foreach (range(1, 3) as $i) {
-            $this->postJson("api/fittings/{$fitting->id}/rounds", ($this->round)(['hit' => $hit, 'left' => 2, 'right' => 3]))->assertCreated();
+            $this->postJson("api/fittings/{$fitting->id}/rounds", ($this->round)(['hit' => $hit]))->assertCreated();
         }
     };
     $tell($this->made, 8);
@@ -96,7 +98,7 @@ it('reads a table whole or not at all, and stores no line twice', function (): v
     $send = fn (string $text, bool $keep = true) => $this->post("{$this->url}/rounds/file", [
         'file' => UploadedFile::fake()->createWithContent('rounds.csv', $text), 'keep' => $keep ? '1' : '0',
     ], ['Accept' => 'application/json']);
-    $table = "\u{FEFF}Played;Course;Club;Holes;Hit;Left;Right;Lost;Drive 1;Unit;Feel\r\n2026-12-01;Reedmere;new;14;7;2;3;0;201,5;m;4\r\n2026-12-02;Reedmere;;13;6;2;3;1;;;\r\n";
+    $table = "\u{FEFF}Played;Course;Club;Holes;Hit;Left;Right;Lost;Drive 1;Unit;Feel\r\n2026-11-01;Reedmere;new;14;7;2;3;0;201,5;m;4\r\n2026-11-02;Reedmere;;13;6;2;3;1;;;\r\n";
     $send($table, false)->assertOk()->assertExactJson(['lines' => 2, 'stored' => 0, 'kept' => false, 'courses' => ['Reedmere']]);
     expect(Round::query()->count())->toBe(0);
     $send($table)->assertOk()->assertJsonPath('stored', 2);
@@ -111,6 +113,25 @@ it('reads a table whole or not at all, and stores no line twice', function (): v
         $send($text)->assertUnprocessable()->assertSee($says, false);
     }
     expect(Round::query()->count())->toBe(2);
+});
+
+it('stores no untouched round, none of a day to come, and none with a club that was not handed over', function (): void {
+    $count = fn (): int => Round::query()->count();
+    ($this->tell)(['hit' => null])->assertUnprocessable()->assertJsonValidationErrors('hit');
+    ($this->tell)(['left' => null])->assertUnprocessable()->assertJsonValidationErrors('left');
+    ($this->tell)(['hit' => 3, 'left' => 2, 'right' => 5])->assertUnprocessable()->assertSee('10 drives on 14 holes');
+    ($this->tell)(['hit' => 3, 'left' => null, 'right' => null, 'forgotMisses' => true])->assertCreated();
+    ($this->tell)(['playedOn' => now()->addDays(2)->format('Y-m-d')])->assertUnprocessable()->assertSee('to come');
+    expect($count())->toBe(1)->and(Round::query()->sole()->typed['forgotMisses'])->toBeTrue();
+    // A club that was ordered is theirs from the day it was handed over.
+    $this->postJson("{$this->url}/orders")->assertCreated();
+    $order = Order::query()->sole();
+    ($this->tell)()->assertUnprocessable()->assertJsonValidationErrors('club');
+    ($this->tell)(['club' => 'before'])->assertCreated();
+    $order->update(['steps' => [['state' => 'handed over', 'at' => now()->subDays(3)->toIso8601String(), 'by' => 'x']]]);
+    ($this->tell)(['playedOn' => now()->subDays(9)->format('Y-m-d')])->assertUnprocessable()->assertSee('on that day');
+    ($this->tell)(['playedOn' => now()->subDays(2)->format('Y-m-d')])->assertCreated();
+    expect($count())->toBe(3);
 });
 
 it('takes a round out and puts it back', function (): void {

@@ -45,8 +45,8 @@ it('counts what was fitted and what came back, and names stock that never wins',
 it('puts what came beside what was promised', function (): void {
     foreach ([['before', 4], ['before', 5], ['before', 4], ['new', 9], ['new', 10], ['new', 9]] as $i => [$club, $hit]) {
         $this->postJson("api/fittings/{$this->made->id}/rounds", [
-            'key' => "round number {$i}", 'playedOn' => '2026-11-0'.($i + 1), 'course' => 'Reedmere', 'club' => $club, 'holes' => 14,
-            'hit' => $hit,
+            'key' => "round number {$i}", 'playedOn' => now()->format('Y-m-d'), 'course' => 'Reedmere', 'club' => $club, 'holes' => 14,
+            'hit' => $hit, 'left' => 14 - $hit, 'right' => 0, 'lost' => 0,
         ])->assertCreated();
     }
     expect($this->getJson('api/season')->json('ledger.counts.known'))->toBe(Fitting::query()->count());

@@ -54,7 +54,7 @@ function recordsOf(AppTestCase $test, User $theirs): array
     $order = $test->postJson("api/fittings/{$fitting->id}/orders")->assertCreated()->json('id');
 
     $round = $test->postJson("api/fittings/{$fitting->id}/rounds", [
-        'key' => 'a round of theirs', 'playedOn' => '2026-11-01', 'course' => 'Theirs', 'club' => 'new', 'holes' => 14, 'hit' => 7,
+        'key' => 'a round of theirs', 'playedOn' => '2026-11-01', 'course' => 'Theirs', 'club' => 'before', 'holes' => 14, 'hit' => 7, 'forgotMisses' => true, 'lost' => 0,
     ])->assertCreated()->json('rounds.0.id');
 
     $longClub = $test->postJson("api/fittings/{$fitting->id}/long-clubs", ['name' => 'Theirs', 'kind' => 'hybrid', 'loftDeg' => 20])

@@ -60,7 +60,7 @@ it('flags what is unlikely and refuses what cannot be', function (array $more, ?
     expect(implode(' ', ($this->shots)()[0]['flags']))->toContain((string) $flag);
 })->with([
     'too good a smash' => [['clubSpeedMps' => '92'], 'about 1.50 is the limit', null],
-    'a carry in the wrong unit' => [['carryM' => '150'], 'check the unit', null],
+    'a carry in the wrong unit' => [['carryM' => '150'], 'another unit', null],
     'total short of carry' => [['carryM' => '235', 'totalM' => '200'], 'swapped', null],
     'a launch of 85' => [['launchDeg' => '85'], null, 'cannot be'],
     'a ball at 400 mph' => [['ballSpeedMps' => '400'], null, 'cannot be'],

@@ -33,6 +33,7 @@ use App\Contract\Shape;
 ])]
 #[Shape('IntakePage', [
     'isSent' => 'boolean',
+    'mayAnswer' => 'boolean',
     'consentText' => 'string',
     'appointment' => '{ at: string; time: string; minutes: integer } | null',
 ])]
@@ -42,6 +43,8 @@ use App\Contract\Shape;
     'standing' => 'string[]',
     'course' => 'string',
     'club' => 'string',
+    // when they agreed to what is kept; null: they did not
+    'consentAt' => 'string | null',
     // of the fitter alone
     'pain' => 'string | null',
 ])]

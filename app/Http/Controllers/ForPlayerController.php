@@ -59,7 +59,10 @@ final class ForPlayerController
         });
     }
 
-    /** Sent twice, by a phone that lost its answer, it is kept once; sent with other words after that, it is refused and nothing is lost. */
+    /**
+     * Sent twice, by a phone that lost its answer, it is kept once. It may be answered again until the fitter begins; each version is kept.
+     * An empty answer is none, and what is about the body is kept only with consent.
+     */
     #[OA\Post(path: '/api/for-player/intake', operationId: 'forPlayer.intake', summary: 'What a player says before they come',
         requestBody: new Takes([
             'token' => 'string', 'language?' => 'string | null', 'key' => 'string', 'hand?' => 'Hand | null',
@@ -82,16 +85,26 @@ final class ForPlayerController
         } catch (InvalidInput $e) {
             throw self::refused($e->field, $words->say('error.field', ['why' => $words->language === 'en' ? $e->getMessage() : '']));
         }
-        $isNew = Transaction::run(function () use ($link, $request, $take, $words, $said, $key): bool {
+        $who = $request->who(self::consentText($link->studio, $words), $words->language);
+        if ($who['pain'] !== null && $who['consent'] === null) {
+            throw self::refused('pain', $words->say('error.painConsent'));
+        }
+        if ($said->toArray() === [] && $who['hand'] === null && $who['consent'] === null) {
+            throw self::refused('key', $words->say('error.nothing'));
+        }
+        $isNew = Transaction::run(function () use ($link, $take, $words, $said, $key, $who): bool {
             PlayerLink::query()->whereKey($link->id)->lockForUpdate()->value('id');
-            $before = Intake::query()->where('link_id', $link->id)->first();
-            if ($before === null) {
-                $take($link, $key, $said, $request->who(self::consentText($link->studio, $words), $words->language));
-            } elseif (! hash_equals($before->sent_key, $key)) {
+            $before = Intake::query()->where('link_id', $link->id)->latest('id')->first();
+            $same = Intake::query()->where('link_id', $link->id)->where('sent_key', $key)->first();
+            // The same key with other words is another answer, and would be lost.
+            if ($same === null ? $before?->isBegun() === true : $same->said != $said->toArray() || $same->pain !== $who['pain']) {
                 throw self::refused('token', $words->say('error.sentBefore'));
             }
+            if ($same === null) {
+                $take($link, $key, $said, $who);
+            }
 
-            return $before === null;
+            return $same === null;
         });
         Log::info('intake sent', ['link' => $link->id, 'again' => ! $isNew]);
 
@@ -123,9 +136,12 @@ final class ForPlayerController
         $words = self::words($request, $link);
         try {
             $fitting = $link->fitting ?? throw InvalidInput::of('token', $words->say('error.link'));
-            [, $isNew] = $tell($fitting, $request->played(), $request->beside(), $request->string('key')->value(), $link, null);
+            [, $isNew] = $tell($fitting, $request->played(), $request->beside(), $request->string('key')->value(), $link, null, $words);
         } catch (InvalidInput $e) {
-            throw self::refused($e->field, $words->say('error.field', ['why' => $words->language === 'en' ? $e->getMessage() : '']));
+            // What is about the day and the club is in their language already.
+            $isTold = in_array($e->field, ['playedOn', 'club'], true);
+            throw self::refused($e->field, $isTold ? $e->getMessage()
+                : $words->say('error.field', ['why' => $words->language === 'en' ? $e->getMessage() : '']));
         }
 
         return response()->json(self::roundsPage($link), $isNew ? 201 : 200);
@@ -158,9 +174,10 @@ final class ForPlayerController
     private function intakePage(PlayerLink $link, Words $words): array
     {
         $appointment = self::next($link);
+        $sent = Intake::query()->where('link_id', $link->id)->latest('id')->first();
 
         return [
-            'isSent' => $link->used_at !== null, 'consentText' => self::consentText($link->studio, $words),
+            'isSent' => $link->used_at !== null, 'mayAnswer' => $sent?->isBegun() !== true, 'consentText' => self::consentText($link->studio, $words),
             'appointment' => $appointment === null ? null : [
                 'at' => $words->date($appointment->starts_at, $link->studio->zone()),
                 'time' => $appointment->starts_at->toDateTimeImmutable()->setTimezone($link->studio->zone())->format('H:i'),

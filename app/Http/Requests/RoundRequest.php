@@ -6,6 +6,7 @@ namespace App\Http\Requests;
 
 use App\Words\Words;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Validator;
 use MintCarry\Core\FollowUp\PlayedRound;
 use MintCarry\Core\Units\Unit;
 
@@ -15,7 +16,7 @@ final class RoundRequest extends FormRequest
     public const SAID = [
         'key' => 'string', 'playedOn' => 'string', 'course' => 'string', 'club' => "'new' | 'before'", 'holes' => 'integer',
         'hit' => 'integer',
-        'left?' => 'integer', 'right?' => 'integer', 'lost?' => 'integer', 'drives?' => 'number[]', 'unit?' => "'m' | 'yd'",
+        'left?' => 'integer | null', 'right?' => 'integer | null', 'forgotMisses?' => 'boolean', 'lost?' => 'integer', 'drives?' => 'number[]', 'unit?' => "'m' | 'yd'",
         'feel?' => 'integer | null',
         'words?' => 'string | null',
     ];
@@ -26,7 +27,9 @@ final class RoundRequest extends FormRequest
         return [
             'key' => ['required', 'string', 'min:8', 'max:64'], 'playedOn' => ['required', 'date_format:Y-m-d', 'after:2000-01-01'],
             'course' => ['required', 'string', 'max:120'], 'club' => ['required', 'in:new,before'], 'holes' => ['required', 'integer'],
-            'hit' => ['required', 'integer'], ...array_fill_keys(['left', 'right', 'lost'], ['sometimes', 'integer']),
+            'hit' => ['required', 'integer'], 'forgotMisses' => ['sometimes', 'boolean'],
+            ...array_fill_keys(['left', 'right'], $this->boolean('forgotMisses') ? ['nullable', 'integer'] : ['required', 'integer']),
+            'lost' => ['required', 'integer'],
             'drives' => ['sometimes', 'array', 'max:2'], 'drives.*' => ['numeric'], 'unit' => ['sometimes', 'in:m,yd'],
             'feel' => ['sometimes', 'nullable', 'integer'], 'words' => ['sometimes', 'nullable', 'string', 'max:500'],
             ...($this->has('token') ? ['token' => ['required', 'string', 'max:100']] : []),
@@ -42,6 +45,23 @@ final class RoundRequest extends FormRequest
             ['in', 'numeric', 'integer', 'string', 'max', 'min', 'array', 'date_format', 'after'],
             $words->say('error.field', ['why' => '']),
         ));
+    }
+
+    /**
+     * Every drive ended somewhere, unless nobody remembers where.
+     *
+     * @return list<callable(Validator): void>
+     */
+    public function after(): array
+    {
+        return [function (Validator $validator): void {
+            $sum = $this->integer('hit') + $this->integer('left') + $this->integer('right');
+            $holes = $this->integer('holes');
+            if ($validator->errors()->isEmpty() && ! $this->boolean('forgotMisses') && $sum < $holes) {
+                $words = Words::in($this->string('language')->limit(8, '')->value());
+                $validator->errors()->add('hit', $words->say('rounds.tooFew', ['sum' => $sum, 'holes' => $holes]));
+            }
+        }];
     }
 
     public function played(): PlayedRound
@@ -62,7 +82,9 @@ final class RoundRequest extends FormRequest
     {
         return [
             'playedOn' => (string) $this->validated('playedOn'), 'words' => trim((string) $this->validated('words')),
-            'typed' => array_filter(['drives' => $this->validated('drives'), 'unit' => $this->validated('unit')]),
+            'typed' => array_filter([
+                'drives' => $this->validated('drives'), 'unit' => $this->validated('unit'), 'forgotMisses' => $this->boolean('forgotMisses'),
+            ]),
         ];
     }
 }

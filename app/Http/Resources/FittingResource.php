@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Access\Role;
 use App\Http\Input\BriefInput;
+use App\Models\Consent;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Rating;
@@ -111,6 +112,8 @@ final class FittingResource extends JsonResource
         return [
             'at' => $intake->created_at->toIso8601String(), 'standing' => $words->standingIn($fitting->brief()), 'course' => $words->course,
             'club' => $words->club,
+            'consentAt' => Consent::query()->where('player_id', $fitting->player_id)->whereNull('withdrawn_at')->latest('id')->first()
+                ?->given_at->toIso8601String(),
             'pain' => $user instanceof User && in_array($user->role, [Role::Owner, Role::Fitter], true) ? $intake->pain : null,
         ];
     }

@@ -720,7 +720,7 @@ export interface GuardRail {
     figures: Record<string, number | string | string[]>;
 }
 
-export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBall' | 'notTheirBall' | 'rangeBall' | 'otherTee' | 'otherVisit' | 'otherConditions' | 'windTakenOut' | 'windLeftIn' | 'playerCompensating' | 'labelAndDataDisagree' | 'speedFalling' | 'speedRising' | 'mixedSpeeds' | 'monitorDisagrees' | 'notMeasured' | 'carryOff';
+export type GuardRailKind = 'fewShots' | 'printedLoft' | 'twoChanges' | 'otherBall' | 'notTheirBall' | 'rangeBall' | 'otherTee' | 'otherVisit' | 'otherConditions' | 'windTakenOut' | 'windLeftIn' | 'playerCompensating' | 'labelAndDataDisagree' | 'speedFalling' | 'speedRising' | 'mixedSpeeds' | 'monitorDisagrees' | 'notMeasured' | 'carryOff' | 'toldOff';
 
 export type Hand = 'right' | 'left';
 
@@ -803,6 +803,7 @@ export interface InForce {
 
 export interface IntakePage {
     isSent: boolean;
+    mayAnswer: boolean;
     consentText: string;
     appointment: { at: string; time: string; minutes: number; } | null;
 }
@@ -1264,6 +1265,7 @@ export interface PlayersWords {
     standing: string[];
     course: string;
     club: string;
+    consentAt: string | null;
     pain: string | null;
 }
 

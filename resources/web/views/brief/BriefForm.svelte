@@ -38,6 +38,9 @@
                     {fitting.player.name} answered by link on {when(said.at)}; what still stands as they said it is marked.
                     {#if said.course}Plays at {said.course}.{/if}
                     {#if said.club}Own club, in their words: {said.club}.{/if}
+                    {said.consentAt
+                        ? `They agreed to what is kept on ${when(said.consentAt)}.`
+                        : 'They gave no consent to what is kept: ask for it.'}
                 </p>
                 {#if said.pain}<Notice kind="error"
                         >Pain or injury, in their words: “{said.pain}”. A player with pain is for a physician first; stop if something

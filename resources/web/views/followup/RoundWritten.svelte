@@ -53,7 +53,14 @@
     >
     <div class="grid five">
         {#each COUNTS as [field, label] (field)}<Field {label} error={form.err(field)}
-                ><input type="number" inputmode="numeric" min="0" max="18" required bind:value={form.values[field]} /></Field
+                ><input
+                    type="number"
+                    inputmode="numeric"
+                    min="0"
+                    max="18"
+                    required={!(form.values.forgotMisses && (field === 'left' || field === 'right'))}
+                    bind:value={form.values[field]}
+                /></Field
             >{/each}
     </div>
     <div class="grid">
@@ -65,6 +72,7 @@
     <Field label="Their words" error={form.err('words')}
         ><textarea rows="2" maxlength="500" bind:value={form.values.words}></textarea></Field
     >
+    <label><input type="checkbox" bind:checked={form.values.forgotMisses} /> The player does not remember where the misses went</label>
     {#if form.problem && Object.keys(form.problems).length === 0}<Notice kind="error">{form.problem}</Notice>{/if}
     {#if form.note}<Notice kind="good">{form.note}</Notice>{/if}
     <div><button disabled={form.busy}>Write it down</button></div>

@@ -14,17 +14,24 @@
     const draft = new Draft<IntakeValues>(`intake ${token.slice(0, 12)}`, { ...EMPTY, scale: page.units.distance === 'm' ? 'm' : 'yd' });
     const v = $derived(draft.values);
     let tried = $state(false);
+    /** Answered before, and once more now. */
+    let again = $state(false);
     const faults = $derived(wrong(v));
     const err = (field: string) => {
         const fault = faults[field];
-        if (fault && tried) return fault === 'needed' ? say('error.needed') : say('error.number', { ...fault });
+        if (fault && tried)
+            return fault === 'needed'
+                ? say('error.needed')
+                : fault === 'consent'
+                  ? say('error.painConsent')
+                  : say('error.number', { ...fault });
         return draft.err(field);
     };
     async function send(event: SubmitEvent) {
         event.preventDefault();
         tried = true;
         if (Object.keys(faults).length) {
-            document.querySelector<HTMLElement>(`[data-field="${Object.keys(faults)[0]}"] input`)?.focus();
+            document.querySelector<HTMLElement>(`[data-field="${Object.keys(faults)[0]}"] :is(input, textarea)`)?.focus();
             return;
         }
         await draft.send('for-player/intake', { token, ...sent(v) }, words);
@@ -60,9 +67,17 @@
     </fieldset>
 {/snippet}
 
-{#if draft.isSent || (intake.isSent && !tried)}
+{#if draft.isSent || (intake.isSent && !again)}
     <h1>{say('intake.sent')}</h1>
-    <p>{say('intake.sentAgain')}</p>
+    {#if intake.mayAnswer}
+        <p>{say('intake.sentAgain')}</p>
+        <button
+            onclick={() => {
+                again = true;
+                draft.another($state.snapshot(draft.values));
+            }}>{say('intake.again')}</button
+        >
+    {/if}
 {:else}
     <Paper onsubmit={send}>
         <h1>{say('intake.title')}</h1>
@@ -115,9 +130,11 @@
         >
         <Field label={say('intake.ballPlayed')} error={err('ball')}><input maxlength="80" bind:value={draft.values.ball} /></Field>
         <h2>{say('intake.health')}</h2>
-        <Field label={say('intake.pain')} error={err('pain')}
-            ><textarea rows="2" maxlength="500" bind:value={draft.values.pain}></textarea></Field
-        >
+        <div data-field="pain">
+            <Field label={say('intake.pain')} error={err('pain')}
+                ><textarea rows="2" maxlength="500" bind:value={draft.values.pain}></textarea></Field
+            >
+        </div>
         <p class="small">{say('intake.painHint')}</p>
         <h2>{say('intake.consent')}</h2>
         <blockquote>{intake.consentText}</blockquote>

@@ -4,7 +4,7 @@
     import Field from '../../parts/Field.svelte';
     import { Draft } from './draft.svelte';
     import Paper from './Paper.svelte';
-    import { dayOf, emptyRound, MOST_HOLES, sentRound, sumOf, type RoundValues } from './rounds';
+    import { dayOf, emptyRound, missing, MOST_HOLES, sentRound, sumOf, type RoundValues } from './rounds';
     import Stepper from './Stepper.svelte';
 
     let { token, page, rounds, words }: { token: string; page: LinkPage; rounds: RoundsPage; words: Words } = $props();
@@ -18,11 +18,14 @@
     const draft = new Draft<RoundValues>(`round ${token.slice(0, 12)}`, emptyRound(today, courses[0] ?? ''));
     const v = $derived(draft.values);
     const sum = $derived(sumOf(v));
-    const isTooMany = $derived(sum > v.holes || v.lost > v.holes - v.hit);
-    const COUNTS = ['hit', 'left', 'right', 'lost'] as const;
+    const open = $derived(missing(v));
+    const isTooMany = $derived(v.holes !== null && (sum > v.holes || (v.lost ?? 0) > v.holes - (v.hit ?? 0)));
+    const isTooFew = $derived(!open.length && !v.forgotMisses && sum < v.holes!);
+    const counts = $derived(v.forgotMisses ? (['hit', 'lost'] as const) : (['hit', 'left', 'right', 'lost'] as const));
     async function send(event: SubmitEvent) {
         event.preventDefault();
-        if (isTooMany) return;
+        if (open.length) return draft.refuse(open[0]!, say('error.needed'));
+        if (isTooMany || isTooFew) return;
         if (v.course.trim() === '') return draft.refuse('course', say('error.needed'));
         const now = await draft.send<RoundsPage>('for-player/rounds', { token, ...sentRound(v, page.units.distance) }, words);
         if (now) [told, courses] = [now.told, now.courses];
@@ -55,14 +58,17 @@
                     class:on={v.club === club}><input type="radio" value={club} bind:group={draft.values.club} /> {say(label)}</label
                 >{/each}
         </fieldset>
-        <Stepper label={say('rounds.holes')} bind:value={draft.values.holes} low={1} high={MOST_HOLES} />
-        {#each COUNTS as field (field)}
-            <Stepper label={say(`rounds.${field}`)} bind:value={draft.values[field]} low={0} high={v.holes} />
+        <Stepper label={say('rounds.holes')} bind:value={draft.values.holes} low={1} high={MOST_HOLES} usual={14} />
+        {#if draft.err('holes')}<p class="problem">{draft.err('holes')}</p>{/if}
+        {#each counts as field (field)}
+            <Stepper label={say(`rounds.${field}`)} bind:value={draft.values[field]} low={0} high={v.holes ?? MOST_HOLES} />
             {#if draft.err(field)}<p class="problem">{draft.err(field)}</p>{/if}
         {/each}
         {#if isTooMany}<p class="problem" role="alert">
-                {say('rounds.tooMany', { sum: Math.max(sum, v.hit + v.lost), holes: v.holes })}
+                {say('rounds.tooMany', { sum: Math.max(sum, (v.hit ?? 0) + (v.lost ?? 0)), holes: v.holes! })}
             </p>{/if}
+        {#if isTooFew}<p class="problem" role="alert">{say('rounds.tooFew', { sum, holes: v.holes! })}</p>{/if}
+        <label class="check"><input type="checkbox" bind:checked={draft.values.forgotMisses} /> {say('rounds.forgotMisses')}</label>
         <fieldset class="drives">
             <legend>{say('rounds.drives')}</legend>
             <Field label={say('rounds.drive', { n: 1 })} hint={page.units.distance} error={draft.err('drives')}
@@ -83,7 +89,7 @@
             ><textarea rows="2" maxlength="500" bind:value={draft.values.words}></textarea></Field
         >
         {#if draft.problem}<p class="problem" role="alert">{draft.problem}</p>{/if}
-        <button disabled={draft.busy || isTooMany}>{say('rounds.send')}</button>
+        <button disabled={draft.busy || isTooMany || isTooFew}>{say('rounds.send')}</button>
     </Paper>
 {/if}
 {#if told.length}
@@ -110,6 +116,12 @@
     button {
         min-height: 46px;
         font-size: 16px;
+    }
+    .check {
+        display: flex;
+        gap: 10px;
+        align-items: center;
+        min-height: 44px;
     }
     section {
         margin-top: 26px;

@@ -1,15 +1,15 @@
 <script lang="ts">
-    // A count that a thumb sets: minus, the number, plus.
-    let { label, value = $bindable(), low, high }: { label: string; value: number; low: number; high: number } = $props();
+    // A count that a thumb sets: minus, the number, plus. It begins unset: the first plus is one, or what is usual, the first minus the lowest.
+    let { label, value = $bindable(), low, high, usual }: { label: string; value: number | null; low: number; high: number; usual?: number } = $props();
     const id = $props.id();
-    const step = (by: number) => (value = Math.min(high, Math.max(low, value + by)));
+    const step = (by: number) => (value = value === null ? (by > 0 ? (usual ?? low + 1) : low) : Math.min(high, Math.max(low, value + by)));
 </script>
 
 <div class="step" role="group" aria-labelledby={id}>
     <span {id}>{label}</span>
-    <button type="button" aria-label="{label} −1" disabled={value <= low} onclick={() => step(-1)}>−</button>
-    <output>{value}</output>
-    <button type="button" aria-label="{label} +1" disabled={value >= high} onclick={() => step(1)}>+</button>
+    <button type="button" aria-label="{label} −1" disabled={value !== null && value <= low} onclick={() => step(-1)}>−</button>
+    <output>{value ?? '–'}</output>
+    <button type="button" aria-label="{label} +1" disabled={value !== null && value >= high} onclick={() => step(1)}>+</button>
 </div>
 
 <style>

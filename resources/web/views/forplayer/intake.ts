@@ -65,8 +65,8 @@ const UNITS = {
 export type Bounds = { low: number; high: number };
 
 /** Numbers that cannot be, by field, with what can; and what has to be said. */
-export function wrong(v: IntakeValues): Record<string, Bounds | 'needed'> {
-    const out: Record<string, Bounds | 'needed'> = {};
+export function wrong(v: IntakeValues): Record<string, Bounds | 'needed' | 'consent'> {
+    const out: Record<string, Bounds | 'needed' | 'consent'> = {};
     const within = (field: 'carry' | 'handicap', low: number, high: number) => {
         const read = readNumber(v[field]);
         if (v[field].trim() !== '' && (read === null || read < low || read > high)) out[field] = { low, high };
@@ -74,6 +74,7 @@ export function wrong(v: IntakeValues): Record<string, Bounds | 'needed'> {
     const k = factor(v.scale);
     within('carry', Math.ceil(BRIEF_NUMBERS.carryM[0] * k), Math.floor(BRIEF_NUMBERS.carryM[1] * k));
     within('handicap', BRIEF_NUMBERS.handicap[0], BRIEF_NUMBERS.handicap[1]);
+    if (v.pain.trim() !== '' && !v.consent) out.pain = 'consent';
     if (v.consent && v.isMinor && v.guardian.trim() === '') out.guardian = 'needed';
     return out;
 }
