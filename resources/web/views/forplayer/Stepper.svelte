@@ -1,6 +1,12 @@
 <script lang="ts">
     // A count that a thumb sets: minus, the number, plus. It begins unset: the first plus is one, or what is usual, the first minus the lowest.
-    let { label, value = $bindable(), low, high, usual }: { label: string; value: number | null; low: number; high: number; usual?: number } = $props();
+    let {
+        label,
+        value = $bindable(),
+        low,
+        high,
+        usual,
+    }: { label: string; value: number | null; low: number; high: number; usual?: number } = $props();
     const id = $props.id();
     const step = (by: number) => (value = value === null ? (by > 0 ? (usual ?? low + 1) : low) : Math.min(high, Math.max(low, value + by)));
 </script>
