@@ -8,7 +8,11 @@ use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Statistics\Evenly;
 
 use function abs;
+use function array_column;
+use function array_fill_keys;
+use function array_filter;
 use function array_map;
+use function array_sum;
 use function array_unique;
 use function array_values;
 use function ceil;
@@ -59,8 +63,9 @@ final readonly class MixedSpeeds
      * @param  'intent'|'speed'  $why
      * @param  list<array{name: string, n: int, speedMps: float}>  $groups  the slowest first
      * @param  list<float>  $cuts  between the groups, m/s; none where the intent tells
+     * @param  array<string, string>  $byIntent  name of the group by intent; intents of one speed are one
      */
-    private function __construct(public string $why, public array $groups, private array $cuts = [])
+    private function __construct(public string $why, public array $groups, private array $cuts = [], private array $byIntent = [])
     {
     }
 
@@ -71,10 +76,33 @@ final readonly class MixedSpeeds
     public static function among(array $shots, bool $clubSeen = false): ?self
     {
         $intents = array_values(array_unique(array_map(static fn (array $s): string => self::intent($s['intent']), $shots)));
-        $mixed = count($intents) > 1 ? new self('intent', self::groups($shots, static fn (array $s): string => self::intent($s['intent'])))
-            : self::bySpeed($shots, $clubSeen);
+        $mixed = count($intents) > 1 ? self::byIntent($shots) : self::bySpeed($shots, $clubSeen);
 
         return $mixed === null || ! $mixed->isWithinASetup($shots) ? null : $mixed;
+    }
+
+    /**
+     * Intents whose speeds lie nearer together than two swings do are one: a benchmark hit full out and others hit as ever are.
+     *
+     * @param  list<array{speedMps: float, intent: string, tag?: string}>  $shots
+     */
+    private static function byIntent(array $shots): ?self
+    {
+        $groups = self::groups($shots, static fn (array $s): string => self::intent($s['intent']));
+        $names = $apart = [];
+        foreach ($groups as $i => $group) {
+            if ($i === 0 || $group['speedMps'] > (1 + self::LEAST_SHARE) * $groups[$i - 1]['speedMps']) {
+                $apart[] = [];
+            }
+            $apart[count($apart) - 1][] = $group;
+        }
+        foreach ($apart as $alike) {
+            usort($alike, static fn (array $a, array $b): int => $b['n'] <=> $a['n']);
+            $names += array_fill_keys(array_column($alike, 'name'), $alike[0]['name']);
+        }
+
+        return count($apart) < 2 ? null
+            : new self('intent', self::groups($shots, static fn (array $s): string => $names[self::intent($s['intent'])]), byIntent: $names);
     }
 
     /** @param  list<array{speedMps: float, intent: string, tag?: string}>  $shots */
@@ -196,7 +224,7 @@ final readonly class MixedSpeeds
     /** Name of the group that a shot belongs to. */
     public function groupOf(float $speedMps, string $intent): string
     {
-        return $this->why === 'intent' ? self::intent($intent) : self::NAMES[count($this->groups)][self::heapOf($speedMps, $this->cuts)];
+        return $this->why === 'intent' ? $this->byIntent[self::intent($intent)] ?? '' : self::NAMES[count($this->groups)][self::heapOf($speedMps, $this->cuts)];
     }
 
     /** A ball that was shaped on purpose was swung as ever. */

@@ -56,6 +56,16 @@ it('tells three swings apart, and takes a warm-up or a tiring player for no seco
         ->and(MixedSpeeds::among($of([42.0, 45.0, 42.2, 45.2, 41.9, 44.8, 42.1, 45.1]), true)?->why)->toBe('speed');
 });
 
+it('takes intents of one speed for one swing, and a smooth one for another', function (): void {
+    $of = static fn (string $tag, string $intent, array $speeds): array => array_map(
+        static fn (float $v): array => ['tag' => $tag, 'intent' => $intent, 'speedMps' => $v], $speeds,
+    );
+    $shots = [...$of('A', 'smooth', [40.1, 40.5, 39.8]), ...$of('A', 'full out', [45.2, 44.9]), ...$of('B', 'normal', [44.6, 45.1, 45.3])];
+    $mixed = MixedSpeeds::among($shots);
+    expect(array_column($mixed->groups, 'n', 'name'))->toBe(['smooth' => 3, 'normal' => 5])->and($mixed->groupOf(45.0, 'full out'))->toBe('normal')
+        ->and(MixedSpeeds::among([...$of('A', 'normal', [45.0, 44.8, 45.3]), ...$of('A', 'full out', [45.2, 44.9])]))->toBeNull();
+});
+
 it('takes two setups that were each hit at their own speed for no two swings: no word is said of them', function (): void {
     $shots = [];
     foreach (['A' => 44.0, 'B' => 40.0] as $tag => $speed) {

@@ -52,7 +52,7 @@ test('a right-hander in yards: brief, what it means, own club and a head from th
     await page.getByRole('button', { name: 'From the rack' }).click();
     await page.getByLabel('Head on the rack').selectOption({ label: 'Curlew L, 9.0°' });
     await expect(page.getByText('reads 10.1°, 1.1° over its print')).toBeVisible();
-    await expect(page.locator('dl', { hasText: 'Plays, squared' })).toContainText('9.6°');
+    await expect(page.locator('dl', { hasText: 'Plays for this player' })).toContainText('9.7°');
     await page.getByRole('button', { name: 'Add setup' }).click();
     await expect(page.getByText('print and gauge differ by 1.1°')).toBeVisible();
 

@@ -48,7 +48,7 @@ for (const [player, name, hand, unit, chosen, version] of [
         await expect(schools.getByRole('row')).toHaveCount(6);
         await expect(page.getByRole('region', { name: 'The pick on other days' }).getByRole('row')).toHaveCount(10);
         await expect(page.getByRole('region', { name: 'Worth buying' })).toContainText(/EUR|Nothing has to be bought/);
-        await expect(page.getByRole('region', { name: 'Setups judged' })).toContainText(`Carried ${unit}`);
+        await expect(page.getByRole('region', { name: 'Setups judged' })).toContainText(`These shots carry, ${unit}`);
         await accessible(page);
 
         // What breaks a tie is the fitter's order.

@@ -94,7 +94,7 @@ test('a gauge reading changes the playing loft that Compare shows', async ({ pag
         .getByRole('navigation', { name: 'Steps' })
         .getByRole('link', { name: /^Compare/ })
         .click();
-    const plays = page.getByRole('row', { name: /^Plays, squared/ });
+    const plays = page.getByRole('row', { name: /^Plays/ });
     await expect(plays).toContainText('8.7°');
     const id = await page.evaluate(
         async () =>

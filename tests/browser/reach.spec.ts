@@ -76,7 +76,7 @@ for (const { of, hand, distance, length, to, never } of [
         await page.goto(`/#/fitting/${id}/compare`);
         await expect(page.getByText(/hit at more than one speed/)).toBeVisible({ timeout: 30_000 });
         await page.getByText('Over this player’s speeds').click();
-        await expect(page.getByText(/^Hit at more than one speed: \d+ smooth at/)).toBeVisible({ timeout: 30_000 });
+        await expect(page.getByText(/^Hit with more than one swing: \d+ smooth at/)).toBeVisible({ timeout: 30_000 });
         await expect(page.getByRole('img', { name: /against club speed/ })).toBeVisible();
         await expect(page.getByText(/serves? both swings/)).toBeVisible();
         await page.getByLabel('Figure over speed').selectOption('Spin rate');

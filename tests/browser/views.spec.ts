@@ -119,8 +119,11 @@ test('no screen asks again for what it has, while nobody does anything', async (
             .click();
         // Whatever it wanted to know has come, and it does not begin anew.
         await drawn(page);
-        const known = asked.length;
-        await drawn(page);
+        let known = -1;
+        for (let more = 0; more < 4 && asked.length !== known; more++) {
+            known = asked.length;
+            await drawn(page);
+        }
         expect(asked.length, `${step} asks on and on: ${asked.slice(-6).join(', ')}`).toBe(known);
     }
 });

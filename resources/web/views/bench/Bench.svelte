@@ -135,7 +135,7 @@
                         </div>
                         <dl>
                             <div>
-                                <dt>Plays, as this player sets it down</dt>
+                                <dt>Plays for this player</dt>
                                 <dd>{setup.playing.plays.loftDeg.toFixed(1)}°, {faceWords(setup.playing.plays.faceOpenDeg)}</dd>
                             </div>
                             <div>

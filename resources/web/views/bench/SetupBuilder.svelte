@@ -182,7 +182,7 @@
                 {#if seen}
                     <dl class="facts">
                         <div>
-                            <dt>Plays, as this player sets it down</dt>
+                            <dt>Plays for this player</dt>
                             <dd>
                                 {plain(seen.playing.plays.loftDeg, 1)}°, {faceWords(seen.playing.plays.faceOpenDeg)}, lie {plain(
                                     seen.playing.plays.lieDeg,

@@ -45,7 +45,7 @@
         </thead>
         <tbody>
             <tr class="share">
-                <td>Plays <small>loft, as this player sets it down</small></td>
+                <td>Plays <small>loft, for this player</small></td>
                 {#each columns as tag (tag)}
                     {@const setup = fitting.setups.find((x) => x.tag === tag)}
                     <td

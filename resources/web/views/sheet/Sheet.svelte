@@ -137,7 +137,7 @@
                                 <dd>{s.sleeveLabel || 'no adjustment'}</dd>
                             </div>
                             <div>
-                                <dt>Plays, as the player sets it down</dt>
+                                <dt>Plays for this player</dt>
                                 <dd>
                                     loft {s.playing.plays.loftDeg.toFixed(1)}°, face {faceWords(s.playing.plays.faceOpenDeg)}, lie {s.playing.plays.lieDeg.toFixed(
                                         1,
