@@ -228,7 +228,7 @@ test('what is in the hand is told; what to do next is the judge’s', () => {
 test('the judge’s last figures are told with the shots they rest on', () => {
     const j = { tag: 'B', sideKnown: 6, share: 0.64, carryGainM: 5.4864, carryGainInterval: { low: 0.9144, high: 10.0584 } };
     const judge = { n: 21, judge: { benchmark: 'A', setups: [j] }, step: {}, next: null } as unknown as Judge;
-    expect(judgeText(judge, 'B', yards)).toBe('Judged after 21 shots: +6 yd (+1 to +11) against A, 9 of 14 in the corridor.');
+    expect(judgeText(judge, 'B', yards)).toBe('Judged after 21 shots: +6 yd (+1 to +11) against A, expect 9 of 14 fairways.');
     expect(judgeText(judge, 'C', yards)).toBe('');
 });
 

@@ -40,7 +40,7 @@ const promise = {
 describe('a promise and what came, in words', () => {
     it('tells what was promised', () => {
         expect(promiseText(promise, yards)).toBe(
-            'Promised: 9 of 14 drives in the corridor, 4 of 14 with the club before; +10 yd of carry (likely +1 to +17); better with a chance of 86 in 100.',
+            'Promised: 9 of 14 fairways, 4 of 14 with the club before; +10 yd of carry (likely +1 to +17); better with a chance of 86 in 100.',
         );
         expect(promiseText({ ...promise, keepsOwn: true }, yards)).toContain('nothing new was promised');
         expect(promiseText({ ...promise, isOverruled: true }, yards)).toContain('spoke for another setup');

@@ -1,5 +1,6 @@
+import { seenAndExpected } from '../../format/wishes';
 import type { BayView, HandView, Judge, MishitReason, Setup, Shot, Turned, UnitChoice, Verdict } from '../../api/generated/types';
-import { carryGain, DRIVES, outOf14 } from '../../format/judged';
+import { carryGain, DRIVES } from '../../format/judged';
 import { factor, figure, plain, signed, unitOf } from '../../format/units';
 
 /** Why a shot looks like a mishit, with this player's usual beside it. */
@@ -114,7 +115,7 @@ export function judgeText(judge: Judge, tag: string, units: UnitChoice): string 
     const j = judge.judge?.setups.find((s) => s.tag === tag);
     if (!j || !judge.judge) return '';
     // One line under the large figures.
-    const side = j.sideKnown ? `${outOf14(j.share)} in the corridor` : '';
+    const side = j.sideKnown ? `${seenAndExpected(j)} fairways` : '';
     const carry = tag === judge.judge.benchmark ? '' : `${carryGain(j, units).replace('likely ', '')} against ${judge.judge.benchmark}`;
     const told = [carry, side].filter(Boolean).join(', ');
     return told && `Judged after ${judge.n} shots: ${told}.`;

@@ -4,6 +4,7 @@
     import Scroll from '../../parts/Scroll.svelte';
     import { drivesOf, pct } from '../../format/judged';
     import { factor, figure, MEASURES, plain, signed, unitOf } from '../../format/units';
+    import { seenText } from '../../format/wishes';
     import { digits } from './compare.svelte';
 
     let {
@@ -77,13 +78,13 @@
                     {/each}
                 </tr>
                 <tr class="share">
-                    <td>In the corridor <small>of 14 drives, judged</small></td>
+                    <td>Fairways <small>of 14, expected</small></td>
                     {#each columns as tag (tag)}
                         {@const j = judgedOf(tag)}
                         <td
                             >{j?.sideKnown ? drivesOf(j.share) : 'unknown'}<small
                                 >{j?.sideKnown
-                                    ? `${drivesOf(j.shareInterval.low)} to ${drivesOf(j.shareInterval.high)} · ${pct(j.share)}`
+                                    ? `${drivesOf(j.shareInterval.low)} to ${drivesOf(j.shareInterval.high)}${seenText(j) ? `; seen ${seenText(j)}` : ''}`
                                     : 'side not measured'}</small
                             ></td
                         >
@@ -104,13 +105,13 @@
                 {/each}
             {/if}
             <tr class="alone"><th colspan={columns.length + 1}>What these shots alone say</th></tr>
-            <tr>
-                <td>Came to rest in the corridor</td>
-                {#each columns as tag (tag)}
-                    {@const s = setOf(tag)?.inCorridor}
-                    <td class="vague">{s && s.of ? `${s.in} of ${s.of}` : '–'}</td>
-                {/each}
-            </tr>
+            {#if !judge}<tr>
+                    <td>Seen in the fairway</td>
+                    {#each columns as tag (tag)}
+                        {@const s = setOf(tag)?.inCorridor}
+                        <td class="vague">{s && s.of ? `${s.in} of ${s.of}` : '–'}</td>
+                    {/each}
+                </tr>{/if}
             {#each rows as row (row.measure)}
                 <tr>
                     <td>{MEASURES[row.measure]!.label} <small>{unitOf(row.measure, units)}</small></td>

@@ -28,7 +28,7 @@
                     ><tr
                         ><th>Delivered loft</th><th>Launch °</th><th>Spin rpm</th><th>Carry <small>{units.distance}</small></th><th
                             >Spread across ± <small>{units.distance}</small></th
-                        ><th>In the corridor <small>of {DRIVES}</small></th></tr
+                        ><th>Fairways <small>of {DRIVES}</small></th></tr
                     ></thead
                 >
                 <tbody>

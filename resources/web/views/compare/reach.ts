@@ -140,7 +140,7 @@ export function loftAnswer(told: LoftAndWind['loft'], units: UnitChoice): string
     const k = factor(units.distance);
     const more = told.lofts.at(-1)!;
     const side = `${signed(more.sideSpreadM.change * k, 1)} ${units.distance}`;
-    const drives = `${share14(more.share)} of ${DRIVES} drives in the corridor`;
+    const drives = `${share14(more.share)} of ${DRIVES} fairways`;
     const length = `${signed(more.carryM.change * k, 0)} ${units.distance} of carry`;
     const what = {
         straighter: 'Yes, for this player',

@@ -144,7 +144,7 @@
                     <Picture
                         title="Carry against share in the corridor"
                         name="trade"
-                        head={['Setup', `Carry ${units.distance}`, 'In the corridor, of 14', `Gain ${found.unit}`, 'Chance %']}
+                        head={['Setup', `Carry ${units.distance}`, 'Fairways of 14', `Gain ${found.unit}`, 'Chance %']}
                         rows={found.setups.map((s) => [
                             nameOf(s, units),
                             figure('carryM', s.carryM, units),

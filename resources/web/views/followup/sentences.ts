@@ -11,7 +11,7 @@ export function promiseText(promise: NonNullable<FollowUp['promise']>, units: Un
     if (promise.keepsOwn) return 'The own club was kept: nothing new was promised.';
     const out: string[] = [];
     if (promise.shareNow !== null && promise.shareBefore !== null)
-        out.push(`${outOf14(promise.shareNow)} drives in the corridor, ${outOf14(promise.shareBefore)} with the club before`);
+        out.push(`${outOf14(promise.shareNow)} fairways, ${outOf14(promise.shareBefore)} with the club before`);
     if (promise.carryGainM !== null) {
         const k = factor(units.distance);
         const range = promise.carryGain

@@ -66,7 +66,7 @@ export function effectTexts(report: AcceptanceReport, units: UnitChoice): string
     const share = effect.share;
     if (share)
         out.push(
-            `Of ${DRIVES} drives ${signed(share.value * DRIVES, 1)} in the corridor, aimed at its middle (${likely(share.interval.low * DRIVES, share.interval.high * DRIVES, 1, '')}).`,
+            `${signed(share.value * DRIVES, 1)} of ${DRIVES} fairways, aimed at the middle (${likely(share.interval.low * DRIVES, share.interval.high * DRIVES, 1, '')}).`,
         );
     return out;
 }
