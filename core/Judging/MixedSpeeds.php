@@ -82,16 +82,22 @@ final readonly class MixedSpeeds
     }
 
     /**
-     * Intents whose speeds lie nearer together than two swings do are one: a benchmark hit full out and others hit as ever are.
+     * Intents whose speeds lie nearer together than two swings do are one, unless somebody told them apart on one setup: a benchmark hit
+     * full out and others hit as ever are one swing.
      *
      * @param  list<array{speedMps: float, intent: string, tag?: string}>  $shots
      */
     private static function byIntent(array $shots): ?self
     {
         $groups = self::groups($shots, static fn (array $s): string => self::intent($s['intent']));
-        $names = $apart = [];
+        $told = $names = $apart = [];
+        foreach ($shots as $s) {
+            $told[$s['tag'] ?? ''][self::intent($s['intent'])] = true;
+        }
+        $areTold = static fn (string $a, string $b): bool => array_filter($told, static fn (array $of): bool => isset($of[$a], $of[$b])) !== [];
         foreach ($groups as $i => $group) {
-            if ($i === 0 || $group['speedMps'] > (1 + self::LEAST_SHARE) * $groups[$i - 1]['speedMps']) {
+            $before = $groups[$i - 1] ?? null;
+            if ($before === null || $group['speedMps'] > (1 + self::LEAST_SHARE) * $before['speedMps'] || $areTold($before['name'], $group['name'])) {
                 $apart[] = [];
             }
             $apart[count($apart) - 1][] = $group;
