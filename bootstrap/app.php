@@ -4,10 +4,12 @@ use App\Console\Clock;
 use App\Http\Controllers\MetricsController;
 use App\Http\Controllers\UpController;
 use App\Http\Middleware\KnownKeys;
+use App\Http\Middleware\ReadableText;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\StandingSignIn;
 use App\Http\Middleware\Watched;
 use App\Support\Conflicted;
+use App\Support\TooMany;
 use App\Support\Transaction;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Auth\Middleware\Authorize;
@@ -41,6 +43,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->prependToPriorityList(SubstituteBindings::class, StandingSignIn::class);
         // Whose it is comes before what was said.
         $middleware->appendToPriorityList(Authorize::class, KnownKeys::class);
+        $middleware->appendToPriorityList(KnownKeys::class, ReadableText::class);
         $middleware->redirectGuestsTo('/');
     })
     ->withSchedule(Clock::schedule(...))
@@ -84,7 +87,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
             $plain = match ($e->getStatusCode()) {
                 404 => 'There is nothing here under this address, or it belongs to another studio.',
                 419 => 'This page was open too long. Reload it; what you typed is still on this screen.',
-                429 => 'Too many tries. Wait a minute, then try again.',
+                429 => TooMany::says($request, (int) ($e->getHeaders()['Retry-After'] ?? 60)),
                 default => null,
             };
 

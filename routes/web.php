@@ -52,6 +52,7 @@ use App\Http\Controllers\WelcomeController;
 use App\Http\Middleware\Heavy;
 use App\Http\Middleware\KnownKeys;
 use App\Http\Middleware\NotesLooks;
+use App\Http\Middleware\ReadableText;
 use App\Http\Middleware\RoomToWrite;
 use App\Http\Middleware\StandingSignIn;
 use Illuminate\Support\Facades\Route;
@@ -68,7 +69,7 @@ Route::prefix('api')->group(function (): void {
     Route::post('welcome/look', [WelcomeController::class, 'look']);
 
     // What players do by a private link: no account, no sign-in.
-    Route::prefix('for-player')->middleware(['throttle:player-link', KnownKeys::class])->group(function (): void {
+    Route::prefix('for-player')->middleware(['throttle:player-link', KnownKeys::class, ReadableText::class])->group(function (): void {
         Route::post('look', [ForPlayerController::class, 'look']);
         Route::post('intake', [ForPlayerController::class, 'intake']);
         Route::post('report.pdf', [ForPlayerController::class, 'report']);
@@ -76,7 +77,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('appointment', [ForPlayerController::class, 'appointment']);
     });
 
-    Route::middleware(['auth', StandingSignIn::class, KnownKeys::class, NotesLooks::class])->group(function (): void {
+    Route::middleware(['auth', StandingSignIn::class, KnownKeys::class, ReadableText::class, NotesLooks::class])->group(function (): void {
         Route::post('session/lock', [SessionController::class, 'lock']);
         Route::post('session/unlock', [SessionController::class, 'unlock']);
         Route::get('screen', [ScreenController::class, 'show']);

@@ -12,7 +12,8 @@ use Illuminate\Http\Request;
 
 /**
  * How often a sign-in may be guessed at: so often for one account from wherever, and so often from one address for whatever account. A
- * device that has signed in to the account before has an allowance of its own, so that nobody locks an owner out by guessing.
+ * device that has signed in to the account before has an allowance of its own, so that nobody locks an owner out by guessing. Counts are kept
+ * in the database: they outlive a restart and hold for all servers.
  */
 final readonly class SignInThrottle
 {
@@ -23,6 +24,8 @@ final readonly class SignInThrottle
     private const OF_ADDRESS = 20;
 
     private const OF_DEVICE = 8;
+
+    private const WRONG_LINKS = 300;
 
     public function __construct(private RateLimiter $limiter)
     {
@@ -35,12 +38,33 @@ final readonly class SignInThrottle
      */
     public function requireAllowance(Request $request, string $identity, ?KnownDevice $device): void
     {
-        foreach (self::keys($request, $identity, $device) as $key => $most) {
+        $this->require(self::keys($request, $identity, $device));
+    }
+
+    /** @param  array<string, int>  $keys  most failures by key */
+    private function require(array $keys): void
+    {
+        foreach ($keys as $key => $most) {
             if ($this->limiter->tooManyAttempts($key, $most)) {
                 $waitS = $this->limiter->availableIn($key);
                 throw new ThrottleRequestsException('Too many tries.', null, ['Retry-After' => (string) $waitS]);
             }
         }
+    }
+
+    /**
+     * Links for players hold 256 random bits, so nobody guesses one: only a flood is stopped, and it stops nothing but links.
+     *
+     * @throws ThrottleRequestsException
+     */
+    public function requireLinkAllowance(Request $request): void
+    {
+        $this->require([self::links($request) => self::WRONG_LINKS]);
+    }
+
+    public function linkFailed(Request $request): void
+    {
+        $this->limiter->hit(self::links($request), self::WINDOW_S);
     }
 
     public function failed(Request $request, string $identity, ?KnownDevice $device): void
@@ -68,6 +92,11 @@ final readonly class SignInThrottle
         return $device === null
             ? [self::account($identity) => self::OF_ACCOUNT, 'sign-in address '.self::network((string) $request->ip()) => self::OF_ADDRESS]
             : [self::device($device) => self::OF_DEVICE];
+    }
+
+    private static function links(Request $request): string
+    {
+        return 'wrong links '.self::network((string) $request->ip());
     }
 
     private static function account(string $identity): string

@@ -17,6 +17,8 @@ use MintCarry\Core\FollowUp\PlayedRound;
 final readonly class TellRound
 {
     /** More rounds of one fitting are no follow-up any more. */
+    private const OLDEST_YEARS = 3;
+
     private const MOST = 40;
 
     public function __construct(private Journal $journal)
@@ -66,8 +68,12 @@ final readonly class TellRound
      */
     private static function requireDay(Fitting $fitting, PlayedRound $played, string $playedOn, Words $words): void
     {
-        if ($playedOn > now()->setTimezone($fitting->studio->zone())->format('Y-m-d')) {
+        $today = now()->setTimezone($fitting->studio->zone());
+        if ($playedOn > $today->format('Y-m-d')) {
             throw InvalidInput::of('playedOn', $words->say('rounds.toCome'));
+        }
+        if ($playedOn < $today->subYears(self::OLDEST_YEARS)->format('Y-m-d')) {
+            throw InvalidInput::of('playedOn', $words->say('rounds.tooOld'));
         }
         $order = $played->club === 'new' ? $fitting->order : null;
         if ($order === null) {

@@ -5,74 +5,81 @@ declare(strict_types=1);
 namespace App\Data;
 
 use App\Exchange\FittingExporter;
-use App\Models\Acceptance;
-use App\Models\Appointment;
 use App\Models\Blind;
 use App\Models\Consent;
 use App\Models\Fitting;
-use App\Models\HeldShot;
-use App\Models\ImportFile;
-use App\Models\Intake;
-use App\Models\LogEntry;
-use App\Models\Order;
 use App\Models\Player;
-use App\Models\Round;
 use App\Models\User;
+use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 
 /** Everything that is kept about a person, in one file: for whoever asks what the studio has of them. */
 final class PersonFile
 {
-    public const FORMAT = 'mintcarry.person/1';
+    public const FORMAT = 'mintcarry.person/2';
+
+    /** What would give a blind trial away while it goes on. */
+    private const BLIND = ['setups', 'trials', 'shots', 'blinds', 'log_entries', 'import_files', 'held_shots'];
 
     /** @return array<string, mixed> */
     public static function of(Player $player): array
     {
         $fittings = Fitting::withTrashed()->where('player_id', $player->id)->orderBy('id')->get();
+        $blind = array_values($fittings->filter(static fn (Fitting $f): bool => Blind::open($f) !== null)->pluck('id')->all());
 
         return [
             'format' => self::FORMAT, 'madeBy' => 'Mint Carry '.config('mintcarry.version'), 'exportedAt' => now()->toIso8601String(),
             'studio' => $player->studio->name,
-            'player' => [
-                'name' => $player->name, 'hand' => $player->hand->value, 'units' => $player->units,
-                'since' => $player->created_at?->toIso8601String(),
-            ],
-            'consents' => self::consents($player),
-            'fittings' => $fittings->map(self::fitting(...))->all(),
-            'saidByLink' => self::intakes($player), 'appointments' => self::appointments($player), 'orders' => self::orders($player),
-            'rounds' => Round::query()->where('player_id', $player->id)->orderBy('played_on')->orderBy('id')
-                ->get(['played_on', 'course', 'club', 'holes', 'hit', 'missed_left', 'missed_right', 'lost', 'drives_m', 'feel', 'words'])->toArray(),
-            'lookedAt' => self::looks($player),
+            'player' => ['name' => $player->name, 'hand' => $player->hand->value, 'units' => $player->units],
+            // What another studio can open.
+            'fittings' => $fittings->reject(static fn (Fitting $f): bool => in_array($f->id, $blind, true))->map(FittingExporter::export(...))->values()->all(),
+            'blindTrialsGoOn' => $blind,
+            // What lies in the database, table by table.
+            'rows' => self::rows($player, $fittings->pluck('id')->all(), $blind),
+            'people' => User::query()->where('studio_id', $player->studio_id)->pluck('name', 'id')->all(),
         ];
     }
 
-    /** @return array<int, array<string, mixed>> with what hurts them: here they ask for all that is kept */
-    private static function intakes(Player $player): array
+    /**
+     * @param  array<mixed>  $fittings
+     * @param  list<int>  $blind  fittings with a blind trial that goes on
+     * @return array<string, list<array<string, mixed>>>
+     */
+    private static function rows(Player $player, array $fittings, array $blind): array
     {
-        return Intake::query()->where('player_id', $player->id)->orderBy('id')->get()
-            ->map(static fn (Intake $i): array => ['at' => $i->created_at->toIso8601String(), 'said' => $i->said, 'pain' => $i->pain])->values()->all();
+        $orders = DB::table('orders')->where('player_id', $player->id)->pluck('id')->all();
+        $rows = [];
+        foreach (PersonalColumns::TABLES as $table => $by) {
+            $ids = match ($by) {
+                'fitting_id' => in_array($table, self::BLIND, true) ? array_diff($fittings, $blind) : $fittings,
+                'order_id' => $orders,
+                default => [$player->id],
+            };
+            $rows[$table] = array_values(DB::table($table)->whereIn($by, $ids)->orderBy('id')->get()
+                ->map(static fn (\stdClass $row): array => self::readable($table, (array) $row))->all());
+        }
+
+        return $rows;
     }
 
-    /** @return array<int, array<string, mixed>> */
-    private static function appointments(Player $player): array
+    /**
+     * @param  array<string, mixed>  $row
+     * @return array<string, mixed> what is JSON opened, what is encrypted in clear, what is no text (a launch file) in base64
+     */
+    private static function readable(string $table, array $row): array
     {
-        return Appointment::query()->where('player_id', $player->id)->orderBy('starts_at')->get()->map(static fn (Appointment $a): array => [
-            'at' => $a->starts_at->toIso8601String(), 'until' => $a->ends_at->toIso8601String(), 'kind' => $a->kind, 'state' => $a->state,
-            'note' => $a->note,
-        ])->values()->all();
-    }
+        $row = array_diff_key($row, array_flip(PersonalColumns::SECRET[$table] ?? []));
+        foreach ($row as $column => $value) {
+            if (is_string($value) && in_array($column, PersonalColumns::ENCRYPTED[$table] ?? [], true)) {
+                $row[$column] = Crypt::decryptString($value);
+            } elseif ($table === 'import_files' && $column === 'raw') {
+                $row[$column] = base64_encode((string) $value);
+            } elseif (is_string($value) && preg_match('/^[\[{]/', $value) === 1) {
+                $row[$column] = json_decode($value, true) ?? $value;
+            }
+        }
 
-    /** @return array<int, array<string, mixed>> */
-    private static function orders(Player $player): array
-    {
-        return Order::query()->where('player_id', $player->id)->with('acceptances')->orderBy('id')->get()->map(static fn (Order $o): array => [
-            'fitting' => $o->fitting_id, 'state' => $o->state->value, 'lines' => $o->lines, 'labour' => $o->labour,
-            'currency' => $o->currency,
-            'note' => $o->note, 'why' => $o->why, 'figures' => $o->figures, 'steps' => $o->steps,
-            'read' => $o->acceptances->map(static fn (Acceptance $a): array => [
-                'at' => $a->created_at->toIso8601String(), 'figures' => $a->figures, 'why' => $a->why,
-            ])->all(),
-        ])->values()->all();
+        return $row;
     }
 
     /** @return array<int, array<string, mixed>> the newest first */
@@ -84,40 +91,5 @@ final class PersonFile
             'text' => $c->text, 'guardian' => $c->guardian, 'takenBy' => $c->taken_by === null ? 'the player, by link' : (string) ($names[$c->taken_by] ?? ''),
             'givenAt' => $c->given_at->toIso8601String(), 'withdrawnAt' => $c->withdrawn_at?->toIso8601String(),
         ])->values()->all();
-    }
-
-    /** @return array<string, mixed> */
-    private static function fitting(Fitting $fitting): array
-    {
-        return [
-            'id' => $fitting->id,
-            'thrownAway' => $fitting->trashed(),
-            // While a blind trial goes on, a file would give it away.
-            'file' => Blind::open($fitting) === null ? FittingExporter::export($fitting) : null,
-            'launchFiles' => ImportFile::withTrashed()->where('fitting_id', $fitting->id)->orderBy('id')->get()
-                ->map(static fn (ImportFile $f): array => [
-                    'name' => $f->name, 'state' => $f->state, 'at' => $f->created_at->toIso8601String(), 'base64' => base64_encode($f->raw),
-                ])->all(),
-            'heldShots' => HeldShot::query()->where('fitting_id', $fitting->id)->orderBy('id')->get()
-                ->map(static fn (HeldShot $h): array => ['body' => $h->getRawOriginal('body'), 'reason' => $h->reason, 'settled' => $h->settled_how])
-                ->all(),
-            'besideShots' => DB::table('shots')->where('fitting_id', $fitting->id)->whereNotNull('beside')->orderBy('id')
-                ->pluck('beside', 'sequence')->all(),
-            'journal' => LogEntry::query()->where('fitting_id', $fitting->id)->with('user')->orderBy('id')->get()
-                ->map(static fn (LogEntry $e): array => [
-                    'at' => $e->created_at->toIso8601String(), 'by' => $e->by(), 'words' => $e->words, 'changes' => $e->changes,
-                ])->all(),
-        ];
-    }
-
-    /** @return array<int, array{by: string, what: string, fitting: int|null, day: string}> */
-    private static function looks(Player $player): array
-    {
-        return DB::table('looks')->join('users', 'users.id', '=', 'looks.user_id')->where('player_id', $player->id)->orderBy('looks.id')
-            ->get(['users.name', 'what', 'fitting_id', 'day'])
-            ->map(static fn (object $l): array => [
-                'by' => (string) $l->name, 'what' => (string) $l->what, 'fitting' => $l->fitting_id === null ? null : (int) $l->fitting_id,
-                'day' => (string) $l->day,
-            ])->values()->all();
     }
 }

@@ -16,7 +16,7 @@ use MintCarry\Core\Club\Hand;
  * @property int $id
  * @property string $name
  * @property Hand $hand
- * @property string $language of what they read
+ * @property string|null $language of what they read; null: nobody said
  * @property Carbon|null $erased_at its name and words were taken out
  * @property array{speed: string, distance: string, height: string, length: string} $units
  */

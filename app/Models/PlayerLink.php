@@ -20,6 +20,7 @@ use Illuminate\Support\Carbon;
  * @property string $kind one of `DAYS`
  * @property string $token
  * @property string $token_hash
+ * @property string|null $language chosen by the player on this link
  * @property Carbon $ends_at
  * @property Carbon|null $opened_at first looked at
  * @property Carbon|null $used_at

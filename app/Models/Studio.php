@@ -19,6 +19,7 @@ use MintCarry\Core\Booking\OpeningHours;
  * @property bool $wants_second_factor
  * @property int|null $retention_months whom nobody saw for so long is erased; null: nobody is
  * @property string|null $consent_text
+ * @property string $language of its players, where nothing else says it
  * @property string $time_zone
  * @property list<list<array{string, string}>>|null $opening_hours null: the usual ones
  * @property list<array{name: string, minutes: int, swings: int}>|null $appointment_kinds null: the usual ones
@@ -31,7 +32,7 @@ final class Studio extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['is_demo' => false, 'takes_simulated' => false, 'lock_minutes' => 30, 'wants_second_factor' => false, 'time_zone' => 'UTC'];
+    protected $attributes = ['is_demo' => false, 'takes_simulated' => false, 'lock_minutes' => 30, 'wants_second_factor' => false, 'time_zone' => 'UTC', 'language' => 'en'];
 
     protected function casts(): array
     {

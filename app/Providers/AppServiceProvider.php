@@ -30,12 +30,14 @@ use App\Models\User;
 use App\Policies\SignInPolicy;
 use App\Policies\StudioPolicy;
 use App\Support\Transaction;
+use Illuminate\Cache\RateLimiter as RateLimiterCount;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Events\Dispatcher;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Route;
@@ -47,6 +49,8 @@ final class AppServiceProvider extends ServiceProvider
     {
         // One for each request: it holds what changed while an entry is open.
         $this->app->scoped(Journal::class);
+        $this->app->when(SignInThrottle::class)->needs(RateLimiterCount::class)
+            ->give(static fn (): RateLimiterCount => new RateLimiterCount(Cache::store('database')));
     }
 
     public function boot(Dispatcher $events): void

@@ -14,12 +14,16 @@ use MintCarry\Core\Errors\InvalidInput;
  */
 final class LocalTime
 {
+    private const FIRST_DAY = '2000-01-01';
+
+    private const LAST_DAY = '2100-01-01';
+
     /**
      * @param  string  $day  2026-11-27
      * @param  string  $time  09:30; 24:00 is the end of the day
      * @return DateTimeImmutable in UTC
      *
-     * @throws InvalidInput where there is no such day, or that hour is skipped
+     * @throws InvalidInput where there is no such day, it is decades away, or that hour is skipped
      */
     public static function at(string $day, string $time, DateTimeZone $zone): DateTimeImmutable
     {
@@ -27,6 +31,9 @@ final class LocalTime
         $midnight = DateTimeImmutable::createFromFormat('!Y-m-d', $day, $zone);
         if ($midnight === false || $midnight->format('Y-m-d') !== $day) {
             throw InvalidInput::of('day', "'{$day}' is no day of the calendar; write it like 2026-11-27.");
+        }
+        if ($day < self::FIRST_DAY || $day > self::LAST_DAY) {
+            throw InvalidInput::of('day', sprintf('%s is too far away: book between %s and %s.', $day, self::FIRST_DAY, self::LAST_DAY));
         }
         $said = sprintf('%02d:%02d', intdiv($minutes, 60) % 24, $minutes % 60);
         $wall = new DateTimeImmutable($midnight->modify($minutes === 1440 ? '+1 day' : '+0 day')->format('Y-m-d')." {$said}", $zone);

@@ -1,5 +1,6 @@
 <script lang="ts">
     import Router from 'svelte-spa-router';
+    import { keepTimeOf } from './format/times';
     import { wrap } from 'svelte-spa-router/wrap';
     import { get, post, whenLocked } from './api/client';
     import type { SessionState } from './api/generated/types';
@@ -82,6 +83,8 @@
             .catch(() => undefined)
             .finally(() => (session.known = true));
     });
+    // Before anything tells a time.
+    $effect.pre(() => keepTimeOf(session.user?.zone));
     // A guest screen stays as it is; every other asks for the password once nobody has touched it for a while.
     $effect(() => {
         const minutes = session.user?.lockMinutes;

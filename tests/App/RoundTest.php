@@ -36,7 +36,7 @@ it('tells a round by link, once however often it is sent, and no other by the sa
     $round = ['token' => $token] + ($this->round)();
     $this->postJson('api/for-player/rounds', $round)->assertCreated()->assertJsonPath('told.0.course', 'Reedmere');
     $this->postJson('api/for-player/rounds', $round)->assertOk()->assertJsonCount(1, 'told');
-    $this->postJson('api/for-player/rounds', ['hit' => 3, 'left' => 6] + $round)->assertUnprocessable()->assertSee('with other figures');
+    $this->postJson('api/for-player/rounds', ['hit' => 3, 'left' => 6] + $round)->assertUnprocessable()->assertSee('This was sent already');
     $this->postJson('api/for-player/rounds', ['key' => 'another one', 'hit' => 40] + $round)->assertUnprocessable()->assertJsonValidationErrors('hit');
     $this->postJson('api/for-player/rounds', ['key' => 'another one', 'hit' => 40, 'language' => 'de'] + $round)->assertSee('Bitte sehen Sie');
     $kept = Round::query()->sole();

@@ -48,6 +48,7 @@ beforeEach(() => {
     current.fitting = fitting;
     session.user = {
         name: 'F',
+        zone: 'UTC',
         studio: 'S',
         isDemo: false,
         takesSimulated: true,
@@ -284,6 +285,7 @@ test('a setup is held as the benchmark only where the shots say that it is bette
 test('a studio that takes nothing made up has no keys for it', () => {
     session.user = {
         name: 'F',
+        zone: 'UTC',
         studio: 'S',
         isDemo: false,
         takesSimulated: false,

@@ -47,6 +47,8 @@ use App\Contract\Shape;
     'consentText' => 'string',
     'timeZone' => 'string',
     'timeZones' => 'string[]',
+    // of its players, where nothing else says it
+    'language' => 'string',
     // seven days, Monday first
     'openingHours' => '[string, string][][]',
     'appointmentKinds' => 'AppointmentKind[]',
@@ -80,7 +82,8 @@ use App\Contract\Shape;
     'name' => 'string',
     'hand' => 'Hand',
     'isErased' => 'boolean',
-    'language' => 'string',
+    // null: nobody said
+    'language' => 'string | null',
     'fittings' => '{ id: integer; at: string }[]',
     // what was and what comes, the newest first
     'story' => '{ at: string; kind: string; words: string; fittingId: integer | null }[]',

@@ -27,6 +27,8 @@ use App\Contract\Shape;
     'languages' => 'string[]',
     'units' => 'UnitChoice',
     'until' => 'string',
+    // by the studio's calendar
+    'today' => 'string',
     'intake?' => 'IntakePage',
     'rounds?' => 'RoundsPage',
     'report?' => 'ReportPage',

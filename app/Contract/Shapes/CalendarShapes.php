@@ -23,7 +23,7 @@ use App\Contract\Shape;
     'swings' => 'integer',
     'bay' => '{ id: integer; name: string } | null',
     'fitter' => '{ id: integer; name: string } | null',
-    'player' => '{ id: integer; name: string; hand: Hand } | null',
+    'player' => '{ id: integer; name: string; hand: Hand; language: string | null } | null',
     'fittingId' => 'integer | null',
     'state' => "'booked' | 'came' | 'missed' | 'cancelled'",
     'note' => 'string',

@@ -32,6 +32,8 @@ use App\Contract\Shape;
 #[Shape('SignedIn', [
     'name' => 'string',
     'studio' => 'string',
+    // of the clock on the studio's wall
+    'zone' => 'string',
     'isDemo' => 'boolean',
     // simulated shots and stand-in readings exist here
     'takesSimulated' => 'boolean',

@@ -40,7 +40,7 @@ final class AppointmentController
     private const SAID = [
         'day?' => 'string', 'time?' => 'string', 'minutes?' => 'integer', 'kind?' => 'string', 'swings?' => 'integer',
         'bayId?' => 'integer | null', 'fitterId?' => 'integer | null', 'playerId?' => 'integer | null', 'name?' => 'string | null',
-        'hand?' => 'Hand | null', 'units?' => 'UnitChoice', 'note?' => 'string | null', 'state?' => 'string', 'outside?' => 'boolean',
+        'hand?' => 'Hand | null', 'units?' => 'UnitChoice', 'note?' => 'string | null', 'language?' => 'string | null', 'state?' => 'string', 'outside?' => 'boolean',
     ];
 
     #[OA\Post(path: '/api/appointments', operationId: 'appointment.store', summary: 'Books', requestBody: new Takes(self::SAID),
@@ -143,6 +143,10 @@ final class AppointmentController
                 'studio_id' => $studio->id, 'name' => $name, 'hand' => $said['hand'],
                 'units' => $said['units'] ?? ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'],
             ])->id;
+        }
+        // In which language they are written to.
+        if ($playerId !== null && isset($said['language'])) {
+            Player::query()->whereKey($playerId)->firstOrFail()->update(['language' => $said['language']]);
         }
         $start = $isMoved
             ? LocalTime::at((string) ($said['day'] ?? $was['day'] ?? ''), (string) ($said['time'] ?? $was['time'] ?? ''), $zone)

@@ -35,7 +35,7 @@ final class CalendarController
         responses: [new Answer('CalendarDays')])]
     public function show(Request $request): JsonResponse
     {
-        $given = $request->validate(['from' => ['sometimes', 'date_format:Y-m-d'], 'days' => ['sometimes', 'integer', 'between:1,14']]);
+        $given = $request->validate(['from' => ['sometimes', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2099-12-01'], 'days' => ['sometimes', 'integer', 'between:1,14']]);
         $studio = self::user($request)->studio;
         $today = now()->toDateTimeImmutable()->setTimezone($studio->zone());
         $from = $given['from'] ?? $today->modify('-'.($today->format('N') - 1).' days')->format('Y-m-d');

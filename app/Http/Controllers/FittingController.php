@@ -51,6 +51,7 @@ final class FittingController
             summary: 'The day book: the newest fittings, or those that fit what is searched',
             parameters: [
                 new Asks('q', 'string'), new Asks('before', 'string', 'only what was changed before this moment (ISO 8601)'),
+                new Asks('upTo', 'string', 'only what was changed up to the end of this day, by the studio’s clock'),
                 new Asks('beforeId', 'integer', 'of those of that very moment, only such with a smaller id'),
             ],
             responses: [new Answer('DayBookEntry[]')],
@@ -58,10 +59,17 @@ final class FittingController
     ]
     public function index(Request $request): JsonResponse
     {
-        $given = $request->validate(['before' => ['sometimes', 'date'], 'beforeId' => ['sometimes', 'integer']]);
+        $given = $request->validate([
+            'before' => ['sometimes', 'date', 'after:1970-01-01', 'before:2200-01-01'],
+            'upTo' => ['sometimes', 'date_format:Y-m-d', 'after:1970-01-01', 'before:2200-01-01'], 'beforeId' => ['sometimes', 'integer'],
+        ]);
         $user = self::user($request);
         $wanted = trim($request->string('q')->limit(80, '')->value());
-        $before = isset($given['before']) ? Carbon::parse($given['before'])->utc() : null;
+        $before = match (true) {
+            isset($given['upTo']) => Carbon::parse($given['upTo'], $user->studio->zone())->addDay()->utc(),
+            isset($given['before']) => Carbon::parse($given['before'])->utc(),
+            default => null,
+        };
         $ids = DayBook::page($user->studio_id, $wanted, $before, (int) ($given['beforeId'] ?? 0), self::PAGE);
         $fittings = Fitting::query()->whereKey($ids)
             ->with([

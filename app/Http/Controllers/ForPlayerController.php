@@ -20,6 +20,7 @@ use App\Models\Studio;
 use App\Reports\Pdf;
 use App\Reports\PlayerPage;
 use App\Support\Transaction;
+use App\Words\PlayersLanguage;
 use App\Words\Words;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -46,11 +47,16 @@ final class ForPlayerController
         if ($link->opened_at === null) {
             $link->update(['opened_at' => now()]);
         }
-        $words = self::words($request, $link);
+        $chosen = $request->string('language')->limit(8, '')->value();
+        if ($chosen !== ($link->language ?? '') && in_array($chosen, Words::languages(), true)) {
+            $link->update(['language' => $chosen]);
+        }
+        $words = PlayersLanguage::of($request, $link);
 
         return response()->json([
             'kind' => $link->kind, 'studio' => $link->studio->name, 'language' => $words->language, 'languages' => Words::languages(),
             'units' => $link->player->units, 'until' => $link->ends_at->toIso8601String(),
+            'today' => now()->setTimezone($link->studio->zone())->format('Y-m-d'),
         ] + match ($link->kind) {
             'intake' => ['intake' => $this->intakePage($link, $words)],
             'rounds' => ['rounds' => self::roundsPage($link)],
@@ -78,12 +84,12 @@ final class ForPlayerController
     public function intake(IntakeRequest $request, TakeIntake $take): JsonResponse
     {
         $link = $this->link($request, 'intake');
-        $words = self::words($request, $link);
+        $words = PlayersLanguage::of($request, $link);
         $key = $request->string('key')->value();
         try {
             $said = PlayersWords::of($request->said());
         } catch (InvalidInput $e) {
-            throw self::refused($e->field, $words->say('error.field', ['why' => $words->language === 'en' ? $e->getMessage() : '']));
+            throw self::refused($e->field, PlayersLanguage::refusal($e, $words, $request->input('units.distance') === 'yd'));
         }
         $who = $request->who(self::consentText($link->studio, $words), $words->language);
         if ($who['pain'] !== null && $who['consent'] === null) {
@@ -119,7 +125,7 @@ final class ForPlayerController
     {
         $link = $this->link($request, 'report');
         $paper = $request->validate(['paper' => ['sometimes', Rule::in(Pdf::PAPERS)]])['paper'] ?? 'A4';
-        $words = self::words($request, $link);
+        $words = PlayersLanguage::of($request, $link);
         $fitting = $link->fitting ?? throw self::refused('token', $words->say('error.link'));
         $rounds = PlayerPage::roundsLink($fitting, $link->maker()->firstOrFail());
 
@@ -133,15 +139,14 @@ final class ForPlayerController
     public function round(RoundRequest $request, TellRound $tell): JsonResponse
     {
         $link = $this->link($request, 'rounds');
-        $words = self::words($request, $link);
+        $words = PlayersLanguage::of($request, $link);
         try {
             $fitting = $link->fitting ?? throw InvalidInput::of('token', $words->say('error.link'));
             [, $isNew] = $tell($fitting, $request->played(), $request->beside(), $request->string('key')->value(), $link, null, $words);
         } catch (InvalidInput $e) {
             // What is about the day and the club is in their language already.
             $isTold = in_array($e->field, ['playedOn', 'club'], true);
-            throw self::refused($e->field, $isTold ? $e->getMessage()
-                : $words->say('error.field', ['why' => $words->language === 'en' ? $e->getMessage() : '']));
+            throw self::refused($e->field, $isTold ? $e->getMessage() : PlayersLanguage::refusal($e, $words, $request->input('unit') === 'yd'));
         }
 
         return response()->json(self::roundsPage($link), $isNew ? 201 : 200);
@@ -197,21 +202,16 @@ final class ForPlayerController
         return $studio->consent_text ?? $words->say('intake.consentText');
     }
 
-    private static function words(Request $request, PlayerLink $link): Words
-    {
-        return Words::in($request->string('language')->limit(8, '')->value() ?: $link->player->language);
-    }
-
     /** Guessing is counted as for other links, and an ended link says no more than a wrong one. */
     private function link(Request $request, ?string $kind = null): PlayerLink
     {
-        $this->throttle->requireAllowance($request, 'links', null);
+        $this->throttle->requireLinkAllowance($request);
         $token = (string) $request->validate(['token' => 'required|string|max:100'])['token'];
         $link = PlayerLink::open($token);
         if ($link === null || ($kind !== null && $link->kind !== $kind)) {
-            $this->throttle->failed($request, "link {$request->ip()}", null);
+            $this->throttle->linkFailed($request);
             Log::warning('player link refused');
-            throw self::refused('token', Words::in($request->string('language')->limit(8, '')->value())->say('error.link'));
+            throw self::refused('token', PlayersLanguage::of($request, $link)->say('error.link'));
         }
 
         return $link;

@@ -11,6 +11,7 @@ use App\Models\Fitting;
 use App\Reports\BuildPage;
 use App\Reports\Pdf;
 use App\Reports\PlayerPage;
+use App\Words\PlayersLanguage;
 use App\Words\Words;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -29,7 +30,7 @@ final class ReportController
     public function player(Request $request, Fitting $fitting): Response
     {
         $given = $request->validate(['paper' => ['sometimes', Rule::in(Pdf::PAPERS)], 'language' => ['sometimes', Rule::in(Words::languages())]]);
-        $page = PlayerPage::of($fitting, Words::in($given['language'] ?? $fitting->player->language));
+        $page = PlayerPage::of($fitting, isset($given['language']) ? Words::in($given['language']) : PlayersLanguage::printed($fitting->player));
         $link = PlayerPage::roundsLink($fitting, self::user($request));
 
         return self::pdf($page->pdf($given['paper'] ?? 'A4', $request->getSchemeAndHttpHost().$link->path()), $fitting, 'report');

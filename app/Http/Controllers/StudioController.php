@@ -8,9 +8,11 @@ use App\Contract\Answer;
 use App\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Models\Studio;
+use App\Words\Words;
 use DateTimeZone;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
 use MintCarry\Core\Booking\AppointmentKinds;
 use MintCarry\Core\Booking\LocalTime;
 use MintCarry\Core\Booking\OpeningHours;
@@ -45,7 +47,7 @@ final class StudioController
         requestBody: new Takes([
             'lockMinutes?' => 'integer', 'wantsSecondFactor?' => 'boolean', 'retentionMonths?' => 'integer | null',
             'consentText?' => 'string | null',
-            'timeZone?' => 'string', 'openingHours?' => '[string, string][][]', 'appointmentKinds?' => 'AppointmentKind[]',
+            'timeZone?' => 'string', 'language?' => 'string', 'openingHours?' => '[string, string][][]', 'appointmentKinds?' => 'AppointmentKind[]',
         ]),
         responses: [new Answer('StudioRules')])]
     public function rule(Request $request): JsonResponse
@@ -54,18 +56,20 @@ final class StudioController
             'lockMinutes' => ['sometimes', 'integer', 'between:2,720'], 'wantsSecondFactor' => ['sometimes', 'boolean'],
             'retentionMonths' => ['sometimes', 'nullable', 'integer', 'between:1,240'],
             'consentText' => ['sometimes', 'nullable', 'string', 'max:4000'], 'timeZone' => ['sometimes', 'string', 'max:64'],
-            'openingHours' => ['sometimes', 'array'], 'appointmentKinds' => ['sometimes', 'array'],
+            'language' => ['sometimes', Rule::in(Words::languages())], 'openingHours' => ['sometimes', 'array'], 'appointmentKinds' => ['sometimes', 'array'],
         ]);
         $columns = [
             'lockMinutes' => 'lock_minutes', 'wantsSecondFactor' => 'wants_second_factor', 'retentionMonths' => 'retention_months',
-            'consentText' => 'consent_text', 'timeZone' => 'time_zone', 'openingHours' => 'opening_hours',
+            'consentText' => 'consent_text', 'timeZone' => 'time_zone', 'language' => 'language', 'openingHours' => 'opening_hours',
             'appointmentKinds' => 'appointment_kinds',
         ];
         $studio = self::user($request)->studio;
         foreach ($given as $name => $value) {
             $studio->setAttribute($columns[$name], match ($name) {
                 'timeZone' => LocalTime::zone((string) $value)->getName(), 'openingHours' => OpeningHours::of((array) $value)->spans,
-                'appointmentKinds' => AppointmentKinds::of((array) $value), default => $value,
+                'appointmentKinds' => AppointmentKinds::of((array) $value),
+                // The usual words are told in each player's language.
+                'consentText' => $value === Studio::CONSENT ? null : $value, default => $value,
             });
         }
         $studio->save();
@@ -79,7 +83,7 @@ final class StudioController
         return [
             'lockMinutes' => $studio->lock_minutes, 'wantsSecondFactor' => $studio->wants_second_factor,
             'retentionMonths' => $studio->retention_months, 'consentText' => $studio->consent_text ?? Studio::CONSENT,
-            'timeZone' => $studio->time_zone, 'timeZones' => DateTimeZone::listIdentifiers(), 'openingHours' => $studio->hours()->spans,
+            'timeZone' => $studio->time_zone, 'language' => $studio->language, 'timeZones' => DateTimeZone::listIdentifiers(), 'openingHours' => $studio->hours()->spans,
             'appointmentKinds' => $studio->kinds(),
         ];
     }

@@ -79,10 +79,10 @@ final class WelcomeController
 
     private function link(Request $request, string $token): WelcomeLink
     {
-        $this->throttle->requireAllowance($request, 'links', null);
+        $this->throttle->requireLinkAllowance($request);
         $link = WelcomeLink::open($token);
         if ($link === null) {
-            $this->throttle->failed($request, "link {$request->ip()}", null);
+            $this->throttle->linkFailed($request);
             Log::warning('link refused');
             throw self::over();
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Models\Appointment;
+use App\Words\Words;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use MintCarry\Core\Booking\Booking;
@@ -27,6 +28,7 @@ final class AppointmentRequest extends FormRequest
             'playerId' => ['sometimes', 'nullable', 'integer'], 'name' => ['sometimes', 'nullable', 'string', 'max:80'],
             'hand' => ['required_with:name', 'nullable', Rule::in(['left', 'right'])],
             'units' => ['sometimes', 'array'], 'note' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'language' => ['sometimes', 'nullable', Rule::in(Words::languages())],
             'state' => ['sometimes', Rule::in(Appointment::STATES)], 'outside' => ['sometimes', 'boolean'],
         ];
     }

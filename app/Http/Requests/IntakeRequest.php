@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Models\Player;
-use App\Words\Words;
+use App\Words\PlayersLanguage;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use MintCarry\Core\Fitting\PlayersWords;
@@ -32,13 +32,16 @@ final class IntakeRequest extends FormRequest
         ];
     }
 
-    /** @return array<string, string> in the player's language */
+    /** @return array<string, string|array<string, string>> in the player's language */
     public function messages(): array
     {
-        $words = Words::in($this->string('language')->limit(8, '')->value());
+        return PlayersLanguage::messages($this);
+    }
 
-        return ['required' => $words->say('error.needed')]
-            + ($words->language === 'en' ? [] : array_fill_keys(['in', 'numeric', 'string', 'max', 'min', 'array', 'boolean'], $words->say('error.field', ['why' => ''])));
+    /** @return array<string, string> */
+    public function attributes(): array
+    {
+        return PlayersLanguage::names($this);
     }
 
     /** @return array<string, mixed> in the units of the core */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Words\Words;
+use App\Words\PlayersLanguage;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Validator;
 use MintCarry\Core\FollowUp\PlayedRound;
@@ -36,15 +36,16 @@ final class RoundRequest extends FormRequest
         ];
     }
 
-    /** @return array<string, string> in the player's language */
+    /** @return array<string, string|array<string, string>> in the player's language */
     public function messages(): array
     {
-        $words = Words::in($this->string('language')->limit(8, '')->value());
+        return PlayersLanguage::messages($this);
+    }
 
-        return ['required' => $words->say('error.needed')] + ($words->language === 'en' ? [] : array_fill_keys(
-            ['in', 'numeric', 'integer', 'string', 'max', 'min', 'array', 'date_format', 'after'],
-            $words->say('error.field', ['why' => '']),
-        ));
+    /** @return array<string, string> */
+    public function attributes(): array
+    {
+        return PlayersLanguage::names($this);
     }
 
     /**
@@ -58,7 +59,7 @@ final class RoundRequest extends FormRequest
             $sum = $this->integer('hit') + $this->integer('left') + $this->integer('right');
             $holes = $this->integer('holes');
             if ($validator->errors()->isEmpty() && ! $this->boolean('forgotMisses') && $sum < $holes) {
-                $words = Words::in($this->string('language')->limit(8, '')->value());
+                $words = PlayersLanguage::of($this);
                 $validator->errors()->add('hit', $words->say('rounds.tooFew', ['sum' => $sum, 'holes' => $holes]));
             }
         }];

@@ -22,7 +22,9 @@ final class AppointmentResource
             'minutes' => (int) round($a->starts_at->diffInMinutes($a->ends_at)), 'swings' => $a->swings,
             'bay' => $a->bay === null ? null : ['id' => $a->bay->id, 'name' => $a->bay->name],
             'fitter' => $a->fitter === null ? null : ['id' => $a->fitter->id, 'name' => $a->fitter->name],
-            'player' => $a->player === null ? null : ['id' => $a->player->id, 'name' => $a->player->name, 'hand' => $a->player->hand->value],
+            'player' => $a->player === null ? null : [
+                'id' => $a->player->id, 'name' => $a->player->name, 'hand' => $a->player->hand->value, 'language' => $a->player->language,
+            ],
             'fittingId' => $a->fitting_id, 'state' => $a->state, 'note' => $a->note,
         ];
     }

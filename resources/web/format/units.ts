@@ -122,12 +122,3 @@ export function curveWords(rightM: number, hand: Hand): string {
     const right = rightM > 0;
     return right === (hand === 'right') ? 'fade' : 'draw';
 }
-
-export function when(iso: string): string {
-    return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-}
-
-/** To the minute, on this device's clock. */
-export function moment(iso: string): string {
-    return new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
-}

@@ -10,6 +10,9 @@ export const LANGUAGES = Object.keys(FILES)
     .map(nameOf)
     .sort((a, b) => (a === 'en' ? -1 : b === 'en' ? 1 : a.localeCompare(b)));
 
+/** As it is called in English: "German". */
+export const languageName = (language: string): string => new Intl.DisplayNames('en', { type: 'language' }).of(language) ?? language;
+
 export class Words {
     private made: Record<string, IntlMessageFormat> = {};
 

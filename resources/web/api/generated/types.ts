@@ -75,7 +75,7 @@ export interface Appointment {
     swings: number;
     bay: { id: number; name: string; } | null;
     fitter: { id: number; name: string; } | null;
-    player: { id: number; name: string; hand: Hand; } | null;
+    player: { id: number; name: string; hand: Hand; language: string | null; } | null;
     fittingId: number | null;
     state: 'booked' | 'came' | 'missed' | 'cancelled';
     note: string;
@@ -948,6 +948,7 @@ export interface LinkPage {
     languages: string[];
     units: UnitChoice;
     until: string;
+    today: string;
     intake?: IntakePage;
     rounds?: RoundsPage;
     report?: ReportPage;
@@ -1250,7 +1251,7 @@ export interface PlayerRecord {
     name: string;
     hand: Hand;
     isErased: boolean;
-    language: string;
+    language: string | null;
     fittings: { id: number; at: string; }[];
     story: { at: string; kind: string; words: string; fittingId: number | null; }[];
     clubs: { fittingId: number; at: string; what: string; name: string; loftDeg: number | null; lengthMm: number | null; }[];
@@ -1574,6 +1575,7 @@ export interface Shot {
 export interface SignedIn {
     name: string;
     studio: string;
+    zone: string;
     isDemo: boolean;
     takesSimulated: boolean;
     role: Role;
@@ -1722,6 +1724,7 @@ export interface StudioRules {
     consentText: string;
     timeZone: string;
     timeZones: string[];
+    language: string;
     openingHours: [string, string][][];
     appointmentKinds: AppointmentKind[];
 }

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { get, post, put, remove } from '../../api/client';
     import type { Account } from '../../api/generated/types';
-    import { moment } from '../../format/units';
+    import { moment } from '../../format/times';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import { session } from '../../lib/session.svelte';

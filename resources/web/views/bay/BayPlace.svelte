@@ -6,7 +6,7 @@
     import { Form } from '../../lib/form.svelte';
     import Notice from '../../parts/Notice.svelte';
     import { session } from '../../lib/session.svelte';
-    import { when } from '../../format/units';
+    import { when } from '../../format/times';
 
     let {
         fitting,

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
+    import { clock, moment } from '../../format/times';
     import { get, post } from '../../api/client';
     import type { LogEntry } from '../../api/generated/types';
 
@@ -15,7 +16,6 @@
         void stamp;
         if (open) void load();
     });
-    const clock = (at: string) => new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
     async function back(entry: LogEntry) {
         await sending.send(async () => {
             await post(`log/${entry.id}/undo`, {});
@@ -31,7 +31,7 @@
     <ol>
         {#each entries as e (e.id)}
             <li class:undone={e.undone}>
-                <span class="small"><time datetime={e.at} title={new Date(e.at).toLocaleString()}>{clock(e.at)}</time> {e.by}</span>
+                <span class="small"><time datetime={e.at} title={moment(e.at)}>{clock(e.at)}</time> {e.by}</span>
                 <span>{e.words}{e.undone ? ' (taken back)' : ''}</span>
                 {#if e.undoable}<button class="plain" onclick={() => back(e)}
                         >Take back<span class="visually-hidden"> {e.words}</span></button

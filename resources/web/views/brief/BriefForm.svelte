@@ -4,7 +4,7 @@
     import { PLAYER_UNITS } from '../../api/generated/vocabulary';
     import CorridorSketch from '../../charts/CorridorSketch.svelte';
     import Ridge from '../../charts/Ridge.svelte';
-    import { when } from '../../format/units';
+    import { when } from '../../format/times';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';

@@ -2,6 +2,7 @@
     import { push } from 'svelte-spa-router';
     import { get, post } from '../../api/client';
     import type { Appointment, CalendarDays, Hand, KnownPlayer } from '../../api/generated/types';
+    import { LANGUAGES, languageName } from '../../lib/words';
     import { session } from '../../lib/session.svelte';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
@@ -24,6 +25,8 @@
         bayId: null as number | null,
         fitterId: null as number | null,
         note: '',
+        /** In which the player is written to; empty: as their phone asks. */
+        language: '',
     });
     let player = $state<{ id: number; name: string; hand: Hand } | null>(null);
     let known = $state<KnownPlayer[]>([]);
@@ -47,6 +50,7 @@
                 bayId: one.bay?.id ?? null,
                 fitterId: one.fitter?.id ?? null,
                 note: one.note,
+                language: one.player?.language ?? '',
             };
             player = one.player;
             return;
@@ -68,6 +72,7 @@
                 bayId,
                 fitterId,
                 note: '',
+                language: '',
             };
             player = null;
         }
@@ -95,6 +100,7 @@
         bayId: v.bayId,
         fitterId: v.fitterId,
         note: v.note,
+        ...(v.language ? { language: v.language } : {}),
         ...(player ? { playerId: player.id } : v.name.trim() ? { name: v.name, hand: v.hand } : { playerId: null }),
     });
     async function save(event: SubmitEvent) {
@@ -169,6 +175,12 @@
             ></Field
         >
     </div>
+    {#if player || v.name.trim()}<Field label="Their language" hint="of links and report"
+            ><select bind:value={v.language}
+                ><option value="">as their phone asks</option>{#each LANGUAGES as l (l)}<option value={l}>{languageName(l)}</option
+                    >{/each}</select
+            ></Field
+        >{/if}
     <Field label="Note" hint="the studio’s own"><textarea rows="2" maxlength="500" bind:value={v.note}></textarea></Field>
     {#if place.outside}
         <Notice kind="error">{place.outside.says}</Notice>

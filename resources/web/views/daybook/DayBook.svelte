@@ -11,7 +11,7 @@
     import Outline from '../../parts/Outline.svelte';
     import Simulated from '../../parts/Simulated.svelte';
     import TopBar from '../../parts/TopBar.svelte';
-    import { when } from '../../format/units';
+    import { when } from '../../format/times';
     import { session } from '../../lib/session.svelte';
 
     const SCALES: Record<string, [string, UnitChoice]> = {
@@ -56,8 +56,7 @@
     let upTo = $state('');
     let turning = $state(false);
     let isAll = $state(false);
-    const query = (q: string, day: string) =>
-        `fittings?q=${encodeURIComponent(q)}${day ? `&before=${encodeURIComponent(new Date(`${day}T23:59:59.999`).toISOString())}` : ''}`;
+    const query = (q: string, day: string) => `fittings?q=${encodeURIComponent(q)}${day ? `&upTo=${day}` : ''}`;
     $effect(() => {
         const [q, day] = [wanted, upTo];
         const wait = setTimeout(
@@ -321,6 +320,12 @@
     }
     .wish {
         color: var(--ink-2);
+        display: -webkit-box;
+        -webkit-box-orient: vertical;
+        -webkit-line-clamp: 2;
+        line-clamp: 2;
+        overflow: hidden;
+        overflow-wrap: anywhere;
     }
     .state {
         color: var(--amber);

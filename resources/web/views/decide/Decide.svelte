@@ -16,7 +16,8 @@
     import { drivesOf } from '../../format/judged';
     import { calibrationText } from '../../format/sentences';
     import { nameOf } from '../../format/setups';
-    import { factor, plain, signed, when } from '../../format/units';
+    import { when } from '../../format/times';
+    import { factor, plain, signed } from '../../format/units';
     import { otherSwingsText } from '../../format/speeds';
     import { seenText, wishTexts } from '../../format/wishes';
     import ConfirmRun from './ConfirmRun.svelte';

@@ -4,7 +4,7 @@
     import type { Decision } from '../../api/generated/types';
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
-    import { when } from '../../format/units';
+    import { when } from '../../format/times';
     import { versionText } from './sentences';
 
     let { decisions, onchange, onlook }: { decisions: Decision[]; onchange: () => Promise<void>; onlook: (d: Decision) => Promise<void> } =

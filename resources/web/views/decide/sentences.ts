@@ -15,7 +15,8 @@ import { against, DRIVES, drivesOf, hasTrouble, judgement, neverText, pct, chanc
 import { list, say } from '../../format/sentences';
 import { seenAndExpected } from '../../format/wishes';
 import { nameOf } from '../../format/setups';
-import { factor, plain, signed, when } from '../../format/units';
+import { when } from '../../format/times';
+import { factor, plain, signed } from '../../format/units';
 
 export { judgement, pct };
 

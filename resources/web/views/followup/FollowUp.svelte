@@ -2,7 +2,7 @@
     import { push } from 'svelte-spa-router';
     import { get, post, remove } from '../../api/client';
     import type { Fitting, FollowUp } from '../../api/generated/types';
-    import { when } from '../../format/units';
+    import { when } from '../../format/times';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import { session } from '../../lib/session.svelte';
@@ -94,7 +94,7 @@
                                 <tbody>
                                     {#each seen.rounds as r (r.id)}
                                         <tr
-                                            ><td>{when(`${r.playedOn}T12:00:00`)}</td><td>{r.course}</td><td
+                                            ><td>{when(r.playedOn)}</td><td>{r.course}</td><td
                                                 >{r.club === 'new' ? 'new club' : 'club before'}</td
                                             ><td>{r.hit} of {r.holes}</td><td>{r.left}</td><td>{r.right}</td><td>{r.lost}</td><td
                                                 >{r.feel ?? '–'}</td

@@ -4,12 +4,13 @@
     import { Form } from '../../lib/form.svelte';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
-    import { dayOf, emptyRound, sentRound } from '../forplayer/rounds';
+    import { today } from '../../format/times';
+    import { emptyRound, sentRound } from '../forplayer/rounds';
 
     // A round that the player tells at the counter.
     let { fittingId, units, courses, taken }: { fittingId: number; units: UnitChoice; courses: string[]; taken: (now: FollowUp) => void } =
         $props();
-    const form = new Form(emptyRound(dayOf(new Date())));
+    const form = new Form(emptyRound(today()));
     let key = crypto.randomUUID();
     const COUNTS = [
         ['holes', 'Holes driven on'],

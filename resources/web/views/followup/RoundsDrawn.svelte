@@ -1,5 +1,6 @@
 <script lang="ts">
     import type { FollowUp } from '../../api/generated/types';
+    import { shortDay } from '../../format/times';
     import Picture from '../../parts/Picture.svelte';
 
     // Each round as a strip about the middle of the fairway: what missed left lies left of it, what missed right lies right.
@@ -19,7 +20,6 @@
         for (let i = 0; i < r.right; i++) row.push({ x: middle + half + 10 + (i + 0.5) * gap, kind: 'missed' });
         return row;
     };
-    const day = (iso: string) => new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(new Date(`${iso}T12:00:00`));
     const short = (text: string) => (text.length > 18 ? `${text.slice(0, 17)}…` : text);
 </script>
 
@@ -40,7 +40,7 @@
             <text x={W} y="14" text-anchor="end">right</text>
             {#each rounds as r, i (r.id)}
                 {@const y = 34 + i * STEP}
-                <text x="0" y={y + 5} class:strong={r.club === 'new'}>{day(r.playedOn)} {short(r.course)}</text>
+                <text x="0" y={y + 5} class:strong={r.club === 'new'}>{shortDay(r.playedOn)} {short(r.course)}</text>
                 <text x={LEFT - 12} y={y + 5} text-anchor="end">{r.club === 'new' ? 'new' : 'before'}</text>
                 {#each dots(r) as d, k (k)}<circle cx={d.x} cy={y} r={DOT - 2} class="{d.kind} {r.club}" />{/each}
                 {#if r.lost}<text x={W} y={y + 5} text-anchor="end">{r.lost} lost</text>{/if}

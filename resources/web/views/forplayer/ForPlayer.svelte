@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { post, say } from '../../api/client';
+    import { ApiError, post, say } from '../../api/client';
     import type { LinkPage } from '../../api/generated/types';
     import { ownLanguage, wordsOf, type Words } from '../../lib/words';
     import IntakeForm from './IntakeForm.svelte';
@@ -17,7 +17,9 @@
             page = await post<LinkPage>('for-player/look', { token: params.token, language });
             problem = '';
         } catch (error) {
-            problem = say(error);
+            words = await wordsOf(language ?? ownLanguage());
+            const status = error instanceof ApiError ? error.status : 500;
+            problem = status === 0 ? words.say('error.connection') : status >= 500 ? words.say('error.server') : say(error);
         }
         words = await wordsOf(page?.language ?? language ?? ownLanguage());
         document.documentElement.lang = words.language;

@@ -4,7 +4,7 @@
     import Field from '../../parts/Field.svelte';
     import { Draft } from './draft.svelte';
     import Paper from './Paper.svelte';
-    import { dayOf, emptyRound, missing, MOST_HOLES, sentRound, sumOf, type RoundValues } from './rounds';
+    import { emptyRound, missing, MOST_HOLES, sentRound, sumOf, type RoundValues } from './rounds';
     import Stepper from './Stepper.svelte';
 
     let { token, page, rounds, words }: { token: string; page: LinkPage; rounds: RoundsPage; words: Words } = $props();
@@ -13,7 +13,7 @@
     let told = $state(rounds.told);
     // svelte-ignore state_referenced_locally
     let courses = $state(rounds.courses);
-    const today = dayOf(new Date());
+    const today = $derived(page.today);
     // svelte-ignore state_referenced_locally
     const draft = new Draft<RoundValues>(`round ${token.slice(0, 12)}`, emptyRound(today, courses[0] ?? ''));
     const v = $derived(draft.values);

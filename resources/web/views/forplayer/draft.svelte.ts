@@ -54,7 +54,7 @@ export class Draft<V extends object> {
                     ? words.say('error.connection')
                     : (failure?.status ?? 500) >= 500
                       ? words.say('error.server')
-                      : (this.refused.token ?? this.refused.key ?? words.say('error.field', { why: '' }));
+                      : (this.refused.token ?? this.refused.key ?? words.say('error.field', { name: 'none' }));
             return null;
         } finally {
             this.busy = false;

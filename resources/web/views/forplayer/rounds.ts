@@ -36,10 +36,6 @@ export const emptyRound = (today: string, course = '', club: RoundValues['club']
     words: '',
 });
 
-/** The day on this phone's calendar. */
-export const dayOf = (at: Date): string =>
-    `${at.getFullYear()}-${String(at.getMonth() + 1).padStart(2, '0')}-${String(at.getDate()).padStart(2, '0')}`;
-
 export const sumOf = (v: Pick<RoundValues, 'hit' | 'left' | 'right'>): number => (v.hit ?? 0) + (v.left ?? 0) + (v.right ?? 0);
 
 /** What is not said yet, of what has to be. */

@@ -5,7 +5,7 @@
     import { session } from '../../lib/session.svelte';
     import Field from '../../parts/Field.svelte';
     import Simulated from '../../parts/Simulated.svelte';
-    import { moment } from '../../format/units';
+    import { moment } from '../../format/times';
     import AcceptanceForm from './AcceptanceForm.svelte';
     import type { OrdersPlace } from './orders.svelte';
     import { clubFigure, effectTexts, FIGURES, mendTexts, offText, STEP_WORDS, verdictText } from './sentences';

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { get, post, remove } from '../../api/client';
     import type { PlayerLink } from '../../api/generated/types';
-    import { when } from '../../format/units';
+    import { when } from '../../format/times';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import Notice from '../../parts/Notice.svelte';

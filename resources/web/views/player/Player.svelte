@@ -2,7 +2,7 @@
     import { push } from 'svelte-spa-router';
     import { get, patch, post, remove } from '../../api/client';
     import type { PlayerRecord } from '../../api/generated/types';
-    import { when } from '../../format/units';
+    import { when } from '../../format/times';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import { session } from '../../lib/session.svelte';

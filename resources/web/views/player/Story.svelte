@@ -1,7 +1,8 @@
 <script lang="ts">
     import type { PlayerRecord } from '../../api/generated/types';
     import { lengthText } from '../../format/setups';
-    import { factor, moment, plain, when } from '../../format/units';
+    import { moment, when } from '../../format/times';
+    import { factor, plain } from '../../format/units';
     import { session } from '../../lib/session.svelte';
     import Scroll from '../../parts/Scroll.svelte';
 

@@ -5,7 +5,8 @@
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Simulated from '../../parts/Simulated.svelte';
-    import { plain, when } from '../../format/units';
+    import { when } from '../../format/times';
+    import { plain } from '../../format/units';
     import { checkText, QUANTITIES, stated } from './sentences';
 
     let { head, onsaved }: { head: HeadDetail; onsaved: (head: HeadDetail) => void } = $props();

@@ -7,7 +7,8 @@
     import Simulated from '../../parts/Simulated.svelte';
     import { lengthText, loftText, madeUpText } from '../../format/setups';
     import { carryGain, drivesOf, hasTrouble } from '../../format/judged';
-    import { faceWords, factor, figure, MEASURES, plain, signed, unitOf, when } from '../../format/units';
+    import { when } from '../../format/times';
+    import { faceWords, factor, figure, MEASURES, plain, signed, unitOf } from '../../format/units';
     import { bandText, FLIGHT, flightText, seenText, wishTexts } from '../../format/wishes';
     import { givesUp, judgement, neverTexts, outdoorsText, sureness } from '../decide/sentences';
 

@@ -5,7 +5,8 @@
     import type { Column, Fitting, Preview } from '../../api/generated/types';
     import Notice from '../../parts/Notice.svelte';
     import Scroll from '../../parts/Scroll.svelte';
-    import { figure, MEASURES, TEXT_MEASURES, unitOf, when } from '../../format/units';
+    import { when } from '../../format/times';
+    import { figure, MEASURES, TEXT_MEASURES, unitOf } from '../../format/units';
     import { SIGN_WORDS, signsFor, unitsFor } from './choices';
 
     let {

@@ -1,7 +1,8 @@
 <script lang="ts">
     import { get } from '../../api/client';
     import type { DataState } from '../../api/generated/types';
-    import { moment, plain } from '../../format/units';
+    import { moment } from '../../format/times';
+    import { plain } from '../../format/units';
     import { Loader } from '../../lib/load.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { get, post } from '../../api/client';
     import type { BinEntry } from '../../api/generated/types';
-    import { moment } from '../../format/units';
+    import { moment } from '../../format/times';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import Notice from '../../parts/Notice.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { get } from '../../api/client';
     import type { KnownPlayer, Look } from '../../api/generated/types';
-    import { moment } from '../../format/units';
+    import { moment } from '../../format/times';
     import { Loader } from '../../lib/load.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';

@@ -1,7 +1,8 @@
 <script lang="ts">
     import { get, post, remove } from '../../api/client';
     import type { Bay } from '../../api/generated/types';
-    import { plain, when } from '../../format/units';
+    import { when } from '../../format/times';
+    import { plain } from '../../format/units';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import Notice from '../../parts/Notice.svelte';

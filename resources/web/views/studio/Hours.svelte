@@ -2,6 +2,8 @@
     import { get, put } from '../../api/client';
     import type { StudioRules } from '../../api/generated/types';
     import { Form } from '../../lib/form.svelte';
+    import { LANGUAGES, languageName } from '../../lib/words';
+    import { session } from '../../lib/session.svelte';
     import { typed } from '../../lib/numbers';
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
@@ -10,6 +12,7 @@
     const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
     const form = new Form({
         zone: '',
+        language: 'en',
         hours: DAYS.map(() => ''),
         kinds: [] as { name: string; minutes: string; swings: string }[],
     });
@@ -18,6 +21,7 @@
         zones = r.timeZones;
         form.values = {
             zone: r.timeZone,
+            language: r.language,
             hours: r.openingHours.map((day) => day.map((s) => s.join('–')).join(', ')),
             kinds: r.appointmentKinds.map((k) => ({ name: k.name, minutes: String(k.minutes), swings: String(k.swings) })),
         };
@@ -40,16 +44,18 @@
             );
     async function save(event: SubmitEvent) {
         event.preventDefault();
-        const { zone, hours, kinds } = form.values;
+        const { zone, language, hours, kinds } = form.values;
         const ok = await form.send(async () => {
             show(
                 await put<StudioRules>('studio/rules', {
                     timeZone: zone,
+                    language,
                     openingHours: hours.map(spansOf),
                     appointmentKinds: kinds.map((k) => ({ name: k.name, minutes: typed(k.minutes), swings: typed(k.swings) })),
                 }),
             );
         });
+        if (ok && session.user) session.user.zone = form.values.zone;
         if (ok) form.note = 'Kept. Appointments that were booked stay as they are.';
     }
 </script>
@@ -59,6 +65,11 @@
         <Field label="Time zone" hint="of the clock on the studio’s wall" error={form.err('timeZone')}
             ><select bind:value={form.values.zone}
                 >{#each zones as z (z)}<option>{z}</option>{/each}</select
+            ></Field
+        >
+        <Field label="Players are written to in" hint="where nothing else says it" error={form.err('language')}
+            ><select bind:value={form.values.language}
+                >{#each LANGUAGES as l (l)}<option value={l}>{languageName(l)}</option>{/each}</select
             ></Field
         >
         <fieldset>

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { get, patch, post, remove } from '../../api/client';
     import type { Bay, LinkShown, Person, Role } from '../../api/generated/types';
-    import { moment } from '../../format/units';
+    import { moment } from '../../format/times';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import Field from '../../parts/Field.svelte';
