@@ -121,6 +121,33 @@ test('a calendar elsewhere reads the feed and the file for the player', async ({
     expect((await request.get(address)).status()).toBe(404);
 });
 
+// Both are on another day than the studio for hours.
+for (const timezoneId of ['Pacific/Auckland', 'America/Los_Angeles'])
+    test(`fitter and player read the studio’s clock, with a browser in ${timezoneId}`, async ({ browser }) => {
+        const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, timezoneId })).newPage();
+        await signIn(page);
+        const week = quietWeek(6);
+        const name = `Ottoline Farrow ${timezoneId.slice(0, 3)}`;
+        await page.goto(`/#/calendar/${week.monday}`);
+        await page.getByRole('button', { name: `Book on ${week.day(0)}` }).click({ position: { x: 40, y: 60 } });
+        await page.getByLabel('Player').fill(name);
+        await page.getByRole('button', { name: 'Book', exact: true }).last().click();
+        await expect(taken(page, new RegExp(`^10:00 to 11:30, ${name}`))).toBeVisible();
+        const player = await page.evaluate(
+            async (d) => (await (await fetch(`/api/calendar?from=${d}&days=1`)).json()).appointments[0].player.id as number,
+            week.iso(0),
+        );
+        await page.goto(`/#/player/${player}`);
+        await expect(page.getByText(/10:00/).first()).toBeVisible();
+        await page.getByRole('button', { name: 'A link to ask before they come' }).click();
+        const address = (await page.locator('code').innerText()).trim();
+        const phone = await (await browser.newContext({ viewport: { width: 390, height: 780 }, timezoneId, locale: 'en-GB' })).newPage();
+        await phone.goto(address);
+        await expect(phone.getByText(/ 2\d{3} at 10:00/)).toBeVisible();
+        await page.context().close();
+        await phone.context().close();
+    });
+
 test('on a phone the day stands as it is today, and fits 320 px', async ({ page }) => {
     await page.setViewportSize({ width: 320, height: 720 });
     await signIn(page);

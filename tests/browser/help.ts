@@ -142,8 +142,10 @@ export async function decided(page: Page, name: string, of: 'Imke' | 'Rafe' = 'I
 }
 
 /** A week that nobody else books, of a year of its own: its Monday, and its days as the calendar calls them. */
+let quiet = Math.floor(Math.random() * 70);
 export function quietWeek(month: number): Week {
-    return weekOf(2030 + Math.floor(Math.random() * 900), month, 0);
+    quiet = (quiet + 1) % 70;
+    return weekOf(2030 + quiet, month, 0);
 }
 
 /** A week of the June that comes, as far as a feed reaches. */
