@@ -167,21 +167,23 @@ final class FittingImporter
         if ($this->user->studio->takesSimulated()) {
             return;
         }
-        $count = static fn (mixed $list, string $key = 'source'): int => count(array_filter(
-            (array) $list, static fn (mixed $item): bool => is_array($item) && ($item[$key] ?? '') === 'simulated',
-        ));
         $heads = (array) ($data['rack']['heads'] ?? []);
         $found = array_filter([
-            'simulated shots' => $count($data['shots'] ?? []),
-            'swing weights of a stand-in' => $count($data['setups'] ?? [], 'swingWeightSource'),
+            'simulated shots' => self::countSimulated($data['shots'] ?? []),
+            'swing weights of a stand-in' => self::countSimulated($data['setups'] ?? [], 'swingWeightSource'),
             'readings of a stand-in' => array_sum(
-                array_map(static fn (mixed $head): int => $count(is_array($head) ? $head['readings'] ?? [] : []), $heads),
+                array_map(static fn (mixed $head): int => self::countSimulated(is_array($head) ? $head['readings'] ?? [] : []), $heads),
             ),
         ]);
         if ($found !== []) {
             $what = implode(', ', array_map(static fn (string $what, int $n): string => "{$what} ({$n})", array_keys($found), $found));
             throw InvalidInput::of('file', "This file holds {$what}: this studio takes nothing made up. It is switched on in the bay.");
         }
+    }
+
+    private static function countSimulated(mixed $list, string $key = 'source'): int
+    {
+        return count(array_filter((array) $list, static fn (mixed $item): bool => is_array($item) && ($item[$key] ?? '') === 'simulated'));
     }
 
     /**
@@ -339,10 +341,14 @@ final class FittingImporter
     /** @param  array<string, mixed>  $data */
     private function decisions(array $data): void
     {
+        // Format 1 did not always say how many of the shots that count were made up; the file itself does.
+        $later = $data['format'] === FittingFile::FORMAT ? [] : ['simulatedShots' => self::countSimulated(array_filter(
+            FileItem::items($data, 'shots'), static fn (array $shot): bool => ! isset($shot['leftOut']),
+        ))];
         foreach (FileItem::items($data, 'decisions') as $i => $d) {
             $kept = [];
             foreach (['advice' => 'Advice', 'proof' => 'Grounds'] as $key => $shape) {
-                $kept[$key] = isset($d[$key]) ? FittingFormat::today((array) $d[$key]) : null;
+                $kept[$key] = isset($d[$key]) ? FittingFormat::today((array) $d[$key]) + $later : null;
                 if ($kept[$key] !== null) {
                     KeptShape::require($shape, $kept[$key], "decisions[{$i}].{$key}");
                 }

@@ -32,7 +32,8 @@ use function is_string;
  */
 final class FittingFile
 {
-    public const FORMAT = 'mint-carry-fitting/1';
+    /** What is written. Every earlier number is read (tests/fixtures/fittings); a key that must be there asks for a new number. */
+    public const FORMAT = 'mint-carry-fitting/2';
 
     private const MOST_SHOTS = 20_000;
 
@@ -77,18 +78,15 @@ final class FittingFile
     {
         $format = $data['format'] ?? null;
         [$name, $ours] = explode('/', self::FORMAT);
-        if (
-            is_string($format) &&
-            preg_match('#^'.preg_quote($name, '#').'/(\d+)$#', $format, $m) === 1 &&
-            (int) $m[1] > (int) $ours
-        ) {
+        $number = is_string($format) && preg_match('#^'.preg_quote($name, '#').'/([1-9]\d{0,8})$#', $format, $m) === 1 ? (int) $m[1] : 0;
+        if ($number > (int) $ours) {
             throw InvalidInput::of(
                 'format',
-                "This file is of schema {$m[1]}; this version of Mint Carry reads schema {$ours}. Update Mint Carry to "
+                "This file is of schema {$number}; this version of Mint Carry reads schemas 1 to {$ours}. Update Mint Carry to "
                     .'open it. The file is untouched.',
             );
         }
-        if ($format !== self::FORMAT) {
+        if ($number === 0) {
             throw InvalidInput::of('format', "This is not a fitting file: its format should say '".self::FORMAT."'.");
         }
     }

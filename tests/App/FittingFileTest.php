@@ -64,6 +64,22 @@ it('means the same in another studio, where its heads and parts are new', functi
         ->toBe($other->studio_id);
 });
 
+it('reads every file that a version before wrote, with its locked decision', function (string $path): void {
+    $this->practising('Another studio');
+    $made = ($this->bring)((string) file_get_contents($path))->assertOk()->assertJsonPath('shots', 35)->assertJsonPath('decisions', 1)->json('fittingId');
+    foreach (['', '/comparison', '/decisions', '/grounds', '/finder', '/follow-up'] as $screen) {
+        $this->getJson("api/fittings/{$made}{$screen}")->assertOk();
+    }
+    $decision = $this->getJson("api/fittings/{$made}/decisions")->json('0');
+    expect($decision['advice']['simulatedShots'])->toBe(basename($path) === '1-first.json' ? 0 : 34)->and($decision['lockedAt'])->not->toBeNull();
+    // It goes out again in the format of today, and loses nothing on the way.
+    $out = ($this->take)($made);
+    expect($out['format'])->toBe(FittingFile::FORMAT)
+        ->and(($this->without)(($this->take)(($this->bring)($out)->assertOk()->json('fittingId'))))->toEqual(($this->without)($out));
+})->with(fn (): array => array_combine(
+    array_map(basename(...), $paths = glob(dirname(__DIR__).'/fixtures/fittings/*.json') ?: []), array_map(static fn (string $p): array => [$p], $paths),
+));
+
 it('finds the heads of a file of before on the rack, which says no source of their readings', function (): void {
     Reading::query()->update(['source' => 'measured']);
     $file = ($this->take)();

@@ -66,7 +66,7 @@ it('names what is wrong with a file, and where', function (array $change, string
         }
     }
 })->with([
-    'a newer schema' => [['format' => 'mint-carry-fitting/2'], 'schema 2; this version of Mint Carry reads schema 1', 'format'],
+    'a newer schema' => [['format' => 'mint-carry-fitting/3'], 'schema 3; this version of Mint Carry reads schemas 1 to 2', 'format'],
     'another format' => [['format' => 'mint-carry-rack/1'], 'not a fitting file', 'format'],
     'a misspelt key' => [['setpus' => []], "Unknown key 'setpus'"],
     'a misspelt key of a setup' => [['setups' => [0 => ['loft' => 9]]], "Unknown key 'setups[0].loft'"],
@@ -156,5 +156,5 @@ it('is described by its published schema, key by key', function (): void {
     expect($keys($schema))->toEqualCanonicalizing($constant(FittingFile::class, 'TOP'))
         ->and($keys($schema['$defs']['setup']))->toEqualCanonicalizing($constant(SetupItem::class, 'KEYS'))
         ->and($keys($schema['$defs']['shot']))->toEqualCanonicalizing($constant(FittingFile::class, 'SHOT'))
-        ->and($schema['properties']['format']['const'])->toBe(FittingFile::FORMAT);
+        ->and($schema['properties']['format']['enum'])->toBe(['mint-carry-fitting/1', FittingFile::FORMAT]);
 });
