@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Access;
 
 use App\Models\User;
+use App\Support\Sealed;
 use App\Support\Transaction;
 
 /** The second factor of a person: codes of an authenticator, and ten recovery codes of which each opens once. */
@@ -17,8 +18,9 @@ final class SecondFactor
     {
         return Transaction::run(function () use ($user, $code): bool {
             $now = User::query()->lockForUpdate()->findOrFail($user->id);
-            $step = $now->totp_secret === null ? null
-                : Totp::stepOf($now->totp_secret, $code, now()->getTimestamp(), $now->totp_step);
+            $secret = Sealed::open($now->getRawOriginal('totp_secret'));
+            $step = $secret === null ? null
+                : Totp::stepOf($secret, $code, now()->getTimestamp(), $now->totp_step);
             if ($step !== null) {
                 $now->update(['totp_step' => $step]);
 

@@ -10,7 +10,7 @@ use App\Models\Consent;
 use App\Models\Fitting;
 use App\Models\Player;
 use App\Models\User;
-use Illuminate\Support\Facades\Crypt;
+use App\Support\Sealed;
 use Illuminate\Support\Facades\DB;
 
 /** Everything that is kept about a person, in one file: for whoever asks what the studio has of them. */
@@ -71,7 +71,7 @@ final class PersonFile
         $row = array_diff_key($row, array_flip(PersonalColumns::SECRET[$table] ?? []));
         foreach ($row as $column => $value) {
             if (is_string($value) && in_array($column, PersonalColumns::ENCRYPTED[$table] ?? [], true)) {
-                $row[$column] = Crypt::decryptString($value);
+                $row[$column] = Sealed::say($value);
             } elseif ($table === 'import_files' && $column === 'raw') {
                 $row[$column] = base64_encode((string) $value);
             } elseif (is_string($value) && preg_match('/^[\[{]/', $value) === 1) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToStudio;
+use App\Support\Sealed;
 use App\Support\Secret;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -93,8 +94,10 @@ final class PlayerLink extends Model
     }
 
     /** Behind the address of this application. After the sign of a fragment: no server's log ever holds it. */
-    public function path(): string
+    public function path(): ?string
     {
-        return "/#/for/{$this->token}";
+        $token = Sealed::open($this->getRawOriginal('token'));
+
+        return $token === null ? null : "/#/for/{$token}";
     }
 }

@@ -94,8 +94,10 @@ final readonly class PlayerPage
     /** The link that is printed: one that is good for a while yet, or a new one. */
     public static function roundsLink(Fitting $fitting, User $by): PlayerLink
     {
-        return PlayerLink::query()->where('fitting_id', $fitting->id)->where('kind', 'rounds')->whereNull('revoked_at')
-            ->where('ends_at', '>', now()->addDays(60))->latest('id')->first() ?? PlayerLink::grant('rounds', $fitting->player, $fitting, $by);
+        $standing = PlayerLink::query()->where('fitting_id', $fitting->id)->where('kind', 'rounds')->whereNull('revoked_at')
+            ->where('ends_at', '>', now()->addDays(60))->latest('id')->first();
+
+        return $standing?->path() !== null ? $standing : PlayerLink::grant('rounds', $fitting->player, $fitting, $by);
     }
 
     public function setup(): Setup

@@ -1,6 +1,16 @@
 # Copying a database out and in again, as the application's own user of the database. Sourced by bin/backup and bin/restore.
 setting() { sed -n "s/^$1=//p" "$VAR/.env" | tail -n 1 | tr -d '"'; }
 
+# The keys of an environment, or of a file that bin/backup --key-to wrote, one a line.
+keys() { sed -nE 's/^(APP_KEY|APP_PREVIOUS_KEYS)=//p' "$1" | tr ',' '\n' | grep -E '^base64:.{43}=$' || true; }
+# Written beside its place and moved there: no half of a key, and no way through a link.
+copy_key() { # ENVIRONMENT FILE
+  local part
+  [ -n "$(keys "$1")" ] || fail "there is no key in $1."
+  part="$(mktemp "$2.XXXXXX")" || fail "the key could not be written to $2. There is no backup."
+  grep -E '^(APP_KEY|APP_PREVIOUS_KEYS)=' "$1" >"$part" && mv "$part" "$2" || fail "the key could not be written to $2. There is no backup."
+}
+
 # The password stands in a file for this process alone, never on a command line.
 credentials() {
   SECRET="$(mktemp)"

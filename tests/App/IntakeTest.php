@@ -11,8 +11,12 @@ use App\Models\LogEntry;
 use App\Models\Player;
 use App\Models\PlayerLink;
 use App\Models\User;
+use App\Support\Sealed;
 use App\Words\Words;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Encryption\Encrypter;
 use Illuminate\Log\Events\MessageLogged;
+use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 use MintCarry\Core\Errors\InvalidInput;
@@ -77,6 +81,30 @@ it('fills in a brief that was begun and says nothing yet, and leaves alone what 
     $now = $this->getJson("api/fittings/{$seen['id']}")->json();
     expect($now['brief']['miss'])->toBe('right')->and($now['brief']['shape'])->toBe('fade')->and($now['version'])->toBe($seen['version'] + 1)
         ->and($this->getJson("api/fittings/{$seen['id']}/log")->json('0.by'))->toBe('the player, by link');
+});
+
+it('goes on where the key is gone, and reads everything again where the key of before is given', function (): void {
+    $token = ($this->link)();
+    $this->postJson('api/for-player/intake', ($this->says)($token))->assertCreated();
+    $id = $this->postJson('api/fittings', ['playerId' => $this->player->id])->assertCreated()->json('id');
+    $turn = function (string ...$keys): void {
+        $new = new Encrypter($keys[0], 'AES-256-CBC');
+        app()->instance('encrypter', $new->previousKeys(array_slice($keys, 1)));
+        Crypt::clearResolvedInstances();
+        Model::encryptUsing(null);
+    };
+    [$old, $now] = [app('encrypter')->getKey(), random_bytes(32)];
+    $turn($now);
+    $this->getJson("api/fittings/{$id}")->assertOk()->assertJsonPath('intake.pain', Sealed::LOST);
+    $this->getJson("api/players/{$this->player->id}/links")->assertOk()->assertJsonPath('0.path', null);
+    $this->get("api/data/players/{$this->player->id}/file")->assertOk()->assertSee(Sealed::LOST, false);
+    // Writing anew without it writes over nothing; with it, today's key alone reads all.
+    $this->artisan('mint:reencrypt')->expectsOutputToContain('2 were written with a key that is not here')->assertSuccessful();
+    $turn($now, $old);
+    $this->artisan('mint:reencrypt')->expectsOutput('2 secrets written anew.')->assertSuccessful();
+    $turn($now);
+    $this->getJson("api/fittings/{$id}")->assertOk()->assertJsonPath('intake.pain', 'left wrist aches');
+    $this->getJson("api/players/{$this->player->id}/links")->assertOk()->assertJsonPath('0.path', "/#/for/{$token}");
 });
 
 it('keeps it once, however often it is sent, and each version until the fitter begins', function (): void {

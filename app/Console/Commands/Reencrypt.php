@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Models\Intake;
-use App\Models\PlayerLink;
-use App\Models\User;
+use App\Support\Sealed;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\Crypt;
+use Illuminate\Support\Facades\DB;
 
 /** After the key was changed: what is kept encrypted is written with the new one. */
 final class Reencrypt extends Command
@@ -19,26 +19,16 @@ final class Reencrypt extends Command
     public function handle(): int
     {
         $done = 0;
-        foreach (User::query()->whereNotNull('totp_secret')->get() as $user) {
-            // Read with whichever key it was written with, and written with today's.
-            $secret = $user->totp_secret;
-            $user->forceFill(['totp_secret' => null])->syncOriginalAttribute('totp_secret');
-            $user->forceFill(['totp_secret' => $secret])->save();
-            $done++;
+        $lost = 0;
+        foreach (['users' => 'totp_secret', 'player_links' => 'token', 'intakes' => 'pain'] as $table => $column) {
+            foreach (DB::table($table)->whereNotNull($column)->orderBy('id')->pluck($column, 'id') as $id => $kept) {
+                // Read with whichever key it was written with, and written with today's; what no key reads stays as it is.
+                $read = Sealed::open($kept);
+                $read === null ? $lost++ : $done += DB::table($table)->where('id', $id)->where($column, $kept)
+                    ->update([$column => Crypt::encryptString($read)]);
+            }
         }
-        foreach (PlayerLink::query()->get() as $link) {
-            $token = $link->token;
-            $link->forceFill(['token' => ''])->syncOriginalAttribute('token');
-            $link->forceFill(['token' => $token])->save();
-            $done++;
-        }
-        foreach (Intake::query()->whereNotNull('pain')->get() as $intake) {
-            $pain = $intake->pain;
-            $intake->forceFill(['pain' => null])->syncOriginalAttribute('pain');
-            $intake->forceFill(['pain' => $pain])->save();
-            $done++;
-        }
-        $this->line("{$done} secrets written anew.");
+        $this->line("{$done} secrets written anew.".($lost === 0 ? '' : " {$lost} were written with a key that is not here."));
 
         return self::SUCCESS;
     }

@@ -33,7 +33,7 @@ final class ReportController
         $page = PlayerPage::of($fitting, isset($given['language']) ? Words::in($given['language']) : PlayersLanguage::printed($fitting->player));
         $link = PlayerPage::roundsLink($fitting, self::user($request));
 
-        return self::pdf($page->pdf($given['paper'] ?? 'A4', $request->getSchemeAndHttpHost().$link->path()), $fitting, 'report');
+        return self::pdf($page->pdf($given['paper'] ?? 'A4', $request->getSchemeAndHttpHost().(string) $link->path()), $fitting, 'report');
     }
 
     #[OA\Get(path: '/api/fittings/{fitting}/build.pdf', operationId: 'report.build', summary: 'The build page for the workshop',

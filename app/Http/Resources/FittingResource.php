@@ -14,6 +14,7 @@ use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
 use App\Models\User;
+use App\Support\Sealed;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -114,7 +115,7 @@ final class FittingResource extends JsonResource
             'club' => $words->club,
             'consentAt' => Consent::query()->where('player_id', $fitting->player_id)->whereNull('withdrawn_at')->latest('id')->first()
                 ?->given_at->toIso8601String(),
-            'pain' => $user instanceof User && in_array($user->role, [Role::Owner, Role::Fitter], true) ? $intake->pain : null,
+            'pain' => $user instanceof User && in_array($user->role, [Role::Owner, Role::Fitter], true) ? Sealed::say($intake->getRawOriginal('pain')) : null,
         ];
     }
 

@@ -58,15 +58,17 @@
             <p>
                 <b>{NAMES[l.kind]}</b>: {told(l)}. <small>By {l.by}, {when(l.at)}; {l.isGood ? `good until ${when(l.until)}` : ''}</small>
             </p>
-            {#if l.path}
+            {#if l.isGood}
                 <p class="acts">
-                    <button type="button" class="quiet" onclick={() => copy(l)}>{copied === l.id ? 'Copied' : 'Copy'}</button>
-                    <button type="button" class="quiet" onclick={() => (shown = shown === l.id ? null : l.id)}
-                        >{shown === l.id ? 'Hide' : 'Show'}</button
-                    >
+                    {#if l.path}
+                        <button type="button" class="quiet" onclick={() => copy(l)}>{copied === l.id ? 'Copied' : 'Copy'}</button>
+                        <button type="button" class="quiet" onclick={() => (shown = shown === l.id ? null : l.id)}
+                            >{shown === l.id ? 'Hide' : 'Show'}</button
+                        >
+                    {:else}Its address cannot be shown again: it was encrypted with a key that is gone.{/if}
                     <button type="button" class="plain" onclick={() => end(l)}>End it</button>
                 </p>
-                {#if shown === l.id}<code>{address(l)}</code><QrCode text={address(l)} label="The link as a square code" />{/if}
+                {#if l.path && shown === l.id}<code>{address(l)}</code><QrCode text={address(l)} label="The link as a square code" />{/if}
             {/if}
         </div>
     {/each}
