@@ -8,6 +8,7 @@ use App\Http\Middleware\ReadableText;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\StandingSignIn;
 use App\Http\Middleware\Watched;
+use App\Support\Away;
 use App\Support\Conflicted;
 use App\Support\TooMany;
 use App\Support\Transaction;
@@ -66,6 +67,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $exceptions->render(fn (Conflicted|PDOException $e, Request $request) => Transaction::isConflict($e)
             ? response()->json(['message' => Conflicted::SAYS], 409, ['Retry-After' => '1'])
             : null);
+        $exceptions->render(fn (PDOException $e, Request $request) => Away::isMeant($e) ? Away::answer() : null);
         // Judging has its time (Heavy); what takes longer is answered, and not waited for.
         $exceptions->render(fn (FatalError $e, Request $request) => str_contains($e->getMessage(), 'Maximum execution time')
             ? response()->json(['message' => sprintf(

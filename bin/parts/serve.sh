@@ -139,7 +139,8 @@ launch_fpm() { # NAME → FPM_PID
   local dir="$RUN/$1" cached=(DB_PERSISTENT=true LIMITER_STORE=apc) fast=(-d opcache.revalidate_freq=0)
   if [ -z "${MINT_DEV:-}" ]; then
     cached+=(APP_CONFIG_CACHE="$dir/cache/config.php" APP_ROUTES_CACHE="$dir/cache/routes.php" APP_EVENTS_CACHE="$dir/cache/events.php")
-    (cd "$ROOT" && as "$WORKER" env "${cached[@]}" bash -c 'umask 077; for what in config route event; do php artisan "$what:cache" -q || exit 1; done') || fail "the configuration could not be read."
+    # Where php-fpm ended and starts again they are there.
+    [ -f "$dir/cache/events.php" ] || (cd "$ROOT" && as "$WORKER" env "${cached[@]}" bash -c 'umask 077; for what in config route event; do php artisan "$what:cache" -q || exit 1; done') || fail "the configuration could not be read."
     fast=(-d opcache.revalidate_freq=2 -d opcache.preload="$ROOT/bin/parts/preload.php")
     [ "$(id -u)" != 0 ] || fast+=(-d "opcache.preload_user=$WORKER")
   fi

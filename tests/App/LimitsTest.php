@@ -204,6 +204,33 @@ it('is not healthy without the database, or with tables of another version', fun
     $this->getJson('/up')->assertStatus(503)->assertJsonPath('why', 'the database does not answer within a second');
 });
 
+it('says to everybody that the database is away, and never a bare fault', function (string $method, string $url, array $says): void {
+    $bay = $this->postJson('api/bays', ['name' => 'Bay 7'])->assertCreated()->json();
+    $token = $this->postJson("api/bays/{$bay['id']}/token")->json('token');
+    $here = config('database.connections.mariadb.unix_socket');
+    config(['database.connections.mariadb.unix_socket' => '/nowhere/db.sock', 'database.connections.mariadb.host' => '']);
+    DB::connection()->setPdo(null)->setReadPdo(null);
+    $answer = $this->withToken($token)->json($method, str_replace('BAY', (string) $bay['id'], $url), $says);
+    config(['database.connections.mariadb.unix_socket' => $here]);
+    DB::reconnect();
+    expect([$answer->status(), $answer->headers->get('Retry-After')])->toBe([503, '5'])
+        ->and($answer->json('message'))->toContain('does not answer')->and($answer->headers->get('X-Request-Id'))->not->toBeNull();
+})->with([
+    'a screen' => ['GET', 'api/fittings', []], 'a change' => ['POST', 'api/bays', ['name' => 'Bay 8']],
+    'a monitor' => ['POST', 'api/bays/BAY/shots', []], 'signing in' => ['POST', 'api/session', ['email' => 'a@b.example', 'password' => 'x']],
+    'a player' => ['POST', 'api/for-player/look', ['token' => str_repeat('x', 43)]], 'a calendar' => ['GET', 'api/feeds/'.str_repeat('x', 43).'.ics', []],
+]);
+
+it('is not healthy, and says so by name, where a table is gone', function (): void {
+    $all = array_map(static fn (object $t): string => array_values((array) $t)[0], DB::select('SHOW TABLES'));
+    expect(Health::TABLES)->toEqualCanonicalizing(array_values(array_diff($all, ['migrations', 'cache', 'cache_locks'])));
+    expect(Health::broken(DB::connection()))->toBe([]);
+    $gone = Mockery::mock(DB::connection())->makePartial();
+    $gone->shouldReceive('select')->andReturnUsing(fn (string $sql): array => str_contains($sql, '`shots`') || str_contains($sql, '`rounds`')
+        ? DB::select("SELECT 1 FROM {$this->name()}_gone") : DB::select($sql));
+    expect(Health::broken($gone))->toBe(['rounds', 'shots']);
+});
+
 it('is not healthy while a migration is missing', function (): void {
     $missing = new class extends Health
     {

@@ -37,6 +37,12 @@ final class MigrateForward extends Command
             return self::FAILURE;
         }
 
-        return $this->callSilently('migrate', ['--force' => true]);
+        $code = $this->callSilently('migrate', ['--force' => true]);
+        $broken = $code === self::SUCCESS ? Health::broken(DB::connection()) : [];
+        if ($broken !== []) {
+            $this->error('These tables cannot be read: '.implode(', ', $broken).'. Put a backup back with bin/restore; nothing was changed.');
+        }
+
+        return $broken === [] ? $code : self::FAILURE;
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Middleware;
 use App\Support\Metrics;
 use Closure;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Log;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -30,10 +31,10 @@ final class Watched
         Metrics::took($kind, $seconds);
         if (in_array($status, self::REFUSALS, true)) {
             // The route and never the address: what somebody searched for is their own affair.
-            $user = $request->user();
+            $user = Auth::hasUser() ? Auth::user() : null;
             Log::notice('refused', [
                 'status' => $status, 'method' => $request->method(), 'route' => $request->route()?->uri() ?? 'none',
-                'user' => is_object($user) && isset($user->id) ? $user->id : null, 'from' => $request->ip(),
+                'user' => $user?->getAuthIdentifier(), 'from' => $request->ip(),
             ]);
         }
 
