@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Intake;
 
 use DateTimeInterface;
+use Illuminate\Support\Facades\Log;
 use MintCarry\Core\Errors\UnreadableFile;
 use MintCarry\Core\Launch\TextFile;
-use PhpOffice\PhpSpreadsheet\Cell\Cell;
 use PhpOffice\PhpSpreadsheet\Reader\IReader;
 use PhpOffice\PhpSpreadsheet\Reader\Ods;
 use PhpOffice\PhpSpreadsheet\Reader\Xlsx;
@@ -15,13 +15,12 @@ use PhpOffice\PhpSpreadsheet\RichText\RichText;
 use PhpOffice\PhpSpreadsheet\Shared\Date;
 use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
 use Throwable;
-use ZipArchive;
 
 /** The bytes of a launch file as a table of text cells: text by the core, a workbook (XLSX, ODS) by its sheet with the most rows. */
 final class LaunchTable
 {
-    /** A workbook may not unpack to more than this: a small file can hide a huge one. */
-    private const MOST_UNPACKED_BYTES = 80_000_000;
+    /** Cells that a complaint names. */
+    private const NAMED_CELLS = 3;
 
     private const MOST_COLUMNS = 250;
 
@@ -34,45 +33,30 @@ final class LaunchTable
         $path = (string) tempnam(sys_get_temp_dir(), 'mint');
         try {
             file_put_contents($path, $bytes);
-            $reader = self::readerOf($path);
 
-            return $reader === null ? TextFile::read($bytes) : self::table($reader, $path);
+            return match (WorkbookScan::kindOf($path)) {
+                'xlsx' => self::table(new Xlsx, $path), 'ods' => self::table(new Ods, $path), null => TextFile::read($bytes),
+            };
         } finally {
             @unlink($path);
         }
     }
 
-    /** @return IReader|null null for an archive that is no workbook */
-    private static function readerOf(string $path): ?IReader
-    {
-        $zip = new ZipArchive;
-        if ($zip->open($path, ZipArchive::RDONLY) !== true) {
-            throw UnreadableFile::because('This workbook is damaged: it cannot be unpacked.');
-        }
-        $unpacked = 0;
-        for ($i = 0; $i < $zip->numFiles; $i++) {
-            $unpacked += (int) ($zip->statIndex($i)['size'] ?? 0);
-        }
-        $isXlsx = $zip->locateName('xl/workbook.xml') !== false;
-        $isOds = str_contains((string) $zip->getFromName('mimetype', 200), 'opendocument.spreadsheet');
-        $zip->close();
-        if ($unpacked > self::MOST_UNPACKED_BYTES) {
-            throw UnreadableFile::because(sprintf(
-                'This workbook unpacks to %d MB; up to %d MB can be read. Export fewer shots, or save the sheet as CSV.',
-                $unpacked / 1e6, self::MOST_UNPACKED_BYTES / 1e6,
-            ));
-        }
-
-        return $isXlsx ? new Xlsx : ($isOds ? new Ods : null);
-    }
-
     private static function table(IReader $reader, string $path): TextFile
     {
+        // The library trips over what is left out, such as the value of a formula, and reads on.
+        set_error_handler(static fn (): bool => true, E_WARNING | E_NOTICE);
         try {
             $reader->setReadEmptyCells(false);
             $sheets = $reader->load($path)->getAllSheets();
         } catch (Throwable $e) {
-            throw UnreadableFile::because('This workbook cannot be read: '.mb_strimwidth($e->getMessage(), 0, 120, '…'));
+            // What the library says names files and places inside the program.
+            Log::notice('a workbook that cannot be read', ['why' => $e->getMessage()]);
+            throw UnreadableFile::because(
+                'This workbook is not put together as spreadsheet programs do it. Open it in one, save it again, or save the sheet as CSV.',
+            );
+        } finally {
+            restore_error_handler();
         }
         $best = null;
         foreach ($sheets as $sheet) {
@@ -91,37 +75,44 @@ final class LaunchTable
     /** @return list<array{int, list<string>}> rows that hold anything, with their number in the sheet */
     private static function rows(Worksheet $sheet): array
     {
-        $out = [];
-        $all = 0;
+        $out = $bare = $dates = [];
         foreach ($sheet->getRowIterator(1, min($sheet->getHighestDataRow(), TextFile::MAX_ROWS + 100)) as $number => $row) {
             $cells = [];
             $iterator = $row->getCellIterator();
             $iterator->setIterateOnlyExistingCells(false);
             foreach ($iterator as $cell) {
-                $cells[] = self::text($cell);
+                $format = $cell->getXfIndex();
+                $value = $cell->isFormula() ? $cell->getOldCalculatedValue() : $cell->getValue();
+                if ($value === null && $cell->isFormula()) {
+                    $bare[] = $cell->getCoordinate();
+                }
+                // Looking a format up costs more than reading the cell: once for each.
+                $isNumber = is_int($value) || is_float($value);
+                $cells[] = self::text($value, $isNumber && ($dates[$format] ??= Date::isDateTime($cell)));
                 if (count($cells) >= self::MOST_COLUMNS) {
                     break;
                 }
-            }
-            $all += count($cells);
-            if ($all > TextFile::MAX_CELLS) {
-                throw UnreadableFile::because(
-                    sprintf('The sheet has more than %s cells; export fewer shots.', number_format(TextFile::MAX_CELLS)),
-                );
             }
             if (implode('', $cells) !== '') {
                 $out[] = [$number, $cells];
             }
         }
 
+        if ($bare !== []) {
+            $more = count($bare) - self::NAMED_CELLS;
+            throw UnreadableFile::because(sprintf(
+                'No value was saved with the formula in %s%s. Open the workbook in a spreadsheet program, save it, and bring it again.',
+                implode(', ', array_slice($bare, 0, self::NAMED_CELLS)), $more > 0 ? " and {$more} more" : '',
+            ));
+        }
+
         return $out;
     }
 
-    /** A number as it is kept, to the last digit; a moment as text; a formula by the value that was saved with it. */
-    private static function text(Cell $cell): string
+    /** A number as it is kept, to the last digit; a moment as text. */
+    private static function text(mixed $value, bool $isDate): string
     {
-        $value = $cell->isFormula() ? $cell->getOldCalculatedValue() : $cell->getValue();
-        if ((is_int($value) || is_float($value)) && Date::isDateTime($cell)) {
+        if ($isDate && (is_int($value) || is_float($value))) {
             return Date::excelToDateTimeObject($value)->format('Y-m-d H:i:s');
         }
 

@@ -1,5 +1,7 @@
 # Shared by bin/start and bin/test: what to install, the private database, the served instance. Sourced, not run.
 set -euo pipefail
+# The workers read what is made here; what is secret is made with a mask of its own.
+umask 022
 ROOT="$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)"
 VAR="$ROOT/var"
 RUN="$VAR/run"
@@ -17,11 +19,12 @@ as() {
   [ "$user" = "$(id -un)" ] && exec "$@"
   exec setpriv --reuid="$user" --regid="$(id -g "$user")" --init-groups -- "$@"
 }
-# A child that ends when whoever started it ends, however that ends: nothing runs unsupervised. It holds none of our locks.
+# A child that ends when whoever started it ends, however that ends: nothing runs unsupervised. It holds none of our locks. Set PARENT=$BASHPID
+# before the subshell: where that one was killed before the child asked to be told of it, the child ends too.
 child() { # USER COMMAND…
   local user="$1" who=(); shift
   [ "$user" = "$(id -un)" ] || who=(--reuid="$user" --regid="$(id -g "$user")" --init-groups)
-  exec setsid setpriv "${who[@]}" --pdeathsig TERM -- "$@" 7>&- 8>&- 9>&-
+  exec setsid setpriv "${who[@]}" --pdeathsig TERM -- sh -c '[ "$PPID" = "$0" ] || exit 1; exec "$@"' "$PARENT" "$@" 7>&- 8>&- 9>&-
 }
 # When a process began, in ticks since the machine did: with its number this names one process and no later one.
 began() { awk '{sub(/^.*\) /,""); print $20}' "/proc/$1/stat" 2>/dev/null || true; }
@@ -129,11 +132,17 @@ build_front_end() {
 }
 
 check_ground() {
+  case "$ROOT" in *[!a-zA-Z0-9_./-]*) fail "the path '$ROOT' has a space or another sign that the servers' settings cannot hold; move the clone to a path of letters, digits, dots and dashes." ;; esac
   mkdir -p "$VAR" "$RUN" 2>/dev/null || fail "cannot write in $ROOT; the project keeps its data in var/ beside this file."
   local free
   free="$(df -Pk "$VAR" | awk 'NR==2{print $4}')"
   [ "$free" -gt 600000 ] || fail "the disk is nearly full: $((free / 1024)) MB left, about 600 MB are needed."
   if [ "$WORKER" != "$(id -un)" ]; then
+    # A clone that was made under a strict mask: its files are no secret, and the workers read them.
+    if ! (as "$WORKER" test -r "$ROOT/composer.json" -a -r "$ROOT/app/Models"); then
+      chmod a+rx "$ROOT" "$VAR" "$RUN"
+      find "$ROOT" -mindepth 1 -maxdepth 1 ! -name '.*' ! -name var ! -type l -exec chmod -R a+rX {} +
+    fi
     (as "$WORKER" test -r "$ROOT/composer.json") || fail "the web workers run as '$WORKER', who cannot read $ROOT. Move the clone to a place others may read (such as /srv), or run as an ordinary user."
   fi
 }

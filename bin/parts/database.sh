@@ -14,11 +14,12 @@ sql() { mariadb --no-defaults --socket="$DB_SOCKET" -u "$(id -un)" "$@"; }
 free_port() { php -r '$s=stream_socket_server("tcp://127.0.0.1:0");echo explode(":",stream_socket_get_name($s,false))[1];'; }
 port_taken() { php -r '$c=@stream_socket_client("tcp://127.0.0.1:'"$1"'",$e,$m,1);exit($c?0:1);'; }
 
-# A folder that is another user's, in a folder that is ours: nothing in it is ever followed, read or run by root.
+# A folder that is another user's, in a folder that is ours: nothing in it is ever followed, read or run by root. What an earlier version left
+# as somebody else's is handed over once, with all that is in it.
 own_folder() { # USER FOLDER MODE
   [ ! -L "$2" ] || fail "$2 is a link; it must be a folder."
   mkdir -p "$2"
-  [ "$1" = "$(id -un)" ] || chown -h "$1" "$2"
+  [ "$1" = "$(id -un)" ] || [ "$(stat -c %U "$2")" = "$1" ] || chown -hR "$1" "$2"
   chmod "$3" "$2"
 }
 
@@ -29,10 +30,7 @@ prepare_database_files() {
     own_folder "$DB_USER" "$VAR/db" 700
     mariadb-install-db --no-defaults --datadir="$VAR/db" --skip-test-db --auth-root-authentication-method=socket --auth-root-socket-user="$(id -un)" --user="$DB_USER" >"$VAR/db-install.log" 2>&1 \
       || { tail -n 5 "$VAR/db-install.log" >&2; fail "the database could not be created in var/db."; }
-  elif [ "$(stat -c %U "$VAR/db")" != "$DB_USER" ] && ! db_alive; then
-    # Made by an earlier version, which ran the database as root.
-    chown -hR "$DB_USER" "$VAR/db"; chmod 700 "$VAR/db"
-  fi
+  elif ! db_alive; then own_folder "$DB_USER" "$VAR/db" 700; fi
   [ -f "$RUN/db.port" ] || free_port >"$RUN/db.port"
 }
 
@@ -42,9 +40,24 @@ launch_database() {
   local port
   port="$(cat "$RUN/db.port")"
   if port_taken "$port"; then free_port >"$RUN/db.port"; port="$(cat "$RUN/db.port")"; fi
+  PARENT=$BASHPID
   (child "$DB_USER" "$(command -v mariadbd || echo /usr/sbin/mariadbd)" --no-defaults --datadir="$VAR/db" --socket="$DB_SOCKET" --pid-file="$DB_HOME/db.pid" --bind-address=127.0.0.1 --port="$port" \
     --innodb-flush-log-at-trx-commit=1 --innodb-lock-wait-timeout=5 --innodb-buffer-pool-size=256M --loose-innodb-buffer-pool-size-max=256M --innodb-use-native-aio=0 --max-allowed-packet=64M --character-set-server=utf8mb4 --log-error="$DB_HOME/db.log") </dev/null >/dev/null 2>&1 &
   DB_PID=$!
+  note_process "$DB_PID" "$RUN/db.note"
+}
+
+# One that was left behind, or is still ending, holds the files: it ends before another begins.
+end_old_database() {
+  local old begin=$SECONDS
+  old="$(noted_process "$RUN/db.note")"
+  [ -n "$old" ] || return 0
+  say "Waiting for the database of before to end"
+  kill -TERM "$old" 2>/dev/null || true
+  while [ -n "$(noted_process "$RUN/db.note")" ]; do
+    [ $((SECONDS - begin)) -lt 60 ] || { sweep "$old"; begin=$SECONDS; }
+    sleep 0.1
+  done
 }
 
 # Waits as long as the database is working on it: after a crash a large one reads its log first. Says every few seconds that it still does.
@@ -79,7 +92,7 @@ have_database() {
   exec 7>"$RUN/db.lock"
   flock 7
   prepare_database_files
-  if ! db_alive; then launch_database; OWN_DB=yes; fi
+  if ! db_alive; then end_old_database; launch_database; OWN_DB=yes; fi
   await_database
   exec 7>&-
 }

@@ -144,15 +144,18 @@ launch_fpm() { # NAME → FPM_PID
     fast=(-d opcache.revalidate_freq=2 -d opcache.preload="$ROOT/bin/parts/preload.php")
     [ "$(id -u)" != 0 ] || fast+=(-d "opcache.preload_user=$WORKER")
   fi
+  PARENT=$BASHPID
   (child "$(id -un)" env "${cached[@]}" /usr/sbin/php-fpm8.2 --nodaemonize -y "$dir/fpm.conf" -d opcache.enable=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M "${fast[@]}" -d apc.enabled=1 -d apc.shm_size=16M -d expose_php=0) </dev/null >>"$dir/fpm.out" 2>&1 &
   FPM_PID=$!
 }
 launch_nginx() { # NAME → NGINX_PID
+  PARENT=$BASHPID
   (child "$(id -un)" /usr/sbin/nginx -e "$RUN/$1/nginx.log" -c "$RUN/$1/nginx.conf") </dev/null >>"$RUN/$1/nginx.out" 2>&1 &
   NGINX_PID=$!
 }
 # What is due by the clock: backups, pruning, what a studio keeps no longer. The framework's own scheduler, as the workers' user.
 launch_clock() { # NAME → CLOCK_PID
+  PARENT=$BASHPID
   (cd "$ROOT" && child "$WORKER" php artisan schedule:work) </dev/null >>"$RUN/$1/clock.out" 2>&1 &
   CLOCK_PID=$!
 }
@@ -162,6 +165,7 @@ launch_devices() { # NAME → DEVICES_PID
   if [ -n "${MINT_GAUGE:-}" ] && [ -n "${MINT_BALANCE:-}" ] && [ "$MINT_GAUGE" != "${STAND_IN:-}/gauge" ]; then return 0; fi
   [ -n "${STAND_IN:-}" ] || STAND_IN="http://127.0.0.1:$(free_port)"
   export MINT_GAUGE="${MINT_GAUGE:-$STAND_IN/gauge}" MINT_BALANCE="${MINT_BALANCE:-$STAND_IN/balance}"
+  PARENT=$BASHPID
   (child "$WORKER" env MINT_DEVICE_STATE="$RUN/$1/cache/devices.json" php -S "${STAND_IN#http://}" "$ROOT/devices/stand-in.php") </dev/null >"$RUN/$1/devices.out" 2>&1 &
   DEVICES_PID=$!
 }

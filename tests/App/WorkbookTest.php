@@ -34,8 +34,12 @@ function zipOf(array $parts): string
     return $bytes;
 }
 
-/** @param  list<list<string|float>>  $rows */
-function xlsxOf(array $rows): string
+/**
+ * @param  list<list<string|float>>  $rows
+ * @param  string  $more  rows of XML below them
+ * @param  array<string, string>  $parts  of the archive besides
+ */
+function xlsxOf(array $rows, string $more = '', array $parts = []): string
 {
     $cell = fn (int $r, int $c, string|float $v): string => is_string($v)
         ? sprintf('<c r="%s%d" t="inlineStr"><is><t>%s</t></is></c>', chr(65 + $c), $r + 1, htmlspecialchars($v))
@@ -49,7 +53,7 @@ function xlsxOf(array $rows): string
     $package = 'http://schemas.openxmlformats.org/package/2006';
     $sheet = fn (string $data): string => "<?xml version=\"1.0\"?><worksheet xmlns=\"{$main}\"><sheetData>{$data}</sheetData></worksheet>";
 
-    return zipOf([
+    return zipOf($parts + [
         '[Content_Types].xml' => "<?xml version=\"1.0\"?><Types xmlns=\"{$package}/content-types\"><Default Extension=\"rels\" "
             .'ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/>'
             .'<Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/></Types>',
@@ -61,12 +65,15 @@ function xlsxOf(array $rows): string
             ."<Relationship Id=\"rId1\" Type=\"{$office}/worksheet\" Target=\"worksheets/sheet1.xml\"/>"
             ."<Relationship Id=\"rId2\" Type=\"{$office}/worksheet\" Target=\"worksheets/sheet2.xml\"/></Relationships>",
         'xl/worksheets/sheet1.xml' => $sheet('<row r="1"><c r="A1" t="inlineStr"><is><t>A cover</t></is></c></row>'),
-        'xl/worksheets/sheet2.xml' => $sheet($xml),
+        'xl/worksheets/sheet2.xml' => $sheet($xml.$more),
     ]);
 }
 
-/** @param  list<list<string|float>>  $rows */
-function odsOf(array $rows): string
+/**
+ * @param  list<list<string|float>>  $rows
+ * @param  string  $more  rows of XML below them
+ */
+function odsOf(array $rows, string $more = ''): string
 {
     $cell = fn (string|float $v): string => is_string($v)
         ? '<table:table-cell office:value-type="string"><text:p>'.htmlspecialchars($v).'</text:p></table:table-cell>'
@@ -84,7 +91,7 @@ function odsOf(array $rows): string
             ."xmlns:table=\"{$ns}:table:1.0\" xmlns:text=\"{$ns}:text:1.0\" xmlns:style=\"{$ns}:style:1.0\"/>",
         'settings.xml' => "<?xml version=\"1.0\"?><office:document-settings xmlns:office=\"{$ns}:office:1.0\"/>",
         'content.xml' => "<?xml version=\"1.0\"?><office:document-content xmlns:office=\"{$ns}:office:1.0\" xmlns:table=\"{$ns}:table:1.0\" "
-            ."xmlns:text=\"{$ns}:text:1.0\" office:version=\"1.2\"><office:body><office:spreadsheet><table:table table:name=\"Shots\">{$body}"
+            ."xmlns:text=\"{$ns}:text:1.0\" office:version=\"1.2\"><office:body><office:spreadsheet><table:table table:name=\"Shots\">{$body}{$more}"
             .'</table:table></office:spreadsheet></office:body></office:document-content>',
     ]);
 }
@@ -116,7 +123,10 @@ it('reads a workbook to the shots of the same table as text', function (string $
     $raw = $this->get("api/files/{$read->json('id')}/raw")->assertOk();
     expect($raw->getContent())->toBe($bytes)->and($raw->headers->get('Content-Disposition'))->toEndWith(pathinfo($name, PATHINFO_EXTENSION).'"');
 })->with([
-    'XLSX' => [fn () => xlsxOf(shotTable()), 'day one.xlsx'], 'ODS' => [fn () => odsOf(shotTable()), 'day one.ods'],
+    'XLSX' => [fn () => xlsxOf(shotTable()), 'day one.xlsx'],
+    // A sheet is filled to its edge with nothing, and a formula has the value that was saved with it.
+    'ODS that is filled up' => [fn () => odsOf(shotTable(), '<table:table-row table:number-rows-repeated="1048000"><table:table-cell table:number-columns-repeated="16384"/></table:table-row>'), 'x.ods'],
+    'ODS' => [fn () => odsOf(shotTable()), 'day one.ods'],
 ]);
 
 it('refuses what is no table, with what it is, and keeps nothing', function (string $bytes, string $says): void {
@@ -127,5 +137,19 @@ it('refuses what is no table, with what it is, and keeps nothing', function (str
     'a damaged one' => [fn () => substr(xlsxOf(shotTable()), 0, 200), 'damaged'],
     'an empty one' => [fn () => odsOf([['']]), 'empty'],
     'one that unpacks to a mountain' => [fn () => zipOf(['xl/workbook.xml' => '<a/>', 'xl/big.xml' => str_repeat(' ', 81_000_000)]), 'unpacks to'],
+    'one of too many files' => [fn () => zipOf(['xl/workbook.xml' => '<a/>'] + array_fill_keys(array_map(fn (int $i): string => "x/{$i}", range(1, 1000)), '')), 'holds 1,001 files'],
+    'one of too many texts' => [fn () => xlsxOf(shotTable(), '', ['xl/other.xml' => '<sst>'.str_repeat('<si/>', 200_001).'</sst>']), 'more different texts; up to 200,000'],
+    'one of too many cells' => [fn () => xlsxOf(shotTable(), str_repeat('<row>'.str_repeat('<c/>', 1000).'</row>', 100)), 'more cells; up to 100,000'],
+    'one of too many parts' => [fn () => xlsxOf(shotTable(), str_repeat('<x/>', 1_500_000)), 'more parts'],
+    'one row repeated for ever' => [fn () => odsOf(shotTable(), '<table:table-row table:number-rows-repeated="1048576"><table:table-cell office:value-type="float" '
+        .'office:value="1" table:number-columns-repeated="9"/></table:table-row>'), 'more cells; up to 20,000'],
+    'entities' => [fn () => xlsxOf(shotTable(), '', ['_rels/.rels' => '<?xml version="1.0"?><!DOCTYPE a [<!ENTITY x SYSTEM "file:///etc/passwd">]><a>&x;</a>']), 'declares a document type'],
+    'formulas that no program worked out' => [fn () => xlsxOf(shotTable(), '<row r="5"><c r="A5"><f>1+1</f></c><c r="B5"><f>2</f></c><c r="C5"><f>3</f></c><c r="D5"><f>4</f></c></row>'),
+        'formula in A5, B5, C5 and 1 more'],
     'one whose parts are no XML' => [fn () => zipOf(['xl/workbook.xml' => 'no', '_rels/.rels' => 'no']), 'no sheet holds a table'],
 ]);
+
+it('shows nothing of the inside of a library that trips over a workbook', function (): void {
+    expect(($this->upload)(zipOf(['xl/workbook.xml' => '<a/>']), 'x.xlsx')->assertUnprocessable()->json('message'))
+        ->toStartWith('This workbook is not put together')->not->toMatch('#zip://|/tmp|\.php|Undefined|array key#');
+});
