@@ -19,6 +19,7 @@ use MintCarry\Core\Intake\Earlier;
 use MintCarry\Core\Intake\Placement;
 use MintCarry\Core\Intake\Post;
 use MintCarry\Core\Intake\PostedShot;
+use MintCarry\Core\Intake\SenderClock;
 use MintCarry\Core\Intake\Trial;
 use MintCarry\Core\Launch\Issue;
 use MintCarry\Core\Launch\LaunchShot;
@@ -47,7 +48,8 @@ final class TakeShots
         return Transaction::run(function () use ($bay, $post): array {
             $row = self::inTheBay($bay->id);
             $fitting = $row->id === null ? null : self::fittingOf($row);
-            $answers = array_map(fn (PostedShot $shot): array => $this->answer($bay, $fitting, $row, $shot), $post->shots);
+            $isOneOfMany = count($post->shots) > 1;
+            $answers = array_map(fn (PostedShot $shot): array => $this->answer($bay, $fitting, $row, $shot, $isOneOfMany), $post->shots);
             if ($fitting !== null && array_filter($answers, static fn (array $a): bool => $a['status'] !== 'refused') !== []) {
                 DB::table('fittings')->where('id', $fitting->id)->update(['updated_at' => now()]);
                 DB::afterCommit(fn () => ChangeSignal::changed($fitting));
@@ -96,7 +98,7 @@ final class TakeShots
     }
 
     /** @return Answer */
-    private function answer(Bay $bay, ?Fitting $fitting, stdClass $row, PostedShot $shot): array
+    private function answer(Bay $bay, ?Fitting $fitting, stdClass $row, PostedShot $shot, bool $isOneOfMany): array
     {
         $isUnwanted = $shot->source === 'simulated' && ! $bay->studio->takesSimulated();
         $refused = $shot->refusedFor ?? ($isUnwanted ? 'This studio takes no simulated shots: do not repeat it.' : null);
@@ -109,7 +111,7 @@ final class TakeShots
             return ['id' => $shot->id, 'status' => $same->status, 'shot' => $same->shot, 'reason' => $same->reason];
         }
         $inBay = $fitting?->id;
-        $place = self::place($bay, $row, $shot, $nowS);
+        $place = self::place($bay, $row, $shot, $nowS, $isOneOfMany);
         if ($place->earlier !== null) {
             [$fitting, $row] = self::inTrial($place->earlier->fittingId, $place->earlier->id);
         }
@@ -128,7 +130,7 @@ final class TakeShots
         if ($why !== null) {
             return $this->hold($bay, $fitting, $row, $shot, $why);
         }
-        $remarks = array_filter([$place->remark, self::idUsedBefore($before, $shot), ...$shot->remarks]);
+        $remarks = array_filter([$place->remark, self::changedRepeat($before, $shot), ...$shot->remarks]);
         $columns = ['sender_run' => $place->run] + ($fitting->id === $inBay ? ['sequence' => $last + 1] : []);
         [$stored, $why] = $this->store($bay, $fitting, $row, $shot, $shot->values, $remarks, $columns);
 
@@ -137,7 +139,7 @@ final class TakeShots
             : ['id' => $shot->id, 'status' => 'stored', 'shot' => $stored, 'reason' => null];
     }
 
-    private static function place(Bay $bay, stdClass $row, PostedShot $shot, float $nowS): Placement
+    private static function place(Bay $bay, stdClass $row, PostedShot $shot, float $nowS, bool $isOneOfMany): Placement
     {
         $fitting = $row->id === null ? null : (int) $row->id;
         $running = $row->trial === null || $fitting === null ? null
@@ -145,7 +147,16 @@ final class TakeShots
         $recent = SenderRecord::recent($bay->id, $shot, $nowS);
         $trialAt = static fn (float $hitS): ?Trial => SenderRecord::trialAt($fitting, $running?->id, $recent, $hitS);
 
-        return Placement::of($shot, $recent, $nowS, $running, $trialAt);
+        $isOnHeels = $recent !== [] && abs($nowS - $recent[0]->cameS) < SenderClock::SLACK_S;
+        $place = Placement::of($shot, $recent, $nowS, $running, $trialAt, $isOneOfMany || $isOnHeels);
+        if ($place->remark === Placement::TOGETHER && $isOnHeels && $recent[0]->trial === $running?->id) {
+            // Posted one by one, the first of them was no more than a shot, until this one came.
+            DB::table('shots')->where('bay_id', $bay->id)->where('trial_id', $running?->id)->where('created_at', '>=', now()->subSeconds(3))
+                ->whereNull('sender_sequence')->where('flags', 'not like', '%came together%')
+                ->update(['flags' => DB::raw('JSON_ARRAY_APPEND(flags, "$", '.DB::getPdo()->quote(Placement::TOGETHER).')')]);
+        }
+
+        return $place;
     }
 
     /**
@@ -228,13 +239,13 @@ final class TakeShots
         return "It equals {$which} in id and in every value. Take it if it is another shot, or discard it.";
     }
 
-    /** An id should name one shot; this one named another. Both are kept. */
-    private static function idUsedBefore(?Earlier $before, PostedShot $shot): ?string
+    /** An id should name one shot; this one named another that is much alike. Both are kept. */
+    private static function changedRepeat(?Earlier $before, PostedShot $shot): ?string
     {
         $id = mb_strimwidth((string) $shot->id, 0, 40, '…');
 
-        return $before?->sharesIdWith($shot) === true
-            ? "The monitor used the id “{$id}” before for a shot with other values: taken as a shot of its own."
+        return $before?->isLikelyAlso($shot) === true
+            ? "The monitor sent “{$id}” before with nearly the same values: perhaps it is one shot. Leave one of them out then."
             : null;
     }
 

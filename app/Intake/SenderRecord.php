@@ -37,11 +37,11 @@ final class SenderRecord
             ->orderByRaw('sender_session <=> ? desc, id desc', [$shot->session])->limit(1)
             ->selectRaw("{$columns}, sender_session, created_at, ".(int) $same.' as same');
         $last = DB::table('shots')->where('fitting_id', $fittingId)->orderByDesc('sequence')->limit(1)
-            ->selectRaw("'last', sequence, null, null, created_at, 0");
-        $rows = $of('held_shots', "'held' as status, null as number, reason", true)
-            ->unionAll($of('shots', "'stored', id, null", true))
-            ->unionAll($of('held_shots', "'held', null, reason", false))
-            ->unionAll($of('shots', "'stored', id, null", false))
+            ->selectRaw("'last', sequence, null, null, null, created_at, 0");
+        $rows = $of('held_shots', "'held' as status, null as number, reason, null as sent", true)
+            ->unionAll($of('shots', "'stored', id, null, null", true))
+            ->unionAll($of('held_shots', "'held', null, reason, null", false))
+            ->unionAll($of('shots', "'stored', id, null, typed", false))
             ->unionAll($last)->get();
         $found = $rows->where('status', '!=', 'last');
 
@@ -65,6 +65,7 @@ final class SenderRecord
             $row->reason,
             $row->sender_session,
             self::seconds($row->created_at),
+            (array) json_decode($row->sent ?? '[]', true),
         ));
 
         return $earlier->sortByDesc(static fn (Earlier $e): array => [$e->session === $shot->session, $e->cameS])->first();

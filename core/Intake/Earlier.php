@@ -4,6 +4,12 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Intake;
 
+use const ARRAY_FILTER_USE_BOTH;
+
+use function array_filter;
+use function array_intersect_key;
+use function count;
+
 /** What a bay got before under the same sender's id: a shot on record, or one that was held. */
 final readonly class Earlier
 {
@@ -18,6 +24,7 @@ final readonly class Earlier
      * @param  int|null  $shot  its number in the answer
      * @param  string|null  $reason  that it was held for
      * @param  float  $cameS  when it came, s since 1970
+     * @param  array<mixed>  $values  by field name, as sent
      */
     public function __construct(
         public string $status,
@@ -25,6 +32,7 @@ final readonly class Earlier
         public ?string $reason,
         public ?string $session,
         public float $cameS,
+        public array $values = [],
     ) {
     }
 
@@ -40,11 +48,14 @@ final readonly class Earlier
     }
 
     /**
-     * Does this one share the id with a shot of other content where an id should name one shot? Between sessions that the sender names
-     * ids are free.
+     * Is a shot of the same id perhaps this very one, sent again with something changed? Then half of what it measured is the same to the
+     * digit; two shots of a player never are. Ids that a monitor uses again as it restarts are no news.
      */
-    public function sharesIdWith(PostedShot $shot): bool
+    public function isLikelyAlso(PostedShot $shot): bool
     {
-        return $shot->session === null || $this->session === $shot->session;
+        $both = array_intersect_key($this->values, $shot->values);
+        $same = array_filter($both, static fn (mixed $value, string|int $key): bool => $value == $shot->values[$key], ARRAY_FILTER_USE_BOTH);
+
+        return count($both) > 1 && 2 * count($same) >= count($both) && ($shot->session === null || $this->session === $shot->session);
     }
 }

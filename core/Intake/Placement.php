@@ -43,6 +43,9 @@ final readonly class Placement
     /** A session without a name is over when nothing came for this long. */
     public const SILENCE_S = 6 * 3600.0;
 
+    /** Of a sender that tells neither clock nor count. */
+    public const TOGETHER = 'It came together with others, the first since the change to this trial: it may belong to the setup before.';
+
     private const LOOK = 'Look whether it belongs to this trial.';
 
     /**
@@ -57,12 +60,20 @@ final readonly class Placement
     /**
      * @param  list<RecentShot>  $recent  of its session, newest first
      * @param  callable(float): (Trial|null)  $trialAt  the latest trial but the running one that went on at a moment, s since 1970
+     * @param  bool  $isOneOfMany  it came in one post with others, or on the heels of one: nobody hits so fast, so they waited
      */
-    public static function of(PostedShot $shot, array $recent, float $nowS, ?Trial $running, callable $trialAt): self
-    {
+    public static function of(
+        PostedShot $shot,
+        array $recent,
+        float $nowS,
+        ?Trial $running,
+        callable $trialAt,
+        bool $isOneOfMany = false,
+    ): self {
         $run = $recent[0]->run ?? 1;
         $inRun = array_values(array_filter($recent, static fn (RecentShot $s): bool => $s->run === $run));
         $isAtOnce = $inRun !== [] && abs($nowS - $inRun[0]->cameS) <= self::AT_ONCE_S;
+        $before = self::beforeTogether($recent, $nowS);
         $place = self::placeOfCount($shot->sequence, self::counts($inRun), $isAtOnce);
         if ($place === 'anew') {
             [$run, $inRun] = [$run + 1, []];
@@ -70,6 +81,10 @@ final readonly class Placement
         $elsewhere = array_filter($recent, static fn (RecentShot $s): bool => $s->trial !== $running?->id);
         if ($elsewhere === [] && ($running === null || $running->number === 1)) {
             return new self(null, null, $run); // there is no other place for it
+        }
+        $goesOn = self::goesOn($shot->sequence, $inRun, $recent, $run);
+        if ($goesOn === null && self::isAfter($shot->sequence, $before, $run, $running)) {
+            return new self(null, null, $run);
         }
         $claims = self::claims($shot, $inRun, $nowS);
         $began = $running->beganS ?? $nowS;
@@ -82,9 +97,38 @@ final readonly class Placement
             ? 'It was hit within a moment of the change to this trial. Look whether it belongs to the one before.' : null;
         $remark ??= $place === 'late'
             ? self::saidByCount($shot->sequence, $inRun, $running, $claims !== [])
-            : self::goesOn($shot->sequence, $inRun, $recent, $run);
+            : $goesOn;
+        $remark ??= $claims === [] && $shot->sequence === null && $isOneOfMany && $before !== null && $before->trial !== $running?->id
+            ? self::TOGETHER : null;
 
         return new self(null, $remark, $run);
+    }
+
+    /**
+     * The latest shot that did not come together with this one: what waited for the line comes at one go.
+     *
+     * @param  list<RecentShot>  $recent
+     */
+    private static function beforeTogether(array $recent, float $nowS): ?RecentShot
+    {
+        foreach ($recent as $s) {
+            if (abs($nowS - $s->cameS) > SenderClock::SLACK_S) {
+                return $s;
+            }
+            $nowS = $s->cameS;
+        }
+
+        return null;
+    }
+
+    /**
+     * Is it counted after a shot that came in the running trial, and not together with this one? Then it was hit in it, whatever the clocks say:
+     * had it waited since before, it would have come with that one.
+     */
+    private static function isAfter(?int $sequence, ?RecentShot $before, int $run, ?Trial $running): bool
+    {
+        return $sequence !== null && $before !== null && $running !== null && $before->run === $run && $before->trial === $running->id
+            && $before->sequence !== null && $before->sequence < $sequence;
     }
 
     /**
@@ -175,6 +219,10 @@ final readonly class Placement
             return [];
         }
         $sent = SenderClock::seconds($shot->sentAt);
+        // Sent as it was hit, by one clock: whenever that was set, this one did not wait.
+        if ($sent !== null && abs($sent - $said) <= SenderClock::SLACK_S) {
+            return ['sent' => $nowS - ($sent - $said)];
+        }
         [$lag, $least] = SenderClock::lagS($inRun);
         $claims = [
             'sent' => $sent === null ? null : $nowS - ($sent - $said),

@@ -123,6 +123,30 @@ it('leaves a shot that comes out of count in the trial that runs, and flags it',
         ->toBe(array_fill(0, 4, [2, []]));
 });
 
+it('flags what a monitor without clock and count kept back past a change, all of it, however it comes', function (bool $inOnePost): void {
+    ($this->begin)();
+    $shot = fn (int $n): array => ['id' => "k-{$n}", 'values' => ['spinRpm' => 2000 + $n] + $this->good];
+    ($this->post)($shot(1))->assertOk();
+    $this->travel(90)->seconds();
+    ($this->begin)();
+    $this->travel(20)->seconds();
+    $inOnePost ? ($this->post)(['shots' => [$shot(2), $shot(3), $shot(4)]])->assertOk()
+        : array_map(fn (int $n) => ($this->post)($shot($n))->assertOk(), [2, 3, 4]);
+    $this->travel(30)->seconds();
+    ($this->post)($shot(5))->assertOk();
+    $flags = Shot::query()->orderBy('sequence')->get()->map(fn (Shot $s): string => implode('', $s->flags));
+    expect($flags->map(fn (string $f): bool => str_contains($f, 'may belong to the setup before'))->all())->toBe([false, true, true, true, false]);
+})->with(['in one post' => true, 'one by one' => false]);
+
+it('takes an id that a monitor uses anew for no news, and one shot that was changed for what it may be', function (): void {
+    ($this->begin)();
+    ($this->post)(['id' => '1', 'values' => $this->good])->assertOk();
+    ($this->post)(['id' => '1', 'values' => ['ballSpeedMps' => 66.1, 'launchDeg' => 11.2, 'spinRpm' => 2790, 'directionDeg' => 1.1]])->assertOk();
+    ($this->post)(['id' => '1', 'values' => ['directionDeg' => -2.2, 'ballSpeedMps' => 66.1, 'launchDeg' => 11.2, 'spinRpm' => 2790]])->assertOk();
+    $flags = Shot::query()->orderBy('sequence')->get()->map(fn (Shot $s): array => $s->flags)->all();
+    expect([$flags[0], $flags[1]])->toBe([[], []])->and($flags[2][0])->toContain('perhaps it is one shot');
+});
+
 it('moves a shot to the trial it was hit in when the fitter says so, and back', function (): void {
     ($this->begin)();
     $b = $this->addSetup($this->case, ['head' => 'Tern 460']);

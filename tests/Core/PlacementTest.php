@@ -152,11 +152,16 @@ it('lays a shot to the trial that runs unless a clock that is known says an earl
         'and the time of sending says so too' => [['hit' => 70.0, 'sent' => 130.0], $after, 130, 1, 'Came late'],
         'the time of sending alone' => [['hit' => 5070.0, 'sent' => 5130.0], [], 130, 1, 'Came late'],
         'the clock was set back by an hour' => [['hit' => 120.0 - 3600], $known, 120, null, '1 h before it came, before this trial began'],
-        'and tells when it sent' => [['hit' => 120.0 - 3600, 'sent' => 120.0 - 3600], $known, 120, null, 'A clock was set'],
+        'and tells that it sent at once' => [['hit' => 120.0 - 3600, 'sent' => 120.0 - 3600], $known, 120, null, null],
         'ours was set ahead by six minutes' => [['hit' => 60.0], $known, 420, null, '6 min before it came, in trial 1'],
         'seven minutes late within the trial, by the lag alone' => [['hit' => 105.0], $known, 530, null, '7 min before it came'],
         'and by the time of sending, which says so itself' => [['hit' => 105.0, 'sent' => 515.0], [], 520, null, null],
-        'and the two do not agree' => [['hit' => 105.0, 'sent' => 106.0], $known, 520, null, 'A clock was set'],
+        'sent as it was hit, by a clock that was set since' => [['hit' => 105.0, 'sent' => 106.0], $known, 520, null, null],
+        'it waited by its time of sending, and by the lag it did not' => [['hit' => 400.0, 'sent' => 740.0], $known, 420, null, 'A clock was set'],
+        'counted after one that came in this trial, whatever the clock says' => [['hit' => 9000.0, 'n' => 4], $after, 130, null, null],
+        'counted after one that came together with it' => [
+            ['hit' => 9000.0, 'n' => 4], [...$known, ['hit' => 128.0, 'came' => 129, 'n' => 3, 'trial' => 2]], 130, null, 'jumped ahead',
+        ],
         'the clock jumped ahead' => [['hit' => 7320.0], $known, 120, null, 'jumped ahead by 2 h'],
         'hit between the trials' => [['hit' => 95.0], $known, 130, null, 'before this trial began'],
         'a clock that is not known yet' => [['hit' => 70.0], [['hit' => 10.0, 'came' => 10]], 120, null, null],
@@ -176,6 +181,19 @@ it('lays a shot to the trial that runs unless a clock that is known says an earl
             120, null, 'goes on from before',
         ],
     ];
+});
+
+it('tells of shots without clock and count that came together, as long as none came alone since the change', function (): void {
+    $placed = fn (array $recent, bool $isOneOfMany): ?string => Placement::of(
+        PostedShot::read('{"id":"x","values":{}}'), $recent, 130.0, new Trial(2, 2, 1, 100.0), fn (): ?Trial => null, $isOneOfMany,
+    )->remark;
+    $before = ['came' => 60];
+    expect($placed(came($before), true))->toContain('may belong to the setup before')
+        // The next of the same lot, and one that came by itself.
+        ->and($placed(came($before, ['came' => 129, 'trial' => 2]), true))->toContain('may belong to the setup before')
+        ->and($placed(came($before), false))->toBeNull()
+        // Whoever came alone in this trial came by a line that was up: what follows was hit since.
+        ->and($placed(came($before, ['came' => 110, 'trial' => 2]), true))->toBeNull();
 });
 
 it('holds trials and clocks apart after our own clock was set back', function (): void {

@@ -38,6 +38,14 @@ What it may do
   network kept back is laid to the setup it was hit with, and a clock that is set in between does no harm. A shot of which count or
   clock contradict the trial that runs is stored there and flagged.
 
+What nobody can be protected from
+- A sender that tells neither `sequence` nor `at` has its shots laid to the trial that runs as they come. Several that come together,
+  the first since a change of setup, are flagged: they waited, and may belong to the setup before. One alone that waited past a
+  change looks like one that was hit after it, and is not flagged.
+- A sender with `sequence` and without `at` is flagged where its count contradicts; the first shots after a change, sent late and in
+  order, are not.
+- A sender that uses an id again with most values the same may have sent one shot twice: both are kept, and the later is flagged.
+
 A monitor that restarts. It had counted to 8 and answers were open for shot 8; it comes back with a count of 1 and a clock that was
 never set:
 
