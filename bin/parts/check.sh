@@ -33,10 +33,8 @@ else advise "var/.env is made by the first start"; fi
 if db_alive && database_exists "$STUDIO_DB" && has_table "$STUDIO_DB" users && has_table "$STUDIO_DB" sign_ins; then
   OWNERS="$(sql -BNe "SELECT COUNT(*) FROM $STUDIO_DB.users WHERE role='owner' AND removed_at IS NULL")"
   BARE="$(sql -BNe "SELECT COUNT(*) FROM $STUDIO_DB.users WHERE role='owner' AND removed_at IS NULL AND totp_at IS NULL")"
-  DEMO="$(sql -BNe "SELECT COUNT(*) FROM $STUDIO_DB.studios WHERE is_demo")"
   [ "$OWNERS" -gt 0 ] && good "$OWNERS owners can sign in" || lacks "an owner: bin/artisan mint:fitter \"Studio name\" \"Owner's name\" owner@example.org"
   [ "$BARE" = 0 ] || advise "$BARE owners have no second factor: Account, in the application"
-  [ "$DEMO" = 0 ] || advise "a demo studio of an earlier version is among the data; nobody can sign in to it"
 else advise "the database is not running, or has no tables yet: start once, then check again"; fi
 TO="$(sed -n 's/^MINT_BACKUP_TO=//p' "$VAR/.env" 2>/dev/null | tail -n 1)"; TO="${TO:-$VAR/backups}"
 NEWEST="$(ls -1d "$TO"/mintcarry-*/ 2>/dev/null | tail -n 1 || true)"

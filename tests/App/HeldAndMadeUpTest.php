@@ -7,6 +7,8 @@ use App\Models\LogEntry;
 use App\Models\Reading;
 use App\Models\Shot;
 use App\Models\Trial;
+use Database\Seeders\DemoSeeder;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 
 // What the fitter does with what was held, what was typed twice, and what was made up.
@@ -213,4 +215,22 @@ it('marks readings and swing weights of a stand-in, and takes none where nobody 
             'message' => 'This file holds swing weights of a stand-in (1), readings of a stand-in (1): this studio takes nothing made '
                 .'up. It is switched on in the bay. Nothing was added.',
         ]);
+});
+
+it('takes the demo out of a studio’s own database, all of it, and nothing of the studio’s', function (): void {
+    $user = $this->fitter();
+    $case = $this->fitting($user);
+    $setup = $this->addSetup($case);
+    $this->actingAs($user)->postJson("api/fittings/{$case->id}/trials", ['setupId' => $setup->id])->assertCreated();
+    $this->hitAbout($user, $setup, n: 3);
+    $tables = array_map(static fn (object $t): string => array_values((array) $t)[0], DB::select('SHOW TABLES'));
+    $count = static fn (): array => array_combine($tables, array_map(static fn (string $t): int => DB::table($t)->count(), $tables));
+    $own = $count();
+    app(DemoSeeder::class)->run();
+    expect(array_sum($count()))->toBeGreaterThan(array_sum($own) + 100);
+    $this->artisan('mint:drop-demo', ['--pretend' => true])->assertFailed();
+    $this->artisan('mint:drop-demo')->expectsOutputToContain('was taken out')->assertSuccessful();
+    expect(array_diff_key($count(), ['cache' => 1]))->toBe(array_diff_key($own, ['cache' => 1]));
+    $this->artisan('mint:drop-demo', ['--pretend' => true])->assertSuccessful();
+    $this->getJson("api/fittings/{$case->id}")->assertOk();
 });
