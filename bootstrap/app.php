@@ -67,7 +67,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $exceptions->render(fn (Conflicted|PDOException $e, Request $request) => Transaction::isConflict($e)
             ? response()->json(['message' => Conflicted::SAYS], 409, ['Retry-After' => '1'])
             : null);
-        $exceptions->render(fn (PDOException $e, Request $request) => Away::isMeant($e) ? Away::answer() : null);
+        $exceptions->render(fn (PDOException $e, Request $request) => Away::isMeant($e) ? Away::answer($e) : null);
         // Judging has its time (Heavy); what takes longer is answered, and not waited for.
         $exceptions->render(fn (FatalError $e, Request $request) => str_contains($e->getMessage(), 'Maximum execution time')
             ? response()->json(['message' => sprintf(

@@ -15,16 +15,23 @@ final class Away
     /** It is tried again after so long: the supervisor starts it within a second, and it reads its log. */
     private const RETRY_S = 5;
 
-    /** Numbers of MariaDB: no connection (2002 to 2006, 2013), too many of them, shutting down, killed, its disk full. */
-    private const NUMBERS = [2002, 2003, 2005, 2006, 2013, 1040, 1053, 1203, 1927, 1021, 1114];
+    /** Numbers of MariaDB: no connection (2002 to 2006, 2013), too many of them, shutting down, killed. */
+    private const NUMBERS = [2002, 2003, 2005, 2006, 2013, 1040, 1053, 1203, 1927];
+
+    /** Its disk is full. */
+    private const FULL = [1021, 1026, 1114];
 
     public static function isMeant(Throwable $e): bool
     {
+        return self::is($e, [...self::NUMBERS, ...self::FULL])
+            || ($e->getPrevious() ?? $e) instanceof PDOException && (new LostConnectionDetector)->causedByLostConnection($e);
+    }
+
+    /** @param  list<int>  $numbers */
+    private static function is(Throwable $e, array $numbers): bool
+    {
         for ($cause = $e; $cause !== null; $cause = $cause->getPrevious()) {
-            if (! $cause instanceof PDOException) {
-                continue;
-            }
-            if (in_array((int) ($cause->errorInfo[1] ?? $cause->getCode()), self::NUMBERS, true) || (new LostConnectionDetector)->causedByLostConnection($cause)) {
+            if ($cause instanceof PDOException && in_array((int) ($cause->errorInfo[1] ?? $cause->getCode()), $numbers, true)) {
                 return true;
             }
         }
@@ -32,10 +39,11 @@ final class Away
         return false;
     }
 
-    public static function answer(): JsonResponse
+    public static function answer(Throwable $e): JsonResponse
     {
-        return response()->json([
-            'message' => 'The studio’s database does not answer at the moment. What you typed is still on this screen; try again in a few seconds.',
+        return response()->json(['message' => self::is($e, self::FULL)
+            ? 'The disk of the studio’s server is full. Nothing was taken; everything that was acknowledged is safe. Make room, and send it again.'
+            : 'The studio’s database does not answer at the moment. What you typed is still on this screen; try again in a few seconds.',
         ], 503, ['Retry-After' => (string) self::RETRY_S]);
     }
 }

@@ -24,8 +24,8 @@ use function round;
  */
 final class DeliveredReport
 {
-    /** A sleeve position is offered where it takes at least this much off what is wrong, in tolerances (assumption). */
-    private const WORTH_TURNING = 0.25;
+    /** More than this is no screw and no tape (assumption). */
+    private const MOST_ADDED_G = 16.0;
 
     /**
      * What the order asks for: the decided setup as it presents itself on its sole, at its sleeve position, at the length that was hit or at
@@ -44,29 +44,44 @@ final class DeliveredReport
 
     /**
      * @return array{effect: array<string, array{value: float, interval: Interval}>|null, turn: array{label: string, loftOffDeg: float,
-     *   faceOffDeg: float}|null, gramsAtHead: float|null, cutMm: float|null, sendBack: bool} effect: as `Expected`, null where nothing is out that a
-     *   model knows of; turn: the sleeve position that brings loft and face as this player delivers them nearest to the order, and what is left;
-     *   cutMm: how much is to be cut off at the butt
+     *   faceOffDeg: float}|null, gramsAtHead: float|null, cutMm: float|null, sendBack: bool, because: list<string>} effect: as `Expected`, null
+     *   where nothing is out that a model knows of; turn: the sleeve position that brings loft, face and lie as this player delivers them within
+     *   tolerance, and what is left; cutMm: how much is to be cut off at the butt; because: figures that nothing here mends
      */
     public static function of(FittingRecord $record, SetupRecord $setup, ClubFigures $delivered, Acceptance $acceptance): array
     {
         $out = $acceptance->out();
         if (! $acceptance->isHandRight) {
-            return ['effect' => null, 'turn' => null, 'gramsAtHead' => null, 'cutMm' => null, 'sendBack' => true];
+            return ['effect' => null, 'turn' => null, 'gramsAtHead' => null, 'cutMm' => null, 'sendBack' => true, 'because' => ['hand']];
         }
         $isAngleOut = array_intersect(['loftDeg', 'lieDeg', 'faceOpenDeg'], $out) !== [];
         $turn = $isAngleOut ? self::turn($record, $setup, $delivered, $acceptance) : null;
         $length = $acceptance->off('lengthMm');
-        $isTooShort = in_array('lengthMm', $out, true) && $length !== null && $length < 0;
+        $grams = in_array('swingWeightPoints', $out, true) ? self::grams($setup, $delivered, $acceptance) : null;
+        // A shaft does not grow, a head whose angles no position brings home is another head, and no screw weighs less than nothing.
+        $because = array_keys(array_filter([
+            'lengthMm' => in_array('lengthMm', $out, true) && $length !== null && $length < 0,
+            'angles' => $isAngleOut && $turn === null,
+            'swingWeightPoints' => in_array('swingWeightPoints', $out, true) && $grams === null && ! in_array('lengthMm', $out, true),
+        ]));
 
         return [
             'effect' => $out === [] ? null : self::effect($record, $setup, $delivered),
             'turn' => $turn,
-            'gramsAtHead' => in_array('swingWeightPoints', $out, true) ? $acceptance->gramsAtHead($delivered->lengthMm) : null,
+            'gramsAtHead' => $grams,
             'cutMm' => in_array('lengthMm', $out, true) && $length !== null && $length > 0 ? $length : null,
-            // A shaft does not grow, and a head whose angles no position brings home is another head.
-            'sendBack' => $isTooShort || ($isAngleOut && ($turn === null || ! self::isHome($turn, $acceptance))),
+            'sendBack' => $because !== [], 'because' => $because,
         ];
+    }
+
+    /** Grams at the head that bring the swing weight home: as many as can be added or taken out, and as the club's own weight bears. */
+    private static function grams(SetupRecord $setup, ClubFigures $delivered, Acceptance $acceptance): ?float
+    {
+        $grams = $acceptance->gramsAtHead($delivered->lengthMm);
+        $total = $acceptance->off('massG');
+        $isBorne = $total === null || abs($total + (float) $grams) <= max(abs($total), self::tolerance($acceptance, 'massG'));
+
+        return $grams !== null && $isBorne && $grams <= self::MOST_ADDED_G && $grams >= -array_sum($setup->masses) ? $grams : null;
     }
 
     /** @return array<string, array{value: float, interval: Interval}>|null */
@@ -97,7 +112,7 @@ final class DeliveredReport
         );
     }
 
-    /** @return array{label: string, loftOffDeg: float, faceOffDeg: float}|null */
+    /** @return array{label: string, loftOffDeg: float, faceOffDeg: float}|null null where no position brings it within tolerance */
     private static function turn(FittingRecord $record, SetupRecord $setup, ClubFigures $delivered, Acceptance $acceptance): ?array
     {
         $system = $setup->sleeveSystem();
@@ -108,31 +123,23 @@ final class DeliveredReport
         $wanted = $setup->playing($share);
         $readAt = $system->position($setup->sleeveLabel)->tilts;
         $reading = self::reading($setup, $delivered);
-        [$best, $bestMiss, $now] = [null, INF, INF];
+        [$best, $bestMiss] = [null, 1.0 + 1e-9];
         foreach ($system->positions as $position) {
             $shown = PlayingGeometry::present($reading, $position->tilts, $share, $readAt);
             [$loft, $face] = [$shown->loftDeg - $wanted->loftDeg, $shown->faceOpenDeg - $wanted->faceOpenDeg];
-            $miss = self::miss($loft, $face, $acceptance);
-            if ($position->label === $setup->sleeveLabel) {
-                $now = $miss;
-            } elseif ($miss < $bestMiss) {
+            $miss = max(self::miss($loft, $face, $acceptance), abs($shown->lieDeg - $wanted->lieDeg) / self::tolerance($acceptance, 'lieDeg'));
+            if ($position->label !== $setup->sleeveLabel && $miss < $bestMiss) {
                 [$best, $bestMiss] = [['label' => $position->label, 'loftOffDeg' => $loft, 'faceOffDeg' => $face], $miss];
             }
         }
 
-        return $best !== null && $bestMiss < $now - self::WORTH_TURNING ? $best : null;
+        return $best;
     }
 
     /** In tolerances: the worse of loft and face. */
     private static function miss(float $loftDeg, float $faceDeg, Acceptance $acceptance): float
     {
         return max(abs($loftDeg) / self::tolerance($acceptance, 'loftDeg'), abs($faceDeg) / self::tolerance($acceptance, 'faceOpenDeg'));
-    }
-
-    /** @param  array{label: string, loftOffDeg: float, faceOffDeg: float}  $turn */
-    private static function isHome(array $turn, Acceptance $acceptance): bool
-    {
-        return self::miss($turn['loftOffDeg'], $turn['faceOffDeg'], $acceptance) <= 1.0;
     }
 
     private static function tolerance(Acceptance $acceptance, string $name): float

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Models\LogEntry;
 use App\Models\Trial;
 use Illuminate\Http\UploadedFile;
+use MintCarry\Core\Fitting\Brief;
 
 // Wind and air of a trial outdoors: typed, kept with the trial, taken out of what is compared, undone like anything else.
 
@@ -49,12 +50,24 @@ it('types it for all trials of a visit at once, and takes it off again', functio
 it('refuses what cannot blow by name, and keeps what was typed before', function (): void {
     $id = ($this->begin)();
     $this->putJson("api/trials/{$id}/open-air", ['openAir' => $this->breeze])->assertOk();
-    foreach (['windMps' => 45, 'windFromDeg' => 400, 'temperatureC' => 'warm', 'altitudeM' => null] as $field => $value) {
+    foreach (['windMps' => 45, 'windFromDeg' => 400, 'temperatureC' => 'warm', 'altitudeM' => -9000] as $field => $value) {
         $this->putJson("api/trials/{$id}/open-air", ['openAir' => [$field => $value] + $this->breeze])
             ->assertUnprocessable()->assertJsonValidationErrors("openAir.{$field}");
     }
     $this->putJson("api/trials/{$id}/open-air", [])->assertUnprocessable();
     expect(Trial::query()->findOrFail($id)->conditions['windMps'])->toEqual(6.2);
+});
+
+it('takes the wind alone, with the air of the brief, and asks where it comes from', function (): void {
+    $id = ($this->begin)();
+    $this->case->setBrief(Brief::fromArray(['temperatureC' => 9, 'altitudeM' => 640] + $this->case->brief()->toArray()));
+    $this->case->save();
+    $this->putJson("api/trials/{$id}/open-air", ['openAir' => ['windMps' => 5]])->assertUnprocessable()
+        ->assertJsonPath('errors', ['openAir.windFromDeg' => ['Say where the wind comes from. Nothing was kept; what you typed is still on this screen.']]);
+    expect(Trial::query()->findOrFail($id)->conditions['outdoors'] ?? false)->toBeFalse();
+    expect($this->putJson("api/trials/{$id}/open-air", ['openAir' => ['windMps' => 5, 'windFromDeg' => 90, 'temperatureC' => null]])->assertOk()->json('running.openAir'))
+        ->toEqual(['windMps' => 5, 'windFromDeg' => 90, 'temperatureC' => 9, 'altitudeM' => 640]);
+    $this->putJson("api/trials/{$id}/open-air", ['openAir' => ['temperatureC' => 20]])->assertOk()->assertJsonPath('running.openAir.windMps', 0);
 });
 
 it('is nobody else’s to type', function (): void {

@@ -121,6 +121,11 @@ it('sends back a club of the other hand, and reads nothing before it is built', 
         ->assertJsonPath('acceptances.0.figures.lengthMm', fn (mixed $mm): bool => abs($mm - 1130.3) < 1e-6)
         ->assertJsonPath('acceptances.0.figures.swingWeightPoints', fn (mixed $p): bool => abs($p - 31) < 1e-9)->assertJsonPath('acceptances.0.report.sendBack', true);
     $asked['version']++;
+    // All that is off is told, and what was typed is named as it is called.
+    $told = ($this->read)($asked, [], ['loftDeg' => 99, 'length' => ['value' => '-3', 'unit' => 'in'], 'swingWeight' => 'Z99'])
+        ->assertUnprocessable()->assertJsonValidationErrors(['loftDeg', 'length', 'swingWeight']);
+    expect($told->json('errors.loftDeg.0'))->toStartWith('Loft is 99 °; it must lie between 5 and 20')
+        ->and(implode(' ', $told->json('errors.*.0')))->toContain('Nothing was kept of this reading');
     ($this->read)($asked, [], ['loftDeg' => 31])->assertUnprocessable()->assertJsonValidationErrors('loftDeg');
     $order = ($this->read)($asked, [], ['hand' => 'left'])->assertOk()->assertJsonPath('state', 'built')
         ->assertJsonPath('acceptances.0.report.sendBack', true)->json();

@@ -33,6 +33,9 @@ test('wind and air are typed, refused where they cannot be, taken out, and the p
     await expect(form.getByRole('alert').first()).toBeVisible();
     await expect(form.getByLabel('Air')).toHaveValue('12,5');
     await form.getByLabel('Wind', { exact: false }).first().fill('22,5');
+    await form.getByRole('button', { name: 'Keep wind and air' }).click();
+    await expect(form.getByText('Say where the wind comes from. Nothing was kept').first()).toBeVisible();
+    await form.getByLabel('Wind from').selectOption('into the face');
     await accessible(page);
     await form.getByRole('button', { name: 'Keep wind and air' }).click();
     await expect(page.getByText(/Outdoors: wind 23 km\/h, into the face|Outdoors: wind 22 km\/h, into the face/)).toBeVisible();

@@ -51,6 +51,9 @@ describe('a delivered club in words', () => {
         expect(texts[0]).toContain('Turn the sleeve to −0.75: then the loft is +0.2° and the face 0.1° closed');
         expect(texts[1]).toContain('Take 4.1 g out of the head');
         expect(texts[2]).toContain('Cut 6 mm off');
+        expect(mendTexts(report({ sendBack: true, because: ['lengthMm', 'angles'] }), yards)).toEqual([
+            'Send it back: it is too short, and a shaft does not grow; no position of the sleeve brings loft, lie and face within tolerance.',
+        ]);
         expect(mendTexts(report({ isHandRight: false }), yards)).toEqual(['A club of the other hand: send it back.']);
     });
     it('gives one line of verdict', () => {

@@ -107,6 +107,8 @@ use App\Contract\Shape;
     'gramsAtHead' => 'number | null',
     'cutMm' => 'number | null',
     'sendBack' => 'boolean',
+    // figures that nothing here mends; reports of before do not say
+    'because?' => 'string[]',
 ])]
 #[Shape('ReportPage', [
     'title' => 'string',

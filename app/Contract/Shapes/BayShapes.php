@@ -32,6 +32,11 @@ use App\Contract\Shape;
     ], about: 'Wind and air of a trial outdoors; wind from 0° into the face, 90° from the right.'),
 ]
 #[
+    Shape('TypedOpenAir', [
+        'windMps?' => 'number | null', 'windFromDeg?' => 'number | null', 'temperatureC?' => 'number | null', 'altitudeM?' => 'number | null',
+    ], about: 'What is left out is as the brief says it; with a wind it must be said where it comes from.'),
+]
+#[
     Shape('MishitReason', [
         'measure' => 'string', 'value' => 'number', 'usual' => 'number', 'why' => 'string',
     ]),

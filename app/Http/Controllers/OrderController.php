@@ -43,6 +43,13 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** What was ordered after a decision: where it is, what it costs, and whether it came as ordered. */
 final class OrderController
 {
+    private const FIGURES = [
+        'loftDeg' => 'Loft', 'lieDeg' => 'Lie', 'faceOpenDeg' => 'Face', 'length' => 'Length', 'lengthMm' => 'Length', 'swingWeight' => 'Swing weight',
+        'swingWeightPoints' => 'Swing weight', 'massG' => 'Weight',
+    ];
+
+    private const TYPED_AS = ['lengthMm' => 'length', 'swingWeightPoints' => 'swingWeight'];
+
     use NamesUser;
 
     /** What is done with is shown for so long. */
@@ -176,7 +183,7 @@ final class OrderController
             if (! in_array($now->state, [OrderState::Built, OrderState::Checked], true)) {
                 throw InvalidInput::of('state', 'Gauge and balance come once the club is built: note it as built first. Nothing was changed.');
             }
-            $read = ClubFigures::fromArray([...$given, ...self::typed($given)], $now->player->hand);
+            $read = self::readFigures($given, $now->player->hand);
             if (array_filter(array_diff_key($read->toArray(), ['hand' => 1]), static fn (mixed $v): bool => $v !== null) === []) {
                 throw InvalidInput::of('loftDeg', 'Nothing was read yet: type what gauge, ruler and balance say. Nothing was changed.');
             }
@@ -198,17 +205,41 @@ final class OrderController
     }
 
     /**
-     * Length and swing weight as they are typed, where they are.
+     * What gauge, ruler and balance say, length and swing weight as they are typed. All that cannot be read is told at once.
      *
      * @param  array<string, mixed>  $given
-     * @return array<string, float>
+     *
+     * @throws ValidationException by field
      */
-    private static function typed(array $given): array
+    private static function readFigures(array $given, Hand $hand): ClubFigures
     {
-        $length = isset($given['length']) ? Quantity::read('lengthMm', 'Length', $given['length'], Unit::Millimetres) : null;
-        $balance = isset($given['swingWeight']) ? SwingWeight::pointsOf($given['swingWeight']) : null;
+        $wrong = [];
+        $try = static function (string $field, Closure $read) use (&$wrong): mixed {
+            try {
+                return $read();
+            } catch (InvalidInput $e) {
+                $wrong[$field] = [(string) preg_replace('/^[a-zA-Z]+(?= is )/', self::FIGURES[$field], $e->getMessage())];
 
-        return array_filter(['lengthMm' => $length, 'swingWeightPoints' => $balance], static fn (?float $v): bool => $v !== null);
+                return null;
+            }
+        };
+        $length = isset($given['length']) ? $try('length', fn (): ?float => Quantity::read('lengthMm', 'Length', $given['length'], Unit::Millimetres)) : null;
+        $balance = isset($given['swingWeight']) ? $try('swingWeight', fn (): float => SwingWeight::pointsOf($given['swingWeight'])) : null;
+        $all = array_filter(['lengthMm' => $length, 'swingWeightPoints' => $balance], is_float(...)) + $given;
+        foreach (ClubFigures::BOUNDS as $name => [$low, $high, $unit]) {
+            $field = self::TYPED_AS[$name] ?? $name;
+            $field = isset($given[$field]) ? $field : $name;
+            if (is_numeric($all[$name] ?? null) && ! isset($wrong[$field])) {
+                $try($field, fn () => InvalidInput::requireWithin($name, (float) $all[$name], $low, $high, $unit));
+            }
+        }
+        if ($wrong !== []) {
+            $last = array_key_last($wrong);
+            $wrong[$last][0] .= ' Nothing was kept of this reading.';
+            throw ValidationException::withMessages($wrong);
+        }
+
+        return ClubFigures::fromArray($all, $hand);
     }
 
     #[OA\Post(path: '/api/orders/{order}/take', operationId: 'order.take', summary: 'Takes the club as it was read last, although something is off',

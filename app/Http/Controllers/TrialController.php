@@ -24,6 +24,7 @@ use Illuminate\Support\Arr;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Air\OpenAir;
+use MintCarry\Core\Errors\InvalidInput;
 use OpenApi\Attributes as OA;
 
 /** Trials: a set of shots hit with one setup, in one go. */
@@ -120,7 +121,7 @@ final class TrialController
      * hit in the same.
      */
     #[OA\Put(path: '/api/trials/{trial}/open-air', operationId: 'trial.openAir', summary: 'Wind and air of a trial outdoors',
-        requestBody: new Takes(['openAir' => 'OpenAir | null', 'wholeVisit?' => 'boolean']),
+        requestBody: new Takes(['openAir' => 'TypedOpenAir | null', 'wholeVisit?' => 'boolean']),
         responses: [new Answer('BayView')])]
     public function openAir(Request $request, Trial $trial): JsonResponse
     {
@@ -129,23 +130,29 @@ final class TrialController
             'wholeVisit' => ['sometimes', 'boolean'],
         ];
         foreach (OpenAir::NUMBERS as $name => [$low, $high]) {
-            $rules["openAir.{$name}"] = ['required_with:openAir', 'numeric', "between:{$low},{$high}"];
+            $rules["openAir.{$name}"] = ['sometimes', 'nullable', 'numeric', "between:{$low},{$high}"];
         }
         $given = $request->validate($rules, attributes: [
             'openAir.windMps' => 'wind', 'openAir.windFromDeg' => 'wind from', 'openAir.temperatureC' => 'temperature',
             'openAir.altitudeM' => 'altitude',
         ]);
-        $typed = $given['openAir'] ?? null;
-        $whole = (bool) ($given['wholeVisit'] ?? false) && $trial->visit_id !== null;
         $fitting = Fitting::query()->findOrFail($trial->fitting_id);
+        $brief = $fitting->brief();
+        $typed = array_filter($given['openAir'] ?? [], static fn (mixed $v): bool => $v !== null);
+        if ((float) ($typed['windMps'] ?? 0) > 0 && ! isset($typed['windFromDeg'])) {
+            throw InvalidInput::of('openAir.windFromDeg', 'Say where the wind comes from. Nothing was kept; what you typed is still on this screen.');
+        }
+        // What nobody typed is as the brief says it.
+        $typed = ($given['openAir'] ?? null) === null ? null
+            : $typed + ['windMps' => 0.0, 'windFromDeg' => 0.0, 'temperatureC' => $brief->temperatureC, 'altitudeM' => $brief->altitudeM];
+        $whole = (bool) ($given['wholeVisit'] ?? false) && $trial->visit_id !== null;
         $where = $whole ? 'all trials of visit '.($trial->visit->number ?? 1) : "trial {$trial->number}";
         $words = $typed === null ? "took wind and air off {$where}"
             : sprintf(
                 'typed wind and air of %s: %.1f m/s from %.0f°, %.0f °C, %.0f m', $where,
                 ...array_values(array_merge(OpenAir::NUMBERS, $typed)),
             );
-        $this->journal->record($fitting, self::user($request), $words, function () use ($trial, $typed, $whole, $fitting): void {
-            $brief = $fitting->brief();
+        $this->journal->record($fitting, self::user($request), $words, function () use ($trial, $typed, $whole, $brief): void {
             $now = $typed === null
                 ? [
                     'outdoors' => false, 'windMps' => 0, 'windFromDeg' => 0, 'temperatureC' => $brief->temperatureC,

@@ -20,6 +20,7 @@ export interface AcceptanceReport {
     gramsAtHead: number | null;
     cutMm: number | null;
     sendBack: boolean;
+    because?: string[];
 }
 
 export interface Account {
@@ -1864,6 +1865,14 @@ export interface TypedCorridor {
     widthM?: Typed;
     left?: { kind?: string; atM?: Typed; };
     right?: { kind?: string; atM?: Typed; };
+}
+
+/** What is left out is as the brief says it; with a wind it must be said where it comes from. */
+export interface TypedOpenAir {
+    windMps?: number | null;
+    windFromDeg?: number | null;
+    temperatureC?: number | null;
+    altitudeM?: number | null;
 }
 
 export interface TypedSlot {

@@ -10,6 +10,7 @@
     import { WIND } from '../brief/fields';
 
     // The wind and the air that the running trial is hit in, where that is outdoors: both are taken out of what is compared.
+    // What is left empty is as the brief says it.
     let { trial, units, kept }: { trial: Trial; units: UnitChoice; kept: () => void } = $props();
     const now = $derived(trial.openAir);
     const in1 = (value: number | undefined, unit: string, digits: number) =>
@@ -17,7 +18,7 @@
     const form = new Form(
         untrack(() => ({
             wind: in1(trial.openAir?.windMps, units.speed, 1),
-            from: String(trial.openAir?.windFromDeg ?? 0),
+            from: trial.openAir ? String(trial.openAir.windFromDeg) : '',
             air: in1(trial.openAir?.temperatureC, '°C', 1),
             altitude: in1(trial.openAir?.altitudeM, units.distance, 0),
             whole: true,
@@ -25,9 +26,9 @@
     );
     const fromWords = (degrees: number) => WIND.find(([d]) => Number(d) === degrees)?.[1] ?? `from ${plain(degrees, 0)}°`;
 
-    /** What is a number goes in the kept unit; what is none goes as it was typed, and is refused by name. */
+    /** What is a number goes in the kept unit; what is none goes as it was typed, and is refused by name; nothing goes as nothing. */
     const kept1 = (text: string, unit: string) => {
-        const value = typed(text);
+        const value = text.trim() === '' ? null : typed(text);
         return typeof value === 'number' ? value / factor(unit) : value;
     };
     async function send(outdoors: boolean) {
@@ -35,9 +36,9 @@
         const openAir = outdoors
             ? {
                   windMps: kept1(wind, units.speed),
-                  windFromDeg: Number(from),
+                  windFromDeg: from === '' ? null : Number(from),
                   temperatureC: kept1(air, '°C'),
-                  altitudeM: altitude.trim() === '' ? 0 : kept1(altitude, units.distance),
+                  altitudeM: kept1(altitude, units.distance),
               }
             : null;
         if (await form.send(() => put(`trials/${trial.id}/open-air`, { openAir, wholeVisit: whole }))) kept();
@@ -58,13 +59,14 @@
         >
         <Field label="Wind from" error={form.err('openAir.windFromDeg')}
             ><select bind:value={form.values.from}
-                >{#each WIND as [degrees, words] (degrees)}<option value={degrees}>{words}</option>{/each}</select
+                ><option value="">not said</option>{#each WIND as [degrees, words] (degrees)}<option value={degrees}>{words}</option
+                    >{/each}</select
             ></Field
         >
-        <Field label="Air" hint="°C" error={form.err('openAir.temperatureC')}
+        <Field label="Air" hint="°C; empty: as in the brief" error={form.err('openAir.temperatureC')}
             ><input inputmode="decimal" bind:value={form.values.air} /></Field
         >
-        <Field label="Altitude" hint={units.distance} error={form.err('openAir.altitudeM')}
+        <Field label="Altitude" hint="{units.distance}; empty: as in the brief" error={form.err('openAir.altitudeM')}
             ><input inputmode="decimal" bind:value={form.values.altitude} /></Field
         >
         <label class="whole"><input type="checkbox" bind:checked={form.values.whole} /> All trials of this visit</label>

@@ -71,6 +71,12 @@ export function effectTexts(report: AcceptanceReport, units: UnitChoice): string
     return out;
 }
 
+const BACK: Record<string, string> = {
+    lengthMm: 'it is too short, and a shaft does not grow',
+    angles: 'no position of the sleeve brings loft, lie and face within tolerance',
+    swingWeightPoints: 'no weight at the head brings the balance within tolerance',
+};
+
 /** How it is mended, in the order of least work. */
 export function mendTexts(report: AcceptanceReport, units: UnitChoice): string[] {
     const out: string[] = [];
@@ -91,7 +97,7 @@ export function mendTexts(report: AcceptanceReport, units: UnitChoice): string[]
     }
     if (report.cutMm !== null)
         out.push(`Cut ${offText('lengthMm', report.cutMm, units).replace('+', '')} off at the butt, then read the balance again.`);
-    if (report.sendBack) out.push('Send it back: no position of the sleeve brings it home, or it is too short.');
+    if (report.sendBack) out.push(`Send it back: ${(report.because ?? []).map((b) => BACK[b]).join('; ') || 'nothing here mends it'}.`);
     return out;
 }
 
