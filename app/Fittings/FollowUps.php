@@ -4,66 +4,98 @@ declare(strict_types=1);
 
 namespace App\Fittings;
 
+use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Round;
 use App\Models\Setup;
+use App\Models\Studio;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Collection;
+use MintCarry\Core\FollowUp\CourseBook;
 use MintCarry\Core\FollowUp\CourseEffect;
 use MintCarry\Core\FollowUp\FollowUp;
 use MintCarry\Core\FollowUp\PlayedRound;
 use MintCarry\Core\FollowUp\Promise;
 
-/** What was promised in a fitting, and what its rounds say of it. */
+/** What was promised in fittings, and what their rounds say of it. Read in a few queries, whatever their number. */
 final class FollowUps
 {
-    public static function promise(Fitting $fitting): ?Promise
-    {
-        $decision = $fitting->decisions()->with('setup')->first();
-        $own = Setup::query()->where('fitting_id', $fitting->id)->where('is_baseline', true)->value('tag');
+    private readonly CourseBook $courses;
 
-        return $decision === null || $own === null ? null : Promise::of($decision->advice, $decision->setup->tag, (string) $own);
+    /**
+     * @param  array<int, Promise>  $promises  by fitting
+     * @param  Collection<int|string, Collection<int, Round>>  $rounds  by fitting, in their order
+     */
+    private function __construct(private readonly array $promises, private readonly Collection $rounds)
+    {
+        $this->courses = new CourseBook;
+        foreach ($rounds->flatten(1)->where('club', 'new')->groupBy(['course_key', 'player_id']) as $course => $players) {
+            foreach ($players as $player => $theirs) {
+                $promised = $this->promise((int) $theirs->firstOrFail()->fitting_id)?->shareNow;
+                if ($promised !== null) {
+                    $this->courses->add((string) $course, (int) $player, (int) $theirs->sum('hit'), (int) $theirs->sum('holes'), $promised);
+                }
+            }
+        }
     }
 
-    /** @param  Promise|null  $promise  as {@see self::promise()} tells it */
-    public static function of(Fitting $fitting, ?Promise $promise): ?FollowUp
+    public static function ofStudio(Studio $studio): self
     {
-        $rounds = Round::query()->where('fitting_id', $fitting->id)->orderBy('played_on')->orderBy('id')->get();
+        return self::read(Round::query()->where('studio_id', $studio->id)->whereHas('fitting'), Decision::query()->where('studio_id', $studio->id));
+    }
 
-        return $promise === null ? null : FollowUp::of(
-            $promise, array_values($rounds->map(static fn (Round $r): PlayedRound => $r->played())->all()),
-            self::effects($fitting, $rounds->all()),
-        );
+    /** Of one fitting, beside what other players of the studio made of the same courses. */
+    public static function ofFitting(Fitting $fitting): self
+    {
+        $courses = Round::query()->where('fitting_id', $fitting->id)->distinct()->pluck('course_key');
+        $rounds = Round::query()->where('studio_id', $fitting->studio_id)->whereIn('course_key', $courses)->whereHas('fitting');
+        $those = (clone $rounds)->where('club', 'new')->distinct()->pluck('fitting_id')->push($fitting->id);
+
+        return self::read($rounds, Decision::query()->whereIn('fitting_id', $those));
     }
 
     /**
-     * What other players of the studio made of the same courses with their fitted clubs.
-     *
-     * @param  array<int, Round>  $rounds
-     * @return array<string, CourseEffect> by the key of the course
+     * @param  Builder<Round>  $rounds
+     * @param  Builder<Decision>  $decisions  of which the newest of each fitting counts
      */
-    private static function effects(Fitting $fitting, array $rounds): array
+    private static function read(Builder $rounds, Builder $decisions): self
     {
-        $keys = array_values(array_unique(array_map(static fn (Round $r): string => $r->course_key, $rounds)));
-        $others = Round::query()->where('studio_id', $fitting->studio_id)->whereIn('course_key', $keys)->where('club', 'new')
-            ->where('player_id', '!=', $fitting->player_id)->whereHas('fitting')->with('fitting')->get();
-        $out = $promised = [];
-        foreach ($others->groupBy('course_key') as $key => $onCourse) {
-            $seen = [];
-            foreach ($onCourse->groupBy('player_id') as $theirs) {
-                $first = $theirs->firstOrFail();
-                $promised[$first->fitting_id] ??= self::promise($first->fitting)->shareNow ?? -1.0;
-                if ($promised[$first->fitting_id] >= 0) {
-                    $seen[] = [
-                        'hit' => (int) $theirs->sum('hit'), 'holes' => (int) $theirs->sum('holes'),
-                        'promised' => $promised[$first->fitting_id],
-                    ];
-                }
-            }
-            $effect = CourseEffect::of($seen);
-            if ($effect !== null) {
-                $out[(string) $key] = $effect;
+        $newest = $decisions->whereIn('id', (clone $decisions)->selectRaw('max(id)')->groupBy('fitting_id'));
+        $promises = [];
+        $own = Setup::query()->whereIn('fitting_id', (clone $newest)->select('fitting_id'))->where('is_baseline', true)->pluck('tag', 'fitting_id');
+        $tags = Setup::query()->whereIn('id', (clone $newest)->select('setup_id'))->pluck('tag', 'id');
+        foreach ($newest->toBase()->select(['fitting_id', 'setup_id', 'advice'])->cursor() as $row) {
+            if (isset($own[$row->fitting_id])) {
+                $advice = (array) json_decode((string) $row->advice, true);
+                $promises[(int) $row->fitting_id] = Promise::of($advice, (string) $tags[$row->setup_id], (string) $own[$row->fitting_id]);
             }
         }
 
-        return $out;
+        return new self($promises, $rounds->orderBy('played_on')->orderBy('id')->get()->toBase()->groupBy('fitting_id'));
+    }
+
+    public function promise(int $fittingId): ?Promise
+    {
+        return $this->promises[$fittingId] ?? null;
+    }
+
+    public function hasRounds(int $fittingId): bool
+    {
+        return $this->rounds->has($fittingId);
+    }
+
+    public function of(int $fittingId): ?FollowUp
+    {
+        $promise = $this->promise($fittingId);
+        $rounds = $this->rounds->get($fittingId, new Collection);
+        $effects = [];
+        foreach ($rounds->unique('course_key') as $round) {
+            $effects[$round->course_key] = $this->courses->effect($round->course_key, $round->player_id);
+        }
+
+        return $promise === null ? null : FollowUp::of(
+            $promise, array_values($rounds->map(static fn (Round $r): PlayedRound => $r->played())->all()),
+            array_filter($effects, static fn (?CourseEffect $e): bool => $e !== null),
+        );
     }
 }

@@ -8,7 +8,6 @@ use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Order;
 use App\Models\RackHead;
-use App\Models\Round;
 use App\Models\Setup;
 use App\Models\Studio;
 use Illuminate\Support\Carbon;
@@ -38,30 +37,31 @@ final class Season
             'returned' => $returned->count(),
             'cancelled' => $state(OrderState::Cancelled), 'why' => array_values($returned->pluck('why')->filter()->all()),
             'heads' => self::heads($studio, $from, $decisions, $orders->all()),
-            'ledger' => get_object_vars(Ledger::of(array_column(self::handOvers($studio), 'handOver'))),
+            'ledger' => get_object_vars(Ledger::of(self::handOvers($studio))),
         ];
     }
 
     /**
      * Every hand-over there ever was: a promise takes longer to show than a season.
      *
-     * @return list<array{order: Order, handOver: HandOver}>
+     * @return list<HandOver>
      */
-    public static function handOvers(Studio $studio): array
+    private static function handOvers(Studio $studio): array
     {
         $out = [];
         $orders = Order::query()->where('studio_id', $studio->id)->whereIn('state', [OrderState::HandedOver->value, OrderState::Returned->value])
-            ->whereHas('fitting', fn ($q) => $q->whereNull('binned_at'))->with(['fitting.player', 'setup'])->orderBy('id')->get();
+            ->whereHas('fitting')->with('setup:id,head')->orderBy('id')->get(['id', 'fitting_id', 'setup_id', 'steps']);
+        $followUps = FollowUps::ofStudio($studio);
         foreach ($orders as $order) {
             if (! $order->wasEver(OrderState::HandedOver)) {
                 continue;
             }
-            $promise = FollowUps::promise($order->fitting);
-            $seen = Round::query()->where('fitting_id', $order->fitting_id)->exists() ? FollowUps::of($order->fitting, $promise) : null;
-            $out[] = ['order' => $order, 'handOver' => new HandOver(
+            $promise = $followUps->promise($order->fitting_id);
+            $seen = $followUps->hasRounds($order->fitting_id) ? $followUps->of($order->fitting_id) : null;
+            $out[] = new HandOver(
                 $order->setup->head, $promise?->shareGain(), $promise?->chanceBetter, $promise->isOverruled ?? false, $seen?->gain,
                 $seen->fairways ?? Kept::NotYet, $seen?->difference,
-            )];
+            );
         }
 
         return $out;
@@ -70,7 +70,8 @@ final class Season
     /** @return list<Decision> the newest of each fitting */
     private static function decisions(Studio $studio, Carbon $from): array
     {
-        $all = Decision::query()->where('studio_id', $studio->id)->where('created_at', '>=', $from)->whereHas('fitting')->with('setup')->orderByDesc('id')->get();
+        $all = Decision::query()->where('studio_id', $studio->id)->where('created_at', '>=', $from)->whereHas('fitting')
+            ->with(['setup', 'fitting.player'])->orderByDesc('id')->get(['id', 'fitting_id', 'setup_id', 'advised_setup_id', 'created_at']);
 
         return array_values($all->unique('fitting_id')->all());
     }
@@ -83,16 +84,26 @@ final class Season
     private static function heads(Studio $studio, Carbon $from, array $decisions, array $orders): array
     {
         $out = [];
+        $hit = Setup::query()->where('studio_id', $studio->id)->whereNotNull('head_id')->where('created_at', '>=', $from)->where('is_baseline', false)
+            ->has('shots')->groupBy('head_id')->selectRaw('head_id, count(distinct fitting_id) as fittings')->pluck('fittings', 'head_id');
+        $won = $ordered = [];
+        foreach ($decisions as $decision) {
+            if (! $decision->setup->is_baseline) {
+                $won[$decision->id] = $decision->setup->head_id;
+            }
+        }
+        foreach ($orders as $order) {
+            if (isset($won[$order->decision_id]) && $order->state !== OrderState::Cancelled) {
+                $ordered[$won[$order->decision_id]][] = $order;
+            }
+        }
+        $wins = array_count_values(array_filter($won));
         foreach (RackHead::query()->where('studio_id', $studio->id)->whereNull('retired_at')->orderBy('id')->get() as $head) {
-            $hit = Setup::query()->where('head_id', $head->id)->where('created_at', '>=', $from)->where('is_baseline', false)->has('shots')->distinct()->count('fitting_id');
-            $won = array_filter($decisions, static fn (Decision $d): bool => $d->setup->head_id === $head->id && ! $d->setup->is_baseline);
-            $ids = array_map(static fn (Decision $d): int => $d->id, $won);
-            $ordered = array_filter($orders, static fn (Order $o): bool => in_array($o->decision_id, $ids, true) && $o->state !== OrderState::Cancelled);
             $out[] = [
                 'id' => $head->id, 'label' => $head->label, 'hand' => $head->hand->value,
-                'inStock' => (bool) ($head->supply['inStock'] ?? true), 'hit' => $hit,
-                'won' => count($won), 'ordered' => count($ordered),
-                'returned' => count(array_filter($ordered, static fn (Order $o): bool => $o->wasEver(OrderState::Returned))),
+                'inStock' => (bool) ($head->supply['inStock'] ?? true), 'hit' => (int) ($hit[$head->id] ?? 0),
+                'won' => $wins[$head->id] ?? 0, 'ordered' => count($ordered[$head->id] ?? []),
+                'returned' => count(array_filter($ordered[$head->id] ?? [], static fn (Order $o): bool => $o->wasEver(OrderState::Returned))),
             ];
         }
         usort($out, static fn (array $a, array $b): int => [$a['won'] > 0, -$a['hit']] <=> [$b['won'] > 0, -$b['hit']]);
@@ -108,23 +119,21 @@ final class Season
     public static function table(Studio $studio, int $months): array
     {
         $out = [['month', 'hand', 'head', 'stated loft', 'sleeve', 'kept own', 'overruled', 'promised fairways of 14', 'promised carry m', 'chance', 'order', 'came of 14', 'kept']];
+        $followUps = FollowUps::ofStudio($studio);
+        $states = Order::query()->where('studio_id', $studio->id)->orderBy('id')->pluck('state', 'fitting_id');
         foreach (self::decisions($studio, now()->subMonthsNoOverflow($months)) as $decision) {
-            $fitting = Fitting::query()->with('player')->find($decision->fitting_id);
-            if ($fitting === null) {
-                continue;
-            }
-            $promise = FollowUps::promise($fitting);
-            $order = Order::query()->where('fitting_id', $fitting->id)->latest('id')->first();
-            $seen = Round::query()->where('fitting_id', $fitting->id)->exists() ? FollowUps::of($fitting, $promise) : null;
+            $id = $decision->fitting_id;
+            $promise = $followUps->promise($id);
+            $seen = $followUps->hasRounds($id) ? $followUps->of($id) : null;
             $number = static fn (?float $v, int $digits): string => $v === null ? '' : number_format($v, $digits, '.', '');
             $came = $seen?->gain;
             $out[] = [
-                $decision->created_at->format('Y-m'), $fitting->player->hand->value, $decision->setup->head,
+                $decision->created_at->format('Y-m'), $decision->fitting->player->hand->value, $decision->setup->head,
                 $number($decision->setup->stated_loft_deg, 1),
                 $decision->setup->sleeve_label, $decision->setup->is_baseline ? 'yes' : 'no', $promise?->isOverruled ? 'yes' : 'no',
                 $number($promise?->shareGain() === null ? null : 14 * $promise->shareGain(), 1), $number($promise?->carryGainM, 1),
                 $number($promise?->chanceBetter, 2),
-                $order->state->value ?? '', $number($came === null ? null : 7 * ($came->low + $came->high), 1),
+                ($states[$id] ?? null)->value ?? '', $number($came === null ? null : 7 * ($came->low + $came->high), 1),
                 $seen->fairways->value ?? '',
             ];
         }

@@ -2,6 +2,8 @@
 # What root reads stands in var/run/NAME, which is root's; what the workers write stands in folders of theirs beneath it.
 
 # One pool of workers. Monitors have one of their own, ahead of the screens (the priority needs root): a shot never waits for somebody who looks.
+# A request is ended after so many seconds by the wall clock, whatever it waits for: nobody reads its answer any more, and its place is free.
+WALL_SECONDS="${MINT_WALL_SECONDS:-60}"
 pool() { # NAME SOCKET CHILDREN NICE DIR
   cat <<EOF
 [$1]
@@ -10,6 +12,7 @@ listen = $2
 pm = static
 pm.max_children = $3
 clear_env = no
+request_terminate_timeout = ${WALL_SECONDS}s
 catch_workers_output = yes
 decorate_workers_output = no
 php_admin_value[upload_max_filesize] = 60M
@@ -110,7 +113,7 @@ http {
       fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
       fastcgi_param SCRIPT_NAME /index.php;
       fastcgi_pass unix:$fpm.feed;
-      fastcgi_read_timeout 60;
+      fastcgi_read_timeout $WALL_SECONDS;
       $(hide_headers)
     }
     location @app {
@@ -118,7 +121,7 @@ http {
       fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
       fastcgi_param SCRIPT_NAME /index.php;
       fastcgi_pass unix:$fpm;
-      fastcgi_read_timeout 60;
+      fastcgi_read_timeout $WALL_SECONDS;
       fastcgi_buffers 16 32k;
       $(hide_headers)
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\FollowUp;
 
-use function count;
 use function max;
 use function sqrt;
 
@@ -22,19 +21,22 @@ final readonly class CourseEffect
     {
     }
 
-    /** @param  list<array{hit: int, holes: int, promised: float}>  $others  one of each other player on this course */
-    public static function of(array $others): ?self
+    /**
+     * @param  int  $players  who played it
+     * @param  int  $drives  of all of them
+     * @param  float  $off  sum over players of share hit less share promised
+     * @param  float  $squares  sum of its squares
+     * @param  float  $counted  sum over players of 0.25 / drives: the largest variance that counting alone can have
+     */
+    public static function of(int $players, int $drives, float $off, float $squares, float $counted): ?self
     {
-        $drives = array_sum(array_column($others, 'holes'));
-        if (count($others) < self::PLAYERS || $drives < self::DRIVES) {
+        if ($players < self::PLAYERS || $drives < self::DRIVES) {
             return null;
         }
-        $off = array_map(static fn (array $o): float => $o['hit'] / $o['holes'] - $o['promised'], $others);
-        $mean = array_sum($off) / count($off);
-        $variance = array_sum(array_map(static fn (float $v): float => ($v - $mean) ** 2, $off)) / (count($off) - 1);
-        // Never surer than counting allows.
-        $counted = array_sum(array_map(static fn (array $o): float => 0.25 / $o['holes'], $others)) / count($others);
+        $mean = $off / $players;
+        $variance = ($squares - $players * $mean ** 2) / ($players - 1);
 
-        return new self($mean, sqrt(max($variance, $counted) / count($off)), count($others), (int) $drives);
+        // Never surer than counting allows.
+        return new self($mean, sqrt(max($variance, $counted / $players) / $players), $players, $drives);
     }
 }

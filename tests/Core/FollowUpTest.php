@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use MintCarry\Core\Errors\InvalidInput;
-use MintCarry\Core\FollowUp\CourseEffect;
+use MintCarry\Core\FollowUp\CourseBook;
 use MintCarry\Core\FollowUp\FairwaysCompared;
 use MintCarry\Core\FollowUp\FollowUp;
 use MintCarry\Core\FollowUp\Kept;
@@ -85,17 +85,23 @@ it('says nothing of fairways where there is nothing to hold them against', funct
 });
 
 it('takes a course’s own effect from other players, and is less sure by it', function (): void {
-    $effect = CourseEffect::of([
-        ['hit' => 20, 'holes' => 42, 'promised' => 0.6], ['hit' => 18, 'holes' => 42, 'promised' => 0.55],
-        ['hit' => 22, 'holes' => 42, 'promised' => 0.66],
-    ]);
+    $book = new CourseBook;
+    foreach ([[20, 0.6], [18, 0.55], [22, 0.66]] as $i => [$hit, $promised]) {
+        $book->add('reedmere', $i + 1, $hit, 42, $promised);
+    }
+    $effect = $book->effect('reedmere', 9);
     expect($effect->offset)->toEqualWithDelta((20 / 42 - 0.6 + 18 / 42 - 0.55 + 22 / 42 - 0.66) / 3, 1e-12)
-        ->and(CourseEffect::of([['hit' => 40, 'holes' => 90, 'promised' => 0.6]]))->toBeNull();
+        ->and($effect->sd)->toEqualWithDelta(sqrt(0.25 / 42 / 3), 1e-12)
+        // Of three players one is left out: two are too few. Nobody is there twice.
+        ->and($book->effect('reedmere', 2))->toBeNull()->and($book->effect('elsewhere', 9))->toBeNull();
+    $book->add('reedmere', 4, 10, 42, 0.6);
+    $book->add('reedmere', 4, 42, 42, 0.1);
+    expect($book->effect('reedmere', 4)->offset)->toEqualWithDelta($effect->offset, 1e-12)->and($book->effect('reedmere', 4)->sd)->toEqualWithDelta($effect->sd, 1e-12)
+        ->and($book->effect('reedmere', 1)->offset)->toEqualWithDelta((18 / 42 - 0.55 + 22 / 42 - 0.66 + 10 / 42 - 0.6) / 3, 1e-12);
     // A narrow course: ten of 42 fewer than the corridor, for everybody.
     $held = FollowUp::of(promised(0.6, 0.35), rounds([6, 7, 6]), ['reedmere' => $effect]);
-    $easy = FollowUp::of(promised(0.6, 0.35), rounds([6, 7, 6]), ['reedmere' => CourseEffect::of(array_map(
-        fn (int $i): array => ['hit' => 30, 'holes' => 42, 'promised' => 0.6], range(1, 3),
-    ))]);
+    array_map(fn (int $i) => $book->add('easy', $i, 30, 42, 0.6), [1, 2, 3]);
+    $easy = FollowUp::of(promised(0.6, 0.35), rounds([6, 7, 6]), ['reedmere' => $book->effect('easy', 9)]);
     expect($held->against)->toBe('course effect')->and(($held->gain->low + $held->gain->high) / 2)->toBeGreaterThan(($easy->gain->low + $easy->gain->high) / 2)
         ->and($held->gain->high - $held->gain->low)->toBeGreaterThan(Binomial::wilson(19, 42)->high - Binomial::wilson(19, 42)->low);
 });

@@ -90,8 +90,8 @@ final class RoundController
     /** @return array<string, mixed> */
     private function describe(Fitting $fitting): array
     {
-        $promise = FollowUps::promise($fitting);
-        $seen = FollowUps::of($fitting, $promise);
+        $followUps = FollowUps::ofFitting($fitting);
+        [$promise, $seen] = [$followUps->promise($fitting->id), $followUps->of($fitting->id)];
         $decision = $fitting->decisions()->first();
         $setup = $decision === null ? null : Setup::query()->with(Setup::MADE_OF)->find($decision->setup_id);
 

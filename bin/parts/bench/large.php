@@ -79,7 +79,8 @@ $say(sprintf('%s studios, %s fittings, %s shots', ...array_map(
 config(['session.driver' => 'array', 'cache.default' => 'array', 'mintcarry.draws_store' => 'array']);
 $kernel = $app->make(Kernel::class);
 /** Median and worst of the time of a request, in ms. */
-$time = static function (string $name, string $uri, int $n, ?int $userId = 1, array $post = [], string $token = '') use ($app, $kernel, $say): float {
+$failed = 0;
+$time = static function (string $name, string $uri, int $n, ?int $userId = 1, array $post = [], string $token = '') use ($app, $kernel, $say, &$failed): float {
     $took = [];
     for ($i = 0; $i < $n; $i++) {
         $body = $post === [] ? null : json_encode(['id' => uniqid('', true)] + $post, JSON_THROW_ON_ERROR);
@@ -98,7 +99,8 @@ $time = static function (string $name, string $uri, int $n, ?int $userId = 1, ar
         $response = $kernel->handle($request);
         $ms = (hrtime(true) - $began) / 1e6;
         if ($response->getStatusCode() >= 400) {
-            $say("{$name}: {$response->getStatusCode()} ".substr((string) $response->getContent(), 0, 300));
+            $say("FAILED  {$name}: {$response->getStatusCode()} ".substr((string) $response->getContent(), 0, 300));
+            $failed++;
 
             return NAN;
         }
@@ -141,4 +143,8 @@ if ($want('post')) {
         $results[$name] = $time("post to {$name}", "/api/bays/{$bayId}/shots", 200, null, $post, $token);
     }
     $say(sprintf('ratio %.2f (0.8 to 1.2 wanted)', end($results) / reset($results)));
+}
+if ($failed > 0) {
+    $say("{$failed} of them could not be answered.");
+    exit(1);
 }
