@@ -8,6 +8,7 @@ use App\Models\HeldShot;
 use App\Models\LogEntry;
 use App\Models\Shot;
 use App\Models\Trial;
+use stdClass;
 
 /**
  * What becomes of the shots of a trial whose beginning is taken back: those of the monitor go to the tray, for nobody knows any more which
@@ -24,7 +25,7 @@ final readonly class TrialToTray
     public function move(Trial $trial): ?string
     {
         $shots = Shot::query()->where('trial_id', $trial->id)->orderBy('sequence')->lockForUpdate()->get();
-        $why = $this->why($trial);
+        $why = self::why($trial);
         if ($why !== null) {
             return $why;
         }
@@ -43,15 +44,25 @@ final readonly class TrialToTray
     }
 
     /** Why the beginning of a trial cannot be taken back; null where it can. It only reads. */
-    public function why(Trial $trial): ?string
+    private static function why(Trial $trial): ?string
     {
-        $shots = Shot::query()->where('trial_id', $trial->id)->orderBy('sequence')->get(['id', 'sequence']);
-        $movedIn = self::movedIn($trial, $shots->modelKeys());
+        $moved = self::movedIn([$trial->id], [$trial->fitting_id])[$trial->id] ?? [];
 
-        return $movedIn === [] ? null : sprintf(
+        return $moved === [] ? null : sprintf(
             'Shots that are not its own were moved into trial %d (%s): move them out first.', $trial->number,
-            implode(', ', $shots->whereIn('id', $movedIn)->pluck('sequence')->all()),
+            Shot::query()->whereIn('id', $moved)->orderBy('sequence')->pluck('sequence')->implode(', '),
         );
+    }
+
+    /**
+     * Of these trials, those that shots were moved into. It only reads.
+     *
+     * @param  list<stdClass>  $trials  rows
+     * @return list<int>
+     */
+    public static function movedInto(array $trials): array
+    {
+        return array_keys(self::movedIn(array_column($trials, 'id'), array_values(array_unique(array_column($trials, 'fitting_id')))));
     }
 
     /** A shot that had been in the tray goes back to its own place there. */
@@ -84,23 +95,29 @@ final readonly class TrialToTray
     }
 
     /**
-     * @param  array<int>  $shots
-     * @return list<int> of them, those that the log says were moved into the trial
+     * @param  array<int>  $trials
+     * @param  array<int>  $fittings  theirs
+     * @return array<int, list<int>> shots that stand in a trial because the log says that they were moved into it, by trial
      */
-    private static function movedIn(Trial $trial, array $shots): array
+    private static function movedIn(array $trials, array $fittings): array
     {
-        $moved = [];
-        $entries = $shots === [] ? [] : LogEntry::query()->where('fitting_id', $trial->fitting_id)->whereNull('undone_at')
+        $moves = $out = [];
+        $entries = $trials === [] ? [] : LogEntry::query()->whereIn('fitting_id', $fittings)->whereNull('undone_at')
             ->where('words', 'like', '%moved shot%')->get(['changes']);
         foreach ($entries as $entry) {
             foreach ($entry->changes as $change) {
-                $isMove = $change['table'] === 'shots' && $change['before'] !== null && (int) ($change['after']['trial_id'] ?? 0) === $trial->id;
-                if ($isMove && in_array($change['id'], $shots, true)) {
-                    $moved[] = $change['id'];
+                $to = (int) ($change['after']['trial_id'] ?? 0);
+                if ($change['table'] === 'shots' && $change['before'] !== null && in_array($to, $trials, true)) {
+                    $moves[$change['id']][$to] = true;
                 }
             }
         }
+        foreach ($moves === [] ? [] : Shot::query()->whereIn('id', array_keys($moves))->pluck('trial_id', 'id') as $shot => $trial) {
+            if (isset($moves[$shot][$trial])) {
+                $out[(int) $trial][] = (int) $shot;
+            }
+        }
 
-        return $moved;
+        return $out;
     }
 }

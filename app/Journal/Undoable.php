@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Journal;
 
 use App\Models\LogEntry;
-use App\Models\Trial;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Whether an entry of the journal could be taken back as things stand. It only reads, and locks nothing, for every screen asks it while
@@ -39,21 +37,41 @@ final class Undoable
         'visits' => ['trials' => ['visit_id']],
     ];
 
-    public function __construct(private readonly TrialToTray $toTray)
-    {
-    }
-
     public function holds(LogEntry $entry): bool
     {
-        if ($entry->changes === [] || $entry->undone_at !== null) {
-            return false;
+        return $this->among([$entry])[$entry->id];
+    }
+
+    /**
+     * Of many at once, in as many queries as of one.
+     *
+     * @param  iterable<LogEntry>  $entries
+     * @return array<int, bool> by entry
+     */
+    public function among(iterable $entries): array
+    {
+        $changes = [];
+        foreach ($entries as $entry) {
+            array_push($changes, ...($entry->undone_at === null ? $entry->changes : []));
         }
+        $rows = new StandingRows($changes);
+        $out = [];
+        foreach ($entries as $entry) {
+            $out[$entry->id] = $entry->changes !== [] && $entry->undone_at === null && self::holdsOn($entry->changes, $rows);
+        }
+
+        return $out;
+    }
+
+    /** @param  list<array{table: string, id: int, before: array<string, mixed>|null, after: array<string, mixed>|null}>  $changes  of one entry */
+    private static function holdsOn(array $changes, StandingRows $rows): bool
+    {
         $own = [];
-        foreach ($entry->changes as $change) {
+        foreach ($changes as $change) {
             $own[$change['table']][] = $change['id'];
         }
-        foreach ($entry->changes as $change) {
-            if (! $this->canRevert($change, $own)) {
+        foreach ($changes as $change) {
+            if (! self::canRevert($change, $own, $rows)) {
                 return false;
             }
         }
@@ -65,18 +83,18 @@ final class Undoable
      * @param  array{table: string, id: int, before: array<string, mixed>|null, after: array<string, mixed>|null}  $change
      * @param  array<string, list<int>>  $own  rows that the same entry changed, by table
      */
-    private function canRevert(array $change, array $own): bool
+    private static function canRevert(array $change, array $own, StandingRows $rows): bool
     {
         ['table' => $table, 'id' => $id, 'before' => $before, 'after' => $after] = $change;
-        $row = DB::table($table)->where('id', $id)->first();
+        $row = $rows->row($table, $id);
         if ($after === null) {
-            return $row !== null || ! self::isNameTaken($table, (array) $before);
+            return $row !== null || ! $rows->isNameTaken($table, (array) $before);
         }
         if ($row === null || ($table === 'decisions' && ($row->locked_at ?? null) !== null)) {
             return false;
         }
         if ($before === null) {
-            return ! ($table === 'held_shots' && ($row->settled_at ?? null) !== null) && $this->canRemove($table, $id, $own);
+            return ! ($table === 'held_shots' && ($row->settled_at ?? null) !== null) && self::canRemove($table, $id, $own, $rows);
         }
         foreach ($after as $column => $value) {
             if ($row->{$column} != $value && ! Undo::isSameMoment($row->{$column}, $value)) {
@@ -88,31 +106,21 @@ final class Undoable
     }
 
     /** @param  array<string, list<int>>  $own */
-    private function canRemove(string $table, int $id, array $own): bool
+    private static function canRemove(string $table, int $id, array $own, StandingRows $rows): bool
     {
-        $trial = $table === 'trials' ? Trial::query()->find($id) : null;
-        if ($trial !== null && $this->toTray->why($trial) !== null) {
+        if ($table === 'trials' && $rows->isMovedInto($id)) {
             return false;
         }
         foreach (self::POINTING[$table] ?? [] as $other => $columns) {
             // What stands in a trial goes to the tray with it.
-            $isMoved = $trial !== null && in_array($other, ['shots', 'held_shots'], true);
+            $isMoved = $table === 'trials' && in_array($other, ['shots', 'held_shots'], true);
             foreach ($isMoved ? [] : $columns as $column) {
-                if (DB::table($other)->where($column, $id)->whereNotIn('id', $own[$other] ?? [])->exists()) {
+                if ($rows->countPointing($other, $column, $id, $own[$other] ?? []) > 0) {
                     return false;
                 }
             }
         }
 
         return true;
-    }
-
-    /** @param  array<string, mixed>  $before */
-    private static function isNameTaken(string $table, array $before): bool
-    {
-        $named = ['setups' => 'tag', 'long_clubs' => 'name'][$table] ?? null;
-
-        return $named !== null && DB::table($table)->where('fitting_id', $before['fitting_id'] ?? 0)->where($named,
-            $before[$named] ?? '')->exists();
     }
 }

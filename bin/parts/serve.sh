@@ -2,7 +2,8 @@
 # What root reads stands in var/run/NAME, which is root's; what the workers write stands in folders of theirs beneath it.
 
 # One pool of workers. Monitors have one of their own, ahead of the screens (the priority needs root): a shot never waits for somebody who looks.
-# A request is ended after so many seconds by the wall clock, whatever it waits for: nobody reads its answer any more, and its place is free.
+# A request is ended within so many seconds by the wall clock, whatever it waits for: nobody reads its answer any more, and its place is free.
+# php-fpm looks for such requests three times in the time that it is given.
 WALL_SECONDS="${MINT_WALL_SECONDS:-60}"
 pool() { # NAME SOCKET CHILDREN NICE DIR
   cat <<EOF
@@ -12,7 +13,7 @@ listen = $2
 pm = static
 pm.max_children = $3
 clear_env = no
-request_terminate_timeout = ${WALL_SECONDS}s
+request_terminate_timeout = $((WALL_SECONDS * 3 / 4))s
 catch_workers_output = yes
 decorate_workers_output = no
 php_admin_value[upload_max_filesize] = 60M
@@ -128,7 +129,7 @@ http {
     location ~ \.php\$ { return 404; }
     error_page 413 @large;
     location @large { include $dir/headers.conf; default_type application/json; return 413 '{"message":"The file is too large: a launch file may have up to 12 MB. Nothing was stored."}'; }
-    error_page 502 503 504 @away;
+    error_page 502 503 504 =503 @away;
     location @away { include $dir/headers.conf; default_type application/json; add_header Retry-After 5 always; return 503 '{"message":"The studio’s server is starting or too busy to answer. Nothing was changed; what you typed is still on this screen. Try again in a moment."}'; }
   }
 }

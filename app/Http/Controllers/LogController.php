@@ -28,11 +28,11 @@ final class LogController
         responses: [new Answer('LogEntry[]')])]
     public function index(Fitting $fitting): JsonResponse
     {
-        return response()->json(
-            LogEntry::query()
-                ->where('fitting_id', $fitting->id)->with('user')->orderByDesc('id')->limit(300)->get()
-                ->map(fn (LogEntry $e): array => LogEntryResource::of($e, $this->undoable->holds($e)))->all(),
-        );
+        $entries = LogEntry::query()
+            ->where('fitting_id', $fitting->id)->with('user')->orderByDesc('id')->limit(300)->get();
+        $undoable = $this->undoable->among($entries);
+
+        return response()->json($entries->map(static fn (LogEntry $e): array => LogEntryResource::of($e, $undoable[$e->id]))->all());
     }
 
     #[OA\Post(path: '/api/log/{entry}/undo', operationId: 'log.undo', summary: 'Takes an entry back',

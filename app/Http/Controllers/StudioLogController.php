@@ -29,11 +29,11 @@ final class StudioLogController
         responses: [new Answer('LogEntry[]')])]
     public function index(Request $request): JsonResponse
     {
-        return response()->json(
-            LogEntry::query()->where('studio_id', self::user($request)->studio_id)->whereNull('fitting_id')->with('user')
-                ->orderByDesc('id')->limit(self::SHOWN)->get()
-                ->map(fn (LogEntry $e): array => LogEntryResource::of($e, $this->undoable->holds($e)))->all(),
-        );
+        $entries = LogEntry::query()->where('studio_id', self::user($request)->studio_id)->whereNull('fitting_id')->with('user')
+            ->orderByDesc('id')->limit(self::SHOWN)->get();
+        $undoable = $this->undoable->among($entries);
+
+        return response()->json($entries->map(static fn (LogEntry $e): array => LogEntryResource::of($e, $undoable[$e->id]))->all());
     }
 
     #[OA\Post(path: '/api/studio-log/{entry}/undo', operationId: 'studioLog.undo', summary: 'Takes an entry back',

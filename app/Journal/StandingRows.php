@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Journal;
+
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** What entries of the journal changed, as it stands now: each table is read once, however many the entries are. */
+final class StandingRows
+{
+    private const NAMED = ['setups' => 'tag', 'long_clubs' => 'name'];
+
+    /** @var array<string, array<int, stdClass>> by table and id */
+    private array $rows = [];
+
+    /** @var array<string, array<int, true>> ids of what was made, by table: what points at them is counted */
+    private array $made = [];
+
+    /** @var array<string, array<int, int>> rows that point at an id, by "table.column of table" */
+    private array $pointing = [];
+
+    /** @var array<string, array<string, true>>|null by table, "fitting name" */
+    private ?array $names = null;
+
+    /** @var array<int, true>|null trials that shots were moved into */
+    private ?array $movedInto = null;
+
+    /** @param  list<array{table: string, id: int, before: array<string, mixed>|null, after: array<string, mixed>|null}>  $changes */
+    public function __construct(private readonly array $changes)
+    {
+        $ids = [];
+        foreach ($changes as $change) {
+            $ids[$change['table']][$change['id']] = true;
+            if ($change['before'] === null) {
+                $this->made[$change['table']][$change['id']] = true;
+            }
+        }
+        foreach ($ids as $table => $of) {
+            $this->rows[$table] = DB::table($table)->whereIn('id', array_keys($of))->get()->keyBy('id')->all();
+        }
+    }
+
+    public function row(string $table, int $id): ?stdClass
+    {
+        return $this->rows[$table][$id] ?? null;
+    }
+
+    /** @param  list<int>  $but  rows that do not count */
+    public function countPointing(string $table, string $column, int $id, array $but): int
+    {
+        $of = "{$table}.{$column}";
+        // Only what was made can be pointed at and taken away; each way of pointing is counted once for all of it.
+        foreach ($this->made as $made => $ids) {
+            $key = "{$of} {$made}";
+            if (isset($ids[$id]) && in_array($column, Undoable::POINTING[$made][$table] ?? [], true)) {
+                $this->pointing[$key] ??= DB::table($table)->whereIn($column, array_keys($ids))->groupBy($column)
+                    ->selectRaw("{$column} as id, count(*) as n")->pluck('n', 'id')->map(static fn (mixed $n): int => (int) $n)->all();
+                $own = array_filter($but, fn (int $other): bool => (int) ($this->row($table, $other)->{$column} ?? 0) === $id);
+
+                return ($this->pointing[$key][$id] ?? 0) - count($own);
+            }
+        }
+
+        return 0;
+    }
+
+    /** @param  array<string, mixed>  $before  a row that was taken away */
+    public function isNameTaken(string $table, array $before): bool
+    {
+        $named = self::NAMED[$table] ?? null;
+        if ($named === null) {
+            return false;
+        }
+        if ($this->names === null) {
+            $fittings = array_column(array_filter(array_column($this->changes, 'before')), 'fitting_id');
+            foreach (self::NAMED as $of => $column) {
+                foreach (DB::table($of)->whereIn('fitting_id', array_unique($fittings))->get(['fitting_id', $column]) as $row) {
+                    $this->names[$of]["{$row->fitting_id} ".mb_strtolower($row->{$column})] = true;
+                }
+            }
+        }
+
+        return isset($this->names[$table][($before['fitting_id'] ?? 0).' '.mb_strtolower((string) ($before[$named] ?? ''))]);
+    }
+
+    /** Were shots moved into this trial that are not its own? */
+    public function isMovedInto(int $trial): bool
+    {
+        $this->movedInto ??= array_fill_keys(TrialToTray::movedInto(array_values(array_intersect_key($this->rows['trials'] ?? [], $this->made['trials'] ?? []))), true);
+
+        return isset($this->movedInto[$trial]);
+    }
+}
