@@ -131,6 +131,29 @@ if ($want('big')) {
         $time("fitting of 20 000 shots{$screen}", "/api/fittings/1{$screen}", 2);
     }
 }
+if ($want('season')) {
+    // Two thousand hand-overs with three rounds each, on twenty courses.
+    if (DB::table('decisions')->count() < 2000) {
+        $file = (array) json_decode((string) file_get_contents(base_path('tests/fixtures/fittings/2-of-0.2-begun.json')), true);
+        $advice = DB::getPdo()->quote((string) json_encode($file['decisions'][0]['advice']));
+        $of = "FROM fittings f JOIN setups s ON s.fitting_id = f.id AND s.tag = 'B' WHERE f.studio_id = 1 ORDER BY f.id LIMIT 2000";
+        DB::statement("INSERT INTO decisions (id, studio_id, fitting_id, setup_id, advised_setup_id, number, advice, decided_by, created_at, updated_at, reason)
+            SELECT f.id, 1, f.id, s.id, s.id, 1, {$advice}, 1, NOW(), NOW(), '' {$of}");
+        $steps = DB::getPdo()->quote((string) json_encode([['state' => 'handed over', 'at' => date('c'), 'by' => 'x']]));
+        DB::statement("INSERT INTO orders (studio_id, player_id, fitting_id, decision_id, setup_id, state, currency, `lines`, figures, tolerances, steps, note, why, created_at, updated_at)
+            SELECT 1, f.player_id, f.id, f.id, s.id, 'handed over', 'EUR', '[]', '{}', '{}', {$steps}, '', '', NOW(), NOW() {$of}");
+        DB::statement("INSERT INTO rounds (studio_id, player_id, fitting_id, sent_key, played_on, course, course_key, club, holes, hit, missed_left, missed_right, lost, drives_m, words, typed, created_at, updated_at)
+            SELECT 1, d.player_id, d.fitting_id, CONCAT('k', d.id, '-', q.seq), CURDATE(), CONCAT('Course ', d.id MOD 20), CONCAT('course ', d.id MOD 20), 'new', 14, 5 + (d.id + q.seq) MOD 7,
+            9 - (d.id + q.seq) MOD 7, 0, 0, '[]', '', '[]', NOW(), NOW() FROM orders d JOIN seq_1_to_3 q WHERE d.studio_id = 1");
+    }
+    foreach (['season', 'season.csv'] as $what) {
+        DB::flushQueryLog();
+        DB::enableQueryLog();
+        $time("{$what} of 2 000 hand-overs", "/api/{$what}", 4);
+        $say(sprintf('  %d queries', count(DB::getQueryLog()) / 4));
+        DB::disableQueryLog();
+    }
+}
 if ($want('post')) {
     $post = ['values' => ['ballSpeedMps' => 67.1, 'launchDeg' => 12.1, 'spinRpm' => 2450]];
     config(['mintcarry.bay_posts_per_minute' => 100_000, 'mintcarry.address_posts_per_minute' => 100_000]);
