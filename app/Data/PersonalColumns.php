@@ -59,7 +59,7 @@ final class PersonalColumns
         'players' => ['hand', 'units', 'language'], 'fittings' => ['screening', 'tie_order', 'practice'],
         'setups' => ['tag', 'rack_snapshot', 'masses', 'swing_weight_source', 'shelf', 'length_plan'], 'trials' => ['kind'],
         'shots' => ['source', 'shot_key', 'content', 'measured', 'intent', 'left_out_reason'], 'blinds' => ['setups'], 'ratings' => ['kind'],
-        'orders' => ['state', 'currency', 'tolerances'], 'acceptances' => ['source'], 'appointments' => ['state'],
+        'decisions' => ['promise'], 'orders' => ['state', 'currency', 'tolerances'], 'acceptances' => ['source'], 'appointments' => ['state'],
         'rounds' => ['sent_key', 'club', 'drives_m'], 'long_clubs' => ['kind', 'sleeve', 'shots'],
     ];
 

@@ -7,7 +7,6 @@ namespace App\Fittings;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Round;
-use App\Models\Setup;
 use App\Models\Studio;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
@@ -29,11 +28,21 @@ final class FollowUps
     private function __construct(private readonly array $promises, private readonly Collection $rounds)
     {
         $this->courses = new CourseBook;
-        foreach ($rounds->flatten(1)->where('club', 'new')->groupBy(['course_key', 'player_id']) as $course => $players) {
-            foreach ($players as $player => $theirs) {
-                $promised = $this->promise((int) $theirs->firstOrFail()->fitting_id)?->shareNow;
+        /** @var array<string, array<int, array{hit: int, holes: int, fitting: int}>> $players */
+        $players = [];
+        foreach ($rounds as $fitting => $theirs) {
+            foreach ($theirs as $round) {
+                if ($round->club === 'new') {
+                    $of = $players[$round->course_key][$round->player_id] ?? ['hit' => 0, 'holes' => 0, 'fitting' => (int) $fitting];
+                    $players[$round->course_key][$round->player_id] = ['hit' => $of['hit'] + $round->hit, 'holes' => $of['holes'] + $round->holes] + $of;
+                }
+            }
+        }
+        foreach ($players as $course => $all) {
+            foreach ($all as $player => $of) {
+                $promised = $this->promise($of['fitting'])?->shareNow;
                 if ($promised !== null) {
-                    $this->courses->add((string) $course, (int) $player, (int) $theirs->sum('hit'), (int) $theirs->sum('holes'), $promised);
+                    $this->courses->add((string) $course, (int) $player, $of['hit'], $of['holes'], $promised);
                 }
             }
         }
@@ -61,15 +70,12 @@ final class FollowUps
     private static function read(Builder $rounds, Builder $decisions): self
     {
         $newest = $decisions->whereIn('id', (clone $decisions)->selectRaw('max(id)')->groupBy('fitting_id'));
-        $promises = [];
-        $own = Setup::query()->whereIn('fitting_id', (clone $newest)->select('fitting_id'))->where('is_baseline', true)->pluck('tag', 'fitting_id');
-        $tags = Setup::query()->whereIn('id', (clone $newest)->select('setup_id'))->pluck('tag', 'id');
-        foreach ($newest->toBase()->select(['fitting_id', 'setup_id', 'advice'])->cursor() as $row) {
-            if (isset($own[$row->fitting_id])) {
-                $advice = (array) json_decode((string) $row->advice, true);
-                $promises[(int) $row->fitting_id] = Promise::of($advice, (string) $tags[$row->setup_id], (string) $own[$row->fitting_id]);
-            }
+        $told = (clone $newest)->toBase()->whereNotNull('promise')->pluck('promise', 'fitting_id')->all();
+        // Of a version before, which kept no more than the advice.
+        foreach ((clone $newest)->whereNull('promise')->with('setup')->lazyById(100) as $decision) {
+            $told[$decision->fitting_id] = $decision->promised();
         }
+        $promises = array_map(static fn (string $json): Promise => Promise::fromArray((array) json_decode($json, true)), array_filter($told));
 
         return new self($promises, $rounds->orderBy('played_on')->orderBy('id')->get()->toBase()->groupBy('fitting_id'));
     }

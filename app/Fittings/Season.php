@@ -23,14 +23,14 @@ final class Season
     public static function of(Studio $studio, int $months): array
     {
         $from = now()->subMonthsNoOverflow($months);
-        $fittings = Fitting::query()->where('studio_id', $studio->id)->where('created_at', '>=', $from)->get(['id', 'created_at']);
         $decisions = self::decisions($studio, $from);
-        $orders = Order::query()->where('studio_id', $studio->id)->where('created_at', '>=', $from)->whereHas('fitting', fn ($q) => $q->whereNull('binned_at'))->get();
+        $orders = Order::query()->where('studio_id', $studio->id)->where('created_at', '>=', $from)->whereHas('fitting')
+            ->get(['id', 'fitting_id', 'decision_id', 'state', 'why', 'steps']);
         $state = static fn (OrderState ...$of): int => $orders->whereIn('state', $of)->count();
         $returned = $orders->filter(static fn (Order $o): bool => $o->wasEver(OrderState::Returned));
 
         return [
-            'months' => $months, 'fittings' => $fittings->count(), 'decided' => count($decisions),
+            'months' => $months, 'fittings' => Fitting::query()->where('studio_id', $studio->id)->where('created_at', '>=', $from)->count(), 'decided' => count($decisions),
             'keptOwn' => count(array_filter($decisions, static fn (Decision $d): bool => $d->setup->is_baseline)),
             'overruled' => count(array_filter($decisions, static fn (Decision $d): bool => $d->setup_id !== $d->advised_setup_id)),
             'ordered' => $orders->count() - $state(OrderState::Cancelled), 'handedOver' => $state(OrderState::HandedOver),
@@ -71,7 +71,7 @@ final class Season
     private static function decisions(Studio $studio, Carbon $from): array
     {
         $all = Decision::query()->where('studio_id', $studio->id)->where('created_at', '>=', $from)->whereHas('fitting')
-            ->with(['setup', 'fitting.player'])->orderByDesc('id')->get(['id', 'fitting_id', 'setup_id', 'advised_setup_id', 'created_at']);
+            ->with('setup:id,head_id,is_baseline,head,stated_loft_deg,sleeve_label')->orderByDesc('id')->get(['id', 'fitting_id', 'setup_id', 'advised_setup_id', 'created_at']);
 
         return array_values($all->unique('fitting_id')->all());
     }
@@ -121,6 +121,7 @@ final class Season
         $out = [['month', 'hand', 'head', 'stated loft', 'sleeve', 'kept own', 'overruled', 'promised fairways of 14', 'promised carry m', 'chance', 'order', 'came of 14', 'kept']];
         $followUps = FollowUps::ofStudio($studio);
         $states = Order::query()->where('studio_id', $studio->id)->orderBy('id')->pluck('state', 'fitting_id');
+        $hands = Fitting::query()->where('fittings.studio_id', $studio->id)->join('players', 'players.id', '=', 'fittings.player_id')->pluck('players.hand', 'fittings.id');
         foreach (self::decisions($studio, now()->subMonthsNoOverflow($months)) as $decision) {
             $id = $decision->fitting_id;
             $promise = $followUps->promise($id);
@@ -128,7 +129,7 @@ final class Season
             $number = static fn (?float $v, int $digits): string => $v === null ? '' : number_format($v, $digits, '.', '');
             $came = $seen?->gain;
             $out[] = [
-                $decision->created_at->format('Y-m'), $decision->fitting->player->hand->value, $decision->setup->head,
+                $decision->created_at->format('Y-m'), (string) ($hands[$id] ?? ''), $decision->setup->head,
                 $number($decision->setup->stated_loft_deg, 1),
                 $decision->setup->sleeve_label, $decision->setup->is_baseline ? 'yes' : 'no', $promise?->isOverruled ? 'yes' : 'no',
                 $number($promise?->shareGain() === null ? null : 14 * $promise->shareGain(), 1), $number($promise?->carryGainM, 1),

@@ -9,6 +9,7 @@ use App\Models\Concerns\Journaled;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use MintCarry\Core\FollowUp\Promise;
 
 /**
  * A saved decision: what was chosen, what the tool advised then, and why.
@@ -19,6 +20,7 @@ use Illuminate\Support\Carbon;
  * @property int $advised_setup_id
  * @property string $reason
  * @property array<string, mixed> $advice
+ * @property string|null $promise what `promised` told as it was made; null of a version before
  * @property int $number version: 1, 2, 3 …
  * @property array<string, mixed>|null $proof what it rested on, kept when it was locked
  * @property Carbon|null $locked_at
@@ -40,6 +42,19 @@ final class Decision extends Model
     protected function casts(): array
     {
         return ['advice' => 'array', 'proof' => 'array', 'locked_at' => 'datetime', 'reopened_at' => 'datetime'];
+    }
+
+    protected static function booted(): void
+    {
+        self::creating(static fn (self $decision): self => $decision->setAttribute('promise', $decision->promised()));
+    }
+
+    /** What it promised of the chosen setup against the own club, as JSON (`Promise`); null without an own club. */
+    public function promised(): ?string
+    {
+        $own = Setup::query()->where('fitting_id', $this->fitting_id)->where('is_baseline', true)->value('tag');
+
+        return $own === null ? null : json_encode(Promise::of($this->advice, $this->setup->tag, (string) $own)->toArray(), JSON_THROW_ON_ERROR);
     }
 
     public function isLocked(): bool

@@ -51,6 +51,23 @@ final readonly class Promise
         );
     }
 
+    /** @return array<string, mixed> as `fromArray` reads it */
+    public function toArray(): array
+    {
+        return get_object_vars($this);
+    }
+
+    /** @param  array<string, mixed>  $kept */
+    public static function fromArray(array $kept): self
+    {
+        foreach (['carryGain', 'shareGainInterval'] as $name) {
+            $kept[$name] = isset($kept[$name]['low'], $kept[$name]['high'])
+                ? new Interval((float) $kept[$name]['low'], (float) $kept[$name]['high']) : null;
+        }
+
+        return new self(...$kept);
+    }
+
     /** How unsure the promise was of fairways, as a standard error; where it was not kept, as usual. */
     public function shareGainError(): float
     {
