@@ -140,8 +140,8 @@ final class Commands
             'in: as swing, and toLengthMm [toSwingWeight toTotalG]; out: was free solutions',
         ],
         'worth' => [
-            'Says what a degree, a mm, a gram, 100 rpm, 10 °C, 500 m and 5 m/s of wind are worth.', [],
-            'in: clubSpeedMps [attackDeg dynamicLoftDeg air turf head hand]; out: base dynamicLoftDeg rows',
+            'Says what a degree, a mm, a gram, 100 rpm, 10 °C, and steps of speed, altitude and wind are worth.', [],
+            'in: clubSpeedMps [attackDeg dynamicLoftDeg air turf head hand steps: {speedMps altitudeM windMps}]; out: base dynamicLoftDeg rows',
         ],
         'make' => [
             'Hits seeded shots for a made-up player.', ['seed'],

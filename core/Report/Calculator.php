@@ -173,13 +173,15 @@ final class Calculator
     /** @return array<string, mixed> */
     private static function worth(Item $item): array
     {
-        $item->only('clubSpeedMps', 'attackDeg', 'dynamicLoftDeg', 'air', 'turf', 'head', 'hand');
+        $item->only('clubSpeedMps', 'attackDeg', 'dynamicLoftDeg', 'air', 'turf', 'head', 'hand', 'steps');
         [$head] = Readers::head($item->object('head'));
         [$air] = Readers::air($item->object('air'));
+        $steps = $item->object('steps')?->only(...array_keys(Worth::STEPS));
 
         return Worth::of(
             $item->number('clubSpeedMps'), $item->number('attackDeg', 0), $item->optional('dynamicLoftDeg'), $air,
             Turf::from($item->choice('turf', ['soft', 'medium', 'firm'], 'medium')), $head, Readers::hand($item),
+            array_filter(array_map(static fn (string $name): ?float => $steps?->optional($name), array_combine(array_keys(Worth::STEPS), array_keys(Worth::STEPS))), is_float(...)),
         );
     }
 

@@ -24,21 +24,21 @@ use function array_map;
 use function min;
 
 /**
- * What a degree, a millimetre, a gram, 100 rpm, 10 °C, 500 m and 5 m/s of wind are worth with a swing: the impact and flight models with
- * one thing changed and all else the same. Of a gram the head's mass and, by what is usual, the club speed it takes (`PlayerPriors`).
+ * What a degree, a millimetre, a gram, 100 rpm, 10 °C, and so much speed, altitude and wind are worth with a swing: the impact and flight models
+ * with one thing changed and all else the same. Of a gram the head's mass and, by what is usual, the club speed it takes (`PlayerPriors`).
  */
 final class Worth
 {
     private const MORE_C = 10.0;
 
-    private const HIGHER_M = 500.0;
-
-    private const WIND_MPS = 5.0;
+    /** Steps that a reader may want rounder in units of their own, with what they must lie within. */
+    public const STEPS = ['speedMps' => [1.0, 0.1, 5.0], 'altitudeM' => [500.0, 10.0, 2000.0], 'windMps' => [5.0, 0.5, 15.0]];
 
     private const SPIN_RPM = 100.0;
 
     /**
      * @param  float|null  $dynamicLoftDeg  delivered; null: what carries longest with this speed and attack
+     * @param  array<string, float>  $steps  by the names of `STEPS`
      * @return array{base: array<string, float>, dynamicLoftDeg: float, rows: list<array<string, mixed>>} lengths m, sides + right; each row
      *   with the change and what it does to carry, total, side, ball speed and spin
      *
@@ -47,8 +47,11 @@ final class Worth
     public static function of(
         float $clubSpeedMps, float $attackDeg = 0.0, ?float $dynamicLoftDeg = null, Atmosphere $air = new Atmosphere,
         Turf $turf = Turf::Medium,
-        Head $head = new Head, Hand $hand = Hand::Right,
+        Head $head = new Head, Hand $hand = Hand::Right, array $steps = [],
     ): array {
+        foreach (self::STEPS as $name => [$usual, $least, $most]) {
+            InvalidInput::requireWithin("steps.{$name}", $steps[$name] ??= $usual, $least, $most, $name === 'altitudeM' ? 'm' : 'm/s');
+        }
         InvalidInput::requireWithin('clubSpeedMps', $clubSpeedMps, 20, 70, 'm/s');
         InvalidInput::requireWithin('attackDeg', $attackDeg, -12, 12, '°');
         $still = new BallFlight($air, turf: $turf);
@@ -74,8 +77,8 @@ final class Worth
             $ball->spinAxisDeg, struck: true);
         $slower = PlayerPriors::SPEED_MPS_PER_POINT * SwingWeight::pointsPerHeadG(null);
         $warmer = new Atmosphere(min(55.0, $air->temperatureC + self::MORE_C), $air->altitudeM, $air->humidity);
-        $higher = new Atmosphere($air->temperatureC, min(5000.0, $air->altitudeM + self::HIGHER_M), $air->humidity);
-        $wind = static fn (float $from): BallFlight => new BallFlight($air, new Wind(self::WIND_MPS, $from), turf: $turf);
+        $higher = new Atmosphere($air->temperatureC, min(5000.0, $air->altitudeM + $steps['altitudeM']), $air->humidity);
+        $wind = static fn (float $from): BallFlight => new BallFlight($air, new Wind($steps['windMps'], $from), turf: $turf);
 
         return [
             'base' => [
@@ -85,7 +88,7 @@ final class Worth
             ],
             'dynamicLoftDeg' => $loft,
             'rows' => [
-                $row('clubSpeed', 1.0, 'm/s', $strike(['speed' => 1.0])),
+                $row('clubSpeed', $steps['speedMps'], 'm/s', $strike(['speed' => $steps['speedMps']])),
                 $row('loft', 1.0, '°', $strike(['loft' => 1.0])),
                 $row('attack', 1.0, '°', $strike(['attack' => 1.0])),
                 $row('face', 1.0, '°', $strike(['face' => 1.0])),
@@ -98,9 +101,9 @@ final class Worth
                 $row('headGram', 1.0, 'g', $strike(['speed' => $slower], $head->heavier(1.0))),
                 $row('spin', self::SPIN_RPM, 'rpm', $spun),
                 $row('temperature', self::MORE_C, '°C', $ball, new BallFlight($warmer, turf: $turf)),
-                $row('altitude', self::HIGHER_M, 'm', $ball, new BallFlight($higher, turf: $turf)),
+                $row('altitude', $steps['altitudeM'], 'm', $ball, new BallFlight($higher, turf: $turf)),
                 ...array_map(
-                    static fn (array $w): array => $row($w[0], self::WIND_MPS, 'm/s', $ball, $wind($w[1])),
+                    static fn (array $w): array => $row($w[0], $steps['windMps'], 'm/s', $ball, $wind($w[1])),
                     [['headWind', 0.0], ['tailWind', 180.0], ['windFromLeft', 270.0], ['windFromRight', 90.0]],
                 ),
             ],

@@ -42,6 +42,14 @@ it('meets CP04: about four yards of carry to the mph of club speed from 80 to 11
         ->and(($carry(110) - $carry(80)) / 30)->toBeBetween(3.0, 5.0);
 })->with([80.0, 95.0, 108.0]);
 
+it('says what a step of the reader’s own units is worth', function (): void {
+    $rows = worthRows(100, 0.0, 13.0, new Atmosphere, MintCarry\Core\Flight\Turf::Medium, new MintCarry\Core\Club\Head, MintCarry\Core\Club\Hand::Right, ['speedMps' => MPS_PER_MPH, 'windMps' => 10 * MPS_PER_MPH, 'altitudeM' => 457.2]);
+    $usual = worthRows(100, 0.0, 13.0);
+    expect($rows['clubSpeed']['by'])->toBe(MPS_PER_MPH)->and($rows['clubSpeed']['carryM'])->toEqualWithDelta(MPS_PER_MPH * $usual['clubSpeed']['carryM'], 0.05)
+        ->and($rows['altitude']['by'])->toBe(457.2)->and($rows['loft'])->toBe($usual['loft']);
+    expect(fn () => Worth::of(44.0, steps: ['windMps' => 90.0]))->toThrow(MintCarry\Core\Errors\InvalidInput::class, 'steps.windMps');
+});
+
 it('says a degree of face about four of axis, and path the other way', function (): void {
     // docs/physics.md, prototype values at 100 mph: face 1° +9.3 yd, path 1° −5.1 yd; they were another program's.
     $rows = worthRows(100, 0.0, 13.0);

@@ -18,6 +18,7 @@ import {
     UNITS,
     usualValues,
 } from '../../resources/web/views/calculators/specs';
+import { worthText as stepWords } from '../../resources/web/views/calculators/sentences';
 import { checkText, offText, wayText } from '../../resources/web/views/compare/reach';
 import { bodyOfRow, emptyRow, rebased, rowsOf, sentRows } from '../../resources/web/views/gaps/rows';
 import { moveText } from '../../resources/web/views/gaps/sentences';
@@ -253,4 +254,25 @@ test('a refusal speaks of the field as the page calls it, in its units', () => {
     expect(problemText(of('length', 'sw'), "'heavy' is not a swing weight.", 'heavy', metres)).toBe("'heavy' is not a swing weight.");
     expect(otherProblemText("'slots[1].toeMm' must be a number.")).toBe('Slot 2, toe, must be a number.');
     expect(otherProblemText("'masses.heel' must be a number.")).toBe('The weight of heel must be a number.');
+});
+
+test('calculators ask for round steps, and say them, in the reader’s units throughout', () => {
+    const beside = { slots: [], sleeve: null };
+    const of = (unit: string) => {
+        const { units } = UNITS[unit]!;
+        const body = bodyOf('worth', { ...usualValues('worth', units), alt: '1000' }, units, beside) as {
+            steps: Record<string, number>;
+            air: { altitudeM: number };
+        };
+        const row = (what: string, by: number, u: string) => stepWords({ what, by, unit: u } as never, units);
+        return [
+            body.air.altitudeM,
+            row('clubSpeed', body.steps.speedMps!, 'm/s'),
+            row('headWind', body.steps.windMps!, 'm/s'),
+            row('altitude', body.steps.altitudeM!, 'm'),
+        ];
+    };
+    expect(of('yd')).toEqual([914.4, '1 mph club speed more', '10 mph of head wind', '500 yd higher above the sea']);
+    expect(of('km')).toEqual([1000, '2 km/h club speed more', '20 km/h of head wind', '500 m higher above the sea']);
+    expect(of('m')).toEqual([1000, '1 m/s club speed more', '5 m/s of head wind', '500 m higher above the sea']);
 });

@@ -85,7 +85,7 @@
         display: grid;
         grid-template-columns: repeat(2, minmax(0, 1fr));
         gap: 8px 14px;
-        align-items: end;
+        align-items: start;
         max-width: 460px;
         padding-top: 6px;
     }

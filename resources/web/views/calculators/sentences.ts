@@ -43,8 +43,8 @@ const WHAT: Record<string, string> = {
 
 /** "1° of delivered loft more" in the reader's units. */
 export function worthText(row: Row, units: UnitChoice): string {
-    const isSpeed = row.unit === 'm/s';
-    const by = isSpeed ? row.by * factor(units.speed) : row.by;
-    const unit = isSpeed ? ` ${units.speed}` : row.unit === '°' ? '°' : ` ${row.unit}`;
+    const own = { 'm/s': units.speed, m: units.distance }[row.unit];
+    const by = own ? Number((row.by * factor(own)).toFixed(3)) : row.by;
+    const unit = own ? ` ${own}` : row.unit === '°' ? '°' : ` ${row.unit}`;
     return `${plain(by, Number.isInteger(by) ? 0 : 1)}${unit} ${WHAT[row.what] ?? row.what}`;
 }

@@ -4,7 +4,7 @@ import { readNumber } from '../../lib/numbers';
 
 /** What each calculator asks for, how it stands in the address, and what is sent of it. */
 export type Kind = 'flight' | 'window' | 'plane' | 'weights' | 'swing' | 'length' | 'worth';
-type Of = 'speed' | 'length' | 'plain';
+type Of = 'speed' | 'distance' | 'length' | 'plain';
 export interface Input {
     key: string;
     label: string;
@@ -61,7 +61,7 @@ const choice = (key: string, label: string, choices: Input['choices'], as: strin
     ...input(key, label, '', choices![0]![0], as),
     choices,
 });
-const AIR = [input('temp', 'Air', '°C', 18, 'temperatureC'), input('alt', 'Above the sea', 'm', 0, 'altitudeM')];
+const AIR = [input('temp', 'Air', '°C', 18, 'temperatureC'), input('alt', 'Above the sea', '', 0, 'altitudeM', 'distance')];
 const CLUB = [
     input('head', 'Head mass', 'g', 200, 'headMassG'),
     input('len', 'Playing length', '', 1143, 'lengthMm', 'length'),
@@ -222,6 +222,13 @@ export interface Beside {
     sleeve: unknown;
 }
 
+/** Steps that are round to whoever reads them: 1 mph and 10 mph of wind, 500 yd; 1 and 5 m/s, 500 m; 2 and 20 km/h. */
+const stepsIn = (units: UnitChoice) => {
+    const round: Record<string, [number, number]> = { mph: [1, 10], 'km/h': [2, 20] };
+    const [speed, wind] = round[units.speed] ?? [1, 5];
+    return { speedMps: speed / factor(units.speed), windMps: wind / factor(units.speed), altitudeM: 500 / factor(units.distance) };
+};
+
 /** What is sent to the server: the same JSON that `bin/mint` takes. */
 export function bodyOf(kind: Kind, values: Record<string, string>, units: UnitChoice, beside: Beside): Record<string, unknown> {
     const v = (key: string) => {
@@ -252,6 +259,7 @@ export function bodyOf(kind: Kind, values: Record<string, string>, units: UnitCh
                 air: air(),
                 turf: v('turf'),
                 hand: v('hand'),
+                steps: stepsIn(units),
             });
         case 'plane': {
             const share = v('squares');
