@@ -10,6 +10,7 @@ use MintCarry\Core\Fitting\LaunchWindow;
 use MintCarry\Core\Flight\Aerodynamics;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Calibration;
+use MintCarry\Core\Flight\FlightRange;
 use MintCarry\Core\Impact\Delivery;
 use MintCarry\Core\Impact\DeliveryEstimate;
 use MintCarry\Core\Impact\Estimate;
@@ -205,6 +206,7 @@ final class Commands
                 'carryM' => $f->carryM, 'totalM' => $f->totalM, 'runM' => $f->runM(), 'sideM' => $f->sideM, 'curveM' => $f->curveM,
                 'totalSideM' => $f->totalSideM, 'apexM' => $f->apexM, 'apexAtM' => $f->apexAtM, 'descentDeg' => $f->descentDeg,
                 'hangTimeS' => $f->hangTimeS, 'landingSpeedMps' => $f->landingSpeedMps, 'landingSpinRpm' => $f->landingSpinRpm,
+                'inRange' => FlightRange::covers($launch), 'outOf' => FlightRange::outOf($launch),
             ];
 
             return $points > 0 ? $out + ['points' => $f->points] : $out;

@@ -13,6 +13,7 @@ use MintCarry\Core\Club\SwingWeight;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\LaunchWindow;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\FlightRange;
 use MintCarry\Core\Flight\Turf;
 use MintCarry\Core\Gaps\ClubGaps;
 use MintCarry\Core\Record\Item;
@@ -60,6 +61,7 @@ final class Calculator
             'carryM' => $f->carryM, 'totalM' => $f->totalM, 'runM' => $f->runM(), 'sideM' => $f->sideM, 'curveM' => $f->curveM,
             'totalSideM' => $f->totalSideM, 'apexM' => $f->apexM, 'apexAtM' => $f->apexAtM, 'descentDeg' => $f->descentDeg,
             'hangTimeS' => $f->hangTimeS, 'points' => $f->points,
+            'inRange' => FlightRange::covers($launch), 'outOf' => FlightRange::outOf($launch),
         ];
     }
 

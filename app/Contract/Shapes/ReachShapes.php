@@ -173,6 +173,7 @@ use App\Contract\Shape;
         'carryM' => 'number', 'totalM' => 'number', 'runM' => 'number', 'sideM' => 'number', 'curveM' => 'number',
         'totalSideM' => 'number', 'apexM' => 'number',
         'apexAtM' => 'number', 'descentDeg' => 'number', 'hangTimeS' => 'number', 'points' => '[number, number, number, number][]',
+        'inRange' => 'boolean', 'outOf' => '{ field: string; value: number; low: number; high: number } | null',
     ]),
 ]
 #[

@@ -257,6 +257,8 @@ export interface CalculatedFlight {
     descentDeg: number;
     hangTimeS: number;
     points: [number, number, number, number][];
+    inRange: boolean;
+    outOf: { field: string; value: number; low: number; high: number; } | null;
 }
 
 export interface CalculatedPlane {

@@ -16,7 +16,7 @@
     import Scroll from '../../parts/Scroll.svelte';
     import Balances from './Balances.svelte';
     import type { Kind } from './specs';
-    import { worthText } from './sentences';
+    import { outOfText, worthText } from './sentences';
 
     /** What comes out of a calculator, as a person reads it. */
     let { kind, answer, units, hand }: { kind: Kind; answer: unknown; units: UnitChoice; hand: Hand } = $props();
@@ -36,10 +36,17 @@
 
 {#if kind === 'flight'}
     {@const f = answer as CalculatedFlight}
-    <p class="big">
-        {plain(f.carryM * k, 0)}
-        {d} of carry, {plain(f.totalM * k, 0)} in total
-    </p>
+    {#if !f.outOf}
+        <p class="big">
+            {plain(f.carryM * k, 0)}
+            {d} of carry, {plain(f.totalM * k, 0)} in total
+        </p>
+    {:else}
+        <p>
+            Perhaps {plain(f.carryM * k, 0)}
+            {d} of carry. <b>No figure to fit by</b>: {outOfText(f.outOf, units)}.
+        </p>
+    {/if}
     <p>
         It rises to {figure('apexM', f.apexM, units)}
         {units.height} and comes down at {plain(f.descentDeg, 0)}° after {plain(f.hangTimeS, 1)} s. It lands {Math.abs(f.sideM * k) < 0.5

@@ -1,4 +1,4 @@
-import type { CalculatedWorth, LengthBalance, UnitChoice } from '../../api/generated/types';
+import type { CalculatedFlight, CalculatedWorth, LengthBalance, UnitChoice } from '../../api/generated/types';
 import { factor, plain } from '../../format/units';
 
 const KINDS: Record<LengthBalance['solutions'][number]['kind'], string> = {
@@ -40,6 +40,16 @@ const WHAT: Record<string, string> = {
     windFromLeft: 'of wind from the left',
     windFromRight: 'of wind from the right',
 };
+
+/** What of a launch lies beyond where the flight law was held against anything. */
+export function outOfText(out: NonNullable<CalculatedFlight['outOf']>, units: UnitChoice): string {
+    const [name, unit] = { ballSpeedMps: ['ball speed', units.speed], launchDeg: ['launch', '°'], spinRpm: ['spin', 'rpm'] }[out.field] ?? [
+        out.field,
+        '',
+    ];
+    const k = unit === units.speed ? factor(unit) : 1;
+    return `${name} beyond ${plain(out.low * k, 0)} to ${plain(out.high * k, 0)} ${unit}, where the flight model was held against published averages`;
+}
 
 /** "1° of delivered loft more" in the reader's units. */
 export function worthText(row: Row, units: UnitChoice): string {

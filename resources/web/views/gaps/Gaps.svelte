@@ -140,8 +140,9 @@
                             Sleeves by the same exact geometry as the driver’s, for a player who squares the face by {plain(
                                 gaps.squaringShare * 100,
                                 0,
-                            )} %. Spin is predicted only where the flight model holds (90 to 200 mph, 1000 to 6000 rpm). The driver’s own fitting
-                            does not change by any of this.
+                            )} %. Spin is predicted only where the flight model holds (ball speeds of {plain(40.2 * factor(units.speed), 0)} to
+                            {plain(89.4 * factor(units.speed), 0)}
+                            {units.speed}, 1000 to 4500 rpm). The driver’s own fitting does not change by any of this.
                         </p>
                     </section>
                 </div>
