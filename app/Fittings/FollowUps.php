@@ -34,7 +34,8 @@ final class FollowUps
             foreach ($theirs as $round) {
                 if ($round->club === 'new') {
                     $of = $players[$round->course_key][$round->player_id] ?? ['hit' => 0, 'holes' => 0, 'fitting' => (int) $fitting];
-                    $players[$round->course_key][$round->player_id] = ['hit' => $of['hit'] + $round->hit, 'holes' => $of['holes'] + $round->holes] + $of;
+                    $players[$round->course_key][$round->player_id] = ['hit' => $of['hit'] + $round->hit,
+                        'holes' => $of['holes'] + $round->holes] + $of;
                 }
             }
         }
@@ -50,7 +51,8 @@ final class FollowUps
 
     public static function ofStudio(Studio $studio): self
     {
-        return self::read(Round::query()->where('studio_id', $studio->id)->whereHas('fitting'), Decision::query()->where('studio_id', $studio->id));
+        return self::read(Round::query()->where('studio_id', $studio->id)->whereHas('fitting'),
+            Decision::query()->where('studio_id', $studio->id));
     }
 
     /** Of one fitting, beside what other players of the studio made of the same courses. */
@@ -75,7 +77,8 @@ final class FollowUps
         foreach ((clone $newest)->whereNull('promise')->with('setup')->lazyById(100) as $decision) {
             $told[$decision->fitting_id] = $decision->promised();
         }
-        $promises = array_map(static fn (string $json): Promise => Promise::fromArray((array) json_decode($json, true)), array_filter($told));
+        $promises = array_map(static fn (string $json): Promise => Promise::fromArray((array) json_decode($json, true)),
+            array_filter($told));
 
         return new self($promises, $rounds->orderBy('played_on')->orderBy('id')->get()->toBase()->groupBy('fitting_id'));
     }

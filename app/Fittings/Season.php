@@ -49,7 +49,8 @@ final class Season
     private static function handOvers(Studio $studio): array
     {
         $out = [];
-        $orders = Order::query()->where('studio_id', $studio->id)->whereIn('state', [OrderState::HandedOver->value, OrderState::Returned->value])
+        $orders = Order::query()->where('studio_id', $studio->id)
+            ->whereIn('state', [OrderState::HandedOver->value, OrderState::Returned->value])
             ->whereHas('fitting')->with('setup:id,head')->orderBy('id')->get(['id', 'fitting_id', 'setup_id', 'steps']);
         $followUps = FollowUps::ofStudio($studio);
         foreach ($orders as $order) {
@@ -71,7 +72,8 @@ final class Season
     private static function decisions(Studio $studio, Carbon $from): array
     {
         $all = Decision::query()->where('studio_id', $studio->id)->where('created_at', '>=', $from)->whereHas('fitting')
-            ->with('setup:id,head_id,is_baseline,head,stated_loft_deg,sleeve_label')->orderByDesc('id')->get(['id', 'fitting_id', 'setup_id', 'advised_setup_id', 'created_at']);
+            ->with('setup:id,head_id,is_baseline,head,stated_loft_deg,sleeve_label')->orderByDesc('id')
+            ->get(['id', 'fitting_id', 'setup_id', 'advised_setup_id', 'created_at']);
 
         return array_values($all->unique('fitting_id')->all());
     }
@@ -84,7 +86,8 @@ final class Season
     private static function heads(Studio $studio, Carbon $from, array $decisions, array $orders): array
     {
         $out = [];
-        $hit = Setup::query()->where('studio_id', $studio->id)->whereNotNull('head_id')->where('created_at', '>=', $from)->where('is_baseline', false)
+        $hit = Setup::query()->where('studio_id', $studio->id)->whereNotNull('head_id')->where('created_at', '>=', $from)
+            ->where('is_baseline', false)
             ->has('shots')->groupBy('head_id')->selectRaw('head_id, count(distinct fitting_id) as fittings')->pluck('fittings', 'head_id');
         $won = $ordered = [];
         foreach ($decisions as $decision) {
@@ -118,10 +121,12 @@ final class Season
      */
     public static function table(Studio $studio, int $months): array
     {
-        $out = [['month', 'hand', 'head', 'stated loft', 'sleeve', 'kept own', 'overruled', 'promised fairways of 14', 'promised carry m', 'chance', 'order', 'came of 14', 'kept']];
+        $out = [['month', 'hand', 'head', 'stated loft', 'sleeve', 'kept own', 'overruled', 'promised fairways of 14',
+            'promised carry m', 'chance', 'order', 'came of 14', 'kept']];
         $followUps = FollowUps::ofStudio($studio);
         $states = Order::query()->where('studio_id', $studio->id)->orderBy('id')->pluck('state', 'fitting_id');
-        $hands = Fitting::query()->where('fittings.studio_id', $studio->id)->join('players', 'players.id', '=', 'fittings.player_id')->pluck('players.hand', 'fittings.id');
+        $hands = Fitting::query()->where('fittings.studio_id', $studio->id)
+            ->join('players', 'players.id', '=', 'fittings.player_id')->pluck('players.hand', 'fittings.id');
         foreach (self::decisions($studio, now()->subMonthsNoOverflow($months)) as $decision) {
             $id = $decision->fitting_id;
             $promise = $followUps->promise($id);

@@ -63,7 +63,10 @@ final class Undoable
         return $out;
     }
 
-    /** @param  list<array{table: string, id: int, before: array<string, mixed>|null, after: array<string, mixed>|null}>  $changes  of one entry */
+    /**
+     * @param  list<array{table: string, id: int, before: array<string, mixed>|null, after: array<string,
+     * mixed>|null}>  $changes  of one entry
+     */
     private static function holdsOn(array $changes, StandingRows $rows): bool
     {
         $own = [];

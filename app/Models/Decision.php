@@ -54,7 +54,8 @@ final class Decision extends Model
     {
         $own = Setup::query()->where('fitting_id', $this->fitting_id)->where('is_baseline', true)->value('tag');
 
-        return $own === null ? null : json_encode(Promise::of($this->advice, $this->setup->tag, (string) $own)->toArray(), JSON_THROW_ON_ERROR);
+        return $own === null ? null : json_encode(Promise::of($this->advice, $this->setup->tag, (string) $own)->toArray(),
+            JSON_THROW_ON_ERROR);
     }
 
     public function isLocked(): bool

@@ -11,7 +11,10 @@ use PDO;
 use PDOException;
 use Throwable;
 
-/** Whether the database answers in time, and has the tables of this version. On a connection of its own: a kept one may hang for minutes. */
+/**
+ * Whether the database answers in time, and has the tables of this version. On a connection of its own: a kept one
+ * may hang for minutes.
+ */
 class Health
 {
     private const PATIENCE_S = 1;

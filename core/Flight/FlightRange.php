@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace MintCarry\Core\Flight;
 
 /**
- * Where the flight law holds: what drivers, fairways and hybrids launch. It meets published averages within 1.2 % of carry up to 4350 rpm, and is
+ * Where the flight law holds: what drivers, fairways and hybrids launch. It meets published averages within 1.2 % of
+ * carry up to 4350 rpm, and is
  * 6.7 % and more short of those of long irons, from 5000 rpm on (tests/reference/tour-averages.csv; docs/physics.md, "Flight law").
  */
 final class FlightRange
@@ -18,7 +19,10 @@ final class FlightRange
         return self::outOf($launch) === null;
     }
 
-    /** @return array{field: string, value: float, low: float, high: float}|null what of a launch lies beyond the law; null where nothing does */
+    /**
+     * @return array{field: string, value: float, low: float, high: float}|null what of a launch lies beyond the law;
+     * null where nothing does
+     */
     public static function outOf(Launch $launch): ?array
     {
         foreach (self::BOUNDS as $field => [$low, $high]) {

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\FollowUp;
 
-/** What the players of a studio made of each course with their fitted clubs. Each player is one entry of a course, however many rounds they told. */
+/**
+ * What the players of a studio made of each course with their fitted clubs. Each player is one entry of a course,
+ * however many rounds they told.
+ */
 final class CourseBook
 {
     /** @var array<string, array<int, array{hit: int, holes: int, promised: float}>> by course and player */

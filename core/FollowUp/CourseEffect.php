@@ -8,7 +8,8 @@ use function max;
 use function sqrt;
 
 /**
- * How much easier or harder a course is than the corridors that were promised on: learned from other players of the studio who played it with
+ * How much easier or harder a course is than the corridors that were promised on: learned from other players of the
+ * studio who played it with
  * their fitted clubs, as the mean of (fairways hit less share promised). Below so many players and drives nothing is said.
  */
 final readonly class CourseEffect

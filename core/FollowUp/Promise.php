@@ -7,7 +7,8 @@ namespace MintCarry\Core\FollowUp;
 use MintCarry\Core\Statistics\Interval;
 
 /**
- * What a decision promised, as it was told then: of the chosen setup against the own club. Shares are of drives in the corridor of the brief,
+ * What a decision promised, as it was told then: of the chosen setup against the own club. Shares are of drives in
+ * the corridor of the brief,
  * carry in m.
  */
 final readonly class Promise
@@ -76,7 +77,10 @@ final readonly class Promise
         return $of === null ? self::USUAL_ERROR : max(0.01, ($of->high - $of->low) / (2 * 1.959964));
     }
 
-    /** More of the drives in the corridor than with the own club; null where side was not measured, or where the own club was kept: that promises nothing. */
+    /**
+     * More of the drives in the corridor than with the own club; null where side was not measured, or where the own
+     * club was kept: that promises nothing.
+     */
     public function shareGain(): ?float
     {
         return $this->keepsOwn || $this->shareNow === null || $this->shareBefore === null ? null : $this->shareNow - $this->shareBefore;

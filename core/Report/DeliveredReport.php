@@ -19,7 +19,8 @@ use function abs;
 use function round;
 
 /**
- * A club that was delivered, for this player: what its being off does to their ball, by the finder's own models and draws, and how it is mended:
+ * A club that was delivered, for this player: what its being off does to their ball, by the finder's own models and
+ * draws, and how it is mended:
  * by turning the sleeve, by grams, or not at all.
  */
 final class DeliveredReport
@@ -28,7 +29,8 @@ final class DeliveredReport
     private const MOST_ADDED_G = 16.0;
 
     /**
-     * What the order asks for: the decided setup as it presents itself on its sole, at its sleeve position, at the length that was hit or at
+     * What the order asks for: the decided setup as it presents itself on its sole, at its sleeve position, at the
+     * length that was hit or at
      * the one that is planned.
      */
     public static function ordered(SetupRecord $setup, FittingRecord $record, ?LengthPlan $plan = null): ClubFigures
@@ -44,8 +46,10 @@ final class DeliveredReport
 
     /**
      * @return array{effect: array<string, array{value: float, interval: Interval}>|null, turn: array{label: string, loftOffDeg: float,
-     *   faceOffDeg: float}|null, gramsAtHead: float|null, cutMm: float|null, sendBack: bool, because: list<string>} effect: as `Expected`, null
-     *   where nothing is out that a model knows of; turn: the sleeve position that brings loft, face and lie as this player delivers them within
+     *   faceOffDeg: float}|null, gramsAtHead: float|null, cutMm: float|null, sendBack: bool, because: list<string>}
+     * effect: as `Expected`, null
+     *   where nothing is out that a model knows of; turn: the sleeve position that brings loft, face and lie as this
+     * player delivers them within
      *   tolerance, and what is left; cutMm: how much is to be cut off at the butt; because: figures that nothing here mends
      */
     public static function of(FittingRecord $record, SetupRecord $setup, ClubFigures $delivered, Acceptance $acceptance): array

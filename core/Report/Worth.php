@@ -24,7 +24,8 @@ use function array_map;
 use function min;
 
 /**
- * What a degree, a millimetre, a gram, 100 rpm, 10 °C, and so much speed, altitude and wind are worth with a swing: the impact and flight models
+ * What a degree, a millimetre, a gram, 100 rpm, 10 °C, and so much speed, altitude and wind are worth with a swing:
+ * the impact and flight models
  * with one thing changed and all else the same. Of a gram the head's mass and, by what is usual, the club speed it takes (`PlayerPriors`).
  */
 final class Worth

@@ -6,6 +6,7 @@
     import type { SessionState } from './api/generated/types';
     import { watchIdle } from './lib/idle';
     import { session } from './lib/session.svelte';
+    import Keyed from './parts/Keyed.svelte';
     import Lock from './parts/Lock.svelte';
     import Bay from './views/bay/Bay.svelte';
     import Bench from './views/bench/Bench.svelte';
@@ -22,21 +23,27 @@
         later.push(load);
         return wrap({ asyncComponent: load as never });
     };
+    /** Of one thing, which the address names. */
+    const of = (load: () => unknown) => wrap({ component: Keyed as never, props: { load } });
+    const lazyOf = (load: () => Promise<unknown>) => {
+        later.push(load);
+        return of(load);
+    };
     const Account = lazy(() => import('./views/account/Account.svelte'));
     const Calculators = lazy(() => import('./views/calculators/Calculators.svelte'));
     const Calendar = lazy(() => import('./views/calendar/Calendar.svelte'));
-    const Compare = lazy(() => import('./views/compare/Compare.svelte'));
-    const Decide = lazy(() => import('./views/decide/Decide.svelte'));
-    const Finder = lazy(() => import('./views/finder/Finder.svelte'));
-    const FollowUp = lazy(() => import('./views/followup/FollowUp.svelte'));
+    const Compare = lazyOf(() => import('./views/compare/Compare.svelte'));
+    const Decide = lazyOf(() => import('./views/decide/Decide.svelte'));
+    const Finder = lazyOf(() => import('./views/finder/Finder.svelte'));
+    const FollowUp = lazyOf(() => import('./views/followup/FollowUp.svelte'));
     const ForPlayer = lazy(() => import('./views/forplayer/ForPlayer.svelte'));
-    const Gaps = lazy(() => import('./views/gaps/Gaps.svelte'));
-    const HeadPage = lazy(() => import('./views/rack/HeadPage.svelte'));
+    const Gaps = lazyOf(() => import('./views/gaps/Gaps.svelte'));
+    const HeadPage = lazyOf(() => import('./views/rack/HeadPage.svelte'));
     const Orders = lazy(() => import('./views/orders/Orders.svelte'));
-    const Player = lazy(() => import('./views/player/Player.svelte'));
+    const Player = lazyOf(() => import('./views/player/Player.svelte'));
     const Rack = lazy(() => import('./views/rack/Rack.svelte'));
     const Season = lazy(() => import('./views/season/Season.svelte'));
-    const Sheet = lazy(() => import('./views/sheet/Sheet.svelte'));
+    const Sheet = lazyOf(() => import('./views/sheet/Sheet.svelte'));
     const Studio = lazy(() => import('./views/studio/Studio.svelte'));
     const Welcome = lazy(() => import('./views/welcome/Welcome.svelte'));
 
@@ -46,14 +53,14 @@
 
     const routes = {
         '/': DayBook,
-        '/fitting/:id': Bench,
+        '/fitting/:id': of(() => Bench),
         '/rack': Rack,
         '/rack/head/:id': HeadPage,
         '/rack/:tab': Rack,
-        '/fitting/:id/brief': Brief,
-        '/fitting/:id/bench': Bench,
-        '/fitting/:id/bay': Bay,
-        '/fitting/:id/shots': Shots,
+        '/fitting/:id/brief': of(() => Brief),
+        '/fitting/:id/bench': of(() => Bench),
+        '/fitting/:id/bay': of(() => Bay),
+        '/fitting/:id/shots': of(() => Shots),
         '/fitting/:id/compare': Compare,
         '/fitting/:id/finder': Finder,
         '/fitting/:id/decide': Decide,

@@ -30,7 +30,8 @@ function textColumns(): array
 
 it('names every text column of a player’s rows exactly once', function (): void {
     $all = textColumns();
-    $pointing = array_map(static fn (object $r): string => $r->t, DB::select("SELECT DISTINCT table_name AS t FROM information_schema.columns
+    $pointing = array_map(static fn (object $r): string => $r->t,
+        DB::select("SELECT DISTINCT table_name AS t FROM information_schema.columns
         WHERE table_schema = DATABASE() AND column_name IN ('player_id', 'fitting_id', 'order_id')"));
     // A bay's fitting and the record that somebody was erased say nothing of a person.
     expect(array_diff($pointing, array_keys(PersonalColumns::TABLES)))->toEqualCanonicalizing(['bays', 'erasures']);
@@ -71,17 +72,22 @@ it('gives everything before, and leaves nothing in the database, the storage or 
     insertRow('intakes', $ids + ['link_id' => $link->id, 'sent_key' => 'k', 'said' => '{}']);
     insertRow('consents', $ids + ['text' => 'x']);
     Appointment::query()->create($ids + ['kind' => 'x', 'starts_at' => now(), 'ends_at' => now()->addHour(), 'swings' => 30]);
-    $round = ['key' => 'a-key-of-mine', 'playedOn' => now()->format('Y-m-d'), 'course' => 'x', 'club' => 'before', 'holes' => 14, 'hit' => 7, 'left' => 4, 'right' => 3, 'lost' => 0];
+    $round = ['key' => 'a-key-of-mine', 'playedOn' => now()->format('Y-m-d'), 'course' => 'x', 'club' => 'before',
+        'holes' => 14, 'hit' => 7, 'left' => 4, 'right' => 3, 'lost' => 0];
     $this->postJson("api/fittings/{$case->id}/rounds", $round)->assertCreated();
-    insertRow('long_clubs', ['studio_id' => $user->studio_id, 'fitting_id' => $case->id, 'name' => 'x', 'kind' => 'hybrid', 'loft_deg' => 20, 'lie_deg' => 59, 'shots' => '[]']);
+    insertRow('long_clubs', ['studio_id' => $user->studio_id, 'fitting_id' => $case->id, 'name' => 'x', 'kind' => 'hybrid',
+        'loft_deg' => 20, 'lie_deg' => 59, 'shots' => '[]']);
     $this->postJson("api/fittings/{$case->id}/orders", [])->assertCreated();
     $order = DB::table('orders')->value('id');
     DB::table('orders')->update(['state' => 'built']);
-    $this->postJson("api/orders/{$order}/acceptances", ['version' => DB::table('orders')->value('version'), 'hand' => 'right', 'loftDeg' => 14])
+    $this->postJson("api/orders/{$order}/acceptances", ['version' => DB::table('orders')->value('version'),
+        'hand' => 'right', 'loftDeg' => 14])
         ->assertSuccessful();
-    insertRow('brief_changes', ['studio_id' => $user->studio_id, 'fitting_id' => $case->id, 'before' => '{}', 'after' => '{}', 'changed_by' => $user->id]);
+    insertRow('brief_changes', ['studio_id' => $user->studio_id, 'fitting_id' => $case->id, 'before' => '{}',
+        'after' => '{}', 'changed_by' => $user->id]);
     $bay = $this->postJson('api/bays', ['name' => 'Bay 9'])->json('id');
-    insertRow('held_shots', ['studio_id' => $user->studio_id, 'fitting_id' => $case->id, 'sender_id' => 's', 'reason' => 'x', 'body' => '{}', 'bay_id' => $bay]);
+    insertRow('held_shots', ['studio_id' => $user->studio_id, 'fitting_id' => $case->id, 'sender_id' => 's',
+        'reason' => 'x', 'body' => '{}', 'bay_id' => $bay]);
 
     // A marker in every text column that is not the application's own; names in JSON are those of other columns.
     $planted = [];
@@ -89,7 +95,8 @@ it('gives everything before, and leaves nothing in the database, the storage or 
         $rows = DB::table($table)->whereIn($by, match ($by) {
             'fitting_id' => [$case->id], 'order_id' => [$order], default => [$case->player_id]
         });
-        foreach (array_diff(textColumns()[$table] ?? [], PersonalColumns::STAY[$table] ?? [], PersonalColumns::SECRET[$table] ?? [], ['shot_key', 'content']) as $column) {
+        foreach (array_diff(textColumns()[$table] ?? [], PersonalColumns::STAY[$table] ?? [],
+            PersonalColumns::SECRET[$table] ?? [], ['shot_key', 'content']) as $column) {
             $width = (int) (DB::selectOne('SELECT character_maximum_length AS n FROM information_schema.columns WHERE table_schema = DATABASE() AND table_name = ? AND column_name = ?', [$table, $column])->n ?? 0);
             $marker = "Mrk{$table}".str_replace('_', '', $column);
             $named = in_array($column, PersonalColumns::NAMED_IN[$table] ?? [], true);
@@ -98,13 +105,15 @@ it('gives everything before, and leaves nothing in the database, the storage or 
                 $column === 'pain' => Crypt::encryptString($marker),
                 $column === 'brief' => json_encode(['wish' => $marker] + (array) json_decode((string) $rows->value('brief'), true)),
                 $column === 'lines' => '[{"what":"shaft","label":"Mrkorderslines","price":4}]',
-                $named => json_encode((array) json_decode((string) $rows->value($column), true) + ['x' => 'so said Mrksetupshead of MrkPlayer Name']),
+                $named => json_encode((array) json_decode((string) $rows->value($column),
+                    true) + ['x' => 'so said Mrksetupshead of MrkPlayer Name']),
                 $width > 60_000 && $column !== 'raw' && $column !== 'text' => json_encode([$marker]),
                 default => mb_substr($marker, 0, $width),
             };
             if ($value !== null && $table !== 'players' && (clone $rows)->exists()) {
                 (clone $rows)->limit(1)->update([$column => $value]);
-                $planted["{$table}.{$column}"] = $named && ! in_array($column, ['brief', 'lines'], true) ? 'Mrksetupshead' : mb_substr($marker, 0, $width);
+                $planted["{$table}.{$column}"] = $named && ! in_array($column, ['brief', 'lines'],
+                    true) ? 'Mrksetupshead' : mb_substr($marker, 0, $width);
             }
         }
     }
@@ -114,7 +123,8 @@ it('gives everything before, and leaves nothing in the database, the storage or 
 
     $export = (string) $this->get("api/data/players/{$case->player_id}/file")->assertOk()->getContent();
     foreach ($planted as $where => $marker) {
-        expect(str_contains($export, $where === 'import_files.raw' ? base64_encode($marker) : $marker))->toBeTrue("{$where} is not in the export");
+        expect(str_contains($export, $where === 'import_files.raw' ? base64_encode($marker) : $marker))
+            ->toBeTrue("{$where} is not in the export");
     }
     $shots = DB::table('shots')->count();
     expect(app(Eraser::class)->erase($case->player_id, $user->id))->toBeTrue();

@@ -66,12 +66,14 @@ it('means the same in another studio, where its heads and parts are new', functi
 
 it('reads every file that a version before wrote, with its locked decision', function (string $path): void {
     $this->practising('Another studio');
-    $made = ($this->bring)((string) file_get_contents($path))->assertOk()->assertJsonPath('shots', 35)->assertJsonPath('decisions', 1)->json('fittingId');
+    $made = ($this->bring)((string) file_get_contents($path))->assertOk()->assertJsonPath('shots', 35)
+        ->assertJsonPath('decisions', 1)->json('fittingId');
     foreach (['', '/comparison', '/decisions', '/grounds', '/finder', '/follow-up'] as $screen) {
         $this->getJson("api/fittings/{$made}{$screen}")->assertOk();
     }
     $decision = $this->getJson("api/fittings/{$made}/decisions")->json('0');
-    expect($decision['advice']['simulatedShots'])->toBe(basename($path) === '1-first.json' ? 0 : 34)->and($decision['lockedAt'])->not->toBeNull();
+    expect($decision['advice']['simulatedShots'])->toBe(basename($path) === '1-first.json' ? 0 : 34)
+        ->and($decision['lockedAt'])->not->toBeNull();
     // It goes out again in the format of today, and loses nothing on the way.
     $out = ($this->take)($made);
     expect($out['format'])->toBe(FittingFile::FORMAT)

@@ -32,7 +32,8 @@ beforeEach(function (): void {
         'studio_id' => $this->owner->studio_id, 'name' => 'Corin Aldery', 'hand' => 'right',
         'units' => ['speed' => 'mph', 'distance' => 'yd', 'height' => 'ft', 'length' => 'in'],
     ]);
-    $this->link = fn (): string => basename($this->postJson("api/players/{$this->player->id}/links", ['kind' => 'intake'])->assertCreated()->json('path'));
+    $this->link = fn (): string => basename($this->postJson("api/players/{$this->player->id}/links",
+        ['kind' => 'intake'])->assertCreated()->json('path'));
     $this->says = fn (string $token, array $more = []): array => $more + [
         'token' => $token, 'key' => 'a-key-of-this-phone', 'hand' => 'left',
         'units' => ['speed' => 'km/h', 'distance' => 'm', 'height' => 'm', 'length' => 'mm'],
@@ -46,18 +47,22 @@ beforeEach(function (): void {
 it('becomes the draft of the brief that begins next, with pain for the fitter alone', function (): void {
     $token = ($this->link)();
     $this->deleteJson('api/session');
-    $this->postJson('api/for-player/look', ['token' => $token])->assertOk()->assertJsonPath('kind', 'intake')->assertJsonPath('intake.isSent', false)
+    $this->postJson('api/for-player/look', ['token' => $token])->assertOk()->assertJsonPath('kind', 'intake')
+        ->assertJsonPath('intake.isSent', false)
         ->assertJsonMissing(['Corin Aldery']);
     $this->postJson('api/for-player/intake', ($this->says)($token))->assertCreated()->assertExactJson(['sent' => true]);
-    $this->postJson('api/for-player/look', ['token' => $token])->assertJsonPath('intake.isSent', true)->assertDontSee('wrist')->assertDontSee('pond');
+    $this->postJson('api/for-player/look', ['token' => $token])->assertJsonPath('intake.isSent', true)
+        ->assertDontSee('wrist')->assertDontSee('pond');
     $this->actingAs($this->owner);
     $seen = $this->postJson('api/fittings', ['playerId' => $this->player->id])->assertCreated()->json();
     expect($seen['brief'])->toMatchArray([
         'shape' => 'fade', 'miss' => 'left', 'carryM' => 190.0, 'wish' => 'Never the pond again', 'never' => ['left'], 'turf' => 'soft',
-    ])->and($seen['brief']['corridor'])->toEqual(['widthM' => 22, 'left' => ['kind' => 'water', 'atM' => null], 'right' => ['kind' => 'rough', 'atM' => null]])
+    ])->and($seen['brief']['corridor'])->toEqual(['widthM' => 22, 'left' => ['kind' => 'water',
+        'atM' => null], 'right' => ['kind' => 'rough', 'atM' => null]])
         ->and($seen['intake']['standing'])->toContain('shape', 'corridor.widthM', 'corridor.left.kind')
         ->and($seen['intake']['pain'])->toBe('left wrist aches')->and($seen['intake']['course'])->toBe('Reedmere')
-        ->and($seen['player']['hand'])->toBe('left')->and($seen['player']['units']['distance'])->toBe('m')->and($seen['briefAgreedAt'])->toBeNull();
+        ->and($seen['player']['hand'])->toBe('left')->and($seen['player']['units']['distance'])->toBe('m')
+        ->and($seen['briefAgreedAt'])->toBeNull();
     // Once agreed with other words, it is no longer marked as theirs.
     $this->patchJson("api/fittings/{$seen['id']}/brief", ['version' => $seen['version'], 'brief' => ['shape' => 'slice']])->assertOk()
         ->assertJsonPath('intake.standing', fn (array $s): bool => ! in_array('shape', $s, true) && in_array('miss', $s, true));
@@ -71,7 +76,8 @@ it('becomes the draft of the brief that begins next, with pain for the fitter al
     expect(Consent::query()->sole()->taken_by)->toBeNull()
         ->and($this->getJson("api/players/{$this->player->id}")->json('consents.0.takenBy'))->toBe('the player, by link')
         // It is not readable where it lies.
-        ->and(DB::table('intakes')->value('pain'))->not->toContain('wrist')->and(LogEntry::query()->get()->toJson())->not->toContain('wrist');
+        ->and(DB::table('intakes')->value('pain'))->not->toContain('wrist')->and(LogEntry::query()->get()->toJson())
+        ->not->toContain('wrist');
 });
 
 it('fills in a brief that was begun and says nothing yet, and leaves alone what the fitter wrote', function (): void {
@@ -79,7 +85,8 @@ it('fills in a brief that was begun and says nothing yet, and leaves alone what 
     Fitting::query()->findOrFail($seen['id'])->forceFill(['brief' => ['miss' => 'right'] + (new Brief)->toArray()])->save();
     $this->postJson('api/for-player/intake', ($this->says)(($this->link)()))->assertCreated();
     $now = $this->getJson("api/fittings/{$seen['id']}")->json();
-    expect($now['brief']['miss'])->toBe('right')->and($now['brief']['shape'])->toBe('fade')->and($now['version'])->toBe($seen['version'] + 1)
+    expect($now['brief']['miss'])->toBe('right')->and($now['brief']['shape'])->toBe('fade')->and($now['version'])
+        ->toBe($seen['version'] + 1)
         ->and($this->getJson("api/fittings/{$seen['id']}/log")->json('0.by'))->toBe('the player, by link');
 });
 
@@ -117,7 +124,8 @@ it('keeps it once, however often it is sent, and each version until the fitter b
     $this->postJson('api/for-player/intake', ($this->says)($token, ['wish' => 'other words']))->assertUnprocessable();
     // Answered again: what still stands as they said it is theirs to change.
     $this->postJson('api/for-player/look', ['token' => $token])->assertJsonPath('intake.mayAnswer', true);
-    $this->postJson('api/for-player/intake', ($this->says)($token, ['key' => 'another-phone', 'wish' => 'A high ball', 'shape' => 'draw', 'miss' => null]))
+    $this->postJson('api/for-player/intake', ($this->says)($token,
+        ['key' => 'another-phone', 'wish' => 'A high ball', 'shape' => 'draw', 'miss' => null]))
         ->assertCreated();
     $now = $this->getJson("api/fittings/{$seen['id']}")->json();
     expect(Intake::query()->count())->toBe(2)->and($now['brief']['wish'])->toBe('A high ball')->and($now['brief']['shape'])->toBe('draw')
@@ -133,10 +141,13 @@ it('keeps it once, however often it is sent, and each version until the fitter b
 
 it('refuses an empty answer with words, and keeps nothing of the body without consent', function (): void {
     $token = ($this->link)();
-    $blank = array_fill_keys(['hand', 'shape', 'miss', 'carry', 'handicap', 'wish', 'course', 'turf', 'width', 'left', 'right', 'club', 'ball', 'pain'], null);
-    $this->postJson('api/for-player/intake', ($this->says)($token, $blank + ['wants' => [], 'never' => [], 'consent' => false]))->assertUnprocessable()
+    $blank = array_fill_keys(['hand', 'shape', 'miss', 'carry', 'handicap', 'wish', 'course', 'turf', 'width', 'left',
+        'right', 'club', 'ball', 'pain'], null);
+    $this->postJson('api/for-player/intake', ($this->says)($token,
+        $blank + ['wants' => [], 'never' => [], 'consent' => false]))->assertUnprocessable()
         ->assertSee('Nothing was answered yet');
-    $this->postJson('api/for-player/intake', ($this->says)($token, ['consent' => false]))->assertUnprocessable()->assertJsonValidationErrors('pain')
+    $this->postJson('api/for-player/intake', ($this->says)($token, ['consent' => false]))->assertUnprocessable()
+        ->assertJsonValidationErrors('pain')
         ->assertSee('only if you agree');
     $this->postJson('api/for-player/look', ['token' => $token])->assertJsonPath('intake.isSent', false);
     expect(Intake::query()->count())->toBe(0)->and(Consent::query()->count())->toBe(0);
@@ -166,7 +177,8 @@ it('opens nothing by a link that was ended, is too old, was guessed, or whose pl
     expect(Intake::query()->count())->toBe(0);
 })->with([
     'ended' => [function (): void {
-        $this->deleteJson("api/players/{$this->player->id}/links/".PlayerLink::query()->value('id'))->assertOk()->assertJsonPath('path', null);
+        $this->deleteJson("api/players/{$this->player->id}/links/".PlayerLink::query()->value('id'))->assertOk()
+            ->assertJsonPath('path', null);
     }],
     'too old' => [function (): void {
         $this->travel(22)->days();
@@ -184,7 +196,8 @@ it('logs no link, right or wrong', function (): void {
     $token = ($this->link)();
     $this->postJson('api/for-player/look', ['token' => 'a-wrong-guess'])->assertUnprocessable();
     $this->postJson('api/for-player/look', ['token' => $token])->assertOk();
-    expect(implode("\n", $said))->not->toContain($token)->not->toContain('a-wrong-guess')->and(DB::table('player_links')->value('token'))->not->toContain($token);
+    expect(implode("\n", $said))->not->toContain($token)->not->toContain('a-wrong-guess')
+        ->and(DB::table('player_links')->value('token'))->not->toContain($token);
 });
 
 it('says what cannot be, in the player’s language, and takes no key that it does not ask for', function (): void {
@@ -203,7 +216,8 @@ it('says what cannot be, in the player’s language, and takes no key that it do
 it('goes with the player when they are erased, and stands in the file of all that is kept of them', function (): void {
     $this->postJson('api/for-player/intake', ($this->says)(($this->link)()))->assertCreated();
     $file = $this->get("api/data/players/{$this->player->id}/file")->assertOk()->json();
-    expect($file['rows']['intakes'][0]['said']['wish'])->toBe('Never the pond again')->and($file['rows']['intakes'][0]['pain'])->toBe('left wrist aches');
+    expect($file['rows']['intakes'][0]['said']['wish'])->toBe('Never the pond again')
+        ->and($file['rows']['intakes'][0]['pain'])->toBe('left wrist aches');
     app(Eraser::class)->erase($this->player->id, $this->owner->id);
     expect(Intake::query()->count())->toBe(0)->and(PlayerLink::query()->count())->toBe(0)
         ->and(LogEntry::query()->where('words', 'like', '%Corin%')->count())->toBe(0);
@@ -212,7 +226,8 @@ it('goes with the player when they are erased, and stands in the file of all tha
 it('has the same messages in each language, each of which can be said', function (): void {
     $keys = static fn (string $language): array => array_keys(Words::read($language));
     foreach (Words::languages() as $language) {
-        expect(array_diff($keys('en'), $keys($language)))->toBe([], "{$language} lacks messages")->and(array_diff($keys($language), $keys('en')))->toBe([]);
+        expect(array_diff($keys('en'), $keys($language)))->toBe([], "{$language} lacks messages")
+            ->and(array_diff($keys($language), $keys('en')))->toBe([]);
         foreach (Words::read($language) as $key => $message) {
             preg_match_all('/\{(\w+)\s*[,}]/', $message, $needs);
             preg_match_all('/\{(\w+)\s*[,}]/', Words::read('en')[$key], $has);
@@ -222,7 +237,8 @@ it('has the same messages in each language, each of which can be said', function
     }
     expect(Words::in('de')->number(-1234.5, 1))->toBe('−1234,5')->and(Words::in('en')->number(-0.04, 1))->toBe('0.0')
         ->and(Words::in('xx')->language)->toBe('en')
-        ->and(Words::in('de')->date(new DateTimeImmutable('2026-03-29T23:30:00Z'), new DateTimeZone('Europe/Berlin')))->toBe('30. März 2026');
+        ->and(Words::in('de')->date(new DateTimeImmutable('2026-03-29T23:30:00Z'), new DateTimeZone('Europe/Berlin')))
+        ->toBe('30. März 2026');
 });
 
 it('reads what a player says and refuses the rest by its field', function (array $said, string $field): void {

@@ -226,7 +226,8 @@ it('is not healthy, and says so by name, where a table is gone', function (): vo
     expect(Health::TABLES)->toEqualCanonicalizing(array_values(array_diff($all, ['migrations', 'cache', 'cache_locks'])));
     expect(Health::broken(DB::connection()))->toBe([]);
     $gone = Mockery::mock(DB::connection())->makePartial();
-    $gone->shouldReceive('select')->andReturnUsing(fn (string $sql): array => str_contains($sql, '`shots`') || str_contains($sql, '`rounds`')
+    $gone->shouldReceive('select')->andReturnUsing(fn (string $sql): array => str_contains($sql,
+        '`shots`') || str_contains($sql, '`rounds`')
         ? DB::select("SELECT 1 FROM {$this->name()}_gone") : DB::select($sql));
     expect(Health::broken($gone))->toBe(['rounds', 'shots']);
 });
@@ -268,7 +269,8 @@ it('tells a watcher its counts in the Prometheus text format, and nobody else', 
 });
 
 it('logs lines of JSON that name nobody', function (): void {
-    $failure = new QueryException('mariadb', 'insert into `players` (`name`) values (?)', ['Quillon Zephyrine'], new PDOException('Data too long'));
+    $failure = new QueryException('mariadb', 'insert into `players` (`name`) values (?)', ['Quillon Zephyrine'],
+        new PDOException('Data too long'));
     $clean = fn (string $message, array $context): string => (string) json_encode(
         WithoutPersons::clean(new LogRecord(new DateTimeImmutable, 'x', Level::Error, $message, $context))->toArray(),
     );

@@ -15,7 +15,8 @@ beforeEach(function (): void {
     $this->actingAs($this->user);
     $this->url = "api/fittings/{$this->case->id}";
     $this->setup = $this->build($this->case, $this->rackHead($this->user));
-    $this->begin = fn (): int => $this->postJson("{$this->url}/trials", ['setupId' => $this->setup->id])->assertCreated()->json('running.id');
+    $this->begin = fn (): int => $this->postJson("{$this->url}/trials", ['setupId' => $this->setup->id])->assertCreated()
+        ->json('running.id');
     $this->hit = fn () => $this->type($this->user, $this->case, $this->setup, [
         ['ballSpeedMps' => '148', 'launchDeg' => '13', 'spinRpm' => '2500', 'carryM' => '200'],
     ])->assertCreated();
@@ -65,9 +66,11 @@ it('takes the wind alone, with the air of the brief, and asks where it comes fro
     $this->putJson("api/trials/{$id}/open-air", ['openAir' => ['windMps' => 5]])->assertUnprocessable()
         ->assertJsonPath('errors', ['openAir.windFromDeg' => ['Say where the wind comes from. Nothing was kept; what you typed is still on this screen.']]);
     expect(Trial::query()->findOrFail($id)->conditions['outdoors'] ?? false)->toBeFalse();
-    expect($this->putJson("api/trials/{$id}/open-air", ['openAir' => ['windMps' => 5, 'windFromDeg' => 90, 'temperatureC' => null]])->assertOk()->json('running.openAir'))
+    expect($this->putJson("api/trials/{$id}/open-air", ['openAir' => ['windMps' => 5, 'windFromDeg' => 90,
+        'temperatureC' => null]])->assertOk()->json('running.openAir'))
         ->toEqual(['windMps' => 5, 'windFromDeg' => 90, 'temperatureC' => 9, 'altitudeM' => 640]);
-    $this->putJson("api/trials/{$id}/open-air", ['openAir' => ['temperatureC' => 20]])->assertOk()->assertJsonPath('running.openAir.windMps', 0);
+    $this->putJson("api/trials/{$id}/open-air", ['openAir' => ['temperatureC' => 20]])->assertOk()
+        ->assertJsonPath('running.openAir.windMps', 0);
 });
 
 it('is nobody else’s to type', function (): void {
@@ -81,9 +84,10 @@ it('goes out and comes in with the fitting file', function (): void {
     $this->putJson("api/trials/{$id}/open-air", ['openAir' => $this->breeze])->assertOk();
     $carry = $this->getJson("{$this->url}/bay")->json('shots.0.computed.carryM');
     $file = $this->getJson("{$this->url}/file")->assertOk()->json();
-    $made = $this->actingAs($this->fitter())->postJson('api/fittings/import', ['keep' => true, 'file' => UploadedFile::fake()->createWithContent(
-        'x.json', json_encode($file, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
-    )])->assertOk()->json();
+    $made = $this->actingAs($this->fitter())->postJson('api/fittings/import',
+        ['keep' => true, 'file' => UploadedFile::fake()->createWithContent(
+            'x.json', json_encode($file, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
+        )])->assertOk()->json();
     expect($this->getJson("api/fittings/{$made['fittingId']}/bay")->json('trials.0.openAir'))->toEqual($this->breeze)
         ->and($this->getJson("api/fittings/{$made['fittingId']}/shots")->json('0.computed.carryM'))->toEqualWithDelta($carry, 1e-9);
 });

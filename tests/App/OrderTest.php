@@ -41,23 +41,28 @@ beforeEach(function (): void {
             $figures[$name] += $by;
         }
 
-        return $this->postJson("api/orders/{$order['id']}/acceptances", $more + ['version' => $order['version'], 'hand' => 'right'] + $figures);
+        return $this->postJson("api/orders/{$order['id']}/acceptances",
+            $more + ['version' => $order['version'], 'hand' => 'right'] + $figures);
     };
 });
 
 it('asks at the rack’s prices, goes on step by step, and says what it waits for', function (): void {
     $order = ($this->ask)()->assertCreated()->assertJsonPath('waitsFor', 'to be ordered')->json();
-    expect($order['lines'][0])->toEqual(['what' => 'head', 'label' => $this->setup->head, 'price' => 420.5])->and($order['labour'])->toEqual(40)
+    expect($order['lines'][0])->toEqual(['what' => 'head', 'label' => $this->setup->head, 'price' => 420.5])
+        ->and($order['labour'])->toEqual(40)
         ->and($order['total'])->toEqual(460.5)->and($order['days'])->toBe(9);
     ($this->ask)()->assertUnprocessable()->assertSee('is asked already');
     $this->travelTo('2026-11-30 12:00:00');
-    $order = ($this->go)($order, ['state' => 'ordered'])->assertOk()->assertJsonPath('dueOn', '2026-12-09')->assertJsonPath('isLate', false)->json();
-    expect($this->getJson('api/fittings')->json('0.order'))->toBe(['state' => 'ordered', 'waitsFor' => 'for the parts', 'dueOn' => '2026-12-09', 'isLate' => false]);
+    $order = ($this->go)($order, ['state' => 'ordered'])->assertOk()->assertJsonPath('dueOn', '2026-12-09')
+        ->assertJsonPath('isLate', false)->json();
+    expect($this->getJson('api/fittings')->json('0.order'))->toBe(['state' => 'ordered', 'waitsFor' => 'for the parts',
+        'dueOn' => '2026-12-09', 'isLate' => false]);
     $this->travelTo('2026-12-10 12:00:00');
     expect($this->getJson('api/orders')->json('0.isLate'))->toBeTrue();
     ($this->go)($order, ['state' => 'handed over'])->assertUnprocessable()->assertSee('once it was checked');
     $order = ($this->go)($order, ['state' => 'arrived'])->assertOk()->json();
-    ($this->go)($order, ['state' => 'cancelled', 'why' => 'no money'])->assertUnprocessable()->assertSee('It has arrived, so it cannot be cancelled');
+    ($this->go)($order, ['state' => 'cancelled', 'why' => 'no money'])->assertUnprocessable()
+        ->assertSee('It has arrived, so it cannot be cancelled');
     ($this->go)($order, ['state' => 'returned'])->assertUnprocessable()->assertJsonValidationErrors('why');
     ($this->go)(['version' => 1] + $order, ['state' => 'built'])->assertConflict()->assertJsonPath('current.state', 'arrived');
     $order = ($this->go)($order, ['state' => 'built'])->json();
@@ -92,14 +97,17 @@ it('takes a club that is in tolerance at once, and what comes after uses what wa
         ->and($own->swing_weight_points)->toEqualWithDelta($built['swingWeightPoints'], 1e-9)
         ->and(RackHead::query()->whereNull('retired_at')->count())->toBe(1)
         ->and(count($this->getJson('api/rack')->json('heads')))->toBe(1);
-    ($this->go)($order, ['state' => 'returned', 'why' => 'the paint came off'])->assertOk()->assertJsonPath('waitsFor', 'for its replacement');
+    ($this->go)($order, ['state' => 'returned', 'why' => 'the paint came off'])->assertOk()
+        ->assertJsonPath('waitsFor', 'for its replacement');
 });
 
 it('says what a club out of tolerance does to this player’s ball and how it is mended, and takes it only with a reason', function (): void {
     $order = ($this->built)();
-    $order = ($this->read)($order, ['faceOpenDeg' => 1.6, 'swingWeightPoints' => 2.5])->assertOk()->assertJsonPath('state', 'built')->json();
+    $order = ($this->read)($order, ['faceOpenDeg' => 1.6, 'swingWeightPoints' => 2.5])->assertOk()
+        ->assertJsonPath('state', 'built')->json();
     $report = $order['acceptances'][0]['report'];
-    expect($report['isGood'])->toBeFalse()->and(array_column(array_filter($report['checks'], fn (array $c): bool => $c['isWithin'] === false), 'name'))
+    expect($report['isGood'])->toBeFalse()->and(array_column(array_filter($report['checks'],
+        fn (array $c): bool => $c['isWithin'] === false), 'name'))
         ->toBe(['faceOpenDeg', 'swingWeightPoints'])
         ->and($report['gramsAtHead'])->toBeLessThan(-3)->and($report['effect']['sideM']['value'])->toBeGreaterThan(0.5)
         ->and($report['effect']['sideM']['interval']['low'])->toBeLessThan($report['effect']['sideM']['value']);
@@ -115,11 +123,13 @@ it('sends back a club of the other hand, and reads nothing before it is built', 
     foreach (['ordered', 'arrived', 'built'] as $state) {
         $asked = ($this->go)($asked, ['state' => $state])->json();
     }
-    $this->postJson("api/orders/{$asked['id']}/acceptances", ['version' => $asked['version'], 'hand' => 'right'])->assertUnprocessable()->assertSee('Nothing was read yet');
+    $this->postJson("api/orders/{$asked['id']}/acceptances", ['version' => $asked['version'], 'hand' => 'right'])
+        ->assertUnprocessable()->assertSee('Nothing was read yet');
     ($this->read)($asked, [], ['swingWeight' => 'heavy'])->assertUnprocessable()->assertJsonValidationErrors('swingWeight');
     ($this->read)($asked, [], ['length' => ['value' => '44.5', 'unit' => 'in'], 'swingWeight' => 'D1'])->assertOk()
         ->assertJsonPath('acceptances.0.figures.lengthMm', fn (mixed $mm): bool => abs($mm - 1130.3) < 1e-6)
-        ->assertJsonPath('acceptances.0.figures.swingWeightPoints', fn (mixed $p): bool => abs($p - 31) < 1e-9)->assertJsonPath('acceptances.0.report.sendBack', true);
+        ->assertJsonPath('acceptances.0.figures.swingWeightPoints', fn (mixed $p): bool => abs($p - 31) < 1e-9)
+        ->assertJsonPath('acceptances.0.report.sendBack', true);
     $asked['version']++;
     // All that is off is told, and what was typed is named as it is called.
     $told = ($this->read)($asked, [], ['loftDeg' => 99, 'length' => ['value' => '-3', 'unit' => 'in'], 'swingWeight' => 'Z99'])
@@ -129,7 +139,8 @@ it('sends back a club of the other hand, and reads nothing before it is built', 
     ($this->read)($asked, [], ['loftDeg' => 31])->assertUnprocessable()->assertJsonValidationErrors('loftDeg');
     $order = ($this->read)($asked, [], ['hand' => 'left'])->assertOk()->assertJsonPath('state', 'built')
         ->assertJsonPath('acceptances.0.report.sendBack', true)->json();
-    $this->postJson("api/orders/{$order['id']}/take", ['version' => $order['version'], 'why' => 'x'])->assertUnprocessable()->assertSee('other hand');
+    $this->postJson("api/orders/{$order['id']}/take", ['version' => $order['version'], 'why' => 'x'])->assertUnprocessable()
+        ->assertSee('other hand');
 });
 
 it('gives the till a table whose cells run nothing, and the front desk no judging', function (): void {
@@ -152,8 +163,10 @@ it('gives the till a table whose cells run nothing, and the front desk no judgin
 it('reads the club by a device where one is connected', function (): void {
     config(['mintcarry.devices.gauge' => 'http://127.0.0.1:9', 'mintcarry.devices_of' => null]);
     $order = ($this->built)();
-    Http::fake(['*/reading' => Http::response(['values' => ['loftDeg' => 10.9, 'lieDeg' => 58.2, 'faceOpenDeg' => 0.3]]), '*' => Http::response(['standIn' => false])]);
-    $this->postJson("api/orders/{$order['id']}/read/gauge")->assertOk()->assertJsonPath('values.loftDeg', 10.9)->assertJsonPath('source', 'measured');
+    Http::fake(['*/reading' => Http::response(['values' => ['loftDeg' => 10.9, 'lieDeg' => 58.2, 'faceOpenDeg' => 0.3]]),
+        '*' => Http::response(['standIn' => false])]);
+    $this->postJson("api/orders/{$order['id']}/read/gauge")->assertOk()->assertJsonPath('values.loftDeg', 10.9)
+        ->assertJsonPath('source', 'measured');
     $this->postJson("api/orders/{$order['id']}/read/scales")->assertUnprocessable();
     expect(Device::NAMES)->toBe(['gauge', 'balance']);
 });

@@ -24,7 +24,8 @@ beforeEach(function (): void {
 });
 
 it('reads what was chosen on the link, then what was booked, then the phone, then the studio', function (): void {
-    expect(($this->look)())->toBe('en')->and(($this->look)([], 'de-DE,de;q=0.9,en;q=0.5'))->toBe('de')->and(($this->look)([], 'fr-FR'))->toBe('en');
+    expect(($this->look)())->toBe('en')->and(($this->look)([], 'de-DE,de;q=0.9,en;q=0.5'))->toBe('de')
+        ->and(($this->look)([], 'fr-FR'))->toBe('en');
     $this->putJson('api/studio/rules', ['language' => 'de'])->assertOk()->assertJsonPath('language', 'de');
     expect(($this->look)([], 'fr-FR'))->toBe('de')->and(($this->look)([], 'en-GB'))->toBe('en');
     $this->postJson('api/appointments', [
@@ -48,7 +49,8 @@ it('prints in the language of the player, or of the studio', function (): void {
 });
 
 it('says every refusal in that language, with the name of the field', function (array $said, string $field, string $words): void {
-    $answer = $this->postJson('api/for-player/intake', $said + ['token' => $this->token, 'key' => 'a-key-of-this-phone', 'wants' => ['carry']], ['Accept-Language' => 'de']);
+    $answer = $this->postJson('api/for-player/intake', $said + ['token' => $this->token, 'key' => 'a-key-of-this-phone',
+        'wants' => ['carry']], ['Accept-Language' => 'de']);
     expect($answer->assertUnprocessable()->json("errors.{$field}.0"))->toBe($words);
 })->with([
     'a handicap that cannot be' => [['handicap' => 90], 'handicap', 'Bitte eine Zahl zwischen -8 und 54 eintragen.'],
@@ -74,7 +76,8 @@ it('lets a flood of wrong links end nothing but links, says how long to wait, an
     $this->travel(2)->minutes();
     $wait = $this->postJson('api/for-player/look', ['token' => $this->token], ['Accept-Language' => 'de'])->assertTooManyRequests();
     expect((int) $wait->headers->get('Retry-After'))->toBeGreaterThan(600)
-        ->and($wait->json('message'))->toBe(Words::in('de')->say('error.tooMany', ['minutes' => (int) ceil($wait->headers->get('Retry-After') / 60)]));
+        ->and($wait->json('message'))->toBe(Words::in('de')->say('error.tooMany',
+            ['minutes' => (int) ceil($wait->headers->get('Retry-After') / 60)]));
     $this->postJson('api/session', ['email' => 'nobody@x.example', 'password' => 'wrong'])->assertUnprocessable();
     // What was counted is in the database, not in the memory of a server that may end.
     Cache::store('array')->flush();
@@ -87,7 +90,8 @@ it('refuses hidden signs and days out of reach in what the studio writes too', f
         ->assertJsonValidationErrors('name')->assertSee('hidden sign');
     $fitting = $this->postJson('api/fittings', ['playerId' => $this->player->id])->assertCreated()->json('id');
     foreach (['0001-01-01', '9999-12-31', '1999-12-31'] as $day) {
-        $this->postJson('api/appointments', ['day' => $day, 'time' => '10:00', 'minutes' => 60, 'kind' => 'x', 'swings' => 3])->assertUnprocessable();
+        $this->postJson('api/appointments', ['day' => $day, 'time' => '10:00', 'minutes' => 60, 'kind' => 'x',
+            'swings' => 3])->assertUnprocessable();
         $this->getJson("api/calendar?from={$day}")->assertUnprocessable();
         $this->postJson("api/fittings/{$fitting}/rounds", [
             'key' => "a-key-of-{$day}", 'playedOn' => $day, 'course' => 'Reedmere', 'club' => 'before', 'holes' => 14, 'hit' => 7, 'left' => 4, 'right' => 3, 'lost' => 0,

@@ -31,10 +31,13 @@ it('asks the database as often for many as for few, on every route that reads', 
         $id = $fitting->id;
         $setups = $this->getJson("api/fittings/{$id}")->json('setups');
         $order = $this->postJson("api/fittings/{$id}/orders")->json('id') ?? DB::table('orders')->where('fitting_id', $id)->value('id');
-        DB::table('orders')->where('id', $order)->where('state', 'asked')->update(['state' => 'handed over', 'steps' => json_encode([['state' => 'handed over', 'at' => now()->toIso8601String(), 'by' => 'x']])]);
+        DB::table('orders')->where('id', $order)->where('state', 'asked')
+            ->update(['state' => 'handed over', 'steps' => json_encode([['state' => 'handed over',
+                'at' => now()->toIso8601String(), 'by' => 'x']])]);
         foreach (range(1, $n) as $i) {
             $key = "round {$id} ".bin2hex(random_bytes(6));
-            $this->postJson("api/fittings/{$id}/rounds", ['key' => $key, 'playedOn' => now()->format('Y-m-d'), 'course' => 'Reedmere', 'club' => $i % 2 ? 'new' : 'before', 'holes' => 14, 'hit' => 7, 'left' => 4, 'right' => 3, 'lost' => 0]);
+            $this->postJson("api/fittings/{$id}/rounds", ['key' => $key, 'playedOn' => now()->format('Y-m-d'),
+                'course' => 'Reedmere', 'club' => $i % 2 ? 'new' : 'before', 'holes' => 14, 'hit' => 7, 'left' => 4, 'right' => 3, 'lost' => 0]);
             $this->postJson("api/fittings/{$id}/trials", ['setupId' => $setups[$i % count($setups)]['id']]);
             DB::table('trials')->where('fitting_id', $id)->update(['ended_at' => now()]);
             $this->postJson("api/players/{$fitting->player_id}/links", ['kind' => 'intake']);
@@ -44,15 +47,18 @@ it('asks the database as often for many as for few, on every route that reads', 
     $more($case, 1);
     $count = function () use ($case, $user): array {
         $order = DB::table('orders')->where('fitting_id', $case->id)->value('id');
-        $ids = ['fitting' => $case->id, 'player' => $case->player_id, 'order' => $order, 'head' => DB::table('heads')->value('id'), 'bay' => DB::table('bays')->value('id'), 'person' => $user->id];
+        $ids = ['fitting' => $case->id, 'player' => $case->player_id, 'order' => $order,
+            'head' => DB::table('heads')->value('id'), 'bay' => DB::table('bays')->value('id'), 'person' => $user->id];
         $counts = [];
         foreach (Route::getRoutes() as $route) {
-            if (! $route instanceof RouteOf || ! in_array('GET', $route->methods(), true) || ! str_starts_with($route->uri(), 'api/') || array_diff($route->parameterNames(), array_keys($ids)) !== []) {
+            if (! $route instanceof RouteOf || ! in_array('GET', $route->methods(),
+                true) || ! str_starts_with($route->uri(), 'api/') || array_diff($route->parameterNames(), array_keys($ids)) !== []) {
                 continue;
             }
             DB::flushQueryLog();
             DB::enableQueryLog();
-            $answer = $this->getJson('/'.strtr($route->uri(), array_combine(array_map(fn (string $n): string => "{{$n}}", array_keys($ids)), array_values($ids))));
+            $answer = $this->getJson('/'.strtr($route->uri(),
+                array_combine(array_map(fn (string $n): string => "{{$n}}", array_keys($ids)), array_values($ids))));
             if ($answer->isOk()) {
                 $answer->baseResponse instanceof StreamedResponse && $answer->streamedContent();
                 $counts[$route->uri()] = count(DB::getQueryLog());
@@ -64,12 +70,15 @@ it('asks the database as often for many as for few, on every route that reads', 
     };
     $few = $count();
     for ($i = 0; $i < 5; $i++) {
-        $made = $this->postJson('api/fittings/import', ['keep' => true, 'file' => UploadedFile::fake()->createWithContent('x.json', (string) $file)])->assertOk()->json('fittingId');
+        $made = $this->postJson('api/fittings/import', ['keep' => true,
+            'file' => UploadedFile::fake()->createWithContent('x.json', (string) $file)])->assertOk()->json('fittingId');
         $more(Fitting::query()->findOrFail($made), 3);
     }
     $more($case, 6);
     $many = $count();
     expect(count($many))->toBeGreaterThan(45)
-        ->and(array_filter($many, fn (int $n, string $uri): bool => $n > ($few[$uri] ?? $n), ARRAY_FILTER_USE_BOTH))->toBe([], 'grows with rows')
-        ->and(array_filter($many, fn (int $n, string $uri): bool => $n > (MORE_QUERIES[$uri] ?? MOST_QUERIES), ARRAY_FILTER_USE_BOTH))->toBe([], 'asks too often');
+        ->and(array_filter($many, fn (int $n, string $uri): bool => $n > ($few[$uri] ?? $n), ARRAY_FILTER_USE_BOTH))
+        ->toBe([], 'grows with rows')
+        ->and(array_filter($many, fn (int $n, string $uri): bool => $n > (MORE_QUERIES[$uri] ?? MOST_QUERIES),
+            ARRAY_FILTER_USE_BOTH))->toBe([], 'asks too often');
 });

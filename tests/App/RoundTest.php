@@ -30,22 +30,26 @@ beforeEach(function (): void {
 });
 
 it('tells a round by link, once however often it is sent, and no other by the same key', function (): void {
-    $token = basename($this->postJson("api/players/{$this->made->player_id}/links", ['kind' => 'rounds', 'fittingId' => $this->made->id])->assertCreated()->json('path'));
+    $token = basename($this->postJson("api/players/{$this->made->player_id}/links",
+        ['kind' => 'rounds', 'fittingId' => $this->made->id])->assertCreated()->json('path'));
     $this->deleteJson('api/session');
     $this->postJson('api/for-player/look', ['token' => $token])->assertOk()->assertJsonPath('rounds.told', []);
     $round = ['token' => $token] + ($this->round)();
     $this->postJson('api/for-player/rounds', $round)->assertCreated()->assertJsonPath('told.0.course', 'Reedmere');
     $this->postJson('api/for-player/rounds', $round)->assertOk()->assertJsonCount(1, 'told');
     $this->postJson('api/for-player/rounds', ['hit' => 3, 'left' => 6] + $round)->assertUnprocessable()->assertSee('This was sent already');
-    $this->postJson('api/for-player/rounds', ['key' => 'another one', 'hit' => 40] + $round)->assertUnprocessable()->assertJsonValidationErrors('hit');
-    $this->postJson('api/for-player/rounds', ['key' => 'another one', 'hit' => 40, 'language' => 'de'] + $round)->assertSee('Bitte sehen Sie');
+    $this->postJson('api/for-player/rounds', ['key' => 'another one', 'hit' => 40] + $round)->assertUnprocessable()
+        ->assertJsonValidationErrors('hit');
+    $this->postJson('api/for-player/rounds', ['key' => 'another one', 'hit' => 40, 'language' => 'de'] + $round)
+        ->assertSee('Bitte sehen Sie');
     $kept = Round::query()->sole();
     expect($kept->drives_m[0])->toEqualWithDelta(192.024, 1e-6)->and($kept->typed['unit'])->toBe('yd');
     $this->travel(181)->days();
     $this->postJson('api/for-player/rounds', ['key' => 'much too late'] + $round)->assertUnprocessable()->assertSee('not good any more');
     $this->actingAs($this->owner);
     expect($this->getJson("{$this->url}/follow-up")->json('rounds.0'))->toMatchArray(['byLink' => true, 'right' => 5])
-        ->and($this->getJson("{$this->url}/log")->json('0'))->toMatchArray(['words' => 'told of a round on Reedmere', 'by' => 'the player, by link']);
+        ->and($this->getJson("{$this->url}/log")->json('0'))
+        ->toMatchArray(['words' => 'told of a round on Reedmere', 'by' => 'the player, by link']);
 });
 
 it('holds rounds against the promise and tells what to do, with adjustments that go the right way', function (): void {
@@ -56,15 +60,20 @@ it('holds rounds against the promise and tells what to do, with adjustments that
         ($this->tell)(['hit' => $hit, 'left' => 0, 'right' => 14 - $hit, 'course' => ' reedmere '])->assertCreated();
     }
     $seen = $this->getJson("{$this->url}/follow-up")->assertOk()->json();
-    expect($seen['promise'])->toMatchArray(['tag' => $this->setup->tag, 'own' => $this->own->tag, 'isOverruled' => $seen['promise']['isOverruled']])
-        ->and($seen['seen']['against'])->toBe('same courses')->and($seen['seen']['now'])->toMatchArray(['rounds' => 3, 'drives' => 42, 'hit' => 26])
-        ->and($seen['seen']['gain']['low'])->toBeGreaterThan(0.05)->and($seen['seen']['miss'])->toBe('right')->and($seen['seen']['measured'])->toBe(6)
-        ->and($seen['seen']['drivesM'])->toEqualWithDelta((210 + 231.5) / 2 * 0.9144, 1e-6)->and(count($seen['tweaks']))->toBeGreaterThan(0);
+    expect($seen['promise'])->toMatchArray(['tag' => $this->setup->tag, 'own' => $this->own->tag,
+        'isOverruled' => $seen['promise']['isOverruled']])
+        ->and($seen['seen']['against'])->toBe('same courses')->and($seen['seen']['now'])
+        ->toMatchArray(['rounds' => 3, 'drives' => 42, 'hit' => 26])
+        ->and($seen['seen']['gain']['low'])->toBeGreaterThan(0.05)->and($seen['seen']['miss'])->toBe('right')
+        ->and($seen['seen']['measured'])->toBe(6)
+        ->and($seen['seen']['drivesM'])->toEqualWithDelta((210 + 231.5) / 2 * 0.9144, 1e-6)->and(count($seen['tweaks']))
+        ->toBeGreaterThan(0);
     foreach ($seen['tweaks'] as $tweak) {
         expect($tweak['effect']['sideM']['value'])->toBeLessThan(0.0);
     }
     // A fitting that starts from here has the decided club as its own.
-    $next = $this->postJson('api/fittings', ['playerId' => $this->made->player_id, 'fromFittingId' => $seen['refit']['fittingId'], 'setupId' => $seen['refit']['setupId']])
+    $next = $this->postJson('api/fittings', ['playerId' => $this->made->player_id,
+        'fromFittingId' => $seen['refit']['fittingId'], 'setupId' => $seen['refit']['setupId']])
         ->assertCreated()->json();
     expect($next['setups'][0]['head'])->toBe($this->setup->head);
 });
@@ -144,7 +153,8 @@ it('takes a round out and puts it back', function (): void {
 });
 
 it('gives no link to rounds without the fitting, and none of another player', function (): void {
-    $this->postJson("api/players/{$this->made->player_id}/links", ['kind' => 'rounds'])->assertUnprocessable()->assertJsonValidationErrors('fittingId');
+    $this->postJson("api/players/{$this->made->player_id}/links", ['kind' => 'rounds'])->assertUnprocessable()
+        ->assertJsonValidationErrors('fittingId');
     $other = $this->fitting($this->owner);
     $other->update(['player_id' => Player::query()->create([
         'studio_id' => $this->owner->studio_id, 'name' => 'Other', 'hand' => 'left', 'units' => $this->made->player->units,

@@ -121,7 +121,8 @@ it('reads a workbook to the shots of the same table as text', function (string $
         ->and($shots[1]->measured['spinRpm'])->toEqual(2615);
     // It is kept as it came.
     $raw = $this->get("api/files/{$read->json('id')}/raw")->assertOk();
-    expect($raw->getContent())->toBe($bytes)->and($raw->headers->get('Content-Disposition'))->toEndWith(pathinfo($name, PATHINFO_EXTENSION).'"');
+    expect($raw->getContent())->toBe($bytes)->and($raw->headers->get('Content-Disposition'))
+        ->toEndWith(pathinfo($name, PATHINFO_EXTENSION).'"');
 })->with([
     'XLSX' => [fn () => xlsxOf(shotTable()), 'day one.xlsx'],
     // A sheet is filled to its edge with nothing, and a formula has the value that was saved with it.

@@ -38,7 +38,8 @@ it('counts shares as R does: exact, score, an uneven split', function (): void {
         $exact = Binomial::interval((int) $hit, (int) $r['of'][$i]);
         $score = Binomial::wilson((int) $hit, (int) $r['of'][$i]);
         expect($exact->low)->toEqualWithDelta($r['exact_low'][$i], 1e-8)->and($exact->high)->toEqualWithDelta($r['exact_high'][$i], 1e-8)
-            ->and($score->low)->toEqualWithDelta($r['score_low'][$i], 1e-6)->and($score->high)->toEqualWithDelta($r['score_high'][$i], 1e-6);
+            ->and($score->low)->toEqualWithDelta($r['score_low'][$i], 1e-6)->and($score->high)
+            ->toEqualWithDelta($r['score_high'][$i], 1e-6);
     }
     foreach ($r['one'] as $i => $one) {
         expect(Binomial::evenSplit((int) $one, (int) $r['other'][$i]))->toEqualWithDelta($r['split'][$i], 1e-9);
@@ -47,7 +48,8 @@ it('counts shares as R does: exact, score, an uneven split', function (): void {
 });
 
 it('takes a round as it can be and names what cannot', function (array $more, string $field): void {
-    $round = $more + ['course' => 'Reedmere', 'club' => 'new', 'holes' => 14, 'hit' => 7, 'left' => 3, 'right' => 2, 'lost' => 1, 'drivesM' => [205.0], 'feel' => 4];
+    $round = $more + ['course' => 'Reedmere', 'club' => 'new', 'holes' => 14, 'hit' => 7, 'left' => 3, 'right' => 2,
+        'lost' => 1, 'drivesM' => [205.0], 'feel' => 4];
     try {
         PlayedRound::of(...$round);
         expect($field)->toBe('');
@@ -80,7 +82,8 @@ it('says nothing of fairways where there is nothing to hold them against', funct
     $alone = FollowUp::of(promised(0.7, 0.3), rounds([12, 13, 12]));
     expect($alone->fairways)->toBe(Kept::NotYet)->and($alone->against)->toBe('nothing')->and($alone->gain)->toBeNull()
         // The same player on another course before: no comparison either.
-        ->and(FollowUp::of(promised(0.7, 0.3), [...rounds([4, 4, 4], 'before', 'Elsewhere'), ...rounds([12, 12, 12])])->against)->toBe('nothing')
+        ->and(FollowUp::of(promised(0.7, 0.3), [...rounds([4, 4, 4], 'before', 'Elsewhere'),
+            ...rounds([12, 12, 12])])->against)->toBe('nothing')
         ->and($alone->share->low)->toBeLessThan(37 / 42)->and($alone->now)->toMatchArray(['rounds' => 3, 'drives' => 42, 'hit' => 37]);
 });
 
@@ -96,13 +99,15 @@ it('takes a course’s own effect from other players, and is less sure by it', f
         ->and($book->effect('reedmere', 2))->toBeNull()->and($book->effect('elsewhere', 9))->toBeNull();
     $book->add('reedmere', 4, 10, 42, 0.6);
     $book->add('reedmere', 4, 42, 42, 0.1);
-    expect($book->effect('reedmere', 4)->offset)->toEqualWithDelta($effect->offset, 1e-12)->and($book->effect('reedmere', 4)->sd)->toEqualWithDelta($effect->sd, 1e-12)
+    expect($book->effect('reedmere', 4)->offset)->toEqualWithDelta($effect->offset, 1e-12)
+        ->and($book->effect('reedmere', 4)->sd)->toEqualWithDelta($effect->sd, 1e-12)
         ->and($book->effect('reedmere', 1)->offset)->toEqualWithDelta((18 / 42 - 0.55 + 22 / 42 - 0.66 + 10 / 42 - 0.6) / 3, 1e-12);
     // A narrow course: ten of 42 fewer than the corridor, for everybody.
     $held = FollowUp::of(promised(0.6, 0.35), rounds([6, 7, 6]), ['reedmere' => $effect]);
     array_map(fn (int $i) => $book->add('easy', $i, 30, 42, 0.6), [1, 2, 3]);
     $easy = FollowUp::of(promised(0.6, 0.35), rounds([6, 7, 6]), ['reedmere' => $book->effect('easy', 9)]);
-    expect($held->against)->toBe('course effect')->and(($held->gain->low + $held->gain->high) / 2)->toBeGreaterThan(($easy->gain->low + $easy->gain->high) / 2)
+    expect($held->against)->toBe('course effect')->and(($held->gain->low + $held->gain->high) / 2)
+        ->toBeGreaterThan(($easy->gain->low + $easy->gain->high) / 2)
         ->and($held->gain->high - $held->gain->low)->toBeGreaterThan(Binomial::wilson(19, 42)->high - Binomial::wilson(19, 42)->low);
 });
 
@@ -123,7 +128,8 @@ it('compares course by course: another mix of courses is no gain and no loss', f
         ->and(48 / 84 - 29 / 84)->toBeGreaterThan(2 * $compared->difference)
         ->and(FairwaysCompared::of($before, rounds([8], 'new', 'Elsewhere')))->toBeNull();
     // The mirrored question has the mirrored answer, as unsure.
-    $back = FairwaysCompared::of(array_map(fn (PlayedRound $r): PlayedRound => PlayedRound::of($r->course, 'before', 14, $r->hit, 0, 0, 0), $new), $before);
+    $back = FairwaysCompared::of(array_map(fn (PlayedRound $r): PlayedRound => PlayedRound::of($r->course, 'before', 14,
+        $r->hit, 0, 0, 0), $new), $before);
     expect($back->difference)->toEqualWithDelta(-3 / 28, 1e-12)->and($back->error)->toEqualWithDelta($compared->error, 1e-12);
 });
 
@@ -146,18 +152,22 @@ it('tells seldom that an unsure promise was broken that was honest, or kept wher
     [$broken, $kept, $null, $runs] = [0, 0, 0, 400];
     for ($i = 0; $i < $runs; $i++) {
         $told = 0.25 + $unsure * Normal::draw($random);
-        $honest = FollowUp::of(promised(0.4 + $told, 0.4, unsure: $unsure), [...$play(0.4, 'before', $oneFirst), ...$play(0.65, 'new', 6 - $oneFirst)]);
+        $honest = FollowUp::of(promised(0.4 + $told, 0.4, unsure: $unsure),
+            [...$play(0.4, 'before', $oneFirst), ...$play(0.65, 'new', 6 - $oneFirst)]);
         $broken += $honest->fairways === Kept::Broken ? 1 : 0;
         $kept += $honest->fairways === Kept::Kept ? 1 : 0;
-        $null += FollowUp::of(promised(0.65, 0.4, unsure: $unsure), [...$play(0.4, 'before', $oneFirst), ...$play(0.4, 'new', 6 - $oneFirst)])
+        $null += FollowUp::of(promised(0.65, 0.4, unsure: $unsure),
+            [...$play(0.4, 'before', $oneFirst), ...$play(0.4, 'new', 6 - $oneFirst)])
             ->fairways === Kept::Kept ? 1 : 0;
     }
     expect($broken / $runs)->toBeLessThan(0.05)->and($null / $runs)->toBeLessThan(0.05)->and($kept / $runs)->toBeGreaterThan($found);
-})->with(['3 rounds, half and half' => [3, 0.08, 3, 0.3], '6 rounds, 5 to 1' => [6, 0.08, 5, 0.4], '20 rounds, 5 to 1' => [20, 0.1, 5, 0.93], '20 rounds, 1 to 5' => [20, 0.1, 1, 0.93]]);
+})->with(['3 rounds, half and half' => [3, 0.08, 3, 0.3], '6 rounds, 5 to 1' => [6, 0.08, 5,
+    0.4], '20 rounds, 5 to 1' => [20, 0.1, 5, 0.93], '20 rounds, 1 to 5' => [20, 0.1, 1, 0.93]]);
 
 it('reads what was promised out of what a decision keeps', function (): void {
     expect(promised(0.6, 0.4, 'A')->shareGain())->toBeNull()
-        ->and(FollowUp::of(promised(0.6, 0.4, 'A'), [...rounds([2, 2, 2], 'before'), ...rounds([12, 12, 12])])->fairways)->toBe(Kept::NotYet);
+        ->and(FollowUp::of(promised(0.6, 0.4, 'A'), [...rounds([2, 2, 2], 'before'), ...rounds([12, 12, 12])])->fairways)
+        ->toBe(Kept::NotYet);
     expect(promised(0.6, 0.4)->shareGain())->toEqualWithDelta(0.2, 1e-12)->and(promised(0.6, 0.4)->carryGainM)->toBe(6.0)
         ->and(promised(0.6, 0.4)->isOverruled)->toBeFalse()->and(promised(0.6, 0.4, 'B')->isOverruled)->toBeTrue()
         ->and(promised(0.6, 0.4, 'A')->keepsOwn)->toBeTrue()->and(Promise::of([], 'C', 'A')->shareGain())->toBeNull();

@@ -26,7 +26,8 @@ it('goes from asked to handed over step by step, and can be cancelled only befor
     foreach ($way as $i => $state) {
         foreach ($way as $j => $to) {
             $can = $j === $i || $j === $i + 1 || [$state, $to] === [OrderState::Checked, OrderState::Built];
-            $can ? $state->requireNext($to) : expect(fn () => $state->requireNext($to))->toThrow(InvalidInput::class, 'Nothing was changed');
+            $can ? $state->requireNext($to) : expect(fn () => $state->requireNext($to))
+                ->toThrow(InvalidInput::class, 'Nothing was changed');
         }
         expect($state->hasArrived())->toBe($i >= 2)->and($state->waitsFor() === '')->toBe($state === OrderState::HandedOver);
         $i < 2
@@ -41,7 +42,8 @@ it('holds a club against its order figure by figure, the edge of a tolerance wit
     $ordered = new ClubFigures(Hand::Left, 10.5, 58.0, -1.0, 1143.0, 32.0, 310.0);
     $read = fn (array $more): Acceptance => Acceptance::of($ordered, ClubFigures::fromArray($more + $ordered->toArray(), Hand::Left));
     expect($read([])->isGood())->toBeTrue()->and($read(['loftDeg' => 11.0])->isGood())->toBeTrue()
-        ->and($read(['loftDeg' => 11.1])->out())->toBe(['loftDeg'])->and($read(['faceOpenDeg' => -1.6, 'massG' => 305])->out())->toBe(['faceOpenDeg', 'massG'])
+        ->and($read(['loftDeg' => 11.1])->out())->toBe(['loftDeg'])
+        ->and($read(['faceOpenDeg' => -1.6, 'massG' => 305])->out())->toBe(['faceOpenDeg', 'massG'])
         ->and($read(['hand' => 'right'])->isGood())->toBeFalse()->and($read(['lengthMm' => null])->unread())->toBe(['lengthMm'])
         ->and($read(['lengthMm' => null])->isGood())->toBeFalse()
         ->and(fn () => Acceptance::of($ordered, $ordered, ['loftDeg' => 99.0]))->toThrow(InvalidInput::class)
@@ -91,7 +93,8 @@ it('says what a delivered club does to the ball: more loft flies higher, an open
     expect($of(['lengthMm' => 12])['cutMm'])->toEqualWithDelta(12, 1e-9)->and($of(['lengthMm' => -12])['because'])->toBe(['lengthMm'])
         // Grams where they can be had, and not where they throw the whole club out.
         ->and($of(['swingWeightPoints' => -2])['gramsAtHead'])->toEqualWithDelta(4.0, 1.0)
-        ->and($of(['swingWeightPoints' => 20])['because'])->toBe(['swingWeightPoints'])->and($of(['swingWeightPoints' => 20])['gramsAtHead'])->toBeNull();
+        ->and($of(['swingWeightPoints' => 20])['because'])->toBe(['swingWeightPoints'])
+        ->and($of(['swingWeightPoints' => 20])['gramsAtHead'])->toBeNull();
 });
 
 it('mends a sleeve that was glued in turned by turning it the other way, and sends back what no position mends', function (): void {
@@ -103,7 +106,8 @@ it('mends a sleeve that was glued in turned by turning it the other way, and sen
     foreach ($positions as $wrong) {
         // What the gauge finds where the same head hangs as another position would hold it.
         $soled = PlayingGeometry::present($setup->racked->gauged()->straight(), $wrong->tilts, 0.0);
-        $read = ClubFigures::fromArray(['loftDeg' => $soled->loftDeg, 'lieDeg' => $soled->lieDeg, 'faceOpenDeg' => $soled->faceOpenDeg] + $ordered->toArray(), $record->hand);
+        $read = ClubFigures::fromArray(['loftDeg' => $soled->loftDeg, 'lieDeg' => $soled->lieDeg,
+            'faceOpenDeg' => $soled->faceOpenDeg] + $ordered->toArray(), $record->hand);
         $acceptance = Acceptance::of($ordered, $read);
         $turn = DeliveredReport::of($record, $setup, $read, $acceptance)['turn'];
         if ($turn === null) {
@@ -125,7 +129,8 @@ it('mends a sleeve that was glued in turned by turning it the other way, and sen
     }
     expect($seen ?? false)->toBeTrue();
     $far = offBy($ordered, ['loftDeg' => 3.0, 'faceOpenDeg' => 3.0]);
-    expect(DeliveredReport::of($record, $setup, $far, Acceptance::of($ordered, $far)))->toMatchArray(['turn' => null, 'sendBack' => true, 'because' => ['angles']]);
+    expect(DeliveredReport::of($record, $setup, $far, Acceptance::of($ordered, $far)))
+        ->toMatchArray(['turn' => null, 'sendBack' => true, 'because' => ['angles']]);
     $other = ClubFigures::fromArray(['hand' => $record->hand === Hand::Right ? 'left' : 'right'] + $ordered->toArray(), $record->hand);
     expect(DeliveredReport::of($record, $setup, $other, Acceptance::of($ordered, $other))['sendBack'])->toBeTrue();
 });

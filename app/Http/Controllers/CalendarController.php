@@ -81,7 +81,10 @@ final class CalendarController
         return response()->json(['ended' => $ended]);
     }
 
-    /** What a calendar program reads: no session, the address is the secret. A fitter's own appointments, or for others the whole studio's. */
+    /**
+     * What a calendar program reads: no session, the address is the secret. A fitter's own appointments, or for
+     * others the whole studio's.
+     */
     #[OA\Get(path: '/api/feeds/{token}.ics', operationId: 'calendar.ics', summary: 'Appointments as iCalendar (RFC 5545)', security: [],
         responses: [new Answer('text/calendar'), new OA\Response(response: 404, description: 'no such address, or not any more'), new OA\Response(response: 503, description: 'the database is away')])]
     public function ics(string $token): Response

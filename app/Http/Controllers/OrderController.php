@@ -112,7 +112,8 @@ final class OrderController
     {
         $user = self::user($request);
         $order = $this->journal->record(
-            $user->studio, $user, fn (Order $o): string => 'asked for '.self::words($o), function () use ($request, $fitting, $user): Order {
+            $user->studio, $user, fn (Order $o): string => 'asked for '.self::words($o), function () use ($request,
+                $fitting, $user): Order {
                 $decision = $fitting->decisions()->first()
                     ?? throw ValidationException::withMessages(['decision' => 'Nothing was decided yet: decide first, then order.']);
                 $open = Order::query()->where('fitting_id', $fitting->id)->whereNotIn('state', [OrderState::Cancelled->value])->first();
@@ -161,7 +162,10 @@ final class OrderController
             });
     }
 
-    /** Read on gauge and balance; in tolerance it is taken at once, else it is said what that does to this player's ball and how it is mended. */
+    /**
+     * Read on gauge and balance; in tolerance it is taken at once, else it is said what that does to this player's
+     * ball and how it is mended.
+     */
     #[OA\Post(path: '/api/orders/{order}/acceptances', operationId: 'order.accept', summary: 'The delivered club on gauge and balance',
         requestBody: new Takes([
             'version' => 'integer', 'hand' => 'Hand', 'loftDeg?' => 'number | null', 'lieDeg?' => 'number | null',
@@ -223,7 +227,8 @@ final class OrderController
                 return null;
             }
         };
-        $length = isset($given['length']) ? $try('length', fn (): ?float => Quantity::read('lengthMm', 'Length', $given['length'], Unit::Millimetres)) : null;
+        $length = isset($given['length']) ? $try('length', fn (): ?float => Quantity::read('lengthMm', 'Length',
+            $given['length'], Unit::Millimetres)) : null;
         $balance = isset($given['swingWeight']) ? $try('swingWeight', fn (): float => SwingWeight::pointsOf($given['swingWeight'])) : null;
         $all = array_filter(['lengthMm' => $length, 'swingWeightPoints' => $balance], is_float(...)) + $given;
         foreach (ClubFigures::BOUNDS as $name => [$low, $high, $unit]) {
@@ -251,18 +256,23 @@ final class OrderController
             ['why.required' => 'Say in a few words why it is taken as it is; the record keeps it.'],
         );
 
-        return $this->change($request, $order, (int) $given['version'], 'took as it is ', function (Order $now) use ($given, $request, $take): void {
-            $last = $now->acceptances()->first() ?? throw InvalidInput::of('state', 'It was not read on gauge and balance yet. Nothing was changed.');
-            if (! ($last->report['isHandRight'] ?? false)) {
-                throw InvalidInput::of('hand', 'It is a club of the other hand: send it back. Nothing was changed.');
-            }
-            $take($now, $last, self::user($request), $given['why']);
-            $now->version++;
-            $now->save();
-        });
+        return $this->change($request, $order, (int) $given['version'], 'took as it is ',
+            function (Order $now) use ($given, $request, $take): void {
+                $last = $now->acceptances()->first() ?? throw InvalidInput::of('state',
+                    'It was not read on gauge and balance yet. Nothing was changed.');
+                if (! ($last->report['isHandRight'] ?? false)) {
+                    throw InvalidInput::of('hand', 'It is a club of the other hand: send it back. Nothing was changed.');
+                }
+                $take($now, $last, self::user($request), $given['why']);
+                $now->version++;
+                $now->save();
+            });
     }
 
-    /** One reading by gauge or balance of the club that lies on it; the stand-in is given the ordered club, a little off. Nothing is stored. */
+    /**
+     * One reading by gauge or balance of the club that lies on it; the stand-in is given the ordered club, a little
+     * off. Nothing is stored.
+     */
     #[OA\Post(path: '/api/orders/{order}/read/{device}', operationId: 'order.read', summary: 'One reading by a device; nothing is stored',
         responses: [new Answer('{ values: Record<string, number>; source: string }')])]
     public function read(Request $request, Order $order, string $device): JsonResponse
@@ -298,14 +308,16 @@ final class OrderController
         $body = self::describe($now->load(self::WITH), $user);
 
         return $isNewer
-            ? response()->json(['message' => 'It was changed on another screen meanwhile. Look at both and do it again.', 'current' => $body], 409)
+            ? response()->json(['message' => 'It was changed on another screen meanwhile. Look at both and do it again.',
+                'current' => $body], 409)
             : response()->json($body);
     }
 
     private function keep(Order $order, OrderRequest $request): Order
     {
         $said = $request->validated();
-        foreach (['lines' => 'lines', 'labour' => 'labour', 'days' => 'days', 'dueOn' => 'due_on', 'tolerances' => 'tolerances'] as $name => $column) {
+        foreach (['lines' => 'lines', 'labour' => 'labour', 'days' => 'days', 'dueOn' => 'due_on',
+            'tolerances' => 'tolerances'] as $name => $column) {
             if (array_key_exists($name, $said)) {
                 $order->setAttribute($column, $said[$name]);
             }
@@ -328,7 +340,10 @@ final class OrderController
         return $order->load(self::WITH);
     }
 
-    /** @return array{lines: list<array{what: string, label: string, price: float|null}>, labour: float, currency: string, days: int|null} */
+    /**
+     * @return array{lines: list<array{what: string, label: string, price: float|null}>, labour: float, currency:
+     * string, days: int|null}
+     */
     private static function priced(Setup $setup, Fitting $fitting): array
     {
         $supply = $setup->rackHead->supply ?? [];

@@ -1,6 +1,7 @@
 <?php
 
-// Which reasons to look at a shot cry wolf? Four kinds of sender hit into trials that change every 7 to 12 s, while the network holds shots back and
+// Which reasons to look at a shot cry wolf? Four kinds of sender hit into trials that change every 7 to 12 s, while
+// the network holds shots back and
 // shuffles them, monitors restart and clocks are set:
 //   php bin/parts/bench/feed.php [streams of each kind 400] [seed 1]
 
@@ -133,10 +134,12 @@ final class FeedStream
     private function arrive(array $shot, bool $isOneOfMany): void
     {
         $nowS = floor($this->t + $this->ours);
-        $body = $shot['body'] + ($this->tellsSending && $this->hasClock ? ['sentAt' => gmdate('Y-m-d\TH:i:s\Z', (int) ($this->t + $this->theirs))] : []);
+        $body = $shot['body'] + ($this->tellsSending && $this->hasClock ? ['sentAt' => gmdate('Y-m-d\TH:i:s\Z',
+            (int) ($this->t + $this->theirs))] : []);
         $posted = PostedShot::read((string) json_encode($body));
         $running = $this->running();
-        $place = Placement::of($posted, $this->recent($posted->session, $nowS), $nowS, $running, fn (float $hitS): ?Trial => $this->trialAt($hitS, $running->id), $isOneOfMany);
+        $place = Placement::of($posted, $this->recent($posted->session, $nowS), $nowS, $running,
+            fn (float $hitS): ?Trial => $this->trialAt($hitS, $running->id), $isOneOfMany);
         $laid = $place->earlier->id ?? $running->id;
         array_unshift($this->record, ['session' => $posted->session, 'shot' => new RecentShot(
             $place->run, $posted->sequence, SenderClock::seconds($posted->at), $nowS, $laid,
@@ -202,7 +205,8 @@ foreach ($kinds as $name => [$named, $clock, $count, $sending]) {
     printf("\n%s\n", $name);
     foreach (['late', 'at once'] as $when) {
         printf("  %-8s %6d: right %d, right and flagged all the same %d; wrong and flagged %d, moved wrongly and said so %d, WRONG IN SILENCE %d\n", $when,
-            array_sum(array_filter($tally, static fn (string $k): bool => str_starts_with($k, $when) && ! str_contains($k, ':'), ARRAY_FILTER_USE_KEY)),
+            array_sum(array_filter($tally, static fn (string $k): bool => str_starts_with($k, $when) && ! str_contains($k,
+                ':'), ARRAY_FILTER_USE_KEY)),
             $of("{$when} right silent"), $of("{$when} right flagged"), $of("{$when} wrong flagged"), $of("{$when} wrong moved"), $of("{$when} wrong silent"));
     }
     foreach ($tally as $why => $n) {

@@ -13,6 +13,26 @@ export class ApiError extends Error {
 /** Nothing was being sent, only read: whoever watches can simply look again. */
 export class Unreached extends ApiError {}
 
+/** Nobody waits longer for an answer; the server gives up before. Files that are sent take as long as they take. */
+const WAIT_MS = 65_000;
+
+/** What the screen asked for that is shown now; of one that was left no answer is taken any more. */
+let screen = new AbortController();
+/** One screen of an address: a step of a fitting, a player, a head, or a place whose tabs and days are one. */
+const screenOf = (hash: string) => /^#\/(?:fitting\/\d+(?:\/[\w-]+)?|player\/\d+|rack\/head\/\d+|[\w-]*)/.exec(hash)?.[0] ?? '';
+let shown = screenOf(globalThis.location?.hash ?? '');
+globalThis.addEventListener?.(
+    'hashchange',
+    () => {
+        const now = screenOf(location.hash);
+        if (now === shown) return;
+        shown = now;
+        screen.abort();
+        screen = new AbortController();
+    },
+    true,
+);
+
 /** How often something is asked for again that the server is too busy to work out. */
 const PATIENCE = 12;
 
@@ -28,6 +48,11 @@ export const whenLocked = (what: () => void) => (locked = what);
 export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
     const isForm = body instanceof FormData;
     let response: Response;
+    let text: string;
+    // What is only read goes with the screen that wanted it; what is written is finished whatever is looked at meanwhile.
+    const left = method === 'GET' ? screen.signal : null;
+    const late = isForm ? null : AbortSignal.timeout(WAIT_MS);
+    const signals = [left, late].filter((s) => s !== null);
     const once = () =>
         fetch(`/api/${path}`, {
             method,
@@ -37,6 +62,7 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
                 ...(body !== undefined && !isForm ? { 'Content-Type': 'application/json' } : {}),
             },
             body: body === undefined ? undefined : isForm ? body : JSON.stringify(body),
+            signal: signals.length ? AbortSignal.any(signals) : undefined,
         });
     try {
         response = await once();
@@ -45,11 +71,20 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
             await new Promise((done) => setTimeout(done, Math.min(5, Number(response.headers.get('Retry-After')) || 1) * 1000));
             response = await once();
         }
+        text = await response.text();
     } catch {
+        // Nobody is there any more to take an answer or an error.
+        if (left?.aborted) return new Promise<never>(() => undefined);
+        if (late?.aborted)
+            throw new ApiError(
+                method === 'GET'
+                    ? 'The studio’s server took too long to answer. Try again.'
+                    : 'The studio’s server took too long to answer: look whether it was kept, and try again. What you typed is still on this screen.',
+                0,
+            );
         if (method === 'GET') throw new Unreached('No connection to the studio’s server. Try again when it is back.', 0);
         throw new ApiError('No connection to the studio’s server. What you typed is kept on this screen; try again when it is back.', 0);
     }
-    const text = await response.text();
     let json: { message?: string; errors?: Record<string, string[]> } | null;
     try {
         json = text === '' ? null : JSON.parse(text);

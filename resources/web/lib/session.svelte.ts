@@ -13,8 +13,12 @@ export function signedOut(): void {
 
 export const current = $state<{ fitting: Fitting | null }>({ fitting: null });
 
+let wanted = 0;
+/** The fitting that was asked for last is the current one, whichever answer comes last. */
 export async function loadFitting(id: string | number): Promise<Fitting> {
-    if (current.fitting?.id !== Number(id)) current.fitting = null;
-    current.fitting = await get<Fitting>(`fittings/${id}`);
-    return current.fitting;
+    wanted = Number(id);
+    if (current.fitting?.id !== wanted) current.fitting = null;
+    const fitting = await get<Fitting>(`fittings/${id}`);
+    if (wanted === fitting.id) current.fitting = fitting;
+    return fitting;
 }

@@ -1,0 +1,53 @@
+import { expect, test, type Page, type Route } from '@playwright/test';
+import { drawn, signIn, watch } from './help';
+
+// An answer that comes after its screen was left is nobody's: it is not shown on another's page, and touches nothing.
+
+const fittings = async (page: Page) =>
+    (await (await page.request.get('/api/fittings')).json()) as { id: number; player: { name: string } }[];
+/** Holds the answers of a route back until they are let go. */
+async function holdBack(page: Page, what: RegExp): Promise<() => void> {
+    const held: Route[] = [];
+    await page.route(what, (route) => void held.push(route));
+    return () => {
+        for (const route of held.splice(0)) void route.continue().catch(() => undefined);
+        void page.unroute(what);
+    };
+}
+
+test('one fitting’s advice is never shown on another’s page', async ({ page }) => {
+    const errors = watch(page);
+    await signIn(page);
+    const all = await fittings(page);
+    const [one, other] = ['Imke Dorsay', 'Rafe Quillon'].map((name) => all.find((f) => f.player.name === name)!.id);
+    const letGo = await holdBack(page, new RegExp(`/api/fittings/${one}/(advice|grounds|schools)`));
+    await page.goto(`/#/fitting/${one}/decide`);
+    await expect(page.getByText('Imke Dorsay').first()).toBeVisible();
+    await page.goto(`/#/fitting/${other}/decide`);
+    await expect(page.getByText('Rafe Quillon').first()).toBeVisible();
+    letGo();
+    await drawn(page);
+    // Alone, it says the same.
+    const told = (await page.locator('main').innerText()).replace(/\s+/g, ' ');
+    await page.reload();
+    await expect(page.getByText('Rafe Quillon').first()).toBeVisible();
+    await drawn(page);
+    expect(told).toBe((await page.locator('main').innerText()).replace(/\s+/g, ' '));
+    expect(errors).toEqual([]);
+});
+
+test('a screen that was left is left alone', async ({ page }) => {
+    const errors = watch(page);
+    await signIn(page);
+    const one = (await fittings(page)).find((f) => f.player.name === 'Imke Dorsay')!.id;
+    for (const step of ['decide', 'finder', 'compare', 'sheet', 'bay', 'follow-up']) {
+        const letGo = await holdBack(page, new RegExp(`/api/fittings/${one}`));
+        await page.goto(`/#/fitting/${one}/${step}`);
+        await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 50))));
+        await page.goto('/#/orders');
+        await expect(page.getByRole('heading', { name: 'Orders', exact: true })).toBeVisible();
+        letGo();
+        await drawn(page);
+    }
+    expect(errors).toEqual([]);
+});
