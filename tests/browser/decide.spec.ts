@@ -13,9 +13,9 @@ async function bring(page: Page, player: string, name: string): Promise<void> {
     await input.setInputFiles({
         name: 'broken.json',
         mimeType: 'application/json',
-        buffer: Buffer.from(JSON.stringify({ ...file, format: 'mint-carry-fitting/2' })),
+        buffer: Buffer.from(JSON.stringify({ ...file, format: 'mint-carry-fitting/3' })),
     });
-    await expect(page.getByText(/This file is of schema 2/)).toBeVisible();
+    await expect(page.getByText(/This file is of schema 3/)).toBeVisible();
     await input.setInputFiles({ name: 'fitting.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
     await expect(page.getByText(new RegExp(`fitting.json: ${name}`))).toBeVisible();
     await page.getByRole('button', { name: 'Add it to the day book' }).click();
