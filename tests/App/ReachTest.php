@@ -210,8 +210,8 @@ it('carries thirteen clubs beside the driver, says so, and keeps those it has', 
 
 it('answers the calculators as bin/mint does, and refuses what is none, by name', function (): void {
     $this->postJson('api/calculate/flight', ['ballSpeedMps' => 70, 'launchDeg' => 11, 'spinRpm' => 2500])->assertOk();
-    expect($this->postJson('api/calculate/worth', ['clubSpeedMps' => 45, 'attackDeg' => 1])->assertOk()->json())
-        ->toEqual(minted('worth', '{"clubSpeedMps":45,"attackDeg":1}'));
+    expect($this->postJson('api/calculate/worth', ['clubSpeedMps' => 45, 'attackDeg' => 1, 'steps' => ['speedMps' => 0.5]])->assertOk()->json())
+        ->toEqual(minted('worth', '{"clubSpeedMps":45,"attackDeg":1,"steps":{"speedMps":0.5}}'));
     $this->postJson('api/calculate/window', ['clubSpeedMps' => 45])->assertOk();
     $this->postJson('api/calculate/plane', [
         'head' => ['loftDeg' => 10.5, 'lieDeg' => 58], 'squares' => 0.5,

@@ -19,7 +19,7 @@ const reading = (page: Page, what: string, i: number) => page.getByLabel(`${what
 test('the rack shows print against gauge, and a head goes on and off', async ({ page }) => {
     const errors = watch(page);
     await signIn(page);
-    await page.getByRole('link', { name: 'Rack' }).click();
+    await page.getByRole('link', { name: 'Rack', exact: true }).click();
     await expect(page.getByRole('row', { name: /Curlew L/ })).toContainText('reads 10.1°, 1.1° over its print');
     await expect(page.getByRole('row', { name: /Dunlin 12/ })).toContainText('not on the gauge yet');
     await accessible(page);

@@ -90,7 +90,7 @@ final class CalculatorController
         summary: 'What a degree, a mm, a gram, 100 rpm and the weather are worth',
         requestBody: new Takes([
             'clubSpeedMps' => 'number', 'attackDeg?' => 'number', 'dynamicLoftDeg?' => 'number', 'air?' => self::AIR, 'turf?' => self::TURF,
-            'head?' => self::HEAD, 'hand?' => 'Hand',
+            'head?' => self::HEAD, 'hand?' => 'Hand', 'steps?' => '{ speedMps?: number; altitudeM?: number; windMps?: number }',
         ]), responses: [new Answer('CalculatedWorth')])]
     public function worth(Request $request): JsonResponse
     {

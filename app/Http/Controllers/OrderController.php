@@ -341,8 +341,8 @@ final class OrderController
     }
 
     /**
-     * @return array{lines: list<array{what: string, label: string, price: float|null}>, labour: float, currency:
-     * string, days: int|null}
+     * @return array{lines: list<array{what: string, label: string, price: float|null}>, labour: float,
+     *   currency: string, days: int|null}
      */
     private static function priced(Setup $setup, Fitting $fitting): array
     {
