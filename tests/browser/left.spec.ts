@@ -41,7 +41,7 @@ test('a screen that was left is left alone', async ({ page }) => {
     await signIn(page);
     const one = (await fittings(page)).find((f) => f.player.name === 'Imke Dorsay')!.id;
     for (const step of ['decide', 'finder', 'compare', 'sheet', 'bay', 'follow-up']) {
-        const letGo = await holdBack(page, new RegExp(`/api/fittings/${one}`));
+        const letGo = await holdBack(page, new RegExp(`/api/fittings/${one}/`));
         await page.goto(`/#/fitting/${one}/${step}`);
         await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 50))));
         await page.goto('/#/orders');
