@@ -206,8 +206,7 @@ final class Commands
                 'carryM' => $f->carryM, 'totalM' => $f->totalM, 'runM' => $f->runM(), 'sideM' => $f->sideM, 'curveM' => $f->curveM,
                 'totalSideM' => $f->totalSideM, 'apexM' => $f->apexM, 'apexAtM' => $f->apexAtM, 'descentDeg' => $f->descentDeg,
                 'hangTimeS' => $f->hangTimeS, 'landingSpeedMps' => $f->landingSpeedMps, 'landingSpinRpm' => $f->landingSpinRpm,
-                'inRange' => FlightRange::covers($launch), 'outOf' => FlightRange::outOf($launch),
-            ];
+            ] + FlightRange::told($launch);
 
             return $points > 0 ? $out + ['points' => $f->points] : $out;
         };

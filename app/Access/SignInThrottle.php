@@ -11,10 +11,9 @@ use Illuminate\Http\Exceptions\ThrottleRequestsException;
 use Illuminate\Http\Request;
 
 /**
- * How often a sign-in may be guessed at: so often for one account from wherever, and so often from one address for whatever account. A
- * device that has signed in to the account before has an allowance of its own, so that nobody locks an owner out by
- * guessing. Counts are kept
- * in the database: they outlive a restart and hold for all servers.
+ * How often a sign-in may be guessed at: so often for one account from wherever, and so often from one address for
+ * whatever account. A device that has signed in to the account before has an allowance of its own, so that nobody
+ * locks an owner out by guessing. Counts are kept in the database: they outlive a restart and hold for all servers.
  */
 final readonly class SignInThrottle
 {

@@ -150,13 +150,18 @@ final class TakeShots
         $isOnHeels = $recent !== [] && abs($nowS - $recent[0]->cameS) < SenderClock::SLACK_S;
         $place = Placement::of($shot, $recent, $nowS, $running, $trialAt, $isOneOfMany || $isOnHeels);
         if ($place->remark === Placement::TOGETHER && $isOnHeels && $recent[0]->trial === $running?->id) {
-            // Posted one by one, the first of them was no more than a shot, until this one came.
-            DB::table('shots')->where('bay_id', $bay->id)->where('trial_id', $running?->id)->where('created_at', '>=', now()->subSeconds(3))
-                ->whereNull('sender_sequence')->where('flags', 'not like', '%came together%')
-                ->update(['flags' => DB::raw('JSON_ARRAY_APPEND(flags, "$", '.DB::getPdo()->quote(Placement::TOGETHER).')')]);
+            self::flagTheFirst($bay, $running);
         }
 
         return $place;
+    }
+
+    /** Posted one by one, the first of those that waited was no more than a shot, until the next came on its heels. */
+    private static function flagTheFirst(Bay $bay, ?Trial $running): void
+    {
+        DB::table('shots')->where('bay_id', $bay->id)->where('trial_id', $running?->id)->where('created_at', '>=', now()->subSeconds(3))
+            ->whereNull('sender_sequence')->where('flags', 'not like', '%'.Placement::TOGETHER.'%')
+            ->update(['flags' => DB::raw('JSON_ARRAY_APPEND(flags, "$", '.DB::getPdo()->quote(Placement::TOGETHER).')')]);
     }
 
     /**

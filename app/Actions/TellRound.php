@@ -17,9 +17,10 @@ use MintCarry\Core\FollowUp\PlayedRound;
 final readonly class TellRound
 {
     /** More rounds of one fitting are no follow-up any more. */
-    private const OLDEST_YEARS = 3;
-
     private const MOST = 40;
+
+    /** What was played longer ago compares with nothing. */
+    private const OLDEST_YEARS = 3;
 
     public function __construct(private Journal $journal)
     {

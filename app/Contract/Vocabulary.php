@@ -23,6 +23,7 @@ use MintCarry\Core\Fitting\Scoring;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\TieBreak;
 use MintCarry\Core\Fitting\Trouble;
+use MintCarry\Core\Flight\FlightRange;
 use MintCarry\Core\Impact\HiddenPlayers;
 use MintCarry\Core\Judging\Confirm;
 use MintCarry\Core\Launch\Measure;
@@ -73,7 +74,7 @@ final class Vocabulary
                 Screening::OFFERED, array_map(static fn (string $n): string => Screening::named($n)->label(), Screening::OFFERED),
             ),
             'TIE_CRITERIA' => TieBreak::CRITERIA,
-            'CLUB_BOUNDS' => ClubFigures::BOUNDS,
+            'CLUB_BOUNDS' => ClubFigures::BOUNDS, 'FLIGHT_RANGE' => FlightRange::BOUNDS,
             'FINDER_FILTERS' => RackCandidates::WHICH,
             'FINDER_STOPS_BELOW' => Finder::STOP_BELOW,
             'SURE_TO_BUY' => DecisionRule::SURE_TO_BUY,

@@ -30,11 +30,7 @@ final class Eraser
             if ($player === null || $player->erased_at !== null) {
                 return false;
             }
-            $ids = [
-                'id' => [$playerId], 'player_id' => [$playerId],
-                'fitting_id' => DB::table('fittings')->where('player_id', $playerId)->pluck('id')->all(),
-                'order_id' => DB::table('orders')->where('player_id', $playerId)->pluck('id')->all(),
-            ];
+            $ids = PersonalColumns::keysOf($playerId);
             $rows = static fn (string $table): Builder => DB::table($table)
                 ->whereIn(PersonalColumns::TABLES[$table], $ids[PersonalColumns::TABLES[$table]]);
             $names = new ErasedNames($player->name, $player->studio);
@@ -57,7 +53,7 @@ final class Eraser
             }
             DB::table('bays')->whereIn('fitting_id', $ids['fitting_id'])->update(['fitting_id' => null]);
             $this->eraseAround($player, $names, ['orders' => $ids['order_id'], 'appointments' => $rows('appointments')->pluck('id')->all()]);
-            array_map(Remover::forget(...), array_map(intval(...), $ids['fitting_id']));
+            array_map(Remover::forget(...), $ids['fitting_id']);
             $player->update(['name' => "Erased player {$playerId}", 'erased_at' => now()]);
             DB::table('erasures')->insertOrIgnore([
                 'studio_id' => $player->studio_id, 'player_id' => $playerId, 'by' => $by, 'why' => $by === null ? 'retention' : 'asked',

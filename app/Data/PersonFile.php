@@ -35,26 +35,21 @@ final class PersonFile
             'fittings' => $fittings->reject(static fn (Fitting $f): bool => in_array($f->id, $blind, true))->map(FittingExporter::export(...))->values()->all(),
             'blindTrialsGoOn' => $blind,
             // What lies in the database, table by table.
-            'rows' => self::rows($player, $fittings->pluck('id')->all(), $blind),
+            'rows' => self::rows($player, $blind),
             'people' => User::query()->where('studio_id', $player->studio_id)->pluck('name', 'id')->all(),
         ];
     }
 
     /**
-     * @param  array<mixed>  $fittings
      * @param  list<int>  $blind  fittings with a blind trial that goes on
      * @return array<string, list<array<string, mixed>>>
      */
-    private static function rows(Player $player, array $fittings, array $blind): array
+    private static function rows(Player $player, array $blind): array
     {
-        $orders = DB::table('orders')->where('player_id', $player->id)->pluck('id')->all();
+        $keys = PersonalColumns::keysOf($player->id);
         $rows = [];
         foreach (PersonalColumns::TABLES as $table => $by) {
-            $ids = match ($by) {
-                'fitting_id' => in_array($table, self::BLIND, true) ? array_diff($fittings, $blind) : $fittings,
-                'order_id' => $orders,
-                default => [$player->id],
-            };
+            $ids = in_array($table, self::BLIND, true) ? array_diff($keys[$by], $blind) : $keys[$by];
             $rows[$table] = array_values(DB::table($table)->whereIn($by, $ids)->orderBy('id')->get()
                 ->map(static fn (\stdClass $row): array => self::readable($table, (array) $row))->all());
         }

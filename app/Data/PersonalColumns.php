@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Data;
 
+use Illuminate\Support\Facades\DB;
+
 /**
  * Which rows are a player's, and what becomes of each text in them when the player is erased. Every text column of these tables stands in
  * exactly one of the lists; a test holds them against the schema.
@@ -20,6 +22,16 @@ final class PersonalColumns
         'import_files' => 'fitting_id', 'log_entries' => 'fitting_id', 'brief_changes' => 'fitting_id', 'long_clubs' => 'fitting_id',
         'acceptances' => 'order_id',
     ];
+
+    /** @return array<string, list<int>> numbers by which a player's rows are found, by the columns of `TABLES` */
+    public static function keysOf(int $playerId): array
+    {
+        $of = static fn (string $table): array => array_values(
+            DB::table($table)->where('player_id', $playerId)->orderBy('id')->pluck('id')->map(intval(...))->all(),
+        );
+
+        return ['id' => [$playerId], 'player_id' => [$playerId], 'fitting_id' => $of('fittings'), 'order_id' => $of('orders')];
+    }
 
     /** Their rows go whole, in this order: no figure of a setup stands in them. */
     public const GONE = ['held_shots', 'log_entries', 'brief_changes', 'import_files', 'intakes', 'player_links', 'consents', 'looks'];

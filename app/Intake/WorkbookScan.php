@@ -119,10 +119,10 @@ final class WorkbookScan
         match ($xml->localName) {
             'si' => $this->strings++,
             'c' => $this->cells++,
-            'table-row' => $this->repeats = self::repeated($xml, 'table:number-rows-repeated'),
+            'table-row' => $this->repeats = $this->repeated($xml, 'table:number-rows-repeated'),
             // What is empty fills the sheet to its edge, and is skipped by who reads it.
             'table-cell' => $this->cells += $xml->getAttribute('office:value-type') === null ? 0
-                : $this->repeats * self::repeated($xml, 'table:number-columns-repeated'),
+                : $this->repeats * $this->repeated($xml, 'table:number-columns-repeated'),
             default => null,
         };
         if ($this->strings > self::MOST_STRINGS) {
@@ -136,9 +136,9 @@ final class WorkbookScan
         }
     }
 
-    private static function repeated(XMLReader $xml, string $attribute): int
+    private function repeated(XMLReader $xml, string $attribute): int
     {
-        return min(max((int) ($xml->getAttribute($attribute) ?? 1), 1), self::MOST_CELLS['xlsx'] + 1);
+        return min(max((int) ($xml->getAttribute($attribute) ?? 1), 1), $this->mostCells + 1);
     }
 
     private static function tooMuch(string $what, string $most): UnreadableFile

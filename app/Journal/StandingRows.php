@@ -18,7 +18,7 @@ final class StandingRows
     /** @var array<string, array<int, true>> ids of what was made, by table: what points at them is counted */
     private array $made = [];
 
-    /** @var array<string, array<int, int>> rows that point at an id, by "table.column of table" */
+    /** @var array<string, array<int, int>> rows that point at an id, by "table.column", which points at one table alone */
     private array $pointing = [];
 
     /** @var array<string, array<string, true>>|null by table, "fitting name" */
@@ -47,23 +47,20 @@ final class StandingRows
         return $this->rows[$table][$id] ?? null;
     }
 
-    /** @param  list<int>  $but  rows that do not count */
-    public function countPointing(string $table, string $column, int $id, array $but): int
+    /**
+     * Rows that point at something that was made. Each way of pointing is counted once, for all that was made.
+     *
+     * @param  string  $made  its table
+     * @param  list<int>  $but  rows that do not count
+     */
+    public function countPointing(string $made, int $id, string $table, string $column, array $but): int
     {
-        $of = "{$table}.{$column}";
-        // Only what was made can be pointed at and taken away; each way of pointing is counted once for all of it.
-        foreach ($this->made as $made => $ids) {
-            $key = "{$of} {$made}";
-            if (isset($ids[$id]) && in_array($column, Undoable::POINTING[$made][$table] ?? [], true)) {
-                $this->pointing[$key] ??= DB::table($table)->whereIn($column, array_keys($ids))->groupBy($column)
-                    ->selectRaw("{$column} as id, count(*) as n")->pluck('n', 'id')->map(static fn (mixed $n): int => (int) $n)->all();
-                $own = array_filter($but, fn (int $other): bool => (int) ($this->row($table, $other)->{$column} ?? 0) === $id);
+        $this->pointing["{$table}.{$column}"] ??= DB::table($table)->whereIn($column, array_keys($this->made[$made]))
+            ->groupBy($column)->selectRaw("{$column} as id, count(*) as n")->pluck('n', 'id')
+            ->map(static fn (mixed $n): int => (int) $n)->all();
+        $own = array_filter($but, fn (int $other): bool => (int) ($this->row($table, $other)->{$column} ?? 0) === $id);
 
-                return ($this->pointing[$key][$id] ?? 0) - count($own);
-            }
-        }
-
-        return 0;
+        return ($this->pointing["{$table}.{$column}"][$id] ?? 0) - count($own);
     }
 
     /** @param  array<string, mixed>  $before  a row that was taken away */
@@ -88,7 +85,9 @@ final class StandingRows
     /** Were shots moved into this trial that are not its own? */
     public function isMovedInto(int $trial): bool
     {
-        $this->movedInto ??= array_fill_keys(TrialToTray::movedInto(array_values(array_intersect_key($this->rows['trials'] ?? [], $this->made['trials'] ?? []))), true);
+        $this->movedInto ??= array_fill_keys(TrialToTray::movedInto(
+            array_values(array_intersect_key($this->rows['trials'] ?? [], $this->made['trials'] ?? [])),
+        ), true);
 
         return isset($this->movedInto[$trial]);
     }

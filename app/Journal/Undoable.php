@@ -64,8 +64,8 @@ final class Undoable
     }
 
     /**
-     * @param  list<array{table: string, id: int, before: array<string, mixed>|null, after: array<string,
-     * mixed>|null}>  $changes  of one entry
+     * @param  list<array{table: string, id: int, before: array<string, mixed>|null,
+     *   after: array<string, mixed>|null}>  $changes  of one entry
      */
     private static function holdsOn(array $changes, StandingRows $rows): bool
     {
@@ -118,7 +118,7 @@ final class Undoable
             // What stands in a trial goes to the tray with it.
             $isMoved = $table === 'trials' && in_array($other, ['shots', 'held_shots'], true);
             foreach ($isMoved ? [] : $columns as $column) {
-                if ($rows->countPointing($other, $column, $id, $own[$other] ?? []) > 0) {
+                if ($rows->countPointing($table, $id, $other, $column, $own[$other] ?? []) > 0) {
                     return false;
                 }
             }

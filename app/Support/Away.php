@@ -23,25 +23,13 @@ final class Away
 
     public static function isMeant(Throwable $e): bool
     {
-        return self::is($e, [...self::NUMBERS, ...self::FULL])
+        return DatabaseSays::oneOf($e, [...self::NUMBERS, ...self::FULL])
             || ($e->getPrevious() ?? $e) instanceof PDOException && (new LostConnectionDetector)->causedByLostConnection($e);
-    }
-
-    /** @param  list<int>  $numbers */
-    private static function is(Throwable $e, array $numbers): bool
-    {
-        for ($cause = $e; $cause !== null; $cause = $cause->getPrevious()) {
-            if ($cause instanceof PDOException && in_array((int) ($cause->errorInfo[1] ?? $cause->getCode()), $numbers, true)) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     public static function answer(Throwable $e): JsonResponse
     {
-        return response()->json(['message' => self::is($e, self::FULL)
+        return response()->json(['message' => DatabaseSays::oneOf($e, self::FULL)
             ? 'The disk of the studio’s server is full. Nothing was taken; everything that was acknowledged is safe. Make room, and send it again.'
             : 'The studio’s database does not answer at the moment. What you typed is still on this screen; try again in a few seconds.',
         ], 503, ['Retry-After' => (string) self::RETRY_S]);

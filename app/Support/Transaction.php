@@ -97,10 +97,12 @@ final class Transaction
     public static function isConflict(Throwable $e): bool
     {
         for ($cause = $e; $cause !== null; $cause = $cause->getPrevious()) {
-            $number = $cause instanceof PDOException ? $cause->errorInfo[1] ?? null : null;
-            if ($cause instanceof Conflicted || in_array($number, self::CONFLICTS, true)) {
+            if ($cause instanceof Conflicted) {
                 return true;
             }
+        }
+        if (DatabaseSays::oneOf($e, self::CONFLICTS)) {
+            return true;
         }
 
         return $e instanceof QueryException && preg_match('/\b(1205|1213)\b/', $e->getMessage()) === 1;

@@ -31,10 +31,23 @@ final class PlayersLanguage
 
     public static function of(Request $request, ?PlayerLink $link = null): Words
     {
-        $token = $request->input('token');
-        $link ??= self::isPlayers($request) && is_string($token) ? PlayerLink::open(mb_substr($token, 0, 100)) : null;
+        $link ??= self::linkOf($request);
 
         return self::ofPhone($request, [$link?->language, $link?->player->language], [$link?->studio->language]);
+    }
+
+    /** Looked up once, however many words of a request are in its language. */
+    private static function linkOf(Request $request): ?PlayerLink
+    {
+        $token = $request->input('token');
+        if (! self::isPlayers($request) || ! is_string($token)) {
+            return null;
+        }
+        if (! $request->attributes->has(self::class)) {
+            $request->attributes->set(self::class, PlayerLink::open(mb_substr($token, 0, 100)));
+        }
+
+        return $request->attributes->get(self::class);
     }
 
     /**

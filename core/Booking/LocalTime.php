@@ -10,8 +10,7 @@ use MintCarry\Core\Errors\InvalidInput;
 
 /**
  * What a clock on the studio's wall shows, and which moment that is. Where clocks go forward, an hour is skipped and
- * nothing can be booked in
- * it; where they go back, an hour comes twice and the first of the two is meant.
+ * nothing can be booked in it; where they go back, an hour comes twice and the first of the two is meant.
  */
 final class LocalTime
 {

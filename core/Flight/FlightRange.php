@@ -6,17 +6,25 @@ namespace MintCarry\Core\Flight;
 
 /**
  * Where the flight law holds: what drivers, fairways and hybrids launch. It meets published averages within 1.2 % of
- * carry up to 4350 rpm, and is
- * 6.7 % and more short of those of long irons, from 5000 rpm on (tests/reference/tour-averages.csv; docs/physics.md, "Flight law").
+ * carry up to 4350 rpm, and is 6.7 % and more short of those of long irons, from 5000 rpm on
+ * (tests/reference/tour-averages.csv; docs/physics.md, "Flight law").
  */
 final class FlightRange
 {
     /** Lowest and highest by field: 90 to 200 mph. */
-    private const BOUNDS = ['ballSpeedMps' => [40.2, 89.4], 'launchDeg' => [3.0, 25.0], 'spinRpm' => [1000.0, 4500.0]];
+    public const BOUNDS = ['ballSpeedMps' => [40.2, 89.4], 'launchDeg' => [3.0, 25.0], 'spinRpm' => [1000.0, 4500.0]];
 
     public static function covers(Launch $launch): bool
     {
         return self::outOf($launch) === null;
+    }
+
+    /** @return array{inRange: bool, outOf: array{field: string, value: float, low: float, high: float}|null} beside a flight */
+    public static function told(Launch $launch): array
+    {
+        $out = self::outOf($launch);
+
+        return ['inRange' => $out === null, 'outOf' => $out];
     }
 
     /**

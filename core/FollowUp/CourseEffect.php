@@ -9,8 +9,8 @@ use function sqrt;
 
 /**
  * How much easier or harder a course is than the corridors that were promised on: learned from other players of the
- * studio who played it with
- * their fitted clubs, as the mean of (fairways hit less share promised). Below so many players and drives nothing is said.
+ * studio who played it with their fitted clubs, as the mean of (fairways hit less share promised). Below so many
+ * players and drives nothing is said.
  */
 final readonly class CourseEffect
 {

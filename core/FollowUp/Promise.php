@@ -7,9 +7,8 @@ namespace MintCarry\Core\FollowUp;
 use MintCarry\Core\Statistics\Interval;
 
 /**
- * What a decision promised, as it was told then: of the chosen setup against the own club. Shares are of drives in
- * the corridor of the brief,
- * carry in m.
+ * What a decision promised, as it was told then: of the chosen setup against the own club. Shares are of drives in the
+ * corridor of the brief, carry in m.
  */
 final readonly class Promise
 {

@@ -123,8 +123,7 @@ final readonly class Placement
 
     /**
      * Is it counted after a shot that came in the running trial, and not together with this one? Then it was hit in
-     * it, whatever the clocks say:
-     * had it waited since before, it would have come with that one.
+     * it, whatever the clocks say: had it waited since before, it would have come with that one.
      */
     private static function isAfter(?int $sequence, ?RecentShot $before, int $run, ?Trial $running): bool
     {

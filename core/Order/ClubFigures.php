@@ -29,11 +29,29 @@ final readonly class ClubFigures
         public Hand $hand, public ?float $loftDeg = null, public ?float $lieDeg = null, public ?float $faceOpenDeg = null,
         public ?float $lengthMm = null, public ?float $swingWeightPoints = null, public ?float $massG = null,
     ) {
+        foreach (self::outOfBounds(get_object_vars($this)) as $first) {
+            throw $first;
+        }
+    }
+
+    /**
+     * What cannot be read of a club, by figure.
+     *
+     * @param  array<string, mixed>  $read  what is no number there was not read
+     * @return array<string, InvalidInput>
+     */
+    public static function outOfBounds(array $read): array
+    {
+        $out = [];
         foreach (self::BOUNDS as $name => [$low, $high, $unit]) {
-            if ($this->{$name} !== null) {
-                InvalidInput::requireWithin($name, $this->{$name}, $low, $high, $unit);
+            try {
+                is_numeric($read[$name] ?? null) && InvalidInput::requireWithin($name, (float) $read[$name], $low, $high, $unit);
+            } catch (InvalidInput $e) {
+                $out[$name] = $e;
             }
         }
+
+        return $out;
     }
 
     /**

@@ -61,8 +61,7 @@ final class Calculator
             'carryM' => $f->carryM, 'totalM' => $f->totalM, 'runM' => $f->runM(), 'sideM' => $f->sideM, 'curveM' => $f->curveM,
             'totalSideM' => $f->totalSideM, 'apexM' => $f->apexM, 'apexAtM' => $f->apexAtM, 'descentDeg' => $f->descentDeg,
             'hangTimeS' => $f->hangTimeS, 'points' => $f->points,
-            'inRange' => FlightRange::covers($launch), 'outOf' => FlightRange::outOf($launch),
-        ];
+        ] + FlightRange::told($launch);
     }
 
     /** @return array<string, mixed> */
@@ -178,12 +177,16 @@ final class Calculator
         $item->only('clubSpeedMps', 'attackDeg', 'dynamicLoftDeg', 'air', 'turf', 'head', 'hand', 'steps');
         [$head] = Readers::head($item->object('head'));
         [$air] = Readers::air($item->object('air'));
-        $steps = $item->object('steps')?->only(...array_keys(Worth::STEPS));
+        $said = $item->object('steps')?->only(...array_keys(Worth::STEPS));
+        $steps = [];
+        foreach (array_keys(Worth::STEPS) as $name) {
+            $steps[$name] = $said?->optional($name);
+        }
 
         return Worth::of(
             $item->number('clubSpeedMps'), $item->number('attackDeg', 0), $item->optional('dynamicLoftDeg'), $air,
             Turf::from($item->choice('turf', ['soft', 'medium', 'firm'], 'medium')), $head, Readers::hand($item),
-            array_filter(array_map(static fn (string $name): ?float => $steps?->optional($name), array_combine(array_keys(Worth::STEPS), array_keys(Worth::STEPS))), is_float(...)),
+            $steps,
         );
     }
 

@@ -20,8 +20,7 @@ use function round;
 
 /**
  * A club that was delivered, for this player: what its being off does to their ball, by the finder's own models and
- * draws, and how it is mended:
- * by turning the sleeve, by grams, or not at all.
+ * draws, and how it is mended: by turning the sleeve, by grams, or not at all.
  */
 final class DeliveredReport
 {
@@ -30,8 +29,7 @@ final class DeliveredReport
 
     /**
      * What the order asks for: the decided setup as it presents itself on its sole, at its sleeve position, at the
-     * length that was hit or at
-     * the one that is planned.
+     * length that was hit or at the one that is planned.
      */
     public static function ordered(SetupRecord $setup, FittingRecord $record, ?LengthPlan $plan = null): ClubFigures
     {

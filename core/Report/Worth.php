@@ -25,8 +25,8 @@ use function min;
 
 /**
  * What a degree, a millimetre, a gram, 100 rpm, 10 °C, and so much speed, altitude and wind are worth with a swing:
- * the impact and flight models
- * with one thing changed and all else the same. Of a gram the head's mass and, by what is usual, the club speed it takes (`PlayerPriors`).
+ * the impact and flight models with one thing changed and all else the same. Of a gram the head's mass and, by what is
+ * usual, the club speed it takes (`PlayerPriors`).
  */
 final class Worth
 {
@@ -39,7 +39,7 @@ final class Worth
 
     /**
      * @param  float|null  $dynamicLoftDeg  delivered; null: what carries longest with this speed and attack
-     * @param  array<string, float>  $steps  by the names of `STEPS`
+     * @param  array<string, float|null>  $steps  by the names of `STEPS`; null: the usual one
      * @return array{base: array<string, float>, dynamicLoftDeg: float, rows: list<array<string, mixed>>} lengths m, sides + right; each row
      *   with the change and what it does to carry, total, side, ball speed and spin
      *
@@ -50,8 +50,9 @@ final class Worth
         Turf $turf = Turf::Medium,
         Head $head = new Head, Hand $hand = Hand::Right, array $steps = [],
     ): array {
-        foreach (self::STEPS as $name => [$usual, $least, $most]) {
-            InvalidInput::requireWithin("steps.{$name}", $steps[$name] ??= $usual, $least, $most, $name === 'altitudeM' ? 'm' : 'm/s');
+        $steps = array_filter($steps, is_float(...)) + array_map(static fn (array $s): float => $s[0], self::STEPS);
+        foreach (self::STEPS as $name => [, $least, $most]) {
+            InvalidInput::requireWithin("steps.{$name}", $steps[$name], $least, $most, $name === 'altitudeM' ? 'm' : 'm/s');
         }
         InvalidInput::requireWithin('clubSpeedMps', $clubSpeedMps, 20, 70, 'm/s');
         InvalidInput::requireWithin('attackDeg', $attackDeg, -12, 12, '°');

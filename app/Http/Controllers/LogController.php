@@ -30,9 +30,8 @@ final class LogController
     {
         $entries = LogEntry::query()
             ->where('fitting_id', $fitting->id)->with('user')->orderByDesc('id')->limit(300)->get();
-        $undoable = $this->undoable->among($entries);
 
-        return response()->json($entries->map(static fn (LogEntry $e): array => LogEntryResource::of($e, $undoable[$e->id]))->all());
+        return response()->json(LogEntryResource::all($entries, $this->undoable->among($entries)));
     }
 
     #[OA\Post(path: '/api/log/{entry}/undo', operationId: 'log.undo', summary: 'Takes an entry back',

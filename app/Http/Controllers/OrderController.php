@@ -217,26 +217,22 @@ final class OrderController
      */
     private static function readFigures(array $given, Hand $hand): ClubFigures
     {
-        $wrong = [];
-        $try = static function (string $field, Closure $read) use (&$wrong): mixed {
+        $wrong = $typed = [];
+        foreach ([
+            'lengthMm' => static fn (mixed $said): ?float => Quantity::read('lengthMm', 'Length', $said, Unit::Millimetres),
+            'swingWeightPoints' => SwingWeight::pointsOf(...),
+        ] as $name => $read) {
+            $field = self::TYPED_AS[$name];
             try {
-                return $read();
+                $typed[$name] = isset($given[$field]) ? $read($given[$field]) : null;
             } catch (InvalidInput $e) {
-                $wrong[$field] = [(string) preg_replace('/^[a-zA-Z]+(?= is )/', self::FIGURES[$field], $e->getMessage())];
-
-                return null;
+                $wrong[$field] = [self::named($field, $e)];
             }
-        };
-        $length = isset($given['length']) ? $try('length', fn (): ?float => Quantity::read('lengthMm', 'Length',
-            $given['length'], Unit::Millimetres)) : null;
-        $balance = isset($given['swingWeight']) ? $try('swingWeight', fn (): float => SwingWeight::pointsOf($given['swingWeight'])) : null;
-        $all = array_filter(['lengthMm' => $length, 'swingWeightPoints' => $balance], is_float(...)) + $given;
-        foreach (ClubFigures::BOUNDS as $name => [$low, $high, $unit]) {
-            $field = self::TYPED_AS[$name] ?? $name;
-            $field = isset($given[$field]) ? $field : $name;
-            if (is_numeric($all[$name] ?? null) && ! isset($wrong[$field])) {
-                $try($field, fn () => InvalidInput::requireWithin($name, (float) $all[$name], $low, $high, $unit));
-            }
+        }
+        $all = array_filter($typed, is_float(...)) + $given;
+        foreach (ClubFigures::outOfBounds($all) as $name => $e) {
+            $field = isset($given[self::TYPED_AS[$name] ?? '']) ? self::TYPED_AS[$name] : $name;
+            $wrong[$field] ??= [self::named($field, $e)];
         }
         if ($wrong !== []) {
             $last = array_key_last($wrong);
@@ -245,6 +241,12 @@ final class OrderController
         }
 
         return ClubFigures::fromArray($all, $hand);
+    }
+
+    /** What cannot be read, with the figure as it is called. */
+    private static function named(string $field, InvalidInput $e): string
+    {
+        return (string) preg_replace('/^[a-zA-Z]+(?= is )/', self::FIGURES[$field], $e->getMessage());
     }
 
     #[OA\Post(path: '/api/orders/{order}/take', operationId: 'order.take', summary: 'Takes the club as it was read last, although something is off',

@@ -31,9 +31,8 @@ final class StudioLogController
     {
         $entries = LogEntry::query()->where('studio_id', self::user($request)->studio_id)->whereNull('fitting_id')->with('user')
             ->orderByDesc('id')->limit(self::SHOWN)->get();
-        $undoable = $this->undoable->among($entries);
 
-        return response()->json($entries->map(static fn (LogEntry $e): array => LogEntryResource::of($e, $undoable[$e->id]))->all());
+        return response()->json(LogEntryResource::all($entries, $this->undoable->among($entries)));
     }
 
     #[OA\Post(path: '/api/studio-log/{entry}/undo', operationId: 'studioLog.undo', summary: 'Takes an entry back',

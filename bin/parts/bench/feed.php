@@ -1,8 +1,7 @@
 <?php
 
 // Which reasons to look at a shot cry wolf? Four kinds of sender hit into trials that change every 7 to 12 s, while
-// the network holds shots back and
-// shuffles them, monitors restart and clocks are set:
+// the network holds shots back and shuffles them, monitors restart and clocks are set:
 //   php bin/parts/bench/feed.php [streams of each kind 400] [seed 1]
 
 declare(strict_types=1);
@@ -124,7 +123,7 @@ final class FeedStream
         if (count($waiting) > 1 && $this->random->getInt(0, 1) === 0) {
             $waiting = $this->random->shuffleArray($waiting);
         }
-        foreach ($waiting as $i => $shot) {
+        foreach ($waiting as $shot) {
             $this->t += 0.05;
             $this->arrive($shot, count($waiting) > 1);
         }

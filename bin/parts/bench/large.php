@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 // A large base, made by the database itself, in a database of its own: 40 studios, 10 000 fittings, 1 000 000 shots,
-// one fitting of 20 000 and one
-// bay of 200 000. Measured is the time in the application, through its whole stack, in this process: median of several requests.
+// one fitting of 20 000 and one bay of 200 000. Measured is the time in the application, through its whole stack, in
+// this process: median of several requests.
 // Usage: large.php [keep|fresh] ; `mintcarry_large` stays for the next run.
 
 use App\Access\SignIns;

@@ -530,6 +530,21 @@ export const CLUB_BOUNDS = {
     ]
 } as const;
 
+export const FLIGHT_RANGE = {
+    "ballSpeedMps": [
+        40.2,
+        89.4
+    ],
+    "launchDeg": [
+        3,
+        25
+    ],
+    "spinRpm": [
+        1000,
+        4500
+    ]
+} as const;
+
 export const FINDER_FILTERS = [
     "all",
     "stock",

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { get, remove } from '../../api/client';
     import type { Gaps, LongClub, Rack } from '../../api/generated/types';
+    import { FLIGHT_RANGE } from '../../api/generated/vocabulary';
     import GapLadder from '../../charts/GapLadder.svelte';
     import { factor, figure, plain } from '../../format/units';
     import { Form } from '../../lib/form.svelte';
@@ -140,9 +141,13 @@
                             Sleeves by the same exact geometry as the driver’s, for a player who squares the face by {plain(
                                 gaps.squaringShare * 100,
                                 0,
-                            )} %. Spin is predicted only where the flight model holds (ball speeds of {plain(40.2 * factor(units.speed), 0)} to
-                            {plain(89.4 * factor(units.speed), 0)}
-                            {units.speed}, 1000 to 4500 rpm). The driver’s own fitting does not change by any of this.
+                            )} %. Spin is predicted only where the flight model holds (ball speeds of {plain(
+                                FLIGHT_RANGE.ballSpeedMps[0] * factor(units.speed),
+                                0,
+                            )} to
+                            {plain(FLIGHT_RANGE.ballSpeedMps[1] * factor(units.speed), 0)}
+                            {units.speed}, {FLIGHT_RANGE.spinRpm[0]} to {FLIGHT_RANGE.spinRpm[1]} rpm). The driver’s own fitting does not change
+                            by any of this.
                         </p>
                     </section>
                 </div>
