@@ -58,8 +58,17 @@ test('the simulated monitor says plainly what it cannot do', async ({ page }) =>
     // Nobody said which setup is in the hand: the shots are kept in the tray, with that reason.
     expect(await monitor(bay, '--count', '2')).toMatch(/No trial is running[\s\S]*2 hit, 0 stored, 2 held/);
     await expect(page.getByText('2 shots held')).toBeVisible();
-    // A token that was taken back opens nothing any more.
+    // A token that was taken back opens nothing any more. The answer that tells it comes late, after one that was asked for later.
+    let release = () => {};
+    const late = new Promise<void>((go) => (release = go));
+    await page.route(/\/fittings\/\d+\/bay$/, async (route) => (await late, route.continue()), { times: 1 });
+    const asked = page.waitForRequest(/\/fittings\/\d+\/bay$/);
     await page.getByRole('button', { name: 'Revoke' }).click();
+    await asked;
+    const later = page.waitForResponse(/\/fittings\/\d+\/bay/);
+    await page.getByRole('button', { name: 'Hit one' }).click();
+    await later;
+    release();
     await expect(page.getByRole('button', { name: 'Revoke' })).toHaveCount(0);
     await expect(monitor(bay, '--count', '1')).rejects.toThrow(/Make a new one on the bay screen/);
 });

@@ -160,6 +160,8 @@ export class BayScreen {
 
     private requests = 0;
     private laid = 0;
+    /** From this request on everything is asked for, until such an answer came: bays and tokens change without the stamp. */
+    private wholeSince = Infinity;
 
     /** What this screen's own doing brought: no answer that was asked for before may lie over it. */
     private own(view: BayView): BayView {
@@ -184,14 +186,17 @@ export class BayScreen {
     /** What only changes with the stamp is not sent again to a screen that has it. */
     async load(all = false): Promise<void> {
         const turn = ++this.requests;
+        if (all) this.wholeSince = turn;
+        const whole = turn >= this.wholeSince || this.stamp === null;
         try {
-            const known = all || this.stamp === null ? '' : `?stamp=${encodeURIComponent(this.stamp)}`;
+            const known = whole ? '' : `?stamp=${encodeURIComponent(this.stamp ?? '')}`;
             const answer = await get<BayView | BayChange>(`fittings/${this.id}/bay${known}`);
             // What was asked for earlier and comes later is older: it must not lie over what is newer.
             if (turn < this.laid) return;
             if (this.stamp !== null && answer.stamp !== this.stamp) await (this.onlook?.() ?? loadFitting(this.id));
             if (turn < this.laid) return;
             this.laid = turn;
+            if (whole && turn >= this.wholeSince) this.wholeSince = Infinity;
             const now = { ...untrack(() => this.view), ...answer } as BayView;
             this.count(now);
             this.stamp = now.stamp;
