@@ -320,8 +320,9 @@ final class Commands
         $c = Calibration::fit($shots, $air);
 
         return [
-            'dragOffset' => $c->dragOffset, 'liftOffset' => $c->liftOffset, 'spinOffset' => $c->spinOffset,
-            'sd' => ['dragOffset' => $c->sd[0], 'liftOffset' => $c->sd[1], 'spinOffset' => $c->sd[2]],
+            'dragOffset' => $c->aerodynamics->dragOffset(), 'liftOffset' => $c->aerodynamics->liftOffset(),
+            'spinOffset' => $c->aerodynamics->spinOffset,
+            'sd' => array_combine(['dragOffset', 'liftOffset', 'spinOffset'], $c->offsetSds()),
             'residualBefore' => $c->residualBeforeM,
             'residualAfter' => $c->residualAfterM, 'n' => $c->n,
         ];

@@ -185,7 +185,7 @@ final class Calibrations
     /** @return array<string, mixed> a visit as plain values, which any cache keeps */
     private static function packed(MonitorVisit $v): array
     {
-        return ['aerodynamics' => get_object_vars($v->aerodynamics)] + get_object_vars($v);
+        return ['aerodynamics' => $v->aerodynamics->toArray()] + get_object_vars($v);
     }
 
     /** @param  array<string, mixed>  $v */

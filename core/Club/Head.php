@@ -22,7 +22,7 @@ final readonly class Head
     public const PRESETS = ['forgiving', 'middle', 'low-spin'];
 
     /** At this distance from the face centre half of the fall is reached, mm. */
-    public const FALL_REACH_MM = 30.0;
+    public const FALL_REACH_MM = 40.0;
 
     /**
      * The hosel lies at the heel and above the CG: some 25 g, 55 mm and 35 mm from it, make this product of inertia of heel and up,
@@ -30,7 +30,7 @@ final readonly class Head
      */
     private const HOSEL_GCM2 = -500.0;
 
-    public const MIDDLE_INERTIA_GCM2 = [[2800.0, 0.0, 0.0], [0.0, 3300.0, self::HOSEL_GCM2], [0.0, self::HOSEL_GCM2, 4900.0]];
+    public const MIDDLE_INERTIA_GCM2 = [[2800.0, 0.0, 0.0], [0.0, 3000.0, self::HOSEL_GCM2], [0.0, self::HOSEL_GCM2, 4900.0]];
 
     /**
      * @param  Matrix  $inertiaGcm2
@@ -48,7 +48,7 @@ final readonly class Head
         public float $rollRadiusMm = 305.0,
         public float $effectiveRestitution = 0.87,
         public float $tangentialRestitution = -0.32,
-        public float $restitutionFall = 0.24,
+        public float $restitutionFall = 0.41,
     ) {
         InvalidInput::requireWithin('loftDeg', $loftDeg, 4, 20, '°');
         InvalidInput::requireWithin('massG', $massG, 50, 1e9, 'g');
@@ -71,9 +71,9 @@ final readonly class Head
         ];
 
         return match ($type) {
-            'forgiving' => new self($loftDeg, 203, 0, 40, -3.5, $tensor(3000, 3900, 5400), restitutionFall: 0.21),
+            'forgiving' => new self($loftDeg, 203, 0, 40, -3.5, $tensor(3000, 3550, 5400), restitutionFall: 0.36),
             'middle' => new self($loftDeg, 202, 0, 35, -4.0),
-            'low-spin' => new self($loftDeg, 200, 0, 29, -4.5, $tensor(2500, 2700, 4400), restitutionFall: 0.27),
+            'low-spin' => new self($loftDeg, 200, 0, 29, -4.5, $tensor(2500, 2450, 4400), restitutionFall: 0.46),
             default => throw InvalidInput::of('preset', "'{$type}' is not a head preset; use forgiving, middle or low-spin."),
         };
     }

@@ -45,6 +45,9 @@ final class FlightTable
     /** @var array<string, list<list<float>>> coefficients by cell and figure: value, slopes, then second derivatives pair by pair */
     private array $cells = [];
 
+    /** @var array<string, list<array{float, float, float, float}>> by cell, for each way that the law is uncertain in */
+    private array $open = [];
+
     private readonly bool $isStill;
 
     /** @var WeakMap<BallFlight, self>|null */
@@ -72,25 +75,8 @@ final class FlightTable
      */
     public function at(array $ball): array
     {
-        [$speed, $launch, $spin, $direction, $axis] = $ball;
-        $speed = max(self::LEAST[0], min(self::MOST[0], $speed));
-        $launch = max(self::LEAST[1], min(self::MOST[1], $launch));
-        $spin = max(self::LEAST[2], min(self::MOST[2], $spin));
-        $axis = max(-self::MOST[3], min(self::MOST[3], $axis));
-        $mirror = $this->isStill && $axis < 0 ? -1.0 : 1.0;
-        $x = [$speed, $launch, $spin, $mirror * $axis];
-        if (! $this->isStill) {
-            $x[] = max(-self::MOST[4], min(self::MOST[4], $direction));
-        }
-        $key = '';
-        $d = [];
-        foreach ($x as $i => $v) {
-            $n = round($v / self::CELL[$i]);
-            // Below the first middle there is nothing to fly a step down.
-            $n = $i < 3 && $n * self::CELL[$i] - self::STEP * self::CELL[$i] < self::LEAST[$i] ? $n + 1 : $n;
-            $key .= (int) $n.',';
-            $d[$i] = $v - $n * self::CELL[$i];
-        }
+        [$key, $d, $mirror] = $this->cell($ball);
+        $direction = $ball[3];
         $cell = $this->cells[$key] ??= $this->flown($key);
         $count = count($d);
         $terms = $d;
@@ -121,6 +107,94 @@ final class FlightTable
     }
 
     /**
+     * What the law's own uncertainty may do to a flight, as it is at the middle of the cell: for each way that is open, by an SD.
+     *
+     * @param  array<int, float>  $ball
+     * @return list<array{float, float, float, float}> carry, total, apex m, descent °
+     *
+     * @throws ModelFailure
+     */
+    public function open(array $ball): array
+    {
+        [$key] = $this->cell($ball);
+
+        return $this->open[$key] ??= $this->opened($key);
+    }
+
+    /**
+     * @param  array<int, float>  $ball
+     * @return array{string, array<int, float>, float} key of the cell, how far from its middle, and −1 for a mirror image
+     */
+    private function cell(array $ball): array
+    {
+        [$speed, $launch, $spin, $direction, $axis] = $ball;
+        $speed = max(self::LEAST[0], min(self::MOST[0], $speed));
+        $launch = max(self::LEAST[1], min(self::MOST[1], $launch));
+        $spin = max(self::LEAST[2], min(self::MOST[2], $spin));
+        $axis = max(-self::MOST[3], min(self::MOST[3], $axis));
+        $mirror = $this->isStill && $axis < 0 ? -1.0 : 1.0;
+        $x = [$speed, $launch, $spin, $mirror * $axis];
+        if (! $this->isStill) {
+            $x[] = max(-self::MOST[4], min(self::MOST[4], $direction));
+        }
+        $key = '';
+        $d = [];
+        foreach ($x as $i => $v) {
+            $n = round($v / self::CELL[$i]);
+            // Below the first middle there is nothing to fly a step down.
+            $n = $i < 3 && $n * self::CELL[$i] - self::STEP * self::CELL[$i] < self::LEAST[$i] ? $n + 1 : $n;
+            $key .= (int) $n.',';
+            $d[$i] = $v - $n * self::CELL[$i];
+        }
+
+        return [$key, $d, $mirror];
+    }
+
+    /**
+     * @return list<array{float, float, float, float}>
+     *
+     * @throws ModelFailure
+     */
+    private function opened(string $key): array
+    {
+        $launch = self::launch(self::middle($key));
+        $of = static function (BallFlight $flight) use ($launch): array {
+            try {
+                $f = $flight->fly($launch);
+            } catch (InvalidInput $e) {
+                throw ModelFailure::while('A flight', $e->getMessage());
+            }
+
+            return [$f->carryM, $f->totalM, $f->apexM, $f->descentDeg];
+        };
+        $usual = $of($this->flight);
+        $out = [];
+        foreach ($this->flight->aerodynamics->open as $k => $_) {
+            $moved = $of($this->flight->calibrated($this->flight->aerodynamics->moved($k)));
+            $out[] = [$moved[0] - $usual[0], $moved[1] - $usual[1], $moved[2] - $usual[2], $moved[3] - $usual[3]];
+        }
+
+        return $out;
+    }
+
+    /** @return array<int, float> the ball in the middle of a cell */
+    private static function middle(string $key): array
+    {
+        $middle = [];
+        foreach (explode(',', rtrim($key, ',')) as $i => $n) {
+            $middle[$i] = (int) $n * self::CELL[$i];
+        }
+
+        return $middle;
+    }
+
+    /** @param  array<int, float>  $x */
+    private static function launch(array $x): Launch
+    {
+        return new Launch($x[0], $x[1], $x[2], $x[4] ?? 0.0, $x[3], struck: true);
+    }
+
+    /**
      * Flies a cell: along each value both ways, and along each pair both corners, so that neither way counts more.
      *
      * @return list<list<float>>
@@ -129,17 +203,14 @@ final class FlightTable
      */
     private function flown(string $key): array
     {
-        $middle = [];
-        foreach (explode(',', rtrim($key, ',')) as $i => $n) {
-            $middle[$i] = (int) $n * self::CELL[$i];
-        }
+        $middle = self::middle($key);
         $fly = function (array $by) use ($middle): array {
             $x = $middle;
             foreach ($by as $i => $way) {
                 $x[$i] += $way * self::STEP * self::CELL[$i];
             }
             try {
-                $f = $this->flight->fly(new Launch($x[0], $x[1], $x[2], $x[4] ?? 0.0, $x[3], struck: true));
+                $f = $this->flight->fly(self::launch($x));
             } catch (InvalidInput $e) {
                 throw ModelFailure::while('A flight', $e->getMessage());
             }

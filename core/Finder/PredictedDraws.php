@@ -6,6 +6,7 @@ namespace MintCarry\Core\Finder;
 
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Errors\ModelFailure;
+use MintCarry\Core\Flight\Aerodynamics;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Impact\Swing;
@@ -122,7 +123,7 @@ final readonly class PredictedDraws
     /**
      * One setup's figures and what a trial of it would show, by draw.
      *
-     * @param  array{list<array<int, float>>, list<list<float>>, list<float>}  $unknowns
+     * @param  array{list<array<int, float>>, list<list<float>>, list<float>, list<list<float>>}  $unknowns
      * @param  array<int, float>  $day
      * @return array{list<list<float>>, list<list<float>>}
      *
@@ -131,7 +132,7 @@ final readonly class PredictedDraws
     private static function ofSetup(
         SetupSpec $spec, Belief $belief, array $unknowns, FlightTable $table, array $day, ?float $squaring, ?Discrepancy $missed,
     ): array {
-        [$thetas, $spares, $scales] = $unknowns;
+        [$thetas, $spares, $scales, $laws] = $unknowns;
         $rows = $belief->rows($spec);
         $at = $belief->swing($spec, $squaring);
         foreach ($day as $i => $more) {
@@ -172,16 +173,24 @@ final readonly class PredictedDraws
         }
         [$carrySd, , $sideSd, $apexSd, $restSd, $descentSd] = $cloud->spreads($table);
         $draws = array_fill(0, self::FIGURES, []);
+        $open = $table->open($cloud->mean);
         foreach ($cloud->means($shifts, $table) as $d => [$carry, $total, $side, $apex, $rest, $descent, $launch, $spin, $direction]) {
             $luck = static fn (int $of): float => $spares[$d][($salt + $of) % self::SPARES];
             $width = $scales[$d] * exp(($missed->spreadErrors['totalSideM'] ?? 0.0) * $luck(29));
             $longer = $off['carryM'] + $offSd['carryM'] * $luck(11);
+            // The law is the same for every setup: where it is off, it is off for all of them, each by what its own ball makes of it.
+            $law = [0.0, 0.0, 0.0, 0.0];
+            foreach ($open as $k => $its) {
+                foreach ($its as $f => $by) {
+                    $law[$f] += $laws[$d][$k] * $by;
+                }
+            }
             $values = [
-                $carry + $longer, $total + $longer, $sign * ($side + $off['sideM'] + $offSd['sideM'] * $luck(23)),
-                $apex + $off['apexM'] + $offSd['apexM'] * $luck(31), $sideSd * $spread['sideM'] * $width,
+                $carry + $longer + $law[0], $total + $longer + $law[1], $sign * ($side + $off['sideM'] + $offSd['sideM'] * $luck(23)),
+                $apex + $off['apexM'] + $offSd['apexM'] * $luck(31) + $law[2], $sideSd * $spread['sideM'] * $width,
                 $carrySd * $spread['carryM'] * $width, $sign * ($rest + $off['totalSideM'] + $offSd['totalSideM'] * $luck(23)),
                 $restSd * $spread['totalSideM'] * $width, $apexSd * $spread['apexM'] * $width,
-                $descent + $off['descentDeg'] + $offSd['descentDeg'] * $luck(31), $descentSd * $spread['descentDeg'] * $width,
+                $descent + $off['descentDeg'] + $offSd['descentDeg'] * $luck(31) + $law[3], $descentSd * $spread['descentDeg'] * $width,
                 $launch + $off['launchDeg'] + $offSd['launchDeg'] * $luck(17), $spin + $off['spinRpm'] + $offSd['spinRpm'] * $luck(19),
                 $sign * ($direction + $off['directionDeg'] + $offSd['directionDeg'] * $luck(23)),
             ];
@@ -194,10 +203,11 @@ final readonly class PredictedDraws
     }
 
     /**
-     * Draws of θ, spare normal numbers for quirks and model error, and scales of the scatter; antithetic in pairs.
+     * Draws of θ, spare normal numbers for quirks and model error, scales of the scatter, and steps along the ways in which the flight
+     * law is open; antithetic in pairs.
      * Each number belongs to what it is drawn for (`KeyedDraws`).
      *
-     * @return array{list<array<int, float>>, list<list<float>>, list<float>}
+     * @return array{list<array<int, float>>, list<list<float>>, list<float>, list<list<float>>}
      */
     private static function unknowns(Belief $belief, string $scramble): array
     {
@@ -205,8 +215,9 @@ final readonly class PredictedDraws
         $drawn = static fn (string $of): array => KeyedDraws::normals($scramble.$of, $pairs, $first);
         $z = array_map($drawn, $belief->names);
         $spare = array_map(static fn (int $i): array => $drawn("spare {$i}"), range(0, self::SPARES - 1));
+        $way = array_map(static fn (int $k): array => $drawn("flight law {$k}"), array_keys(Aerodynamics::WAYS));
         [$luck, $thickness] = [$drawn('scatter'), $drawn('tail')];
-        $thetas = $spares = $scales = [];
+        $thetas = $spares = $scales = $laws = [];
         $w = 2 / (9 * $belief->scatterShots);
         $v = 2 / (9 * self::TAIL_DOF);
         for ($d = 0; $d < $pairs; $d++) {
@@ -220,11 +231,12 @@ final readonly class PredictedDraws
                 }
                 $thetas[] = $theta;
                 $spares[] = array_map(static fn (array $all): float => $sign * $tail * $all[$d], $spare);
+                $laws[] = array_map(static fn (array $all): float => $sign * $tail * $all[$d], $way);
                 $scales[] = 1 / sqrt((1 - $w + $sign * $luck[$d] * sqrt($w)) ** 3);
             }
         }
 
-        return [$thetas, $spares, $scales];
+        return [$thetas, $spares, $scales, $laws];
     }
 
     /** @return array<string, array{prior: float, priorSd: float, now: float, sd: float}> */

@@ -24,8 +24,8 @@ use function sqrt;
 /**
  * Three-dimensional ball flight with a fixed spin axis, steady wind and spin decay; then bounce and roll.
  *
- * Equations: docs/physics.md. Integrator: Dormand–Prince 5(4) with step control (Dormand & Prince 1980; coefficients
- * from Hairer, Nørsett & Wanner, "Solving Ordinary Differential Equations I", table II.5.2, from memory). The apex
+ * Equations: docs/physics.md. Integrator: Dormand–Prince 5(4) with step control, whose stages bin/parts/stages.php
+ * describes and writes. The apex
  * comes from the interpolation inside its step, the landing from one step of the length that the interpolation
  * tells.
  *
@@ -93,14 +93,12 @@ final readonly class BallFlight
         $g = Aerodynamics::GRAVITY_MPS2;
         $radius = Aerodynamics::BALL_RADIUS_M;
         $k = $this->air->densityKgM3 * M_PI * $radius * $radius / (2 * Aerodynamics::BALL_MASS_KG);
-        // The laws of Aerodynamics as factors of the velocity: lift c ω / √(S + onset), drag u (a + b CL² / (u + slow)).
-        $perReynolds = $this->air->viscosityPaS / (2 * $radius * $this->air->densityKgM3);
-        $level = Aerodynamics::LIFT_OF_SPIN + $this->aerodynamics->liftOffset;
-        $ofSpin = $k * $radius * $level;
-        $still = $k * (Aerodynamics::DRAG_CONSTANT + $this->aerodynamics->dragOffset);
-        $induced = $k * Aerodynamics::DRAG_OF_LIFT * Aerodynamics::REYNOLDS * $perReynolds;
-        $slow = Aerodynamics::REYNOLDS_SLOW * $perReynolds;
-        $onset = Aerodynamics::LIFT_ONSET;
+        // The laws of Aerodynamics, times k, and their Reynolds number as a speed.
+        $law = $this->aerodynamics;
+        [$ofSpin, $half, $knee] = [$k * $radius * $law->lift, $law->liftHalf, $law->knee ** 2];
+        [$still, $spun, $crisis] = [$k * $law->drag, $k * $law->dragOfSpin, $k * $law->dragOfCrisis];
+        $slowest = $law->crisis ** 4;
+        $perReynolds = (2e-5 * $radius * $this->air->densityKgM3 / $this->air->viscosityPaS) ** 4;
         $decay = Aerodynamics::SPIN_DECAY / $radius;
         $windX = $this->wind->alongMps;
         $windY = -$this->wind->rightMps;
@@ -131,6 +129,7 @@ final readonly class BallFlight
         $h = self::FIRST_STEP_S;
         $landing = false; // closing in on the ground
 
+        // written by bin/parts/stages.php: first stage
         $ux = $vx1 - $windX;
         $uy = $vy1 - $windY;
         $u2 = $ux * $ux + $uy * $uy + $vz1 * $vz1;
@@ -138,18 +137,19 @@ final readonly class BallFlight
         $cx = $sy * $vz1 - $sz * $uy;
         $cy = $sz * $ux - $sx * $vz1;
         $cz = $sx * $uy - $sy * $ux;
-        $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
-        $ratio = $radius * $w1 * $c / $u2;
-        $each = 1 / sqrt($ratio + $onset);
-        $lift = $ofSpin * $w1 * $each;
-        $cl = $level * $ratio * $each;
-        $drag = $u * ($still + $induced * $cl * $cl / ($u + $slow));
+        $spin = $radius * $w1 * sqrt($cx * $cx + $cy * $cy + $cz * $cz);
+        $square = $spin * $spin;
+        $u4 = $u2 * $u2;
+        $past = $slowest + $u4 * $perReynolds;
+        $lift = $ofSpin * $w1 * $u2 / ($spin + $half * $u2);
+        $drag = $u * ($still + $square * ($spun * $past + $crisis) / (($square + $knee * $u4) * $past));
         $ax1 = $lift * $cx - $drag * $ux;
         $ay1 = $lift * $cy - $drag * $uy;
         $az1 = $lift * $cz - $drag * $vz1 - $g;
         $aw1 = -$decay * $w1 * $u;
+        // end of what is written
         for ($step = 0; $step < self::MAX_STEPS; $step++) {
-            // stage 2
+            // written by bin/parts/stages.php: stages 2 to 7
             $vx2 = $vx1 + $h * (1 / 5 * $ax1);
             $vy2 = $vy1 + $h * (1 / 5 * $ay1);
             $vz2 = $vz1 + $h * (1 / 5 * $az1);
@@ -161,18 +161,16 @@ final readonly class BallFlight
             $cx = $sy * $vz2 - $sz * $uy;
             $cy = $sz * $ux - $sx * $vz2;
             $cz = $sx * $uy - $sy * $ux;
-            $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
-            $ratio = $radius * $w2 * $c / $u2;
-            $each = 1 / sqrt($ratio + $onset);
-            $lift = $ofSpin * $w2 * $each;
-            $cl = $level * $ratio * $each;
-            $drag = $u * ($still + $induced * $cl * $cl / ($u + $slow));
+            $spin = $radius * $w2 * sqrt($cx * $cx + $cy * $cy + $cz * $cz);
+            $square = $spin * $spin;
+            $u4 = $u2 * $u2;
+            $past = $slowest + $u4 * $perReynolds;
+            $lift = $ofSpin * $w2 * $u2 / ($spin + $half * $u2);
+            $drag = $u * ($still + $square * ($spun * $past + $crisis) / (($square + $knee * $u4) * $past));
             $ax2 = $lift * $cx - $drag * $ux;
             $ay2 = $lift * $cy - $drag * $uy;
             $az2 = $lift * $cz - $drag * $vz2 - $g;
             $aw2 = -$decay * $w2 * $u;
-
-            // stage 3
             $vx3 = $vx1 + $h * (3 / 40 * $ax1 + 9 / 40 * $ax2);
             $vy3 = $vy1 + $h * (3 / 40 * $ay1 + 9 / 40 * $ay2);
             $vz3 = $vz1 + $h * (3 / 40 * $az1 + 9 / 40 * $az2);
@@ -184,18 +182,16 @@ final readonly class BallFlight
             $cx = $sy * $vz3 - $sz * $uy;
             $cy = $sz * $ux - $sx * $vz3;
             $cz = $sx * $uy - $sy * $ux;
-            $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
-            $ratio = $radius * $w3 * $c / $u2;
-            $each = 1 / sqrt($ratio + $onset);
-            $lift = $ofSpin * $w3 * $each;
-            $cl = $level * $ratio * $each;
-            $drag = $u * ($still + $induced * $cl * $cl / ($u + $slow));
+            $spin = $radius * $w3 * sqrt($cx * $cx + $cy * $cy + $cz * $cz);
+            $square = $spin * $spin;
+            $u4 = $u2 * $u2;
+            $past = $slowest + $u4 * $perReynolds;
+            $lift = $ofSpin * $w3 * $u2 / ($spin + $half * $u2);
+            $drag = $u * ($still + $square * ($spun * $past + $crisis) / (($square + $knee * $u4) * $past));
             $ax3 = $lift * $cx - $drag * $ux;
             $ay3 = $lift * $cy - $drag * $uy;
             $az3 = $lift * $cz - $drag * $vz3 - $g;
             $aw3 = -$decay * $w3 * $u;
-
-            // stage 4
             $vx4 = $vx1 + $h * (44 / 45 * $ax1 - 56 / 15 * $ax2 + 32 / 9 * $ax3);
             $vy4 = $vy1 + $h * (44 / 45 * $ay1 - 56 / 15 * $ay2 + 32 / 9 * $ay3);
             $vz4 = $vz1 + $h * (44 / 45 * $az1 - 56 / 15 * $az2 + 32 / 9 * $az3);
@@ -207,18 +203,16 @@ final readonly class BallFlight
             $cx = $sy * $vz4 - $sz * $uy;
             $cy = $sz * $ux - $sx * $vz4;
             $cz = $sx * $uy - $sy * $ux;
-            $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
-            $ratio = $radius * $w4 * $c / $u2;
-            $each = 1 / sqrt($ratio + $onset);
-            $lift = $ofSpin * $w4 * $each;
-            $cl = $level * $ratio * $each;
-            $drag = $u * ($still + $induced * $cl * $cl / ($u + $slow));
+            $spin = $radius * $w4 * sqrt($cx * $cx + $cy * $cy + $cz * $cz);
+            $square = $spin * $spin;
+            $u4 = $u2 * $u2;
+            $past = $slowest + $u4 * $perReynolds;
+            $lift = $ofSpin * $w4 * $u2 / ($spin + $half * $u2);
+            $drag = $u * ($still + $square * ($spun * $past + $crisis) / (($square + $knee * $u4) * $past));
             $ax4 = $lift * $cx - $drag * $ux;
             $ay4 = $lift * $cy - $drag * $uy;
             $az4 = $lift * $cz - $drag * $vz4 - $g;
             $aw4 = -$decay * $w4 * $u;
-
-            // stage 5
             $vx5 = $vx1 + $h * (19372 / 6561 * $ax1 - 25360 / 2187 * $ax2 + 64448 / 6561 * $ax3 - 212 / 729 * $ax4);
             $vy5 = $vy1 + $h * (19372 / 6561 * $ay1 - 25360 / 2187 * $ay2 + 64448 / 6561 * $ay3 - 212 / 729 * $ay4);
             $vz5 = $vz1 + $h * (19372 / 6561 * $az1 - 25360 / 2187 * $az2 + 64448 / 6561 * $az3 - 212 / 729 * $az4);
@@ -230,18 +224,16 @@ final readonly class BallFlight
             $cx = $sy * $vz5 - $sz * $uy;
             $cy = $sz * $ux - $sx * $vz5;
             $cz = $sx * $uy - $sy * $ux;
-            $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
-            $ratio = $radius * $w5 * $c / $u2;
-            $each = 1 / sqrt($ratio + $onset);
-            $lift = $ofSpin * $w5 * $each;
-            $cl = $level * $ratio * $each;
-            $drag = $u * ($still + $induced * $cl * $cl / ($u + $slow));
+            $spin = $radius * $w5 * sqrt($cx * $cx + $cy * $cy + $cz * $cz);
+            $square = $spin * $spin;
+            $u4 = $u2 * $u2;
+            $past = $slowest + $u4 * $perReynolds;
+            $lift = $ofSpin * $w5 * $u2 / ($spin + $half * $u2);
+            $drag = $u * ($still + $square * ($spun * $past + $crisis) / (($square + $knee * $u4) * $past));
             $ax5 = $lift * $cx - $drag * $ux;
             $ay5 = $lift * $cy - $drag * $uy;
             $az5 = $lift * $cz - $drag * $vz5 - $g;
             $aw5 = -$decay * $w5 * $u;
-
-            // stage 6
             $vx6 = $vx1 + $h * (9017 / 3168 * $ax1 - 355 / 33 * $ax2 + 46732 / 5247 * $ax3 + 49 / 176 * $ax4 - 5103 / 18656 * $ax5);
             $vy6 = $vy1 + $h * (9017 / 3168 * $ay1 - 355 / 33 * $ay2 + 46732 / 5247 * $ay3 + 49 / 176 * $ay4 - 5103 / 18656 * $ay5);
             $vz6 = $vz1 + $h * (9017 / 3168 * $az1 - 355 / 33 * $az2 + 46732 / 5247 * $az3 + 49 / 176 * $az4 - 5103 / 18656 * $az5);
@@ -253,18 +245,16 @@ final readonly class BallFlight
             $cx = $sy * $vz6 - $sz * $uy;
             $cy = $sz * $ux - $sx * $vz6;
             $cz = $sx * $uy - $sy * $ux;
-            $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
-            $ratio = $radius * $w6 * $c / $u2;
-            $each = 1 / sqrt($ratio + $onset);
-            $lift = $ofSpin * $w6 * $each;
-            $cl = $level * $ratio * $each;
-            $drag = $u * ($still + $induced * $cl * $cl / ($u + $slow));
+            $spin = $radius * $w6 * sqrt($cx * $cx + $cy * $cy + $cz * $cz);
+            $square = $spin * $spin;
+            $u4 = $u2 * $u2;
+            $past = $slowest + $u4 * $perReynolds;
+            $lift = $ofSpin * $w6 * $u2 / ($spin + $half * $u2);
+            $drag = $u * ($still + $square * ($spun * $past + $crisis) / (($square + $knee * $u4) * $past));
             $ax6 = $lift * $cx - $drag * $ux;
             $ay6 = $lift * $cy - $drag * $uy;
             $az6 = $lift * $cz - $drag * $vz6 - $g;
             $aw6 = -$decay * $w6 * $u;
-
-            // stage 7: the fifth-order solution, and the first stage of the next step
             $vx7 = $vx1 + $h * (35 / 384 * $ax1 + 500 / 1113 * $ax3 + 125 / 192 * $ax4 - 2187 / 6784 * $ax5 + 11 / 84 * $ax6);
             $vy7 = $vy1 + $h * (35 / 384 * $ay1 + 500 / 1113 * $ay3 + 125 / 192 * $ay4 - 2187 / 6784 * $ay5 + 11 / 84 * $ay6);
             $vz7 = $vz1 + $h * (35 / 384 * $az1 + 500 / 1113 * $az3 + 125 / 192 * $az4 - 2187 / 6784 * $az5 + 11 / 84 * $az6);
@@ -276,29 +266,31 @@ final readonly class BallFlight
             $cx = $sy * $vz7 - $sz * $uy;
             $cy = $sz * $ux - $sx * $vz7;
             $cz = $sx * $uy - $sy * $ux;
-            $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz) + 1e-12;
-            $ratio = $radius * $w7 * $c / $u2;
-            $each = 1 / sqrt($ratio + $onset);
-            $lift = $ofSpin * $w7 * $each;
-            $cl = $level * $ratio * $each;
-            $drag = $u * ($still + $induced * $cl * $cl / ($u + $slow));
+            $spin = $radius * $w7 * sqrt($cx * $cx + $cy * $cy + $cz * $cz);
+            $square = $spin * $spin;
+            $u4 = $u2 * $u2;
+            $past = $slowest + $u4 * $perReynolds;
+            $lift = $ofSpin * $w7 * $u2 / ($spin + $half * $u2);
+            $drag = $u * ($still + $square * ($spun * $past + $crisis) / (($square + $knee * $u4) * $past));
             $ax7 = $lift * $cx - $drag * $ux;
             $ay7 = $lift * $cy - $drag * $uy;
             $az7 = $lift * $cz - $drag * $vz7 - $g;
             $aw7 = -$decay * $w7 * $u;
-
             $nx = $x + $h * (35 / 384 * $vx1 + 500 / 1113 * $vx3 + 125 / 192 * $vx4 - 2187 / 6784 * $vx5 + 11 / 84 * $vx6);
             $ny = $y + $h * (35 / 384 * $vy1 + 500 / 1113 * $vy3 + 125 / 192 * $vy4 - 2187 / 6784 * $vy5 + 11 / 84 * $vy6);
             $nz = $z + $h * (35 / 384 * $vz1 + 500 / 1113 * $vz3 + 125 / 192 * $vz4 - 2187 / 6784 * $vz5 + 11 / 84 * $vz6);
+            // end of what is written
 
             $grow = 0.0;
             if (! $landing) {
+                // written by bin/parts/stages.php: error
                 $ex = 71 / 57600 * $vx1 - 71 / 16695 * $vx3 + 71 / 1920 * $vx4 - 17253 / 339200 * $vx5 + 22 / 525 * $vx6 - 1 / 40 * $vx7;
                 $ey = 71 / 57600 * $vy1 - 71 / 16695 * $vy3 + 71 / 1920 * $vy4 - 17253 / 339200 * $vy5 + 22 / 525 * $vy6 - 1 / 40 * $vy7;
                 $ez = 71 / 57600 * $vz1 - 71 / 16695 * $vz3 + 71 / 1920 * $vz4 - 17253 / 339200 * $vz5 + 22 / 525 * $vz6 - 1 / 40 * $vz7;
                 $evx = 71 / 57600 * $ax1 - 71 / 16695 * $ax3 + 71 / 1920 * $ax4 - 17253 / 339200 * $ax5 + 22 / 525 * $ax6 - 1 / 40 * $ax7;
                 $evy = 71 / 57600 * $ay1 - 71 / 16695 * $ay3 + 71 / 1920 * $ay4 - 17253 / 339200 * $ay5 + 22 / 525 * $ay6 - 1 / 40 * $ay7;
                 $evz = 71 / 57600 * $az1 - 71 / 16695 * $az3 + 71 / 1920 * $az4 - 17253 / 339200 * $az5 + 22 / 525 * $az6 - 1 / 40 * $az7;
+                // end of what is written
                 $error = $h * sqrt($ex * $ex + $ey * $ey + $ez * $ez + $evx * $evx + $evy * $evy + $evz * $evz);
                 if ($error > $tolerance) {
                     $h *= max(0.2, 0.9 * ($tolerance / $error) ** 0.2);

@@ -10,8 +10,11 @@ use MintCarry\Core\Statistics\Matrix;
 
 use function abs;
 use function array_column;
+use function array_fill;
 use function array_filter;
+use function array_keys;
 use function array_map;
+use function array_slice;
 use function array_sum;
 use function array_values;
 use function count;
@@ -20,33 +23,34 @@ use function min;
 use function sqrt;
 
 /**
- * Makes the flight model agree with one bay's monitor: from shots that carry launch data and a measured carry or apex, the
- * offsets of drag and lift and the share by which the monitor misreads spin, all shrunk toward nothing or toward what else is
- * known of the monitor. A carry counts with SD 3 m, an apex with 2 m (assumptions); what lies more than three of these off counts
- * less and less, so that one absurd shot moves nothing. Gauss–Newton with weights (Huber 1981, "Robust Statistics", from memory).
+ * Makes the flight model agree with one bay's monitor: from shots that carry launch data and a measured carry or apex, steps along
+ * the ways in which the law's own constants are uncertain (`Aerodynamics`), and the share by which the monitor misreads spin; all
+ * shrunk toward nothing or toward what else is known of the monitor. A carry counts with SD 3 m, an apex with 2 m (assumptions);
+ * what lies more than three of these off counts less and less, so that one absurd shot moves nothing. Gauss–Newton with weights
+ * (Huber 1981, "Robust Statistics", from memory).
  */
 final readonly class Calibration
 {
-    /** Width of the drag offset, of the lift offset and of the share of spin before anything was seen (assumptions). */
-    public const PRIOR_SD = [0.012, 0.05, 0.04];
+    /** Width of each way and of the share of spin (assumption) before anything was seen. */
+    public const PRIOR_SD = [1.0, 1.0, 1.0, 1.0, 1.0, 0.04];
 
     private const CARRY_SD_M = 3.0;
 
     private const APEX_SD_M = 2.0;
 
-    private const STEP = [0.002, 0.005, 0.01];
+    private const STEP = [0.25, 0.25, 0.25, 0.25, 0.25, 0.01];
 
     /** Within these a step stays, whatever the shots ask for. */
-    private const LIMIT = [0.06, 0.18, 0.25];
+    private const LIMIT = [8.0, 8.0, 8.0, 8.0, 8.0, 0.25];
+
+    private const SPIN = 5;
 
     /** From so many SD on a measured value counts less. */
     private const TRUSTED_SD = 3.0;
 
-    /** @param  array{float, float, float}  $sd  of drag offset, lift offset and share of spin */
+    /** @param  list<float>  $sd  of each way, and of the share of spin */
     private function __construct(
-        public float $dragOffset,
-        public float $liftOffset,
-        public float $spinOffset,
+        public Aerodynamics $aerodynamics,
         public array $sd,
         /** Root mean square misfit of the measured carries (apexes where no carry was measured), m. */
         public float $residualBeforeM,
@@ -59,7 +63,7 @@ final readonly class Calibration
      * @param  list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere}>  $shots  launch, measured carry m, measured apex m, and
      *   the air where it is another
      * @param  Aerodynamics  $around  what is believed before these shots
-     * @param  array{float, float, float}  $priorSd  and how surely
+     * @param  list<float>  $priorSd  and how surely: of each way, and of the share of spin
      *
      * @throws InvalidInput where nothing was measured, or a carry (1 … 450 m) or apex (0 … 110 m) cannot be
      */
@@ -67,9 +71,9 @@ final readonly class Calibration
         array $shots, Atmosphere $air = new Atmosphere, Aerodynamics $around = new Aerodynamics, array $priorSd = self::PRIOR_SD,
     ): self {
         $used = self::measured($shots);
-        $prior = [$around->dragOffset, $around->liftOffset, $around->spinOffset];
+        $prior = [...$around->ways, $around->spinOffset];
         $x = $prior;
-        $before = self::misses($used, $air, [0.0, 0.0, 0.0]);
+        $before = self::misses($used, $air, array_fill(0, count($prior), 0.0));
         $inverse = [];
         for ($round = 0; $round < 12; $round++) {
             [$inverse, $step] = self::step($used, $air, $x, $prior, $priorSd);
@@ -83,10 +87,58 @@ final readonly class Calibration
             }
         }
 
+        $sd = [];
+        foreach (self::STEP as $p => $_) {
+            $sd[] = sqrt($inverse[$p][$p]);
+        }
+        $ofWays = array_map(static fn (array $row): array => array_slice($row, 0, self::SPIN), array_slice($inverse, 0, self::SPIN));
+
         return new self(
-            $x[0], $x[1], $x[2], [sqrt($inverse[0][0]), sqrt($inverse[1][1]), sqrt($inverse[2][2])], self::rms($before),
+            self::law($x, self::columns(Matrix::cholesky($ofWays))), $sd, self::rms($before),
             self::rms(self::misses($used, $air, $x)), count($used),
         );
+    }
+
+    /** @return array{float, float, float} SD of the drag and lift offsets and of the share of spin */
+    public function offsetSds(): array
+    {
+        $of = function (int $constant): float {
+            $sum = 0.0;
+            foreach ($this->aerodynamics->open as $column) {
+                $move = 0.0;
+                foreach ($column as $way => $by) {
+                    $move += $by * Aerodynamics::WAYS[$way][$constant];
+                }
+                $sum += $move ** 2;
+            }
+
+            return sqrt($sum);
+        };
+
+        return [$of(0), $of(1), $this->sd[self::SPIN]];
+    }
+
+    /**
+     * @param  array<int, float>  $x  steps along the ways, then the share of spin
+     * @param  list<list<float>>|null  $open
+     */
+    private static function law(array $x, ?array $open = null): Aerodynamics
+    {
+        return new Aerodynamics(array_slice($x, 0, self::SPIN), $x[self::SPIN], $open);
+    }
+
+    /**
+     * @param  array<int, array<int, float>>  $root  rows of a lower triangle
+     * @return list<list<float>> its columns
+     */
+    private static function columns(array $root): array
+    {
+        $out = [];
+        foreach ($root as $k => $_) {
+            $out[] = array_map(static fn (array $row): float => $row[$k] ?? 0.0, array_values($root));
+        }
+
+        return $out;
     }
 
     /**
@@ -96,14 +148,14 @@ final readonly class Calibration
      * @param  array<int, float>  $x
      * @param  array<int, float>  $prior
      * @param  array<int, float>  $priorSd
-     * @return array{array<int, array<int, float>>, array<int, float>} covariance of the three, and the step
+     * @return array{list<list<float>>, array<int, float>} covariance, and the step
      */
     private static function step(array $shots, Atmosphere $air, array $x, array $prior, array $priorSd): array
     {
         $now = self::misses($shots, $air, $x);
         $slopes = [];
-        $a = array_fill(0, 3, [0.0, 0.0, 0.0]);
-        $b = [0.0, 0.0, 0.0];
+        $b = array_fill(0, count($x), 0.0);
+        $a = array_fill(0, count($x), $b);
         foreach (self::STEP as $p => $h) {
             $moved = $x;
             $moved[$p] += $h;
@@ -113,7 +165,7 @@ final readonly class Calibration
         }
         foreach ($now as $k => [$miss, $sd]) {
             $weight = self::weight($miss / $sd) / $sd ** 2;
-            $j = array_map(static fn (int $p): float => ($slopes[$p][$k][0] - $miss) / self::STEP[$p], [0, 1, 2]);
+            $j = array_map(static fn (int $p): float => ($slopes[$p][$k][0] - $miss) / self::STEP[$p], array_keys(self::STEP));
             foreach ($j as $p => $jp) {
                 $b[$p] -= $weight * $jp * $miss;
                 foreach ($j as $q => $jq) {
@@ -124,11 +176,6 @@ final readonly class Calibration
         $inverse = Matrix::inverse($a);
 
         return [$inverse, Matrix::times($inverse, $b)];
-    }
-
-    public function aerodynamics(): Aerodynamics
-    {
-        return new Aerodynamics($this->dragOffset, $this->liftOffset, $this->spinOffset);
     }
 
     /**
@@ -167,7 +214,7 @@ final readonly class Calibration
      */
     private static function misses(array $shots, Atmosphere $air, array $x): array
     {
-        $law = new Aerodynamics($x[0], $x[1], $x[2]);
+        $law = self::law($x);
         $flight = new BallFlight($air, aerodynamics: $law);
         $out = [];
         foreach ($shots as $shot) {

@@ -199,12 +199,14 @@ final class ClubGaps
             $interval->low >= $wantedM - self::EVEN_M && $interval->high <= $wantedM + self::EVEN_M => 'even',
             default => 'open',
         };
+        $fill = GapFill::of($long, $short, self::ball($byName[$long['name']]->shots), self::ball($byName[$short['name']]->shots), $flight);
         $moves = [];
         foreach ([[$long, 1.0], [$short, -1.0]] as [$told, $way]) {
             $club = $byName[$told['name']];
             foreach ($club->kind === 'driver' ? [] : self::turned($club, $squaringShare, $flight, $perDegree) as $move) {
                 $then = $gap + $way * $move['carryM'];
-                if (abs($then - $wantedM) < abs($gap - $wantedM) - 0.5) {
+                // A turn that leaves a hole a hole is no answer to it.
+                if (abs($then - $wantedM) < abs($gap - $wantedM) - 0.5 && ($fill === null || $then < GapFill::HOLE_M)) {
                     $moves[] = ['club' => $club->name, 'gapM' => $then] + $move;
                 }
             }
@@ -213,7 +215,7 @@ final class ClubGaps
 
         return [
             'from' => $long['name'], 'to' => $short['name'], 'gapM' => $gap, 'interval' => $interval, 'verdict' => $verdict,
-            'offM' => $gap - $wantedM, 'moves' => array_slice($moves, 0, 3),
+            'offM' => $gap - $wantedM, 'moves' => array_slice($moves, 0, 3), 'fill' => $fill,
         ];
     }
 

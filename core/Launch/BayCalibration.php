@@ -12,6 +12,7 @@ use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Statistics\Robust;
 
 use function array_filter;
+use function array_keys;
 use function array_map;
 use function array_sum;
 use function array_values;
@@ -207,7 +208,7 @@ final readonly class BayCalibration
             $sd[] = min($prior, sqrt($known->sd[$i] ** 2 + (self::BETWEEN_VISITS * $prior) ** 2));
         }
 
-        return Calibration::fit($its, around: $known->aerodynamics(), priorSd: [$sd[0], $sd[1], $sd[2]]);
+        return Calibration::fit($its, around: $known->aerodynamics, priorSd: $sd);
     }
 
     /**
@@ -234,10 +235,14 @@ final readonly class BayCalibration
         $mean = static fn (callable $of): float => array_sum(array_map(
             static fn (MonitorVisit $v): float => $v->n / $shots * $of($v->aerodynamics), $visits,
         ));
+        usort($visits, static fn (MonitorVisit $a, MonitorVisit $b): int => $b->n <=> $a->n);
 
+        // What is open stays as open as the visit with most shots left it.
         return new Aerodynamics(
-            $mean(static fn (Aerodynamics $a): float => $a->dragOffset), $mean(static fn (Aerodynamics $a): float => $a->liftOffset),
-            $mean(static fn (Aerodynamics $a): float => $a->spinOffset),
+            array_map(
+                static fn (int $k): float => $mean(static fn (Aerodynamics $a): float => $a->ways[$k]), array_keys(Aerodynamics::WAYS),
+            ),
+            $mean(static fn (Aerodynamics $a): float => $a->spinOffset), $visits[0]->aerodynamics->open,
         );
     }
 }

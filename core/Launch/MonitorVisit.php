@@ -48,7 +48,7 @@ final readonly class MonitorVisit
         $carries = $apexes = $carriesAfter = $apexesAfter = [];
         foreach ($shots as [$launch, $carry, $apex, $air]) {
             $before = (new BallFlight($air))->fly($launch);
-            $after = (new BallFlight($air, aerodynamics: $fit->aerodynamics()))->fly($launch);
+            $after = (new BallFlight($air, aerodynamics: $fit->aerodynamics))->fly($launch);
             if ($carry !== null && $before->carryM > 10 && $after->carryM > 10) {
                 $carries[] = $carry / $before->carryM - 1;
                 $carriesAfter[] = $carry / $after->carryM - 1;
@@ -62,7 +62,7 @@ final readonly class MonitorVisit
         $sd = $carries === [] ? null : 1.25 * max(Robust::sd($carries), self::USUAL_SPREAD / sqrt(count($carries))) / sqrt(count($carries));
 
         return new self(
-            $monitor, $visit, $fit->n, $fit->aerodynamics(), $fit->sd, $fit->residualBeforeM, $fit->residualAfterM,
+            $monitor, $visit, $fit->n, $fit->aerodynamics, $fit->offsetSds(), $fit->residualBeforeM, $fit->residualAfterM,
             self::middle($carries), $sd, self::middle($carriesAfter), self::middle($apexes), self::middle($apexesAfter),
         );
     }
@@ -78,8 +78,8 @@ final readonly class MonitorVisit
     public function toArray(): array
     {
         return [
-            'monitor' => $this->monitor, 'visit' => $this->visit, 'n' => $this->n, 'dragOffset' => $this->aerodynamics->dragOffset,
-            'liftOffset' => $this->aerodynamics->liftOffset, 'spinOffset' => $this->aerodynamics->spinOffset, 'sd' => $this->sd,
+            'monitor' => $this->monitor, 'visit' => $this->visit, 'n' => $this->n, 'dragOffset' => $this->aerodynamics->dragOffset(),
+            'liftOffset' => $this->aerodynamics->liftOffset(), 'spinOffset' => $this->aerodynamics->spinOffset, 'sd' => $this->sd,
             'carryShare' => $this->carryShare, 'carryShareAfter' => $this->carryShareAfter, 'apexShare' => $this->apexShare,
             'apexShareAfter' => $this->apexShareAfter, 'residualBeforeM' => $this->residualBeforeM,
             'residualAfterM' => $this->residualAfterM, 'disagrees' => $this->disagrees(),

@@ -91,15 +91,34 @@ it('closes a gap with loft off, or opens it with loft on, and says by what it kn
     }
 });
 
+it('answers a hole of 25 yards with the club that fills it, and with a turn only where that closes it', function (): void {
+    $five = ['ballSpeedMps' => 62.0, 'launchDeg' => 13.5, 'spinRpm' => 4300.0];
+    $gapOf = static fn (array $clubs): array => ClubGaps::of($clubs, new BallFlight, 1.0, 15.0)['gaps'][0];
+    $hole = $gapOf([longClub('3', 15, [215, 215], OF_A_THREE_WOOD), longClub('h', 22, [180, 180], $five, kind: 'hybrid')]);
+    expect($hole['fill']['loftDeg'])->toEqualWithDelta(18.5, 0.01)->and($hole['fill']['carryM'])->toEqualWithDelta(197.5, 1e-9)
+        ->and(array_column($hole['fill']['clubs'], 'kind'))->toBe(['fairway wood', 'hybrid']);
+    [$wood, $hybrid] = $hole['fill']['clubs'];
+    // Common practice, no source: of one carry a wood flies higher than a hybrid, and comes down steeper.
+    expect($wood['apexM'])->toBeGreaterThan($hybrid['apexM'])->and($wood['descentDeg'])->toBeGreaterThan($hybrid['descentDeg'])
+        ->and($wood['launchDeg'])->toEqualWithDelta(12.5, 1e-9)->and($wood['descentDeg'])->toBeBetween(38.0, 50.0);
+    foreach ($hole['moves'] as $move) {
+        expect($move['gapM'])->toBeLessThan(22.86);
+    }
+    // No ball measured: loft and carry are told, no flight; and the kind is the one that lies below the hole.
+    $untold = $gapOf([longClub('3', 15, [215, 215]), longClub('h', 22, [180, 180], kind: 'hybrid')])['fill'];
+    expect($untold['best'])->toBe('hybrid')->and(array_column($untold['clubs'], 'descentDeg'))->toBe([null, null]);
+    expect($gapOf([longClub('3', 15, [215, 215]), longClub('5', 18, [193, 193])])['fill'])->toBeNull();
+});
+
 it('predicts no spin outside the flight model’s range: then only what a degree brings over the own clubs is told, or nothing',
     function (): void {
-        $high = ['ballSpeedMps' => 55.0, 'launchDeg' => 16.0, 'spinRpm' => 7200.0];
+        $high = ['ballSpeedMps' => 55.0, 'launchDeg' => 16.0, 'spinRpm' => 7400.0];
         $hybrid = longClub('h', 22, [172, 176], $high, kind: 'hybrid');
         expect(ClubGaps::turned($hybrid, 1.0, new BallFlight, null))->toBe([]);
         $told = ClubGaps::of([longClub('3', 15, [214, 216]), longClub('5', 18, [199, 201]), $hybrid], new BallFlight, 1.0);
         $of = array_column($told['clubs'], null, 'name');
         expect($of['h']['inRange'])->toBeFalse()->and($of['h']['descentDeg'])->toBeNull()->and($of['h']['descentFrom'])->toBe('unknown')
-            ->and($of['h']['runM'])->toBeNull()->and($of['h']['spinRpm'])->toEqualWithDelta(7200.0, 1e-9);
+            ->and($of['h']['runM'])->toBeNull()->and($of['h']['spinRpm'])->toEqualWithDelta(7400.0, 1e-9);
         foreach ($told['gaps'] as $gap) {
             foreach ($gap['moves'] as $move) {
                 expect($move['by'])->toBe('own clubs');

@@ -103,7 +103,7 @@ it('flags a carry in another unit shot by shot, and calibrates no monitor by it'
     $off = static fn ($record, string $tag): int => count(array_filter($record->shots[$tag], static fn ($s): bool => $s->shot->isCarryOff()));
     expect($off($right, 'A'))->toBe(0)->and($off($two, 'A'))->toBe(2)->and($off($two, 'B'))->toBe(0)
         ->and($two->calibration->visits[0]->n)->toBe($right->calibration->visits[0]->n - 2)
-        ->and($two->flight->aerodynamics->dragOffset)->toEqualWithDelta($right->flight->aerodynamics->dragOffset, 0.002);
+        ->and($two->flight->aerodynamics->dragOffset())->toEqualWithDelta($right->flight->aerodynamics->dragOffset(), 0.002);
     $kinds = array_map(static fn (array $r): string => $r['kind']->value, JudgingReport::of($two)['rails']);
     expect($kinds)->toContain('carryOff');
     // All of them in yards, told as metres: none calibrates.

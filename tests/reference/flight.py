@@ -44,8 +44,8 @@ def fly(case):
         cn = np.linalg.norm(c)
         ratio = y[6] * R * cn / n**2
         reynolds = 2 * R * rho * n / viscosity(case["temperatureC"])
-        cl = 0.596 * ratio / math.sqrt(ratio + 0.0268)
-        cd = 0.1908 + 2.33 * cl**2 * 1e5 / (reynolds + 3e4)
+        cl = 0.5031 * ratio / (ratio + 0.1981)
+        cd = 0.1619 + ratio**2 / (ratio**2 + 0.1203**2) * (0.1376 + 0.0455 / (0.4759**4 + (reynolds / 1e5) ** 4))
         a = k * n * (-cd * u + cl * c * n / cn) + np.array([0, 0, -G])
         return np.concatenate([y[3:6], a, [-2.0e-5 * y[6] * n / R]])
 

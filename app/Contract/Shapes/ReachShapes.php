@@ -140,10 +140,17 @@ use App\Contract\Shape;
     ]),
 ]
 #[
+    Shape('GapFill', [
+        'carryM' => 'number', 'loftDeg' => 'number', 'best' => 'string',
+        'clubs' => '{ kind: string; launchDeg: number | null; spinRpm: number | null; descentDeg: number | null; apexM: number | null; '
+        .'runM: number | null; holds: boolean | null }[]',
+    ], about: 'The club that a hole between two clubs asks for'),
+]
+#[
     Shape('Gaps', [
         'clubs' => 'GapClub[]',
         'gaps' => "{ from: string; to: string; gapM: number; interval: Interval; verdict: 'wide' | 'narrow' | 'even' | 'open'; offM: number; "
-        .'moves: GapMove[] }[]',
+        .'moves: GapMove[]; fill: GapFill | null }[]',
         'wantedM' => 'number | null', 'isEven' => 'boolean', 'spreadShare' => 'number',
         'perDegree' => '{ carryM: number; interval: Interval; n: integer } | null',
         'driver' => 'string | null', 'squaringShare' => 'number', 'longClubs' => 'LongClub[]',

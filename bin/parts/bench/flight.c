@@ -5,13 +5,13 @@
 #include <stdlib.h>
 #include <time.h>
 
-static double k, still, induced, of_spin, level = 0.596, onset = 0.0268, slow, g = 9.80665, R = 0.021335, sx, sy, sz, decay;
+static double k, still, of_spin, half, knee2, spun, crisis, slowest, per_re, g = 9.80665, R = 0.021335, sx, sy, sz, decay;
 
 static void rate(double vx, double vy, double vz, double w, double *a) {
     double u2 = vx * vx + vy * vy + vz * vz, u = sqrt(u2);
-    double cx = sy * vz - sz * vy, cy = sz * vx - sx * vz, cz = sx * vy - sy * vx, c = sqrt(cx * cx + cy * cy + cz * cz) + 1e-12;
-    double S = R * w * c / u2, each = 1 / sqrt(S + onset), lift = of_spin * w * each, cl = level * S * each;
-    double drag = u * (still + induced * cl * cl / (u + slow));
+    double cx = sy * vz - sz * vy, cy = sz * vx - sx * vz, cz = sx * vy - sy * vx, p = R * w * sqrt(cx * cx + cy * cy + cz * cz);
+    double p2 = p * p, u4 = u2 * u2, past = slowest + u4 * per_re, lift = of_spin * w * u2 / (p + half * u2);
+    double drag = u * (still + p2 * (spun * past + crisis) / ((p2 + knee2 * u4) * past));
     a[0] = lift * cx - drag * vx; a[1] = lift * cy - drag * vy; a[2] = lift * cz - drag * vz - g; a[3] = -decay * w * u;
 }
 
@@ -61,8 +61,8 @@ static double fly(double speed, double launch, double spin, double axis) {
 
 int main(void) {
     k = 1.2077 * M_PI * R * R / (2 * 0.04593); decay = 2e-5 / R;
-    double per = 1.8038e-5 / (2 * R * 1.2077);
-    still = k * 0.1908; induced = k * 2.33 * 1e5 * per; slow = 3e4 * per; of_spin = k * R * level;
+    still = k * 0.1619; of_spin = k * R * 0.5031; half = 0.1981; knee2 = 0.1203 * 0.1203; spun = k * 0.1376; crisis = k * 0.0455;
+    slowest = pow(0.4759, 4); per_re = pow(2e-5 * R * 1.2077 / 1.8038e-5, 4);
     int n = 200000; double sum = 0; struct timespec s, e;
     clock_gettime(CLOCK_MONOTONIC, &s);
     for (int i = 0; i < n; i++) sum += fly(55 + (i % 1000) * 0.02, 8 + i % 10, 1800 + 3 * (i % 500), i % 7 - 3);

@@ -19,9 +19,9 @@ def fly(speed, launch, spin, axis):
         cx, cy, cz = sy * vz - sz * vy, sz * vx - sx * vz, sx * vy - sy * vx
         c = math.sqrt(cx * cx + cy * cy + cz * cz)
         s = w * 0.021335 * c / (u * u)
-        cl = 0.596 * s / math.sqrt(s + 0.0268)
-        lift = K * u * u * cl / c
-        drag = K * u * (0.1908 + 2.33 * 1e5 * cl * cl / (u / PER + 3e4))
+        bow = s * s / (s * s + 0.1203**2)
+        lift = K * u * u * 0.5031 * s / (s + 0.1981) / c
+        drag = K * u * (0.1619 + bow * (0.1376 + 0.0455 / (0.4759**4 + (u / PER / 1e5) ** 4)))
         return [vx, vy, vz, lift * cx - drag * vx, lift * cy - drag * vy, lift * cz - drag * vz - 9.80665, -2e-5 * w * u / 0.021335]
 
     def ground(_, y):

@@ -97,7 +97,7 @@ final class Hidden implements Player
         $this->guides = $u(0, 1) < 0.25 ? $u(0.1, 0.4) : 0.0;
         $this->restitution = 0.87 + $n(0.012);
         $this->tangential = -0.32 + $n(0.06);
-        $drag = new Aerodynamics($n(0.006), $n(0.02));
+        $drag = new Aerodynamics(dragFactor: 1 + $n(0.03), liftFactor: 1 + $n(0.035));
         $this->range = new BallFlight(aerodynamics: $drag);
         $this->fall = max(0.3, 1 + $n(0.25));
         $this->course = new BallFlight(wind: new Wind(abs($n(3.0)), $u(0, 360)), aerodynamics: $drag);

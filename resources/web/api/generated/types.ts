@@ -661,6 +661,14 @@ export interface GapClub {
     runFrom: 'measured' | 'computed' | 'unknown';
 }
 
+/** The club that a hole between two clubs asks for */
+export interface GapFill {
+    carryM: number;
+    loftDeg: number;
+    best: string;
+    clubs: { kind: string; launchDeg: number | null; spinRpm: number | null; descentDeg: number | null; apexM: number | null; runM: number | null; holds: boolean | null; }[];
+}
+
 export interface GapMove {
     club: string;
     gapM: number;
@@ -676,7 +684,7 @@ export interface GapMove {
 /** Carry of each long club and the gaps between them */
 export interface Gaps {
     clubs: GapClub[];
-    gaps: { from: string; to: string; gapM: number; interval: Interval; verdict: 'wide' | 'narrow' | 'even' | 'open'; offM: number; moves: GapMove[]; }[];
+    gaps: { from: string; to: string; gapM: number; interval: Interval; verdict: 'wide' | 'narrow' | 'even' | 'open'; offM: number; moves: GapMove[]; fill: GapFill | null; }[];
     wantedM: number | null;
     isEven: boolean;
     spreadShare: number;

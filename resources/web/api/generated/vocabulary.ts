@@ -541,7 +541,7 @@ export const FLIGHT_RANGE = {
     ],
     "spinRpm": [
         1000,
-        4500
+        7200
     ]
 } as const;
 

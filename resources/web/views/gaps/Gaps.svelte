@@ -14,7 +14,7 @@
     import Picture from '../../parts/Picture.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import LongClubForm from './LongClubForm.svelte';
-    import { descentText, moveText, perDegreeText, runText, verdictText } from './sentences';
+    import { descentText, fillClubText, fillText, moveText, perDegreeText, runText, verdictText } from './sentences';
 
     /** The gaps between the driver and the long clubs under it. The driver's own fitting does not change by them. */
     let { params }: { params: { id: string } } = $props();
@@ -126,7 +126,11 @@
                                         gaps.wantedM ?? 0,
                                         units,
                                     )}.
-                                    {#if g.verdict !== 'even'}
+                                    {#if g.fill}<p class="small">{fillText(g.fill, units)}</p>
+                                        {#each g.fill.clubs as c (c.kind)}{@const said = fillClubText(c, units)}{#if said}<p class="small">
+                                                    {said}
+                                                </p>{/if}{/each}{/if}
+                                    {#if g.verdict !== 'even' && !(g.fill && g.moves.length === 0)}
                                         {#each g.moves as m (`${m.club} ${m.position}`)}<p class="small">{moveText(m, units)}</p>{:else}<p
                                                 class="small"
                                             >

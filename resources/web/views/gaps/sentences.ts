@@ -1,4 +1,4 @@
-import type { GapClub, GapMove, Gaps, UnitChoice } from '../../api/generated/types';
+import type { GapClub, GapFill, GapMove, Gaps, UnitChoice } from '../../api/generated/types';
 import { faceWords, factor, plain, signed } from '../../format/units';
 
 type Gap = Gaps['gaps'][number];
@@ -29,6 +29,26 @@ export function moveText(m: GapMove, units: UnitChoice): string {
         m.interval.low * k,
         0,
     )} to ${signed(m.interval.high * k, 0)}, ${by}).`;
+}
+
+/** "A hole: about 17.5° of loft carries 188 yd. Best a fairway wood." */
+export function fillText(fill: GapFill, units: UnitChoice): string {
+    const k = factor(units.distance);
+    const best = fill.clubs.find((c) => c.kind === fill.best);
+    const why = best?.holds === true ? ', which holds a green' : best?.holds === false ? '; none of that carry holds a green' : '';
+    return `A hole: a club of about ${plain(fill.loftDeg, 1)}° fills it, carrying ${plain(fill.carryM * k, 0)} ${units.distance}. Best a ${fill.best}${why}.`;
+}
+
+/** "Fairway wood: launch 12.5°, 4,050 rpm, 29 yd high, comes down at 44°, runs 9 yd." */
+export function fillClubText(c: GapFill['clubs'][number], units: UnitChoice): string | null {
+    if (c.launchDeg === null || c.descentDeg === null || c.apexM === null || c.runM === null) return null;
+    const k = factor(units.distance);
+    return `${c.kind === 'fairway wood' ? 'Fairway wood' : c.kind === 'hybrid' ? 'Hybrid' : 'Iron'}: launch ${plain(c.launchDeg, 1)}°, ${plain(
+        c.spinRpm ?? 0,
+        0,
+    )} rpm, ${plain(c.apexM * k, 0)} ${units.distance} high, comes down at ${plain(c.descentDeg, 0)}°, runs ${plain(c.runM * k, 0)} ${
+        units.distance
+    } (computed).`;
 }
 
 export function descentText(c: GapClub): string {
