@@ -47,8 +47,8 @@ final readonly class Head
         public float $bulgeRadiusMm = 305.0,
         public float $rollRadiusMm = 305.0,
         public float $effectiveRestitution = 0.87,
-        public float $tangentialRestitution = -0.32,
-        public float $restitutionFall = 0.41,
+        public float $tangentialRestitution = -0.324,
+        public float $restitutionFall = 0.39,
     ) {
         InvalidInput::requireWithin('loftDeg', $loftDeg, 4, 20, '°');
         InvalidInput::requireWithin('massG', $massG, 50, 1e9, 'g');
@@ -71,9 +71,9 @@ final readonly class Head
         ];
 
         return match ($type) {
-            'forgiving' => new self($loftDeg, 203, 0, 40, -3.5, $tensor(3000, 3550, 5400), restitutionFall: 0.36),
+            'forgiving' => new self($loftDeg, 203, 0, 40, -3.5, $tensor(3000, 3550, 5400), restitutionFall: 0.34),
             'middle' => new self($loftDeg, 202, 0, 35, -4.0),
-            'low-spin' => new self($loftDeg, 200, 0, 29, -4.5, $tensor(2500, 2450, 4400), restitutionFall: 0.46),
+            'low-spin' => new self($loftDeg, 200, 0, 29, -4.5, $tensor(2500, 2450, 4400), restitutionFall: 0.44),
             default => throw InvalidInput::of('preset', "'{$type}' is not a head preset; use forgiving, middle or low-spin."),
         };
     }

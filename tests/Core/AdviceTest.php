@@ -243,10 +243,10 @@ it('leaves side unknown where it was not measured', function (): void {
 it('prices launch and spin by delivered loft: a low launch wants more of it, and the optimum nothing', function (): void {
     $low = LoftTrade::of(new Launch(64, 8, 1900), new BallFlight, 43.5, 0);
     expect($low->costM)->toBeGreaterThan(5)->and($low->loftChangeDeg)->toBeGreaterThan(2);
-    // Source: docs/physics.md, longest carry at 100 mph, attack 0: 14.1° and 2650 rpm.
-    $best = LoftTrade::of(new Launch(65.3, 14.1, 2650), new BallFlight, 44.7, 0);
+    // Source: docs/physics.md, longest carry at 100 mph, attack 0: 12.5° and 2420 rpm.
+    $best = LoftTrade::of(new Launch(66.2, 12.5, 2420), new BallFlight, 44.7, 0);
     expect($best->costM)->toBeLessThan(0.8)
-        ->and(abs($best->bestLaunchDeg - 14.1))->toBeLessThan(1.5);
+        ->and(abs($best->bestLaunchDeg - 12.5))->toBeLessThan(1.5);
 });
 
 it('compares with the benchmark, measure by measure', function (): void {

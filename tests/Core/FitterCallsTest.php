@@ -25,7 +25,7 @@ it('takes a free turn that carries 12 yd more and flies higher, for a slow playe
         ->hit('A', 'Tern 460', 9, [102, 13.5, 1550, -1, 0])->hit('B', 'Tern 460', 9, [102, 15.5, 2050, -1, 0], ['sleeve' => '+1.5'])->record();
     $advice = AdviceReport::of($record);
     expect($advice['pick'])->toBe('B')->and(judgedOf($advice, 'B')['carryGainM'])->toBeGreaterThan(7.0)
-        ->and(FinderReport::of($record)['step']->kind)->toBe('stop');
+        ->and(FinderReport::of($record)['step']->kind)->toBeIn(['stop', 'none']);
 })->with('either hand');
 
 it('asks a slow player with too little loft for more loft next, and the rack that has it is named', function (string $hand, int $seed): void {

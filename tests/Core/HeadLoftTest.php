@@ -29,7 +29,7 @@ it('goes by what the own club delivered where it was hit', function (string $han
     // Delivered two degrees too low with 9°: eleven is wanted, whatever players usually add.
     $low = wantedLoft($target) - 2.0;
     $record = MadeFitting::of($hand)->head('Nine', 9.0)->head('Eleven', 11.0)->head('Fifteen', 15.0)
-        ->hit('A', 'Nine', 10, [147, 0.88 * $low, 2400, 0, 0], ['clubMph' => 100])->record();
+        ->hit('A', 'Nine', 10, [147, 0.88 * $low, 2100, 0, 0], ['clubMph' => 100])->record();
     $found = HeadLoft::of($record, $target);
     expect([$found->head, $found->from])->toBe(['Eleven', 'measured']);
 })->with(['right', 'left']);

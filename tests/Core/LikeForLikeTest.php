@@ -51,8 +51,8 @@ it('says nothing of a setup without ball speed, launch or spin, nor of a ball th
 
 it('takes the luck of a lucky swing out of carry, and leaves the club in', function (): void {
     // The same club twice; the second time the swings happened to be a meter per second faster and truer on the face.
-    $a = evidence('A', [45.0, 0.0, 0.0, 13.0, 0.0, -6.0, 0.0]);
-    $b = evidence('B', [46.0, 0.0, 0.0, 13.0, 0.0, 0.0, 2.0]);
+    $a = evidence('A', [45.0, 0.0, 0.0, 13.0, 0.0, -5.0, 1.0]);
+    $b = evidence('B', [46.0, 0.0, 0.0, 13.0, 0.0, 0.0, 1.0]);
     $alike = LikeForLike::of([$a, $b]);
     $raw = $alike['B']->measured['carryM']->mean - $alike['A']->measured['carryM']->mean;
     $told = $alike['B']->against($alike['A'], 'carryM');

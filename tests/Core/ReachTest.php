@@ -95,12 +95,13 @@ it('offers the other lofts of a head to order, with the spread of a print, price
             'orderable')))->toBe([true])
         ->and(array_unique(array_column($lofts, 'leadDays')))->toBe([12])->and(array_unique(array_column($lofts, 'price')))->toBe([540.0])
         ->and(array_unique(array_column($lofts, 'printSdDeg')))->toBe([1.0]);
-    // The head that lies there and was hit is as wide as before; what is only printed is wider.
+    // The head that lies there and was hit is as wide as before; what is only printed is wider, most where loft counts most.
     $width = fn (array $s): float => $s['carryGainInterval']->high - $s['carryGainInterval']->low;
     $there = array_values(array_filter($found['setups'],
         fn (array $s): bool => $s['otherLoftDeg'] === null && $s['sleeve'] === 'N' && ! $s['tested']));
     $ordered = array_values(array_filter($lofts, fn (array $s): bool => $s['sleeve'] === 'N'));
-    expect(min(array_map($width, $ordered)))->toBeGreaterThan(max(array_map($width, $there)));
+    expect(max(array_map($width, $ordered)))->toBeGreaterThan(max(array_map($width, $there)))
+        ->and(min(array_map($width, $ordered)))->toBeGreaterThan(min(array_map($width, $there)));
     // Nothing that has to come is the next thing to hit, and no stock or own list has it.
     expect($found['next']['tag'])->not->toContain('in 9°')->not->toContain('in 12°');
     foreach (['stock', 'own'] as $only) {
@@ -185,7 +186,7 @@ it('ladders before any shot from what the brief tells, and says so', function ()
 
 it('names the setup that gives the loft a diagnosis asks for', function (): void {
     // Far too much loft for the speed: the shots ask for less, and the lower loft of the same head is what gives it, to order.
-    $record = reachRecord(['A' => ['player' => steady(52.0, ['dynamicLoftDeg' => 19.5, 'attackDeg' => 3.0]), 'n' => 8]]);
+    $record = reachRecord(['A' => ['player' => steady(52.0, ['dynamicLoftDeg' => 16.5, 'attackDeg' => 3.0]), 'n' => 8]]);
     $findings = array_filter(JudgingReport::of($record)['setups'][0]['diagnosis'],
         fn (array $f): bool => isset($f['figures']->loftChangeDeg));
     $finding = array_values($findings)[0];

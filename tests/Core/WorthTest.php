@@ -139,8 +139,8 @@ it('works out flight, window, plane, swing weight and length as the commands do'
 });
 
 it('knows where the flight law holds', function (): void {
-    expect(FlightRange::covers(new Launch(70, 12, 2500)))->toBeTrue()->and(FlightRange::covers(new Launch(58, 14, 7000)))->toBeFalse()
-        ->and(FlightRange::outOf(new Launch(59, 12.1, 5361)))->toBe(['field' => 'spinRpm', 'value' => 5361.0, 'low' => 1000.0, 'high' => 4500.0])
+    expect(FlightRange::covers(new Launch(70, 12, 2500)))->toBeTrue()->and(FlightRange::covers(new Launch(58, 14, 7400)))->toBeFalse()
+        ->and(FlightRange::outOf(new Launch(59, 12.1, 7361)))->toBe(['field' => 'spinRpm', 'value' => 7361.0, 'low' => 1000.0, 'high' => 7200.0])
         ->and(FlightRange::covers(new Launch(35, 14, 4000)))->toBeFalse()->and(FlightRange::covers(new Launch(58, 28, 4000)))->toBeFalse();
 });
 
