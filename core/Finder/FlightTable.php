@@ -22,7 +22,7 @@ use function sin;
  * somebody asks for the first time, and is a parabola near it.
  *
  * Its cells lie where they lie for everybody, so that the same ball has the same figures whichever setup it belongs to. Within a cell:
- * value, slopes and all second derivatives from flights about its middle. Against flying each ball: under 0.3 yd of carry
+ * value, slopes and all second derivatives from flights about its middle. Against flying each ball: under 0.35 yd of carry
  * (`tests/Core/FinderTest.php`), at low launch too, where one parabola for a whole setup was off by a fifth.
  *
  * Without wind a ball that starts elsewhere flies the same flight turned, and one that curves the other way its
