@@ -29,12 +29,14 @@ final readonly class WantedFlight
         [$least, $most] = $target->bandDeg;
         $bands = [];
         foreach (['launchDeg', 'spinRpm', 'apexM', 'descentDeg'] as $figure) {
-            $low = $high = $target->ridge[$target->at][$figure];
+            // At the ends of the band the ridge is read between its steps: the ends do not jump from one step to the next.
+            $told = [self::at($target->ridge, $least, $figure), self::at($target->ridge, $most, $figure)];
             foreach ($target->ridge as $point) {
-                if ($point['loftDeg'] >= $least && $point['loftDeg'] <= $most) {
-                    [$low, $high] = [min($low, $point[$figure]), max($high, $point[$figure])];
+                if ($point['loftDeg'] > $least && $point['loftDeg'] < $most) {
+                    $told[] = $point[$figure];
                 }
             }
+            [$low, $high] = [min($told), max($told)];
             $bands[$figure] = ['low' => $low, 'high' => $high];
         }
         if ($sixIronApexM !== null) {
@@ -42,6 +44,23 @@ final readonly class WantedFlight
         }
 
         return new self($bands);
+    }
+
+    /** @param  list<array<string, float>>  $ridge  by delivered loft */
+    private static function at(array $ridge, float $loftDeg, string $figure): float
+    {
+        $last = $ridge[0];
+        foreach ($ridge as $point) {
+            if ($point['loftDeg'] >= $loftDeg) {
+                $step = $point['loftDeg'] - $last['loftDeg'];
+                $share = $step > 0 ? ($loftDeg - $last['loftDeg']) / $step : 1.0;
+
+                return $last[$figure] + $share * ($point[$figure] - $last[$figure]);
+            }
+            $last = $point;
+        }
+
+        return $last[$figure];
     }
 
     /** @return 'low'|'wanted'|'high' */

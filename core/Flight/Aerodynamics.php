@@ -6,9 +6,10 @@ namespace MintCarry\Core\Flight;
 
 use MintCarry\Core\Errors\InvalidInput;
 
-use function array_fill;
-use function count;
+use function array_keys;
+use function array_map;
 use function max;
+use function min;
 
 /**
  * Drag and lift of a golf ball as functions of the spin ratio S = ω r sin ψ / |u| and the Reynolds number Re = 2 r ρ |u| / μ:
@@ -107,10 +108,7 @@ final readonly class Aerodynamics
     /** One more step along what is open of the k-th way: what the same flight may be instead. */
     public function moved(int $k): self
     {
-        $ways = $this->ways;
-        foreach ($this->open[$k] as $i => $by) {
-            $ways[$i] = max(-12.0, min(12.0, $ways[$i] + $by));
-        }
+        $ways = array_map(static fn (float $is, float $by): float => max(-12.0, min(12.0, $is + $by)), $this->ways, $this->open[$k]);
 
         return new self($ways, $this->spinOffset, $this->open, $this->dragFactor, $this->liftFactor);
     }
@@ -155,8 +153,7 @@ final readonly class Aerodynamics
     {
         $out = [];
         for ($k = 0; $k < self::OF_THE_FIT; $k++) {
-            $out[$k] = array_fill(0, count(self::WAYS), 0.0);
-            $out[$k][$k] = 1.0;
+            $out[] = array_map(static fn (int $of): float => $of === $k ? 1.0 : 0.0, array_keys(self::WAYS));
         }
 
         return $out;

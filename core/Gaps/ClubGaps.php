@@ -15,7 +15,6 @@ use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Statistics\Interval;
-use MintCarry\Core\Statistics\Line;
 use MintCarry\Core\Statistics\Robust;
 use MintCarry\Core\Statistics\StudentT;
 use MintCarry\Core\Statistics\Summary;
@@ -24,6 +23,7 @@ use function abs;
 use function array_filter;
 use function array_map;
 use function array_slice;
+use function array_sum;
 use function array_values;
 use function count;
 use function hypot;
@@ -99,10 +99,13 @@ final class ClubGaps
         usort($told, static fn (array $a, array $b): int => [$b['carryM'] ?? -INF, $a['loftDeg']] <=> [$a['carryM'] ?? -INF,
             $b['loftDeg']]);
         $hit = array_values(array_filter($told, static fn (array $t): bool => $t['carryM'] !== null));
-        $perDegree = Line::through(array_map(
-            static fn (array $t): array => [$t['loftDeg'], $t['carryM']], array_values(array_filter($hit,
-                static fn (array $t): bool => $t['kind'] !== 'driver')),
-        ));
+        $perDegree = CarryPerDegree::over(
+            array_map(
+                static fn (array $t): array => ['loftDeg' => $t['loftDeg'], 'carryM' => $t['carryM'], 'error' => $t['error']],
+                array_values(array_filter($hit, static fn (array $t): bool => $t['kind'] !== 'driver')),
+            ),
+            self::SPREAD_SHOTS + array_sum(array_map(static fn (array $t): float => $t['dof'] - self::SPREAD_SHOTS, $hit)),
+        );
         $n = count($hit);
         $even = $n > 1 ? ($hit[0]['carryM'] - $hit[$n - 1]['carryM']) / ($n - 1) : null;
         $gaps = [];
@@ -113,7 +116,7 @@ final class ClubGaps
         return [
             'clubs' => array_map(static fn (array $t): array => array_diff_key($t, ['error' => 1, 'dof' => 1]), $told),
             'gaps' => $gaps, 'wantedM' => $wantedM ?? $even, 'isEven' => $wantedM === null, 'spreadShare' => $share,
-            'perDegree' => $perDegree === null ? null : ['carryM' => $perDegree->slope, 'interval' => $perDegree->slopeInterval,
+            'perDegree' => $perDegree === null ? null : ['carryM' => $perDegree->carryM, 'interval' => $perDegree->interval(),
                 'n' => $perDegree->n],
         ];
     }
@@ -188,7 +191,7 @@ final class ClubGaps
      * @return array<string, mixed>
      */
     private static function gap(
-        array $long, array $short, float $wantedM, array $byName, float $squaringShare, BallFlight $flight, ?Line $perDegree,
+        array $long, array $short, float $wantedM, array $byName, float $squaringShare, BallFlight $flight, ?CarryPerDegree $perDegree,
     ): array {
         $gap = $long['carryM'] - $short['carryM'];
         $error = hypot($long['error'], $short['error']);
@@ -225,7 +228,7 @@ final class ClubGaps
      * @return list<array{position: string, loftDeg: float, faceOpenDeg: float, lieDeg: float, carryM: float, interval: Interval,
      *   by: 'flight'|'own clubs'}>
      */
-    public static function turned(LongClub $club, float $squaringShare, BallFlight $flight, ?Line $perDegree): array
+    public static function turned(LongClub $club, float $squaringShare, BallFlight $flight, ?CarryPerDegree $perDegree): array
     {
         $now = $club->presents($squaringShare);
         $squaredNow = $club->loftDeg(1.0);
@@ -288,15 +291,13 @@ final class ClubGaps
     }
 
     /** @return array{carryM: float, interval: Interval, by: 'own clubs'}|null */
-    private static function byOwnClubs(?Line $perDegree, float $deliveredDeg, float $sdDeg): ?array
+    private static function byOwnClubs(?CarryPerDegree $perDegree, float $deliveredDeg, float $sdDeg): ?array
     {
         if ($perDegree === null) {
             return null;
         }
-        $error = hypot($perDegree->slopeError * $deliveredDeg, $perDegree->slope * $sdDeg);
-        $value = $perDegree->slope * $deliveredDeg;
 
-        return ['carryM' => $value, 'interval' => self::around($value, $error, $perDegree->n - 2), 'by' => 'own clubs'];
+        return ['carryM' => $perDegree->carryM * $deliveredDeg, 'interval' => $perDegree->interval($deliveredDeg, $sdDeg), 'by' => 'own clubs'];
     }
 
     /** @param  list<LaunchShot>  $shots */

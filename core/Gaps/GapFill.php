@@ -32,8 +32,8 @@ final class GapFill
     private const BALL = ['fairway wood' => [0.0, 1.0, 1.0], 'hybrid' => [-1.0, 1.0, 0.995], 'iron' => [-1.5, 1.1, 0.985]];
 
     /**
-     * @param  array{name: string, kind: string, loftDeg: float, carryM: float}  $long
-     * @param  array{name: string, kind: string, loftDeg: float, carryM: float}  $short
+     * @param  array<string, mixed>  $long  kind, loftDeg and carryM of each neighbour
+     * @param  array<string, mixed>  $short
      * @param  Launch|null  $longBall  mean ball of each, where it was measured
      * @return array{carryM: float, loftDeg: float, clubs: list<array{kind: string, launchDeg: float|null, spinRpm: float|null,
      *   descentDeg: float|null, apexM: float|null, runM: float|null, holds: bool|null}>, best: string}|null  null of a gap that is no

@@ -100,7 +100,7 @@ final readonly class DemoSeeder
         $down = $this->setup($fitting, $heads['tern right'], '−0.75', ['back' => 12.0], 'Saltmarsh 65 X', 45.25 * 25.4, $new);
         $player = fn (float $loft, float $face): PlayerModel => new PlayerModel(49.6, 1.0, 1.8, $face, $loft, -2, 2, 0.9, 0.08);
         // A monitor that sees the flight, and a little more drag in it than physics does.
-        $tracks = new BallFlight(aerodynamics: new Aerodynamics(0.005, -0.005));
+        $tracks = new BallFlight(aerodynamics: new Aerodynamics(dragFactor: 1.025, liftFactor: 0.99));
         $this->store($fitting, $own, $shots->hit($player(13.4, 2.6), Head::preset('low-spin'), Hand::Right, 10, true, $tracks));
         $this->store($fitting, $new, $shots->hit($player(12.9, 1.2), Head::preset('forgiving'), Hand::Right, 7, true, $tracks));
         $this->store($fitting, $down, $shots->hit($player(12.2, 1.6), Head::preset('forgiving'), Hand::Right, 5, true, $tracks));

@@ -125,6 +125,9 @@ it('predicts no spin outside the flight model’s range: then only what a degree
             }
         }
         expect($told['perDegree']['carryM'])->toBeBetween(-7.0, -4.0);
+        // Three clubs of two shots: no line through three points, but what each club's shots are sure of. A metre or two a degree.
+        $half = ($told['perDegree']['interval']->high - $told['perDegree']['interval']->low) / 2;
+        expect($half)->toBeBetween(1.0, 5.0);
         // A ball out of range is not flown: without a measured carry such a club has none.
         $unseen = new LongClub('x', 'hybrid', new HeadReading(22, 57), null, '', [LaunchShot::of($high, new BallFlight)]);
         expect(ClubGaps::of([$unseen, longClub('5', 18, [199, 201])], new BallFlight)['clubs'][1])->toMatchArray(['name' => 'x', 'n' => 0,
