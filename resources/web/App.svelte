@@ -2,12 +2,13 @@
     import Router from 'svelte-spa-router';
     import { keepTimeOf } from './format/times';
     import { wrap } from 'svelte-spa-router/wrap';
-    import { get, post, whenLocked } from './api/client';
+    import { get, post, whenLocked, whenSignedOut } from './api/client';
     import type { SessionState } from './api/generated/types';
     import { watchIdle } from './lib/idle';
     import { session } from './lib/session.svelte';
     import Keyed from './parts/Keyed.svelte';
     import Lock from './parts/Lock.svelte';
+    import SignInAgain from './parts/SignInAgain.svelte';
     import Bay from './views/bay/Bay.svelte';
     import Bench from './views/bench/Bench.svelte';
     import Brief from './views/brief/Brief.svelte';
@@ -84,6 +85,23 @@
     };
     const ofLink = { '/welcome/:token': Welcome, '/for/:token': ForPlayer, '*': SignIn };
     whenLocked(() => (session.locked = true));
+    /** One dialog for all that was asked for meanwhile. */
+    let again = $state.raw<{ done: Promise<boolean>; end: (is: boolean) => void } | null>(null);
+    async function askAgain(): Promise<boolean> {
+        // Perhaps another tab signed the same person in already: then this screen only lacks the token that came with it.
+        const now = await get<SessionState>('session').catch(() => null);
+        if (now?.user && now.user.email === session.user?.email) return true;
+        if (again) return again.done;
+        let end: (is: boolean) => void = () => {};
+        const done = new Promise<boolean>((is) => (end = is));
+        again = { done, end };
+        const is = await done;
+        again = null;
+        return is;
+    }
+    $effect(() => {
+        whenSignedOut(session.user && session.user.role !== 'guest' ? askAgain : null);
+    });
     $effect(() => {
         get<SessionState>('session')
             .then((r) => ([session.user, session.locked] = [r.user, r.locked]))
@@ -113,6 +131,7 @@
 {:else if session.user}
     <Router {routes} />
     {#if session.locked}<Lock />{/if}
+    {#if again}<SignInAgain email={session.user.email} end={again.end} />{/if}
 {:else if session.known}
     <Router routes={ofLink} />
 {/if}

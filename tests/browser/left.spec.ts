@@ -51,3 +51,36 @@ test('a screen that was left is left alone', async ({ page }) => {
     }
     expect(errors).toEqual([]);
 });
+
+test('“No connection” goes when the connection is back: what was read comes by itself, what was written is asked for again', async ({
+    page,
+    context,
+}) => {
+    const errors = watch(page);
+    await signIn(page);
+    await page.goto('/#/orders');
+    await expect(page.getByRole('heading', { name: 'Orders', exact: true })).toBeVisible();
+    await page.goto('/#/season');
+    await expect(page.getByRole('heading', { name: /Season|Ledger/ }).first()).toBeVisible();
+    await drawn(page);
+    await context.setOffline(true);
+    await page.goto('/#/orders');
+    await expect(page.getByRole('alert')).toContainText('No connection');
+    await context.setOffline(false);
+    await expect(page.getByText('No connection')).toHaveCount(0);
+    await drawn(page);
+    await expect(page.locator('main').getByRole('link').or(page.locator('main').getByRole('row')).first()).toBeVisible();
+    // A write is not sent by itself: whoever typed it may have typed on meanwhile.
+    await page.goto('/#/');
+    await page.getByLabel('Player').fill('Lost Connection');
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await expect(page.getByRole('alert')).toContainText('No connection');
+    await context.setOffline(false);
+    await expect(page.getByText('No connection')).toHaveCount(0);
+    await expect(page.getByLabel('Player')).toHaveValue('Lost Connection');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
+    expect((await fittings(page)).filter((f) => f.player.name === 'Lost Connection')).toHaveLength(1);
+    expect(errors).toEqual([]);
+});

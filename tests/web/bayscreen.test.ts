@@ -48,6 +48,7 @@ beforeEach(() => {
     current.fitting = fitting;
     session.user = {
         name: 'F',
+        email: 'f@studio.example',
         zone: 'UTC',
         studio: 'S',
         isDemo: false,
@@ -285,6 +286,7 @@ test('a setup is held as the benchmark only where the shots say that it is bette
 test('a studio that takes nothing made up has no keys for it', () => {
     session.user = {
         name: 'F',
+        email: 'f@studio.example',
         zone: 'UTC',
         studio: 'S',
         isDemo: false,

@@ -31,6 +31,7 @@ use App\Contract\Shape;
 ])]
 #[Shape('SignedIn', [
     'name' => 'string',
+    'email' => 'string',
     'studio' => 'string',
     // of the clock on the studio's wall
     'zone' => 'string',

@@ -10,8 +10,33 @@ export class ApiError extends Error {
     }
 }
 
+/** The server could not be reached at all. */
+export class Lost extends ApiError {}
+
 /** Nothing was being sent, only read: whoever watches can simply look again. */
-export class Unreached extends ApiError {}
+export class Unreached extends Lost {}
+
+const waiting = new Set<() => void>();
+/** Calls back once when the server can be reached again; from a screen that was left meanwhile nothing is called. */
+export function whenReached(what: () => void): void {
+    const on = screen;
+    waiting.add(() => {
+        if (on === screen) what();
+    });
+    if (waiting.size > 1) return;
+    const look = async () => {
+        const answer = await fetch('/favicon.svg', { cache: 'no-store', method: 'HEAD' }).catch(() => null);
+        if (answer === null) return void setTimeout(look, 1000);
+        const now = [...waiting];
+        waiting.clear();
+        for (const one of now) one();
+    };
+    setTimeout(look, 1000);
+}
+
+/** Asks whoever is at the screen to sign in once more; false where they would rather not. */
+let signInAgain: (() => Promise<boolean>) | null = null;
+export const whenSignedOut = (ask: (() => Promise<boolean>) | null) => (signInAgain = ask);
 
 /** Nobody waits longer for an answer; the server gives up before. Files that are sent take as long as they take. */
 const WAIT_MS = 65_000;
@@ -51,10 +76,11 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
     let text: string;
     // What is only read goes with the screen that wanted it; what is written is finished whatever is looked at meanwhile.
     const left = method === 'GET' ? screen.signal : null;
-    const late = isForm ? null : AbortSignal.timeout(WAIT_MS);
-    const signals = [left, late].filter((s) => s !== null);
-    const once = () =>
-        fetch(`/api/${path}`, {
+    let late: AbortSignal | null = null;
+    const once = () => {
+        late = isForm ? null : AbortSignal.timeout(WAIT_MS);
+        const signals = [left, late].filter((s) => s !== null);
+        return fetch(`/api/${path}`, {
             method,
             headers: {
                 Accept: 'application/json',
@@ -64,8 +90,12 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
             body: body === undefined ? undefined : isForm ? body : JSON.stringify(body),
             signal: signals.length ? AbortSignal.any(signals) : undefined,
         });
+    };
     try {
         response = await once();
+        // Signed out meanwhile, here or in another tab: nothing was done, and it is done after the sign-in.
+        if ([401, 419].includes(response.status) && signInAgain && !path.startsWith('session') && (await signInAgain()))
+            response = await once();
         // The server is busy judging and did nothing: it says when to ask again.
         for (let tries = 0; response.status === 429 && response.headers.has('X-Busy') && tries < PATIENCE; tries++) {
             await new Promise((done) => setTimeout(done, Math.min(5, Number(response.headers.get('Retry-After')) || 1) * 1000));
@@ -75,7 +105,7 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
     } catch {
         // Nobody is there any more to take an answer or an error.
         if (left?.aborted) return new Promise<never>(() => undefined);
-        if (late?.aborted)
+        if ((late as AbortSignal | null)?.aborted)
             throw new ApiError(
                 method === 'GET'
                     ? 'The studio’s server took too long to answer. Try again.'
@@ -83,7 +113,7 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
                 0,
             );
         if (method === 'GET') throw new Unreached('No connection to the studio’s server. Try again when it is back.', 0);
-        throw new ApiError('No connection to the studio’s server. What you typed is kept on this screen; try again when it is back.', 0);
+        throw new Lost('No connection to the studio’s server. What you typed is kept on this screen; try again when it is back.', 0);
     }
     let json: { message?: string; errors?: Record<string, string[]> } | null;
     try {

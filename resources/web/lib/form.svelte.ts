@@ -1,4 +1,4 @@
-import { ApiError, say } from '../api/client';
+import { ApiError, Lost, say, whenReached } from '../api/client';
 
 /** What somebody fills in: the values, what is wrong with which, and whether it is on its way. What was typed stays whatever happens on the way. */
 export class Form<V extends object = Record<string, never>> {
@@ -28,6 +28,12 @@ export class Form<V extends object = Record<string, never>> {
         this.failure = error;
         this.problem = say(error);
         if (error instanceof ApiError) this.problems = error.fields;
+        if (error instanceof Lost)
+            whenReached(() => {
+                if (this.failure !== error) return;
+                this.clear();
+                this.note = 'The connection is back. What you typed was not sent yet: send it again.';
+            });
     }
 
     /** Does one thing with the server; says whether it was done. */

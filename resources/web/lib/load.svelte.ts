@@ -1,4 +1,4 @@
-import { say } from '../api/client';
+import { say, Unreached, whenReached } from '../api/client';
 
 /** Something that is read from the server. Only the latest answer counts: one that was asked for earlier and comes later is thrown away. */
 export class Loader<T> {
@@ -32,6 +32,7 @@ export class Loader<T> {
             if (turn === this.turn) {
                 this.failure = error;
                 this.problem = say(error);
+                if (error instanceof Unreached) whenReached(() => turn === this.turn && void this.load(read));
             }
             return null;
         } finally {

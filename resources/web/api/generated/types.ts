@@ -1585,6 +1585,7 @@ export interface Shot {
 
 export interface SignedIn {
     name: string;
+    email: string;
     studio: string;
     zone: string;
     isDemo: boolean;
