@@ -9,13 +9,10 @@
     import Keyed from './parts/Keyed.svelte';
     import Lock from './parts/Lock.svelte';
     import SignInAgain from './parts/SignInAgain.svelte';
-    import Bay from './views/bay/Bay.svelte';
     import Bench from './views/bench/Bench.svelte';
     import Brief from './views/brief/Brief.svelte';
     import DayBook from './views/daybook/DayBook.svelte';
-    import Screen from './views/screen/Screen.svelte';
     import NotFound from './views/NotFound.svelte';
-    import Shots from './views/shots/Shots.svelte';
     import SignIn from './views/signin/SignIn.svelte';
 
     // What a visit begins with is there at once; the rest comes when it is opened, or as soon as the browser has nothing else to do.
@@ -31,6 +28,7 @@
         return of(load);
     };
     const Account = lazy(() => import('./views/account/Account.svelte'));
+    const Bay = lazyOf(() => import('./views/bay/Bay.svelte'));
     const Calculators = lazy(() => import('./views/calculators/Calculators.svelte'));
     const Calendar = lazy(() => import('./views/calendar/Calendar.svelte'));
     const Compare = lazyOf(() => import('./views/compare/Compare.svelte'));
@@ -44,6 +42,7 @@
     const Player = lazyOf(() => import('./views/player/Player.svelte'));
     const Rack = lazy(() => import('./views/rack/Rack.svelte'));
     const Season = lazy(() => import('./views/season/Season.svelte'));
+    const Shots = lazyOf(() => import('./views/shots/Shots.svelte'));
     const Sheet = lazyOf(() => import('./views/sheet/Sheet.svelte'));
     const Studio = lazy(() => import('./views/studio/Studio.svelte'));
     const Welcome = lazy(() => import('./views/welcome/Welcome.svelte'));
@@ -60,8 +59,8 @@
         '/rack/:tab': Rack,
         '/fitting/:id/brief': of(() => Brief),
         '/fitting/:id/bench': of(() => Bench),
-        '/fitting/:id/bay': of(() => Bay),
-        '/fitting/:id/shots': of(() => Shots),
+        '/fitting/:id/bay': Bay,
+        '/fitting/:id/shots': Shots,
         '/fitting/:id/compare': Compare,
         '/fitting/:id/finder': Finder,
         '/fitting/:id/decide': Decide,
@@ -127,7 +126,7 @@
 </script>
 
 {#if session.user?.role === 'guest'}
-    <Screen />
+    {#await import('./views/screen/Screen.svelte') then { default: Screen }}<Screen />{/await}
 {:else if session.user}
     <Router {routes} />
     {#if session.locked}<Lock />{/if}

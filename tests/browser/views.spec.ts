@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { gzipSync } from 'node:zlib';
 import { expect, test, type Page } from '@playwright/test';
 import { accessible, addSetup, beginFitting, drawn, signIn, signInByForm, watch } from './help';
 
@@ -322,4 +324,20 @@ test('the fitter overrules the mapping: unit, sign and a column set aside', asyn
     await page.getByRole('button', { name: 'Store 2 shots' }).click();
     await expect(page.getByText(/2 shots stored/)).toBeVisible();
     await expect(page.getByRole('cell', { name: '10 L' })).toBeVisible();
+});
+
+// Source: the budget of docs/architecture.md.
+test('what is loaded before anything can be used is at most 120 kB of script', () => {
+    const manifest = JSON.parse(readFileSync('public/build/manifest.json', 'utf8')) as Record<string, { file: string; imports?: string[] }>;
+    const files = new Set<string>();
+    const walk = (key: string) => {
+        const { file, imports } = manifest[key]!;
+        if (files.has(file)) return;
+        files.add(file);
+        imports?.forEach(walk);
+    };
+    walk('resources/web/main.ts');
+    const sizes = [...files].map((file) => gzipSync(readFileSync(`public/build/${file}`)).length);
+    expect(sizes.length).toBeGreaterThan(1);
+    expect(sizes.reduce((sum, size) => sum + size, 0)).toBeLessThan(120_000);
 });

@@ -38,6 +38,6 @@
         color: var(--ink);
     }
     dialog::backdrop {
-        background: color-mix(in srgb, var(--paper) 80%, transparent);
+        background: var(--paper);
     }
 </style>
