@@ -125,7 +125,7 @@ final class Commands
         'gaps' => [
             'Says the gaps between long clubs, and which sleeve position closes or opens them.', Options::OF_FLIGHT,
             'in: clubs[{name kind loftDeg lieDeg [faceOpenDeg sleeve position] shots[{carryM and/or ball values}]}] [wantedGapM squares]; '
-                .'out: clubs gaps{gapM interval verdict moves} perDegree wantedM',
+                .'out: clubs gaps{gapM interval verdict moves fill} perDegree wantedM',
         ],
         'plane' => [
             'Says loft, face and lie of a head at every position of a sleeve.', [],

@@ -1,4 +1,5 @@
 import { expect, test, type Page, type Route } from '@playwright/test';
+import { hitting } from './atbay';
 import { drawn, signIn, watch } from './help';
 
 // An answer that comes after its screen was left is nobody's: it is not shown on another's page, and touches nothing.
@@ -50,6 +51,21 @@ test('a screen that was left is left alone', async ({ page }) => {
         await drawn(page);
     }
     expect(errors).toEqual([]);
+});
+
+test('one answer that hangs does not silence the bay’s keys', async ({ page }) => {
+    await hitting(page, 'Hanging Answer', 'yards');
+    const letGo = await holdBack(page, /\/api\/fittings\/\d+\/trials\/end$/);
+    await page.keyboard.press(',');
+    await page.getByText('End the trial').click();
+    await expect(page.getByText('The server has not answered yet.')).toBeVisible();
+    await page.keyboard.press(',');
+    await page.getByText('Star A').click();
+    await page.getByRole('button', { name: 'Wait no longer' }).click();
+    await expect(page.getByTitle('starred')).toBeVisible();
+    await expect(page.getByText('The server has not answered yet.')).toHaveCount(0);
+    letGo();
+    await expect(page.getByText(/No trial is running/).first()).toBeVisible();
 });
 
 test('“No connection” goes when the connection is back: what was read comes by itself, what was written is asked for again', async ({

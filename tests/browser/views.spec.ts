@@ -326,7 +326,6 @@ test('the fitter overrules the mapping: unit, sign and a column set aside', asyn
     await expect(page.getByRole('cell', { name: '10 L' })).toBeVisible();
 });
 
-// Source: the budget of docs/architecture.md.
 test('what is loaded before anything can be used is at most 120 kB of script', () => {
     const manifest = JSON.parse(readFileSync('public/build/manifest.json', 'utf8')) as Record<string, { file: string; imports?: string[] }>;
     const files = new Set<string>();

@@ -81,6 +81,12 @@
 {#if !bay.reached || bay.behind}<Notice kind="error"
         >No connection to the studio’s server. Shots are safe in the monitor and there; this screen catches up when it is back.</Notice
     >{/if}
+{#if bay.isLate}<Notice kind="error"
+        >The server has not answered yet. Keys are kept, and done in their order once it does. <button
+            class="plain"
+            onclick={bay.waitNoLonger}>Wait no longer</button
+        ></Notice
+    >{/if}
 {#if bay.problem || bay.unread}<Notice kind="error">{bay.problem || bay.unread}</Notice>{/if}
 {#if view && fitting.setups.length === 0}
     <div class="first">

@@ -8,6 +8,9 @@ import { current, loadFitting, session } from '../../lib/session.svelte';
 import { MENU } from './keys';
 import type { Noting } from './NoteField.svelte';
 
+/** From then on the fitter is told that an answer is long in coming. */
+const LATE_MS = 5000;
+
 /** The live screen of a fitting: what it shows, and everything that can be done on it. */
 export class BayScreen {
     view = $state<BayView | null>(null);
@@ -16,6 +19,8 @@ export class BayScreen {
     behind = $state(false);
     unread = $state('');
     reached = $state(true);
+    /** What was pressed waits for an answer that is long in coming; the keys after it wait with it. */
+    isLate = $state(false);
     big = $state(false);
     menu = $state(false);
     /** The flight from the side in place of the map. */
@@ -250,14 +255,27 @@ export class BayScreen {
     run(what: () => unknown): Promise<void> {
         return (this.doing = this.doing.then(async () => {
             this.problem = '';
-            try {
-                await what();
-                await this.load();
-            } catch (e) {
-                this.problem = this.failed(e);
-            }
+            const late = setTimeout(() => (this.isLate = true), LATE_MS);
+            let goOn: () => void = () => {};
+            const givenUp = new Promise<void>((go) => (goOn = go));
+            this.goOn = goOn;
+            const done = (async () => {
+                try {
+                    await what();
+                    await this.load();
+                } catch (e) {
+                    this.problem = this.failed(e);
+                }
+            })();
+            await Promise.race([done, givenUp]);
+            clearTimeout(late);
+            this.isLate = false;
         }));
     }
+
+    private goOn: () => void = () => {};
+    /** The keys do not wait any longer for what the server has not answered; should it still be done, the screen shows it. */
+    waitNoLonger = (): void => this.goOn();
 
     private handTurn = 0;
     private async readHand(id: number): Promise<void> {
