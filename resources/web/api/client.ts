@@ -70,12 +70,12 @@ function token(): string {
 let locked: () => void = () => {};
 export const whenLocked = (what: () => void) => (locked = what);
 
-export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+export async function call<T>(method: string, path: string, body?: unknown, toWrite = false): Promise<T> {
     const isForm = body instanceof FormData;
     let response: Response;
     let text: string;
     // What is only read goes with the screen that wanted it; what is written is finished whatever is looked at meanwhile.
-    const left = method === 'GET' ? screen.signal : null;
+    const left = method === 'GET' && !toWrite ? screen.signal : null;
     let late: AbortSignal | null = null;
     const once = () => {
         late = isForm ? null : AbortSignal.timeout(WAIT_MS);
@@ -143,6 +143,8 @@ export function asked(what: Record<string, string | number | null>): string {
 }
 
 export const get = <T>(path: string) => call<T>('GET', path);
+/** What has to be known for something that is then written: it is read to its end, whatever is looked at meanwhile. */
+export const getToWrite = <T>(path: string) => call<T>('GET', path, undefined, true);
 export const post = <T>(path: string, body: unknown) => call<T>('POST', path, body);
 export const put = <T>(path: string, body: unknown) => call<T>('PUT', path, body);
 export const patch = <T>(path: string, body: unknown) => call<T>('PATCH', path, body);

@@ -1,10 +1,10 @@
 import { push } from 'svelte-spa-router';
 import { untrack } from 'svelte';
-import { get, patch, post, say, Unreached } from '../../api/client';
+import { get, getToWrite, patch, post, say, Unreached } from '../../api/client';
 import type { BayChange, BayView, Fitting, HandView, Judge, Setup, Shot, Turned } from '../../api/generated/types';
 import { builtLike } from '../../format/setups';
 import { watchLive } from '../../lib/live';
-import { current, loadFitting, session } from '../../lib/session.svelte';
+import { current, loadFitting, session, showFitting } from '../../lib/session.svelte';
 import { MENU } from './keys';
 import type { Noting } from './NoteField.svelte';
 
@@ -359,8 +359,8 @@ export class BayScreen {
 
     changeFitting = (what: Record<string, unknown>) =>
         this.run(async () => {
-            const { version } = await loadFitting(this.id);
-            current.fitting = await patch<Fitting>(`fittings/${this.id}`, { version, ...what });
+            const { version } = await getToWrite<Fitting>(`fittings/${this.id}`);
+            showFitting(await patch<Fitting>(`fittings/${this.id}`, { version, ...what }));
         });
     promote = () => (this.offers && this.running ? this.changeFitting({ benchmarkSetupId: this.running.setupId }) : undefined);
     star = () => {

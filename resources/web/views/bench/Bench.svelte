@@ -7,7 +7,7 @@
     import BenchmarkReason from '../../parts/BenchmarkReason.svelte';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
-    import { current, loadFitting } from '../../lib/session.svelte';
+    import { loadFitting, showFitting } from '../../lib/session.svelte';
     import { changes, lengthText, loftText, nameOf, parentOf } from '../../format/setups';
     import { faceWords, plain } from '../../format/units';
     import BenchPlan from './BenchPlan.svelte';
@@ -39,7 +39,7 @@
     async function makeBenchmark(fitting: Fitting, setup: Setup, reason?: string) {
         const done = await sending.send(async () => {
             const change = { version: fitting.version, benchmarkSetupId: setup.id, reason };
-            current.fitting = await patch<Fitting>(`fittings/${fitting.id}`, change);
+            showFitting(await patch<Fitting>(`fittings/${fitting.id}`, change));
         });
         unreasoned = !done && sending.err('reason') ? setup : null;
         if (!done && !unreasoned) await loadFitting(fitting.id);

@@ -3,7 +3,7 @@ import { ApiError, get, patch, post } from '../../api/client';
 import type { Brief, BriefChange, Fitting, Hand, Outlook, UnitChoice } from '../../api/generated/types';
 import { factor, plain } from '../../format/units';
 import { Form } from '../../lib/form.svelte';
-import { current } from '../../lib/session.svelte';
+import { showFitting } from '../../lib/session.svelte';
 import { bodyOf, inUnits, sketchOf, touchedIn, valuesOf, type Sketch, type Values } from './fields';
 
 interface Filled {
@@ -147,7 +147,7 @@ export class BriefScreen extends Form<Filled> {
             // What was typed while it was on its way stays typed.
             const { brief } = JSON.parse(typed) as Filled;
             this.rebase(now, { units: this.values.units, brief: touchedIn(this.values.brief, brief) });
-            current.fitting = now;
+            showFitting(now);
         });
         if (!done) return this.tellConflict();
         this.note = 'Saved.';
@@ -162,7 +162,7 @@ export class BriefScreen extends Form<Filled> {
         const now = (e.body as { current: Fitting }).current;
         this.problem += ` There: ${this.short(now.brief)}.`;
         this.rebase(now, this.draft);
-        current.fitting = now;
+        showFitting(now);
     }
 
     private short({ wish, corridor, scoring }: Brief): string {

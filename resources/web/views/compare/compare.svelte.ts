@@ -3,7 +3,7 @@ import type { Comparison, Fitting, Judge, Judging, Setup, Shot } from '../../api
 import { MEASURES } from '../../format/units';
 import { Form } from '../../lib/form.svelte';
 import { Loader } from '../../lib/load.svelte';
-import { current, loadFitting } from '../../lib/session.svelte';
+import { loadFitting, showFitting } from '../../lib/session.svelte';
 
 const MOST = 6;
 
@@ -67,11 +67,8 @@ export class Compared {
 
     async makeBenchmark(fitting: Fitting, tag: string, reason?: string): Promise<void> {
         const done = await this.sending.send(async () => {
-            current.fitting = await patch<Fitting>(`fittings/${fitting.id}`, {
-                version: fitting.version,
-                benchmarkSetupId: fitting.setups.find((s) => s.tag === tag)!.id,
-                reason,
-            });
+            const benchmarkSetupId = fitting.setups.find((s) => s.tag === tag)!.id;
+            showFitting(await patch<Fitting>(`fittings/${fitting.id}`, { version: fitting.version, benchmarkSetupId, reason }));
         });
         this.unreasoned = !done && this.sending.err('reason') ? tag : '';
         if (this.unreasoned) return;

@@ -2,7 +2,7 @@
     import { untrack } from 'svelte';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
-    import { ApiError, asked, get, patch, post } from '../../api/client';
+    import { ApiError, asked, get, getToWrite, patch, post } from '../../api/client';
     import type { Advice, Decision, DecisionWithProof, Fitting, Found, Grounds, Schools as SchoolsAnswer } from '../../api/generated/types';
     import Failures from '../../parts/Failures.svelte';
     import FlightFigures from '../../parts/FlightFigures.svelte';
@@ -112,7 +112,7 @@
     }
     async function order(fitting: Fitting, tieOrder: string[]) {
         await sending.send(async () => {
-            await patch(`fittings/${fitting.id}`, { version: (await loadFitting(fitting.id)).version, tieOrder });
+            await patch(`fittings/${fitting.id}`, { version: (await getToWrite<Fitting>(`fittings/${fitting.id}`)).version, tieOrder });
             await loadFitting(fitting.id);
             await load();
         });
