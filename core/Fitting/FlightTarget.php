@@ -17,8 +17,6 @@ use MintCarry\Core\Impact\Impact;
 use function abs;
 use function array_filter;
 use function array_search;
-use function array_values;
-use function end;
 use function max;
 
 /**
@@ -76,15 +74,18 @@ final readonly class FlightTarget
             throw InvalidInput::of('clubSpeedMps', 'At this speed and attack no driver gets the ball into the air.');
         }
         $target = (int) array_search(max($values), $values, true);
-        $inside = array_values(
-            array_filter(
-                $ridge, static fn (array $point, int $i): bool => $values[$i] >= 0.99 * $values[$target], ARRAY_FILTER_USE_BOTH,
-            ),
-        );
-        [$first, $last] = [$inside[0] ?? $ridge[$target], end($inside) ?: $ridge[$target]];
+        $least = 0.99 * $values[$target];
+        $inside = array_keys(array_filter($values, static fn (float $value): bool => $value >= $least));
+        // The band ends between two steps, where what the school counts falls under its 99 %: it does not jump with them.
+        $end = static function (int $in, int $out) use ($ridge, $values, $least): float {
+            $share = isset($values[$out]) ? ($values[$in] - $least) / ($values[$in] - $values[$out]) : 0.0;
+
+            return $ridge[$in]['loftDeg'] + $share * (($ridge[$out] ?? $ridge[$in])['loftDeg'] - $ridge[$in]['loftDeg']);
+        };
+        [$first, $last] = [$inside[0] ?? $target, $inside[count($inside) - 1] ?? $target];
 
         return new self(
-            $speed, $from, $attack, $attackFrom, $ridge, $target, [$first['loftDeg'], $last['loftDeg']],
+            $speed, $from, $attack, $attackFrom, $ridge, $target, [$end($first, $first - 1), $end($last, $last + 1)],
             $strike($ridge[$target]['loftDeg']), $brief->sixIronApexM ?? $ridge[$target]['apexM'],
         );
     }

@@ -89,7 +89,7 @@
     async function askAgain(): Promise<boolean> {
         // Perhaps another tab signed the same person in already: then this screen only lacks the token that came with it.
         const now = await get<SessionState>('session').catch(() => null);
-        if (now?.user && now.user.email === session.user?.email) return true;
+        if (now?.user && now.user.id === session.user?.id) return true;
         if (again) return again.done;
         let end: (is: boolean) => void = () => {};
         const done = new Promise<boolean>((is) => (end = is));
@@ -130,7 +130,7 @@
 {:else if session.user}
     <Router {routes} />
     {#if session.locked}<Lock />{/if}
-    {#if again}<SignInAgain email={session.user.email} end={again.end} />{/if}
+    {#if again}<SignInAgain user={session.user} end={again.end} />{/if}
 {:else if session.known}
     <Router routes={ofLink} />
 {/if}

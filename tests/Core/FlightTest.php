@@ -99,7 +99,7 @@ it('is less sure of a flight the farther it lies from the rows it was fitted to'
         $ball = new Launch($mph * MPH, $launch, $spin);
         $carry = $flight->fly($ball)->carryM;
         $squares = 0.0;
-        foreach (array_keys(Aerodynamics::WAYS) as $k) {
+        foreach (array_keys($flight->aerodynamics->open) as $k) {
             $squares += ($flight->calibrated($flight->aerodynamics->moved($k))->fly($ball)->carryM / $carry - 1) ** 2;
         }
 

@@ -48,7 +48,7 @@ beforeEach(() => {
     current.fitting = fitting;
     session.user = {
         name: 'F',
-        email: 'f@studio.example',
+        id: 1,
         zone: 'UTC',
         studio: 'S',
         isDemo: false,
@@ -286,7 +286,7 @@ test('a setup is held as the benchmark only where the shots say that it is bette
 test('a studio that takes nothing made up has no keys for it', () => {
     session.user = {
         name: 'F',
-        email: 'f@studio.example',
+        id: 1,
         zone: 'UTC',
         studio: 'S',
         isDemo: false,

@@ -30,8 +30,8 @@ use App\Contract\Shape;
     'carryM' => 'number[]',
 ])]
 #[Shape('SignedIn', [
+    'id' => 'integer',
     'name' => 'string',
-    'email' => 'string',
     'studio' => 'string',
     // of the clock on the studio's wall
     'zone' => 'string',

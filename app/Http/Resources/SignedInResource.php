@@ -13,7 +13,7 @@ final class SignedInResource
     public static function of(User $user, bool $wantsSecondFactor): array
     {
         return [
-            'name' => $user->name, 'email' => $user->email, 'studio' => $user->studio->name, 'zone' => $user->studio->time_zone, 'isDemo' => $user->studio->is_demo,
+            'id' => $user->id, 'name' => $user->name, 'studio' => $user->studio->name, 'zone' => $user->studio->time_zone, 'isDemo' => $user->studio->is_demo,
             'takesSimulated' => $user->studio->takesSimulated(), 'role' => $user->role->value,
             'lockMinutes' => $user->studio->lock_minutes, 'wantsSecondFactor' => $wantsSecondFactor,
         ];

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { untrack, type Snippet } from 'svelte';
+    import type { Snippet } from 'svelte';
     import { post } from '../api/client';
     import type { SessionState } from '../api/generated/types';
     import { Form } from '../lib/form.svelte';
@@ -7,8 +7,8 @@
     import Notice from './Notice.svelte';
 
     /** E-mail and password, then the code where one is wanted. */
-    let { email: known = '', entered, children }: { email?: string; entered: (now: SessionState) => void; children?: Snippet } = $props();
-    let email = $state(untrack(() => known));
+    let { entered, children }: { entered: (now: SessionState) => void; children?: Snippet } = $props();
+    let email = $state('');
     let password = $state('');
     let code = $state('');
     let wantsCode = $state(false);
@@ -34,7 +34,7 @@
             ><input autocomplete="one-time-code" required maxlength="40" bind:value={code} /></Field
         >
     {:else}
-        {#if known === ''}<Field label="E-mail"><input type="email" autocomplete="username" required bind:value={email} /></Field>{/if}
+        <Field label="E-mail"><input type="email" autocomplete="username" required bind:value={email} /></Field>
         <Field label="Password"><input type="password" autocomplete="current-password" required bind:value={password} /></Field>
     {/if}
     {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}

@@ -1584,8 +1584,8 @@ export interface Shot {
 }
 
 export interface SignedIn {
+    id: number;
     name: string;
-    email: string;
     studio: string;
     zone: string;
     isDemo: boolean;
