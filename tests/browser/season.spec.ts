@@ -111,7 +111,8 @@ for (const [hand, unit] of [
             await send(phone, 'POST', 'for-player/rounds', {
                 token: link.split('/').at(-1),
                 key: `season-${id}-${round}`,
-                playedOn: new Date().toISOString().slice(0, 10),
+                // Today by the studio's clock: at midnight elsewhere it is another day.
+                playedOn: new Date().toLocaleDateString('sv-SE', { timeZone: 'Europe/Berlin' }),
                 course: 'Tarn Hollow',
                 club: 'new',
                 holes: 14,

@@ -54,7 +54,7 @@ test('a sign-in that ran out is taken up on the spot, and what was typed is stor
     await page.getByLabel('Head').first().fill('Curlew L');
     await page.getByLabel('Stated loft').fill('9');
     // An answer that is still on its way would bring the cookie back.
-    await page.waitForLoadState('networkidle');
+    await drawn(page);
     await context.clearCookies({ name: 'mintcarry' });
     await page.getByRole('button', { name: 'Add setup' }).click();
     const dialog = page.getByRole('dialog', { name: 'Signed out' });
