@@ -58,8 +58,10 @@ test('what is still being written for a fitting that was left is stored, and sho
     const left = Number(/fitting\/(\d+)/.exec(page.url())![1]);
     const other = (await fittings(page)).find((f) => f.player.name === 'Rafe Quillon')!.id;
     const letGo = await holdBack(page, /\/api\/setups\/\d+\/shelf$/);
+    const sent = page.waitForRequest(/\/api\/setups\/\d+\/shelf$/);
     await page.keyboard.press(',');
-    await page.getByText('Star A').click();
+    await page.keyboard.press('2');
+    await sent;
     await page.goto(`/#/fitting/${other}/brief`);
     await expect(page.getByText('Rafe Quillon').first()).toBeVisible();
     const stored = page.waitForResponse(/\/api\/setups\/\d+\/shelf$/);
@@ -77,10 +79,10 @@ test('one answer that hangs does not silence the bay’s keys', async ({ page })
     await expect(page.getByText(/^trial 1/)).toBeVisible();
     const letGo = await holdBack(page, /\/api\/fittings\/\d+\/trials\/end$/);
     await page.keyboard.press(',');
-    await page.getByText('End the trial').click();
+    await page.keyboard.press('7');
     await expect(page.getByText('The server has not answered yet.')).toBeVisible();
     await page.keyboard.press(',');
-    await page.getByText('Star A').click();
+    await page.keyboard.press('2');
     await page.getByRole('button', { name: 'Wait no longer' }).click();
     await expect(page.getByTitle('starred')).toBeVisible();
     await expect(page.getByText('The server has not answered yet.')).toHaveCount(0);
@@ -119,5 +121,5 @@ test('“No connection” goes when the connection is back: what was read comes 
     await page.getByRole('button', { name: 'Begin' }).click();
     await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
     expect((await fittings(page)).filter((f) => f.player.name === 'Lost Connection')).toHaveLength(were + 1);
-    expect(errors).toEqual([]);
+    expect(errors.filter((e) => !e.includes('net::ERR_'))).toEqual([]);
 });
