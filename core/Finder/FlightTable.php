@@ -7,6 +7,7 @@ namespace MintCarry\Core\Finder;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Flight;
 use MintCarry\Core\Flight\Launch;
 use WeakMap;
 
@@ -157,13 +158,9 @@ final class FlightTable
      */
     private function opened(string $key): array
     {
-        $launch = self::launch(self::middle($key));
-        $of = static function (BallFlight $flight) use ($launch): array {
-            try {
-                $f = $flight->fly($launch);
-            } catch (InvalidInput $e) {
-                throw ModelFailure::while('A flight', $e->getMessage());
-            }
+        $middle = self::middle($key);
+        $of = static function (BallFlight $flight) use ($middle): array {
+            $f = self::fly($flight, $middle);
 
             return [$f->carryM, $f->totalM, $f->apexM, $f->descentDeg];
         };
@@ -188,10 +185,18 @@ final class FlightTable
         return $middle;
     }
 
-    /** @param  array<int, float>  $x */
-    private static function launch(array $x): Launch
+    /**
+     * @param  array<int, float>  $x  a ball as a cell has it
+     *
+     * @throws ModelFailure
+     */
+    private static function fly(BallFlight $flight, array $x): Flight
     {
-        return new Launch($x[0], $x[1], $x[2], $x[4] ?? 0.0, $x[3], struck: true);
+        try {
+            return $flight->fly(new Launch($x[0], $x[1], $x[2], $x[4] ?? 0.0, $x[3], struck: true));
+        } catch (InvalidInput $e) {
+            throw ModelFailure::while('A flight', $e->getMessage());
+        }
     }
 
     /**
@@ -209,11 +214,7 @@ final class FlightTable
             foreach ($by as $i => $way) {
                 $x[$i] += $way * self::STEP * self::CELL[$i];
             }
-            try {
-                $f = $this->flight->fly(self::launch($x));
-            } catch (InvalidInput $e) {
-                throw ModelFailure::while('A flight', $e->getMessage());
-            }
+            $f = self::fly($this->flight, $x);
 
             return [$f->carryM, $f->totalM, $f->sideM, $f->apexM, $f->totalSideM, $f->descentDeg];
         };

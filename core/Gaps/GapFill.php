@@ -8,6 +8,9 @@ use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\FlightRange;
 use MintCarry\Core\Flight\Launch;
 
+use function array_column;
+use function array_filter;
+use function array_intersect;
 use function round;
 
 /**
@@ -44,7 +47,7 @@ final class GapFill
         if ($long['carryM'] - $short['carryM'] < self::HOLE_M) {
             return null;
         }
-        $loft = round(2 * ($long['loftDeg'] + $short['loftDeg']) / 2) / 2;
+        $loft = round($long['loftDeg'] + $short['loftDeg']) / 2;
         $clubs = [];
         foreach (self::LOFTS as $kind => [$least, $most]) {
             if ($loft >= $least && $loft <= $most) {
@@ -55,17 +58,11 @@ final class GapFill
             return null;
         }
         // The first that holds a green; where none does, or nobody knows, what the player has on either side of the hole.
-        $best = null;
-        foreach ($clubs as $club) {
-            $best ??= $club['holds'] === true ? $club['kind'] : null;
-        }
-        foreach ([$short['kind'], $long['kind'], $clubs[0]['kind']] as $kind) {
-            foreach ($clubs as $club) {
-                $best ??= $club['kind'] === $kind ? $kind : null;
-            }
-        }
+        $kinds = array_column($clubs, 'kind');
+        $holding = array_column(array_filter($clubs, static fn (array $club): bool => $club['holds'] === true), 'kind');
+        $best = [...$holding, ...array_intersect([$short['kind'], $long['kind']], $kinds), ...$kinds][0];
 
-        return ['carryM' => ($long['carryM'] + $short['carryM']) / 2, 'loftDeg' => $loft, 'clubs' => $clubs, 'best' => (string) $best];
+        return ['carryM' => ($long['carryM'] + $short['carryM']) / 2, 'loftDeg' => $loft, 'clubs' => $clubs, 'best' => $best];
     }
 
     /**

@@ -2,7 +2,7 @@
     import Router from 'svelte-spa-router';
     import { keepTimeOf } from './format/times';
     import { wrap } from 'svelte-spa-router/wrap';
-    import { get, post, whenLocked, whenSignedOut } from './api/client';
+    import { get, getToWrite, post, whenLocked, whenSignedOut } from './api/client';
     import type { SessionState } from './api/generated/types';
     import { watchIdle } from './lib/idle';
     import { session } from './lib/session.svelte';
@@ -88,7 +88,7 @@
     let again = $state.raw<{ done: Promise<boolean>; end: (is: boolean) => void } | null>(null);
     async function askAgain(): Promise<boolean> {
         // Perhaps another tab signed the same person in already: then this screen only lacks the token that came with it.
-        const now = await get<SessionState>('session').catch(() => null);
+        const now = await getToWrite<SessionState>('session').catch(() => null);
         if (now?.user && now.user.id === session.user?.id) return true;
         if (again) return again.done;
         let end: (is: boolean) => void = () => {};

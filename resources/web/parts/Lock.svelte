@@ -3,17 +3,14 @@
     import type { SessionState } from '../api/generated/types';
     import { Form } from '../lib/form.svelte';
     import { session, signedOut } from '../lib/session.svelte';
+    import Cover from './Cover.svelte';
     import Field from './Field.svelte';
     import Notice from './Notice.svelte';
 
     // Over a screen that was left alone. What is under it stays as it was.
     let password = $state('');
-    let box: HTMLDialogElement;
     const sending = new Form();
 
-    $effect(() => {
-        if (!box.open) box.showModal();
-    });
     async function open(event: SubmitEvent) {
         event.preventDefault();
         await sending.send(async () => {
@@ -29,7 +26,7 @@
     }
 </script>
 
-<dialog bind:this={box} oncancel={(e) => e.preventDefault()} aria-labelledby="locked">
+<Cover title="locked">
     <form onsubmit={open}>
         <h1 id="locked">Locked</h1>
         <p>{session.user?.name}, this screen was left alone. What you typed is still under it.</p>
@@ -42,20 +39,9 @@
             <button type="button" class="plain" onclick={leave}>Sign out instead</button>
         </div>
     </form>
-</dialog>
+</Cover>
 
 <style>
-    dialog {
-        border: 0;
-        border-radius: 12px;
-        padding: 26px;
-        width: min(400px, 92vw);
-        background: var(--sheet);
-        color: var(--ink);
-    }
-    dialog::backdrop {
-        background: var(--paper);
-    }
     form {
         display: grid;
         gap: 14px;
