@@ -31,6 +31,8 @@ return [
     'devices' => ['gauge' => env('MINT_GAUGE', ''), 'balance' => env('MINT_BALANCE', '')],
     // Under this much free disk no shot is taken: a plain refusal, before the database runs out.
     'least_free_mb' => (float) env('MINT_LEAST_FREE_MB', 100),
-    // Where the finder keeps the clouds of a fitting.
+    // Changes with the models: what others judged is judged anew.
+    'models' => App\Fittings\ModelVersion::now(),
+    // Where flown shots and calibrations of a fitting are kept.
     'draws_store' => env('DRAWS_STORE', 'file'),
 ];

@@ -6,6 +6,8 @@ namespace App\Providers;
 
 use App\Access\SignInThrottle;
 use App\Journal\Journal;
+use App\Judged\JudgingAhead;
+use App\Live\FittingChanged;
 use App\Models\Appointment;
 use App\Models\Bay;
 use App\Models\BinEntry;
@@ -37,6 +39,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Queue\Events\Looping;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
@@ -56,6 +59,8 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(Dispatcher $events): void
     {
         Transaction::watch($events);
+        $events->listen(FittingChanged::class, fn (FittingChanged $e) => $this->app->make(JudgingAhead::class)->changed($e->fitting));
+        $events->listen(Looping::class, JudgingAhead::beat(...));
         $proxies = config('mintcarry.proxies');
         TrustProxies::at(is_array($proxies) ? array_values(array_filter($proxies, is_string(...))) : []);
         TrustProxies::withHeaders(Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);

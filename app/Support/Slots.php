@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Illuminate\Support\Sleep;
+
 /** Places of which a few are to be had at once. A place is a lock on a file: it is free again when whoever held it ends, however that ends. */
 final class Slots
 {
@@ -29,7 +31,23 @@ final class Slots
         return null;
     }
 
-    /** @param  resource  $place */
+    /**
+     * The only place of its name, once whoever has it ends.
+     *
+     * @return resource|null null where it cannot be written
+     */
+    public function wait(string $name)
+    {
+        $place = $this->take($name, 1);
+        for ($waited = 0; $place === null && $waited < 600; $waited++) {
+            Sleep::usleep(50_000);
+            $place = $this->take($name, 1);
+        }
+
+        return $place;
+    }
+
+    /** @param  resource|null  $place */
     public function free($place): void
     {
         if (is_resource($place)) {

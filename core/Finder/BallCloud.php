@@ -6,10 +6,12 @@ namespace MintCarry\Core\Finder;
 
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Errors\ModelFailure;
+use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Statistics\Matrix;
 
+use function array_slice;
 use function count;
 use function max;
 use function sqrt;
@@ -111,7 +113,8 @@ final readonly class BallCloud
      * Mean of each figure over the cloud when the swing lies elsewhere.
      *
      * @param  list<array<int, float>>  $shifts  of the nine values
-     * @return list<array<int, float>> by shift: the six of `FlightTable::FIGURES`, then launch °, spin rpm and start direction °
+     * @return list<array<int, float>> by shift: the six of `FlightTable::FIGURES`, then launch °, spin rpm, start direction °, speed m/s
+     *   and axis °
      */
     public function means(array $shifts, FlightTable $table): array
     {
@@ -140,7 +143,7 @@ final readonly class BallCloud
      */
     private static function figures(array $ball, FlightTable $table): array
     {
-        return [...$table->at($ball), $ball[1], $ball[2], $ball[3]];
+        return [...$table->at($ball), $ball[1], $ball[2], $ball[3], $ball[0], $ball[4]];
     }
 
     /**
@@ -161,17 +164,68 @@ final readonly class BallCloud
     }
 
     /**
-     * Spread of each figure over the cloud: what it moves along each root, and half of what it bends there.
+     * Spread of each figure over the cloud.
      *
      * @return array<int, float>
      */
     public function spreads(FlightTable $table): array
     {
-        $middle = self::figures($this->mean, $table);
+        return self::spread(
+            self::figures($this->mean, $table), array_map(static fn (array $p): array => self::figures($p, $table), $this->points),
+        );
+    }
+
+    /**
+     * What other air or ground makes of the figures of `FlightTable::FIGURES`: of their means over the cloud, and by each of the ball's five
+     * values about `at`; and by how much their spreads grow.
+     *
+     * @return array{at: array<int, float>, means: array<int, float>, slopes: array<int, array<int, float>>, wider: array<int, float>}
+     *
+     * @throws ModelFailure where a ball does not fly
+     */
+    public function change(BallFlight $here, BallFlight $there): array
+    {
+        $fly = fn (BallFlight $flight): array => array_map(
+            static fn (array $ball): array => FlightTable::fly($flight, $ball), [$this->mean, ...$this->points],
+        );
+        [$was, $is] = [$fly($here), $fly($there)];
+        $n = count(self::BALL);
+        $root = $means = $slopes = $wider = [];
+        for ($k = 0; $k < $n; $k++) {
+            foreach ($this->mean as $b => $v) {
+                $root[$k][$b] = $this->points[2 * $k][$b] - $v;
+            }
+        }
+        $inverse = Matrix::inverse($root);
+        [$before, $after] = [self::spread($was[0], array_slice($was, 1)), self::spread($is[0], array_slice($is, 1))];
+        foreach ($was[0] as $f => $_) {
+            $by = static fn (int $point): float => $is[$point][$f] - $was[$point][$f];
+            $along = [];
+            $means[$f] = 0.0;
+            for ($k = 0; $k < $n; $k++) {
+                $along[$k] = ($by(2 * $k + 1) - $by(2 * $k + 2)) / 2;
+                $means[$f] += ($by(2 * $k + 1) + $by(2 * $k + 2)) / (2 * $n);
+            }
+            $slopes[$f] = Matrix::times($inverse, $along);
+            $wider[$f] = $after[$f] / $before[$f];
+        }
+
+        return ['at' => $this->mean, 'means' => $means, 'slopes' => $slopes, 'wider' => $wider];
+    }
+
+    /**
+     * What each figure moves along each root, and half of what it bends there.
+     *
+     * @param  array<int, float>  $middle
+     * @param  list<array<int, float>>  $points
+     * @return array<int, float>
+     */
+    private static function spread(array $middle, array $points): array
+    {
         $sums = array_fill(0, count($middle), 0.0);
         $n = count(self::BALL);
         for ($k = 0; $k < $n; $k++) {
-            [$up, $down] = [self::figures($this->points[2 * $k], $table), self::figures($this->points[2 * $k + 1], $table)];
+            [$up, $down] = [$points[2 * $k], $points[2 * $k + 1]];
             foreach ($middle as $f => $v) {
                 $slope = ($up[$f] - $down[$f]) / (2 * sqrt($n));
                 $curve = ($up[$f] - 2 * $v + $down[$f]) / $n;

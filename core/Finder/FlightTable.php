@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Finder;
 
+use LogicException;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Flight\BallFlight;
@@ -33,15 +34,15 @@ final class FlightTable
 {
     public const FIGURES = ['carryM', 'totalM', 'sideM', 'apexM', 'totalSideM', 'descentDeg'];
 
-    /** Ball speed m/s, launch °, spin rpm, axis °, direction ° (the last only where there is wind). */
-    private const CELL = [4.0, 2.0, 500.0, 10.0, 4.0];
+    /** Ball speed m/s, launch °, spin rpm, axis °. */
+    private const CELL = [4.0, 2.0, 500.0, 10.0];
 
     /** A cell is flown this share of its width on either side of its middle. */
     private const STEP = 0.6;
 
     private const LEAST = [12.0, 0.6, 300.0];
 
-    private const MOST = [110.0, 60.0, 9000.0, 80.0, 45.0];
+    private const MOST = [110.0, 60.0, 9000.0, 80.0];
 
     /** @var array<string, list<list<float>>> coefficients by cell and figure: value, slopes, then second derivatives pair by pair */
     private array $cells = [];
@@ -49,14 +50,14 @@ final class FlightTable
     /** @var array<string, list<array{float, float, float, float}>> by cell, for each way that the law is uncertain in */
     private array $open = [];
 
-    private readonly bool $isStill;
-
     /** @var WeakMap<BallFlight, self>|null */
     private static ?WeakMap $known = null;
 
     private function __construct(private readonly BallFlight $flight)
     {
-        $this->isStill = $flight->isStill();
+        if (! $flight->isStill()) {
+            throw new LogicException('A flight table is of still air on level ground; draws are taken into the wind by `elsewhere`.');
+        }
     }
 
     /** The table of an air and a ground: what was flown once is not flown again. */
@@ -79,25 +80,7 @@ final class FlightTable
         [$key, $d, $mirror] = $this->cell($ball);
         $direction = $ball[3];
         $cell = $this->cells[$key] ??= $this->flown($key);
-        $count = count($d);
-        $terms = $d;
-        for ($i = 0; $i < $count; $i++) {
-            for ($j = $i; $j < $count; $j++) {
-                $terms[] = $d[$i] * $d[$j];
-            }
-        }
-        $out = [];
-        foreach ($cell as $of) {
-            $sum = $of[0];
-            foreach ($terms as $k => $term) {
-                $sum += $of[$k + 1] * $term;
-            }
-            $out[] = $sum;
-        }
-        if (! $this->isStill) {
-            return $out; // @phpstan-ignore return.type (the six figures)
-        }
-        [$carry, $total, $side, $apex, $rest, $descent] = $out;
+        [$carry, $total, $side, $apex, $rest, $descent] = self::figures($cell, $d);
         $c = cos(deg2rad($direction));
         $s = sin(deg2rad($direction));
 
@@ -105,6 +88,28 @@ final class FlightTable
             $carry * $c - $mirror * $side * $s, $total * $c - $mirror * $rest * $s, $mirror * $side * $c + $carry * $s, $apex,
             $mirror * $rest * $c + $total * $s, $descent,
         ];
+    }
+
+    /**
+     * A cell's figures so far from its middle, along speed, launch, spin and axis. Written out term by term: most of the finder's time is
+     * spent here.
+     *
+     * @param  list<list<float>>  $cell
+     * @param  array<int, float>  $d
+     * @return array{float, float, float, float, float, float}
+     */
+    private static function figures(array $cell, array $d): array
+    {
+        [$a, $b, $c, $e] = $d;
+        [$aa, $ab, $ac, $ae, $bb] = [$a * $a, $a * $b, $a * $c, $a * $e, $b * $b];
+        [$bc, $be, $cc, $ce, $ee] = [$b * $c, $b * $e, $c * $c, $c * $e, $e * $e];
+        $out = [];
+        foreach ($cell as $k) {
+            $out[] = $k[0] + $k[1] * $a + $k[2] * $b + $k[3] * $c + $k[4] * $e + $k[5] * $aa + $k[6] * $ab + $k[7] * $ac + $k[8] * $ae
+                + $k[9] * $bb + $k[10] * $bc + $k[11] * $be + $k[12] * $cc + $k[13] * $ce + $k[14] * $ee;
+        }
+
+        return $out; // @phpstan-ignore return.type (a cell has the six figures)
     }
 
     /**
@@ -128,16 +133,9 @@ final class FlightTable
      */
     private function cell(array $ball): array
     {
-        [$speed, $launch, $spin, $direction, $axis] = $ball;
-        $speed = max(self::LEAST[0], min(self::MOST[0], $speed));
-        $launch = max(self::LEAST[1], min(self::MOST[1], $launch));
-        $spin = max(self::LEAST[2], min(self::MOST[2], $spin));
-        $axis = max(-self::MOST[3], min(self::MOST[3], $axis));
-        $mirror = $this->isStill && $axis < 0 ? -1.0 : 1.0;
+        [$speed, $launch, $spin, $axis] = self::within($ball);
+        $mirror = $axis < 0 ? -1.0 : 1.0;
         $x = [$speed, $launch, $spin, $mirror * $axis];
-        if (! $this->isStill) {
-            $x[] = max(-self::MOST[4], min(self::MOST[4], $direction));
-        }
         $key = '';
         $d = [];
         foreach ($x as $i => $v) {
@@ -160,7 +158,7 @@ final class FlightTable
     {
         $middle = self::middle($key);
         $of = static function (BallFlight $flight) use ($middle): array {
-            $f = self::fly($flight, $middle);
+            $f = self::flight($flight, $middle);
 
             return [$f->carryM, $f->totalM, $f->apexM, $f->descentDeg];
         };
@@ -172,6 +170,18 @@ final class FlightTable
         }
 
         return $out;
+    }
+
+    /**
+     * @param  array<int, float>  $ball
+     * @return array{float, float, float, float} speed m/s, launch °, spin rpm and axis °, of a ball that flies
+     */
+    private static function within(array $ball): array
+    {
+        return [
+            max(self::LEAST[0], min(self::MOST[0], $ball[0])), max(self::LEAST[1], min(self::MOST[1], $ball[1])),
+            max(self::LEAST[2], min(self::MOST[2], $ball[2])), max(-self::MOST[3], min(self::MOST[3], $ball[4])),
+        ];
     }
 
     /** @return array<int, float> the ball in the middle of a cell */
@@ -186,14 +196,29 @@ final class FlightTable
     }
 
     /**
+     * One ball, flown.
+     *
+     * @param  array<int, float>  $ball  as `at` takes it
+     * @return array{float, float, float, float, float, float} `FIGURES`: m, °
+     *
+     * @throws ModelFailure
+     */
+    public static function fly(BallFlight $flight, array $ball): array
+    {
+        $f = self::flight($flight, self::within($ball), $ball[3]);
+
+        return [$f->carryM, $f->totalM, $f->sideM, $f->apexM, $f->totalSideM, $f->descentDeg];
+    }
+
+    /**
      * @param  array<int, float>  $x  a ball as a cell has it
      *
      * @throws ModelFailure
      */
-    private static function fly(BallFlight $flight, array $x): Flight
+    private static function flight(BallFlight $flight, array $x, float $directionDeg = 0.0): Flight
     {
         try {
-            return $flight->fly(new Launch($x[0], $x[1], $x[2], $x[4] ?? 0.0, $x[3], struck: true));
+            return $flight->fly(new Launch($x[0], $x[1], $x[2], $directionDeg, $x[3], struck: true));
         } catch (InvalidInput $e) {
             throw ModelFailure::while('A flight', $e->getMessage());
         }
@@ -214,7 +239,7 @@ final class FlightTable
             foreach ($by as $i => $way) {
                 $x[$i] += $way * self::STEP * self::CELL[$i];
             }
-            $f = self::fly($this->flight, $x);
+            $f = self::flight($this->flight, $x);
 
             return [$f->carryM, $f->totalM, $f->sideM, $f->apexM, $f->totalSideM, $f->descentDeg];
         };

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintCarry\Core\Finder;
 
+use ArrayObject;
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Flight\Aerodynamics;
@@ -15,10 +16,9 @@ use MintCarry\Core\Statistics\KeyedDraws;
 use function array_filter;
 use function array_keys;
 use function array_map;
-use function array_merge;
 use function array_values;
-use function count;
 use function crc32;
+use function in_array;
 use function intdiv;
 use function range;
 use function sqrt;
@@ -50,7 +50,7 @@ final readonly class PredictedDraws
 
     private const SPARES = 37;
 
-    private const FIGURES = 14;
+    private const FIGURES = 16;
 
     public const LAUNCH = 11;
 
@@ -58,13 +58,19 @@ final readonly class PredictedDraws
 
     public const DIRECTION = 13;
 
-    private const SEEN = 3;
+    private const SPEED = 14;
+
+    private const AXIS = 15;
+
+    /** Where the figures of `FlightTable::FIGURES` stand, and their spreads; null: no spread is kept. */
+    private const FLOWN = [[0, 5], [1, null], [2, 4], [3, 8], [6, 7], [9, 10]];
 
     /**
      * @param  list<SetupSpec>  $specs  the own club first
      * @param  array<int, array<int, array<int, float>>>  $figures  by setup, figure and draw (64, or 256 where it was hit):
      *   carry, total, side (+ right), apex, spread of side, spread of carry, side at rest, spread of it, spread of apex, m; descent
-     *   and its spread, launch, °; spin, rpm; start direction (+ right), °
+     *   and its spread, launch, °; spin, rpm; start direction (+ right), °; ball speed, m/s; spin axis of a right-hander, °
+     * @param  array<int, BallCloud>  $clouds  by setup
      * @param  array<int, array<int, array<int, float>>>  $seen  by setup, value and draw (64): mean face °, loft °, speed m/s as
      *   a right-hander's, what a trial would show
      * @param  list<bool>  $tested  by setup
@@ -73,7 +79,7 @@ final readonly class PredictedDraws
      * @param  list<ModelFailure>  $failures  setups that the models fail on; they are left out
      */
     private function __construct(
-        public array $specs, public array $figures, public array $seen, public array $tested, public array $noise,
+        public array $specs, public array $figures, private array $clouds, public array $seen, public array $tested, public array $noise,
         public array $learned, public array $failures = [],
     ) {
     }
@@ -87,23 +93,33 @@ final readonly class PredictedDraws
      * @param  SetupSpec|null  $ownAs  the own club as it would be if it were a little otherwise
      * @param  float|null  $squaring  for a player who squares the face by this share and no other; null: as far as is believed
      * @param  array<string, Discrepancy>  $missed  by setup: what its own shots say beyond the models
+     * @param  ArrayObject<string, array{SetupSpec, array{list<list<float>>, list<list<float>>, BallCloud}}>|null  $made  draws of setups that
+     *   were made before, from the same belief and with nothing else asked; new ones join them
      *
      * @throws ModelFailure where the models give no ball for the own club: then there is nothing to judge against
      */
     public static function of(
         Belief $prior, Belief $belief, array $rack, BallFlight $flight, array $day = [], string $scramble = '', ?SetupSpec $ownAs = null,
-        ?float $squaring = null, array $missed = [],
+        ?float $squaring = null, array $missed = [], ?ArrayObject $made = null,
     ): self {
         $own = $ownAs ?? $belief->own;
         $others = array_values(array_filter($rack, static fn (SetupSpec $s): bool => $s->tag !== $own->tag));
         $table = FlightTable::for($flight);
-        $unknowns = self::unknowns($belief, $scramble);
-        $specs = $figures = $seen = $tested = $failures = [];
+        $unknowns = null;
+        $specs = $figures = $clouds = $seen = $tested = $failures = [];
         foreach ([$own, ...$others] as $spec) {
             try {
-                [$figures[], $seen[]] = self::ofSetup(
-                    $spec, $belief, $unknowns, $table, $day, $squaring, $missed[$belief->drawnAs($spec)] ?? null,
-                );
+                $known = $made[$spec->tag] ?? null;
+                if ($known === null || $known[0] != $spec) {
+                    $unknowns ??= self::unknowns($belief, $scramble);
+                    $known = [$spec, self::ofSetup(
+                        $spec, $belief, $unknowns, $table, $day, $squaring, $missed[$belief->drawnAs($spec)] ?? null,
+                    )];
+                    if ($made !== null) {
+                        $made[$spec->tag] = $known;
+                    }
+                }
+                [$figures[], $seen[], $clouds[]] = $known[1];
             } catch (ModelFailure $e) {
                 if ($spec === $own) {
                     throw $e->within("The own club {$own->tag}");
@@ -117,7 +133,7 @@ final readonly class PredictedDraws
         }
         $noise = array_map(static fn (int $i): float => $belief->scatter[$i][$i], [Swing::FACE, Swing::LOFT, Swing::CLUB_SPEED]);
 
-        return new self($specs, $figures, $seen, $tested, $noise, self::learned($prior, $belief), $failures);
+        return new self($specs, $figures, $clouds, $seen, $tested, $noise, self::learned($prior, $belief), $failures);
     }
 
     /**
@@ -125,7 +141,7 @@ final readonly class PredictedDraws
      *
      * @param  array{list<array<int, float>>, list<list<float>>, list<float>, list<list<float>>}  $unknowns
      * @param  array<int, float>  $day
-     * @return array{list<list<float>>, list<list<float>>}
+     * @return array{list<list<float>>, list<list<float>>, BallCloud}
      *
      * @throws ModelFailure
      */
@@ -174,7 +190,8 @@ final readonly class PredictedDraws
         [$carrySd, , $sideSd, $apexSd, $restSd, $descentSd] = $cloud->spreads($table);
         $draws = array_fill(0, self::FIGURES, []);
         $open = $table->open($cloud->mean);
-        foreach ($cloud->means($shifts, $table) as $d => [$carry, $total, $side, $apex, $rest, $descent, $launch, $spin, $direction]) {
+        foreach ($cloud->means($shifts, $table) as $d => $mean) {
+            [$carry, $total, $side, $apex, $rest, $descent, $launch, $spin, $direction, $speed, $axis] = $mean;
             $luck = static fn (int $of): float => $spares[$d][($salt + $of) % self::SPARES];
             $width = $scales[$d] * exp(($missed->spreadErrors['totalSideM'] ?? 0.0) * $luck(29));
             $longer = $off['carryM'] + $offSd['carryM'] * $luck(11);
@@ -192,14 +209,14 @@ final readonly class PredictedDraws
                 $restSd * $spread['totalSideM'] * $width, $apexSd * $spread['apexM'] * $width,
                 $descent + $off['descentDeg'] + $offSd['descentDeg'] * $luck(31) + $law[3], $descentSd * $spread['descentDeg'] * $width,
                 $launch + $off['launchDeg'] + $offSd['launchDeg'] * $luck(17), $spin + $off['spinRpm'] + $offSd['spinRpm'] * $luck(19),
-                $sign * ($direction + $off['directionDeg'] + $offSd['directionDeg'] * $luck(23)),
+                $sign * ($direction + $off['directionDeg'] + $offSd['directionDeg'] * $luck(23)), $speed, $axis,
             ];
             foreach ($values as $f => $value) {
                 $draws[$f][] = $value;
             }
         }
 
-        return [$draws, $shown];
+        return [$draws, $shown, $cloud];
     }
 
     /**
@@ -251,6 +268,43 @@ final readonly class PredictedDraws
         return $out;
     }
 
+    /**
+     * The same balls in other air or on other ground. Each setup's cloud is flown in both; what its figures change by, in the middle and
+     * with the ball, is added to its draws.
+     *
+     * @param  BallFlight  $here  what these draws were made in
+     *
+     * @throws ModelFailure where a ball does not fly there
+     */
+    public function elsewhere(BallFlight $here, BallFlight $there): self
+    {
+        $figures = $this->figures;
+        foreach ($this->specs as $s => $spec) {
+            $change = $this->clouds[$s]->change($here, $there);
+            $sign = $spec->hand->sign();
+            foreach (self::FLOWN as $f => [$at, $spreadAt]) {
+                // Side and rest are the player's; the models fly a right-hander.
+                $way = in_array($at, [2, 6], true) ? $sign : 1;
+                foreach ($figures[$s][$at] as $d => $value) {
+                    $ball = [
+                        $this->figures[$s][self::SPEED][$d], $this->figures[$s][self::LAUNCH][$d], $this->figures[$s][self::SPIN][$d],
+                        $sign * $this->figures[$s][self::DIRECTION][$d], $this->figures[$s][self::AXIS][$d],
+                    ];
+                    $by = $change['means'][$f];
+                    foreach ($change['slopes'][$f] as $b => $slope) {
+                        $by += $slope * ($ball[$b] - $change['at'][$b]);
+                    }
+                    $figures[$s][$at][$d] = $value + $way * $by;
+                    if ($spreadAt !== null) {
+                        $figures[$s][$spreadAt][$d] *= $change['wider'][$f];
+                    }
+                }
+            }
+        }
+
+        return new self($this->specs, $figures, $this->clouds, $this->seen, $this->tested, $this->noise, $this->learned, $this->failures);
+    }
+
     /** Index of a setup by its tag; null for one that is not judged. */
     public function index(string $tag): ?int
     {
@@ -261,64 +315,5 @@ final readonly class PredictedDraws
         }
 
         return null;
-    }
-
-    /** As bytes, to be kept while the shots and the rack stay as they are. */
-    public function packed(): string
-    {
-        $head = json_encode(
-            [
-                array_map(static fn (SetupSpec $b): string => $b->tag, $this->specs), $this->tested, $this->noise, $this->learned,
-                array_map(static fn (ModelFailure $f): array => [$f->computing, $f->why], $this->failures),
-            ],
-            JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
-        );
-        $bytes = static fn (array $setups): string => implode(
-            '', array_map(static fn (array $columns): string => pack('e*', ...array_merge(...$columns)), $setups),
-        );
-
-        return pack('V', strlen($head)).$head.$bytes($this->figures).$bytes($this->seen);
-    }
-
-    /**
-     * @param  list<SetupSpec>  $specs  all that were judged, in any order
-     * @return self|null null where the bytes are not those of these setups
-     */
-    public static function unpacked(string $bytes, array $specs): ?self
-    {
-        $length = strlen($bytes) < 4 ? 0 : (int) (unpack('V', $bytes)[1] ?? 0);
-        $head = json_decode(substr($bytes, 4, $length), true);
-        if (! is_array($head) || count($head) !== 5) {
-            return null;
-        }
-        [$tags, $tested, $noise, $learned, $failed] = $head;
-        $by = [];
-        foreach ($specs as $one) {
-            $by[$one->tag] = $one;
-        }
-        $draws = array_map(static fn (bool $hit): int => $hit ? self::DRAWS_OF_HIT : self::DRAWS, $tested);
-        if (
-            array_diff($tags, array_keys($by)) !== [] ||
-            strlen($bytes) !== 4 + $length + 8 * (self::FIGURES * array_sum($draws) + self::SEEN * self::DRAWS * count($tags))
-        ) {
-            return null;
-        }
-        $at = 4 + $length;
-        $columns = static function (int $many, int $of) use ($bytes, &$at): array {
-            $out = [];
-            for ($k = 0; $k < $many; $k++) {
-                $out[] = array_values(unpack("e{$of}", $bytes, $at) ?: []);
-                $at += 8 * $of;
-            }
-
-            return $out;
-        };
-        $figures = array_map(static fn (int $of): array => $columns(self::FIGURES, $of), $draws);
-        $seen = array_map(static fn (): array => $columns(self::SEEN, self::DRAWS), $tags);
-
-        return new self(
-            array_values(array_map(static fn (string $tag): SetupSpec => $by[$tag], $tags)), $figures, $seen, $tested, $noise,
-            $learned, array_values(array_map(static fn (array $f): ModelFailure => ModelFailure::while($f[0], $f[1]), $failed)),
-        );
     }
 }

@@ -12,7 +12,6 @@ use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\FlightLimits;
 use MintCarry\Core\Fitting\PosteriorDraws;
 use MintCarry\Core\Fitting\Screening;
-use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
@@ -38,6 +37,9 @@ final class Search
 
     private ?PredictedDraws $ofHit = null;
 
+    /** @var ArrayObject<string, array{SetupSpec, array{list<list<float>>, list<list<float>>, BallCloud}}>|null draws by setup */
+    private ?ArrayObject $made = null;
+
     /**
      * @param  list<array{spec: SetupSpec, shots: list<\MintCarry\Core\Launch\LaunchShot>, order: float, visit: int}>  $tested
      * @param  list<SetupSpec>  $heads  every setup of the whole rack
@@ -48,12 +50,8 @@ final class Search
     ) {
     }
 
-    /**
-     * @param  string  $only  which setups of the rack are offered (`RackCandidates::WHICH`); what is believed does not depend on it
-     *
-     * @throws InvalidInput when there is no own club, or it was not hit
-     */
-    public static function of(FittingRecord $record, string $only = 'all', ?Screening $screening = null): self
+    /** @throws InvalidInput when there is no own club, or it was not hit */
+    public static function of(FittingRecord $record, ?Screening $screening = null): self
     {
         $own = $record->own();
         $set =
@@ -62,11 +60,10 @@ final class Search
                 'baseline',
                 "The own club {$own->tag} has no counted shot yet: hit it first. Everything is judged as a difference from it.",
             );
-        $candidates = RackCandidates::by($record, $only);
+        $candidates = RackCandidates::by($record);
 
         return new self(
-            $record, $candidates, $record->tested($screening),
-            $only === 'all' ? $candidates->specs : RackCandidates::by($record)->specs,
+            $record, $candidates, $record->tested($screening), $candidates->specs,
             $set->summary(Measure::ClubSpeed)->mean ??
                 ($set->summary(Measure::BallSpeed)->mean ?? PlayerPriors::BALL_SPEED_MPS) / PlayerPriors::SMASH,
         );
@@ -93,10 +90,20 @@ final class Search
         }
         $key = hash('xxh128', $which);
         if (! isset($known[$key])) {
-            $known[$key] = $record->isModelled($screening) ? self::of($record, screening: $screening) : null;
+            $known[$key] = $record->isModelled($screening) ? self::of($record, $screening) : null;
         }
 
         return $known[$key];
+    }
+
+    /** The same belief, with another choice of the rack (`RackCandidates::WHICH`). */
+    public function offering(string $only): self
+    {
+        $other = new self($this->record, RackCandidates::by($this->record, $only), $this->tested, $this->heads, $this->clubSpeedMps);
+        $this->made ??= new ArrayObject;
+        [$other->beliefs, $other->missed, $other->ofHit, $other->made] = [$this->beliefs(), $this->missed, $this->ofHit, $this->made];
+
+        return $other;
     }
 
     /** @return array{Belief, Belief} before and after the shots */
@@ -151,7 +158,6 @@ final class Search
      * Draws of some setups: the same figures for each, whichever others are among them.
      *
      * @param  list<SetupSpec>  $setups
-     * @param  BallFlight|null  $flight  another air or ground than the brief's
      * @param  array<int, float>  $day  another day's swing, added to the nine values
      * @param  SetupSpec|null  $ownAs  the own club as it would be if it were a little otherwise
      * @param  float|null  $squaring  for a player who squares the face by this share and no other
@@ -159,12 +165,15 @@ final class Search
      * @throws ModelFailure where the models give no ball for the own club
      */
     public function drawsOf(
-        array $setups, ?BallFlight $flight = null, array $day = [], ?SetupSpec $ownAs = null, ?float $squaring = null,
+        array $setups, array $day = [], ?SetupSpec $ownAs = null, ?float $squaring = null,
     ): PredictedDraws {
         [$prior, $belief] = $this->beliefs();
 
+        $isUsual = $day === [] && $ownAs === null && $squaring === null;
+
         return PredictedDraws::of(
-            $prior, $belief, $setups, $flight ?? $this->record->flight, $day, ownAs: $ownAs, squaring: $squaring, missed: $this->missed,
+            $prior, $belief, $setups, $this->record->flight, $day, ownAs: $ownAs, squaring: $squaring, missed: $this->missed,
+            made: $isUsual ? $this->made ??= new ArrayObject : null,
         );
     }
 
@@ -205,41 +214,10 @@ final class Search
         ];
     }
 
-    /**
-     * Draws of what was hit and of the rack.
-     *
-     * @param  (callable(string, callable(): string): string)|null  $keep  a store for the bytes of draws by key, so that a
-     *   changed brief need not fly again
-     * @param  string  $modelVersion  another one for other code of the models: what older models drew is not used
-     */
-    public function draws(?callable $keep = null, string $modelVersion = ''): PredictedDraws
+    /** Draws of what was hit and of the rack. */
+    public function draws(): PredictedDraws
     {
-        $all = $this->all();
-        $fly = fn (): PredictedDraws => $this->drawsOf($all);
-        if ($keep === null) {
-            return $fly();
-        }
-        $brief = $this->record->brief;
-        $key = hash(
-            'xxh128',
-            serialize([
-                $modelVersion, $this->record->hand, $brief->temperatureC, $brief->altitudeM, $brief->turf,
-                $brief->squaringShare(), $brief->handicap, $this->record->flight->aerodynamics, $this->heads,
-                array_map(
-                    static fn (array $t): array => [
-                        $t['spec'], $t['order'], $t['visit'], array_map(static fn ($s): array => $s->measured, $t['shots']),
-                    ],
-                    $this->tested,
-                ),
-                $all,
-            ]),
-        );
-        $made = null;
-        $bytes = $keep($key, static function () use ($fly, &$made): string {
-            return ($made = $fly())->packed();
-        });
-
-        return $made ?? PredictedDraws::unpacked($bytes, $all) ?? $fly();
+        return $this->drawsOf($this->all());
     }
 
     /** The draws of what was hit as the advice takes them, under a brief. */

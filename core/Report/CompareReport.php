@@ -21,19 +21,20 @@ use function array_map;
  */
 final class CompareReport
 {
-    /** @return array<string, mixed> lengths m, speeds m/s, angles °, spin rpm */
-    public static function of(FittingRecord $record): array
+    /**
+     * @param  list<ShotSet>|null  $sets  those of one visit; null: all
+     * @return array<string, mixed> lengths m, speeds m/s, angles °, spin rpm
+     */
+    public static function of(FittingRecord $record, ?array $sets = null): array
     {
-        $sets = $record->sets();
-
         return $record->toldSwings() + self::between(
-            array_values($sets), $record->benchmark, $record->brief->corridor, $record->flight, FittingRecord::random(...),
+            $sets ?? array_values($record->sets()), $record->benchmark, $record->brief->corridor, $record->flight, FittingRecord::random(...),
             self::withheld($record),
         );
     }
 
     /** @return list<string> tags of which no word is said */
-    public static function withheld(FittingRecord $record): array
+    private static function withheld(FittingRecord $record): array
     {
         $tags = array_map(strval(...), array_keys($record->sets()));
 

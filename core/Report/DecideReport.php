@@ -295,7 +295,8 @@ final class DecideReport
         $terms = Cost::terms($record);
         foreach ($days as $name => [$on, $day]) {
             try {
-                $draws = $on === null && $day === [] ? $search->drawsOfHit() : $search->drawsOf($search->hit(), $on, $day);
+                $draws = $day === [] ? $search->drawsOfHit() : $search->drawsOf($search->hit(), $day);
+                $draws = $on === null ? $draws : $draws->elsewhere($record->flight, $on);
             } catch (ModelFailure $e) {
                 $failures[] = $e->within("The day “{$name}”");
 

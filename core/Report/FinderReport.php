@@ -28,16 +28,14 @@ final class FinderReport
 {
     /**
      * @param  string|null  $only  one of `RackCandidates::WHICH`; null: what the brief presets
-     * @param  (callable(string, callable(): string): string)|null  $keep  a store for draws (`Search::draws`)
-     * @param  string  $modelVersion  another one for other code of the models
      * @return array<string, mixed> lengths m, angles °, gains in the scoring's unit
      *
      * @throws InvalidInput when there is no own club, it was not hit, or the rack offers nothing
      */
-    public static function of(FittingRecord $record, ?string $only = null, ?callable $keep = null, string $modelVersion = ''): array
+    public static function of(FittingRecord $record, ?string $only = null): array
     {
         $only ??= RackCandidates::preset($record);
-        $search = Search::of($record, $only);
+        $search = (Search::modelled($record) ?? Search::of($record))->offering($only);
         $candidates = $search->candidates;
         if ($candidates->specs === []) {
             throw InvalidInput::of(
@@ -57,7 +55,7 @@ final class FinderReport
         $wrench = static fn (SetupSpec $b): ?int => ($candidates->about[$b->tag]->inStock ?? true) === false
             ? null
             : ChangeOver::between($inHand->parts(), $candidates->parts($b))->wrenchChanges;
-        $draws = $search->draws($keep, $modelVersion);
+        $draws = $search->draws();
         $found = Finder::of($draws, $record->brief, $wrench, $record->limits(), $record->benchmark, Cost::offers($record, $candidates),
             self::loftAsked($record));
         $trade = Trade::of($found->setups);

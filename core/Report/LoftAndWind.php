@@ -48,6 +48,18 @@ final class LoftAndWind
     private const SURE = 0.8;
 
     /**
+     * Both answers.
+     *
+     * @return array{loft: array<string, mixed>, wind: array<string, mixed>}
+     *
+     * @throws InvalidInput where the models have nothing to work from
+     */
+    public static function of(FittingRecord $record): array
+    {
+        return ['loft' => self::loft($record), 'wind' => self::wind($record)];
+    }
+
+    /**
      * @return array{tag: string, lofts: list<array<string, mixed>>, answer: string, chance: float, sideShare: float, angleShare: float}
      *   answer: straighter, wider, same or open
      *
@@ -140,7 +152,8 @@ final class LoftAndWind
      */
     private static function drives(Search $search, SetupSpec $spec, FittingRecord $record, float $more, ?BallFlight $flight = null): array
     {
-        $draws = $search->drawsOf([$spec], $flight, [Swing::LOFT => $more]);
+        $draws = $search->drawsOf([$spec], [Swing::LOFT => $more]);
+        $draws = $flight === null ? $draws : $draws->elsewhere($record->flight, $flight);
         $scored = ScoredDraws::of($draws, $record->brief, $record->limits());
         $s = $draws->index($spec->tag) ?? throw InvalidInput::of('setup', "The models give no ball for {$spec->tag}.");
 

@@ -33,6 +33,9 @@ final readonly class NextStep
      */
     public static function of(FittingRecord $record, ?string $candidate, bool $mayStop): self
     {
+        if ($record->setups === []) {
+            return new self('baseline');
+        }
         $sets = $record->sets();
         $own = $record->own()->tag;
         if (! isset($sets[$own])) {

@@ -121,16 +121,3 @@ it('belongs to the studio', function (): void {
     $this->actingAs($this->fitter('other'));
     ($this->find)()->assertNotFound();
 });
-
-it('answers all the same where what it would keep cannot be written', function (): void {
-    ($this->hit)($this->build($this->case, $this->head));
-    $first = ($this->find)()->assertOk()->json();
-    $place = storage_path('framework/cache/blocked-'.bin2hex(random_bytes(4)));
-    file_put_contents($place, 'a file where a folder should be');
-    config(['mintcarry.draws_store' => 'blocked', 'cache.stores.blocked' => ['driver' => 'file', 'path' => $place]]);
-    try {
-        expect(($this->find)()->assertOk()->json())->toEqual($first);
-    } finally {
-        unlink($place);
-    }
-});

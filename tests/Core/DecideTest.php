@@ -5,7 +5,6 @@ declare(strict_types=1);
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Finder\Finder;
-use MintCarry\Core\Finder\PredictedDraws;
 use MintCarry\Core\Finder\RackCandidates;
 use MintCarry\Core\Finder\ScoredDraws;
 use MintCarry\Core\Finder\Search;
@@ -122,36 +121,6 @@ it('prices a drive at once as it does in parts', function (float $side, float $s
         ->and($free)->toBeLessThanOrEqual($held + 1e-6);
     expect($price->drive($side, $sd, $total, false))->toBe([$held, $held, 0.0, $side, $left, $right]);
 })->with([[0.0, 12.0, 220.0], [30.0, 16.0, 240.0], [-9.0, 9.0, 190.0]]);
-
-it('keeps draws as bytes, and gives back the same figures; bytes of other setups are refused', function (): void {
-    $record = caseOf(['A' => [64.0, 12.0, 1.0, 5], 'C' => [65.0, 13.0, -1.0, 4]]);
-    $search = Search::of($record);
-    $draws = $search->draws();
-    $again = PredictedDraws::unpacked($draws->packed(), $search->all());
-    expect($again?->figures)->toBe($draws->figures)
-        ->and($again?->seen)->toBe($draws->seen)
-        ->and($again?->tested)->toBe($draws->tested)
-        ->and($again?->learned)->toEqual($draws->learned)
-        ->and(PredictedDraws::unpacked($draws->packed(), array_slice($search->all(), 3)))->toBeNull()
-        ->and(PredictedDraws::unpacked('', $search->all()))->toBeNull()
-        ->and(PredictedDraws::unpacked(substr($draws->packed(), 0, -8), $search->all()))->toBeNull();
-});
-
-it('flies anew when the shots change, and only prices anew when the brief does', function (): void {
-    $made = [];
-    $keep = function (string $key, callable $make) use (&$made): string {
-        return $made[$key] ??= $make();
-    };
-    $hits = ['A' => [64.0, 12.0, 1.0, 5], 'C' => [65.0, 13.0, -1.0, 4]];
-    $first = FinderReport::of(caseOf($hits), 'all', $keep);
-    $wet = new Brief(corridor: new Corridor(26.0, new Trouble('water')));
-    $second = FinderReport::of(caseOf($hits, $wet), 'all', $keep);
-    expect($made)->toHaveCount(1)->and($second)->not->toBe($first)
-        ->and($second)->toEqual(FinderReport::of(caseOf($hits, $wet)));
-    FinderReport::of(caseOf(['A' => [64.0, 12.0, 1.0, 6]] + $hits), 'all', $keep);
-    FinderReport::of(caseOf($hits, new Brief(temperatureC: 4.0)), 'all', $keep);
-    expect($made)->toHaveCount(3);
-});
 
 it('gives a setup the same figures in the finder, under any filter, and in the decision', function (): void {
     $record = caseOf(['A' => [64.0, 12.0, 3.0, 6], 'B' => [64.5, 12.5, 1.0, 5], 'C' => [66.0, 13.5, -1.0, 6]]);

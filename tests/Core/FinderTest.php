@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use MintCarry\Core\Air\Atmosphere;
+use MintCarry\Core\Air\Wind;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\SetupSpec;
@@ -12,6 +14,7 @@ use MintCarry\Core\Finder\Finder;
 use MintCarry\Core\Finder\FlightTable;
 use MintCarry\Core\Finder\Predicted;
 use MintCarry\Core\Finder\PredictedDraws;
+use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Finder\Trade;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Corridor;
@@ -20,6 +23,7 @@ use MintCarry\Core\Fitting\Strokes;
 use MintCarry\Core\Fitting\Trouble;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Flight\Turf;
 use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\PlayerModel;
 use MintCarry\Core\Impact\SetupEffect;
@@ -181,6 +185,29 @@ it('predicts a cloud’s mean within 0.3 yd of flying every shot of it', functio
             ->and($cloud->spreads($table)[2])->toEqualWithDelta(sqrt($sum[2] / $n - ($sum[1] / $n) ** 2), 2.0);
     }
 })->with([[[44.0, 0.0, 0.0, 13.0, 0.0, 0.0, 2.0]], [[50.0, 2.0, -2.0, 13.5, -1.0, 3.0, 1.0]]]);
+
+it('takes draws into the wind and onto firm ground as flying their balls there would', function (float $fromDeg, Turf $turf): void {
+    $record = caseOf(['A' => [64.0, 12.0, 3.0, 8]]);
+    $draws = Search::of($record)->drawsOfHit();
+    $there = $record->flight->elsewhere(new Atmosphere(18.0), new Wind(5.0, $fromDeg), $turf);
+    $moved = $draws->elsewhere($record->flight, $there)->figures[0];
+    // Figures of a draw: carry, total, side, apex; launch 11, spin 12, direction 13, ball speed 14, axis 15.
+    foreach ([0, 1, 2, 3] as $f) {
+        $byMoving = $byFlying = 0.0;
+        foreach ($draws->figures[0][0] as $d => $_) {
+            $of = array_map(static fn (array $all): float => $all[$d], $draws->figures[0]);
+            $fly = static function (BallFlight $flight) use ($of, $f): float {
+                $it = $flight->fly(new Launch($of[14], $of[11], $of[12], $of[13], $of[15]));
+
+                return [$it->carryM, $it->totalM, $it->sideM, $it->apexM][$f];
+            };
+            $byMoving += ($moved[$f][$d] - $of[$f]) / count($draws->figures[0][0]);
+            $byFlying += ($fly($there) - $fly($record->flight)) / count($draws->figures[0][0]);
+        }
+        // The cloud about each mean ball bends the change a little: 4 % of it, or half a metre.
+        expect($byMoving)->toEqualWithDelta($byFlying, max(0.5, 0.04 * abs($byFlying)));
+    }
+})->with([[0.0, Turf::Medium], [180.0, Turf::Firm], [270.0, Turf::Soft], [90.0, Turf::Medium]]);
 
 it('tells the difference of two setups within 0.3 yd of flying them both', function (): void {
     $flight = new BallFlight;

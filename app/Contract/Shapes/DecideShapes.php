@@ -22,6 +22,11 @@ use App\Contract\Shape;
         'strokes' => 'number', 'metres' => 'number',
     ], about: 'What the brief never wants to see, as a chance per drive of one setup; strokes and metres: what it costs more than with the benchmark'),
 ]
+#[
+    Shape('JudgementAge', [
+        'shots' => 'integer', 'of' => 'integer', 'isCurrent' => 'boolean', 'at' => 'string',
+    ], about: 'How many shots a judgement is of, and how many count now; a newer judgement follows where it is not current'),
+]
 #[Shape('SwingGroup', ['name' => 'string', 'n' => 'integer', 'speedMps' => 'number'], about: 'One of several swings that were hit')]
 #[
     Shape('FlightFigure', [
@@ -55,6 +60,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Advice', [
+        'age?' => 'JudgementAge',
         'swing?' => 'string | null', 'swings?' => 'SwingGroup[]', 'benchmark' => 'string', 'best' => 'string', 'pick' => 'string', 'runnerUp?' => 'string | null', 'isConclusive' => 'boolean', 'ties' => 'string[]',
         'by?' => 'string', 'wish?' => 'string | null', 'level?' => 'string[]',
         'expectedLoss' => 'number', 'scoring' => 'string', 'unit' => 'string', 'basis' => 'string',
@@ -105,6 +111,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Schools', [
+        'age?' => 'JudgementAge',
         'policies' => '{ name: string; label: string }[]', 'rows' => 'SchoolRow[]', 'unanimous' => 'boolean',
         'picks' => 'Record<string, number>',
     ]),

@@ -46,6 +46,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Judge', [
+        'age' => 'JudgementAge',
         'n' => 'integer', 'judge' => 'Advice | null', 'step' => 'NextStep',
         'next' => '{ tag: string; setupTag: string | null; headId: integer | null; head: string; sleeve: string; weights: string; '
             .'masses: Record<string, number> | null; with: { shaft?: string; '
@@ -54,6 +55,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Found', [
+        'age' => 'JudgementAge',
         'swing' => 'string | null', 'swings' => 'SwingGroup[]', 'own' => 'string', 'benchmark' => 'string', 'only' => 'string', 'preset' => 'string', 'tooDear' => 'string[]',
         'step' => 'NextStep', 'calibration' => 'MonitorVisit[]', 'scoring' => 'string', 'unit' => 'string', 'count' => 'integer',
         'best' => 'string', 'pick' => 'string',

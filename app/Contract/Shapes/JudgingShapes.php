@@ -20,6 +20,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Comparison', [
+        'age' => 'JudgementAge',
         'swing' => 'string | null', 'swings' => 'SwingGroup[]', 'benchmark' => 'string | null', 'rows' => '{ measure: string; label: string; cells: Record<string, ComparisonCell> }[]',
         'sets' => '{ tag: string; n: integer; ellipse: Ellipse | null; inCorridor: { in: integer; of: integer } }[]',
         'field' => 'Field | null',
@@ -107,6 +108,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('Judging', [
+        'age' => 'JudgementAge',
         'swing' => 'string | null', 'swings' => 'SwingGroup[]', 'benchmark' => 'string | null', 'screening' => 'string', 'setups' => 'JudgedSetup[]', 'rails' => 'GuardRail[]',
         'judge' => 'Advice | null', 'next' => 'NextMove | null', 'calibration' => 'MonitorVisit[]', 'failures' => 'Failure[]',
     ]),

@@ -37,6 +37,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('LoftLadder', [
+        'age' => 'JudgementAge',
         'head' => 'string', 'heads' => 'string[]', 'from' => "'shots' | 'brief'", 'own' => 'string | null', 'clubSpeedMps' => 'number',
         'squaringShare' => 'number',
         'wantedLoftDeg' => 'number', 'wantedBandDeg' => '[number, number]', 'rungs' => 'LoftRung[]',
@@ -70,6 +71,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('SpeedLadder', [
+        'age' => 'JudgementAge',
         'tag' => 'string', 'n' => 'integer', 'clubSeen' => 'boolean', 'by' => "'intent' | 'speed'",
         'mixed' => "{ why: 'intent' | 'speed'; groups: { name: string; n: integer; speedMps: number }[] } | null", 'isRange' => 'boolean',
         'rangeMps' => '[number, number]', 'rungs' => 'SpeedRung[]',
@@ -99,6 +101,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('StrikeMoves', [
+        'age' => 'JudgementAge',
         'tag' => 'string', 'n' => 'integer', 'offMm' => '{ toeMm: number; highMm: number }',
         'errorMm' => '{ toeMm: number; highMm: number }',
         'isOff' => 'boolean', 'isNear' => 'boolean', 'cgAssumed' => 'boolean', 'worth' => '{ ballSpeedMps: Told; carryM: Told; sideM: Told }',
@@ -107,6 +110,7 @@ use App\Contract\Shape;
 ]
 #[
     Shape('LoftAndWind', [
+        'age' => 'JudgementAge',
         'loft' => '{ tag: string; lofts: { loftDeg: number; launchDeg: number; spinRpm: number; axisDeg: number; carryM: Changed; sideSpreadM: Changed; share: Changed; '
             ."strokes: Changed }[]; answer: 'straighter' | 'wider' | 'same' | 'open'; chance: number; sideShare: number; angleShare: number }",
         'wind' => '{ tag: string; windMps: number; downDeg: number; winds: { wind: string; fromDeg: number; keep: { carryM: number; totalM: number; sideM: number; '

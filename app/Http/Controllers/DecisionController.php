@@ -5,15 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Contract\Answer;
-use App\Contract\Asks;
 use App\Contract\Takes;
-use App\Fittings\ConfirmState;
-use App\Fittings\FailureLog;
 use App\Fittings\FittingLoader;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Input\Swing;
 use App\Http\Resources\FittingResource;
 use App\Journal\Journal;
+use App\Judged\JudgedPart;
+use App\Judged\JudgementReader;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Setup;
@@ -23,8 +22,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
-use MintCarry\Core\Report\AdviceReport;
-use MintCarry\Core\Report\DecideReport;
 use OpenApi\Attributes as OA;
 
 /** What to decide, on what grounds, and what was decided. */
@@ -32,33 +29,8 @@ final class DecisionController
 {
     use NamesUser;
 
-    public function __construct(private readonly Journal $journal)
+    public function __construct(private readonly Journal $journal, private readonly JudgementReader $reader)
     {
-    }
-
-    #[OA\Get(path: '/api/fittings/{fitting}/advice', operationId: 'decision.advice', summary: 'The advice among the setups that were hit',
-        parameters: [new Asks('swing', 'string')], responses: [new Answer('Advice')])]
-    public function advice(Request $request, Fitting $fitting): JsonResponse
-    {
-        return response()->json(FailureLog::noted(AdviceReport::of((new FittingLoader($fitting))->record(Swing::asked($request))), $fitting));
-    }
-
-    /** The advice with what it rests on, and the confirm run; the schools are asked for by themselves. */
-    #[OA\Get(path: '/api/fittings/{fitting}/grounds', operationId: 'decision.grounds', summary: 'The advice with all that it rests on',
-        parameters: [new Asks('swing', 'string')], responses: [new Answer('Grounds')])]
-    public function grounds(Request $request, Fitting $fitting): JsonResponse
-    {
-        $judged = new FittingLoader($fitting);
-        $report = FailureLog::noted(DecideReport::withoutSchools($judged->record(Swing::asked($request))), $fitting);
-
-        return response()->json($report + ['confirm' => ConfirmState::of($judged)]);
-    }
-
-    #[OA\Get(path: '/api/fittings/{fitting}/schools', operationId: 'decision.schools', summary: 'The pick under each school and screening policy',
-        parameters: [new Asks('swing', 'string')], responses: [new Answer('Schools')])]
-    public function schools(Request $request, Fitting $fitting): JsonResponse
-    {
-        return response()->json(DecideReport::schoolsOf((new FittingLoader($fitting))->record(Swing::asked($request))));
     }
 
     #[
@@ -97,8 +69,9 @@ final class DecisionController
         $given = $request->validate(['setupId' => ['required', 'integer'], 'reason' => ['nullable', 'string', 'max:2000']]);
         self::requireOpen($fitting->decisions()->first());
         $judged = new FittingLoader($fitting);
-        $record = $judged->record(Swing::asked($request));
-        $advice = AdviceReport::of($record);
+        $swing = Swing::asked($request);
+        $record = $judged->record($swing);
+        $advice = $this->reader->now($fitting, JudgedPart::Advice, $swing);
         $chosen = $judged->setups[$given['setupId']] ?? null;
         if ($chosen === null || ! isset($record->sets()[$chosen->tag])) {
             throw ValidationException::withMessages(['setupId' => 'Choose a setup of this fitting that has counted shots.']);
@@ -150,9 +123,9 @@ final class DecisionController
         $fitting = $decision->fitting;
         self::requireLatest($fitting, $decision);
         $user = self::user($request);
-        $judged = new FittingLoader($fitting);
-        $report = FailureLog::noted(DecideReport::of($judged->record($decision->advice['swing'] ?? null)), $fitting);
-        $proof = $report + ['confirm' => ConfirmState::of($judged)] + ['brief' => $fitting->brief()->toArray()];
+        $swing = $decision->advice['swing'] ?? null;
+        $proof = $this->reader->now($fitting, JudgedPart::Grounds, $swing)
+            + ['schools' => $this->reader->now($fitting, JudgedPart::Schools, $swing), 'brief' => $fitting->brief()->toArray()];
         // The journal says that it was locked, and cannot take it back: a lock is no tracked change.
         $this->journal->record(
             $fitting, $user, "locked the decision for {$decision->setup->tag} as version {$decision->number}",

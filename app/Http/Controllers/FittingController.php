@@ -9,12 +9,13 @@ use App\Contract\Answer;
 use App\Contract\Asks;
 use App\Contract\Takes;
 use App\Fittings\DayBook;
-use App\Fittings\FittingLoader;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Requests\FittingRequest;
 use App\Http\Resources\FittingResource;
 use App\Http\Resources\OrderResource;
 use App\Journal\Journal;
+use App\Judged\JudgedPart;
+use App\Judged\JudgementReader;
 use App\Models\Blind;
 use App\Models\Fitting;
 use App\Models\Intake;
@@ -24,17 +25,17 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Errors\InvalidInput;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Fitting\TieBreak;
-use MintCarry\Core\Report\Grounds;
 use OpenApi\Attributes as OA;
 
 final class FittingController
 {
     use NamesUser;
 
-    public function __construct(private readonly Journal $journal)
+    public function __construct(private readonly Journal $journal, private readonly JudgementReader $reader)
     {
     }
 
@@ -171,7 +172,7 @@ final class FittingController
     public function update(FittingRequest $request, Fitting $fitting): JsonResponse
     {
         $user = self::user($request);
-        $barredBy = self::barredBy($request, $fitting);
+        $barredBy = $this->barredBy($request, $fitting);
         $conflict = Transaction::run(function () use ($request, $fitting, $user, $barredBy): bool {
             $now = Fitting::query()->lockForUpdate()->findOrFail($fitting->id);
             if ($now->version !== (int) $request->validated('version')) {
@@ -219,14 +220,18 @@ final class FittingController
      *
      * @throws ValidationException where it brings more and no reason was given
      */
-    private static function barredBy(FittingRequest $request, Fitting $fitting): array
+    private function barredBy(FittingRequest $request, Fitting $fitting): array
     {
         $setup = $request->has('benchmarkSetupId') ? $fitting->setups()->find($request->integer('benchmarkSetupId')) : null;
-        $record = $setup === null || Blind::open($fitting) !== null ? null : (new FittingLoader($fitting))->record();
-        if ($record === null || $record->brief->never === [] || ! isset($record->sets()[$setup->tag], $record->sets()[$record->benchmark ?? ''])) {
+        if ($setup === null || $fitting->brief()->never === [] || Blind::open($fitting) !== null) {
             return [];
         }
-        $barredBy = Grounds::of($record)->advice()->judgement($setup->tag)->barredBy();
+        try {
+            $judged = array_column($this->reader->now($fitting, JudgedPart::Advice)['setups'], 'barredBy', 'tag');
+        } catch (InvalidInput) {
+            return []; // there is nothing to hold it against
+        }
+        $barredBy = array_values(array_map(strval(...), $judged[$setup->tag] ?? []));
         if ($barredBy !== [] && trim((string) $request->validated('reason')) === '') {
             throw ValidationException::withMessages(['reason' => "{$setup->tag} likely brings more of what must never come (".implode(', ', $barredBy)
                 .'). Say in a few words why it shall be the benchmark all the same.']);

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Judged;
+
+use App\Http\Middleware\Heavy;
+use App\Models\Blind;
+use App\Models\Fitting;
+use App\Support\Slots;
+use Closure;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Validation\ValidationException;
+use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Record\FittingRecord;
+use Symfony\Component\HttpFoundation\Response as Answer;
+
+/**
+ * Answers a part of a fitting's judgement: that of its state; while the worker makes it the newest there is, with its age; and where there
+ * is no worker, or nothing was judged yet, one that the request makes itself.
+ */
+final class JudgementReader
+{
+    public function __construct(
+        private readonly JudgementStore $store, private readonly FittingJudge $judge, private readonly JudgingAhead $ahead,
+        private readonly Heavy $heavy, private readonly Slots $slots,
+    ) {
+    }
+
+    /**
+     * @param  array<string, string>  $options  what was asked beside the swing
+     * @param  (Closure(FittingRecord): array<string, mixed>)|null  $make  of what was asked; null where nothing was
+     */
+    public function answer(
+        Request $request, Fitting $fitting, JudgedPart $part, ?string $swing = null, array $options = [], ?Closure $make = null,
+    ): Answer {
+        if ($part->waitsForReveal() && Blind::open($fitting) !== null) {
+            throw ValidationException::withMessages(['blind' => 'A blind trial is going on: nothing is told of the setups before the reveal.']);
+        }
+        $this->ahead->look($fitting);
+        $asked = FittingJudge::asked($options + array_filter(['swing' => $swing]));
+        $state = FittingState::of($fitting);
+        $kept = $this->store->of($fitting, $part, $asked, $state->key);
+        if ($kept === null && $asked === '' && $this->ahead->isWorked()) {
+            $this->ahead->ask($fitting, $part->isFurther());
+            $kept = $this->store->newest($fitting, $part, $asked);
+        }
+
+        return $kept === null
+            ? $this->heavy->handle($request, fn (): Response => self::respond($this->made($fitting, $part, $state, $swing, $options, $make), $state))
+            : self::respond($kept, $state);
+    }
+
+    /**
+     * Figures of the fitting as it stands now: what a decision keeps.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws InvalidInput where the part is refused
+     */
+    public function now(Fitting $fitting, JudgedPart $part, ?string $swing = null): array
+    {
+        $state = FittingState::of($fitting);
+        $asked = FittingJudge::asked(array_filter(['swing' => $swing]));
+        $kept = $this->store->of($fitting, $part, $asked, $state->key) ?? $this->made($fitting, $part, $state, $swing);
+        $figures = json_decode($kept->json, true, flags: JSON_THROW_ON_ERROR);
+
+        return $kept->isRefusal ? throw InvalidInput::of($figures['field'], $figures['message']) : $figures;
+    }
+
+    /**
+     * @param  array<string, string>  $options
+     * @param  (Closure(FittingRecord): array<string, mixed>)|null  $make
+     */
+    private function made(
+        Fitting $fitting, JudgedPart $part, FittingState $state, ?string $swing, array $options = [], ?Closure $make = null,
+    ): KeptPart {
+        if ($make !== null) {
+            return $this->judge->answer($fitting, $part, $options, $swing, $make);
+        }
+        // Who comes second waits for the first, and finds what was made.
+        $place = $this->slots->wait("judging-{$fitting->id}");
+        try {
+            $asked = FittingJudge::asked(array_filter(['swing' => $swing]));
+
+            return $this->store->of($fitting, $part, $asked, $state->key)
+                ?? $this->judge->judge($fitting, $part->isFurther(), $swing)[$part->value];
+        } finally {
+            $this->slots->free($place);
+        }
+    }
+
+    private static function respond(KeptPart $kept, FittingState $now): Response
+    {
+        if ($kept->isRefusal) {
+            ['field' => $field, 'message' => $message] = json_decode($kept->json, true, flags: JSON_THROW_ON_ERROR);
+            throw InvalidInput::of($field, $message);
+        }
+        $age = json_encode([
+            'shots' => $kept->shots, 'of' => $now->shots, 'isCurrent' => $kept->state === $now->key, 'at' => "{$kept->madeAt}Z",
+        ], JSON_THROW_ON_ERROR);
+
+        return new Response('{"age":'.$age.($kept->json === '{}' ? '' : ',').substr($kept->json, 1), 200, ['Content-Type' => 'application/json']);
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintCarry\Core\Report;
+
+use MintCarry\Core\Record\FittingRecord;
+
+/**
+ * Everything that screens look at of one state of a fitting. All parts share one belief for each set of shots, so a figure is the same on
+ * every screen, and it is computed once. What few look at is `FurtherJudgement`.
+ */
+final readonly class Judgement
+{
+    /**
+     * @param  int  $n  shots that count
+     * @param  Part  $comparison  `CompareReport`
+     * @param  Part  $judging  `JudgingReport`
+     * @param  Part  $advice  `AdviceReport`
+     * @param  Part  $finder  `FinderReport`, of what the brief presets
+     */
+    private function __construct(
+        public int $n, public Part $comparison, public Part $judging, public Part $advice, public Part $finder, public NextStep $step,
+    ) {
+    }
+
+    public static function of(FittingRecord $record): self
+    {
+        $finder = Part::by(static fn (): array => FinderReport::of($record));
+
+        return new self(
+            $record->countedShots(),
+            Part::by(static fn (): array => CompareReport::of($record)),
+            Part::by(static fn (): array => JudgingReport::of($record)),
+            Part::by(static fn (): array => AdviceReport::of($record)),
+            $finder,
+            $finder->figures['step'] ?? NextStep::of($record, null, false),
+        );
+    }
+
+    /** @return array<string, mixed>|null the setup to hit next, as the finder tells it; null where there is none */
+    public function next(): ?array
+    {
+        $tag = $this->finder->figures['next']['tag'] ?? null;
+        foreach ($tag === null ? [] : $this->finder->figures['setups'] ?? [] as $setup) {
+            if ($setup['tag'] === $tag) {
+                return $setup;
+            }
+        }
+
+        return null;
+    }
+}
