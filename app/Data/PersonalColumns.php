@@ -20,6 +20,7 @@ final class PersonalColumns
         'visits' => 'fitting_id', 'setups' => 'fitting_id', 'trials' => 'fitting_id', 'shots' => 'fitting_id', 'blinds' => 'fitting_id',
         'confirms' => 'fitting_id', 'ratings' => 'fitting_id', 'decisions' => 'fitting_id', 'held_shots' => 'fitting_id',
         'import_files' => 'fitting_id', 'log_entries' => 'fitting_id', 'brief_changes' => 'fitting_id', 'long_clubs' => 'fitting_id',
+        'judgements' => 'fitting_id',
         'acceptances' => 'order_id',
     ];
 
@@ -34,7 +35,7 @@ final class PersonalColumns
     }
 
     /** Their rows go whole, in this order: no figure of a setup stands in them. */
-    public const GONE = ['held_shots', 'log_entries', 'brief_changes', 'import_files', 'intakes', 'player_links', 'consents', 'looks'];
+    public const GONE = ['held_shots', 'log_entries', 'brief_changes', 'import_files', 'intakes', 'player_links', 'consents', 'looks', 'judgements'];
 
     /** Column => what stands there afterwards. */
     public const EMPTIED = [

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Data;
 
+use App\Judged\JudgementStore;
 use App\Models\ImportFile;
 use App\Models\KnownDevice;
 use App\Models\SignIn;
@@ -25,7 +26,7 @@ final readonly class Pruning
 
     public const LIVE_DAYS = 45;
 
-    public function __construct(private Bin $bin)
+    public function __construct(private Bin $bin, private JudgementStore $judgements)
     {
     }
 
@@ -42,6 +43,7 @@ final readonly class Pruning
             'looks' => DB::table('looks')->where('created_at', '<', now()->subDays(self::LOOK_DAYS))->delete(),
             'cached values' => DB::table('cache')->where('expiration', '<', now()->getTimestamp())->delete(),
             'live files' => self::files(base_path('var/live'), self::LIVE_DAYS),
+            'judgements' => $this->judgements->prune(),
             'draws and counts' => self::files(storage_path('framework/cache'), 2),
             'session files' => self::files(storage_path('framework/sessions'), 31),
         ];

@@ -7,11 +7,13 @@ namespace App\Judged;
 use App\Live\ChangeSignal;
 use App\Models\Fitting;
 use App\Support\Slots;
+use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Queue\InteractsWithQueue;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Sleep;
 
 /**
@@ -40,7 +42,19 @@ final class JudgeFitting implements ShouldBeUniqueUntilProcessing, ShouldQueue
 
     public function uniqueId(): string
     {
-        return "{$this->fittingId}-{$this->queue}";
+        return JudgingAhead::place()."-{$this->fittingId}-{$this->queue}";
+    }
+
+    /** The place that whoever judges a fitting holds. */
+    public static function placeOf(Fitting $fitting): string
+    {
+        return 'judging-'.JudgingAhead::place()."-{$fitting->id}";
+    }
+
+    /** Files end with no connection, and cost a shot no write to the database. */
+    public function uniqueVia(): Repository
+    {
+        return Cache::store('file');
     }
 
     public function handle(FittingJudge $judge, JudgementStore $store, Slots $slots, JudgingAhead $ahead): void
@@ -49,7 +63,7 @@ final class JudgeFitting implements ShouldBeUniqueUntilProcessing, ShouldQueue
         if ($fitting === null) {
             return;
         }
-        $place = $slots->take("judging-{$this->fittingId}", 1);
+        $place = $slots->take(self::placeOf($fitting), 1);
         if ($place === null) {
             $this->release(1);
 

@@ -80,7 +80,7 @@ final class JudgementReader
             return $this->judge->answer($fitting, $part, $options, $swing, $make);
         }
         // Who comes second waits for the first, and finds what was made.
-        $place = $this->slots->wait("judging-{$fitting->id}");
+        $place = $this->slots->wait(JudgeFitting::placeOf($fitting));
         try {
             $asked = FittingJudge::asked(array_filter(['swing' => $swing]));
 

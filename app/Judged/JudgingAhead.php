@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Judged;
 
 use App\Models\Fitting;
-use Illuminate\Support\Facades\Cache;
 
-/** Has fittings judged before anybody asks, by the worker that bin/start runs. What is looked at goes before what is not. */
+/**
+ * Has fittings judged before anybody asks, by the worker that bin/start runs. What is looked at goes before what is not. One for each
+ * request.
+ */
 final class JudgingAhead
 {
     /** In the order in which the worker takes them. */
@@ -18,6 +20,9 @@ final class JudgingAhead
 
     private const LOOKED_FOR_S = 180;
 
+    /** @var array<int, Fitting> by id: what changed in this request */
+    private array $changed = [];
+
     public function ask(Fitting $fitting, bool $isFurther = false): void
     {
         $queue = match (true) {
@@ -26,34 +31,39 @@ final class JudgingAhead
         JudgeFitting::dispatch($fitting->id, $isFurther)->onQueue($queue);
     }
 
-    /** After a change, once the answer to it was sent. */
+    /** After a change: asked for once the answer to it was sent. */
     public function changed(Fitting $fitting): void
     {
         if ($this->isWorked()) {
-            app()->terminating(function () use ($fitting): void {
-                rescue(fn () => $this->ask($fitting));
-            });
+            $this->changed[$fitting->id] = $fitting;
+        }
+    }
+
+    /** The answer was sent. */
+    public function sent(): void
+    {
+        [$changed, $this->changed] = [$this->changed, []];
+        foreach ($changed as $fitting) {
+            rescue(fn () => $this->ask($fitting));
         }
     }
 
     /** Somebody looks at its judgement now. */
     public function look(Fitting $fitting): void
     {
-        Cache::put("looked:{$fitting->id}", true, self::LOOKED_FOR_S);
+        @touch(self::lookedAt($fitting));
     }
 
     /** Whether somebody did within the last minutes. */
     public function isLookedAt(Fitting $fitting): bool
     {
-        return Cache::has("looked:{$fitting->id}");
+        return self::isRecent(self::lookedAt($fitting), self::LOOKED_FOR_S);
     }
 
     /** Whether a worker is there. */
     public function isWorked(): bool
     {
-        clearstatcache(true, self::pulse());
-
-        return is_file(self::pulse()) && abs(time() - (int) filemtime(self::pulse())) < self::MISSING_AFTER_S;
+        return self::isRecent(self::pulse(), self::MISSING_AFTER_S);
     }
 
     /** The worker is there: said at every turn of its loop. */
@@ -62,8 +72,26 @@ final class JudgingAhead
         @touch(self::pulse());
     }
 
+    private static function lookedAt(Fitting $fitting): string
+    {
+        return storage_path('framework/cache/looked-'.self::place()."-{$fitting->id}");
+    }
+
+    /** Several databases may be served from one folder. */
+    public static function place(): string
+    {
+        return (string) config('database.connections.mariadb.database');
+    }
+
+    private static function isRecent(string $file, int $withinS): bool
+    {
+        clearstatcache(true, $file);
+
+        return is_file($file) && abs(time() - (int) filemtime($file)) < $withinS;
+    }
+
     private static function pulse(): string
     {
-        return storage_path('framework/judging-worker');
+        return storage_path('framework/judging-'.self::place());
     }
 }

@@ -52,6 +52,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         // One for each request: it holds what changed while an entry is open.
         $this->app->scoped(Journal::class);
+        $this->app->scoped(JudgingAhead::class);
         $this->app->when(SignInThrottle::class)->needs(RateLimiterCount::class)
             ->give(static fn (): RateLimiterCount => new RateLimiterCount(Cache::store('database')));
     }
@@ -60,6 +61,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Transaction::watch($events);
         $events->listen(FittingChanged::class, fn (FittingChanged $e) => $this->app->make(JudgingAhead::class)->changed($e->fitting));
+        $this->app->terminating(fn () => $this->app->make(JudgingAhead::class)->sent());
         $events->listen(Looping::class, JudgingAhead::beat(...));
         $proxies = config('mintcarry.proxies');
         TrustProxies::at(is_array($proxies) ? array_values(array_filter($proxies, is_string(...))) : []);

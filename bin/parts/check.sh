@@ -25,6 +25,8 @@ if [ "$(id -u)" = 0 ]; then
 else advise "everything runs as $(id -un): as root, the database and the workers would each run as a user of their own"; fi
 FREE=$(($(df -Pk "$VAR" | awk 'NR==2{print $4}') / 1000000))
 if [ "$FREE" -ge 5 ]; then good "$FREE GB of disk are free"; else lacks "room: $FREE GB of disk are free, 5 are wanted"; fi
+PULSE="$VAR/storage/framework/judging-$STUDIO_DB"
+if [ -n "$(find "$PULSE" -newermt '-60 seconds' 2>/dev/null)" ]; then good "a worker judges ahead of the question"; else advise "no worker judges ahead (bin/start runs it): screens judge by themselves, which takes longer"; fi
 # --- the data
 if [ -f "$VAR/.env" ]; then
   grep -q '^APP_KEY=base64:.' "$VAR/.env" && good "there is a key (var/.env); keep a copy of it apart: bin/backup --key-to FILE" || lacks "a key in var/.env"

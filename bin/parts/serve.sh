@@ -51,7 +51,7 @@ serve_configuration() {
   [ "$WORKER" = "$(id -un)" ] || chown -h "$(id -un)" "$dir"
   chmod 755 "$dir"
   rm -rf "$dir/cache" "$dir/tmp" "$dir/fpm.conf" "$dir/nginx.conf" "$dir/headers.conf"
-  for name in "$dir"/{fpm.log,fpm.out,nginx.log,nginx.out,devices.out,clock.out}; do
+  for name in "$dir"/{fpm.log,fpm.out,nginx.log,nginx.out,devices.out,clock.out,judge.out}; do
     [ ! -L "$name" ] && { [ ! -e "$name" ] || [ "$(stat -c %U "$name")" = "$(id -un)" ]; } || rm -f "$name"
   done
   for name in cache tmp; do own_folder "$WORKER" "$dir/$name" 750; done
@@ -163,6 +163,16 @@ launch_clock() { # NAME → CLOCK_PID
   (cd "$ROOT" && child "$WORKER" php artisan schedule:work) </dev/null >>"$RUN/$1/clock.out" 2>&1 &
   CLOCK_PID=$!
 }
+# Those who judge fittings ahead of the question (docs/decisions/026): the framework's own queue worker, after everybody else, on all cores but one.
+launch_judge() { # NAME NUMBER → JUDGE_PIDS[NUMBER]
+  PARENT=$BASHPID
+  (cd "$ROOT" && child "$WORKER" nice -n 15 php "${PHP_FAST[@]}" -d memory_limit=1G artisan queue:work --queue=looked,hit,further --sleep=0.25 --timeout=50 --memory=384 --max-time=3600) </dev/null >>"$RUN/$1/judge.out" 2>&1 &
+  JUDGE_PIDS[$2]=$!
+}
+launch_judges() { # NAME
+  local i
+  for ((i = 0; i < ($(nproc) > 2 ? $(nproc) - 1 : 1); i++)); do launch_judge "$1" "$i"; done
+}
 # The simulated gauge and balance (docs/devices.md), on a loopback port of their own, unless real ones are named by MINT_GAUGE and MINT_BALANCE. Call before launch_fpm.
 launch_devices() { # NAME → DEVICES_PID
   DEVICES_PID=
@@ -185,7 +195,7 @@ await_http() { # ADDRESS NAME [SERVER NAME]
 # Logs of the servers are kept twice, to ten megabytes.
 rotate_logs() { # NAME
   local log
-  for log in "$RUN/$1"/{fpm.log,fpm.out,nginx.log,nginx.out,devices.out,clock.out}; do
+  for log in "$RUN/$1"/{fpm.log,fpm.out,nginx.log,nginx.out,devices.out,clock.out,judge.out}; do
     if [ -f "$log" ] && [ ! -L "$log" ] && [ "$(stat -c %s "$log")" -gt 10000000 ]; then cp "$log" "$log.1"; : >"$log"; fi
   done
 }

@@ -57,6 +57,8 @@ const rung = (more: Partial<LoftRung>): LoftRung => ({
     ...more,
 });
 
+const age = { shots: 12, of: 12, isCurrent: true, at: '2026-12-02 10:00:00Z' };
+
 test('a rung says what is printed, what was read, and how it can be had', () => {
     expect(rungText(rung({}))).toBe('10.5° printed, never read');
     expect(rungText(rung({ statedLoftDeg: 9, readLoftDeg: 10.1, printSdDeg: 0 }))).toBe('9° printed, reads 10.1°');
@@ -66,6 +68,7 @@ test('a rung says what is printed, what was read, and how it can be had', () => 
 
 test('the ladder claims a loft only where the data carries it', () => {
     const ladder = (low: number): LoftLadder => ({
+        age,
         head: 'Tern 460',
         heads: ['Tern 460'],
         from: 'shots',
@@ -111,6 +114,7 @@ test('mixed speeds, what a setup pays, and the check say what was seen', () => {
 test('strikes and ways are told in words', () => {
     const told = (value: number) => ({ value, interval: { low: value - 1, high: value + 1 } });
     const moves: StrikeMoves = {
+        age,
         tag: 'A',
         n: 12,
         offMm: { toeMm: -9.2, highMm: 4 },

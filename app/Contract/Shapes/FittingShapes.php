@@ -94,6 +94,8 @@ use App\Contract\Shape;
 #[Shape('Fitting', [
     'id' => 'integer',
     'version' => 'integer',
+    // the name of its live file
+    'live' => 'string',
     // a made-up player hits, and nobody tells who
     'practice' => 'boolean',
     'player' => 'Player',

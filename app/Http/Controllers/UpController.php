@@ -4,17 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Judged\JudgingAhead;
 use App\Support\Health;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Log;
 
 /**
  * Whether the application can be used: 200 with its version where the database answers within a second and has the tables of this
- * version, else 503 with the reason. No session, no sign-in.
+ * version, else 503 with the reason. A missing worker is a warning. No session, no sign-in.
  */
 final class UpController
 {
-    public function __invoke(Health $health): JsonResponse
+    public function __invoke(Health $health, JudgingAhead $ahead): JsonResponse
     {
         $why = $health->problem();
         if ($why !== null) {
@@ -22,7 +23,8 @@ final class UpController
         }
 
         return response()->json(
-            ['up' => $why === null, 'version' => config('mintcarry.version')] + ($why === null ? [] : ['why' => $why]),
+            ['up' => $why === null, 'version' => config('mintcarry.version')] + ($why === null ? [] : ['why' => $why])
+                + ($ahead->isWorked() ? [] : ['warnings' => ['No worker judges ahead: screens judge by themselves, which takes longer.']]),
             $why === null ? 200 : 503,
         );
     }

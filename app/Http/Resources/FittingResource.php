@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Access\Role;
 use App\Http\Input\BriefInput;
+use App\Live\ChangeSignal;
 use App\Models\Consent;
 use App\Models\Decision;
 use App\Models\Fitting;
@@ -49,6 +50,7 @@ final class FittingResource extends JsonResource
         return [
             'id' => $fitting->id,
             'version' => $fitting->version,
+            'live' => ChangeSignal::begin($fitting),
             'practice' => $fitting->practice !== null,
             'player' => [
                 'id' => $fitting->player->id, 'name' => $fitting->player->name, 'hand' => $fitting->player->hand->value,

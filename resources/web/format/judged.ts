@@ -1,5 +1,11 @@
-import type { Advice, Fitting, Judgement, NeverSeen, NextStep, Seen, UnitChoice } from '../api/generated/types';
+import type { Advice, Fitting, Judgement, JudgementAge, NeverSeen, NextStep, Seen, UnitChoice } from '../api/generated/types';
 import { factor, plain, signed } from './units';
+
+/** How old the figures on the screen are, where newer ones follow. */
+export function ageText(age: JudgementAge): string {
+    const shots = age.shots === age.of ? 'Judged before the last change' : `Judged after ${age.shots} of ${age.of} shots`;
+    return `${shots}; the new figures follow.`;
+}
 
 /** The judge's figures as a player feels them: yards, drives out of fourteen, the miss that must not come. The same words on every screen. */
 export const DRIVES = 14;

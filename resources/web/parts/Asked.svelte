@@ -1,5 +1,6 @@
 <script lang="ts" generics="T">
     import type { Snippet } from 'svelte';
+    import { judgedTurn } from '../lib/judged.svelte';
     import { Loader } from '../lib/load.svelte';
     import Notice from './Notice.svelte';
 
@@ -16,6 +17,7 @@
 
     $effect(() => {
         void key;
+        void judgedTurn();
         if (!open) return;
         // What stands open from the first waits until the screen does.
         const timer = setTimeout(again);

@@ -2,7 +2,9 @@
     import { untrack, type Snippet } from 'svelte';
     import { say } from '../api/client';
     import type { Fitting, Missing, Setup } from '../api/generated/types';
+    import { shown, watchFitting } from '../lib/judged.svelte';
     import { current, loadFitting } from '../lib/session.svelte';
+    import { ageText } from '../format/judged';
     import { list } from '../format/sentences';
     import { madeUpText } from '../format/setups';
     import Notice from './Notice.svelte';
@@ -39,10 +41,16 @@
         untrack(() => loadFitting(wanted)).catch((e) => (problem = say(e)));
     });
     let fitting = $derived(current.fitting?.id === Number(id) ? current.fitting : null);
+    // Only where a judgement is shown: a form that somebody fills in is not changed under their hands, and the bay follows the signal itself.
+    watchFitting(
+        () => (['compare', 'finder', 'decide'].includes(step) ? fitting : null),
+        () => void loadFitting(id).catch(() => {}),
+    );
 </script>
 
 <TopBar {fitting} {step} />
 {#if fitting}
+    {#if shown.age && !shown.age.isCurrent}<p class="age" role="status">{ageText(shown.age)}</p>{/if}
     <Trail {fitting} {chosen} {onpick} {marks} />
     {#if fitting.practice}<Practice {fitting} {step} />{/if}
     {#if madeUpText(fitting.setups) && step !== 'sheet'}<p class="print-only">Simulated: {madeUpText(fitting.setups)}.</p>{/if}
@@ -61,6 +69,17 @@
 {/if}
 
 <style>
+    /* Over the trail, so that nothing below it moves when it comes and goes. */
+    .age {
+        position: absolute;
+        right: 20px;
+        z-index: 2;
+        margin: 4px 0 0;
+        padding: 2px 8px;
+        font-size: 13px;
+        background: var(--paper);
+        border: 1px solid var(--amber);
+    }
     .print-only {
         display: none;
         padding: 0 20px;

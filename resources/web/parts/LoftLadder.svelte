@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { get } from '../api/client';
+    import { getJudged } from '../lib/judged.svelte';
     import type { Fitting, LoftLadder } from '../api/generated/types';
     import LoftRungs from '../charts/LoftRungs.svelte';
     import { ladderHead, ladderRows, ladderText } from '../format/ladder';
@@ -10,7 +10,8 @@
     let { fitting, open = false }: { fitting: Fitting; open?: boolean } = $props();
     let head = $state<string | null>(null);
     const units = $derived(fitting.player.units);
-    const load = () => get<LoftLadder>(`fittings/${fitting.id}/loft-ladder${head === null ? '' : `?head=${encodeURIComponent(head)}`}`);
+    const load = () =>
+        getJudged<LoftLadder>(`fittings/${fitting.id}/loft-ladder${head === null ? '' : `?head=${encodeURIComponent(head)}`}`);
 </script>
 
 <Asked title="This swing in other lofts" {load} key={`${head} ${fitting.version}`} {open}>

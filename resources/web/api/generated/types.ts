@@ -34,6 +34,7 @@ export interface Account {
 }
 
 export interface Advice {
+    age?: JudgementAge;
     swing?: string | null;
     swings?: SwingGroup[];
     benchmark: string;
@@ -363,6 +364,7 @@ export interface ColumnMap {
 }
 
 export interface Comparison {
+    age: JudgementAge;
     swing: string | null;
     swings: SwingGroup[];
     benchmark: string | null;
@@ -514,6 +516,7 @@ export type FindingKind = 'usualMiss' | 'offCgLine' | 'smashLow' | 'attackDown' 
 export interface Fitting {
     id: number;
     version: number;
+    live: string;
     practice: boolean;
     player: Player;
     brief: Brief;
@@ -565,6 +568,7 @@ export interface Forgiveness {
 }
 
 export interface Found {
+    age: JudgementAge;
     swing: string | null;
     swings: SwingGroup[];
     own: string;
@@ -695,6 +699,7 @@ export interface Gaps {
 }
 
 export interface Grounds {
+    age?: JudgementAge;
     swing?: string | null;
     swings?: SwingGroup[];
     benchmark: string;
@@ -826,6 +831,7 @@ export interface Interval {
 
 /** What the judge says after n counted shots, and the one next thing to do; next: the candidate that it is about */
 export interface Judge {
+    age: JudgementAge;
     n: number;
     judge: Advice | null;
     step: NextStep;
@@ -887,7 +893,16 @@ export interface Judgement {
     trade: { costM: number; loftChangeDeg: number; bestLaunchDeg: number; bestSpinRpm: number; within: [number, number]; attackAssumed: boolean; } | null;
 }
 
+/** How many shots a judgement is of, and how many count now; a newer judgement follows where it is not current */
+export interface JudgementAge {
+    shots: number;
+    of: number;
+    isCurrent: boolean;
+    at: string;
+}
+
 export interface Judging {
+    age: JudgementAge;
     swing: string | null;
     swings: SwingGroup[];
     benchmark: string | null;
@@ -988,12 +1003,14 @@ export interface LiveVerdict {
 
 /** Is more loft straighter; in wind, flight it down or keep the window */
 export interface LoftAndWind {
+    age: JudgementAge;
     loft: { tag: string; lofts: { loftDeg: number; launchDeg: number; spinRpm: number; axisDeg: number; carryM: Changed; sideSpreadM: Changed; share: Changed; strokes: Changed; }[]; answer: 'straighter' | 'wider' | 'same' | 'open'; chance: number; sideShare: number; angleShare: number; };
     wind: { tag: string; windMps: number; downDeg: number; winds: { wind: string; fromDeg: number; keep: { carryM: number; totalM: number; sideM: number; apexM: number; }; carryM: Changed; totalM: Changed; sideM: Changed; strokes: Changed; chanceLonger: number; answer: 'down' | 'keep' | 'open'; }[]; };
 }
 
 /** One head in each of its lofts, for this player */
 export interface LoftLadder {
+    age: JudgementAge;
     head: string;
     heads: string[];
     from: 'shots' | 'brief';
@@ -1328,6 +1345,7 @@ export interface Problem {
 
 /** What a decision rested on when it was locked. */
 export interface Proof {
+    age?: JudgementAge;
     swing?: string | null;
     swings?: SwingGroup[];
     benchmark: string;
@@ -1480,6 +1498,7 @@ export interface SchoolRow {
 }
 
 export interface Schools {
+    age?: JudgementAge;
     policies: { name: string; label: string; }[];
     rows: SchoolRow[];
     unanimous: boolean;
@@ -1644,6 +1663,7 @@ export interface SpeedGain {
 
 /** One setup over the range of this player’s speeds */
 export interface SpeedLadder {
+    age: JudgementAge;
     tag: string;
     n: number;
     clubSeen: boolean;
@@ -1696,6 +1716,7 @@ export interface StrikeCheck {
 
 /** Strikes off the line of the CG, and what brings the two together */
 export interface StrikeMoves {
+    age: JudgementAge;
     tag: string;
     n: number;
     offMm: { toeMm: number; highMm: number; };

@@ -10,6 +10,8 @@ import type { Noting } from './NoteField.svelte';
 
 /** From then on the fitter is told that an answer is long in coming. */
 const LATE_MS = 5000;
+/** Shots seldom come alone in the same moment. */
+const SOON_MS = 700;
 
 /** The live screen of a fitting: what it shows, and everything that can be done on it. */
 export class BayScreen {
@@ -135,6 +137,9 @@ export class BayScreen {
                     key,
                     () => void this.load(),
                     (ok) => (this.reached = ok),
+                    () => {
+                        if (this.judgedOf !== this.standsAt) this.askJudge(0);
+                    },
                 );
         });
         $effect(() => {
@@ -217,15 +222,25 @@ export class BayScreen {
 
     /** Asks for the judge's figures once nothing has come for a moment; what stands meanwhile is what was judged last, with its shots. */
     private judge(now: BayView): void {
-        const of = (this.standsAt = JSON.stringify([now.stamp, now.counts]));
-        if (of === this.judgedOf || now.blind || this.onlook) return;
+        this.standsAt = JSON.stringify([now.stamp, now.counts]);
+        if (this.standsAt !== this.judgedOf && !now.blind) this.askJudge(SOON_MS);
+    }
+
+    /** The newest figures there are. Where those of what stands now follow, the live signal tells of them. */
+    private askJudge(afterMs: number): void {
+        if (this.onlook) return;
         clearTimeout(this.asking);
         this.asking = setTimeout(() => {
+            const of = this.standsAt;
             void get<Judge>(`fittings/${this.id}/judge`).then(
-                (answer) => ([this.judged, this.judgedOf] = [answer, of]),
+                (answer) => {
+                    this.judged = answer;
+                    if (answer.age.isCurrent) this.judgedOf = of;
+                    else this.askJudge(LATE_MS);
+                },
                 () => {},
             );
-        }, 700);
+        }, afterMs);
     }
 
     /** Nothing is asked any more for a screen that was left. */

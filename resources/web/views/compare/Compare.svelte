@@ -22,13 +22,14 @@
     import Speeds from './Speeds.svelte';
     import Strikes from './Strikes.svelte';
     import { candidateName } from '../finder/sentences';
+    import { followJudgement } from '../../lib/judged.svelte';
     import { stepText } from '../../format/judged';
     import { railText } from './sentences';
 
     let { params }: { params: { id: string } } = $props();
     const compared = new Compared(() => params.id);
     const { comparison, judging, chosen, columns, judged, others, rails } = $derived(compared);
-    $effect(() => void compared.load());
+    followJudgement(() => compared.load());
     /** What each setup that is compared pays for its safety, against the benchmark. */
     function guardSays(kind: string): string {
         const judge = judging?.judge;

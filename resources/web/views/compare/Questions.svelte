@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { get } from '../../api/client';
+    import { getJudged } from '../../lib/judged.svelte';
     import type { Fitting, LoftAndWind } from '../../api/generated/types';
     import { DRIVES } from '../../format/judged';
     import { factor, figure, plain, signed } from '../../format/units';
@@ -11,7 +11,7 @@
     let { fitting, open = false }: { fitting: Fitting; open?: boolean } = $props();
     const units = $derived(fitting.player.units);
     const k = $derived(factor(units.distance));
-    const load = () => get<LoftAndWind>(`fittings/${fitting.id}/questions`);
+    const load = () => getJudged<LoftAndWind>(`fittings/${fitting.id}/questions`);
 </script>
 
 <Asked title="More loft is straighter? Flight it down, or keep the window?" {load} key={fitting.version} {open}>

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { get } from '../../api/client';
+    import { getJudged } from '../../lib/judged.svelte';
     import type { Fitting, SpeedLadder } from '../../api/generated/types';
     import SpeedRungs from '../../charts/SpeedRungs.svelte';
     import { MEASURES, figure, plain, signed, factor } from '../../format/units';
@@ -15,7 +15,7 @@
     let setup = $state<string | null>(null);
     let measure = $state<(typeof SHOWN)[number]>('carryM');
     const units = $derived(fitting.player.units);
-    const load = () => get<SpeedLadder>(`fittings/${fitting.id}/speed-ladder${setup === null ? '' : `?setup=${setup}`}`);
+    const load = () => getJudged<SpeedLadder>(`fittings/${fitting.id}/speed-ladder${setup === null ? '' : `?setup=${setup}`}`);
     const perText = (ladder: SpeedLadder) => {
         const per = ladder.per.carryM;
         if (!per) return '';

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { get } from '../../api/client';
+    import { getJudged } from '../../lib/judged.svelte';
     import type { Fitting, StrikeMoves } from '../../api/generated/types';
     import Asked from '../../parts/Asked.svelte';
     import Scroll from '../../parts/Scroll.svelte';
@@ -9,7 +9,7 @@
     let { fitting, tags, open = false }: { fitting: Fitting; tags: string[]; open?: boolean } = $props();
     let setup = $state<string | null>(null);
     const units = $derived(fitting.player.units);
-    const load = () => get<StrikeMoves>(`fittings/${fitting.id}/strikes${setup === null ? '' : `?setup=${setup}`}`);
+    const load = () => getJudged<StrikeMoves>(`fittings/${fitting.id}/strikes${setup === null ? '' : `?setup=${setup}`}`);
 </script>
 
 <Asked title="Bring the strike and the CG together" {load} key={`${setup} ${fitting.version}`} {open}>

@@ -1,4 +1,5 @@
 import { asked, get, patch } from '../../api/client';
+import { getJudged } from '../../lib/judged.svelte';
 import type { Comparison, Fitting, Judge, Judging, Setup, Shot } from '../../api/generated/types';
 import { MEASURES } from '../../format/units';
 import { Form } from '../../lib/form.svelte';
@@ -8,9 +9,6 @@ import { loadFitting, showFitting } from '../../lib/session.svelte';
 const MOST = 6;
 
 /** What stands beside each other: the benchmark first, then what was chosen, at most six. */
-/** From so many shots of a setup on judging takes longer than somebody waits before an empty screen. */
-const MANY = 1000;
-
 /** So many shots of a setup are drawn and listed; every one of them is in the figures. */
 export const DRAWN = 150;
 export const LISTED = 120;
@@ -35,12 +33,10 @@ export class Compared {
         const id = this.id();
         const answer = await this.reading.load(async () => {
             const [comparison, shots] = await Promise.all([
-                get<Comparison>(`fittings/${id}/comparison${asked({ visit: this.visit, swing: this.swing })}`),
+                getJudged<Comparison>(`fittings/${id}/comparison${asked({ visit: this.visit, swing: this.swing })}`),
                 get<Shot[]>(`fittings/${id}/shots?each=${DRAWN}`),
             ]);
-            // Of very many shots what stands side by side comes first; the judging follows.
-            if (!this.comparison && comparison.sets.some((s) => s.n > MANY)) this.show(comparison, shots, null);
-            return [comparison, shots, await get<Judging>(`fittings/${id}/judging${asked({ swing: this.swing })}`)] as const;
+            return [comparison, shots, await getJudged<Judging>(`fittings/${id}/judging${asked({ swing: this.swing })}`)] as const;
         });
         if (!answer) return;
         this.show(...answer);

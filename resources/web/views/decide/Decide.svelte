@@ -12,6 +12,7 @@
     import Outline from '../../parts/Outline.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import SwingSwitch from '../../parts/SwingSwitch.svelte';
+    import { followJudgement, getJudged } from '../../lib/judged.svelte';
     import { loadFitting } from '../../lib/session.svelte';
     import { drivesOf } from '../../format/judged';
     import { calibrationText } from '../../format/sentences';
@@ -72,21 +73,21 @@
         const answer = await reading.load(async () => {
             const before = get<Decision[]>(`fittings/${params.id}/decisions`);
             if (!reading.value) {
-                first = await get<Advice>(`fittings/${params.id}/advice${asked({ swing })}`);
+                first = await getJudged<Advice>(`fittings/${params.id}/advice${asked({ swing })}`);
                 choice = choice || first.pick;
             }
             decisions = await before;
-            picks = get<SchoolsAnswer>(`fittings/${params.id}/schools${asked({ swing })}`).then(
+            picks = getJudged<SchoolsAnswer>(`fittings/${params.id}/schools${asked({ swing })}`).then(
                 (schools) => void (schoolsNow = schools),
                 (e) => sending.fail(e),
             );
-            return get<Grounds>(`fittings/${params.id}/grounds${asked({ swing })}`);
+            return getJudged<Grounds>(`fittings/${params.id}/grounds${asked({ swing })}`);
         });
         if (!answer) return;
         choice = choice || answer.pick;
         await picks;
         // What nobody hit belongs to the finder: told beside, when it is there.
-        if (answer.basis === 'models') found = await get<Found>(`fittings/${params.id}/finder${asked({ swing })}`).catch(() => null);
+        if (answer.basis === 'models') found = await getJudged<Found>(`fittings/${params.id}/finder${asked({ swing })}`).catch(() => null);
     }
     // Once for each fitting: what it brings must not make it ask again.
     $effect(() => {
@@ -94,9 +95,9 @@
         untrack(() => {
             reading.forget();
             [first, schoolsNow, found, kept, choice, swing] = [null, null, null, null, '', null];
-            void load();
         });
     });
+    followJudgement(load);
     async function save(event: SubmitEvent, setupId: number) {
         event.preventDefault();
         await sending.send(async () => {

@@ -2,7 +2,7 @@
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import { push } from 'svelte-spa-router';
-    import { asked, get, post } from '../../api/client';
+    import { asked, post } from '../../api/client';
     import type { Fitting, Found, FoundSetup, Setup } from '../../api/generated/types';
     import ScorePlane from '../../charts/ScorePlane.svelte';
     import TradeChart from '../../charts/TradeChart.svelte';
@@ -17,6 +17,7 @@
     import Picture from '../../parts/Picture.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import SwingSwitch from '../../parts/SwingSwitch.svelte';
+    import { followJudgement, getJudged } from '../../lib/judged.svelte';
     import { loadFitting } from '../../lib/session.svelte';
     import { calibrationText } from '../../format/sentences';
     import { guardedOfFound } from '../../format/guard';
@@ -59,11 +60,14 @@
     /** Which of several swings; null: that of most shots. */
     let swing = $state<string | null>(null);
     async function load(which: Which | null) {
-        const answer = await reading.load(() => get<Found>(`fittings/${params.id}/finder${asked({ only: which, swing })}`));
-        if (answer) chosen = answer.next?.tag ?? answer.best;
+        const answer = await reading.load(() => getJudged<Found>(`fittings/${params.id}/finder${asked({ only: which, swing })}`));
+        if (answer && !answer.setups.some((s) => s.tag === chosen)) chosen = answer.next?.tag ?? answer.best;
         else if (reading.problem) reading.value = null;
     }
-    $effect(() => void load(only));
+    $effect(() => {
+        if (only) void load(only);
+    });
+    followJudgement(() => load(only));
     const one = $derived(found?.setups.find((s) => s.tag === chosen) ?? null);
     const next = $derived(found?.setups.find((s) => s.tag === found!.next?.tag) ?? null);
     const pickOf = (f: Found) => f.setups.find((s) => s.tag === f.pick);

@@ -1,5 +1,6 @@
 <script lang="ts">
     import { session } from '../../lib/session.svelte';
+    import Notice from '../../parts/Notice.svelte';
     import Tabs from '../../parts/Tabs.svelte';
     import TopBar from '../../parts/TopBar.svelte';
     import Backups from './Backups.svelte';
@@ -26,11 +27,20 @@
             ] as const
         ).filter(([, , ofOwner]) => isOwner || !ofOwner),
     );
+    /** What the server warns of: it works, but not as it should. */
+    let warnings = $state<string[]>([]);
+    $effect(() => {
+        void fetch('/up', { cache: 'no-store' })
+            .then((answer) => answer.json() as Promise<{ warnings?: string[] }>)
+            .then((up) => (warnings = up.warnings ?? []))
+            .catch(() => {});
+    });
     const tab = $derived(TABS.find(([name]) => name === params?.tab)?.[0] ?? TABS[0]![0]);
 </script>
 
 <TopBar place="studio" />
 <main>
+    {#each warnings as warning (warning)}<Notice>{warning}</Notice>{/each}
     <Tabs place="studio" title="Studio" tabs={TABS} now={tab} />
     {#if tab === 'people'}<People />
     {:else if tab === 'devices'}<Devices />
