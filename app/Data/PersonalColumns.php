@@ -20,9 +20,11 @@ final class PersonalColumns
         'visits' => 'fitting_id', 'setups' => 'fitting_id', 'trials' => 'fitting_id', 'shots' => 'fitting_id', 'blinds' => 'fitting_id',
         'confirms' => 'fitting_id', 'ratings' => 'fitting_id', 'decisions' => 'fitting_id', 'held_shots' => 'fitting_id',
         'import_files' => 'fitting_id', 'log_entries' => 'fitting_id', 'brief_changes' => 'fitting_id', 'long_clubs' => 'fitting_id',
-        'judgements' => 'fitting_id',
         'acceptances' => 'order_id',
     ];
+
+    /** Tables of what was worked out of a player's rows: not theirs to take along, and gone when they are erased. */
+    public const WORKED_OUT = ['judgements' => 'fitting_id'];
 
     /** @return array<string, list<int>> numbers by which a player's rows are found, by the columns of `TABLES` */
     public static function keysOf(int $playerId): array
@@ -35,7 +37,7 @@ final class PersonalColumns
     }
 
     /** Their rows go whole, in this order: no figure of a setup stands in them. */
-    public const GONE = ['held_shots', 'log_entries', 'brief_changes', 'import_files', 'intakes', 'player_links', 'consents', 'looks', 'judgements'];
+    public const GONE = ['held_shots', 'log_entries', 'brief_changes', 'import_files', 'intakes', 'player_links', 'consents', 'looks'];
 
     /** Column => what stands there afterwards. */
     public const EMPTIED = [

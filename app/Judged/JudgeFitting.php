@@ -54,7 +54,7 @@ final class JudgeFitting implements ShouldBeUniqueUntilProcessing, ShouldQueue
     /** Files end with no connection, and cost a shot no write to the database. */
     public function uniqueVia(): Repository
     {
-        return Cache::store('file');
+        return Cache::store((string) config('mintcarry.draws_store'));
     }
 
     public function handle(FittingJudge $judge, JudgementStore $store, Slots $slots, JudgingAhead $ahead): void

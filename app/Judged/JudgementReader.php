@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Judged;
 
-use App\Http\Middleware\Heavy;
 use App\Models\Blind;
 use App\Models\Fitting;
+use App\Support\HeavyPlaces;
 use App\Support\Slots;
 use Closure;
 use Illuminate\Http\Request;
@@ -24,7 +24,7 @@ final class JudgementReader
 {
     public function __construct(
         private readonly JudgementStore $store, private readonly FittingJudge $judge, private readonly JudgingAhead $ahead,
-        private readonly Heavy $heavy, private readonly Slots $slots,
+        private readonly HeavyPlaces $places, private readonly Slots $slots,
     ) {
     }
 
@@ -48,7 +48,7 @@ final class JudgementReader
         }
 
         return $kept === null
-            ? $this->heavy->handle($request, fn (): Response => self::respond($this->made($fitting, $part, $state, $swing, $options, $make), $state))
+            ? $this->places->within($request, fn (): Response => self::respond($this->made($fitting, $part, $state, $swing, $options, $make), $state))
             : self::respond($kept, $state);
     }
 

@@ -53,7 +53,13 @@ final class JudgementStore
                 'is_refusal' => $kept->isRefusal, 'body' => (string) gzcompress($kept->json, 1), 'made_at' => $kept->madeAt,
             ];
         }
-        Transaction::run(static function () use ($fitting, $rows, $asked): void {
+        $states = array_unique(array_column($rows, 'state'));
+        Transaction::run(static function () use ($fitting, $rows, $asked, $states): void {
+            // Erased while it was judged: what was read before is not kept.
+            $erasedAt = DB::table('players')->where('id', $fitting->player_id)->sharedLock()->value('erased_at');
+            if ($erasedAt !== null && $states !== [FittingState::of($fitting)->key]) {
+                return;
+            }
             DB::table('judgements')->insertOrIgnore($rows);
             $of = DB::table('judgements')->where('fitting_id', $fitting->id)->where('asked', $asked);
             $newest = $of->clone()->selectRaw('state, max(made_at) as at')->groupBy('state')->orderByDesc('at')->limit(self::STATES)->pluck('state');

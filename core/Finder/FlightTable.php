@@ -10,9 +10,10 @@ use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Flight;
 use MintCarry\Core\Flight\Launch;
-use WeakMap;
 
+use function array_slice;
 use function cos;
+use function count;
 use function deg2rad;
 use function max;
 use function min;
@@ -50,8 +51,14 @@ final class FlightTable
     /** @var array<string, list<array{float, float, float, float}>> by cell, for each way that the law is uncertain in */
     private array $open = [];
 
-    /** @var WeakMap<BallFlight, self>|null */
-    private static ?WeakMap $known = null;
+    /** So many tables are remembered: of one judgement, and of the next in the same air by the same law. */
+    private const REMEMBERED = 6;
+
+    /** What holds more cells than this begins anew. */
+    private const MOST_CELLS = 20_000;
+
+    /** @var list<self> the newest first */
+    private static array $known = [];
 
     private function __construct(private readonly BallFlight $flight)
     {
@@ -63,9 +70,15 @@ final class FlightTable
     /** The table of an air and a ground: what was flown once is not flown again. */
     public static function for(BallFlight $flight): self
     {
-        self::$known ??= new WeakMap;
+        foreach (self::$known as $table) {
+            if ($table->flight == $flight && count($table->cells) <= self::MOST_CELLS) {
+                return $table;
+            }
+        }
+        $table = new self($flight);
+        self::$known = [$table, ...array_slice(self::$known, 0, self::REMEMBERED - 1)];
 
-        return self::$known[$flight] ??= new self($flight);
+        return $table;
     }
 
     /**

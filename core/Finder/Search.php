@@ -15,10 +15,10 @@ use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
-use WeakMap;
 
 use function array_filter;
 use function array_map;
+use function array_slice;
 use function array_unique;
 use function array_values;
 use function in_array;
@@ -69,8 +69,11 @@ final class Search
         );
     }
 
-    /** @var WeakMap<FittingRecord, ArrayObject<string, self|null>>|null what was worked out of a record, by the shots that count */
-    private static ?WeakMap $known = null;
+    /** So many records are remembered with what was worked out of them: a judgement looks at one, its other swings and its other policies. */
+    private const REMEMBERED = 6;
+
+    /** @var list<array{FittingRecord, ArrayObject<string, self|null>}> the last records, the newest first; searches by the shots that count */
+    private static array $known = [];
 
     /**
      * The search where the models have something to work from: every setup that was hit has ball data; else null,
@@ -80,9 +83,7 @@ final class Search
      */
     public static function modelled(FittingRecord $record, ?Screening $screening = null): ?self
     {
-        self::$known ??= new WeakMap;
-        /** @var ArrayObject<string, self|null> $known */
-        $known = self::$known[$record] ??= new ArrayObject;
+        $known = self::knownOf($record);
         // Several policies may count the same shots in the same way: what is worked out of them is the same.
         $which = '';
         foreach ($record->sets($screening) as $tag => $set) {
@@ -94,6 +95,21 @@ final class Search
         }
 
         return $known[$key];
+    }
+
+    /** @return ArrayObject<string, self|null> */
+    private static function knownOf(FittingRecord $record): ArrayObject
+    {
+        foreach (self::$known as [$of, $known]) {
+            if ($of === $record) {
+                return $known;
+            }
+        }
+        /** @var ArrayObject<string, self|null> $known */
+        $known = new ArrayObject;
+        self::$known = [[$record, $known], ...array_slice(self::$known, 0, self::REMEMBERED - 1)];
+
+        return $known;
     }
 
     /** The same belief, with another choice of the rack (`RackCandidates::WHICH`). */

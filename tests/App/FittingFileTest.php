@@ -43,10 +43,8 @@ it('comes back as it went: same file, same figures on every screen', function ()
         ->and(RackHead::query()->count())->toBe($heads)
         ->and(($this->without)(($this->take)($made['fittingId'])))->toEqual(($this->without)($file));
     foreach (['comparison', 'advice', 'finder', 'grounds'] as $screen) {
-        expect(
-            $this->getJson("api/fittings/{$made['fittingId']}/{$screen}")
-                ->assertOk()->json(),
-        )->toEqual($this->getJson("api/fittings/{$this->case->id}/{$screen}")->json());
+        $told = fn (int $id): array => array_diff_key($this->getJson("api/fittings/{$id}/{$screen}")->assertOk()->json(), ['age' => 1]);
+        expect($told($made['fittingId']))->toEqual($told($this->case->id));
     }
 });
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Data\Eraser;
 use App\Fittings\FittingLoader;
 use App\Judged\FittingState;
+use App\Judged\JudgedPart;
 use App\Judged\JudgeFitting;
 use App\Judged\JudgementStore;
 use App\Judged\JudgingAhead;
@@ -37,7 +38,9 @@ beforeEach(function (): void {
     $this->state = fn (): string => FittingState::of(Fitting::query()->findOrFail($this->case->id))->key;
     $this->pulse = storage_path('framework/judging-'.JudgingAhead::place());
     // The worker that bin/start runs, until nothing waits.
-    $this->work = fn (): int => Artisan::call('queue:work', ['--queue' => implode(',', JudgingAhead::QUEUES), '--stop-when-empty' => true]);
+    $this->work = fn (array $more = ['--stop-when-empty' => true]): int => Artisan::call(
+        'queue:work', ['--queue' => implode(',', JudgingAhead::QUEUES), '--memory' => 2000] + $more,
+    );
     $this->waiting = fn (): array => DB::table('jobs')->orderBy('id')->pluck('queue')->all();
     @unlink($this->pulse);
 });
@@ -88,7 +91,7 @@ it('is another state after everything that moves a figure, and the same after wh
     $before = ($this->state)();
     $other = $this->fitting($this->user);
     $this->hitAbout($this->user, $this->build($other, $this->head), 140, 3);
-    $this->patchJson("api/setups/{$this->b->id}", ['starred' => true])->assertOk();
+    Setup::query()->whereKey($this->b->id)->update(['note' => 'he likes it']);
     $this->patchJson('api/shots/'.Shot::query()->value('id'), ['note' => 'a clean one', 'was' => ''])->assertOk();
     expect(($this->state)())->toBe($before);
 });
@@ -140,7 +143,7 @@ it('has one job wait for all that changes until the worker comes, and judges wha
     $this->getJson("api/fittings/{$looked->id}/judge")->assertOk();
     $this->hitAbout($this->user, Setup::query()->where('fitting_id', $looked->id)->firstOrFail(), 141, 1);
     $this->getJson("api/fittings/{$looked->id}/judge")->assertOk();
-    Artisan::call('queue:work', ['--queue' => implode(',', JudgingAhead::QUEUES), '--once' => true]);
+    ($this->work)(['--once' => true]);
     expect(DB::table('judgements')->where('shots', 4)->pluck('fitting_id')->unique()->all())->toBe([$looked->id])
         ->and(DB::table('judgements')->where('fitting_id', $this->case->id)->count())->toBe(0);
     ($this->work)();
@@ -199,8 +202,13 @@ it('takes nothing from a decision when judgements are pruned, and leaves none of
         ->and($locked['proof']['schools']['rows'])->not->toBe([]);
     $this->getJson("{$this->url}/advice")->assertOk();
     expect(DB::table('judgements')->count())->toBeGreaterThan(0);
+    // One that was being made meanwhile is not kept either.
+    $old = app(JudgementStore::class)->of($this->case, JudgedPart::Advice, '', ($this->state)());
     app(Eraser::class)->erase($this->case->player_id, $this->user->id);
-    expect(DB::table('judgements')->count())->toBe(0);
+    app(JudgementStore::class)->keep($this->case, ['advice' => $old]);
+    expect($old)->not->toBeNull()->and(DB::table('judgements')->count())->toBe(0);
+    $this->getJson("{$this->url}/advice")->assertOk();
+    expect(DB::table('judgements')->count())->toBeGreaterThan(0);
 });
 
 it('keeps apart what is asked beside a part, whatever its length', function (): void {

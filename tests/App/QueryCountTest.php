@@ -16,9 +16,12 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** What an answer may ask at most, where nothing else is said. */
 const MOST_QUERIES = 32;
 
-/** A person's page and file read each of the tables that know of them; the bay is drawn by one answer. */
+/**
+ * A person's page and file read each of the tables that know of them; the bay is drawn by one answer; whoever asks first of a judgement has all of it
+ * made.
+ */
 const MORE_QUERIES = [
-    'api/players/{player}' => 46, 'api/data/players/{player}/file' => 64, 'api/fittings/{fitting}/bay' => 46, 'api/season' => 15, 'api/season.csv' => 15,
+    'api/players/{player}' => 46, 'api/data/players/{player}/file' => 64, 'api/fittings/{fitting}/bay' => 46, 'api/fittings/{fitting}/comparison' => 56, 'api/fittings/{fitting}/grounds' => 56, 'api/season' => 15, 'api/season.csv' => 15,
 ];
 
 it('asks the database as often for many as for few, on every route that reads', function (): void {

@@ -268,3 +268,62 @@ test('whoever looks at the bay and the log while shots are posted stands in nobo
     expect(stored.length).toBe(16);
     expect(rows(`select count(*) from shots where fitting_id = ${id}`)).toBe(16);
 });
+
+test('eight loops of one person over all screens while shots are posted: nothing is refused, nothing is lost', async ({ page }) => {
+    test.setTimeout(240_000);
+    const studio = await Studio.open(page);
+    const { id, setups } = await studio.fitting('Onlooker Quill', 2);
+    const bay = await studio.bay(id);
+    await studio.ask('POST', `fittings/${id}/trials`, { setupId: setups[0] });
+    await bay.post(EIGHT.map((i) => ({ id: `first-${i}`, values: { ...SHOT, spinRpm: 2200 + i } })));
+    const parts = ['comparison', 'judging', 'judge', 'advice', 'finder', 'grounds', 'schools', 'bay', 'shots', 'questions', 'speed-ladder'];
+    let over = false;
+    const said = new Map<number, number>();
+    const loop = async (lane: number) => {
+        for (let i = lane; !over || i < lane + parts.length; i++) {
+            const status = (await studio.send('GET', `fittings/${id}/${parts[i % parts.length]}`)).status();
+            said.set(status, (said.get(status) ?? 0) + 1);
+        }
+    };
+    const write = async () => {
+        for (let i = 0; i < 10; i++)
+            expect((await bay.post([{ id: `shot-${i}`, values: { ...SHOT, spinRpm: 2300 + i } }])).status).toBeLessThan(300);
+        over = true;
+    };
+    await Promise.all([...EIGHT.map(loop), write()]);
+    // 422: a part that says why it cannot be told yet.
+    expect([...said.keys()].filter((s) => s !== 200 && s !== 422)).toEqual([]);
+    expect(said.get(200)).toBeGreaterThan(40);
+    expect(rows(`select count(*) from shots where fitting_id = ${id}`)).toBe(18);
+});
+
+test('a screen shows what was judged last with its age, then the new figures in its place, and is never empty', async ({ page }) => {
+    const studio = await Studio.open(page);
+    const { id, setups } = await studio.fitting('Judged Ahead', 2);
+    const lines = (from: number) => EIGHT.map((i) => ({ clientId: `${from + i}`, spin: 2300 + 20 * i + from }));
+    for (const [k, setup] of setups.entries()) expect((await studio.type(id, setup, lines(100 * k))).status()).toBeLessThan(300);
+    await page.goto(`/#/fitting/${id}/compare`);
+    await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
+    const count = page.getByRole('table').first().getByText('16 shots', { exact: false });
+    await expect(count).toBeHidden();
+    // The newer judgement is held back: the older one stays, and says how old it is.
+    let letGo: () => void = () => {};
+    const held = new Promise<void>((go) => (letGo = go));
+    let isHeld = true;
+    await page.route(/\/(comparison|judging)$/, async (route) => {
+        const answer = await route.fetch();
+        if (isHeld && ((await answer.json()) as { age: { isCurrent: boolean } }).age.isCurrent) await held;
+        await route.fulfill({ response: answer });
+    });
+    expect((await studio.type(id, setups[1]!, lines(500))).status()).toBeLessThan(300);
+    await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
+    await expect(page.getByText('Judging the shots …')).toHaveCount(0);
+    isHeld = false;
+    letGo();
+    // Of the 24 shots both screens tell the same.
+    await expect
+        .poll(async () => ((await (await studio.send('GET', `fittings/${id}/judging`)).json()) as { age: object }).age)
+        .toMatchObject({ shots: 24, of: 24, isCurrent: true });
+    await expect(page.getByText(/^Judged after/)).toBeHidden();
+    await expect(page.locator('table').first()).toContainText('16');
+});

@@ -71,8 +71,11 @@ const places = [];
 for (let i = 0; i < bays; i++) {
     const fitting = await must(call('POST', '/api/fittings', { body: { name: `Load ${i + 1}`, hand: i % 2 ? 'left' : 'right' } }), 'fitting');
     const setups = [];
-    for (const head of ['Curlew L', 'Tern 460'])
-        setups.push((await must(call('POST', `/api/fittings/${fitting.id}/setups`, { body: { head, statedLoftDeg: 9 } }), 'setup')).id);
+    for (const head of ['Curlew L', 'Tern 460']) {
+        const body = { head, statedLoftDeg: 9, isBaseline: setups.length === 0 };
+        setups.push((await must(call('POST', `/api/fittings/${fitting.id}/setups`, { body }), 'setup')).id);
+    }
+    await must(call('PATCH', `/api/fittings/${fitting.id}`, { body: { version: (await call('GET', `/api/fittings/${fitting.id}`)).json().version, benchmarkSetupId: setups[0] } }), 'benchmark');
     const bay = await must(call('POST', '/api/bays', { body: { name: `Load bay ${i + 1} ${Date.now() % 1e8}` } }), 'bay');
     const { token } = await must(call('POST', `/api/bays/${bay.id}/token`), 'token');
     await must(call('PATCH', `/api/bays/${bay.id}`, { body: { fittingId: fitting.id } }), 'into the bay');
@@ -105,6 +108,8 @@ async function change(place) {
 }
 const posts = [];
 const screens = [];
+/** From the last shot to a judgement of all shots. */
+const judged = [];
 let retries = 0;
 let twice = 0;
 let restarts = 0;
@@ -133,7 +138,8 @@ async function player(place) {
         count++;
         const spin = 1500 + place.hits;
         place.truth.set(spin, place.setup);
-        place.posted.set(spin, Date.now());
+        place.posted.set(spin, (place.lastAt = Date.now()));
+        place.isJudged = false;
         place.queue.push({
             spin,
             off,
@@ -211,14 +217,32 @@ async function machine(place) {
     const last = spawn('bin/monitor', ['--address', address, '--bay', String(place.bay), '--count', '1', '--pace', '0'], { env });
     await new Promise((done) => last.on('close', done));
 }
+/** The bay's judge, as the front end asks: a moment after a change, and when the live signal says that a judgement is ready. */
+async function look(place) {
+    const answer = await call('GET', `/api/fittings/${place.fitting}/judge`);
+    if (answer.status === 429) place.refused = (place.refused ?? 0) + 1;
+    if (answer.status !== 200) return;
+    const { age } = answer.json();
+    if (age.isCurrent && age.of >= place.seen.size && !place.isJudged && place.lastAt) {
+        place.isJudged = true;
+        judged.push(Date.now() - place.lastAt);
+    }
+}
 /** A screen: looks at the fitting's file as the front end does, and fetches when it changed. */
 async function screen(place) {
     let last = null;
+    let ready = null;
+    let askAt = Infinity;
     while (!over) {
         try {
-            const now = (await call('GET', `/live/${place.live}`, { session: false })).text;
+            const [now, judgement] = (await call('GET', `/live/${place.live}`, { session: false })).text.trim().split(' ');
+            if (judgement !== ready || Date.now() > askAt) {
+                [ready, askAt] = [judgement, Infinity];
+                await look(place);
+            }
             if (now !== last) {
                 last = now;
+                askAt = Date.now() + 700;
                 const view = (await call('GET', `/api/fittings/${place.fitting}/bay${place.stamp ? `?stamp=${encodeURIComponent(place.stamp)}` : ''}`)).json();
                 place.stamp = view.stamp;
                 for (const shot of view.shots) {
@@ -308,6 +332,8 @@ for (const [when, ms] of posts) (minutes[Math.floor(when / 60000)] ??= []).push(
 console.log(`post p95 minute by minute: ${minutes.map((m) => at(m, 0.95).toFixed(0)).join(' ')} ms`);
 posts.splice(0, posts.length, ...posts.map((p) => p[1]));
 console.log(`post            p50 ${at(posts, 0.5).toFixed(0)} ms   p95 ${at(posts, 0.95).toFixed(0)} ms   (target p95 under 25)`);
+const refused = places.reduce((n, p) => n + (p.refused ?? 0), 0);
+console.log(`last shot to its judgement  p50 ${at(judged, 0.5)} ms   p95 ${at(judged, 0.95)} ms   most ${at(judged, 1)} ms, of ${judged.length} (targets with 8 bays 2000 and 4000, with 50 bays 30000); judge refused ${refused}`);
 console.log(`post to screen  p50 ${at(screens, 0.5)} ms   p95 ${at(screens, 0.95)} ms   (target p95 under 500)`);
 agent.destroy();
 process.exit(acknowledged === sent && tally.inDatabase === sent && tally.wrong + tally.doubled + tally.lost + tally.lostByProcess === 0 ? 0 : 1);
