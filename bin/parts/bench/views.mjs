@@ -21,8 +21,8 @@ const VIEWS = {
     bay: '.bottom',
     compare: 'main table tbody tr',
     finder: '.next',
-    decide: '.headline, main h1',
-    sheet: 'main h1, main h2',
+    decide: '.verdict',
+    sheet: 'article',
 };
 // In the page itself, so that no round trip to the browser is measured.
 const time = (to, ready) =>
@@ -34,6 +34,7 @@ const time = (to, ready) =>
                 const look = () => {
                     const is = document.querySelector(ready);
                     if (is && !document.querySelector('main [aria-busy=true]') && location.hash === to) done(performance.now() - begun);
+                    else if (performance.now() - begun > 20_000) done(NaN);
                     else requestAnimationFrame(look);
                 };
                 requestAnimationFrame(look);

@@ -43,9 +43,14 @@ export function watchFitting(of: () => Fitting | null, changed: () => void): voi
     });
 }
 
-/** Reads a screen's parts of the judgement, and again when a newer one is ready. To be called while the component is made. */
-export function followJudgement(load: () => unknown): void {
+/**
+ * Reads a screen's parts of the judgement, and again when a newer one is ready. To be called while the component is made.
+ *
+ * @param of  what the screen is of: it is read anew where this changes
+ */
+export function followJudgement(load: () => unknown, of: () => unknown): void {
     $effect(() => {
+        void of();
         void news.judged;
         untrack(() => void load());
     });

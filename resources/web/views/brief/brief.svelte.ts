@@ -95,7 +95,7 @@ export class BriefScreen extends Form<Filled> {
             else if (this.kept !== null) localStorage.removeItem(this.key);
             if (!this.dirty) this.kept = null;
             void JSON.stringify(this.values);
-            const wait = setTimeout(() => void this.look(), 250);
+            const wait = setTimeout(() => void this.look(), untrack(() => this.outlook) ? 250 : 0);
             return () => clearTimeout(wait);
         });
     }

@@ -12,6 +12,7 @@
     import { guardedOfHit, paysText } from '../../format/guard';
     import { nameOf } from '../../format/setups';
     import GuardPicture from '../../parts/GuardPicture.svelte';
+    import Later from '../../parts/Later.svelte';
     import LoftLadder from '../../parts/LoftLadder.svelte';
     import Differences from './Differences.svelte';
     import LikeForLike from './LikeForLike.svelte';
@@ -29,7 +30,10 @@
     let { params }: { params: { id: string } } = $props();
     const compared = new Compared(() => params.id);
     const { comparison, judging, chosen, columns, judged, others, rails } = $derived(compared);
-    followJudgement(() => compared.load());
+    followJudgement(
+        () => compared.load(),
+        () => params.id,
+    );
     /** What each setup that is compared pays for its safety, against the benchmark. */
     function guardSays(kind: string): string {
         const judge = judging?.judge;
@@ -110,47 +114,51 @@
                     {/if}
                 </section>
                 <section>
-                    <Pictures {fitting} {comparison} {judging} shots={compared.shots} {columns} {judged} {others} />
-                    {#if fitting.setups.some((s) => columns.includes(s.tag) && s.shots > DRAWN)}<p class="small">
-                            Of each setup up to {DRAWN} shots are drawn, spread evenly over them; every one of them is in the figures.
-                        </p>{/if}
-                    <OffCentre {judged} {units} />
-                    {#each fitting.brief.never as kind (kind)}
-                        {@const setups = guardedOfHit(judging?.judge?.setups ?? [], kind, (tag) =>
-                            nameOf(
-                                fitting.setups.find((s) => s.tag === tag)!,
-                                fitting,
-                            ),
-                        )}
-                        {#if setups.length > 1}<GuardPicture {setups} {kind} {units} says={guardSays(kind)} />{/if}
-                    {/each}
-                    {#if judging?.calibration.length}
-                        <h2>The monitor beside physics</h2>
-                        <Monitors visits={judging.calibration} {units} />
-                        <p class="small">
-                            Shots with a measured carry or apex set drag, lift and spin for their monitor and visit; what it did not measure
-                            is computed with them, and so is what is predicted.
-                        </p>
-                    {/if}
+                    <Later>
+                        <Pictures {fitting} {comparison} {judging} shots={compared.shots} {columns} {judged} {others} />
+                        {#if fitting.setups.some((s) => columns.includes(s.tag) && s.shots > DRAWN)}<p class="small">
+                                Of each setup up to {DRAWN} shots are drawn, spread evenly over them; every one of them is in the figures.
+                            </p>{/if}
+                        <OffCentre {judged} {units} />
+                        {#each fitting.brief.never as kind (kind)}
+                            {@const setups = guardedOfHit(judging?.judge?.setups ?? [], kind, (tag) =>
+                                nameOf(
+                                    fitting.setups.find((s) => s.tag === tag)!,
+                                    fitting,
+                                ),
+                            )}
+                            {#if setups.length > 1}<GuardPicture {setups} {kind} {units} says={guardSays(kind)} />{/if}
+                        {/each}
+                        {#if judging?.calibration.length}
+                            <h2>The monitor beside physics</h2>
+                            <Monitors visits={judging.calibration} {units} />
+                            <p class="small">
+                                Shots with a measured carry or apex set drag, lift and spin for their monitor and visit; what it did not
+                                measure is computed with them, and so is what is predicted.
+                            </p>
+                        {/if}
+                    </Later>
                 </section>
             </div>
-            {#if judging}
-                {@const hit = comparison.sets.map((s) => s.tag)}
-                <section class="asked" aria-label="More that this player’s shots answer">
-                    <Speeds {fitting} tags={hit} />
-                    <Strikes {fitting} tags={hit} />
-                    <LoftLadder {fitting} />
-                    <Questions {fitting} />
-                </section>
-            {/if}
-            <h2>The shots</h2>
-            <ShotTable
-                {fitting}
-                bind:shots={compared.shots}
-                only={columns}
-                room={LISTED}
-                onchange={() => void Promise.all([compared.load(), loadFitting(params.id)])}
-            />
+            <Later>
+                {#if judging}
+                    {@const hit = comparison.sets.map((s) => s.tag)}
+                    <section class="asked" aria-label="More that this player’s shots answer">
+                        <Speeds {fitting} tags={hit} />
+                        <Strikes {fitting} tags={hit} />
+                        <LoftLadder {fitting} />
+                        <Questions {fitting} />
+                    </section>
+                {/if}
+                <h2>The shots</h2>
+                <ShotTable
+                    {fitting}
+                    bind:shots={compared.shots}
+                    only={columns}
+                    room={LISTED}
+                    onchange={() => void Promise.all([compared.load(), loadFitting(params.id)])}
+                />
+            </Later>
         {:else if !compared.problem}
             <Outline what="Judging the shots …" blocks={['table', 'picture']} />
         {/if}

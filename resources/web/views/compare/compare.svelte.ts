@@ -24,30 +24,29 @@ export class Compared {
     /** Which of several swings; null: that of most shots. */
     swing = $state<string | null>(null);
     chosen = $state<string[] | null>(null);
-    reading = new Loader<readonly [Comparison, Shot[], Judging]>();
+    reading = new Loader<[Comparison, Shot[], Judging, Judge | null]>();
     sending = new Form();
 
     constructor(private id: () => string) {}
 
     async load(): Promise<void> {
         const id = this.id();
-        const answer = await this.reading.load(async () => {
-            const [comparison, shots] = await Promise.all([
+        const answer = await this.reading.load(() =>
+            Promise.all([
                 getJudged<Comparison>(`fittings/${id}/comparison${asked({ visit: this.visit, swing: this.swing })}`),
                 get<Shot[]>(`fittings/${id}/shots?each=${DRAWN}`),
-            ]);
-            return [comparison, shots, await getJudged<Judging>(`fittings/${id}/judging${asked({ swing: this.swing })}`)] as const;
-        });
-        if (!answer) return;
-        this.show(...answer);
-        this.step = await get<Judge>(`fittings/${id}/judge`).catch(() => null);
+                getJudged<Judging>(`fittings/${id}/judging${asked({ swing: this.swing })}`),
+                getJudged<Judge>(`fittings/${id}/judge`).catch(() => null),
+            ]),
+        );
+        if (answer) this.show(...answer);
     }
 
-    private show(comparison: Comparison, shots: Shot[], judging: Judging | null): void {
+    private show(comparison: Comparison, shots: Shot[], judging: Judging, step: Judge | null): void {
         const hit = comparison.sets.map((s) => s.tag);
         const chosen = (this.chosen ?? hit.slice(0, 4)).filter((t) => hit.includes(t));
         this.chosen = comparison.benchmark && !chosen.includes(comparison.benchmark) ? [comparison.benchmark, ...chosen] : chosen;
-        [this.comparison, this.shots, this.judging] = [comparison, shots, judging];
+        [this.comparison, this.shots, this.judging, this.step] = [comparison, shots, judging, step];
     }
 
     /** Adds a setup to what is compared, or takes it out. The benchmark stays. */

@@ -3,7 +3,16 @@
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import { ApiError, asked, get, getToWrite, patch, post } from '../../api/client';
-    import type { Advice, Decision, DecisionWithProof, Fitting, Found, Grounds, Schools as SchoolsAnswer } from '../../api/generated/types';
+    import type {
+        Advice,
+        Decision,
+        DecisionWithProof,
+        Fitting,
+        Found,
+        Grounds,
+        JudgementAge,
+        Schools as SchoolsAnswer,
+    } from '../../api/generated/types';
     import Failures from '../../parts/Failures.svelte';
     import FlightFigures from '../../parts/FlightFigures.svelte';
     import Frame from '../../parts/Frame.svelte';
@@ -53,7 +62,7 @@
     const whole = $derived<Grounds | null>(kept?.proof ?? now);
     let schoolsNow = $state<SchoolsAnswer | null>(null);
     const schools = $derived(kept?.proof?.schools ?? schoolsNow);
-    const advice = $derived<Advice | null>(whole ?? first);
+    const advice = $derived<Advice | null>(kept?.proof ?? first ?? now);
     let found = $state<Found | null>(null);
     let decisions = $state<Decision[]>([]);
     let choice = $state('');
@@ -69,25 +78,20 @@
     };
     const scale = (a: Advice, d: number) => (a.unit === 'm' ? d : 1);
     async function load() {
-        let picks: Promise<void> | undefined;
+        const part = <T extends { age?: JudgementAge }>(name: string) => getJudged<T>(`fittings/${params.id}/${name}${asked({ swing })}`);
         const answer = await reading.load(async () => {
-            const before = get<Decision[]>(`fittings/${params.id}/decisions`);
-            if (!reading.value) {
-                first = await getJudged<Advice>(`fittings/${params.id}/advice${asked({ swing })}`);
-                choice = choice || first.pick;
-            }
-            decisions = await before;
-            picks = getJudged<SchoolsAnswer>(`fittings/${params.id}/schools${asked({ swing })}`).then(
-                (schools) => void (schoolsNow = schools),
-                (e) => sending.fail(e),
-            );
-            return getJudged<Grounds>(`fittings/${params.id}/grounds${asked({ swing })}`);
+            const [before, advice] = await Promise.all([get<Decision[]>(`fittings/${params.id}/decisions`), part<Advice>('advice')]);
+            decisions = before;
+            [first, choice] = [advice, choice || advice.pick];
+            return part<Grounds>('grounds');
         });
         if (!answer) return;
-        choice = choice || answer.pick;
-        await picks;
+        await part<SchoolsAnswer>('schools').then(
+            (schools) => void (schoolsNow = schools),
+            (e) => sending.fail(e),
+        );
         // What nobody hit belongs to the finder: told beside, when it is there.
-        if (answer.basis === 'models') found = await getJudged<Found>(`fittings/${params.id}/finder${asked({ swing })}`).catch(() => null);
+        if (answer.basis === 'models') found = await part<Found>('finder').catch(() => null);
     }
     // Once for each fitting: what it brings must not make it ask again.
     $effect(() => {
@@ -97,7 +101,7 @@
             [first, schoolsNow, found, kept, choice, swing] = [null, null, null, null, '', null];
         });
     });
-    followJudgement(load);
+    followJudgement(load, () => params.id);
     async function save(event: SubmitEvent, setupId: number) {
         event.preventDefault();
         await sending.send(async () => {

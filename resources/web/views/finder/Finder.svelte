@@ -11,6 +11,7 @@
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
     import GuardPicture from '../../parts/GuardPicture.svelte';
+    import Later from '../../parts/Later.svelte';
     import LoftLadder from '../../parts/LoftLadder.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
@@ -67,7 +68,10 @@
     $effect(() => {
         if (only) void load(only);
     });
-    followJudgement(() => load(only));
+    followJudgement(
+        () => load(only),
+        () => params.id,
+    );
     const one = $derived(found?.setups.find((s) => s.tag === chosen) ?? null);
     const next = $derived(found?.setups.find((s) => s.tag === found!.next?.tag) ?? null);
     const pickOf = (f: Found) => f.setups.find((s) => s.tag === f.pick);
@@ -145,42 +149,49 @@
             </div>
             <div class="two">
                 <section>
-                    <Picture
-                        title="Carry against share in the corridor"
-                        name="trade"
-                        head={['Setup', `Carry ${units.distance}`, 'Fairways of 14', `Gain ${found.unit}`, 'Chance %']}
-                        rows={found.setups.map((s) => [
-                            nameOf(s, units),
-                            figure('carryM', s.carryM, units),
-                            plain(drivesOf(s.share), 0),
-                            signed(s.gain, 2),
-                            plain(s.chance * 100, 0),
-                        ])}
-                    >
-                        <TradeChart {found} {units} {chosen} onpick={(s) => (chosen = s.tag)} />
-                    </Picture>
-                    <Picture
-                        title="Loft and face, by gain"
-                        name="score-plane"
-                        head={['Setup', 'Loft °', 'Face open °', `Gain ${found.unit}`]}
-                        rows={found.setups.map((s) => [nameOf(s, units), plain(s.loftDeg, 1), signed(s.faceOpenDeg, 1), signed(s.gain, 2)])}
-                    >
-                        <ScorePlane {found} hand={fitting.player.hand} {units} {chosen} />
-                    </Picture>
-                    {#each found.guard as g (g.kind)}
-                        <GuardPicture
-                            setups={guardedOfFound(found, g.kind, (s) => nameOf(s, units))}
-                            kind={g.kind}
-                            {units}
-                            says={guardSays(found, g, one, units)}
-                        />
-                    {:else}
-                        <p class="small">
-                            Say in the <a href="#/fitting/{fitting.id}/brief">brief</a> which shot must never come: then its chance stands here
-                            beside the carry of every setup.
-                        </p>
-                    {/each}
-                    <LoftLadder {fitting} open />
+                    <Later>
+                        <Picture
+                            title="Carry against share in the corridor"
+                            name="trade"
+                            head={['Setup', `Carry ${units.distance}`, 'Fairways of 14', `Gain ${found.unit}`, 'Chance %']}
+                            rows={found.setups.map((s) => [
+                                nameOf(s, units),
+                                figure('carryM', s.carryM, units),
+                                plain(drivesOf(s.share), 0),
+                                signed(s.gain, 2),
+                                plain(s.chance * 100, 0),
+                            ])}
+                        >
+                            <TradeChart {found} {units} {chosen} onpick={(s) => (chosen = s.tag)} />
+                        </Picture>
+                        <Picture
+                            title="Loft and face, by gain"
+                            name="score-plane"
+                            head={['Setup', 'Loft °', 'Face open °', `Gain ${found.unit}`]}
+                            rows={found.setups.map((s) => [
+                                nameOf(s, units),
+                                plain(s.loftDeg, 1),
+                                signed(s.faceOpenDeg, 1),
+                                signed(s.gain, 2),
+                            ])}
+                        >
+                            <ScorePlane {found} hand={fitting.player.hand} {units} {chosen} />
+                        </Picture>
+                        {#each found.guard as g (g.kind)}
+                            <GuardPicture
+                                setups={guardedOfFound(found, g.kind, (s) => nameOf(s, units))}
+                                kind={g.kind}
+                                {units}
+                                says={guardSays(found, g, one, units)}
+                            />
+                        {:else}
+                            <p class="small">
+                                Say in the <a href="#/fitting/{fitting.id}/brief">brief</a> which shot must never come: then its chance stands
+                                here beside the carry of every setup.
+                            </p>
+                        {/each}
+                        <LoftLadder {fitting} open />
+                    </Later>
                 </section>
                 <section>
                     {#if one}
