@@ -51,9 +51,6 @@ final class Eraser
             foreach (PersonalColumns::GONE as $table) {
                 $rows($table)->delete();
             }
-            foreach (PersonalColumns::WORKED_OUT as $table => $column) {
-                DB::table($table)->whereIn($column, $ids[$column])->delete();
-            }
             DB::table('bays')->whereIn('fitting_id', $ids['fitting_id'])->update(['fitting_id' => null]);
             $this->eraseAround($player, $names, ['orders' => $ids['order_id'], 'appointments' => $rows('appointments')->pluck('id')->all()]);
             array_map(Remover::forget(...), $ids['fitting_id']);

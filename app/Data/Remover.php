@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Data;
 
+use App\Judged\JudgementStore;
 use App\Live\ChangeSignal;
 use App\Models\Fitting;
 use Illuminate\Database\Query\Builder;
@@ -66,10 +67,13 @@ final class Remover
         DB::table('import_files')->where('id', $id)->delete();
     }
 
-    /** What stands outside the database. */
+    /** What was worked out of a fitting, and what stands outside the database. */
     public static function forget(int $fittingId): void
     {
+        JudgementStore::forget($fittingId);
         DB::afterCommit(static function () use ($fittingId): void {
+            // Once more: what a worker kept before it could see that the fitting is gone.
+            JudgementStore::forget($fittingId);
             @unlink(base_path('var/live/').ChangeSignal::key((new Fitting)->newFromBuilder(['id' => $fittingId])));
         });
     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Judged;
 
 use App\Models\Fitting;
-use App\Support\Transaction;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;
@@ -53,18 +52,24 @@ final class JudgementStore
                 'is_refusal' => $kept->isRefusal, 'body' => (string) gzcompress($kept->json, 1), 'made_at' => $kept->madeAt,
             ];
         }
-        $states = array_unique(array_column($rows, 'state'));
-        Transaction::run(static function () use ($fitting, $rows, $asked, $states): void {
-            // Erased while it was judged: what was read before is not kept.
-            $erasedAt = DB::table('players')->where('id', $fitting->player_id)->sharedLock()->value('erased_at');
-            if ($erasedAt !== null && $states !== [FittingState::of($fitting)->key]) {
-                return;
-            }
-            DB::table('judgements')->insertOrIgnore($rows);
-            $of = DB::table('judgements')->where('fitting_id', $fitting->id)->where('asked', $asked);
-            $newest = $of->clone()->selectRaw('state, max(made_at) as at')->groupBy('state')->orderByDesc('at')->limit(self::STATES)->pluck('state');
-            $of->whereNotIn('state', $newest->all())->delete();
-        });
+        // Each by itself: a shot that is posted meanwhile waits for none of it.
+        DB::table('judgements')->insertOrIgnore($rows);
+        $of = DB::table('judgements')->where('fitting_id', $fitting->id)->where('asked', $asked);
+        $newest = $of->clone()->selectRaw('state, max(made_at) as at')->groupBy('state')->orderByDesc('at')->limit(self::STATES + 1)->pluck('state')->all();
+        if (count($newest) > self::STATES) {
+            $of->clone()->whereNotIn('state', array_slice($newest, 0, self::STATES))->delete();
+        }
+        // Erased or removed while it was judged: what was read before is not kept.
+        $isThere = DB::table('fittings')->join('players', 'players.id', '=', 'fittings.player_id')->where('fittings.id', $fitting->id)
+            ->whereNull('players.erased_at')->exists();
+        if (! $isThere) {
+            $of->where('state', '!=', FittingState::of($fitting)->key)->delete();
+        }
+    }
+
+    public static function forget(int $fittingId): void
+    {
+        DB::table('judgements')->where('fitting_id', $fittingId)->delete();
     }
 
     /** @return int how many went */

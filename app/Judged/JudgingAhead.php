@@ -18,7 +18,7 @@ final class JudgingAhead
     /** A worker that was not heard of for so long is missing. It says nothing while it judges. */
     private const MISSING_AFTER_S = 60;
 
-    private const LOOKED_FOR_S = 180;
+    private const LOOKED_FOR_S = 60;
 
     /** @var array<int, Fitting> by id: what changed in this request */
     private array $changed = [];
@@ -31,10 +31,13 @@ final class JudgingAhead
         JudgeFitting::dispatch($fitting->id, $isFurther)->onQueue($queue);
     }
 
-    /** After a change: asked for once the answer to it was sent. */
+    /**
+     * After a change: asked for once the answer to it was sent. Where somebody looks, their screen asks a moment later; then a posted shot
+     * does not wait for the queue's locks.
+     */
     public function changed(Fitting $fitting): void
     {
-        if ($this->isWorked()) {
+        if ($this->isWorked() && ! $this->isLookedAt($fitting)) {
             $this->changed[$fitting->id] = $fitting;
         }
     }
@@ -54,7 +57,7 @@ final class JudgingAhead
         @touch(self::lookedAt($fitting));
     }
 
-    /** Whether somebody did within the last minutes. */
+    /** Whether somebody did within the last minute. */
     public function isLookedAt(Fitting $fitting): bool
     {
         return self::isRecent(self::lookedAt($fitting), self::LOOKED_FOR_S);

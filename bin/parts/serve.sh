@@ -171,7 +171,7 @@ launch_judge() { # NAME NUMBER → JUDGE_PIDS[NUMBER]
 }
 launch_judges() { # NAME
   local i
-  for ((i = 0; i < ($(nproc) > 2 ? $(nproc) - 1 : 1); i++)); do launch_judge "$1" "$i"; done
+  for ((i = 0; i < ${MINT_JUDGES:-$(($(nproc) > 2 ? $(nproc) - 1 : 1))}; i++)); do launch_judge "$1" "$i"; done
 }
 # The simulated gauge and balance (docs/devices.md), on a loopback port of their own, unless real ones are named by MINT_GAUGE and MINT_BALANCE. Call before launch_fpm.
 launch_devices() { # NAME → DEVICES_PID

@@ -14,7 +14,8 @@ return new class extends Migration
     {
         Schema::create('judgements', function (Blueprint $table): void {
             $table->id();
-            $table->foreignId('fitting_id')->constrained()->cascadeOnDelete();
+            // No foreign key: it would lock the fitting's row, which every posted shot waits for.
+            $table->unsignedBigInteger('fitting_id');
             $table->string('part', 24);
             // What was asked beside the part: a swing, a head. Empty for what everybody is shown first.
             $table->string('asked', 200);

@@ -18,7 +18,9 @@ final class JudgeRecent extends Command
     public function handle(JudgingAhead $ahead): int
     {
         $fittings = Fitting::query()->where('updated_at', '>', now()->subDay())->orderByDesc('updated_at')->get();
-        $fittings->each($ahead->ask(...));
+        foreach ($fittings as $fitting) {
+            $ahead->ask($fitting);
+        }
         $this->line("{$fittings->count()} fittings will be judged");
 
         return self::SUCCESS;

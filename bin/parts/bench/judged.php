@@ -36,7 +36,7 @@ $many = static function (int $setups, int $shotsEach) use ($file, $letter): Fitt
 };
 /** Processor seconds, also of the system. */
 $spent = static function (): float {
-    $used = getrusage();
+    $used = getrusage() ?: throw new RuntimeException('This system does not tell processor time.');
 
     return $used['ru_utime.tv_sec'] + $used['ru_stime.tv_sec'] + ($used['ru_utime.tv_usec'] + $used['ru_stime.tv_usec']) / 1e6;
 };

@@ -13,6 +13,7 @@ export const judgedTurn = () => news.judged;
 
 /** A newer judgement is signalled when it is ready; where no signal came for so long, the screen asks again. */
 const LATE_MS = 5000;
+const SOON_MS = 500;
 
 /** A part of a fitting's judgement, as new as there is. */
 export async function getJudged<T extends { age?: JudgementAge }>(path: string): Promise<T> {
@@ -54,9 +55,13 @@ export function followJudgement(load: () => unknown, of: () => unknown): void {
         void news.judged;
         untrack(() => void load());
     });
-    $effect(() => {
-        if (news.changed + news.old === 0) return;
-        const timer = setTimeout(() => void load(), LATE_MS);
-        return () => clearTimeout(timer);
-    });
+    // Whoever asks after a change has the worker judge it.
+    const after = (since: () => number, ms: number) =>
+        $effect(() => {
+            if (since() === 0) return;
+            const timer = setTimeout(() => void load(), ms);
+            return () => clearTimeout(timer);
+        });
+    after(() => news.changed, SOON_MS);
+    after(() => news.old, LATE_MS);
 }
