@@ -56,12 +56,13 @@ export function followJudgement(load: () => unknown, of: () => unknown): void {
         untrack(() => void load());
     });
     // Whoever asks after a change has the worker judge it.
-    const after = (since: () => number, ms: number) =>
+    const after = (since: () => number, ms: number) => {
         $effect(() => {
             if (since() === 0) return;
             const timer = setTimeout(() => void load(), ms);
             return () => clearTimeout(timer);
         });
+    };
     after(() => news.changed, SOON_MS);
     after(() => news.old, LATE_MS);
 }
