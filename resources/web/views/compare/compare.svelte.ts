@@ -24,6 +24,7 @@ export class Compared {
     /** Which of several swings; null: that of most shots. */
     swing = $state<string | null>(null);
     chosen = $state<string[] | null>(null);
+    private isPicked = false;
     reading = new Loader<[Comparison, Shot[], Judging, Judge | null]>();
     sending = new Form();
 
@@ -44,7 +45,8 @@ export class Compared {
 
     private show(comparison: Comparison, shots: Shot[], judging: Judging, step: Judge | null): void {
         const hit = comparison.sets.map((s) => s.tag);
-        const chosen = (this.chosen ?? hit.slice(0, 4)).filter((t) => hit.includes(t));
+        // Until somebody chooses, what is hit meanwhile joins.
+        const chosen = (this.isPicked ? (this.chosen ?? []) : hit.slice(0, 4)).filter((t) => hit.includes(t));
         this.chosen = comparison.benchmark && !chosen.includes(comparison.benchmark) ? [comparison.benchmark, ...chosen] : chosen;
         [this.comparison, this.shots, this.judging, this.step] = [comparison, shots, judging, step];
     }
@@ -52,6 +54,7 @@ export class Compared {
     /** Adds a setup to what is compared, or takes it out. The benchmark stays. */
     pick(setup: Setup): void {
         if (!this.comparison || !this.chosen || setup.tag === this.comparison.benchmark || setup.counted === 0) return;
+        this.isPicked = true;
         this.chosen = this.chosen.includes(setup.tag)
             ? this.chosen.filter((t) => t !== setup.tag)
             : [...this.chosen, setup.tag].slice(-MOST);
