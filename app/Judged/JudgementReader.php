@@ -47,9 +47,24 @@ final class JudgementReader
             $kept = $this->store->newest($fitting, $part, $asked);
         }
 
-        return $kept === null
-            ? $this->places->within($request, fn (): Response => self::respond($this->made($fitting, $part, $state, $swing, $options, $make), $state))
-            : self::respond($kept, $state);
+        if ($kept !== null) {
+            return self::respond($kept, $state);
+        }
+        // Who comes second waits for the first, and finds what was made: only who makes something takes a heavy place.
+        $place = $make === null ? $this->slots->wait(JudgeFitting::placeOf($fitting)) : null;
+        try {
+            $state = FittingState::of($fitting);
+            $kept = $this->store->of($fitting, $part, $asked, $state->key);
+
+            return $kept !== null ? self::respond($kept, $state) : $this->places->within($request, fn (): Response => self::respond(
+                $make === null
+                    ? $this->judge->judge($fitting, $part->isFurther(), $swing)[$part->value]
+                    : $this->judge->answer($fitting, $part, $options, $swing, $make),
+                $state,
+            ));
+        } finally {
+            $this->slots->free($place);
+        }
     }
 
     /**
@@ -63,32 +78,11 @@ final class JudgementReader
     {
         $state = FittingState::of($fitting);
         $asked = FittingJudge::asked(array_filter(['swing' => $swing]));
-        $kept = $this->store->of($fitting, $part, $asked, $state->key) ?? $this->made($fitting, $part, $state, $swing);
+        $kept = $this->store->of($fitting, $part, $asked, $state->key)
+            ?? $this->judge->judge($fitting, $part->isFurther(), $swing)[$part->value];
         $figures = json_decode($kept->json, true, flags: JSON_THROW_ON_ERROR);
 
         return $kept->isRefusal ? throw InvalidInput::of($figures['field'], $figures['message']) : $figures;
-    }
-
-    /**
-     * @param  array<string, string>  $options
-     * @param  (Closure(FittingRecord): array<string, mixed>)|null  $make
-     */
-    private function made(
-        Fitting $fitting, JudgedPart $part, FittingState $state, ?string $swing, array $options = [], ?Closure $make = null,
-    ): KeptPart {
-        if ($make !== null) {
-            return $this->judge->answer($fitting, $part, $options, $swing, $make);
-        }
-        // Who comes second waits for the first, and finds what was made.
-        $place = $this->slots->wait(JudgeFitting::placeOf($fitting));
-        try {
-            $asked = FittingJudge::asked(array_filter(['swing' => $swing]));
-
-            return $this->store->of($fitting, $part, $asked, $state->key)
-                ?? $this->judge->judge($fitting, $part->isFurther(), $swing)[$part->value];
-        } finally {
-            $this->slots->free($place);
-        }
     }
 
     private static function respond(KeptPart $kept, FittingState $now): Response
