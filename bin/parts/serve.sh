@@ -166,7 +166,8 @@ launch_clock() { # NAME → CLOCK_PID
 # Those who judge fittings ahead of the question (docs/decisions/026): the framework's own queue worker, after everybody else, on all cores but one.
 launch_judge() { # NAME NUMBER → JUDGE_PIDS[NUMBER]
   PARENT=$BASHPID
-  (cd "$ROOT" && child "$WORKER" nice -n 15 php "${PHP_FAST[@]}" -d memory_limit=1G artisan queue:work --queue=looked,hit,further --sleep=0.25 --timeout=50 --memory=384 --max-time=3600) </dev/null >>"$RUN/$1/judge.out" 2>&1 &
+  # A worker ends by itself: after an hour, with too much memory, without the database. A shell of its own begins it again, and ends with us.
+  (cd "$ROOT" && child "$WORKER" nice -n 15 sh -c 'while :; do setpriv --pdeathsig TERM "$@"; sleep 1; done' judge php "${PHP_FAST[@]}" -d memory_limit=1G artisan queue:work --queue=looked,hit,further --sleep=0.25 --timeout=50 --memory=384 --max-time=3600) </dev/null >>"$RUN/$1/judge.out" 2>&1 &
   JUDGE_PIDS[$2]=$!
 }
 launch_judges() { # NAME
