@@ -22,7 +22,7 @@ afterEach(fn () => @unlink($this->file));
 
 it('is there as soon as a screen asks, and holds nothing of the fitting', function (): void {
     expect(is_file($this->file))->toBeTrue()
-        ->and(($this->held)())->toMatch('/^\d+$/');
+        ->and(($this->held)())->toMatch('/^\d+ $/');
 });
 
 it('has a name that cannot be worked out from the fitting', function (): void {
