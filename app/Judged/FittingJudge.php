@@ -20,12 +20,6 @@ use MintCarry\Core\Report\Part;
 /** Judges a fitting as it stands, and keeps the parts. Shots, setups and rack are read in one transaction: the state is that of all of them. */
 final class FittingJudge
 {
-    public const LOOKED_AT = [JudgedPart::Comparison, JudgedPart::Judging, JudgedPart::Advice, JudgedPart::Finder, JudgedPart::Judge];
-
-    public const FURTHER = [
-        JudgedPart::Grounds, JudgedPart::Schools, JudgedPart::Questions, JudgedPart::Lofts, JudgedPart::Speeds, JudgedPart::Strikes,
-    ];
-
     private const LONGEST_ASKED = 190;
 
     private const OF_CANDIDATE = ['tag' => 1, 'headId' => 1, 'masses' => 1, 'setupTag' => 1, 'head' => 1, 'sleeve' => 1, 'weights' => 1,
@@ -47,7 +41,7 @@ final class FittingJudge
         [$state, $loader, $record] = self::load($fitting, $swing);
         $parts = $isFurther ? self::further($loader, $record) : self::lookedAt($loader, $record);
         $kept = array_map(static fn (Part $part): KeptPart => self::kept($part, $state), $parts);
-        $this->store->keep($fitting, $kept, self::asked(array_filter(['swing' => $swing])));
+        $this->store->keep($fitting, $kept, self::asked($swing));
 
         return $kept;
     }
@@ -67,14 +61,19 @@ final class FittingJudge
             return $part === JudgedPart::Finder ? self::withHeadIds($made, $loader) : $made;
         });
         $kept = self::kept($figures, $state);
-        $this->store->keep($fitting, [$part->value => $kept], self::asked($options + array_filter(['swing' => $swing])));
+        $this->store->keep($fitting, [$part->value => $kept], self::asked($swing, $options));
 
         return $kept;
     }
 
-    /** @param  array<string, string>  $options */
-    public static function asked(array $options): string
+    /**
+     * The name of what was asked beside a part; empty for what everybody is shown first.
+     *
+     * @param  array<string, string>  $options  without the swing
+     */
+    public static function asked(?string $swing, array $options = []): string
     {
+        $options += array_filter(['swing' => $swing]);
         ksort($options);
         $asked = http_build_query($options);
 

@@ -73,8 +73,7 @@ final class JudgeFitting implements ShouldBeUniqueUntilProcessing, ShouldQueue
             for ($waited = 0.0; $waited < self::MOST_QUIET_S && ChangeSignal::age($fitting) < self::QUIET_S; $waited += 0.05) {
                 Sleep::usleep(50_000);
             }
-            $parts = $this->isFurther ? FittingJudge::FURTHER : FittingJudge::LOOKED_AT;
-            if (! $store->has($fitting, FittingState::of($fitting)->key, ...$parts)) {
+            if (! $store->has($fitting, FittingState::of($fitting)->key, ...JudgedPart::allOf($this->isFurther))) {
                 $judge->judge($fitting, $this->isFurther);
             }
         } finally {

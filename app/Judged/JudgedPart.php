@@ -25,6 +25,12 @@ enum JudgedPart: string
         return ! in_array($this, [self::Comparison, self::Judging, self::Advice, self::Finder, self::Judge], true);
     }
 
+    /** @return list<self> the further ones, or what everybody looks at */
+    public static function allOf(bool $isFurther): array
+    {
+        return array_values(array_filter(self::cases(), static fn (self $part): bool => $part->isFurther() === $isFurther));
+    }
+
     /** It tells of setups by name, so it waits until a blind trial is revealed. */
     public function waitsForReveal(): bool
     {

@@ -39,7 +39,7 @@ final class JudgementReader
             throw ValidationException::withMessages(['blind' => 'A blind trial is going on: nothing is told of the setups before the reveal.']);
         }
         $this->ahead->look($fitting);
-        $asked = FittingJudge::asked($options + array_filter(['swing' => $swing]));
+        $asked = FittingJudge::asked($swing, $options);
         $state = FittingState::of($fitting);
         $kept = $this->store->of($fitting, $part, $asked, $state->key);
         if ($kept === null && $asked === '' && $this->ahead->isWorked()) {
@@ -77,7 +77,7 @@ final class JudgementReader
     public function now(Fitting $fitting, JudgedPart $part, ?string $swing = null): array
     {
         $state = FittingState::of($fitting);
-        $asked = FittingJudge::asked(array_filter(['swing' => $swing]));
+        $asked = FittingJudge::asked($swing);
         $kept = $this->store->of($fitting, $part, $asked, $state->key)
             ?? $this->judge->judge($fitting, $part->isFurther(), $swing)[$part->value];
         $figures = json_decode($kept->json, true, flags: JSON_THROW_ON_ERROR);
