@@ -5,16 +5,19 @@ declare(strict_types=1);
 namespace App\Fittings;
 
 use App\Models\Fitting;
+use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
 use Illuminate\Support\Facades\DB;
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Air\OpenAir;
 use MintCarry\Core\Flight\Aerodynamics;
+use MintCarry\Core\Flight\BallFactors;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Launch\BayCalibration;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\MonitorVisit;
+use stdClass;
 use WeakMap;
 
 /**
@@ -29,12 +32,17 @@ final class Calibrations
     /**
      * @param  array<int, array{monitor: mixed, visit: int|null}>  $places  of trials, by id
      * @param  array<int, OpenAir>  $openAir  of the trials that were hit outdoors, by id
+     * @param  array<int, string>  $balls  that setups were hit with, by id
      * @param  string  $stands  changes with everything that it hangs on
      */
     private function __construct(
-        public readonly BayCalibration $bay, private readonly array $places, private readonly array $openAir, public readonly string $stands,
+        public readonly BayCalibration $bay, private readonly array $places, private readonly array $openAir, private readonly array $balls,
+        public readonly string $stands,
     ) {
     }
+
+    /** @var array<string, BallFlight> so that what was flown with one of them is known again */
+    private array $flights = [];
 
     public static function of(Fitting $fitting): self
     {
@@ -59,9 +67,15 @@ final class Calibrations
     /** The flight that a shot goes by where its monitor left something out. */
     public function flightOf(Shot $shot): BallFlight
     {
-        ['monitor' => $monitor, 'visit' => $visit] = self::seenBy($shot, $this->places);
+        return $this->flight(self::seenBy($shot, $this->places), $shot->setup_id);
+    }
 
-        return $this->bay->flightOf($monitor, $visit);
+    /** @param  array{monitor: string, visit: int|null}  $by */
+    private function flight(array $by, int $setupId): BallFlight
+    {
+        $ball = $this->balls[$setupId] ?? '';
+
+        return $this->flights["{$by['visit']}|{$ball}|{$by['monitor']}"] ??= $this->bay->flightOf($by['monitor'], $by['visit'])->ofBall($ball);
     }
 
     public function shot(Shot $shot): LaunchShot
@@ -70,12 +84,13 @@ final class Calibrations
     }
 
     /** The same of a row of the table `shots`. */
-    public function row(string $measured, ?int $trialId, string $source): LaunchShot
+    public function row(stdClass $row, string $measured): LaunchShot
     {
-        $place = $this->places[$trialId ?? 0] ?? ['monitor' => null, 'visit' => null];
-        $flight = $this->bay->flightOf(BayCalibration::monitorOf($source === 'simulated', $place['monitor']), $place['visit']);
+        $trialId = (int) ($row->trial_id ?? 0);
+        $place = $this->places[$trialId] ?? ['monitor' => null, 'visit' => null];
+        $by = ['monitor' => BayCalibration::monitorOf($row->source === 'simulated', $place['monitor']), 'visit' => $place['visit']];
 
-        return Shot::flown($measured, $flight, $this->openAirOf($trialId ?? 0));
+        return Shot::flown($measured, $this->flight($by, (int) $row->setup_id), $this->openAirOf($trialId));
     }
 
     /** The wind and the air that a trial was hit in, if outdoors. */
@@ -128,12 +143,14 @@ final class Calibrations
             JSON_THROW_ON_ERROR,
         );
         $brief = $fitting->brief();
+        $balls = DB::table('setups')->leftJoin('parts', 'parts.id', '=', 'setups.ball_id')->where('fitting_id', $fitting->id)
+            ->selectRaw("bit_xor(crc32(concat_ws('|', setups.id, setups.ball, ifnull(parts.data, '')))) as one")->value('one');
 
         return hash('xxh128', implode(';', [
-            $sum('shots', "id, ifnull(trial_id, 0), source, ifnull(left_out_reason, ''), measured"),
+            $sum('shots', "id, setup_id, ifnull(trial_id, 0), source, ifnull(left_out_reason, ''), measured"),
             $sum('trials', 'id, ifnull(visit_id, 0), ifnull(blind_id, 0), conditions'),
             (string) DB::table('blinds')->where('fitting_id', $fitting->id)->whereNull('revealed_at')->count(),
-            $brief->temperatureC, $brief->altitudeM, $brief->turf, ModelVersion::now(),
+            (string) $balls, $brief->temperatureC, $brief->altitudeM, $brief->turf, ModelVersion::now(),
         ]));
     }
 
@@ -146,39 +163,56 @@ final class Calibrations
             $air[$t->id] = BayCalibration::airOf($t->conditions);
             $openAir[$t->id] = OpenAir::of($t->conditions);
         }
+        $setups = Setup::query()->where('fitting_id', $fitting->id)->with('ballPart')->get(['id', 'ball', 'ball_id']);
+        $balls = $setups->pluck('ball', 'id')->all();
+        $rack = $fitting->flight()->knowing(array_filter($setups->mapWithKeys(static fn (Setup $s): array => [
+            $s->ball => BallFactors::read($s->ballPart->data ?? []),
+        ])->all()));
         $place = new KeptPlace("calibration:{$fitting->id}");
         $kept = $place->get($stands);
         if (! is_array($kept)) {
-            $kept = array_map(self::packed(...), self::worked($fitting, $places, $air, array_keys(array_filter(
+            $bay = self::worked($fitting, $places, $air, $rack, $balls, array_keys(array_filter(
                 $openAir, static fn (?OpenAir $o): bool => $o?->isWindy() ?? false,
-            )))->visits);
+            )));
+            $kept = [
+                array_map(self::packed(...), $bay->visits),
+                array_map(static fn (string $ball): array => get_object_vars($bay->flight->factorsOf($ball)), array_combine($balls, $balls)),
+                $bay->balls,
+            ];
             $place->put($stands, $kept);
         }
+        [$visits, $factors, $told] = $kept;
 
         return new self(
-            BayCalibration::from(array_values(array_map(self::unpacked(...), $kept)), $fitting->flight()), $places,
-            array_filter($openAir), $stands,
+            BayCalibration::from(
+                array_values(array_map(self::unpacked(...), $visits)), $rack,
+                array_map(static fn (array $of): BallFactors => new BallFactors(...$of), $factors), $told,
+            ),
+            $places, array_filter($openAir), $balls, $stands,
         );
     }
 
     /**
      * @param  array<int, array{monitor: mixed, visit: int|null}>  $places
      * @param  array<int, Atmosphere|null>  $air
+     * @param  BallFlight  $rack  with what the rack says of balls
+     * @param  array<int, string>  $balls  of setups, by id
      * @param  list<int>  $windy  trials whose shots say nothing of the monitor, by id
      */
-    private static function worked(Fitting $fitting, array $places, array $air, array $windy): BayCalibration
+    private static function worked(Fitting $fitting, array $places, array $air, BallFlight $rack, array $balls, array $windy): BayCalibration
     {
         $brief = $fitting->brief();
         $shots = Shot::revealed(Shot::query())->where('fitting_id', $fitting->id)
             ->where(fn ($q) => $q->whereNull('left_out_reason')->orWhere('left_out_reason', '!=', BayCalibration::NOT_BY))
             ->where(fn ($q) => $q->whereNull('trial_id')->orWhereNotIn('trial_id', $windy))
-            ->orderBy('sequence')->get(['id', 'trial_id', 'source', 'measured']);
+            ->orderBy('sequence')->get(['id', 'setup_id', 'trial_id', 'source', 'measured']);
 
         return BayCalibration::of(
             array_values($shots->map(fn (Shot $s): array => self::seenBy($s, $places) + [
                 'values' => array_map(floatval(...), $s->measured), 'air' => $air[$s->trial_id ?? 0] ?? null,
+                'ball' => $balls[$s->setup_id] ?? '',
             ])->all()),
-            $fitting->flight(), new Atmosphere($brief->temperatureC, $brief->altitudeM),
+            $rack, new Atmosphere($brief->temperatureC, $brief->altitudeM),
         );
     }
 

@@ -81,8 +81,8 @@ final readonly class KeptFlights
     {
         $out = $trials = [];
         foreach ($rows as $row) {
-            $trials[(int) $row->id] = $trialId = $row->trial_id === null ? null : (int) $row->trial_id;
-            $out[(int) $row->id] = $this->by->row((string) $row->measured, $trialId, (string) $row->source);
+            $trials[(int) $row->id] = $row->trial_id === null ? null : (int) $row->trial_id;
+            $out[(int) $row->id] = $this->by->row($row, (string) $row->measured);
         }
         // What changed while the shots were read must not be taken for what stood before.
         if (count($rows) >= self::FROM_SHOTS && $this->by->stillStands($this->fitting)) {
@@ -105,8 +105,7 @@ final readonly class KeptFlights
         $measured = $missing === [] ? [] : DB::table('shots')->where('fitting_id', $this->fitting->id)
             ->whereIn('id', array_map(static fn (stdClass $row): int => (int) $row->id, $missing))->pluck('measured', 'id')->all();
         foreach ($missing as $row) {
-            $trialId = $row->trial_id === null ? null : (int) $row->trial_id;
-            $flown[(int) $row->id] = $this->by->row((string) ($measured[$row->id] ?? '{}'), $trialId, (string) $row->source);
+            $flown[(int) $row->id] = $this->by->row($row, (string) ($measured[$row->id] ?? '{}'));
         }
 
         return $flown;

@@ -123,11 +123,12 @@ final readonly class BayFigures
             if ($set === null || $set->count() === 0) {
                 return null;
             }
+            $ball = collect($this->judged->setups)->firstWhere('tag', $set->tag)->ball ?? '';
 
             return [
                 'ellipse' => $set->ellipse(), 'sideM' => $set->summary(Measure::Side)?->mean, 'carryM' => $set->summary(Measure::Carry)?->mean,
                 'sides' => array_slice($set->values(Measure::Side), -self::SIDES),
-                'path' => MeanFlight::of($set, $this->judged->calibrations->bay->flight),
+                'path' => MeanFlight::of($set, $this->judged->calibrations->bay->flight->ofBall($ball)),
             ];
         };
 

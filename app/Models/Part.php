@@ -16,7 +16,7 @@ use MintCarry\Core\Club\Shaft;
  * @property string $kind shaft, grip or ball
  * @property string $label
  * @property array<string, mixed> $data shaft: rawMassG, cutMassG, balanceFromButtMm, torqueDeg, lengthMm, and as its
- *   maker states them flex, tip, launch; grip: massG; ball: build
+ *   maker states them flex, tip, launch; grip: massG; ball: build, dragFactor, liftFactor, factorsFrom
  * @property array<string, mixed> $supply
  * @property Carbon|null $retired_at
  */

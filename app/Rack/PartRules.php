@@ -6,6 +6,7 @@ namespace App\Rack;
 
 use App\Models\Part;
 use Illuminate\Validation\Rule;
+use MintCarry\Core\Flight\BallFactors;
 
 /** A shaft, grip or ball as typed. Flex, tip and launch are the maker's words: shown and filtered by, never turned into a figure. */
 final class PartRules extends RackRules
@@ -16,10 +17,10 @@ final class PartRules extends RackRules
             'torqueDeg' => [1, 10],
         ],
         'grip' => ['massG' => [10, 150]],
-        'ball' => [],
+        'ball' => ['dragFactor' => BallFactors::BOUNDS, 'liftFactor' => BallFactors::BOUNDS],
     ];
 
-    private const TEXTS = ['shaft' => ['flex', 'tip', 'launch'], 'grip' => ['size'], 'ball' => ['build']];
+    private const TEXTS = ['shaft' => ['flex', 'tip', 'launch'], 'grip' => ['size'], 'ball' => ['build', 'factorsFrom']];
 
     /** @param  array<mixed>  $input */
     public function __construct(int $studioId, array $input, private readonly ?Part $part = null)
@@ -52,6 +53,9 @@ final class PartRules extends RackRules
         foreach (self::TEXTS[$kind] ?? [] as $key) {
             $rules["data.{$key}"] = ['nullable', 'string', 'max:40'];
         }
+        if ($kind === 'ball') {
+            $rules['data.factorsFrom'] = ['required_with:data.dragFactor,data.liftFactor', 'nullable', 'string', 'max:40'];
+        }
 
         return $rules;
     }
@@ -59,7 +63,10 @@ final class PartRules extends RackRules
     /** @return array<string, string> */
     protected function messages(): array
     {
-        return ['label.unique' => "There is already one called ':input' on the rack: give this one a label of its own. Nothing was saved."];
+        return [
+            'data.factorsFrom.required_with' => 'Say where the factors come from: who measured them, and when. Nothing was saved.',
+            'label.unique' => "There is already one called ':input' on the rack: give this one a label of its own. Nothing was saved.",
+        ];
     }
 
     private function kind(): string

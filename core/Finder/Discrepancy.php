@@ -61,7 +61,7 @@ final readonly class Discrepancy
         }
         foreach ($byTag as $tag => $trials) {
             try {
-                $out[$tag] = self::of($belief, $trials, FlightTable::for($flight));
+                $out[$tag] = self::of($belief, $trials, FlightTable::for($flight->ofBall($trials[0]['spec']->ball)));
             } catch (ModelFailure) {
                 continue; // named where the setup itself is drawn
             }

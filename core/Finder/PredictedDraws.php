@@ -104,7 +104,6 @@ final readonly class PredictedDraws
     ): self {
         $own = $ownAs ?? $belief->own;
         $others = array_values(array_filter($rack, static fn (SetupSpec $s): bool => $s->tag !== $own->tag));
-        $table = FlightTable::for($flight);
         $unknowns = null;
         $specs = $figures = $clouds = $seen = $tested = $failures = [];
         foreach ([$own, ...$others] as $spec) {
@@ -113,7 +112,7 @@ final readonly class PredictedDraws
                 if ($known === null || $known[0] != $spec) {
                     $unknowns ??= self::unknowns($belief, $scramble);
                     $known = [$spec, self::ofSetup(
-                        $spec, $belief, $unknowns, $table, $day, $squaring, $missed[$belief->drawnAs($spec)] ?? null,
+                        $spec, $belief, $unknowns, FlightTable::for($flight->ofBall($spec->ball)), $day, $squaring, $missed[$belief->drawnAs($spec)] ?? null,
                     )];
                     if ($made !== null) {
                         $made[$spec->tag] = $known;
@@ -280,7 +279,7 @@ final readonly class PredictedDraws
     {
         $figures = $this->figures;
         foreach ($this->specs as $s => $spec) {
-            $change = $this->clouds[$s]->change($here, $there);
+            $change = $this->clouds[$s]->change($here->ofBall($spec->ball), $there->ofBall($spec->ball));
             $sign = $spec->hand->sign();
             foreach (self::FLOWN as $f => [$at, $spreadAt]) {
                 // Side and rest are the player's; the models fly a right-hander.

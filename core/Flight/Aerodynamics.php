@@ -48,6 +48,9 @@ final readonly class Aerodynamics
         [0.0, 0.020124, 0.0, 0.0, 0.0, 0.0, 0.0],
     ];
 
+    /** The widths of the last two, as shares: what a make of ball may do of its own (assumptions). */
+    public const BALL_SHARES = [0.03, 0.04];
+
     private const OF_THE_FIT = 3;
 
     /** No constant comes nearer to nothing than this share of itself. */
@@ -111,6 +114,12 @@ final readonly class Aerodynamics
         $ways = array_map(static fn (float $is, float $by): float => max(-12.0, min(12.0, $is + $by)), $this->ways, $this->open[$k]);
 
         return new self($ways, $this->spinOffset, $this->open, $this->dragFactor, $this->liftFactor);
+    }
+
+    /** The law for a ball with a drag and a lift of its own. */
+    public function ofBall(BallFactors $ball): self
+    {
+        return new self($this->ways, $this->spinOffset, $this->open, $this->dragFactor * $ball->drag, $this->liftFactor * $ball->lift);
     }
 
     /** @return array<string, mixed> what makes it anew */

@@ -43,6 +43,7 @@ final readonly class BallFlight
 
     private const NEAR_GROUND_M = 1e-3;
 
+    /** @param  array<string, BallFactors>  $balls  what is known of makes of ball, by the name that setups have them under */
     public function __construct(
         private Atmosphere $air = new Atmosphere,
         private Wind $wind = new Wind,
@@ -51,6 +52,7 @@ final readonly class BallFlight
         private float $riseM = 0.0,
         private float $tolerance = self::TOLERANCE,
         private float $slopeDeg = 0.0,
+        private array $balls = [],
     ) {
         InvalidInput::requireWithin('slopeDeg', $slopeDeg, -15, 15, '°');
         InvalidInput::requireWithin('riseM', $riseM, -100, 60, 'm');
@@ -60,7 +62,7 @@ final readonly class BallFlight
     /** The same ball, seen by the same monitor, in other air, wind or on other turf. */
     public function elsewhere(Atmosphere $air, Wind $wind, Turf $turf): self
     {
-        return new self($air, $wind, $this->aerodynamics, $turf, $this->riseM, $this->tolerance, $this->slopeDeg);
+        return new self(...['air' => $air, 'wind' => $wind, 'turf' => $turf] + get_object_vars($this));
     }
 
     /** Neither wind nor a slope: a ball that starts elsewhere flies the same flight, turned. */
@@ -78,7 +80,31 @@ final readonly class BallFlight
     /** The same place with the drag, lift and spin that a monitor's shots ask for. */
     public function calibrated(Aerodynamics $to): self
     {
-        return new self($this->air, $this->wind, $to, $this->turf, $this->riseM, $this->tolerance, $this->slopeDeg);
+        return new self(...['aerodynamics' => $to] + get_object_vars($this));
+    }
+
+    /**
+     * The same place, where more is known of these balls.
+     *
+     * @param  array<string, BallFactors>  $balls  by name
+     */
+    public function knowing(array $balls): self
+    {
+        return $balls === [] ? $this : new self(...['balls' => $balls + $this->balls] + get_object_vars($this));
+    }
+
+    /** What is known of a make of ball; one of which nothing is known flies as a usual one. */
+    public function factorsOf(string $ball): BallFactors
+    {
+        return $this->balls[$ball] ?? new BallFactors;
+    }
+
+    /** The flight of a make of ball, and of no other. */
+    public function ofBall(string $name): self
+    {
+        return $this->balls === []
+            ? $this
+            : new self(...['aerodynamics' => $this->aerodynamics->ofBall($this->factorsOf($name)), 'balls' => []] + get_object_vars($this));
     }
 
     /**

@@ -60,8 +60,8 @@ final readonly class Calibration
     }
 
     /**
-     * @param  list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere}>  $shots  launch, measured carry m, measured apex m, and
-     *   the air where it is another
+     * @param  list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere, 4?: BallFactors}>  $shots  launch, measured carry m, measured
+     *   apex m, the air where it is another, and what is known of the ball
      * @param  Aerodynamics  $around  what is believed before these shots
      * @param  list<float>  $priorSd  and how surely: of each way, and of the share of spin
      *
@@ -144,7 +144,7 @@ final readonly class Calibration
     /**
      * One step of Gauss and Newton.
      *
-     * @param  list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere}>  $shots
+     * @param  list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere, 4?: BallFactors}>  $shots
      * @param  array<int, float>  $x
      * @param  array<int, float>  $prior
      * @param  array<int, float>  $priorSd
@@ -163,8 +163,7 @@ final readonly class Calibration
             $b[$p] = ($prior[$p] - $x[$p]) / $priorSd[$p] ** 2;
             $a[$p][$p] = 1 / $priorSd[$p] ** 2;
         }
-        foreach ($now as $k => [$miss, $sd]) {
-            $weight = self::weight($miss / $sd) / $sd ** 2;
+        foreach ($now as $k => [$miss, $weight]) {
             $j = array_map(static fn (int $p): float => ($slopes[$p][$k][0] - $miss) / self::STEP[$p], array_keys(self::STEP));
             foreach ($j as $p => $jp) {
                 $b[$p] -= $weight * $jp * $miss;
@@ -181,8 +180,8 @@ final readonly class Calibration
     /**
      * Those that tell something.
      *
-     * @param  list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere}>  $shots
-     * @return list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere}>
+     * @param  list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere, 4?: BallFactors}>  $shots
+     * @return list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere, 4?: BallFactors}>
      */
     private static function measured(array $shots): array
     {
@@ -202,28 +201,31 @@ final readonly class Calibration
         return $used;
     }
 
-    private static function weight(float $z): float
+    /** @return array{float, float} a carry or an apex that the model misses by so many m, and how much that counts, 1/m² */
+    public static function weigh(float $missM, bool $isCarry): array
     {
-        return abs($z) <= self::TRUSTED_SD ? 1.0 : (self::TRUSTED_SD / $z) ** 2;
+        $sd = $isCarry ? self::CARRY_SD_M : self::APEX_SD_M;
+        $z = abs($missM) / $sd;
+
+        return [$missM, ($z <= self::TRUSTED_SD ? 1.0 : (self::TRUSTED_SD / $z) ** 2) / $sd ** 2];
     }
 
     /**
-     * @param  list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere}>  $shots
+     * @param  list<array{0: Launch, 1: ?float, 2: ?float, 3?: Atmosphere, 4?: BallFactors}>  $shots
      * @param  array<int, float>  $x
-     * @return list<array{float, float, bool}> model minus measured m, SD m, is it a carry?
+     * @return list<array{float, float, bool}> model minus measured m, how much it counts 1/m², is it a carry?
      */
     private static function misses(array $shots, Atmosphere $air, array $x): array
     {
         $law = self::law($x);
-        $flight = new BallFlight($air, aerodynamics: $law);
         $out = [];
         foreach ($shots as $shot) {
-            $flown = (isset($shot[3]) ? new BallFlight($shot[3], aerodynamics: $law) : $flight)->fly($shot[0]);
+            $flown = (new BallFlight($shot[3] ?? $air, aerodynamics: isset($shot[4]) ? $law->ofBall($shot[4]) : $law))->fly($shot[0]);
             if ($shot[1] !== null) {
-                $out[] = [$flown->carryM - $shot[1], self::CARRY_SD_M, true];
+                $out[] = [...self::weigh($flown->carryM - $shot[1], isCarry: true), true];
             }
             if ($shot[2] !== null) {
-                $out[] = [$flown->apexM - $shot[2], self::APEX_SD_M, false];
+                $out[] = [...self::weigh($flown->apexM - $shot[2], isCarry: false), false];
             }
         }
 

@@ -64,7 +64,7 @@ final readonly class Bridge
             $live[$k] = array_filter($fields, static fn (int $i): bool => abs($a->state[$i] - $b->state[$i]) > 1e-9) !== [];
         }
         $live[$body] = $a->spec->body != $b->spec->body;
-        $live[$air] = $a->flight !== $b->flight;
+        $live[$air] = $a->flight != $b->flight;
         $parts = Shapley::vectors($live, static function (array $switched) use ($groups, $a, $b, $impacts, $body, $air): array {
             $state = $a->state;
             foreach (array_values($groups) as $k => $fields) {
@@ -89,7 +89,7 @@ final readonly class Bridge
                 $lines[] = self::line($name, $groups[$name] ?? [], $parts[$k][$m], array_column($slopes, $m), $a, $b, $expected);
             }
             $sum = array_sum(array_column($lines, 'happened'));
-            // A ball that changed is in what is left over: the models know one ball.
+            // What a ball of which nothing is known did is in what is left over.
             [$scatter, $own] = self::LEFT_OVER[$field];
             $error = $scatter * sqrt(1 / max(1, $meanA->n) + 1 / max(1, $meanB->n));
             $rest = $meanB->mean - $meanA->mean - $sum;

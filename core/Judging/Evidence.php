@@ -92,7 +92,7 @@ final readonly class Evidence
             $error[$i] = sqrt($variance / $n);
         }
 
-        return new self($spec, $set, $state, $error, $from, $flight, new Impact($spec->body, $spec->hand));
+        return new self($spec, $set, $state, $error, $from, $flight->ofBall($spec->ball), new Impact($spec->body, $spec->hand));
     }
 
     public function isMeasured(int $field): bool

@@ -6,6 +6,7 @@ namespace MintCarry\Core\Launch;
 
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Flight\Aerodynamics;
+use MintCarry\Core\Flight\BallFactors;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Calibration;
 use MintCarry\Core\Flight\Launch;
@@ -57,58 +58,66 @@ final readonly class BayCalibration
     /**
      * @param  BallFlight  $flight  of all monitors together, by their shots
      * @param  list<MonitorVisit>  $visits
+     * @param  list<array<string, mixed>>  $balls  each make of ball beside the one that most was hit with (`BallsCompared::told`)
      * @param  array<string, BallFlight>  $flights  by key
      */
-    private function __construct(public BallFlight $flight, public array $visits, private array $flights, private BallFlight $plain)
-    {
+    private function __construct(
+        public BallFlight $flight, public array $visits, public array $balls, private array $flights, private BallFlight $plain,
+    ) {
     }
 
     /** Nothing known: physics as it is. */
     public static function none(BallFlight $plain): self
     {
-        return new self($plain, [], [], $plain);
+        return new self($plain, [], [], [], $plain);
     }
 
     /**
-     * @param  list<array{monitor: string, visit: int|null, values: array<string, float>, air: Atmosphere|null}>  $shots  measured
-     *   values by field; air where the shot was hit in another than the fitting's
-     * @param  BallFlight  $plain  the flight in the fitting's air, not calibrated
+     * @param  list<array{monitor: string, visit: int|null, values: array<string, float>, air: Atmosphere|null, ball?: string}>  $shots
+     *   measured values by field; air where the shot was hit in another than the fitting's; the make of ball, '' where nobody told
+     * @param  BallFlight  $plain  the flight in the fitting's air, not calibrated, with what the rack says of balls
      */
     public static function of(array $shots, BallFlight $plain, Atmosphere $air): self
     {
         $told = [];
-        foreach ($shots as ['monitor' => $monitor, 'visit' => $visit, 'values' => $values, 'air' => $itsAir]) {
-            $one = self::told($values, $itsAir ?? $air);
+        foreach ($shots as $s) {
+            $ball = $s['ball'] ?? '';
+            $one = self::told($s['values'], $s['air'] ?? $air, $plain->factorsOf($ball), $ball);
             if ($one !== null) {
-                $told[$monitor][$visit ?? 0][] = $one;
+                $told[$s['monitor']][$s['visit'] ?? 0][] = $one;
             }
         }
-        $visits = [];
+        $visits = $seen = [];
         foreach ($told as $monitor => $byVisit) {
             $byVisit = array_filter(array_map(static fn (array $its): array => self::agreeing(self::some($its)), $byVisit));
             foreach ($byVisit as $visit => $its) {
                 $others = array_merge([], ...array_values(array_filter(
                     $byVisit, static fn (int $other): bool => $other !== $visit, ARRAY_FILTER_USE_KEY,
                 )));
-                $visits[] = MonitorVisit::of((string) $monitor, $visit === 0 ? null : $visit, $its, self::fit($its, $others));
+                $visits[] = $one = MonitorVisit::of((string) $monitor, $visit === 0 ? null : $visit, $its, self::fit($its, $others));
+                $seen[] = ['law' => $one->aerodynamics, 'shots' => $its];
             }
         }
+        $balls = BallsCompared::among($seen);
+        $launches = array_column(array_merge(...array_column($seen, 'shots')), 0);
 
-        return self::from($visits, $plain);
+        return self::from($visits, $plain, array_map(static fn (BallsCompared $b): BallFactors => $b->factors, $balls),
+            BallsCompared::told($balls, $launches, $plain));
     }
 
     /**
      * Without the shots whose carry cannot be of their launch: longer than physics has it, or off what the monitor's other shots say.
      *
-     * @param  list<array{Launch, ?float, ?float, Atmosphere}>  $its
-     * @return list<array{Launch, ?float, ?float, Atmosphere}>
+     * @param  list<array{Launch, ?float, ?float, Atmosphere, BallFactors, string}>  $its
+     * @return list<array{Launch, ?float, ?float, Atmosphere, BallFactors, string}>
      */
     private static function agreeing(array $its): array
     {
         $shares = [];
-        foreach ($its as $i => [$launch, $carry, , $air]) {
+        foreach ($its as $i => [$launch, $carry, , $air, $ball]) {
             if ($carry !== null) {
-                $shares[$i] = $carry / max(1.0, (new BallFlight($air))->fly($launch)->carryM) - 1;
+                $flight = new BallFlight($air, aerodynamics: (new Aerodynamics)->ofBall($ball));
+                $shares[$i] = $carry / max(1.0, $flight->fly($launch)->carryM) - 1;
             }
         }
         // Where most are off, their middle says nothing of how the rest should be.
@@ -121,9 +130,14 @@ final readonly class BayCalibration
         ));
     }
 
-    /** @param  list<MonitorVisit>  $visits */
-    public static function from(array $visits, BallFlight $plain): self
+    /**
+     * @param  list<MonitorVisit>  $visits
+     * @param  array<string, BallFactors>  $factors  what the shots say of balls, by name
+     * @param  list<array<string, mixed>>  $balls  as it is told
+     */
+    public static function from(array $visits, BallFlight $rack, array $factors = [], array $balls = []): self
     {
+        $plain = $rack->knowing($factors);
         $flights = $offsets = [];
         foreach ($visits as $v) {
             $flights[self::key($v->monitor, $v->visit)] = $plain->calibrated($v->aerodynamics);
@@ -134,7 +148,7 @@ final readonly class BayCalibration
             $flights[self::key((string) $monitor, -1)] = $plain->calibrated(self::together($its));
         }
 
-        return new self($visits === [] ? $plain : $plain->calibrated(self::together($visits)), $visits, $flights, $plain);
+        return new self($visits === [] ? $plain : $plain->calibrated(self::together($visits)), $visits, $balls, $flights, $plain);
     }
 
     /** The flight that a monitor's shots of a visit go by. */
@@ -163,10 +177,10 @@ final readonly class BayCalibration
             : null;
     }
 
-    /** @return list<array<string, mixed>> what each monitor said on each visit, as a report tells it */
-    public function toArrays(): array
+    /** @return array{calibration: list<array<string, mixed>>, balls: list<array<string, mixed>>} as a report tells it */
+    public function toArray(): array
     {
-        return array_map(static fn (MonitorVisit $v): array => $v->toArray(), $this->visits);
+        return ['calibration' => array_map(static fn (MonitorVisit $v): array => $v->toArray(), $this->visits), 'balls' => $this->balls];
     }
 
     private static function key(string $monitor, ?int $visit): string
@@ -178,9 +192,9 @@ final readonly class BayCalibration
      * A shot as calibration takes it; null where it tells nothing, or what no ball can have flown.
      *
      * @param  array<string, float>  $values
-     * @return array{Launch, ?float, ?float, Atmosphere}|null
+     * @return array{Launch, ?float, ?float, Atmosphere, BallFactors, string}|null
      */
-    private static function told(array $values, Atmosphere $air): ?array
+    private static function told(array $values, Atmosphere $air, BallFactors $factors, string $ball): ?array
     {
         $shot = LaunchShot::launchOf($values);
         $within = static function (Measure $measure, float $least) use ($values): ?float {
@@ -190,12 +204,13 @@ final readonly class BayCalibration
         };
         [$carry, $apex] = [$within(Measure::Carry, 20.0), $within(Measure::Apex, 1.0)];
 
-        return $shot === null || $shot->launchDeg < 2 || ($carry === null && $apex === null) ? null : [$shot, $carry, $apex, $air];
+        return $shot === null || $shot->launchDeg < 2 || ($carry === null && $apex === null) ? null
+            : [$shot, $carry, $apex, $air, $factors, $ball];
     }
 
     /**
-     * @param  list<array{Launch, ?float, ?float, Atmosphere}>  $its
-     * @param  list<array{Launch, ?float, ?float, Atmosphere}>  $others  the monitor's other visits
+     * @param  list<array{Launch, ?float, ?float, Atmosphere, BallFactors, string}>  $its
+     * @param  list<array{Launch, ?float, ?float, Atmosphere, BallFactors, string}>  $others  the monitor's other visits
      */
     private static function fit(array $its, array $others): Calibration
     {
@@ -214,8 +229,8 @@ final readonly class BayCalibration
     /**
      * An even choice that does not hang on the order in which shots come.
      *
-     * @param  list<array{Launch, ?float, ?float, Atmosphere}>  $shots
-     * @return list<array{Launch, ?float, ?float, Atmosphere}>
+     * @param  list<array{Launch, ?float, ?float, Atmosphere, BallFactors, string}>  $shots
+     * @return list<array{Launch, ?float, ?float, Atmosphere, BallFactors, string}>
      */
     private static function some(array $shots): array
     {

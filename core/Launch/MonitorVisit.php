@@ -6,6 +6,7 @@ namespace MintCarry\Core\Launch;
 
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Flight\Aerodynamics;
+use MintCarry\Core\Flight\BallFactors;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Flight\Calibration;
 use MintCarry\Core\Flight\Launch;
@@ -42,13 +43,13 @@ final readonly class MonitorVisit
     ) {
     }
 
-    /** @param  list<array{Launch, ?float, ?float, Atmosphere}>  $shots  launch, measured carry, measured apex, air */
+    /** @param  list<array{Launch, ?float, ?float, Atmosphere, BallFactors}>  $shots  launch, measured carry, measured apex, air, ball */
     public static function of(string $monitor, ?int $visit, array $shots, Calibration $fit): self
     {
         $carries = $apexes = $carriesAfter = $apexesAfter = [];
-        foreach ($shots as [$launch, $carry, $apex, $air]) {
-            $before = (new BallFlight($air))->fly($launch);
-            $after = (new BallFlight($air, aerodynamics: $fit->aerodynamics))->fly($launch);
+        foreach ($shots as [$launch, $carry, $apex, $air, $ball]) {
+            $before = (new BallFlight($air, aerodynamics: (new Aerodynamics)->ofBall($ball)))->fly($launch);
+            $after = (new BallFlight($air, aerodynamics: $fit->aerodynamics->ofBall($ball)))->fly($launch);
             if ($carry !== null && $before->carryM > 10 && $after->carryM > 10) {
                 $carries[] = $carry / $before->carryM - 1;
                 $carriesAfter[] = $carry / $after->carryM - 1;

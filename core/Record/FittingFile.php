@@ -108,7 +108,7 @@ final class FittingFile
         $hand = Hand::from($player->choice('hand', ['right', 'left']));
         $brief = self::brief($file->raw('brief'));
         $air = new Atmosphere($brief->temperatureC, $brief->altitudeM);
-        $flight = new BallFlight($air, turf: $brief->turf());
+        $flight = new BallFlight($air, turf: $brief->turf(), balls: RackItems::balls($file->object('rack')));
         $rack = RackItems::heads($file->object('rack'));
         $heads = [];
         foreach ($rack as $head) {
@@ -265,14 +265,15 @@ final class FittingFile
         );
         $calibration = BayCalibration::of(
             array_values(array_filter(
-                $read, static fn (array $s): bool => $s['leftOut'] !== BayCalibration::NOT_BY && $s['openAir']?->isWindy() !== true,
+                array_map(static fn (array $s): array => ['ball' => $setups[$s['tag']]->ball] + $s, $read), static fn (array $s): bool => $s['leftOut'] !== BayCalibration::NOT_BY && $s['openAir']?->isWindy() !== true,
             )), $flight, $air,
         );
         $shots = array_map(static fn (): array => [], $setups);
         $hit = [];
         foreach ($read as $i => $s) {
             $hit[$s['trial']] = true;
-            $shot = LaunchShot::of($s['values'], $calibration->flightOf($s['monitor'], $s['visit']), $s['openAir']);
+            $flight = $calibration->flightOf($s['monitor'], $s['visit'])->ofBall($setups[$s['tag']]->ball);
+            $shot = LaunchShot::of($s['values'], $flight, $s['openAir']);
             foreach ($shot->issues() as $issue) {
                 if ($issue->refused) {
                     throw InvalidInput::of("shots[{$i}].measured.{$issue->field}", "shots[{$i}]: {$issue->message}.");

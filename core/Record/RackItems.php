@@ -13,7 +13,9 @@ use MintCarry\Core\Club\ReadingSet;
 use MintCarry\Core\Club\SleeveSystem;
 use MintCarry\Core\Club\WeightSlot;
 use MintCarry\Core\Errors\InvalidInput;
+use MintCarry\Core\Flight\BallFactors;
 
+use function array_filter;
 use function array_map;
 use function array_values;
 use function is_array;
@@ -57,6 +59,27 @@ final class RackItems
         }
 
         return $out;
+    }
+
+    /**
+     * What is known of makes of ball.
+     *
+     * @return array<string, BallFactors> by label
+     *
+     * @throws InvalidInput where a factor cannot be
+     */
+    public static function balls(?Item $rack): array
+    {
+        $out = [];
+        foreach ($rack?->objects('parts') ?? [] as $i => $part) {
+            try {
+                $out[$part->text('label')] = $part->text('kind') === 'ball' ? BallFactors::read($part->object('data')?->all() ?? []) : null;
+            } catch (InvalidInput $e) {
+                throw $e->inside("rack.parts[{$i}].data");
+            }
+        }
+
+        return array_filter($out);
     }
 
     /** @param  array<string, array<string, mixed>>  $sleeves */

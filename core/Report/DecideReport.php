@@ -89,7 +89,7 @@ final class DecideReport
         return AdviceReport::toArray($advice, $record, [...$grounds->failures, ...$failures]) + [
             'worth' => $search === null ? null : self::worth($record, $search, $advice),
             'days' => $days,
-            'calibration' => $record->calibration?->toArrays() ?? [],
+            ...$record->calibration?->toArray() ?? [],
             'otherSwings' => self::otherSwings($record),
         ];
     }

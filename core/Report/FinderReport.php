@@ -67,7 +67,7 @@ final class FinderReport
             ...$record->toldSwings(),
             'own' => $record->own()->tag,
             'benchmark' => $found->base->spec->tag,
-            'calibration' => $record->calibration?->toArrays() ?? [],
+            ...$record->calibration?->toArray() ?? [],
             'scoring' => $found->scoring->value,
             'unit' => $found->scoring->unit(),
             'count' => count($found->setups),

@@ -129,7 +129,7 @@ final readonly class JudgingReport
             // Where the models have something to work from, the finder names the one next move (`NextStep`).
             'next' => $this->benchmark === null || $this->record->isModelled() ? null : self::next(NextMove::of($this->benchmark, $ail,
                 $this->untried(), $squaringShare)),
-            'calibration' => $this->record->calibration?->toArrays() ?? [],
+            ...$this->record->calibration?->toArray() ?? [],
             'judge' => $this->advice === null ? null : AdviceReport::toArray($this->advice, $this->record),
             'failures' => ModelFailure::toArrays($failures),
         ];

@@ -105,9 +105,8 @@ final class LoftAndWind
         $out = [];
         foreach ($winds as $name => $from) {
             // The draws are those of a right-hander: a left-hander's wind is mirrored with the ball.
-            $flight = new BallFlight(
-                new Atmosphere($brief->temperatureC, $brief->altitudeM), new Wind($speed, $record->hand->sign() * $from),
-                $record->flight->aerodynamics, $brief->turf(),
+            $flight = $record->flight->elsewhere(
+                new Atmosphere($brief->temperatureC, $brief->altitudeM), new Wind($speed, $record->hand->sign() * $from), $brief->turf(),
             );
             $keep = self::drives($search, $spec, $record, 0.0, $flight);
             $down = self::drives($search, $spec, $record, -self::DOWN_DEG, $flight);

@@ -139,7 +139,7 @@ final class LoftLadder
         $fly = static function (SetupSpec $spec, float $loft) use ($target, $record): ?array {
             $ball = Swing::of([$target->clubSpeedMps, $target->attackDeg, 0.0, $loft, 0.0, 0.0, 0.0])->launch(new Impact($spec->body));
 
-            return $ball === null || $ball->launchDeg <= 0.5 ? null : [$ball, $record->flight->fly($ball)];
+            return $ball === null || $ball->launchDeg <= 0.5 ? null : [$ball, $record->flight->ofBall($spec->ball)->fly($ball)];
         };
         $base = $fly($own, $usual);
         $out = [];

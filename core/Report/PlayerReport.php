@@ -67,7 +67,7 @@ final class PlayerReport
     private static function side(FittingRecord $record, SetupRecord $setup, array $judged): array
     {
         $set = $record->sets()[$setup->tag] ?? null;
-        $flight = $set === null ? null : MeanFlight::of($set, $record->flight);
+        $flight = $set === null ? null : MeanFlight::of($set, $record->flight->ofBall($setup->ball));
         $points = [];
         foreach ($set->shots ?? [] as $shot) {
             [$side, $carry] = [$shot->value(Measure::Side), $shot->value(Measure::Carry)];

@@ -8,6 +8,11 @@ use App\Models\Setup;
 use App\Models\SimulatedHead;
 use App\Models\Sleeve;
 use Illuminate\Testing\TestResponse;
+use MintCarry\Core\Flight\Aerodynamics;
+use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Flight\Launch;
+use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Record\FittingFile;
 
 beforeEach(function (): void {
     $this->user = $this->fitter();
@@ -269,6 +274,9 @@ it('keeps shafts, grips and balls, each with its own figures', function (array $
         null,
     ],
     [['kind' => 'ball', 'label' => 'S', 'data' => ['build' => 'soft']], null],
+    [['kind' => 'ball', 'label' => 'S', 'data' => ['dragFactor' => '1,04', 'factorsFrom' => 'own range']], null],
+    [['kind' => 'ball', 'label' => 'S', 'data' => ['dragFactor' => '1,04']], 'data.factorsFrom'],
+    [['kind' => 'ball', 'label' => 'S', 'data' => ['liftFactor' => 3, 'factorsFrom' => 'own range']], 'data.liftFactor'],
     [['kind' => 'shaft', 'label' => 'S', 'data' => ['rawMassG' => 900]], 'data.rawMassG'],
     [['kind' => 'grip', 'label' => 'S', 'data' => ['torqueDeg' => 4]], 'data'],
     [['kind' => 'glove', 'label' => 'S'], 'kind'],
@@ -277,6 +285,27 @@ it('keeps shafts, grips and balls, each with its own figures', function (array $
     [['kind' => 'ball', 'label' => 'S', 'supply' => ['price' => '12x', 'currency' => 'EUR']], 'supply.price'],
     [['kind' => 'ball', 'label' => 'S', 'supply' => ['price' => '1.200,50', 'currency' => 'EUR']], 'supply.price'],
 ]);
+
+it('flies a ball by the drag and lift that the rack has for it, on every screen and out of a file', function (): void {
+    $ball = ['kind' => 'ball', 'label' => 'Range ball', 'data' => ['dragFactor' => 1.1, 'liftFactor' => 0.95, 'factorsFrom' => 'own range']];
+    $id = $this->postJson('api/parts', $ball)->json('id');
+    $setup = ($this->build)(['ballId' => $id])->json();
+    $values = array_map(static fn (string $v): array => ['value' => $v, 'unit' => ''], [
+        'launchDeg' => '13', 'spinRpm' => '2600', 'directionDeg' => '0', 'spinAxisDeg' => '0',
+    ]) + ['ballSpeedMps' => ['value' => '68', 'unit' => 'm/s']];
+    $this->postJson("api/fittings/{$this->case->id}/shots", [
+        'setupId' => $setup['id'], 'shots' => [['clientId' => 'one', 'values' => $values]],
+    ])->assertCreated();
+    $carry = fn (): float => $this->getJson("api/fittings/{$this->case->id}/shots")->json('0.computed.carryM');
+    $ofFile = fn (): float => array_values(FittingFile::read(
+        $this->getJson("api/fittings/{$this->case->id}/file")->assertOk()->json(),
+    )->shots)[0][0]->shot->value(Measure::Carry) ?? 0.0;
+    $usual = (new BallFlight)->fly(new Launch(68, 13, 2600))->carryM;
+    $short = (new BallFlight(aerodynamics: new Aerodynamics(dragFactor: 1.1, liftFactor: 0.95)))->fly(new Launch(68, 13, 2600))->carryM;
+    expect($short)->toBeLessThan($usual - 8)->and($carry())->toEqualWithDelta($short, 0.01)->and($ofFile())->toEqualWithDelta($short, 0.01);
+    $this->patchJson("api/parts/{$id}", ['data' => ['dragFactor' => null, 'liftFactor' => null]] + $ball)->assertOk();
+    expect($carry())->toEqualWithDelta($usual, 0.01)->and($ofFile())->toEqualWithDelta($usual, 0.01);
+});
 
 it('takes a part off the rack and leaves it in the setups built with it', function (): void {
     $ball = $this->postJson('api/parts', ['kind' => 'ball', 'label' => 'Mallow'])->json('id');

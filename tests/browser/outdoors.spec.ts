@@ -15,7 +15,11 @@ test('wind and air are typed, refused where they cannot be, taken out, and the p
     const asks = page.getByLabel('Ask the player after a trial');
     if (await asks.isChecked()) await asks.uncheck();
     const card = page.locator('fieldset', { hasText: 'Change-over' });
-    while (await card.isVisible()) await card.getByRole('checkbox', { checked: false }).first().click();
+    const open = card.getByRole('checkbox', { checked: false });
+    await expect(async () => {
+        if (await open.count()) await open.first().click({ timeout: 1000 });
+        await expect(card).toBeHidden({ timeout: 500 });
+    }).toPass();
     await page.getByRole('button', { name: /Begin the trial/ }).click();
     await page.getByText('Type a shot', { exact: true }).click();
     for (const [field, value] of Object.entries({ ballSpeedMps: '236', launchDeg: '13', spinRpm: '2500' }))

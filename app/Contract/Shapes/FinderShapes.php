@@ -57,7 +57,7 @@ use App\Contract\Shape;
     Shape('Found', [
         'age' => 'JudgementAge',
         'swing' => 'string | null', 'swings' => 'SwingGroup[]', 'own' => 'string', 'benchmark' => 'string', 'only' => 'string', 'preset' => 'string', 'tooDear' => 'string[]',
-        'step' => 'NextStep', 'calibration' => 'MonitorVisit[]', 'scoring' => 'string', 'unit' => 'string', 'count' => 'integer',
+        'step' => 'NextStep', 'calibration' => 'MonitorVisit[]', 'balls' => 'BallTold[]', 'scoring' => 'string', 'unit' => 'string', 'count' => 'integer',
         'best' => 'string', 'pick' => 'string',
         'expectedLoss' => 'number', 'mayStop' => 'boolean', 'ties' => 'integer', 'within' => 'integer', 'unreadable' => 'string[]',
         'failures' => 'Failure[]',

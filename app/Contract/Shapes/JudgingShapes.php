@@ -107,10 +107,20 @@ use App\Contract\Shape;
     ),
 ]
 #[
+    Shape(
+        'BallTold',
+        [
+            'ball' => 'string', 'than' => 'string', 'n' => 'integer', 'nThan' => 'integer', 'dragShare' => 'number', 'liftShare' => 'number',
+            'carryM' => 'number', 'carrySdM' => 'number',
+        ],
+        about: 'A make of ball beside the one that most was hit with: its drag and lift, less 1, and its carry from the same launch.',
+    ),
+]
+#[
     Shape('Judging', [
         'age' => 'JudgementAge',
         'swing' => 'string | null', 'swings' => 'SwingGroup[]', 'benchmark' => 'string | null', 'screening' => 'string', 'setups' => 'JudgedSetup[]', 'rails' => 'GuardRail[]',
-        'judge' => 'Advice | null', 'next' => 'NextMove | null', 'calibration' => 'MonitorVisit[]', 'failures' => 'Failure[]',
+        'judge' => 'Advice | null', 'next' => 'NextMove | null', 'calibration' => 'MonitorVisit[]', 'balls' => 'BallTold[]', 'failures' => 'Failure[]',
     ]),
 ]
 final class JudgingShapes

@@ -1,6 +1,6 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import messages from '../../messages/en.json';
-import type { Hand, UnitChoice } from '../api/generated/types';
+import type { BallTold, Hand, UnitChoice } from '../api/generated/types';
 import { outOf14 } from './judged';
 import { factor, plain, signed, unitOf } from './units';
 
@@ -86,6 +86,18 @@ export function effect(measure: string, of: { value: number; low: number; high: 
     const unit = unitOf(measure, units);
     const k = factor(unit);
     return { value: `${signed(of.value * k, digits)} ${unit}`, low: signed(of.low * k, digits), high: signed(of.high * k, digits) };
+}
+
+/** What the shots say of a make of ball beside another; a difference that the shots do not carry is none. */
+export function ballText(b: BallTold, units: UnitChoice): string {
+    const k = factor(units.distance);
+    return say('ball.told', {
+        ...{ ball: b.ball || 'the ball without a name', than: b.than || 'the ball without a name', n: b.n, nThan: b.nThan },
+        ...{ differs: Math.abs(b.carryM) > 2 * b.carrySdM ? 'yes' : 'no', way: b.carryM < 0 ? 'shorter' : 'farther' },
+        ...{ carry: `${plain(Math.abs(b.carryM) * k, 1)} ${units.distance}`, sd: plain(2 * b.carrySdM * k, 1) },
+        ...{ drag: `${plain(Math.abs(b.dragShare) * 100, 1)} %`, dragWay: b.dragShare < 0 ? 'less' : 'more' },
+        ...{ lift: `${plain(Math.abs(b.liftShare) * 100, 1)} %`, liftWay: b.liftShare < 0 ? 'less' : 'more' },
+    });
 }
 
 /** By which monitors' shots flights are calibrated, in a sentence; empty where none told anything. */

@@ -1,9 +1,10 @@
 <script lang="ts">
-    import type { MonitorVisit, UnitChoice } from '../api/generated/types';
+    import type { BallTold, MonitorVisit, UnitChoice } from '../api/generated/types';
+    import { ballText } from '../format/sentences';
     import { factor, plain, signed } from '../format/units';
     import Scroll from './Scroll.svelte';
 
-    let { visits, units }: { visits: MonitorVisit[]; units: UnitChoice } = $props();
+    let { visits, balls, units }: { visits: MonitorVisit[]; balls: BallTold[]; units: UnitChoice } = $props();
     const k = $derived(factor(units.distance));
     const share = (value: number | null) => (value === null ? '–' : `${signed(value * 100, 1)} %`);
     const nameOf = (v: MonitorVisit) => (v.monitor === '' ? 'Monitor not named' : v.monitor === 'simulated' ? 'Practice shots' : v.monitor);
@@ -38,6 +39,7 @@
         </tbody>
     </table>
 </Scroll>
+{#each balls as b (b.ball)}<p>{ballText(b, units)}</p>{/each}
 
 <style>
     td small {

@@ -95,6 +95,18 @@ export interface Balanced {
     totalG: number;
 }
 
+/** A make of ball beside the one that most was hit with: its drag and lift, less 1, and its carry from the same launch. */
+export interface BallTold {
+    ball: string;
+    than: string;
+    n: number;
+    nThan: number;
+    dragShare: number;
+    liftShare: number;
+    carryM: number;
+    carrySdM: number;
+}
+
 export interface Bay {
     id: number;
     name: string;
@@ -578,6 +590,7 @@ export interface Found {
     tooDear: string[];
     step: NextStep;
     calibration: MonitorVisit[];
+    balls: BallTold[];
     scoring: string;
     unit: string;
     count: number;
@@ -912,6 +925,7 @@ export interface Judging {
     judge: Advice | null;
     next: NextMove | null;
     calibration: MonitorVisit[];
+    balls: BallTold[];
     failures: Failure[];
 }
 

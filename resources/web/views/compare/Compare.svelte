@@ -131,7 +131,7 @@
                         {/each}
                         {#if judging?.calibration.length}
                             <h2>The monitor beside physics</h2>
-                            <Monitors visits={judging.calibration} {units} />
+                            <Monitors visits={judging.calibration} balls={judging.balls} {units} />
                             <p class="small">
                                 Shots with a measured carry or apex set drag, lift and spin for their monitor and visit; what it did not
                                 measure is computed with them, and so is what is predicted.

@@ -25,7 +25,12 @@
             ['massG', 'Mass', 'g'],
             ['size', 'Size', ''],
         ],
-        ball: [['build', 'Build', '']],
+        ball: [
+            ['build', 'Build', ''],
+            ['dragFactor', 'Drag, times a usual ball', '×'],
+            ['liftFactor', 'Lift, times a usual ball', '×'],
+            ['factorsFrom', 'Where drag and lift come from', ''],
+        ],
     };
     let editing = $state<{ id: number | null; label: string; data: Record<string, string>; supply: TypedSupply } | null>(null);
     const sending = new Form();
