@@ -190,6 +190,7 @@ Route::prefix('api')->group(function (): void {
                 Route::get('comparison', 'comparison');
                 Route::get('judging', 'judging');
                 Route::get('advice', 'advice');
+                Route::get('answer', 'fittingAnswer');
                 Route::get('finder', 'finder');
                 Route::get('judge', 'judge');
                 Route::get('grounds', 'grounds');

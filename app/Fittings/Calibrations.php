@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Fittings;
 
 use App\Models\Fitting;
-use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Trial;
 use Illuminate\Support\Facades\DB;
@@ -47,12 +46,13 @@ final class Calibrations
     public static function of(Fitting $fitting): self
     {
         self::$known ??= new WeakMap;
-        $stands = self::fingerprint($fitting);
+        $balls = self::balls($fitting);
+        $stands = self::fingerprint($fitting, $balls);
         $last = self::$known[$fitting] ?? null;
         if ($last !== null && $last[0] === $stands) {
             return $last[1];
         }
-        $now = self::read($fitting, $stands);
+        $now = self::read($fitting, $stands, $balls);
         self::$known[$fitting] = [$stands, $now];
 
         return $now;
@@ -61,7 +61,7 @@ final class Calibrations
     /** Whether all that it hangs on is still what it was when it was read. */
     public function stillStands(Fitting $fitting): bool
     {
-        return self::fingerprint($fitting) === $this->stands;
+        return self::fingerprint($fitting, self::balls($fitting)) === $this->stands;
     }
 
     /** The flight that a shot goes by where its monitor left something out. */
@@ -132,8 +132,19 @@ final class Calibrations
         return ['monitor' => BayCalibration::monitorOf($shot->source === 'simulated', $place['monitor']), 'visit' => $place['visit']];
     }
 
-    /** Changes with everything that the calibration hangs on. */
-    private static function fingerprint(Fitting $fitting): string
+    /** @return array<array-key, stdClass> the balls that setups were hit with, as the rack has them, by id */
+    private static function balls(Fitting $fitting): array
+    {
+        return DB::table('setups')->leftJoin('parts', 'parts.id', '=', 'setups.ball_id')->where('fitting_id', $fitting->id)
+            ->orderBy('setups.id')->get(['setups.id', 'setups.ball', 'parts.data'])->keyBy('id')->all();
+    }
+
+    /**
+     * Changes with everything that the calibration hangs on.
+     *
+     * @param  array<array-key, stdClass>  $balls
+     */
+    private static function fingerprint(Fitting $fitting, array $balls): string
     {
         $sum = static fn (string $table, string $columns): string => json_encode(
             DB::table($table)->where('fitting_id', $fitting->id)
@@ -143,18 +154,17 @@ final class Calibrations
             JSON_THROW_ON_ERROR,
         );
         $brief = $fitting->brief();
-        $balls = DB::table('setups')->leftJoin('parts', 'parts.id', '=', 'setups.ball_id')->where('fitting_id', $fitting->id)
-            ->selectRaw("bit_xor(crc32(concat_ws('|', setups.id, setups.ball, ifnull(parts.data, '')))) as one")->value('one');
 
         return hash('xxh128', implode(';', [
             $sum('shots', "id, setup_id, ifnull(trial_id, 0), source, ifnull(left_out_reason, ''), measured"),
             $sum('trials', 'id, ifnull(visit_id, 0), ifnull(blind_id, 0), conditions'),
             (string) DB::table('blinds')->where('fitting_id', $fitting->id)->whereNull('revealed_at')->count(),
-            (string) $balls, $brief->temperatureC, $brief->altitudeM, $brief->turf, ModelVersion::now(),
+            json_encode($balls, JSON_THROW_ON_ERROR), $brief->temperatureC, $brief->altitudeM, $brief->turf, ModelVersion::now(),
         ]));
     }
 
-    private static function read(Fitting $fitting, string $stands): self
+    /** @param  array<array-key, stdClass>  $made  of setups, by id */
+    private static function read(Fitting $fitting, string $stands, array $made): self
     {
         $trials = Trial::query()->where('fitting_id', $fitting->id)->with('visit')->get(['id', 'visit_id', 'conditions']);
         $places = $air = $openAir = [];
@@ -163,11 +173,12 @@ final class Calibrations
             $air[$t->id] = BayCalibration::airOf($t->conditions);
             $openAir[$t->id] = OpenAir::of($t->conditions);
         }
-        $setups = Setup::query()->where('fitting_id', $fitting->id)->with('ballPart')->get(['id', 'ball', 'ball_id']);
-        $balls = $setups->pluck('ball', 'id')->all();
-        $rack = $fitting->flight()->knowing(array_filter($setups->mapWithKeys(static fn (Setup $s): array => [
-            $s->ball => BallFactors::read($s->ballPart->data ?? []),
-        ])->all()));
+        $balls = $known = [];
+        foreach ($made as $id => $setup) {
+            $balls[$id] = $setup->ball;
+            $known[$setup->ball] ??= BallFactors::read((array) json_decode($setup->data ?? '[]', true, flags: JSON_THROW_ON_ERROR));
+        }
+        $rack = $fitting->flight()->knowing(array_filter($known));
         $place = new KeptPlace("calibration:{$fitting->id}");
         $kept = $place->get($stands);
         if (! is_array($kept)) {

@@ -100,7 +100,8 @@ final class FittingJudge
             ? $part : Part::by(static fn (): array => self::withHeadIds($part->figures, $loader));
         $parts = [
             JudgedPart::Comparison->value => $judgement->comparison, JudgedPart::Judging->value => $judgement->judging,
-            JudgedPart::Advice->value => $judgement->advice, JudgedPart::Finder->value => $named($judgement->finder),
+            JudgedPart::Advice->value => $judgement->advice, JudgedPart::Answer->value => $judgement->answer,
+            JudgedPart::Finder->value => $named($judgement->finder),
             JudgedPart::Judge->value => Part::by(static fn (): array => self::forTheBay($judgement, $loader)),
         ];
         foreach ($parts as $part) {

@@ -10,6 +10,7 @@ enum JudgedPart: string
     case Comparison = 'comparison';
     case Judging = 'judging';
     case Advice = 'advice';
+    case Answer = 'answer';
     case Finder = 'finder';
     case Judge = 'judge';
     case Grounds = 'grounds';
@@ -22,7 +23,7 @@ enum JudgedPart: string
     /** Few look at it: it is judged after what everybody looks at. */
     public function isFurther(): bool
     {
-        return ! in_array($this, [self::Comparison, self::Judging, self::Advice, self::Finder, self::Judge], true);
+        return ! in_array($this, [self::Comparison, self::Judging, self::Advice, self::Answer, self::Finder, self::Judge], true);
     }
 
     /** @return list<self> the further ones, or what everybody looks at */

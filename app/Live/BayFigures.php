@@ -257,7 +257,7 @@ final readonly class BayFigures
             $by = $this->judged->calibrations;
             $hidden = Trial::query()->where('blind_id', $blind->id)->pluck('id')->all();
             /** @var Collection<int, Shot> $secret */
-            $secret = Shot::query()->whereIn('trial_id', $hidden)->get(['id', 'trial_id', 'sequence', 'source', 'measured', 'left_out_reason']);
+            $secret = Shot::query()->whereIn('trial_id', $hidden)->get(['id', 'setup_id', 'trial_id', 'sequence', 'source', 'measured', 'left_out_reason']);
             foreach ($secret as $s) {
                 $all[] = [
                     'id' => $s->id, 'trial' => $s->trial_id, 'sequence' => $s->sequence, 'shot' => $by->shot($s),
@@ -325,7 +325,7 @@ final readonly class BayFigures
             $this->trial === null => [],
             $this->secret => array_values(
                 Shot::query()
-                    ->where('trial_id', $this->trial->id)->get(['id', 'trial_id', 'source', 'measured', 'left_out_reason', 'intent'])
+                    ->where('trial_id', $this->trial->id)->get(['id', 'setup_id', 'trial_id', 'source', 'measured', 'left_out_reason', 'intent'])
                     ->map(fn (Shot $s): array => ['shot' => $by->shot($s), 'leftOut' => $s->left_out_reason, 'intent' => $s->intent])->all(),
             ),
             default => array_values(

@@ -63,7 +63,6 @@ use MintCarry\Core\Record\SetupRecord;
  * @property-read RackHead|null $rackHead
  * @property-read Part|null $shaftPart
  * @property-read Part|null $gripPart
- * @property-read Part|null $ballPart
  */
 final class Setup extends Model
 {
@@ -119,12 +118,6 @@ final class Setup extends Model
     public function gripPart(): BelongsTo
     {
         return $this->belongsTo(Part::class, 'grip_id');
-    }
-
-    /** @return BelongsTo<Part, $this> */
-    public function ballPart(): BelongsTo
-    {
-        return $this->belongsTo(Part::class, 'ball_id');
     }
 
     /** The setup as the core takes it. Its relations to the rack are to be loaded. */

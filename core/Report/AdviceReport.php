@@ -60,6 +60,7 @@ final class AdviceReport
             'setups' => array_map(
                 static fn (SetupJudgement $s): array => [
                     'tag' => $s->tag, 'n' => $s->n, 'flight' => $wanted->tell($s->flight), 'wishes' => $s->wishes,
+                    'curveM' => $s->flight['curveM']->value ?? null,
                     'seen' => Seen::of($sets[$s->tag], $corridor),
                     'exaggerates' => Seen::exaggerates($s, $sets[$s->tag], $sets[$advice->benchmark] ?? null, $corridor), 'carry' => $s->carry, 'total' => $s->total, 'share' => $s->share->share,
                     'shareInterval' => $s->share->interval, 'leftShare' => $s->share->left, 'rightShare' => $s->share->right,

@@ -18,23 +18,28 @@ final readonly class Judgement
      * @param  Part  $judging  `JudgingReport`
      * @param  Part  $advice  `AdviceReport`
      * @param  Part  $finder  `FinderReport`, of what the brief presets
+     * @param  Part  $answer  `AnswerReport`
      */
     private function __construct(
-        public int $n, public Part $comparison, public Part $judging, public Part $advice, public Part $finder, public NextStep $step,
+        public int $n, public Part $comparison, public Part $judging, public Part $advice, public Part $finder, public Part $answer,
+        public NextStep $step,
     ) {
     }
 
     public static function of(FittingRecord $record): self
     {
         $finder = Part::by(static fn (): array => FinderReport::of($record));
+        $advice = Part::by(static fn (): array => AdviceReport::of($record));
+        $step = $finder->figures['step'] ?? NextStep::of($record, null, false);
 
         return new self(
             $record->countedShots(),
             Part::by(static fn (): array => CompareReport::of($record)),
             Part::by(static fn (): array => JudgingReport::of($record)),
-            Part::by(static fn (): array => AdviceReport::of($record)),
+            $advice,
             $finder,
-            $finder->figures['step'] ?? NextStep::of($record, null, false),
+            Part::by(static fn (): array => AnswerReport::of($record, $advice, $finder, $step)),
+            $step,
         );
     }
 

@@ -27,6 +27,7 @@
         later.push(load);
         return of(load);
     };
+    const Answer = lazyOf(() => import('./views/answer/Answer.svelte'));
     const Account = lazy(() => import('./views/account/Account.svelte'));
     const Bay = lazyOf(() => import('./views/bay/Bay.svelte'));
     const Calculators = lazy(() => import('./views/calculators/Calculators.svelte'));
@@ -60,6 +61,12 @@
         '/fitting/:id/brief': of(() => Brief),
         '/fitting/:id/bench': of(() => Bench),
         '/fitting/:id/bay': Bay,
+        '/fitting/:id/answer': Answer,
+        '/fitting/:id/answer/figures': Compare,
+        '/fitting/:id/answer/shots': Shots,
+        '/fitting/:id/answer/rack': Finder,
+        '/fitting/:id/answer/choice': Decide,
+        // Addresses of before.
         '/fitting/:id/shots': Shots,
         '/fitting/:id/compare': Compare,
         '/fitting/:id/finder': Finder,

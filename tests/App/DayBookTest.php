@@ -41,7 +41,7 @@ it('says what each fitting waits for', function (): void {
     $fitting = $this->fitting($this->user);
     $missing = fn (): array => $this->getJson('api/fittings')->json('0.missing');
     expect($missing())->toMatchArray([
-        'brief' => 'not talked through', 'bench' => 'no setup yet', 'shots' => 'no shots yet', 'decide' => 'not decided',
+        'brief' => 'not talked through', 'bench' => 'no setup yet', 'bay' => 'no shots yet', 'answer' => 'needs two setups with shots',
         'sheet' => 'after the decision',
     ]);
     $a = $this->addSetup($fitting, ['measured_loft_deg' => 9.0]);
@@ -49,13 +49,13 @@ it('says what each fitting waits for', function (): void {
     expect($missing()['bench'])->toBe('1 not on the gauge');
     $shot = ['ballSpeedMps' => '150', 'launchDeg' => '12', 'spinRpm' => '2400'];
     $this->type($this->user, $fitting, $a, [$shot]);
-    expect($missing()['shots'])->toBe('1 without shots')->and($missing()['compare'])->toBe('needs two setups with shots');
+    expect($missing()['bay'])->toBe('')->and($missing()['answer'])->toBe('needs two setups with shots');
     $this->type($this->user, $fitting, $b, [$shot]);
-    expect($missing())->toMatchArray(['shots' => '', 'compare' => '']);
+    expect($missing())->toMatchArray(['answer' => 'not decided']);
     $this->postJson("api/fittings/{$fitting->id}/decisions", ['setupId' => $a->id, 'reason' => 'own club'])->assertCreated();
-    expect($missing())->toMatchArray(['decide' => 'not locked', 'sheet' => '']);
+    expect($missing())->toMatchArray(['answer' => 'not locked', 'sheet' => '']);
     $this->postJson('api/decisions/'.$this->getJson("api/fittings/{$fitting->id}/decisions")->json('0.id').'/lock')->assertOk();
-    expect($missing()['decide'])->toBe('');
+    expect($missing()['answer'])->toBe('');
     expect($this->getJson('api/fittings')->json('0.decided'))->toBe('A');
 });
 

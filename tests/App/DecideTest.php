@@ -148,7 +148,7 @@ it('locks a decision with its grounds, refuses another, and makes a new version 
     expect($locked['lockedAt'])->not->toBeNull()
         ->and($locked['proof']['schools']['rows'])->toHaveCount(5)
         ->and($locked['proof']['days'])->toHaveCount(9)
-        ->and($this->getJson($this->url)->json('missing.decide'))->toBe('');
+        ->and($this->getJson($this->url)->json('missing.answer'))->toBe('');
     $this->postJson("api/decisions/{$second}/lock")->assertUnprocessable();
     $save($this->b)
         ->assertStatus(409)
@@ -161,7 +161,7 @@ it('locks a decision with its grounds, refuses another, and makes a new version 
     $this->postJson("api/decisions/{$second}/reopen", ['why' => 'She broke the shaft'])
         ->assertOk()->assertJsonPath('reopenWhy', 'She broke the shaft');
     $this->postJson("api/decisions/{$second}/reopen", ['why' => 'again'])->assertUnprocessable();
-    expect($this->getJson($this->url)->json('missing.decide'))->toBe('reopened');
+    expect($this->getJson($this->url)->json('missing.answer'))->toBe('reopened');
     $save($this->b)->assertCreated()->assertJsonPath('version', 3);
     $all = $this->getJson("{$this->url}/decisions")->json();
     expect(array_column($all, 'version'))->toBe([3, 2, 1])

@@ -149,7 +149,7 @@ it('has one job wait for all that changes until the worker comes, and judges wha
     ($this->work)();
     // Judged once, with all five; nobody looked, so nothing further.
     expect(DB::table('judgements')->where('fitting_id', $this->case->id)->pluck('shots')->unique()->all())->toBe([13])
-        ->and(DB::table('judgements')->where('fitting_id', $this->case->id)->count())->toBe(5);
+        ->and(DB::table('judgements')->where('fitting_id', $this->case->id)->count())->toBe(6);
 });
 
 it('judges again, and once, what a worker was killed over', function (): void {
@@ -158,7 +158,7 @@ it('judges again, and once, what a worker was killed over', function (): void {
     // Killed: taken, and never ended.
     DB::table('jobs')->update(['reserved_at' => now()->subSeconds(61)->getTimestamp(), 'attempts' => 1]);
     ($this->work)();
-    expect(($this->waiting)())->toBe([])->and(DB::table('judgements')->where('fitting_id', $this->case->id)->count())->toBe(5);
+    expect(($this->waiting)())->toBe([])->and(DB::table('judgements')->where('fitting_id', $this->case->id)->count())->toBe(6);
     // The same job again finds it done.
     $at = DB::table('judgements')->max('made_at');
     JudgeFitting::dispatch($this->case->id)->onQueue('hit');

@@ -52,7 +52,7 @@ test('an owner invites a front desk, who chooses a password, sees no judging, an
         .first()
         .click();
     await expect(desk.getByRole('heading', { name: 'Before and after' })).toBeVisible();
-    await expect(desk.getByRole('link', { name: /^Compare/ })).toHaveCount(0);
+    await expect(desk.getByRole('link', { name: /^Answer/ })).toHaveCount(0);
     // What the screens do not offer is refused as well.
     for (const path of ['comparison', 'shots', 'judge', 'bay'])
         expect(await desk.evaluate(async (p) => (await fetch(`/api/fittings/3/${p}`)).status, path)).toBe(403);

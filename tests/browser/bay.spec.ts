@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { begin, carry, count, hitting, monitor, newBay, noRatings, recorded, toBay } from './atbay';
-import { accessible, addSetup, beginFitting, signIn, watch } from './help';
+import { accessible, addSetup, beginFitting, openPart, signIn, watch } from './help';
 
 // The bay as the fitter works in it: live shots from a simulated monitor, by keys, with faults, and without a connection.
 
@@ -84,7 +84,7 @@ test('a right-hander in yards: warm-up, benchmark, a second head, by keys and a 
     await expect(page.getByRole('img', { name: /speed shot by shot/ })).toBeVisible();
     expect(await fits()).toBeLessThanOrEqual(800);
     // The shots are in the fitting like any others.
-    await page.getByRole('link', { name: /^Compare/ }).click();
+    await openPart(page, 'Every figure');
     await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
     expect(errors).toEqual([]);
 });

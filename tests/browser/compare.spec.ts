@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, addSetup, beginFitting, signIn, watch } from './help';
+import { accessible, addSetup, beginFitting, openPart, signIn, watch } from './help';
 
 // Compare as the fitter and the player look at it, for both hands.
 
@@ -25,10 +25,7 @@ async function hitTwo(page: Page, player: string): Promise<void> {
             if (tag === 'B' && n === 5) await expect(page.locator('.verdicts')).toContainText(/longer [✓✗?=]/);
         }
     }
-    await page
-        .getByRole('navigation', { name: 'Steps' })
-        .getByRole('link', { name: /^Compare/ })
-        .click();
+    await openPart(page, 'Every figure');
     await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
 }
 
@@ -83,10 +80,7 @@ test('a picture of simulated shots says so wherever it is taken', async ({ page 
     const errors = watch(page);
     await signIn(page);
     await page.getByRole('link', { name: /Rafe Quillon/ }).click();
-    await page
-        .getByRole('navigation', { name: 'Steps' })
-        .getByRole('link', { name: /^Compare/ })
-        .click();
+    await openPart(page, 'Every figure');
     const map = page.getByRole('region', { name: 'Where they land' });
     await expect(map.locator('svg')).toBeVisible();
     const [svg] = await Promise.all([page.waitForEvent('download'), map.getByRole('button', { name: /^SVG/ }).click()]);

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, signIn, watch } from './help';
+import { accessible, openPart, signIn, watch } from './help';
 
-// Compare → Finder → Decide → Confirm in both hands and units, on a fitting that comes in as a file.
+// The parts of the answer and the confirm run in both hands and units, on a fitting that comes in as a file.
 
 /** A fitting of the demo comes in as a file under another name, so that the demo stays as it is. */
 async function bring(page: Page, player: string, name: string): Promise<void> {
@@ -19,10 +19,8 @@ async function bring(page: Page, player: string, name: string): Promise<void> {
     await input.setInputFiles({ name: 'fitting.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
     await expect(page.getByText(new RegExp(`fitting.json: ${name}`))).toBeVisible();
     await page.getByRole('button', { name: 'Add it to the day book' }).click();
-    await expect(page).toHaveURL(/compare/);
+    await expect(page).toHaveURL(/answer/);
 }
-const steps = (page: Page, name: string) =>
-    page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: new RegExp(`^${name}`) });
 
 for (const [player, name, hand, unit, chosen, version] of [
     ['Rafe Quillon', 'Emrys Talbot', 'right', 'yd', 'B', 1],
@@ -33,16 +31,12 @@ for (const [player, name, hand, unit, chosen, version] of [
         const errors = watch(page);
         await signIn(page);
         await bring(page, player, name);
-        await expect(
-            page
-                .getByRole('heading', { name: /Compare/ })
-                .or(page.getByText('benchmark').first())
-                .first(),
-        ).toBeVisible();
-        await steps(page, 'Finder').click();
+        await openPart(page, 'Every figure');
+        await expect(page.getByText('benchmark').first()).toBeVisible();
+        await openPart(page, 'Every setup');
         await expect(page.getByText(/cannot be told from the best/).first()).toBeVisible({ timeout: 30_000 });
 
-        await steps(page, 'Decide').click();
+        await openPart(page, 'Confirm, other');
         await expect(page.getByRole('heading', { name: 'Who would pick what' })).toBeVisible({ timeout: 30_000 });
         const schools = page.getByRole('region', { name: 'Picks by school and by which shots count' });
         await expect(schools.getByRole('row')).toHaveCount(6);
@@ -84,7 +78,7 @@ for (const [player, name, hand, unit, chosen, version] of [
             if (leg === 0) await accessible(page);
         }
         await page.getByRole('button', { name: 'What it says' }).click();
-        await expect(page).toHaveURL(/decide/);
+        await expect(page).toHaveURL(/choice/);
         await expect(page.getByRole('region', { name: 'Confirm run' })).toContainText(/Confirmed:|Overturned:|Still open:|Says nothing:/, {
             timeout: 30_000,
         });

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { accessible, signIn, watch } from './help';
+import { accessible, openPart, signIn, watch } from './help';
 
 // The finder on the demo fittings of both hands.
 
@@ -13,7 +13,7 @@ for (const [player, hand] of [
         const errors = watch(page);
         await signIn(page);
         await page.getByRole('link', { name: new RegExp(player) }).click();
-        await page.getByRole('link', { name: /^Finder/ }).click();
+        await openPart(page, 'Every setup');
         await expect(page.getByRole('heading', { name: 'Finder' })).toBeVisible();
         await expect(page.getByText(/cannot be told from the best/).first()).toBeVisible({ timeout: 30_000 });
         await expect(page.getByText(/^Next: /).first()).toBeVisible();
@@ -41,7 +41,7 @@ for (const [player, hand] of [
             .first()
             .click();
         await expect(page.getByText(/^added setup \w+ \(taken back\)/).first()).toBeVisible();
-        await page.getByRole('link', { name: /^Finder/ }).click();
+        await openPart(page, 'Every setup');
         await page.getByLabel('In stock', { exact: true }).check();
         await expect(page.getByText(/cannot be told from the best/).first()).toBeVisible({ timeout: 30_000 });
         expect(errors).toEqual([]);

@@ -1,5 +1,5 @@
 import { expect, test, type Locator } from '@playwright/test';
-import { accessible, addSetup, beginFitting, readFile, signIn, watch } from './help';
+import { accessible, addSetup, beginFitting, openPart, readFile, signIn, watch } from './help';
 
 test('a right-hander in yards: two files in, compare, leave out a mishit, pick, sheet', async ({ page }) => {
     const errors = watch(page);
@@ -25,7 +25,7 @@ test('a right-hander in yards: two files in, compare, leave out a mishit, pick, 
     await expect(page.getByText('Saved.')).toBeVisible();
     await accessible(page);
 
-    await page.getByRole('link', { name: /^Shots/ }).click();
+    await openPart(page, 'The shots');
     await page.locator('input[type=file]').setInputFiles('examples/yards-own-club.csv');
     await expect(page.getByText('as they will be stored')).toBeVisible();
     await expect(page.getByText('2 average rows left out')).toBeVisible();
@@ -40,7 +40,7 @@ test('a right-hander in yards: two files in, compare, leave out a mishit, pick, 
     await expect(page.getByRole('button', { name: 'Store 0 shots' })).toBeDisabled();
     await page.getByRole('button', { name: 'Set aside' }).click();
 
-    await page.getByRole('link', { name: /^Compare/ }).click();
+    await openPart(page, 'Every figure');
     await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
     await expect(page.getByRole('img', { name: /Where the shots land/ })).toBeVisible();
     const carry = page.getByRole('row', { name: /^Carry yd/ });
@@ -82,19 +82,19 @@ test('a left-hander in metres: setup column, decimal commas, a row that cannot b
     await addSetup(page, /own club/, { Head: 'Plover 445', 'Stated loft': '10,5', 'Measured loft': '9,8', Length: '1143' });
     await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'changes face': '1,2', 'Sleeve position': 'open' });
     await expect(page.getByText('1.2° open')).toBeVisible();
-    await page.getByRole('link', { name: /^Shots/ }).click();
+    await openPart(page, 'The shots');
     await page.locator('input[type=file]').setInputFiles('examples/metric-semicolon-setup-column.csv');
     await expect(page.getByText('Row 14: spin rate', { exact: false })).toContainText("'2.4OO' is not a number");
     await expect(page.getByLabel('Setup meant by A')).toBeVisible();
     await expect(page.getByLabel('Decimal mark of column 3')).toHaveValue(',');
     await page.getByRole('button', { name: 'Store 13 shots' }).click();
     await expect(page.getByText('13 shots stored')).toBeVisible();
-    await page.getByRole('link', { name: /^Compare/ }).click();
+    await openPart(page, 'Every figure');
     await expect(page.getByRole('row', { name: /^Carry m/ })).toBeVisible();
     await expect(page.getByText('Carry up, side across, m.')).toBeVisible();
     await page.getByRole('button', { name: 'Dark' }).click();
     await accessible(page);
-    await page.getByRole('link', { name: /^Decide/ }).click();
+    await openPart(page, 'Confirm, other');
     await page.getByRole('button', { name: /Save the decision/ }).click();
     await expect(page.getByText(/^Saved: /)).toBeVisible();
     await page.getByRole('link', { name: /^Sheet/ }).click();
@@ -110,7 +110,7 @@ test('bad files are answered plainly, and HTML in a name stays text', async ({ p
     await beginFitting(page, '<img src=x onerror=alert(1)>', 'right', 'yards');
     await expect(page.locator('header').getByText('<img src=x onerror=alert(1)>')).toBeVisible();
     await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
-    await page.getByRole('link', { name: /^Shots/ }).click();
+    await openPart(page, 'The shots');
     const give = (name: string, buffer: Buffer) => page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/csv', buffer });
     await give('photo.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3]));
     await expect(page.getByRole('alert')).toContainText('not a table of text but a picture (PNG)');
@@ -126,7 +126,7 @@ test('typed shots survive a lost connection, a reload and a wrong figure', async
     await signIn(page);
     await beginFitting(page, 'Tessa Holm', 'right', 'yards');
     await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
-    await page.getByRole('link', { name: /^Shots/ }).click();
+    await openPart(page, 'The shots');
     await page.getByRole('button', { name: 'Type them' }).click();
     await page.getByLabel('Ball speed of shot 1').fill('148,5');
     await page.getByLabel('Launch angle of shot 1').fill('12.4');
@@ -180,7 +180,7 @@ test('the day book and the sheet fit a phone, and a wrong address leads back', a
     await expect(page.getByRole('heading', { name: 'Day book' })).toBeVisible();
 });
 
-test('a file with several clubs alone is enough: from a new fitting to Decide in eight clicks', async ({ page }) => {
+test('a file with several clubs alone is enough: from a new fitting to the answer in eight clicks', async ({ page }) => {
     const errors = watch(page);
     await signIn(page);
     await page.goto('/#/');
@@ -191,7 +191,8 @@ test('a file with several clubs alone is enough: from a new fitting to Decide in
         clicks++;
     };
     await press(page.getByRole('button', { name: 'Begin' }));
-    await press(page.getByRole('link', { name: /^Shots/ }));
+    await press(page.getByRole('link', { name: /^Answer/ }));
+    await press(page.getByRole('link', { name: 'The shots' }));
     const rows = ['Club,Ball Speed (mph),Launch,Spin,Carry (yd),Side (yd)'];
     for (let i = 0; i < 6; i++) {
         rows.push(`Old faithful,${147 + (i % 3)},${11 + i / 5},${2900 - 20 * i},${218 + i},${i * 5 - 12}`);
@@ -205,8 +206,8 @@ test('a file with several clubs alone is enough: from a new fitting to Decide in
     await press(page.getByRole('radio').first());
     await press(page.getByRole('button', { name: 'Store 12 shots' }));
     await expect(page.getByText('and 2 setups made of its clubs')).toBeVisible();
-    await press(page.getByRole('link', { name: /^Decide/ }));
-    await expect(page.locator('.verdict')).toBeVisible();
+    await press(page.getByRole('link', { name: /^Answer/ }));
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(/^(Take|Turn|Keep|Not yet)/);
     expect(clicks).toBeLessThanOrEqual(8);
     expect(errors).toEqual([]);
 });

@@ -30,10 +30,10 @@ for (const [hand, side, unit] of [
         await input.setInputFiles({ name: 'made.json', mimeType: 'application/json', buffer: Buffer.from(made(hand, name)) });
         await expect(page.getByText(new RegExp(`made.json: ${name}`))).toBeVisible();
         await page.getByRole('button', { name: 'Add it to the day book' }).click();
-        await expect(page).toHaveURL(/compare/);
+        await expect(page).toHaveURL(/answer/);
         const id = /fitting\/(\d+)/.exec(page.url())![1]!;
 
-        await page.goto(`/#/fitting/${id}/decide`);
+        await page.goto(`/#/fitting/${id}/answer/choice`);
         await expect(
             page.getByText(new RegExp(`E is not advised: it likely brings more of what must never be seen \\(${side}\\)`)),
         ).toBeVisible();

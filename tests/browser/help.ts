@@ -79,6 +79,27 @@ export async function beginFitting(page: Page, name: string, hand: 'right' | 'le
     await expect(page.getByRole('heading', { name: 'Setups' })).toBeVisible();
 }
 
+const STEPS = ['Brief', 'Bench', 'Bay', 'Answer', 'Sheet'];
+/** A step of the fitting that is open, or a part of its answer. */
+export async function openStep(page: Page, name: string): Promise<void> {
+    if (!STEPS.includes(name)) return openPart(page, name);
+    await page
+        .getByRole('navigation', { name: 'Steps' })
+        .getByRole('link', { name: new RegExp(`^${name}`) })
+        .click();
+}
+
+/** A part of the answer, by the beginning of its name on the line of parts. */
+export async function openPart(page: Page, part: string): Promise<void> {
+    const parts = page.getByRole('navigation', { name: 'More', exact: true });
+    if (!(await parts.isVisible()))
+        await page
+            .getByRole('navigation', { name: 'Steps' })
+            .getByRole('link', { name: /^Answer/ })
+            .click();
+    await parts.getByRole('link', { name: new RegExp(`^${part}`) }).click();
+}
+
 export async function addSetup(page: Page, button: string | RegExp, values: Record<string, string>): Promise<void> {
     await page.getByRole('button', { name: button }).click();
     // A head that is not on the rack is only described.

@@ -22,9 +22,9 @@ test('one fitting’s advice is never shown on another’s page', async ({ page 
     const all = await fittings(page);
     const [one, other] = ['Imke Dorsay', 'Rafe Quillon'].map((name) => all.find((f) => f.player.name === name)!.id);
     const letGo = await holdBack(page, new RegExp(`/api/fittings/${one}/(advice|grounds|schools)`));
-    await page.goto(`/#/fitting/${one}/decide`);
+    await page.goto(`/#/fitting/${one}/answer/choice`);
     await expect(page.getByText('Imke Dorsay').first()).toBeVisible();
-    await page.goto(`/#/fitting/${other}/decide`);
+    await page.goto(`/#/fitting/${other}/answer/choice`);
     await expect(page.getByText('Rafe Quillon').first()).toBeVisible();
     letGo();
     await drawn(page);
@@ -41,7 +41,7 @@ test('a screen that was left is left alone', async ({ page }) => {
     const errors = watch(page);
     await signIn(page);
     const one = (await fittings(page)).find((f) => f.player.name === 'Imke Dorsay')!.id;
-    for (const step of ['decide', 'finder', 'compare', 'sheet', 'bay', 'follow-up']) {
+    for (const step of ['answer', 'answer/choice', 'answer/rack', 'answer/figures', 'sheet', 'bay', 'follow-up']) {
         const letGo = await holdBack(page, new RegExp(`/api/fittings/${one}/`));
         await page.goto(`/#/fitting/${one}/${step}`);
         await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 50))));

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { withoutBay } from './atbay';
-import { accessible, addSetup, beginFitting, signIn, watch } from './help';
+import { accessible, addSetup, beginFitting, openPart, signIn, watch } from './help';
 
 // A left-hander in metres on the range: wind and air are typed in the bay, and taken out of what is compared. Then the player comes back.
 
@@ -45,7 +45,7 @@ test('wind and air are typed, refused where they cannot be, taken out, and the p
     await expect(page.getByText(/Outdoors: wind 23 km\/h, into the face|Outdoors: wind 22 km\/h, into the face/)).toBeVisible();
     // Nothing of its flight was measured: what is computed has no wind to be taken out.
     await expect(carry.locator('span').first()).toHaveText(String(still));
-    await page.getByRole('link', { name: /^Compare/ }).click();
+    await openPart(page, 'Every figure');
     await expect(page.getByText(/1 shot hit outdoors, wind 22\.5 km\/h/)).toBeVisible({ timeout: 30_000 });
 
     // A week later: a part of the name is enough.

@@ -302,7 +302,7 @@ test('a screen shows what was judged last with its age, then the new figures in 
     const { id, setups } = await studio.fitting('Judged Ahead', 2);
     const lines = (from: number) => EIGHT.map((i) => ({ clientId: `${from + i}`, spin: 2300 + 20 * i + from }));
     for (const [k, setup] of setups.entries()) expect((await studio.type(id, setup, lines(100 * k))).status()).toBeLessThan(300);
-    await page.goto(`/#/fitting/${id}/compare`);
+    await page.goto(`/#/fitting/${id}/answer/figures`);
     await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
     const count = page.getByRole('table').first().getByText('16 shots', { exact: false });
     await expect(count).toBeHidden();

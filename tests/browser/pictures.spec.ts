@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { signIn } from './help';
+import { openStep, signIn } from './help';
 
 // The pictures as they are drawn: nothing lies on anything else, every axis has its unit, a setup is letter, shape and colour.
 
@@ -33,9 +33,9 @@ async function clean(picture: Locator): Promise<void> {
         expect(b.x + b.width, `“${b.text}” is cut on the right`).toBeLessThanOrEqual(frame.x + frame.width + 1);
     }
 }
-async function openStep(page: Page, player: RegExp, step: RegExp): Promise<void> {
+async function open(page: Page, player: RegExp, step: string): Promise<void> {
     await page.getByRole('link', { name: player }).click();
-    await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: step }).click();
+    await openStep(page, step);
 }
 async function headPage(page: Page, row: RegExp): Promise<void> {
     await page.goto('/#/rack');
@@ -49,7 +49,7 @@ for (const [player, name] of [
 ] as const) {
     test(`the brief’s pictures are clean (${name})`, async ({ page }) => {
         await signIn(page);
-        await openStep(page, player, /^Brief/);
+        await open(page, player, 'Brief');
         await clean(page.getByRole('img', { name: /corridor from above/ }));
         await clean(page.getByRole('img', { name: /Launch against spin with lines/ }));
     });
@@ -108,7 +108,7 @@ test('the face is seen from the ball: the heel is right for a right-hander and l
 
 test('setups differ by letter, by shape and by colour', async ({ page }) => {
     await signIn(page);
-    await openStep(page, /Imke Dorsay/, /^Compare/);
+    await open(page, /Imke Dorsay/, 'Every figure');
     await expect(page.getByRole('img', { name: /Where the shots land/ })).toBeVisible();
     const looks = await page
         .getByRole('list', { name: 'Trail of setups' })
@@ -126,6 +126,6 @@ test('setups differ by letter, by shape and by colour', async ({ page }) => {
 
 test('the landing map has one scale for across and along, or says that it has not', async ({ page }) => {
     await signIn(page);
-    await openStep(page, /Imke Dorsay/, /^Compare/);
+    await open(page, /Imke Dorsay/, 'Every figure');
     await expect(page.getByText(/Equal scales\.|stretched/)).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, signIn, watch } from './help';
+import { accessible, openPart, signIn, watch } from './help';
 
 async function toRack(page: Page, tab = ''): Promise<void> {
     await page.goto(`/#/rack${tab}`);
@@ -90,10 +90,7 @@ test('the gauge and the balance fill the fields at a press, and the check piece 
 test('a gauge reading changes the playing loft that Compare shows', async ({ page }) => {
     await signIn(page);
     await page.getByRole('link', { name: /Rafe Quillon/ }).click();
-    await page
-        .getByRole('navigation', { name: 'Steps' })
-        .getByRole('link', { name: /^Compare/ })
-        .click();
+    await openPart(page, 'Every figure');
     const plays = page.getByRole('row', { name: /^Plays/ });
     await expect(plays).toContainText('8.7°');
     const id = await page.evaluate(

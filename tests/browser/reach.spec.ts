@@ -73,7 +73,7 @@ for (const { of, hand, distance, length, to, never } of [
         await expect(page.getByText(`Planned at ${to === '44.5' ? '44.50' : to} ${length}`)).toBeVisible();
 
         // Compare: mixed speeds are told, and laddered; strikes; the two questions; the guard.
-        await page.goto(`/#/fitting/${id}/compare`);
+        await page.goto(`/#/fitting/${id}/answer/figures`);
         await expect(page.getByText(/hit at more than one speed/)).toBeVisible({ timeout: 30_000 });
         await page.getByText('Over this player’s speeds').click();
         await expect(page.getByText(/^Hit with more than one swing: \d+ smooth at/)).toBeVisible({ timeout: 30_000 });
@@ -94,7 +94,7 @@ for (const { of, hand, distance, length, to, never } of [
         await accessible(page);
 
         // Finder: the same guard over the whole rack, and lofts to order that cannot be put on the trail.
-        await page.goto(`/#/fitting/${id}/finder`);
+        await page.goto(`/#/fitting/${id}/answer/rack`);
         await expect(page.getByRole('img', { name: new RegExp(`end ${never}, against carry`) })).toBeVisible({ timeout: 40_000 });
         await expect(page.getByText(/^Safest: /)).toContainText('of 14 against');
         await page.getByRole('button', { name: /^All \d+/ }).click();

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { begin, carry, count, hitting, inTheBay, noRatings, recorded } from './atbay';
-import { accessible, watch } from './help';
+import { accessible, openPart, watch } from './help';
 
 // What is kept of a session while hands are quick, connections are gone, and two screens are open.
 
@@ -168,7 +168,7 @@ test('a shot that came out of count is flagged, and moved to the trial it was hi
     await expect(count(page)).toContainText('trial 2');
     for (const n of [5, 3]) await send(n);
     await expect(page.getByText(/By the monitor’s count, 3, it was hit before a shot that came earlier/)).toHaveCount(0); // it is not the last one by its count
-    await page.getByRole('link', { name: /^Shots/ }).click();
+    await openPart(page, 'The shots');
     await page.getByRole('button', { name: /^look at shot 5/ }).click();
     await expect(page.getByText(/By the monitor’s count, 3, it was hit before a shot that came earlier/).last()).toBeVisible();
     await page.getByLabel('Shot 5 was hit in another trial').selectOption('trial 1 with A');

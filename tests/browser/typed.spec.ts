@@ -1,12 +1,12 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
-import { addSetup, beginFitting, signIn } from './help';
+import { addSetup, beginFitting, openPart, signIn } from './help';
 import { begin, recorded } from './atbay';
 
 // Shots that are typed: two tabs, an answer that gets lost, a line begun while another is being stored; and a studio that takes nothing made up.
 
 async function toType(page: Page): Promise<void> {
-    await page.getByRole('link', { name: /^Shots/ }).click();
+    await openPart(page, 'The shots');
     await page.getByRole('button', { name: 'Type them' }).click();
     await expect(page.getByLabel('ball speed of shot 1')).toBeVisible();
 }

@@ -1,21 +1,20 @@
 import { readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, addSetup, beginFitting, drawn, signIn, signInByForm, watch } from './help';
+import { accessible, addSetup, beginFitting, drawn, openPart, openStep, signIn, signInByForm, watch } from './help';
 
 // What each view shows and does, on the demo studio or a fitting of its own; whole tasks are in fitting.spec.ts.
+
+const PARTS = ['The shots', 'Every figure', 'Every setup', 'Confirm, other'];
 
 async function open(page: Page, player: string, step: string): Promise<void> {
     await page.getByRole('link', { name: new RegExp(player) }).click();
     await expect(page.getByRole('navigation', { name: 'Steps' })).toBeVisible();
-    await page
-        .getByRole('navigation', { name: 'Steps' })
-        .getByRole('link', { name: new RegExp(`^${step}`) })
-        .click();
+    await openStep(page, step);
 }
 
 async function typeShots(page: Page, shots: Record<string, string>[]): Promise<void> {
-    await page.getByRole('link', { name: /^Shots/ }).click();
+    await openPart(page, 'The shots');
     await page.getByRole('button', { name: 'Type them' }).click();
     for (const [i, shot] of shots.entries()) {
         if (i > 0) await page.getByRole('button', { name: /^Another shot/ }).click();
@@ -37,7 +36,7 @@ test('a wrong password is refused plainly and the e-mail stays', async ({ page }
 
 test('signing out leaves nothing of the studio on the screen', async ({ page }) => {
     await signInByForm(page);
-    await open(page, 'Rafe Quillon', 'Compare');
+    await open(page, 'Rafe Quillon', 'Every figure');
     await expect(page.getByRole('img', { name: /Where the shots land/ })).toBeVisible();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
@@ -86,7 +85,7 @@ test('the day book is searched as one types', async ({ page }) => {
 
 test('the number keys walk the steps, but not while typing', async ({ page }) => {
     await signIn(page);
-    await open(page, 'Rafe Quillon', 'Compare');
+    await open(page, 'Rafe Quillon', 'Every figure');
     const steps = page.getByRole('navigation', { name: 'Steps' });
     const names = (await steps.getByRole('link').allTextContents()).map((t) => t.trim().split(/\s/)[0]);
     for (const [i, name] of names.entries()) {
@@ -108,7 +107,7 @@ test('every shot that counts is on the landing map, and those left out are open'
         { ...base, 'Launch direction': '3 L', 'Spin axis': '0', 'Ball speed': '149' },
         { ...base, 'Launch direction': '0', 'Spin axis': '0', 'Ball speed': '151' },
     ]);
-    await page.getByRole('link', { name: /^Compare/ }).click();
+    await openPart(page, 'Every figure');
     const map = page.getByRole('img', { name: /Where the shots land/ });
     await expect(map).toBeVisible();
     await expect(map.locator('title')).toHaveCount(3);
@@ -124,12 +123,9 @@ test('no screen asks again for what it has, while nobody does anything', async (
     await open(page, 'Imke', 'Brief');
     let asked: string[] = [];
     page.on('request', (r) => r.url().includes('/api/') && asked.push(r.url().replace(/^.*\/api\//, '')));
-    for (const step of ['Bench', 'Bay', 'Shots', 'Compare', 'Finder', 'Decide', 'Sheet', 'Brief']) {
+    for (const step of ['Bench', 'Bay', 'Answer', ...PARTS, 'Sheet', 'Brief']) {
         asked = [];
-        await page
-            .getByRole('navigation', { name: 'Steps' })
-            .getByRole('link', { name: new RegExp(`^${step}`) })
-            .click();
+        await openStep(page, step);
         // Whatever it wanted to know has come, and it does not begin anew.
         await drawn(page);
         let known = -1;
@@ -145,11 +141,8 @@ test('a fitting without shots says so on every step, without an error', async ({
     const errors = watch(page);
     await signIn(page);
     await beginFitting(page, 'Otto Breck', 'left', 'metresMps');
-    for (const step of ['Brief', 'Bench', 'Bay', 'Shots', 'Compare', 'Decide', 'Sheet']) {
-        await page
-            .getByRole('navigation', { name: 'Steps' })
-            .getByRole('link', { name: new RegExp(`^${step}`) })
-            .click();
+    for (const step of ['Brief', 'Bench', 'Bay', 'Answer', ...PARTS, 'Sheet']) {
+        await openStep(page, step);
         await expect(page.locator('main')).not.toBeEmpty();
         await accessible(page);
     }
@@ -161,14 +154,14 @@ test('the dark theme stays after a reload and can be read', async ({ page }) => 
     await page.getByRole('button', { name: 'Dark' }).click();
     await page.reload();
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
-    await open(page, 'Rafe Quillon', 'Compare');
+    await open(page, 'Rafe Quillon', 'Every figure');
     await expect(page.getByRole('img', { name: /Where the shots land/ })).toBeVisible();
     await accessible(page);
     await page.getByRole('button', { name: 'Light' }).click();
     await expect(page.locator('html')).not.toHaveAttribute('data-theme', 'dark');
 });
 
-for (const step of ['Brief', 'Bench', 'Bay', 'Shots', 'Compare', 'Decide', 'Sheet']) {
+for (const step of ['Brief', 'Bench', 'Bay', 'Answer', ...PARTS, 'Sheet']) {
     test(`${step} fits a phone and a tablet`, async ({ page }) => {
         await signIn(page);
         await open(page, 'Rafe Quillon', step);
@@ -211,7 +204,9 @@ test('no screen scrolls sideways at 320, 390 and 1280 px, whatever the names are
     const screens = [
         '',
         'rack',
-        ...['brief', 'bench', 'bay', 'shots', 'compare', 'finder', 'decide', 'sheet'].map((s) => `fitting/${id}/${s}`),
+        ...['brief', 'bench', 'bay', 'answer', 'answer/shots', 'answer/figures', 'answer/rack', 'answer/choice', 'sheet'].map(
+            (s) => `fitting/${id}/${s}`,
+        ),
     ];
     const wide: string[] = [];
     for (const screen of screens) {
@@ -229,7 +224,7 @@ test('no screen scrolls sideways at 320, 390 and 1280 px, whatever the names are
 
 test('no text is cut or overlapped by its neighbour on the trail', async ({ page }) => {
     await signIn(page);
-    await open(page, 'Rafe Quillon', 'Compare');
+    await open(page, 'Rafe Quillon', 'Every figure');
     const boxes = await page
         .locator('ol[aria-label="Trail of setups"] > li')
         .evaluateAll((all) => all.map((e) => e.getBoundingClientRect()).map((r) => [r.left, r.right, r.top, r.bottom] as const));
@@ -299,11 +294,11 @@ test('the sheet prints without the buttons of the screen', async ({ page }) => {
 
 test('the same fitting reads in the units of its player', async ({ page }) => {
     await signIn(page);
-    await open(page, 'Imke Dorsay', 'Compare');
+    await open(page, 'Imke Dorsay', 'Every figure');
     await expect(page.getByRole('row', { name: /^Carry m / })).toBeVisible();
     await expect(page.locator('main')).not.toContainText(' yd');
     await page.goto('/#/');
-    await open(page, 'Rafe Quillon', 'Compare');
+    await open(page, 'Rafe Quillon', 'Every figure');
     await expect(page.getByRole('row', { name: /^Carry yd/ })).toBeVisible();
 });
 
@@ -311,7 +306,7 @@ test('the fitter overrules the mapping: unit, sign and a column set aside', asyn
     await signIn(page);
     await beginFitting(page, 'Nils Farrow', 'right', 'metresMps');
     await addSetup(page, /own club/, { Head: 'Tern 460', 'Stated loft': '10.5' });
-    await page.getByRole('link', { name: /^Shots/ }).click();
+    await openPart(page, 'The shots');
     const csv = 'Ball Speed,Launch,Spin,Offline,Nonsense\n150,12,2450,10,7\n151,13,2500,-4,8\n';
     await page.locator('input[type=file]').setInputFiles({ name: 'plain.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
     await expect(page.getByText('as they will be stored')).toBeVisible();

@@ -49,7 +49,7 @@ use App\Contract\Shape;
         'shareInterval' => 'Interval', 'leftShare?' => 'number', 'rightShare?' => 'number', 'shareGain?' => 'number',
         'shareGainInterval?' => 'Interval', 'expectedCarryM?' => 'number', 'carryGainM?' => 'number',
         'carryGainInterval?' => 'Interval', 'totalGainM?' => 'number', 'totalGainInterval?' => 'Interval',
-        'flight?' => 'Record<string, FlightFigure>', 'wishes?' => 'WishAnswer[]', 'seen?' => 'Seen', 'exaggerates?' => 'string[]',
+        'flight?' => 'Record<string, FlightFigure>', 'wishes?' => 'WishAnswer[]', 'curveM?' => 'number | null', 'seen?' => 'Seen', 'exaggerates?' => 'string[]',
         'averages?' => 'Record<string, number>', 'expectedTotalM?' => 'number', 'troubleShare?' => 'number', 'never?' => 'NeverSeen[]',
         'barredBy?' => 'string[]', 'sideKnown' => 'number', 'spreadM' => 'number', 'strokes' => 'number',
         'strokesInterval' => 'Interval', 'aimFixedStrokes' => 'number', 'chanceBetter' => 'number', 'aimDeg' => 'number',
@@ -67,6 +67,45 @@ use App\Contract\Shape;
         'tieBreak?' => 'TieBreak | null', 'outdoors?' => '{ shots: integer; windLeftIn: integer; windMps: number } | null', 'notHit' => 'string[]',
         'simulatedShots' => 'integer', 'failures?' => 'Failure[]', 'wanted?' => 'Record<string, Interval>', 'setups' => 'Judgement[]',
     ]),
+]
+#[
+    Shape(
+        'AnswerFigure',
+        ['value' => 'number', 'drives' => 'integer | null', 'interval' => 'Interval | null', 'seen' => '{ in: integer; of: integer } | number | null'],
+        about: 'One figure of a setup as it is expected: of a share also the drives of fourteen; and as it was seen.',
+    ),
+]
+#[
+    Shape('AnswerRow', [
+        'what' => 'string', 'asked' => "'wish' | 'never' | ''", 'before' => 'AnswerFigure', 'after' => 'AnswerFigure | null',
+        'gain' => 'number | null', 'gainInterval' => 'Interval | null',
+    ]),
+]
+#[
+    Shape('FourteenDrives', [
+        'fairway' => 'integer', 'left' => 'integer', 'right' => 'integer',
+        'drives' => "{ sideM: number; totalM: number; end: 'left' | 'fairway' | 'right' }[]",
+    ]),
+]
+#[
+    Shape('AnswerCard', [
+        'tag' => 'string', 'n' => 'integer',
+        'standing' => "'pick' | 'benchmark' | 'barred' | 'level' | 'worse' | 'open' | 'likely better' | 'likely worse'",
+        'carryM' => 'number', 'carryGainM' => 'number', 'carryGainInterval' => 'Interval', 'fairway' => 'integer | null',
+        'never' => 'string | null', 'neverDrives' => 'integer | null', 'spinRpm' => 'number | null',
+    ]),
+]
+#[
+    Shape(
+        'FittingAnswer',
+        [
+            'age?' => 'JudgementAge', 'swing' => 'string | null', 'swings' => 'SwingGroup[]', 'kind' => "'take' | 'keep' | 'hit'",
+            'why' => 'string | null', 'before' => 'string | null', 'after' => 'string | null', 'rows' => 'AnswerRow[]',
+            'drives' => 'Record<string, FourteenDrives>', 'field' => 'AnswerCard[]', 'judge' => 'Advice | null', 'step' => 'NextStep',
+            'unhit' => '{ turn: string | null; best: string | null }',
+        ],
+        about: 'The one answer of a fitting: what to take, keep or hit first, and what it does for what the brief asks for.',
+    ),
 ]
 #[
     Shape('SchoolCell', [
@@ -120,7 +159,7 @@ use App\Contract\Shape;
     Shape(
         'Grounds',
         [
-            'otherSwings?' => '{ swing: string; pick: string | null; carryGainM: number | null }[]', 'worth' => 'Worth | null', 'days' => 'OtherDay[]', 'calibration?' => 'MonitorVisit[]',
+            'otherSwings?' => '{ swing: string; pick: string | null; carryGainM: number | null }[]', 'worth' => 'Worth | null', 'days' => 'OtherDay[]', 'calibration?' => 'MonitorVisit[]', 'balls?' => 'BallTold[]',
             'confirm' => 'ConfirmRun | null',
         ],
         of: 'Advice',

@@ -61,10 +61,7 @@ use App\Contract\Shape;
     'brief' => 'string',
     'bench' => 'string',
     'bay' => 'string',
-    'shots' => 'string',
-    'compare' => 'string',
-    'finder' => 'string',
-    'decide' => 'string',
+    'answer' => 'string',
     'sheet' => 'string',
 ], about: 'What each step still needs; empty where nothing is missing.')]
 #[Shape('Screening', [

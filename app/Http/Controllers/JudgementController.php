@@ -58,6 +58,13 @@ final class JudgementController
         return $this->reader->answer($request, $fitting, JudgedPart::Advice, Swing::asked($request));
     }
 
+    #[OA\Get(path: '/api/fittings/{fitting}/answer', operationId: 'answer', summary: 'Take, keep or hit first, and what it does for the brief',
+        parameters: [new Asks('swing', 'string')], responses: [new Answer('FittingAnswer')])]
+    public function fittingAnswer(Request $request, Fitting $fitting): Response
+    {
+        return $this->reader->answer($request, $fitting, JudgedPart::Answer, Swing::asked($request));
+    }
+
     #[OA\Get(path: '/api/fittings/{fitting}/finder', operationId: 'finder', summary: 'Every legal setup on the rack, predicted for this player',
         parameters: [new Asks('only', "'all' | 'stock' | 'order' | 'own'"), new Asks('swing', 'string')], responses: [new Answer('Found')])]
     public function finder(Request $request, Fitting $fitting): Response

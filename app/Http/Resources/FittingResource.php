@@ -191,11 +191,8 @@ final class FittingResource extends JsonResource
             'brief' => $fitting->brief_agreed_at === null ? 'not talked through' : '',
             'bench' => $setups === [] ? 'no setup yet' : ($unread > 0 ? "{$unread} not on the gauge" : ''),
             'bay' => $hit === 0 ? 'no shots yet' : '',
-            'shots' => $hit === 0 ? 'no shots yet' : ($hit < count($setups) ? (count($setups) - $hit).' without shots' : ''),
-            'compare' => $hit < 2 ? 'needs two setups with shots' : '',
-            'finder' => $hit === 0 ? 'needs the baseline' : '',
-            'decide' => $decision === null
-                    ? 'not decided'
+            'answer' => $decision === null
+                    ? ($hit < 2 ? 'needs two setups with shots' : 'not decided')
                     : ($decision->isLocked()
                         ? ''
                         : ($decision->reopened_at !== null

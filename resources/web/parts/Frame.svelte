@@ -7,6 +7,7 @@
     import { ageText } from '../format/judged';
     import { list } from '../format/sentences';
     import { madeUpText } from '../format/setups';
+    import AnswerParts from './AnswerParts.svelte';
     import Notice from './Notice.svelte';
     import Practice from './Practice.svelte';
     import Outline from './Outline.svelte';
@@ -19,20 +20,26 @@
         chosen = [],
         onpick = undefined,
         marks = {},
+        part = null,
+        trail = true,
         children,
+        foot = undefined,
     }: {
         id: string;
         step: keyof Missing;
         chosen?: string[];
         onpick?: (setup: Setup) => void;
         marks?: Record<string, string>;
+        /** Of the answer: what of it is shown. */
+        part?: string | null;
+        trail?: boolean;
         children: Snippet<[Fitting]>;
+        foot?: Snippet<[Fitting]>;
     } = $props();
     const OUTLINES: Partial<Record<keyof Missing, ('lines' | 'picture' | 'table')[]>> = {
         brief: ['lines', 'lines', 'lines'],
         bench: ['lines', 'table'],
-        shots: ['lines', 'table'],
-        decide: ['lines', 'picture', 'table'],
+        answer: ['lines', 'picture', 'table'],
     };
     let problem = $state('');
 
@@ -43,7 +50,7 @@
     let fitting = $derived(current.fitting?.id === Number(id) ? current.fitting : null);
     // Only where a judgement is shown: a form that somebody fills in is not changed under their hands, and the bay follows the signal itself.
     watchFitting(
-        () => (['compare', 'finder', 'decide'].includes(step) ? fitting : null),
+        () => (step === 'answer' && part !== 'shots' ? fitting : null),
         () => void loadFitting(id).catch(() => {}),
     );
 </script>
@@ -51,7 +58,8 @@
 <TopBar {fitting} {step} />
 {#if fitting}
     {#if shown.age && !shown.age.isCurrent}<p class="age" role="status">{ageText(shown.age)}</p>{/if}
-    <Trail {fitting} {chosen} {onpick} {marks} />
+    {#if part}<AnswerParts id={fitting.id} {part} />{/if}
+    {#if trail}<Trail {fitting} {chosen} {onpick} {marks} />{/if}
     {#if fitting.practice}<Practice {fitting} {step} />{/if}
     {#if madeUpText(fitting.setups) && step !== 'sheet'}<p class="print-only">Simulated: {madeUpText(fitting.setups)}.</p>{/if}
     <main>
@@ -62,6 +70,7 @@
             >{/if}
         {@render children(fitting)}
     </main>
+    {@render foot?.(fitting)}
 {:else if problem}
     <main><Notice kind="error">{problem}</Notice></main>
 {:else}

@@ -19,7 +19,7 @@
         brief: 'To the brief',
         bench: 'To the bench',
         bay: 'To the bay',
-        decide: 'To the decision',
+        answer: 'To the answer',
         sheet: 'To the sheet',
     };
 </script>

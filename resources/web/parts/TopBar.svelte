@@ -17,10 +17,7 @@
         ['brief', 'Brief'],
         ['bench', 'Bench'],
         ['bay', 'Bay'],
-        ['shots', 'Shots'],
-        ['compare', 'Compare'],
-        ['finder', 'Finder'],
-        ['decide', 'Decide'],
+        ['answer', 'Answer'],
         ['sheet', 'Sheet'],
     ];
     const isDesk = $derived(session.user?.role === 'desk');

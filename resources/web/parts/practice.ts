@@ -47,7 +47,7 @@ export const HINTS: Hint[] = [
         done: (f) => enough(f) >= 2,
     },
     {
-        where: 'decide',
+        where: 'answer',
         text: 'The pick, how sure it is, and what it costs. Try more in the bay if you like; then save a decision.',
         done: (f) => f.decision !== null,
     },

@@ -65,6 +65,36 @@ export interface Alike {
     corrected: string[];
 }
 
+export interface AnswerCard {
+    tag: string;
+    n: number;
+    standing: 'pick' | 'benchmark' | 'barred' | 'level' | 'worse' | 'open' | 'likely better' | 'likely worse';
+    carryM: number;
+    carryGainM: number;
+    carryGainInterval: Interval;
+    fairway: number | null;
+    never: string | null;
+    neverDrives: number | null;
+    spinRpm: number | null;
+}
+
+/** One figure of a setup as it is expected: of a share also the drives of fourteen; and as it was seen. */
+export interface AnswerFigure {
+    value: number;
+    drives: number | null;
+    interval: Interval | null;
+    seen: { in: number; of: number; } | number | null;
+}
+
+export interface AnswerRow {
+    what: string;
+    asked: 'wish' | 'never' | '';
+    before: AnswerFigure;
+    after: AnswerFigure | null;
+    gain: number | null;
+    gainInterval: Interval | null;
+}
+
 export interface Appointment {
     id: number;
     version: number;
@@ -554,6 +584,23 @@ export interface Fitting {
     missing: Missing;
 }
 
+/** The one answer of a fitting: what to take, keep or hit first, and what it does for what the brief asks for. */
+export interface FittingAnswer {
+    age?: JudgementAge;
+    swing: string | null;
+    swings: SwingGroup[];
+    kind: 'take' | 'keep' | 'hit';
+    why: string | null;
+    before: string | null;
+    after: string | null;
+    rows: AnswerRow[];
+    drives: Record<string, FourteenDrives>;
+    field: AnswerCard[];
+    judge: Advice | null;
+    step: NextStep;
+    unhit: { turn: string | null; best: string | null; };
+}
+
 /** Launch, spin, apex or descent that is expected of a setup, and how it stands to what the player wants */
 export interface FlightFigure {
     value: number;
@@ -657,6 +704,13 @@ export interface FoundSetup {
     seen: Seen | null;
 }
 
+export interface FourteenDrives {
+    fairway: number;
+    left: number;
+    right: number;
+    drives: { sideM: number; totalM: number; end: 'left' | 'fairway' | 'right'; }[];
+}
+
 export interface GapClub {
     name: string;
     kind: string;
@@ -739,6 +793,7 @@ export interface Grounds {
     worth: Worth | null;
     days: OtherDay[];
     calibration?: MonitorVisit[];
+    balls?: BallTold[];
     confirm: ConfirmRun | null;
 }
 
@@ -886,6 +941,7 @@ export interface Judgement {
     totalGainInterval?: Interval;
     flight?: Record<string, FlightFigure>;
     wishes?: WishAnswer[];
+    curveM?: number | null;
     seen?: Seen;
     exaggerates?: string[];
     averages?: Record<string, number>;
@@ -1098,10 +1154,7 @@ export interface Missing {
     brief: string;
     bench: string;
     bay: string;
-    shots: string;
-    compare: string;
-    finder: string;
-    decide: string;
+    answer: string;
     sheet: string;
 }
 
@@ -1386,6 +1439,7 @@ export interface Proof {
     worth: Worth | null;
     days: OtherDay[];
     calibration?: MonitorVisit[];
+    balls?: BallTold[];
     confirm: ConfirmRun | null;
     schools: Schools;
     brief?: Brief;

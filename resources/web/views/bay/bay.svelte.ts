@@ -428,7 +428,7 @@ export class BayScreen {
             const wasLast = this.confirm?.next === null; // asked now: the screen may learn of the next leg before the answer is here
             await post(this.path('confirm/next'), {});
             this.ticked = [];
-            if (wasLast) void push(`/fitting/${this.id}/decide`);
+            if (wasLast) void push(`/fitting/${this.id}/answer/choice`);
         });
     confirmEnd = () => this.run(() => post(this.path('confirm/end'), {}));
 

@@ -49,13 +49,13 @@
     }
 </script>
 
-<Frame id={params.id} step="compare" chosen={columns} onpick={(s) => compared.pick(s)} marks={compared.marks}>
+<Frame id={params.id} step="answer" part="figures" chosen={columns} onpick={(s) => compared.pick(s)} marks={compared.marks}>
     {#snippet children(fitting)}
         {@const units = fitting.player.units}
         {#if compared.problem}<Notice kind="error">{compared.problem}</Notice>{/if}
         {#if comparison && comparison.sets.length === 0}
             <h1>Nothing to compare yet</h1>
-            <p>Two setups with shots are needed. <a href="#/fitting/{fitting.id}/shots">Read a file or type shots</a>.</p>
+            <p>Two setups with shots are needed. <a href="#/fitting/{fitting.id}/answer/shots">Read a file or type shots</a>.</p>
         {:else if comparison && chosen}
             <Failures failures={judging?.failures} />
             <div class="two">

@@ -107,7 +107,7 @@
         fittingId: number | null;
     }
     function done(answer: Brought): string {
-        push(`/fitting/${answer.fittingId}/compare`);
+        push(`/fitting/${answer.fittingId}/answer`);
         return '';
     }
     function waits(entry: DayBookEntry): string {
@@ -117,19 +117,18 @@
               ? 'handed over'
               : entry.decided
                 ? `decided: ${entry.decided}`
-                : (['brief', 'bench', 'shots', 'compare', 'decide'] as const).map((s) => entry.missing[s]).filter(Boolean)[0] ||
-                  'ready to decide';
+                : (['brief', 'bench', 'bay', 'answer'] as const).map((s) => entry.missing[s]).filter(Boolean)[0] || 'ready to decide';
     }
     const nextStep = (entry: DayBookEntry) =>
         entry.decided
             ? 'sheet'
-            : entry.missing.brief && entry.missing.shots
+            : entry.missing.brief && entry.missing.bay
               ? 'brief'
               : entry.setups.length === 0
                 ? 'bench'
-                : entry.missing.compare
-                  ? 'shots'
-                  : 'compare';
+                : entry.setups.filter((s) => s.counted > 0).length < 2
+                  ? 'bay'
+                  : 'answer';
 </script>
 
 <TopBar />

@@ -131,7 +131,7 @@
     const locked = $derived(decisions[0] ? decisions[0].lockedAt !== null && decisions[0].reopenedAt === null : false);
 </script>
 
-<Frame id={params.id} step="decide" chosen={choice ? [choice] : []}>
+<Frame id={params.id} step="answer" part="choice" chosen={choice ? [choice] : []}>
     {#snippet children(current)}
         {@const fitting = kept?.proof?.brief ? { ...current, brief: kept.proof.brief } : current}
         {@const units = fitting.player.units}
@@ -139,7 +139,7 @@
         {#if sending.problem || (reading.problem && !cannot)}<Notice kind="error">{sending.problem || reading.problem}</Notice>{/if}
         {#if cannot && !kept}
             <h1>Nothing to decide yet</h1>
-            <p>{cannot} <a href="#/fitting/{fitting.id}/shots">To the shots</a></p>
+            <p>{cannot} <a href="#/fitting/{fitting.id}/answer/shots">To the shots</a></p>
             {#if decisions.length}<Decided {decisions} onchange={renew} onlook={look} />{/if}
         {:else if advice}
             <Failures failures={advice.failures} />
@@ -174,7 +174,7 @@
                 {advice.outdoors ? outdoorsText(advice.outdoors, units) : ''}
             </p>
             {#if !kept && found && notHitText(advice, found)}<p>
-                    {notHitText(advice, found)} <a href="#/fitting/{fitting.id}/finder">To the finder</a>
+                    {notHitText(advice, found)} <a href="#/fitting/{fitting.id}/answer/rack">To the finder</a>
                 </p>{/if}
             <div class="grounds">
                 <div class="stack">

@@ -88,7 +88,7 @@
     }
 </script>
 
-<Frame id={params.id} step="finder">
+<Frame id={params.id} step="answer" part="rack">
     {#snippet children(fitting)}
         {@const units = fitting.player.units}
         {@const k = factor(units.distance)}

@@ -57,7 +57,7 @@
             {#if acting.problem}<Notice kind="error">{acting.problem}</Notice>{/if}
             {#if seen === null && !reading.problem}<Outline what="Looking at the rounds …" blocks={['lines', 'table']} />
             {:else if seen && (!seen.promise || !seen.seen)}
-                <p>Nothing was decided yet, so nothing was promised. <a href="#/fitting/{fitting.id}/decide">Decide first.</a></p>
+                <p>Nothing was decided yet, so nothing was promised. <a href="#/fitting/{fitting.id}/answer">Decide first.</a></p>
             {:else if seen?.promise && seen.seen}
                 {@const s = seen.seen}
                 <section class="story">

@@ -38,8 +38,7 @@
                 >
                 <tbody>
                     {#each record.known as k (k.fittingId)}<tr
-                            ><td><a href="#/fitting/{k.fittingId}/compare">{when(k.at)}</a></td><td>{k.n}</td><td
-                                >{speed(k.clubSpeedMps)}</td
+                            ><td><a href="#/fitting/{k.fittingId}/answer">{when(k.at)}</a></td><td>{k.n}</td><td>{speed(k.clubSpeedMps)}</td
                             ><td>{speed(k.ballSpeedMps)}</td><td>{k.launchDeg === null ? '–' : plain(k.launchDeg, 1)}</td><td
                                 >{k.spinRpm === null ? '–' : plain(k.spinRpm, 0)}</td
                             ><td>{k.carryM === null ? '–' : plain(k.carryM * factor(units.distance), 0)}</td></tr

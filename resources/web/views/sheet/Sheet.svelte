@@ -32,7 +32,7 @@
         {@const decision = fitting.decision}
         {#if !decision}
             <h1>The sheet follows the decision</h1>
-            <p><a href="#/fitting/{fitting.id}/decide">Decide first</a>, then print this page for the player and the workshop.</p>
+            <p><a href="#/fitting/{fitting.id}/answer">Decide first</a>, then print this page for the player and the workshop.</p>
         {:else}
             {@const units = fitting.player.units}
             {@const d = factor(units.distance)}

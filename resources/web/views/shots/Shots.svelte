@@ -52,7 +52,7 @@
     const hasSetups = (fitting: Fitting) => fitting.setups.length > 0;
 </script>
 
-<Frame id={params.id} step="shots">
+<Frame id={params.id} step="answer" part="shots">
     {#snippet children(fitting)}
         <div class="row">
             <h1>Shots</h1>

@@ -1,0 +1,352 @@
+<script lang="ts">
+    import { untrack } from 'svelte';
+    import { push } from 'svelte-spa-router';
+    import { asked, get, post } from '../../api/client';
+    import type { Decision, Fitting, FittingAnswer, Found, FoundSetup, Setup } from '../../api/generated/types';
+    import FourteenMap from '../../charts/FourteenMap.svelte';
+    import { chanceWords } from '../../format/judged';
+    import { list, say } from '../../format/sentences';
+    import { builtLike } from '../../format/setups';
+    import { Form } from '../../lib/form.svelte';
+    import { followJudgement, getJudged } from '../../lib/judged.svelte';
+    import { Loader } from '../../lib/load.svelte';
+    import { loadFitting } from '../../lib/session.svelte';
+    import AnswerParts from '../../parts/AnswerParts.svelte';
+    import Failures from '../../parts/Failures.svelte';
+    import Frame from '../../parts/Frame.svelte';
+    import Glyph from '../../parts/Glyph.svelte';
+    import Notice from '../../parts/Notice.svelte';
+    import Outline from '../../parts/Outline.svelte';
+    import SwingSwitch from '../../parts/SwingSwitch.svelte';
+    import { givesUp } from '../decide/sentences';
+    import Field from './Field.svelte';
+    import Measure from './Measure.svelte';
+    import { changesText, headline, priceText } from './sentences';
+    import Windows from './Windows.svelte';
+
+    let { params }: { params: { id: string } } = $props();
+    const reading = new Loader<FittingAnswer>();
+    const answer = $derived(reading.value);
+    const judge = $derived(answer?.judge ?? null);
+    let found = $state<Found | null>(null);
+    let decisions = $state<Decision[]>([]);
+    let swing = $state<string | null>(null);
+    /** The player shall feel first: neither advice nor price is told. */
+    let hidden = $state(false);
+    /** Another setup than the advised one, with the fitter's reason. */
+    let other = $state<{ tag: string; why: string } | null>(null);
+    const sending = new Form();
+
+    async function load() {
+        const part = <T extends { age?: FittingAnswer['age'] }>(name: string) =>
+            getJudged<T>(`fittings/${params.id}/${name}${asked({ swing })}`);
+        await reading.load(async () => {
+            const [before, told] = await Promise.all([get<Decision[]>(`fittings/${params.id}/decisions`), part<FittingAnswer>('answer')]);
+            decisions = before;
+            return told;
+        });
+        found = await part<Found>('finder').catch(() => null);
+    }
+    $effect(() => {
+        void params.id;
+        untrack(() => {
+            reading.forget();
+            [found, decisions, swing, other, hidden] = [null, [], null, null, false];
+        });
+    });
+    followJudgement(load, () => params.id);
+    const of = (tag: string | null | undefined) => judge?.setups.find((s) => s.tag === tag);
+    const before = $derived(of(answer?.before));
+    const after = $derived(of(answer?.after));
+    const latest = $derived(decisions[0]);
+    const locked = $derived(latest && latest.lockedAt !== null && latest.reopenedAt === null ? latest : null);
+    const drives = $derived(
+        [answer?.before, answer?.after].flatMap((t) => (t && answer?.drives[t] ? [[t, answer.drives[t]] as [string, never]] : [])),
+    );
+    /** What is to be hit next, where that is what to do. */
+    const next = $derived(found?.setups.find((s) => s.tag === answer?.step.tag));
+
+    async function hit(fitting: Fitting, s: FoundSetup | undefined) {
+        await sending.send(async () => {
+            if (s && !s.setupTag) {
+                await post<Setup>(`fittings/${fitting.id}/setups`, builtLike(s, fitting));
+                await loadFitting(fitting.id);
+            }
+            await push(`/fitting/${fitting.id}/bay`);
+        });
+    }
+    async function lock(fitting: Fitting, tag: string, reason: string) {
+        await sending.send(async () => {
+            const setupId = fitting.setups.find((s) => s.tag === tag)!.id;
+            const made = await post<Decision>(`fittings/${fitting.id}/decisions`, { setupId, reason, swing: judge?.swing ?? null });
+            await post(`decisions/${made.id}/lock`, {});
+            await loadFitting(fitting.id);
+            await push(`/fitting/${fitting.id}/sheet`);
+        });
+    }
+    function keys(event: KeyboardEvent) {
+        if ((event.target as HTMLElement).matches('input, textarea, select') || event.ctrlKey || event.metaKey || event.altKey) return;
+        if (event.key === '.') hidden = !hidden;
+    }
+</script>
+
+<svelte:window onkeydown={keys} />
+
+<Frame id={params.id} step="answer" trail={false}>
+    {#snippet children(fitting)}
+        {@const units = fitting.player.units}
+        {#if sending.problem || reading.problem}<Notice kind="error">{sending.problem || reading.problem}</Notice>{/if}
+        {#if !answer}
+            {#if !reading.problem}<Outline what={say('answer.waiting')} blocks={['lines', 'picture', 'table']} />{/if}
+        {:else}
+            {@const pick = fitting.setups.find((s) => s.tag === (judge?.pick ?? ''))}
+            <Failures failures={judge?.failures} />
+            <div class="answer" class:alone={!drives.length}>
+                <section class="say" aria-label={say('answer.more')}>
+                    {#if fitting.brief.wish}<p class="wish">{say('answer.wish', { wish: fitting.brief.wish })}</p>{/if}
+                    {#if hidden}<h1>{say('answer.feel')}</h1>
+                    {:else}
+                        <div class="head">
+                            {#if answer.kind !== 'hit' && judge}<Glyph tag={judge.pick} r={20} />{/if}
+                            <div>
+                                <h1>{headline(answer, fitting, found)}</h1>
+                                {#if answer.kind === 'take' && pick}<p class="hand">
+                                        {[
+                                            changesText(pick, fitting),
+                                            priceText(
+                                                found?.setups.find((s) => s.setupTag === pick.tag),
+                                                pick,
+                                                fitting,
+                                            ),
+                                        ]
+                                            .filter(Boolean)
+                                            .join(' · ')}
+                                    </p>{:else if answer.why}<p class="hand">{answer.why}</p>{/if}
+                            </div>
+                        </div>
+                    {/if}
+                    {#if judge}<SwingSwitch
+                            swing={judge.swing}
+                            swings={judge.swings}
+                            {units}
+                            onpick={(name) => {
+                                swing = name;
+                                void load();
+                            }}
+                        />{/if}
+                    <div>
+                        {#each answer.rows as row (row.what)}<Measure {row} {fitting} after={answer.after} />{/each}
+                    </div>
+                    {#if judge && before}<Windows {judge} {before} {after} {units} />{/if}
+                    {#if judge && after && !hidden}
+                        {@const ties = judge.ties}
+                        <p class="sure">
+                            <svg viewBox="0 0 184 20" width="184" height="20" aria-hidden="true"
+                                >{#each { length: 10 } as _, n (n)}<circle
+                                        cx={9 + n * 18}
+                                        cy="10"
+                                        r="7"
+                                        class:full={n < Math.round(after.chanceBetter * 10)}
+                                    />{/each}</svg
+                            >
+                            <span
+                                ><b
+                                    >{say('answer.sure', {
+                                        chance: chanceWords(after.chanceBetter),
+                                        tag: after.tag,
+                                        benchmark: judge.benchmark,
+                                        own: judge.benchmark === fitting.setups[0]?.tag ? 'yes' : 'no',
+                                    })}</b
+                                >
+                                {#if ties.length}{say('answer.level', {
+                                        n: ties.length,
+                                        tags: list(ties),
+                                        by: judge.tieBreak?.by ?? 'none',
+                                    })}{/if}
+                                {givesUp(judge, fitting, answer.kind === 'take' ? judge.pick : after.tag)}</span
+                            >
+                        </p>
+                    {/if}
+                    <div class="do no-print">
+                        {#if locked}
+                            <button onclick={() => push(`/fitting/${fitting.id}/sheet`)}>{say('answer.do.sheet')}</button>
+                            <span role="status">{say('answer.locked', { tag: locked.tag, version: locked.version })}</span>
+                        {:else if answer.kind === 'hit' || !judge}
+                            <button disabled={sending.busy} onclick={() => hit(fitting, next)}
+                                >{next ? say('answer.do.hit', { tag: next.setupTag ?? 'it' }) : say('answer.do.bay')}</button
+                            >
+                        {:else}
+                            <button disabled={sending.busy} onclick={() => lock(fitting, judge.pick, '')}
+                                >{say('answer.do.lock', { tag: judge.pick })}</button
+                            >
+                            {#if judge.setups.length > 1}<a href="#/fitting/{fitting.id}/answer/choice">{say('answer.do.confirm')}</a>{/if}
+                        {/if}
+                        {#if judge && !locked}<button
+                                class="quiet"
+                                aria-expanded={other !== null}
+                                onclick={() => (other = other ? null : { tag: answer.after ?? judge.pick, why: '' })}
+                                >{say('answer.do.other')}</button
+                            >{/if}
+                        <button class="plain feel" onclick={() => (hidden = !hidden)} title=". on the keyboard"
+                            >{say('answer.do.feel', { hidden: hidden ? 'yes' : 'no' })}</button
+                        >
+                    </div>
+                    {#if other && judge && !locked}<form
+                            class="panel"
+                            onsubmit={(e) => {
+                                e.preventDefault();
+                                void lock(fitting, other!.tag, other!.why);
+                            }}
+                        >
+                            <div class="choices" role="radiogroup" aria-label={say('answer.do.other')}>
+                                {#each judge.setups as s (s.tag)}<label class:on={other.tag === s.tag}
+                                        ><input
+                                            type="radio"
+                                            name="choice"
+                                            value={s.tag}
+                                            aria-label="Setup {s.tag}"
+                                            bind:group={other.tag}
+                                        /><Glyph tag={s.tag} r={11} /></label
+                                    >{/each}
+                            </div>
+                            <label class="why"
+                                >{say('answer.do.why', { tag: other.tag, pick: judge.pick })}
+                                <textarea rows="2" maxlength="2000" bind:value={other.why}></textarea></label
+                            >
+                            <button disabled={sending.busy}>{say('answer.do.lock', { tag: other.tag })}</button>
+                        </form>{/if}
+                </section>
+                {#if drives.length}<section class="map" aria-label={say('answer.map')}><FourteenMap {fitting} {drives} /></section>{/if}
+            </div>
+            {#if answer.field.length}<Field {answer} {fitting} {found} {hidden} />{/if}
+        {/if}
+    {/snippet}
+    {#snippet foot(fitting)}<AnswerParts id={fitting.id} />{/snippet}
+</Frame>
+
+<style>
+    .answer {
+        display: grid;
+        grid-template-columns: minmax(0, 1fr) 430px;
+        gap: 24px;
+        align-items: start;
+    }
+    .alone {
+        grid-template-columns: minmax(0, 1fr);
+    }
+    .say {
+        display: grid;
+        gap: 8px;
+        min-width: 0;
+    }
+    .wish {
+        margin: 0;
+        font-size: 16px;
+        color: var(--ink-2);
+    }
+    .head {
+        display: flex;
+        gap: 12px;
+        align-items: center;
+    }
+    h1 {
+        margin: 0;
+        font-size: 34px;
+        line-height: 1.05;
+        font-weight: 650;
+        letter-spacing: -0.02em;
+    }
+    .hand {
+        margin: 4px 0 0;
+        font-size: 16px;
+        color: var(--ink-2);
+    }
+    .sure {
+        display: flex;
+        gap: 12px;
+        align-items: center;
+        margin: 0;
+        border-top: 1px solid var(--hair);
+        padding-top: 8px;
+        font-size: 16px;
+    }
+    .sure svg {
+        flex: none;
+    }
+    circle {
+        fill: none;
+        stroke: var(--mint);
+        stroke-width: 1.3;
+    }
+    .full {
+        fill: var(--mint);
+    }
+    .do {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 10px;
+        align-items: center;
+    }
+    .do > button:first-child {
+        font-size: 17px;
+        font-weight: 600;
+    }
+    .feel {
+        margin-left: auto;
+    }
+    form {
+        display: grid;
+        gap: 10px;
+        justify-items: start;
+    }
+    .choices {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 8px;
+    }
+    .choices label {
+        display: flex;
+        align-items: center;
+        border: 1.5px solid var(--hair);
+        border-radius: 8px;
+        padding: 2px 8px;
+        cursor: pointer;
+    }
+    .choices .on {
+        border-color: var(--ink);
+    }
+    .why {
+        display: grid;
+        gap: 3px;
+        width: 100%;
+    }
+    .map {
+        border-left: 1px solid var(--hair);
+        padding-left: 14px;
+        min-width: 0;
+    }
+    @media (max-width: 1000px) {
+        .answer {
+            grid-template-columns: minmax(0, 1fr);
+        }
+        .map {
+            border: 0;
+            padding: 0;
+        }
+    }
+    @media (max-width: 700px) {
+        h1 {
+            font-size: 26px;
+        }
+        .sure {
+            display: grid;
+        }
+        /* The one thing to do stays under the thumb. */
+        .do {
+            position: sticky;
+            bottom: 0;
+            padding: 8px 0;
+            background: var(--paper);
+        }
+    }
+</style>

@@ -1,0 +1,103 @@
+import { expect, test, type Page } from '@playwright/test';
+import type { FittingAnswer } from '../../resources/web/api/generated/types';
+import { accessible, decided, openPart, openStep, signIn, watch } from './help';
+
+// The answer as a fitter and a player read it, for both hands.
+
+const answerOf = async (page: Page, id: number): Promise<FittingAnswer> => (await page.request.get(`/api/fittings/${id}/answer`)).json();
+
+for (const [player, hand, unit] of [
+    ['Rafe', 'right', 'yd'],
+    ['Imke', 'left', 'm'],
+] as const)
+    test(`${hand}-handed, in ${unit}: one answer, whose dots are its counts, and whose parts have addresses`, async ({ page }) => {
+        const errors = watch(page);
+        await signIn(page);
+        const id = await decided(page, `Answer ${player}`, player);
+        await page.goto(`/#/fitting/${id}/answer`);
+        const title = page.getByRole('heading', { level: 1 });
+        await expect(title).toContainText(/^(Take|Turn|Keep|Not yet)/);
+        const answer = await answerOf(page, id);
+        expect(answer.rows.length).toBeGreaterThan(0);
+        expect(answer.rows.length).toBeLessThanOrEqual(3);
+        // The drives that are drawn are those that are counted, on the map, in the rows and on the cards.
+        const map = page.getByRole('region', { name: /^Fourteen drives/ });
+        for (const [tag, drives] of Object.entries(answer.drives)) {
+            expect(drives.left + drives.fairway + drives.right).toBe(14);
+            for (const end of ['left', 'fairway', 'right'] as const)
+                await expect(map.locator(`g[data-tag="${tag}"] path[data-end="${end}"]`)).toHaveCount(drives[end]);
+        }
+        const row = page.locator('[data-what="share"]');
+        await expect(row.locator('circle.full.now')).toHaveCount(answer.drives[answer.after!]!.fairway);
+        await expect(row).toContainText(`${answer.drives[answer.before!]!.fairway} → ${answer.drives[answer.after!]!.fairway} of 14`);
+        for (const card of answer.field)
+            await expect(
+                page
+                    .locator('article')
+                    .filter({ has: page.getByText(card.tag, { exact: true }) })
+                    .first(),
+            ).toContainText(`fairways ${card.fairway}`);
+        await expect(page.locator('main')).toContainText(` ${unit}`);
+        // All of it at once, on the screen that the fitter has.
+        expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
+        await accessible(page);
+        // Whoever shall feel first is told neither advice nor price.
+        await page.keyboard.press('.');
+        await expect(title).toContainText('first say how it feels');
+        await expect(page.getByText(/EUR|as good|beats/)).toHaveCount(0);
+        await page.keyboard.press('.');
+        for (const [part, at] of [
+            ['Every figure', 'figures'],
+            ['The shots', 'shots'],
+            ['Every setup', 'rack'],
+            ['Confirm, other', 'choice'],
+        ] as const) {
+            await openPart(page, part);
+            await expect(page).toHaveURL(new RegExp(`answer/${at}$`));
+            await expect(page.getByRole('navigation', { name: 'Steps' }).locator('[aria-current]')).toContainText('Answer');
+        }
+        await page.getByRole('link', { name: 'Back to the answer' }).click();
+        await expect(title).toContainText(/^(Take|Turn|Keep|Not yet)/);
+        // On a phone the answer, its rows and the button come first.
+        await page.setViewportSize({ width: 390, height: 844 });
+        await expect(page.locator('.do button').first()).toBeInViewport();
+        await accessible(page);
+        expect(errors).toEqual([]);
+    });
+
+test('another setup is chosen against the advice with a reason, locked, and on the sheet', async ({ page }) => {
+    const errors = watch(page);
+    await signIn(page);
+    const id = await decided(page, 'Answer chosen', 'Rafe');
+    await page.goto(`/#/fitting/${id}/answer`);
+    await page.getByRole('button', { name: 'Choose another' }).click();
+    await page.getByLabel('Setup C', { exact: true }).check();
+    await page.getByLabel(/^Why C/).fill('He likes the look of it.');
+    await page.getByRole('button', { name: 'Lock C and write the report' }).click();
+    await expect(page).toHaveURL(/sheet/);
+    await openStep(page, 'Answer');
+    await expect(page.getByText(/^C is locked as version/)).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Open the report' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Choose another' })).toHaveCount(0);
+    expect(errors).toEqual([]);
+});
+
+test('without a shot the answer says what to hit first, and addresses of before still lead there', async ({ page }) => {
+    const errors = watch(page);
+    await signIn(page);
+    await page.getByLabel('Player').fill('Answer Empty');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await openStep(page, 'Answer');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Not yet: hit your own club first');
+    const id = /fitting\/(\d+)/.exec(page.url())![1];
+    for (const [old, part] of [
+        ['compare', 'Every figure'],
+        ['finder', 'Every setup'],
+        ['decide', 'Confirm, other'],
+        ['shots', 'The shots'],
+    ] as const) {
+        await page.goto(`/#/fitting/${id}/${old}`);
+        await expect(page.getByRole('navigation', { name: 'More', exact: true }).locator('[aria-current]')).toContainText(part);
+    }
+    expect(errors).toEqual([]);
+});
