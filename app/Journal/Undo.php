@@ -89,7 +89,7 @@ final readonly class Undo
             return;
         }
         if ($table === 'decisions' && ($row->locked_at ?? null) !== null) {
-            throw self::refused('The decision is locked: reopen it on Decide, which makes a new version.');
+            throw self::refused('The decision is locked: reopen it on the answer, which makes a new version.');
         }
         if ($row === null) {
             throw self::refused('What was changed then is no longer there, so it cannot be taken back.');

@@ -78,18 +78,18 @@ if (wanted('import')) {
     await desk.getByRole('button', { name: 'Set aside' }).click();
     await desk.locator('.drop').waitFor();
 }
-if (wanted('compare')) {
-    await at(desk, imke, 'compare', 'svg .contour');
-    await shot(desk, 'compare', true);
+if (wanted('answer')) {
+    await at(desk, imke, 'answer', '[data-end]');
+    await shot(desk, 'answer');
 }
-if (wanted('finder')) {
-    await at(desk, imke, 'finder', 'svg .front');
+if (wanted('why')) {
+    await at(desk, imke, 'answer/why', 'svg .contour');
+    await shot(desk, 'why', true);
+}
+if (wanted('every-setup')) {
+    await at(desk, imke, 'answer/rack', 'svg .front');
     await laddered(desk);
-    await shot(desk, 'finder', true);
-}
-if (wanted('decide')) {
-    await at(desk, imke, 'decide', 'text=Who would pick what');
-    await shot(desk, 'decide');
+    await shot(desk, 'every-setup', true);
 }
 if (wanted('player')) {
     await at(desk, imke, 'sheet', 'article');

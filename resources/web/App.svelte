@@ -62,10 +62,10 @@
         '/fitting/:id/bench': of(() => Bench),
         '/fitting/:id/bay': Bay,
         '/fitting/:id/answer': Answer,
-        '/fitting/:id/answer/figures': Compare,
         '/fitting/:id/answer/shots': Shots,
         '/fitting/:id/answer/rack': Finder,
         '/fitting/:id/answer/choice': Decide,
+        '/fitting/:id/answer/:part': Compare,
         // Addresses of before.
         '/fitting/:id/shots': Shots,
         '/fitting/:id/compare': Compare,

@@ -49,6 +49,8 @@ for (const [player, hand, unit] of [
         for (const [part, at] of [
             ['Every figure', 'figures'],
             ['The shots', 'shots'],
+            ['Why they', 'why'],
+            ['Lofts', 'lofts'],
             ['Every setup', 'rack'],
             ['Confirm, other', 'choice'],
         ] as const) {

@@ -43,6 +43,7 @@ for (const [hand, scale, player] of [
         await expect(page.getByText(/B is .*A|No word on B yet/).first()).toBeVisible();
         await expect(page.getByRole('heading', { name: 'Like for like' })).toBeVisible();
         await expect(page.getByText(/^Taken out: luck in club speed/).first()).toBeVisible();
+        await openPart(page, 'Why they differ');
         const why = page.getByRole('region', { name: 'Why B differs from A' });
         await expect(why.locator('svg')).toBeVisible();
         // The bars add up to the sum below them.
@@ -80,7 +81,7 @@ test('a picture of simulated shots says so wherever it is taken', async ({ page 
     const errors = watch(page);
     await signIn(page);
     await page.getByRole('link', { name: /Rafe Quillon/ }).click();
-    await openPart(page, 'Every figure');
+    await openPart(page, 'Why they differ');
     const map = page.getByRole('region', { name: 'Where they land' });
     await expect(map.locator('svg')).toBeVisible();
     const [svg] = await Promise.all([page.waitForEvent('download'), map.getByRole('button', { name: /^SVG/ }).click()]);

@@ -42,20 +42,24 @@ test('a right-hander in yards: two files in, compare, leave out a mishit, pick, 
 
     await openPart(page, 'Every figure');
     await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
-    await expect(page.getByRole('img', { name: /Where the shots land/ })).toBeVisible();
     const carry = page.getByRole('row', { name: /^Carry yd/ });
     const before = await carry.textContent();
     await accessible(page);
+    await openPart(page, 'The shots');
     await page.getByRole('button', { name: 'Leave out shot 17', exact: true }).click();
     await page.getByLabel('Why is shot 17 left out?').selectOption('mishit');
     await expect(page.getByRole('row', { name: /Bring back shot 17/ })).toBeVisible();
+    await openPart(page, 'Every figure');
     await expect(page.getByRole('columnheader', { name: /make benchmark\s*7 shots/ })).toBeVisible();
     expect(await carry.textContent()).not.toBe(before);
+    await openPart(page, 'The shots');
     await page.getByRole('button', { name: 'Bring back shot 17' }).click();
+    await expect(page.getByRole('button', { name: 'Leave out shot 17', exact: true })).toBeVisible();
+    await openPart(page, 'Every figure');
     await expect(page.getByRole('columnheader', { name: /make benchmark\s*8 shots/ })).toBeVisible();
     await expect(carry).toHaveText(before!);
 
-    await page.keyboard.press('7');
+    await openPart(page, 'Confirm, other');
     await expect(page.locator('.verdict')).toBeVisible();
     await accessible(page);
     const advised = (await page.locator('.choices .on').textContent())!.includes('A') ? 'B' : 'A';
@@ -91,6 +95,7 @@ test('a left-hander in metres: setup column, decimal commas, a row that cannot b
     await expect(page.getByText('13 shots stored')).toBeVisible();
     await openPart(page, 'Every figure');
     await expect(page.getByRole('row', { name: /^Carry m/ })).toBeVisible();
+    await openPart(page, 'Why they differ');
     await expect(page.getByText('Carry up, side across, m.')).toBeVisible();
     await page.getByRole('button', { name: 'Dark' }).click();
     await accessible(page);

@@ -108,7 +108,7 @@ test('the face is seen from the ball: the heel is right for a right-hander and l
 
 test('setups differ by letter, by shape and by colour', async ({ page }) => {
     await signIn(page);
-    await open(page, /Imke Dorsay/, 'Every figure');
+    await open(page, /Imke Dorsay/, 'Why they differ');
     await expect(page.getByRole('img', { name: /Where the shots land/ })).toBeVisible();
     const looks = await page
         .getByRole('list', { name: 'Trail of setups' })
@@ -126,6 +126,6 @@ test('setups differ by letter, by shape and by colour', async ({ page }) => {
 
 test('the landing map has one scale for across and along, or says that it has not', async ({ page }) => {
     await signIn(page);
-    await open(page, /Imke Dorsay/, 'Every figure');
+    await open(page, /Imke Dorsay/, 'Why they differ');
     await expect(page.getByText(/Equal scales\.|stretched/)).toBeVisible();
 });

@@ -72,9 +72,10 @@ for (const { of, hand, distance, length, to, never } of [
         await panel.getByRole('button', { name: 'For the build page' }).first().click();
         await expect(page.getByText(`Planned at ${to === '44.5' ? '44.50' : to} ${length}`)).toBeVisible();
 
-        // Compare: mixed speeds are told, and laddered; strikes; the two questions; the guard.
+        // Mixed speeds are told, and laddered; strikes; the two questions; the guard.
         await page.goto(`/#/fitting/${id}/answer/figures`);
         await expect(page.getByText(/hit at more than one speed/)).toBeVisible({ timeout: 30_000 });
+        await page.goto(`/#/fitting/${id}/answer/lofts`);
         await page.getByText('Over this player’s speeds').click();
         await expect(page.getByText(/^Hit with more than one swing: \d+ smooth at/)).toBeVisible({ timeout: 30_000 });
         await expect(page.getByRole('img', { name: /against club speed/ })).toBeVisible();
@@ -90,10 +91,12 @@ for (const { of, hand, distance, length, to, never } of [
         await page.getByText('More loft is straighter? Flight it down').click();
         await expect(page.getByText(/^(Yes|No|It makes no difference|It cannot be told)/).first()).toBeVisible({ timeout: 30_000 });
         await expect(page.getByRole('row', { name: /^Into the wind/ })).toBeVisible();
+        await accessible(page);
+        await page.goto(`/#/fitting/${id}/answer/why`);
         await expect(page.getByRole('heading', { name: `The shot that must never come: ${never}` })).toBeVisible();
         await accessible(page);
 
-        // Finder: the same guard over the whole rack, and lofts to order that cannot be put on the trail.
+        // The same guard over the whole rack, and lofts to order that cannot be put on the trail.
         await page.goto(`/#/fitting/${id}/answer/rack`);
         await expect(page.getByRole('img', { name: new RegExp(`end ${never}, against carry`) })).toBeVisible({ timeout: 40_000 });
         await expect(page.getByText(/^Safest: /)).toContainText('of 14 against');

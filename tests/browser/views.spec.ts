@@ -5,7 +5,7 @@ import { accessible, addSetup, beginFitting, drawn, openPart, openStep, signIn, 
 
 // What each view shows and does, on the demo studio or a fitting of its own; whole tasks are in fitting.spec.ts.
 
-const PARTS = ['The shots', 'Every figure', 'Every setup', 'Confirm, other'];
+const PARTS = ['The shots', 'Every figure', 'Why they differ', 'Every setup', 'Confirm, other', 'Lofts, speeds'];
 
 async function open(page: Page, player: string, step: string): Promise<void> {
     await page.getByRole('link', { name: new RegExp(player) }).click();
@@ -36,7 +36,7 @@ test('a wrong password is refused plainly and the e-mail stays', async ({ page }
 
 test('signing out leaves nothing of the studio on the screen', async ({ page }) => {
     await signInByForm(page);
-    await open(page, 'Rafe Quillon', 'Every figure');
+    await open(page, 'Rafe Quillon', 'Why they differ');
     await expect(page.getByRole('img', { name: /Where the shots land/ })).toBeVisible();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
@@ -107,7 +107,7 @@ test('every shot that counts is on the landing map, and those left out are open'
         { ...base, 'Launch direction': '3 L', 'Spin axis': '0', 'Ball speed': '149' },
         { ...base, 'Launch direction': '0', 'Spin axis': '0', 'Ball speed': '151' },
     ]);
-    await openPart(page, 'Every figure');
+    await openPart(page, 'Why they differ');
     const map = page.getByRole('img', { name: /Where the shots land/ });
     await expect(map).toBeVisible();
     await expect(map.locator('title')).toHaveCount(3);
@@ -154,7 +154,7 @@ test('the dark theme stays after a reload and can be read', async ({ page }) => 
     await page.getByRole('button', { name: 'Dark' }).click();
     await page.reload();
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
-    await open(page, 'Rafe Quillon', 'Every figure');
+    await open(page, 'Rafe Quillon', 'Why they differ');
     await expect(page.getByRole('img', { name: /Where the shots land/ })).toBeVisible();
     await accessible(page);
     await page.getByRole('button', { name: 'Light' }).click();
@@ -204,9 +204,19 @@ test('no screen scrolls sideways at 320, 390 and 1280 px, whatever the names are
     const screens = [
         '',
         'rack',
-        ...['brief', 'bench', 'bay', 'answer', 'answer/shots', 'answer/figures', 'answer/rack', 'answer/choice', 'sheet'].map(
-            (s) => `fitting/${id}/${s}`,
-        ),
+        ...[
+            'brief',
+            'bench',
+            'bay',
+            'answer',
+            'answer/shots',
+            'answer/figures',
+            'answer/why',
+            'answer/rack',
+            'answer/choice',
+            'answer/lofts',
+            'sheet',
+        ].map((s) => `fitting/${id}/${s}`),
     ];
     const wide: string[] = [];
     for (const screen of screens) {

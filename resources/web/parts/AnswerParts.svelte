@@ -3,7 +3,7 @@
 
     /** What lies behind the answer, a part at a time, each with an address. */
     let { id, part = null }: { id: number; part?: string | null } = $props();
-    const PARTS = ['figures', 'shots', 'rack', 'choice'];
+    const PARTS = ['figures', 'shots', 'why', 'rack', 'choice', 'lofts'];
 </script>
 
 <nav aria-label={say('answer.more')} class="no-print">

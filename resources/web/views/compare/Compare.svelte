@@ -5,11 +5,11 @@
     import Monitors from '../../parts/Monitors.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
-    import ShotTable from '../../parts/ShotTable.svelte';
     import SwingSwitch from '../../parts/SwingSwitch.svelte';
-    import { current, loadFitting } from '../../lib/session.svelte';
-    import { Compared, DRAWN, LISTED } from './compare.svelte';
+    import { current } from '../../lib/session.svelte';
+    import { Compared, DRAWN } from './compare.svelte';
     import { guardedOfHit, paysText } from '../../format/guard';
+    import { say } from '../../format/sentences';
     import { nameOf } from '../../format/setups';
     import GuardPicture from '../../parts/GuardPicture.svelte';
     import Later from '../../parts/Later.svelte';
@@ -27,7 +27,9 @@
     import { stepText } from '../../format/judged';
     import { railText } from './sentences';
 
-    let { params }: { params: { id: string } } = $props();
+    let { params }: { params: { id: string; part?: string } } = $props();
+    /** What of the figures is shown: the table and what it says, why setups differ, or what lofts, speeds and strikes would do. */
+    const part = $derived(params.part === 'why' || params.part === 'lofts' ? params.part : 'figures');
     const compared = new Compared(() => params.id);
     const { comparison, judging, chosen, columns, judged, others, rails } = $derived(compared);
     followJudgement(
@@ -49,7 +51,7 @@
     }
 </script>
 
-<Frame id={params.id} step="answer" part="figures" chosen={columns} onpick={(s) => compared.pick(s)} marks={compared.marks}>
+<Frame id={params.id} step="answer" {part} chosen={columns} onpick={(s) => compared.pick(s)} marks={compared.marks}>
     {#snippet children(fitting)}
         {@const units = fitting.player.units}
         {#if compared.problem}<Notice kind="error">{compared.problem}</Notice>{/if}
@@ -58,7 +60,7 @@
             <p>Two setups with shots are needed. <a href="#/fitting/{fitting.id}/answer/shots">Read a file or type shots</a>.</p>
         {:else if comparison && chosen}
             <Failures failures={judging?.failures} />
-            <div class="two">
+            {#if part === 'figures'}
                 <section>
                     {#if fitting.visits.length > 1}<label class="small"
                             >Shots of
@@ -78,7 +80,7 @@
                     />
                     <h1>{columns.length > 1 ? `${columns.slice(1).join(', ')} against ${columns[0]}` : `${columns[0]} alone`}</h1>
                     <p class="small">
-                        Judged: by the models from all that was hit, the same figures as on Finder, Decide and the sheet. These shots alone:
+                        Judged: by the models from all that was hit, the same figures as on the answer and the sheet. These shots alone:
                         mean ± SD for the benchmark; for the others the difference from it within each visit, with its 95 % interval. Bold:
                         told apart also when all measures and setups are asked at once. Click a stop on the trail to add or drop one.
                     </p>
@@ -98,23 +100,31 @@
                         Averages of {judging?.screening ?? ''}. Side, curve, direction and axis: + is right. Total is computed on {fitting
                             .brief.turf} ground unless measured: the roughest figure here.
                     </p>
-                    {#if judging}
-                        <Says {judging} {judged} {others} {fitting} />
-                        {#if compared.step}<p class="next">
-                                <b>Next.</b>
-                                {stepText(compared.step.step, candidateName(compared.step, fitting))}
-                            </p>{/if}
-                        <LikeForLike {judged} {units} />
-                        {#if rails.length}
-                            <h2>To keep in mind</h2>
-                            <ul class="rails small">
-                                {#each rails as r, i (i)}<li>{railText(r, fitting.player.hand, units)}</li>{/each}
-                            </ul>
+                    <div class="two">
+                        {#if judging}
+                            <section>
+                                <Says {judging} {judged} {others} {fitting} />
+                                {#if compared.step}<p class="next">
+                                        <b>Next.</b>
+                                        {stepText(compared.step.step, candidateName(compared.step, fitting))}
+                                    </p>{/if}
+                            </section>
+                            <section>
+                                <LikeForLike {judged} {units} />
+                                {#if rails.length}
+                                    <h2>To keep in mind</h2>
+                                    <ul class="rails small">
+                                        {#each rails as r, i (i)}<li>{railText(r, fitting.player.hand, units)}</li>{/each}
+                                    </ul>
+                                {/if}
+                            </section>
                         {/if}
-                    {/if}
+                    </div>
                 </section>
-                <section>
-                    <Later>
+            {:else if part === 'why'}
+                <h1>{say('answer.part.why')}</h1>
+                <Later
+                    ><div class="two">
                         <Pictures {fitting} {comparison} {judging} shots={compared.shots} {columns} {judged} {others} />
                         {#if fitting.setups.some((s) => columns.includes(s.tag) && s.shots > DRAWN)}<p class="small">
                                 Of each setup up to {DRAWN} shots are drawn, spread evenly over them; every one of them is in the figures.
@@ -130,35 +140,31 @@
                             {#if setups.length > 1}<GuardPicture {setups} {kind} {units} says={guardSays(kind)} />{/if}
                         {/each}
                         {#if judging?.calibration.length}
-                            <h2>The monitor beside physics</h2>
-                            <Monitors visits={judging.calibration} balls={judging.balls} {units} />
-                            <p class="small">
-                                Shots with a measured carry or apex set drag, lift and spin for their monitor and visit; what it did not
-                                measure is computed with them, and so is what is predicted.
-                            </p>
+                            <section>
+                                <h2>The monitor beside physics</h2>
+                                <Monitors visits={judging.calibration} balls={judging.balls} {units} />
+                                <p class="small">
+                                    Shots with a measured carry or apex set drag, lift and spin for their monitor and visit; what it did not
+                                    measure is computed with them, and so is what is predicted.
+                                </p>
+                            </section>
                         {/if}
-                    </Later>
-                </section>
-            </div>
-            <Later>
-                {#if judging}
-                    {@const hit = comparison.sets.map((s) => s.tag)}
-                    <section class="asked" aria-label="More that this player’s shots answer">
-                        <Speeds {fitting} tags={hit} />
-                        <Strikes {fitting} tags={hit} />
-                        <LoftLadder {fitting} />
-                        <Questions {fitting} />
-                    </section>
-                {/if}
-                <h2>The shots</h2>
-                <ShotTable
-                    {fitting}
-                    bind:shots={compared.shots}
-                    only={columns}
-                    room={LISTED}
-                    onchange={() => void Promise.all([compared.load(), loadFitting(params.id)])}
-                />
-            </Later>
+                    </div></Later
+                >
+            {:else}
+                <h1>{say('answer.part.lofts')}</h1>
+                <Later>
+                    {#if judging}
+                        {@const hit = comparison.sets.map((s) => s.tag)}
+                        <section class="asked" aria-label="More that this player’s shots answer">
+                            <Speeds {fitting} tags={hit} />
+                            <Strikes {fitting} tags={hit} />
+                            <LoftLadder {fitting} />
+                            <Questions {fitting} />
+                        </section>
+                    {/if}
+                </Later>
+            {/if}
         {:else if !compared.problem}
             <Outline what="Judging the shots …" blocks={['table', 'picture']} />
         {/if}

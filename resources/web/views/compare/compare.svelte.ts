@@ -9,9 +9,8 @@ import { loadFitting, showFitting } from '../../lib/session.svelte';
 const MOST = 6;
 
 /** What stands beside each other: the benchmark first, then what was chosen, at most six. */
-/** So many shots of a setup are drawn and listed; every one of them is in the figures. */
+/** So many shots of a setup are drawn; every one of them is in the figures. */
 export const DRAWN = 150;
-export const LISTED = 120;
 
 export class Compared {
     comparison = $state<Comparison | null>(null);
