@@ -175,7 +175,7 @@ it('does not let the log take a locked decision back', function (): void {
     $this->postJson("api/decisions/{$id}/lock")->assertOk();
     $this->postJson("api/log/{$entry}/undo")
         ->assertUnprocessable()
-        ->assertJsonFragment(['message' => 'The decision is locked: reopen it on Decide, which makes a new version.']);
+        ->assertJsonFragment(['message' => 'The decision is locked: reopen it on the answer, which makes a new version.']);
     $this->postJson('api/log/'.LogEntry::query()->latest('id')->value('id').'/undo')->assertUnprocessable();
     expect(Decision::query()->findOrFail($id)->isLocked())->toBeTrue();
 });

@@ -13,7 +13,7 @@ for (const [player, hand, unit] of [
     test(`${hand}-handed, in ${unit}: one answer, whose dots are its counts, and whose parts have addresses`, async ({ page }) => {
         const errors = watch(page);
         await signIn(page);
-        const id = await decided(page, `Answer ${player}`, player);
+        const id = await decided(page, `Read ${player}`, player);
         await page.goto(`/#/fitting/${id}/answer`);
         const title = page.getByRole('heading', { level: 1 });
         await expect(title).toContainText(/^(Take|Turn|Keep|Not yet)/);
@@ -70,7 +70,7 @@ for (const [player, hand, unit] of [
 test('another setup is chosen against the advice with a reason, locked, and on the sheet', async ({ page }) => {
     const errors = watch(page);
     await signIn(page);
-    const id = await decided(page, 'Answer chosen', 'Rafe');
+    const id = await decided(page, 'Read Chosen', 'Rafe');
     await page.goto(`/#/fitting/${id}/answer`);
     await page.getByRole('button', { name: 'Choose another' }).click();
     await page.getByLabel('Setup C', { exact: true }).check();
@@ -87,7 +87,7 @@ test('another setup is chosen against the advice with a reason, locked, and on t
 test('without a shot the answer says what to hit first, and addresses of before still lead there', async ({ page }) => {
     const errors = watch(page);
     await signIn(page);
-    await page.getByLabel('Player').fill('Answer Empty');
+    await page.getByLabel('Player').fill('Read Nothing');
     await page.getByRole('button', { name: 'Begin' }).click();
     await openStep(page, 'Answer');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Not yet: hit your own club first');

@@ -118,6 +118,6 @@ test('what somebody wrote is never run: not on a screen, on paper, or in a table
         const csv = await (await page.request.get(`/api/${table}`)).text();
         if (table !== 'season.csv') expect(csv, table).toContain(RUNS);
         // A cell that begins as a formula does is a number, and nothing else.
-        for (const cell of csv.match(/(^|[,;])"?[=+@-][^,;\n]*/gm) ?? []) expect(cell, table).toMatch(/^[,;]?"?-[\d.]+"?$/);
+        for (const cell of csv.match(/(^|[,;])"?[=+@-][^,;\n]*/gm) ?? []) expect(cell, table).toMatch(/^[,;]?"?[+-][\d.]+"?$/);
     }
 });

@@ -169,10 +169,14 @@ test('a newcomer fits a made-up player on the real screens, hint by hint, and is
     for (let i = 0; i < 5; i++) await page.keyboard.press('Space');
     await page.getByRole('button', { name: 'confidence 5' }).click();
     await expect(hint).toContainText('7 of 8');
-    await hint.getByRole('link', { name: 'To the decision' }).click();
-    await page.getByRole('button', { name: /^Save the decision for/ }).click();
+    await hint.getByRole('link', { name: 'To the answer' }).click();
+    await page.getByRole('button', { name: 'Choose another' }).click();
+    await page.getByLabel(/^Why/).fill('It looks right to me.');
+    await page
+        .getByRole('button', { name: /^Lock \w and write/ })
+        .last()
+        .click();
     await expect(hint).toContainText('8 of 8');
-    await hint.getByRole('link', { name: 'To the sheet' }).click();
     const truth = page.getByRole('region', { name: 'Who the player was' });
     await expect(truth).toContainText(/Made up: .*mph/);
     await expect(truth.getByRole('row')).toHaveCount(3);

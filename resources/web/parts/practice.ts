@@ -48,7 +48,7 @@ export const HINTS: Hint[] = [
     },
     {
         where: 'answer',
-        text: 'The pick, how sure it is, and what it costs. Try more in the bay if you like; then save a decision.',
+        text: 'What to take, how sure it is, and what it costs. Try more in the bay if you like; then lock what you choose.',
         done: (f) => f.decision !== null,
     },
     { where: 'sheet', text: 'What the player takes home. Below it stands who the player really was.', done: () => false },

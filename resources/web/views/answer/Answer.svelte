@@ -45,7 +45,9 @@
             decisions = before;
             return told;
         });
-        found = await part<Found>('finder').catch(() => null);
+        const of = swing;
+        const all = await part<Found>('finder').catch(() => null);
+        if (swing === of) found = all;
     }
     $effect(() => {
         void params.id;
@@ -78,7 +80,11 @@
     async function lock(fitting: Fitting, tag: string, reason: string) {
         await sending.send(async () => {
             const setupId = fitting.setups.find((s) => s.tag === tag)!.id;
-            const made = await post<Decision>(`fittings/${fitting.id}/decisions`, { setupId, reason, swing: judge?.swing ?? null });
+            // What was saved and not locked, as by a try that was cut short, is not saved once more.
+            const isSaved = reason === '' && latest?.setupId === setupId && latest.lockedAt === null;
+            const made = isSaved
+                ? latest
+                : await post<Decision>(`fittings/${fitting.id}/decisions`, { setupId, reason, swing: judge?.swing ?? null });
             await post(`decisions/${made.id}/lock`, {});
             await loadFitting(fitting.id);
             await push(`/fitting/${fitting.id}/sheet`);

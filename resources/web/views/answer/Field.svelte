@@ -39,8 +39,7 @@
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div class="field" role="region" aria-label={say('answer.field')} tabindex="0">
     {#each cards as c (c.tag)}
-        {@const isHeld = c.tag === answer.before || c.standing === 'pick'}
-        <article class:pick={c.standing === 'pick' && !hidden} class:held={isHeld}>
+        <article class:pick={c.standing === 'pick' && !hidden} class:held={c.tag === answer.before}>
             <h2><Glyph tag={c.tag} r={9} /><span>{nameOfTag(c.tag)}</span></h2>
             <p>
                 {#if !hidden}<span class="standing {c.standing.replace(' ', '-')}">{standing(c)}</span>{/if}
@@ -95,15 +94,25 @@
         align-content: start;
     }
     /* With more than the strip can show, the pick and what it is held against stay in sight. */
-    .held {
+    .held,
+    .pick {
         position: sticky;
         left: 0;
-        right: 0;
         z-index: 1;
         background: var(--sheet);
     }
     .pick {
+        right: 0;
         background: var(--mint-wash);
+    }
+    .pick:not(.held) {
+        left: 190px;
+    }
+    @media (max-width: 700px) {
+        .held,
+        .pick {
+            position: static;
+        }
     }
     h2 {
         margin: 0;

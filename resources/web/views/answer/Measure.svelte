@@ -32,6 +32,7 @@
         <svg viewBox="0 0 240 44" aria-hidden="true">
             {#if strip}
                 <line x1={strip.zero} x2={strip.zero} y1="4" y2="40" class="zero" />
+                <line x1={strip.zero} x2={strip.at} y1="22" y2="22" class="way" />
                 <line x1={strip.low} x2={strip.high} y1="22" y2="22" class="range" />
                 {#if after}<g class="set-{toneOf(after)}"
                         ><path d={outline(after, 7)} transform="translate({strip.at} 22) {turned(after)}" class="mark" /></g
@@ -94,6 +95,10 @@
     .zero {
         stroke: var(--ink-2);
         stroke-dasharray: 2 3;
+    }
+    .way {
+        stroke: var(--hair);
+        stroke-width: 2;
     }
     .range {
         stroke: var(--ink);

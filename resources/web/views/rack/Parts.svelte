@@ -114,8 +114,8 @@
     <p class="small">
         Two schools. <b>Pull by profile:</b> weight, torque, tip and launch label narrow the rack before anybody swings.
         <b>Trust only what was hit:</b>
-        labels are their makers’ own and mean another thing on another shaft. Both are served: filter here, then let the answer judge. No label goes
-        into any figure; mass, length and balance point go into the swing weight alone.
+        labels are their makers’ own and mean another thing on another shaft. Both are served: filter here, then let the answer judge. No label
+        goes into any figure; mass, length and balance point go into the swing weight alone.
     </p>
     <div class="filters" role="group" aria-label="Which shafts">
         {#each WORDS as w (w)}
