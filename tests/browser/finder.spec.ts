@@ -1,20 +1,20 @@
 import { expect, test } from '@playwright/test';
 import { accessible, openPart, signIn, watch } from './help';
 
-// The finder on the demo fittings of both hands.
+// Every setup on the rack, on the demo fittings of both hands.
 
 for (const [player, hand] of [
     ['Rafe Quillon', 'right'],
     ['Imke Dorsay', 'left'],
 ] as const)
-    test(`the finder for ${player}, ${hand}-handed: what it advises, the two pictures, the list, and a setup put on the trail`, async ({
+    test(`every setup on the rack for ${player}, ${hand}-handed: what it advises, the two pictures, the list, and a setup added to the bench`, async ({
         page,
     }) => {
         const errors = watch(page);
         await signIn(page);
         await page.getByRole('link', { name: new RegExp(player) }).click();
         await openPart(page, 'Every setup');
-        await expect(page.getByRole('heading', { name: 'Finder' })).toBeVisible();
+        await expect(page.getByRole('heading', { name: 'Every setup on the rack' })).toBeVisible();
         await expect(page.getByText(/cannot be told from the best/).first()).toBeVisible({ timeout: 30_000 });
         await expect(page.getByText(/^Next: /).first()).toBeVisible();
         await expect(page.getByRole('img', { name: /Carry against share in the corridor/ })).toBeVisible();
@@ -24,8 +24,8 @@ for (const [player, hand] of [
         await expect(page.getByRole('heading', { name: 'Learned of this player' })).toBeVisible();
         await accessible(page);
         const before = await page.getByRole('list', { name: 'Trail of setups' }).getByRole('listitem').count();
-        await page.getByRole('button', { name: 'Put it on the trail' }).first().click();
-        await expect(page.getByText(/is on the trail:/)).toBeVisible({ timeout: 30_000 });
+        await page.getByRole('button', { name: 'Add it to the bench' }).first().click();
+        await expect(page.getByText(/is on the bench:/)).toBeVisible({ timeout: 30_000 });
         await expect(page.getByRole('list', { name: 'Trail of setups' }).getByRole('listitem')).not.toHaveCount(before);
         // It is built like the own club: only what the finder chose is another.
         const id = page.url().match(/fitting\/(\d+)/)![1];

@@ -20,7 +20,7 @@
     import SwingSwitch from '../../parts/SwingSwitch.svelte';
     import { followJudgement, getJudged } from '../../lib/judged.svelte';
     import { loadFitting } from '../../lib/session.svelte';
-    import { calibrationText } from '../../format/sentences';
+    import { calibrationText, say } from '../../format/sentences';
     import { guardedOfFound } from '../../format/guard';
     import { supplyOf } from '../../format/ladder';
     import { builtLike } from '../../format/setups';
@@ -77,12 +77,12 @@
     const pickOf = (f: Found) => f.setups.find((s) => s.tag === f.pick);
     const list = $derived(found ? (all ? found.setups : found.setups.slice(0, ROOM)) : []);
 
-    /** Puts a found setup on the trail, so that it can be hit. */
+    /** Puts a found setup on the bench, so that it can be hit. */
     async function take(fitting: Fitting, s: FoundSetup) {
         await sending.send(async () => {
             const made = await post<Setup>(`fittings/${fitting.id}/setups`, builtLike(s, fitting));
             await loadFitting(fitting.id);
-            done = `${made.tag} is on the trail: ${nameOf(s, fitting.player.units)}.`;
+            done = `${made.tag} is on the bench: ${nameOf(s, fitting.player.units)}.`;
             await load(only);
         });
     }
@@ -93,7 +93,7 @@
         {@const units = fitting.player.units}
         {@const k = factor(units.distance)}
         <div class="top">
-            <h1>Finder</h1>
+            <h1>{say('answer.part.rack')}</h1>
             <fieldset class="only">
                 <legend class="visually-hidden">Which setups</legend>
                 {#each WHICH as [value, label] (value)}
@@ -145,7 +145,7 @@
                         Then {nameOf(next, units)}.
                     {/if}
                 </p>
-                {#if next && !next.setupTag}<button onclick={() => take(fitting, next)}>Put it on the trail</button>{/if}
+                {#if next && !next.setupTag}<button onclick={() => take(fitting, next)}>Add it to the bench</button>{/if}
             </div>
             <div class="two">
                 <section>
@@ -222,7 +222,7 @@
                                       }${one.printSdDeg > 0 ? ' Never on the gauge: its loft is the printed one.' : ''}`}
                             </p>
                             {#if !one.setupTag && one.headId !== null}<button class="quiet" onclick={() => take(fitting, one)}
-                                    >Put it on the trail</button
+                                    >Add it to the bench</button
                                 >{/if}
                         </div>
                     {/if}
