@@ -9,6 +9,7 @@ use MintCarry\Core\Fitting\ShotSet;
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Record\FittingRecord;
+use MintCarry\Core\Statistics\Interval;
 
 use function abs;
 use function array_column;
@@ -47,13 +48,16 @@ final class AnswerReport
         $notHit = self::notHit($finder->figures);
         if ($judge === null) {
             return [
-                ...$record->toldSwings(), 'kind' => 'hit', 'why' => $advice->refusal?->getMessage(), 'before' => null, 'after' => null,
+                ...$record->toldSwings(), 'kind' => 'hit', 'why' => $advice->refusal?->getMessage(), 'before' => null, 'after' => null, 'chance' => null,
                 'rows' => [], 'drives' => (object) [], 'field' => [], 'judge' => null, 'step' => $step, 'unhit' => $notHit,
             ];
         }
         $by = array_column($judge['setups'], null, 'tag');
-        $before = $by[$judge['benchmark']] ?? null;
-        $after = $judge['pick'] === $judge['benchmark'] ? self::bestOfOthers($judge) : $judge['pick'];
+        $own = $record->own()->tag;
+        // What became the benchmark on the way is told beside the own club, not beside itself.
+        $held = $judge['pick'] === $judge['benchmark'] && isset($by[$own]) ? $own : $judge['benchmark'];
+        $before = $by[$held] ?? null;
+        $after = $judge['pick'] === $held ? self::bestOfOthers($judge) : $judge['pick'];
         $told = in_array('right', $record->brief->never, true) && ! in_array('left', $record->brief->never, true);
         $drives = [];
         foreach (array_filter([$before, $by[$after] ?? null]) as $one) {
@@ -66,12 +70,12 @@ final class AnswerReport
             ...$record->toldSwings(),
             'kind' => match (true) {
                 in_array($step->kind, ['baseline', 'more', 'settle', 'benchmark'], true),
-                $step->kind === 'hit' && $judge['pick'] === $judge['benchmark'] && ! $judge['isConclusive'] => 'hit',
-                $judge['pick'] === $record->own()->tag => 'keep',
+                $step->kind === 'hit' && $judge['pick'] === $own && ! $judge['isConclusive'] => 'hit',
+                $judge['pick'] === $own => 'keep',
                 default => 'take',
             },
-            'why' => null, 'before' => $judge['benchmark'], 'after' => $after,
-            'rows' => $before === null ? [] : self::rows($record, $before, $by[$after] ?? null, $drives),
+            'why' => null, 'before' => $held, 'after' => $after, 'chance' => self::against($judge, $before, $by[$after] ?? null, 'chanceBetter'),
+            'rows' => $before === null ? [] : self::rows($record, $judge, $before, $by[$after] ?? null, $drives),
             'drives' => (object) $drives,
             'field' => array_map(static fn (array $s): array => self::card($s, $judge, $record, $told), $judge['setups']),
             'judge' => $judge, 'step' => $step, 'unhit' => $notHit,
@@ -114,14 +118,38 @@ final class AnswerReport
     }
 
     /**
+     * What the judge says of one setup against another, one of which is the benchmark.
+     *
+     * @param  array<string, mixed>  $judge
+     * @param  array<string, mixed>|null  $before
+     * @param  array<string, mixed>|null  $after
+     * @param  string  $figure  chanceBetter, or carryGain or totalGain with M or Interval
+     */
+    private static function against(array $judge, ?array $before, ?array $after, string $figure): mixed
+    {
+        if ($before === null || $after === null) {
+            return null;
+        }
+        $of = $after['tag'] === $judge['benchmark'] ? $before[$figure] : $after[$figure];
+
+        return match (true) {
+            $after['tag'] !== $judge['benchmark'] => $of,
+            $figure === 'chanceBetter' => 1 - $of,
+            $of instanceof Interval => new Interval(-$of->high, -$of->low),
+            default => -$of,
+        };
+    }
+
+    /**
      * What the brief asks for: the first wish, what must never come, the other wishes; then fairways and carry.
      *
+     * @param  array<string, mixed>  $judge
      * @param  array<string, mixed>  $before
      * @param  array<string, mixed>|null  $after
      * @param  array<string, FourteenDrives>  $drives
      * @return list<array<string, mixed>>
      */
-    private static function rows(FittingRecord $record, array $before, ?array $after, array $drives): array
+    private static function rows(FittingRecord $record, array $judge, array $before, ?array $after, array $drives): array
     {
         $brief = $record->brief;
         $asked = [];
@@ -136,7 +164,7 @@ final class AnswerReport
         $asked = [...$asked, ...($brief->wants === [] ? self::never($record) : []), ['share', ''], ['carryM', '']];
         $rows = [];
         foreach ($asked as [$what, $why]) {
-            $row = isset($rows[$what]) ? null : self::row($record, $what, $before, $after, $drives);
+            $row = isset($rows[$what]) ? null : self::row($record, $what, $judge, $before, $after, $drives);
             if ($row !== null) {
                 $rows[$what] = ['what' => $what, 'asked' => $why] + $row;
             }
@@ -154,12 +182,13 @@ final class AnswerReport
     /**
      * One figure before and after; in drives of fourteen where it is a share.
      *
+     * @param  array<string, mixed>  $judge
      * @param  array<string, mixed>  $before
      * @param  array<string, mixed>|null  $after
      * @param  array<string, FourteenDrives>  $drives
      * @return array<string, mixed>|null null where it is not known
      */
-    private static function row(FittingRecord $record, string $what, array $before, ?array $after, array $drives): ?array
+    private static function row(FittingRecord $record, string $what, array $judge, array $before, ?array $after, array $drives): ?array
     {
         $set = static fn (?array $s): ?ShotSet => $s === null ? null : ($record->sets()[$s['tag']] ?? null);
         $one = static fn (?array $s): ?array => $s === null ? null : self::figure($record, $what, $s, $set($s), $drives[$s['tag']] ?? null);
@@ -167,13 +196,10 @@ final class AnswerReport
         if ($was === null) {
             return null;
         }
-        $gain = match ($what) {
-            'carryM' => [$after['carryGainM'] ?? null, $after['carryGainInterval'] ?? null],
-            'totalM' => [$after['totalGainM'] ?? null, $after['totalGainInterval'] ?? null],
-            default => [null, null],
-        };
+        $gain = ['carryM' => 'carryGain', 'totalM' => 'totalGain'][$what] ?? null;
+        $against = static fn (string $end): mixed => $gain === null ? null : self::against($judge, $before, $after, $gain.$end);
 
-        return ['before' => $was, 'after' => $one($after), 'gain' => $gain[0], 'gainInterval' => $gain[1]];
+        return ['before' => $was, 'after' => $one($after), 'gain' => $against('M'), 'gainInterval' => $against('Interval')];
     }
 
     /**

@@ -93,3 +93,16 @@ it('proposes of what nobody hit a turn of the own head, and something else besid
     expect($by[$turn]['head'])->toBe($own)->and($by[$turn]['tested'])->toBeFalse()->and($by[$best]['tested'])->toBeFalse()
         ->and($best)->not->toBe($turn);
 });
+
+it('tells what became the benchmark beside the own club, with the same figures as before it did', function (): void {
+    $before = answerOf('left-handed-ball-alone');
+    $promoted = answerOf('left-handed-ball-alone', ['benchmark' => $before['judge']['pick']]);
+    expect($promoted['judge']['pick'])->toBe($promoted['judge']['benchmark'])->and([$promoted['before'], $promoted['after']])->toBe(['A', 'B'])
+        ->and($promoted['kind'])->toBe('take');
+    $carry = static fn (array $answer): array => array_column($answer['rows'], null, 'what')['carryM'] ?? [];
+    $asked = ['brief' => ['wants' => ['carry']]];
+    [$was, $is] = [answerOf('left-handed-ball-alone', $asked), answerOf('left-handed-ball-alone', $asked + ['benchmark' => 'B'])];
+    expect($is['chance'])->toEqualWithDelta($was['chance'], 0.06)
+        ->and($carry($is)['gain'])->toEqualWithDelta($carry($was)['gain'], 0.5)
+        ->and($carry($is)['gainInterval']->low)->toEqualWithDelta($carry($was)['gainInterval']->low, 0.5);
+});

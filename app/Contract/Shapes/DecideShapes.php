@@ -100,7 +100,7 @@ use App\Contract\Shape;
         'FittingAnswer',
         [
             'age?' => 'JudgementAge', 'swing' => 'string | null', 'swings' => 'SwingGroup[]', 'kind' => "'take' | 'keep' | 'hit'",
-            'why' => 'string | null', 'before' => 'string | null', 'after' => 'string | null', 'rows' => 'AnswerRow[]',
+            'why' => 'string | null', 'before' => 'string | null', 'after' => 'string | null', 'chance' => 'number | null', 'rows' => 'AnswerRow[]',
             'drives' => 'Record<string, FourteenDrives>', 'field' => 'AnswerCard[]', 'judge' => 'Advice | null', 'step' => 'NextStep',
             'unhit' => '{ turn: string | null; best: string | null }',
         ],

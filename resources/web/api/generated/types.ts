@@ -593,6 +593,7 @@ export interface FittingAnswer {
     why: string | null;
     before: string | null;
     after: string | null;
+    chance: number | null;
     rows: AnswerRow[];
     drives: Record<string, FourteenDrives>;
     field: AnswerCard[];

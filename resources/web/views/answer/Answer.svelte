@@ -152,16 +152,16 @@
                                         cx={9 + n * 18}
                                         cy="10"
                                         r="7"
-                                        class:full={n < Math.round(after.chanceBetter * 10)}
+                                        class:full={n < Math.round((answer.chance ?? 0) * 10)}
                                     />{/each}</svg
                             >
                             <span
                                 ><b
                                     >{say('answer.sure', {
-                                        chance: chanceWords(after.chanceBetter),
+                                        chance: chanceWords(answer.chance ?? 0),
                                         tag: after.tag,
-                                        benchmark: judge.benchmark,
-                                        own: judge.benchmark === fitting.setups[0]?.tag ? 'yes' : 'no',
+                                        benchmark: answer.before ?? '',
+                                        own: answer.before === fitting.setups[0]?.tag ? 'yes' : 'no',
                                     })}</b
                                 >
                                 {#if ties.length}{say('answer.level', {

@@ -26,7 +26,7 @@
         `${signed(c.carryGainM * k, 0)} ±${half(c.carryGainInterval)}`;
     const spin = (rpm: number | null | undefined) => (rpm == null ? '–' : plain(Math.round(rpm / 10) * 10, 0));
     const standing = (c: AnswerCard) =>
-        c.tag === answer.before && c.standing !== 'pick'
+        c.tag === answer.judge?.benchmark && c.standing !== 'pick'
             ? say('answer.card.benchmark')
             : say(`answer.card.${c.standing}`, { kind: answer.kind, never: c.never ?? 'none' });
     const nameOfTag = (tag: string) =>
@@ -47,7 +47,7 @@
             </p>
             <dl>
                 <dt>{say('answer.carry')}</dt>
-                <dd>{c.tag === answer.before ? `${plain(c.carryM * k, 0)} ${units.distance}` : carry(c)}</dd>
+                <dd>{c.tag === answer.judge?.benchmark ? `${plain(c.carryM * k, 0)} ${units.distance}` : carry(c)}</dd>
                 <dt>{say('answer.fairways')}</dt>
                 <dd>{c.fairway ?? '–'}</dd>
                 {#if never}<dt>{neverWord}</dt>
