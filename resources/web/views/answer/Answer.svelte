@@ -148,7 +148,7 @@
                         {@const ties = judge.ties}
                         <p class="sure">
                             <svg viewBox="0 0 184 20" width="184" height="20" aria-hidden="true"
-                                >{#each { length: 10 } as _, n (n)}<circle
+                                >{#each { length: 10 }, n}<circle
                                         cx={9 + n * 18}
                                         cy="10"
                                         r="7"

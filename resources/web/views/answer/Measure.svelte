@@ -18,7 +18,7 @@
         <svg viewBox="0 0 240 44" aria-hidden="true" class:bad>
             {#each [row.before, row.after] as one, i (i)}
                 {#if one?.drives !== undefined}
-                    {#each { length: DRIVES } as _, n (n)}<circle
+                    {#each { length: DRIVES }, n}<circle
                             cx={12 + n * 16}
                             cy={row.after ? 12 + i * 20 : 22}
                             r="5.6"
