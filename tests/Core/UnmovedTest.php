@@ -122,7 +122,7 @@ it('judges the twin in the mirror as the player, to rounding', function (string 
             $out[match ($key) {
                 'leftShare' => 'rightShare', 'rightShare' => 'leftShare', default => $key,
             }] = match (true) {
-                in_array($key, ['aimDeg', 'sideM', 'faceDeg', 'directionDeg'], true) && is_numeric($value) => -$value,
+                in_array($key, ['aimDeg', 'sideM', 'faceDeg', 'directionDeg', 'curveM'], true) && is_numeric($value) => -$value,
                 $isSided && ($key === 'before' || $key === 'after') => -$value,
                 $key === 'sideInterval' => ['low' => -$value['high'], 'high' => -$value['low']],
                 $key === 'kind' && isset(['left' => 1, 'right' => 1][$value]) => ['left' => 'right', 'right' => 'left'][$value],
