@@ -111,16 +111,22 @@ export class BriefScreen extends Form<Filled> {
         this.put({ ...this.draft, units, brief: touched });
     }
 
+    private looks = 0;
+
+    /** An answer that is overtaken by a later one is let go. */
     private async look(): Promise<void> {
+        const turn = ++this.looks;
         const { school } = this.values.brief;
         const sketch = this.sketch;
         try {
             const brief = bodyOf(this.values.brief, this.units, this.standsHere);
-            this.outlook = await post<Outlook>(`fittings/${this.id}/brief/outlook`, { brief });
+            const outlook = await post<Outlook>(`fittings/${this.id}/brief/outlook`, { brief });
+            if (turn !== this.looks) return;
+            this.outlook = outlook;
             this.seen = { school: String(school), sketch };
             this.problems = {};
         } catch (e) {
-            if (e instanceof ApiError && e.status === 422) this.problems = e.fields;
+            if (turn === this.looks && e instanceof ApiError && e.status === 422) this.problems = e.fields;
         }
     }
 
