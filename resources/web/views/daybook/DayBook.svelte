@@ -37,7 +37,9 @@
     $effect(() => {
         const q = name.trim();
         if (q.length < 2 || player) return void (known = []);
-        const wait = setTimeout(() => void get<KnownPlayer[]>(`players?q=${encodeURIComponent(q)}`).then((p) => (known = p)), 250);
+        // Who is known is a help: without an answer one types on.
+        const found = (players: KnownPlayer[]) => (known = players);
+        const wait = setTimeout(() => void get<KnownPlayer[]>(`players?q=${encodeURIComponent(q)}`).then(found, () => undefined), 250);
         return () => clearTimeout(wait);
     });
     function choose(one: KnownPlayer | null) {
