@@ -13,7 +13,7 @@ for (const [player, hand, unit] of [
     test(`${hand}-handed, in ${unit}: one answer, whose dots are its counts, and whose parts have addresses`, async ({ page }) => {
         const errors = watch(page);
         await signIn(page);
-        const id = await decided(page, `Read ${player}`, player);
+        const id = await decided(page, `Read ${hand}`, player);
         await page.goto(`/#/fitting/${id}/answer`);
         const title = page.getByRole('heading', { level: 1 });
         await expect(title).toContainText(/^(Take|Turn|Keep|Not yet)/);

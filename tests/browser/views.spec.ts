@@ -120,7 +120,7 @@ test('every shot that counts is on the landing map, and those left out are open'
 
 test('no screen asks again for what it has, while nobody does anything', async ({ page }) => {
     await signIn(page);
-    await open(page, 'Imke', 'Brief');
+    await open(page, 'Imke Dorsay', 'Brief');
     let asked: string[] = [];
     page.on('request', (r) => r.url().includes('/api/') && asked.push(r.url().replace(/^.*\/api\//, '')));
     for (const step of ['Bench', 'Bay', 'Answer', ...PARTS, 'Sheet', 'Brief']) {
