@@ -85,7 +85,7 @@ final readonly class BallsCompared
         usort($all, static fn (self $a, self $b): int => [$b->n, $a->ball] <=> [$a->n, $b->ball]);
         $mean = static fn (string $of): float => array_sum(array_column($launches, $of)) / count($launches);
         $launch = new Launch($mean('ballSpeedMps'), $mean('launchDeg'), $mean('spinRpm'));
-        $carry = static fn (BallFactors $ball): float => $flight->knowing(['' => $ball])->ofBall('')->fly($launch)->carryM;
+        $carry = static fn (BallFactors $ball): float => $flight->calibrated($flight->aerodynamics->ofBall($ball))->fly($launch)->carryM;
         $out = [];
         foreach (array_slice($all, 1) as $other) {
             $variance = 0.0;

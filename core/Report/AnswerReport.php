@@ -59,12 +59,10 @@ final class AnswerReport
         $before = $by[$held] ?? null;
         $after = $judge['pick'] === $held ? self::bestOfOthers($judge) : $judge['pick'];
         $told = in_array('right', $record->brief->never, true) && ! in_array('left', $record->brief->never, true);
-        $drives = [];
-        foreach (array_filter([$before, $by[$after] ?? null]) as $one) {
-            if ($one['sideKnown'] > 0) {
-                $drives[$one['tag']] = self::drives($record, $one, $told);
-            }
-        }
+        $drives = array_map(
+            static fn (array $s): FourteenDrives => self::drives($record, $s, $told),
+            array_filter($by, static fn (array $s): bool => $s['sideKnown'] > 0),
+        );
 
         return [
             ...$record->toldSwings(),
@@ -76,8 +74,8 @@ final class AnswerReport
             },
             'why' => null, 'before' => $held, 'after' => $after, 'chance' => self::against($judge, $before, $by[$after] ?? null, 'chanceBetter'),
             'rows' => $before === null ? [] : self::rows($record, $judge, $before, $by[$after] ?? null, $drives),
-            'drives' => (object) $drives,
-            'field' => array_map(static fn (array $s): array => self::card($s, $judge, $record, $told), $judge['setups']),
+            'drives' => (object) array_intersect_key($drives, [$held => 1, (string) $after => 1]),
+            'field' => array_map(static fn (array $s): array => self::card($s, $judge, $record, $drives[$s['tag']] ?? null), $judge['setups']),
             'judge' => $judge, 'step' => $step, 'unhit' => $notHit,
         ];
     }
@@ -254,9 +252,8 @@ final class AnswerReport
      * @param  array<string, mixed>  $judge
      * @return array<string, mixed>
      */
-    private static function card(array $s, array $judge, FittingRecord $record, bool $rightIsTold): array
+    private static function card(array $s, array $judge, FittingRecord $record, ?FourteenDrives $drives): array
     {
-        $drives = $s['sideKnown'] > 0 ? self::drives($record, $s, $rightIsTold) : null;
         $kind = $record->brief->never[0] ?? null;
 
         return [

@@ -1,6 +1,6 @@
 import { execFile } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
-import { addSetup, beginFitting, signIn } from './help';
+import { addSetup, beginFitting, changeOver, signIn } from './help';
 import { address } from './served';
 
 // What a fitter does in the bay again and again.
@@ -38,7 +38,7 @@ export function monitor(bay: { id: number; token: string }, ...more: string[]): 
 export async function begin(page: Page): Promise<void> {
     const card = page.locator('fieldset', { hasText: 'Change-over' });
     await expect(card.or(page.getByRole('button', { name: /Begin the trial/ }))).toBeVisible();
-    while (await card.isVisible()) await card.getByRole('checkbox', { checked: false }).first().click();
+    await changeOver(page);
     await page.getByRole('button', { name: /Begin the trial/ }).click();
 }
 /** Trials without asking the player first. */

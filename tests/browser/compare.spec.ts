@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, addSetup, beginFitting, openPart, signIn, watch } from './help';
+import { accessible, addSetup, beginFitting, changeOver, openPart, signIn, watch } from './help';
 
 // Compare as the fitter and the player look at it, for both hands.
 
@@ -15,8 +15,7 @@ async function hitTwo(page: Page, player: string): Promise<void> {
     await page.getByLabel('Made-up player').selectOption(player);
     for (const tag of ['A', 'B']) {
         await page.getByRole('radio', { name: `Setup ${tag}` }).check();
-        const card = page.locator('fieldset', { hasText: 'Change-over' });
-        while (await card.isVisible()) await card.getByRole('checkbox', { checked: false }).first().click();
+        await changeOver(page);
         await page.getByRole('button', { name: /Begin the trial/ }).click();
         await expect(page.locator('.hand .small')).toContainText('0 count');
         for (const n of [5, 10]) {

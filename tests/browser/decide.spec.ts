@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, openPart, signIn, watch } from './help';
+import { accessible, changeOver, openPart, signIn, watch } from './help';
 
 // The parts of the answer and the confirm run in both hands and units, on a fitting that comes in as a file.
 
@@ -67,10 +67,9 @@ for (const [player, name, hand, unit, chosen, version] of [
         await page.getByRole('button', { name: 'Add', exact: true }).click();
         await page.getByRole('combobox', { name: /^Bay/ }).selectOption({ label: bay });
         for (const [leg, tag] of ['A', chosen, 'A'].entries()) {
-            const card = page.locator('fieldset', { hasText: 'Change-over' });
             const go = page.getByRole('button', { name: `Begin leg ${leg + 1}: ${tag}` });
             await expect(go).toBeVisible();
-            while (await card.isVisible()) await card.getByRole('checkbox', { checked: false }).first().click();
+            await changeOver(page);
             await go.click();
             await expect(bar).toContainText(`leg ${leg + 1} of 3, ${tag}, 0 of 5 shots`);
             await page.getByRole('button', { name: /Hit five/ }).click();

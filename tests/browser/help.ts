@@ -79,6 +79,16 @@ export async function beginFitting(page: Page, name: string, hand: 'right' | 'le
     await expect(page.getByRole('heading', { name: 'Setups' })).toBeVisible();
 }
 
+/** Ticks off the whole change-over. The card goes with its last box, also while somebody looks for that box. */
+export async function changeOver(page: Page): Promise<void> {
+    const card = page.locator('fieldset', { hasText: 'Change-over' });
+    const open = card.getByRole('checkbox', { checked: false });
+    await expect(async () => {
+        if (await open.count()) await open.first().click({ timeout: 1000 });
+        await expect(card).toBeHidden({ timeout: 500 });
+    }).toPass();
+}
+
 const STEPS = ['Brief', 'Bench', 'Bay', 'Answer', 'Sheet'];
 /** A step of the fitting that is open, or a part of its answer. */
 export async function openStep(page: Page, name: string): Promise<void> {

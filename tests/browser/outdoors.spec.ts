@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { withoutBay } from './atbay';
-import { accessible, addSetup, beginFitting, openPart, signIn, watch } from './help';
+import { accessible, addSetup, beginFitting, changeOver, openPart, signIn, watch } from './help';
 
 // A left-hander in metres on the range: wind and air are typed in the bay, and taken out of what is compared. Then the player comes back.
 
@@ -14,12 +14,7 @@ test('wind and air are typed, refused where they cannot be, taken out, and the p
     await withoutBay(page);
     const asks = page.getByLabel('Ask the player after a trial');
     if (await asks.isChecked()) await asks.uncheck();
-    const card = page.locator('fieldset', { hasText: 'Change-over' });
-    const open = card.getByRole('checkbox', { checked: false });
-    await expect(async () => {
-        if (await open.count()) await open.first().click({ timeout: 1000 });
-        await expect(card).toBeHidden({ timeout: 500 });
-    }).toPass();
+    await changeOver(page);
     await page.getByRole('button', { name: /Begin the trial/ }).click();
     await page.getByText('Type a shot', { exact: true }).click();
     for (const [field, value] of Object.entries({ ballSpeedMps: '236', launchDeg: '13', spinRpm: '2500' }))

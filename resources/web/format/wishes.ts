@@ -59,7 +59,8 @@ export function flightText(field: string, of: FlightFigure | undefined, units: U
     return of.standing === 'wanted' ? amountOf(field, of.value, units) : `${amountOf(field, of.value, units)} ${of.standing}`;
 }
 
-const amountOf = (field: string, value: number, units: UnitChoice): string =>
+/** A figure in the player’s units, spin to ten. */
+export const amountOf = (field: string, value: number, units: UnitChoice): string =>
     field === 'spinRpm'
         ? plain(Math.round(value / 10) * 10, 0)
         : plain(value * factor(unitOf(field, units)), field === 'launchDeg' ? 1 : 0);

@@ -21,9 +21,7 @@
         onpick = undefined,
         marks = {},
         part = null,
-        trail = true,
         children,
-        foot = undefined,
     }: {
         id: string;
         step: keyof Missing;
@@ -32,15 +30,15 @@
         marks?: Record<string, string>;
         /** Of the answer: what of it is shown. */
         part?: string | null;
-        trail?: boolean;
         children: Snippet<[Fitting]>;
-        foot?: Snippet<[Fitting]>;
     } = $props();
     const OUTLINES: Partial<Record<keyof Missing, ('lines' | 'picture' | 'table')[]>> = {
         brief: ['lines', 'lines', 'lines'],
         bench: ['lines', 'table'],
         answer: ['lines', 'picture', 'table'],
     };
+    /** The answer itself: its cards are the trail, and its parts stand below it. */
+    const isAnswer = $derived(step === 'answer' && part === null);
     let problem = $state('');
 
     $effect(() => {
@@ -59,7 +57,7 @@
 {#if fitting}
     {#if shown.age && !shown.age.isCurrent}<p class="age" role="status">{ageText(shown.age)}</p>{/if}
     {#if part}<AnswerParts id={fitting.id} {part} />{/if}
-    {#if trail}<Trail {fitting} {chosen} {onpick} {marks} />{/if}
+    {#if !isAnswer}<Trail {fitting} {chosen} {onpick} {marks} />{/if}
     {#if fitting.practice}<Practice {fitting} {step} />{/if}
     {#if madeUpText(fitting.setups) && step !== 'sheet'}<p class="print-only">Simulated: {madeUpText(fitting.setups)}.</p>{/if}
     <main>
@@ -70,7 +68,7 @@
             >{/if}
         {@render children(fitting)}
     </main>
-    {@render foot?.(fitting)}
+    {#if isAnswer}<AnswerParts id={fitting.id} />{/if}
 {:else if problem}
     <main><Notice kind="error">{problem}</Notice></main>
 {:else}

@@ -11,7 +11,6 @@
     import { followJudgement, getJudged } from '../../lib/judged.svelte';
     import { Loader } from '../../lib/load.svelte';
     import { loadFitting } from '../../lib/session.svelte';
-    import AnswerParts from '../../parts/AnswerParts.svelte';
     import Failures from '../../parts/Failures.svelte';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
@@ -98,7 +97,7 @@
 
 <svelte:window onkeydown={keys} />
 
-<Frame id={params.id} step="answer" trail={false}>
+<Frame id={params.id} step="answer">
     {#snippet children(fitting)}
         {@const units = fitting.player.units}
         {#if sending.problem || reading.problem}<Notice kind="error">{sending.problem || reading.problem}</Notice>{/if}
@@ -108,7 +107,7 @@
             {@const pick = fitting.setups.find((s) => s.tag === (judge?.pick ?? ''))}
             <Failures failures={judge?.failures} />
             <div class="answer" class:alone={!drives.length}>
-                <section class="say" aria-label={say('answer.more')}>
+                <section class="say">
                     {#if fitting.brief.wish}<p class="wish">{say('answer.wish', { wish: fitting.brief.wish })}</p>{/if}
                     {#if hidden}<h1>{say('answer.feel')}</h1>
                     {:else}
@@ -227,7 +226,6 @@
             {#if answer.field.length}<Field {answer} {fitting} {found} {hidden} />{/if}
         {/if}
     {/snippet}
-    {#snippet foot(fitting)}<AnswerParts id={fitting.id} />{/snippet}
 </Frame>
 
 <style>

@@ -4,6 +4,7 @@
     import { say } from '../../format/sentences';
     import { nameOf } from '../../format/setups';
     import { factor, plain, signed } from '../../format/units';
+    import { amountOf } from '../../format/wishes';
     import Glyph from '../../parts/Glyph.svelte';
     import { nameOf as foundName } from '../finder/sentences';
 
@@ -24,7 +25,7 @@
     const half = (i: { low: number; high: number }) => plain(((i.high - i.low) / 2) * k, 0);
     const carry = (c: Pick<AnswerCard, 'carryGainM' | 'carryGainInterval'>) =>
         `${signed(c.carryGainM * k, 0)} ±${half(c.carryGainInterval)}`;
-    const spin = (rpm: number | null | undefined) => (rpm == null ? '–' : plain(Math.round(rpm / 10) * 10, 0));
+    const spin = (rpm: number | null | undefined) => (rpm == null ? '–' : amountOf('spinRpm', rpm, units));
     const standing = (c: AnswerCard) =>
         c.tag === answer.judge?.benchmark && c.standing !== 'pick'
             ? say('answer.card.benchmark')

@@ -2,7 +2,7 @@
     import type { Advice, Judgement, UnitChoice } from '../../api/generated/types';
     import { toneOf } from '../../format/setups';
     import { unitOf } from '../../format/units';
-    import { bandText, FLIGHT, flightText } from '../../format/wishes';
+    import { amountOf, bandText, FLIGHT } from '../../format/wishes';
     import { say } from '../../format/sentences';
     import { outline, turned } from '../../parts/Glyph.svelte';
 
@@ -28,8 +28,8 @@
         <div>
             <h3>{say(`answer.flight.${w.field}`)} <span>{say('answer.wanted', { band: bandText(w.field, judge.wanted, units) })}</span></h3>
             <p>
-                {#if w.is}<span class="was">{flightText(w.field, { ...w.was, standing: 'wanted' }, units)} →</span>{/if}
-                {flightText(w.field, { ...(w.is ?? w.was), standing: 'wanted' }, units)}{unit(w.field)}
+                {#if w.is}<span class="was">{amountOf(w.field, w.was.value, units)} →</span>{/if}
+                {amountOf(w.field, (w.is ?? w.was).value, units)}{unit(w.field)}
             </p>
             <svg viewBox="0 0 170 22" aria-hidden="true">
                 <line x1="4" x2="166" y1="11" y2="11" />

@@ -3,6 +3,7 @@ import { DRIVES, drivesOf } from '../../format/judged';
 import { list, say } from '../../format/sentences';
 import { changes, lengthText, nameOf } from '../../format/setups';
 import { factor, plain, signed, unitOf } from '../../format/units';
+import { amountOf } from '../../format/wishes';
 import { nameOf as foundName } from '../finder/sentences';
 
 /** "Tern 460, 12 g heel" */
@@ -69,12 +70,11 @@ export function rowUnder(row: AnswerRow, fitting: Fitting): string {
 
 function amount(what: string, value: number, fitting: Fitting): string {
     const { units } = fitting.player;
-    if (what === 'spinRpm') return plain(Math.round(value / 10) * 10, 0);
     if (what === 'curveM') {
         const far = Math.round(Math.abs(value) * factor(units.distance));
         return far === 0 ? '0' : `${far} ${value > 0 ? 'right' : 'left'}`;
     }
-    return plain(value * factor(unitOf(what, units)), 0);
+    return amountOf(what, value, units);
 }
 
 /** "10 → 4 of 14"; a length is told as what it gains. */
