@@ -37,4 +37,25 @@ final class Rating extends Model
 
         return $out;
     }
+
+    /** For so long after a trial the player is still there to be asked. */
+    private const ASKED_HOURS = 12;
+
+    /** @return list<array{trialId: int, tag: string}> setups of today whose confidence nobody asked for, by their last trial */
+    public static function missingOf(Fitting $fitting): array
+    {
+        if (! $fitting->asks_ratings) {
+            return [];
+        }
+        $rated = self::query()->where('fitting_id', $fitting->id)->where('kind', 'confidence')->select('setup_id');
+        $trials = Trial::query()->with('setup')->where('fitting_id', $fitting->id)->where('kind', 'trial')
+            ->where('created_at', '>=', now()->subHours(self::ASKED_HOURS))
+            ->whereNotIn('id', Trial::hidden())->whereNotIn('setup_id', $rated)->whereHas('shots')->orderBy('number')->get();
+        $out = [];
+        foreach ($trials as $trial) {
+            $out[$trial->setup_id] = $trial->rating_skipped ? null : ['trialId' => $trial->id, 'tag' => $trial->setup->tag];
+        }
+
+        return array_values(array_filter($out));
+    }
 }

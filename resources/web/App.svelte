@@ -1,5 +1,5 @@
 <script lang="ts">
-    import Router from 'svelte-spa-router';
+    import Router, { replace } from 'svelte-spa-router';
     import { keepTimeOf } from './format/times';
     import { wrap } from 'svelte-spa-router/wrap';
     import { get, getToWrite, post, whenLocked, whenSignedOut } from './api/client';
@@ -27,14 +27,20 @@
         later.push(load);
         return of(load);
     };
+    /** An address of before leads to a part of the answer. */
+    const moved = (part: string) =>
+        wrap({
+            component: NotFound as never,
+            conditions: ({ location }) => {
+                void replace(location.replace(/[^/]+$/, `answer/${part}`));
+                return false;
+            },
+        });
     const Answer = lazyOf(() => import('./views/answer/Answer.svelte'));
     const Account = lazy(() => import('./views/account/Account.svelte'));
     const Bay = lazyOf(() => import('./views/bay/Bay.svelte'));
     const Calculators = lazy(() => import('./views/calculators/Calculators.svelte'));
     const Calendar = lazy(() => import('./views/calendar/Calendar.svelte'));
-    const Compare = lazyOf(() => import('./views/compare/Compare.svelte'));
-    const Decide = lazyOf(() => import('./views/decide/Decide.svelte'));
-    const Finder = lazyOf(() => import('./views/finder/Finder.svelte'));
     const FollowUp = lazyOf(() => import('./views/followup/FollowUp.svelte'));
     const ForPlayer = lazy(() => import('./views/forplayer/ForPlayer.svelte'));
     const Gaps = lazyOf(() => import('./views/gaps/Gaps.svelte'));
@@ -61,16 +67,12 @@
         '/fitting/:id/brief': of(() => Brief),
         '/fitting/:id/bench': of(() => Bench),
         '/fitting/:id/bay': Bay,
-        '/fitting/:id/answer': Answer,
         '/fitting/:id/answer/shots': Shots,
-        '/fitting/:id/answer/rack': Finder,
-        '/fitting/:id/answer/choice': Decide,
-        '/fitting/:id/answer/:part': Compare,
-        // Addresses of before.
+        '/fitting/:id/answer/:part?': Answer,
         '/fitting/:id/shots': Shots,
-        '/fitting/:id/compare': Compare,
-        '/fitting/:id/finder': Finder,
-        '/fitting/:id/decide': Decide,
+        '/fitting/:id/compare': moved('figures'),
+        '/fitting/:id/finder': moved('rack'),
+        '/fitting/:id/decide': moved('choice'),
         '/fitting/:id/sheet': Sheet,
         '/fitting/:id/follow-up': FollowUp,
         '/fitting/:id/gaps': Gaps,

@@ -7,7 +7,7 @@ use MintCarry\Core\Judging\FindingKind;
 use MintCarry\Core\Judging\GuardRailKind;
 use MintCarry\Core\Report\Sentences;
 
-// The message catalogue is read by PHP and TypeScript; tests/web/compare.test.ts holds the front end to the same sentences
+// The message catalogue is read by PHP and TypeScript; tests/web/verdicts.test.ts holds the front end to the same sentences
 // (tests/fixtures/sentences.json).
 
 const PLAYERS_OF_BOTH_KINDS = [

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { accessible, addSetup, beginFitting, changeOver, openPart, signIn, watch } from './help';
 
-// Compare as the fitter and the player look at it, for both hands.
+// Every figure and why setups differ, as the fitter and the player look at them, for both hands.
 
 /** Shots of two setups from the made-up players of the bay. */
 async function hitTwo(page: Page, player: string): Promise<void> {
@@ -25,7 +25,7 @@ async function hitTwo(page: Page, player: string): Promise<void> {
         }
     }
     await openPart(page, 'Every figure');
-    await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Expected', exact: true })).toContainText('Loft it plays');
 }
 
 for (const [hand, scale, player] of [
@@ -39,14 +39,16 @@ for (const [hand, scale, player] of [
         await addSetup(page, /own club/, { Head: 'Curlew L', 'Stated loft': '9' });
         await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'Stated loft': '10.5' });
         await hitTwo(page, player);
+        await page.getByLabel('These shots').check();
         await expect(page.getByText(/B is .*A|No word on B yet/).first()).toBeVisible();
-        await expect(page.getByRole('heading', { name: 'Like for like' })).toBeVisible();
-        await expect(page.getByText(/^Taken out: luck in club speed/).first()).toBeVisible();
+        await page.getByLabel('Like for like').check();
+        await expect(page.getByRole('region', { name: 'Like for like' })).toContainText('these shots');
+        await expect(page.getByText(/^Evened out: luck in club speed/).first()).toBeVisible();
         await openPart(page, 'Why they differ');
         const why = page.getByRole('region', { name: 'Why B differs from A' });
         await expect(why.locator('svg')).toBeVisible();
         // The bars add up to the sum below them.
-        await why.getByText('Table behind it').click();
+        await why.getByText('Figures and files').click();
         const cells = await why.locator('tbody tr td:nth-child(2)').allTextContents();
         const values = cells.map((c) => Number(c.replace('−', '-').replace('+', '').replace(',', '.')));
         const total = values.pop()!;
@@ -83,6 +85,7 @@ test('a picture of simulated shots says so wherever it is taken', async ({ page 
     await openPart(page, 'Why they differ');
     const map = page.getByRole('region', { name: 'Where they land' });
     await expect(map.locator('svg')).toBeVisible();
+    await map.getByText('Figures and files').click();
     const [svg] = await Promise.all([page.waitForEvent('download'), map.getByRole('button', { name: /^SVG/ }).click()]);
     expect(readFileSync((await svg.path())!, 'utf8')).toMatch(/Simulated: \d+ of the shots are simulated, not hit \(A, B, C\)/);
     const [csv] = await Promise.all([page.waitForEvent('download'), map.getByRole('button', { name: /^CSV/ }).click()]);

@@ -41,7 +41,7 @@ test('a right-hander in yards: two files in, compare, leave out a mishit, pick, 
     await page.getByRole('button', { name: 'Set aside' }).click();
 
     await openPart(page, 'Every figure');
-    await expect(page.getByRole('heading', { name: 'B against A' })).toBeVisible();
+    await page.getByLabel('These shots').check();
     const carry = page.getByRole('row', { name: /^Carry yd/ });
     const before = await carry.textContent();
     await accessible(page);
@@ -50,25 +50,30 @@ test('a right-hander in yards: two files in, compare, leave out a mishit, pick, 
     await page.getByLabel('Why is shot 17 left out?').selectOption('mishit');
     await expect(page.getByRole('row', { name: /Bring back shot 17/ })).toBeVisible();
     await openPart(page, 'Every figure');
-    await expect(page.getByRole('columnheader', { name: /make benchmark\s*7 shots/ })).toBeVisible();
+    await page.getByLabel('These shots').check();
+    await expect(page.getByRole('columnheader', { name: /7 shots\s*hold against this/ })).toBeVisible();
     expect(await carry.textContent()).not.toBe(before);
     await openPart(page, 'The shots');
     await page.getByRole('button', { name: 'Bring back shot 17' }).click();
     await expect(page.getByRole('button', { name: 'Leave out shot 17', exact: true })).toBeVisible();
     await openPart(page, 'Every figure');
-    await expect(page.getByRole('columnheader', { name: /make benchmark\s*8 shots/ })).toBeVisible();
+    await page.getByLabel('These shots').check();
+    await expect(page.getByRole('columnheader', { name: /8 shots\s*hold against this/ })).toBeVisible();
     await expect(carry).toHaveText(before!);
 
     await openPart(page, 'Confirm, other');
-    await expect(page.locator('.verdict')).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Who would pick what' })).toBeVisible({ timeout: 30_000 });
     await accessible(page);
-    const advised = (await page.locator('.choices .on').textContent())!.includes('A') ? 'B' : 'A';
-    await page.locator(`input[name=choice][value=${advised}]`).check();
-    await page.getByRole('button', { name: `Save the decision for ${advised}` }).click();
+    const id = page.url().match(/fitting\/(\d+)/)![1];
+    const { pick } = (await (await page.request.get(`/api/fittings/${id}/advice`)).json()) as { pick: string };
+    const other = pick === 'A' ? 'B' : 'A';
+    await page.getByRole('button', { name: 'Choose another' }).click();
+    await page.getByLabel(`Setup ${other}`, { exact: true }).check();
+    await page.getByRole('button', { name: `Note ${other}, lock it later` }).click();
     await expect(page.getByRole('alert')).toContainText('Say in a sentence why');
-    await page.locator('textarea').fill('He trusts the look of it');
-    await page.getByRole('button', { name: `Save the decision for ${advised}` }).click();
-    await expect(page.getByText(`Saved: ${advised}.`)).toBeVisible();
+    await page.getByRole('textbox', { name: /^Why|^A word/ }).fill('He trusts the look of it');
+    await page.getByRole('button', { name: `Note ${other}, lock it later` }).click();
+    await expect(page.getByText(`Saved: ${other}.`)).toBeVisible();
 
     await page.getByRole('link', { name: /^Sheet/ }).click();
     await expect(page.getByText('He trusts the look of it')).toBeVisible();
@@ -99,8 +104,10 @@ test('a left-hander in metres: setup column, decimal commas, a row that cannot b
     await expect(page.getByText('Carry up, side across, m.')).toBeVisible();
     await page.getByRole('button', { name: 'Dark' }).click();
     await accessible(page);
-    await openPart(page, 'Confirm, other');
-    await page.getByRole('button', { name: /Save the decision/ }).click();
+    await page.getByRole('button', { name: 'Choose another' }).click();
+    await page.getByLabel('Setup A', { exact: true }).check();
+    await page.getByRole('textbox', { name: /^Why|^A word/ }).fill('She keeps it.');
+    await page.getByRole('button', { name: /^Note A/ }).click();
     await expect(page.getByText(/^Saved: /)).toBeVisible();
     await page.getByRole('link', { name: /^Sheet/ }).click();
     await expect(page.getByText('1143 mm')).toBeVisible();

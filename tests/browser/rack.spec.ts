@@ -87,11 +87,11 @@ test('the gauge and the balance fill the fields at a press, and the check piece 
     ).toBeNull();
 });
 
-test('a gauge reading changes the playing loft that Compare shows', async ({ page }) => {
+test('a gauge reading changes the playing loft that the answer shows', async ({ page }) => {
     await signIn(page);
     await page.getByRole('link', { name: /Rafe Quillon/ }).click();
     await openPart(page, 'Every figure');
-    const plays = page.getByRole('row', { name: /^Plays/ });
+    const plays = page.getByRole('row', { name: /^Loft it plays/ });
     await expect(plays).toContainText('8.7°');
     const id = await page.evaluate(
         async () =>

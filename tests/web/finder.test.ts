@@ -1,16 +1,9 @@
 import { expect, test } from 'vitest';
 import type { Found, FoundSetup } from '../../resources/web/api/generated/types';
-import {
-    adviceText,
-    learnedRows,
-    nameOf,
-    nextText,
-    ownEffectRows,
-    stopText,
-    tooDearText,
-} from '../../resources/web/views/finder/sentences';
+import { foundName } from '../../resources/web/format/found';
+import { gainText, learnedRows, nextText, oneTexts, ownEffectRows } from '../../resources/web/views/answer/rack';
 
-// The finder in words.
+// Setups of the rack in words.
 
 const yards = { speed: 'mph', distance: 'yd', height: 'ft', length: 'in' };
 const setup = (more: Partial<FoundSetup>): FoundSetup =>
@@ -58,45 +51,34 @@ const found = (more: Partial<Found>): Found =>
         ...more,
     }) as Found;
 
-test('the advice keeps the own club until a gain is likely, and says how likely it is', () => {
-    expect(adviceText(found({}), yards)).toBe(
-        'Keep the own club for now: Tern 460, 12 g back is expected to bring +5 yd of carry (likely 0 to +10) and 8 of 14 fairways (8 with the own club), but the chance that it gains at all is 74 in 100: not sure enough to change to. 12 of 40 cannot be told from the best.',
-    );
-    expect(adviceText(found({ pick: 'x' }), yards)).toMatch(
-        /^Tern 460, 12 g back: expected to bring .* That is worth \+0.02 strokes a drive/,
-    );
-    const near = found({
-        setups: [
-            setup({ tag: 'x', gain: 0.02, gainInterval: { low: 0, high: 0 }, chance: 0.797 }),
-            setup({ tag: 'y', sleeve: '+1.5', chance: 0.84 }),
-            setup({ tag: 'A' }),
-        ],
+test('a setup of the rack says where it ends, how to aim and what it is worth', () => {
+    const one = setup({
+        ...{ leftShare: 0.1, rightShare: 0.3, spreadM: 18.288, aimDeg: -1.24, gain: 0.02, gainInterval: { low: -0.01, high: 0.05 } },
+        ...{ aimFixedGain: 0.04, otherLoftDeg: null, printSdDeg: 0.5, seen: null },
     });
-    expect(adviceText(near, yards)).toContain('the chance that it gains at all is just under 80 in 100');
-    expect(adviceText({ ...near, pick: 'y' }, yards)).toMatch(
-        /^Tern 460 at \+1.5, 12 g back: .* chance of 84 in 100 that it gains at all\. Tern 460, 12 g back is expected to gain as much, less surely\./,
+    expect(oneTexts(one, found({}), yards)).toEqual([
+        'expect 8 of 14 fairways, 1 left and 4 right.',
+        'Spread ± 20 yd; best aim 1.2° left.',
+        'It is worth +0.02 strokes a drive (−0.01 to +0.05), +0.04 with the same aim.',
+        'Its loft was never read. ',
+    ]);
+    expect(gainText(setup({ gain: 9.144, gainInterval: { low: 0, high: 18.288 } }), found({ unit: 'm' }), yards)).toBe(
+        '+10.0 yd (0 to +20.0)',
     );
-    expect(adviceText(found({ best: 'A' }), yards)).toContain('Nothing on the rack is expected to beat the own club.');
-    expect(stopText(found({}), yards)).toBe('Still to be found on the rack: about 0.03 strokes a drive.');
-    expect(stopText(found({ unit: 'm', expectedLoss: 2 }), yards)).toBe('Still to be found on the rack: about 2.2 yd.');
-    expect(stopText(found({ mayStop: true, expectedLoss: 0.012 }), yards)).toContain('little enough to stop');
-    expect(tooDearText(found({ tooDear: ['Curlew L'] }))).toBe('Left out, because they cost more than the brief has: Curlew L.');
-    // Another benchmark than the own club is called by its letter.
-    expect(adviceText(found({ benchmark: 'x', pick: 'x' }), yards)).toContain('is expected to beat x.');
 });
 
 test('a setup is named with what it is built of beside the usual, in the player’s units', () => {
-    expect(nameOf(setup({ sleeve: '+1.5' }), yards)).toBe('Tern 460 at +1.5, 12 g back');
+    expect(foundName(setup({ sleeve: '+1.5' }), yards)).toBe('Tern 460 at +1.5, 12 g back');
     const built = setup({ with: { shaft: 'Reedline 60 S', lengthMm: 1130.3, ball: 'Mallow Four', teeMm: 40, cue: 'tee it high' } });
-    expect(nameOf(built, yards)).toBe('Tern 460, 12 g back, with Reedline 60 S, 44.50 in, ball Mallow Four, tee 40 mm, cue: tee it high');
-    expect(nameOf(setup({ with: { lengthMm: 1130.3 } }), { ...yards, length: 'mm' })).toBe('Tern 460, 12 g back, with 1130 mm');
+    expect(foundName(built, yards)).toBe(
+        'Tern 460, 12 g back, with Reedline 60 S, 44.50 in, ball Mallow Four, tee 40 mm, cue: tee it high',
+    );
+    expect(foundName(setup({ with: { lengthMm: 1130.3 } }), { ...yards, length: 'mm' })).toBe('Tern 460, 12 g back, with 1130 mm');
 });
 
 test('the next trial says what it is for, and how likely it beats what was hit', () => {
     const next = { tag: 'x', value: 0.004, changes: 2, turns: 0.3, to: 'A', chance: 0.62, for: 'more loft' };
-    expect(nextText(found({ next }))).toBe(
-        'To see whether more loft keeps it in the air. The chance that it beats the best so far is 62 in 100.',
-    );
+    expect(nextText(found({ next }))).toBe('To see whether more loft keeps it in the air. 62 in 100 that it beats the best so far.');
     expect(nextText(found({ next: { ...next, for: 'less spin' } }))).toContain('it spins less');
     expect(nextText(found({ next: null }))).toBe('');
 });

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import type { Field, Outlook, RackHead } from '../../resources/web/api/generated/types';
 import { contourLines } from '../../resources/web/charts/contourLines';
 import { apexText, attackText, loftText, priceText, shownValue, speedText, targetText } from '../../resources/web/views/brief/sentences';
-import { amount, corridorText, headline, reason } from '../../resources/web/views/decide/sentences';
+import { amount, pricedText } from '../../resources/web/views/answer/choice';
 import { checkText, remaining, loftAgainstPrint, stated, supplyText, weightsText } from '../../resources/web/views/rack/sentences';
 
 // Sentences and figures of brief and rack, without a page.
@@ -186,7 +186,12 @@ test('advice under another scoring is told in that scoring’s unit', () => {
     const fitting = {
         player: { hand: 'right', units: yards },
         names: {},
-        brief: { corridor: { widthM: 32, left: { kind: 'water', atM: 20 }, right: { kind: 'rough', atM: null } } },
+        brief: {
+            corridor: { widthM: 32, left: { kind: 'water', atM: 20 }, right: { kind: 'rough', atM: null } },
+            handicap: null,
+            holeLengthM: 365.76,
+            aimFree: true,
+        },
         setups: [
             { tag: 'A', head: 'Curlew L', sleeveLabel: 'N', weights: '' },
             { tag: 'B', head: 'Tern 460', sleeveLabel: 'N', weights: '' },
@@ -201,6 +206,8 @@ test('advice under another scoring is told in that scoring’s unit', () => {
         ties: [],
         scoring: 'longest',
         unit: 'm',
+        basis: 'models',
+        notHit: [],
         expectedLoss: 1.2,
         setups: [
             { tag: 'A', ...base, gain: 0 },
@@ -208,7 +215,7 @@ test('advice under another scoring is told in that scoring’s unit', () => {
         ],
     } as never;
     expect(amount(12, advice, fitting)).toBe('13 yd');
-    expect(headline(advice)).toBe('B');
-    expect(reason(advice, fitting)).toContain('By “longest” it is 13 yd better');
-    expect(corridorText(fitting)).toBe('corridor 35 yd, water left');
+    expect(pricedText(advice, fitting)).toBe(
+        'Worked out from all that was hit. Picked by “longest”, for handicap 15, since none was told, on holes of 400 yd with a fairway of 35 yd, water left. The player may aim up to 4° off the middle.',
+    );
 });

@@ -19,7 +19,7 @@ import {
     usualValues,
 } from '../../resources/web/views/calculators/specs';
 import { worthText as stepWords } from '../../resources/web/views/calculators/sentences';
-import { checkText, offText, wayText } from '../../resources/web/views/compare/reach';
+import { checkText, offText, wayText } from '../../resources/web/views/answer/lofts';
 import { bodyOfRow, emptyRow, rebased, rowsOf, sentRows } from '../../resources/web/views/gaps/rows';
 import { moveText } from '../../resources/web/views/gaps/sentences';
 

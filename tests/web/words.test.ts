@@ -3,7 +3,7 @@ import type { Advice, Fitting, Judgement, Setup } from '../../resources/web/api/
 import { changes, lengthText, loftText, nameOf, parentOf, toneOf } from '../../resources/web/format/setups';
 import { curveWords, distance, faceWords, figure, plain, shown, signed, unitOf } from '../../resources/web/format/units';
 import { list } from '../../resources/web/format/sentences';
-import { givesUp, headline, reason, sureness } from '../../resources/web/views/decide/sentences';
+import { givesUp, sureness } from '../../resources/web/format/advice';
 import { signsFor, unitsFor } from '../../resources/web/views/shots/choices';
 
 // Plain functions of the front end, without a page: how figures are written, and which sentence stands for which advice.
@@ -199,57 +199,34 @@ test('a pick that the shots carry is said so', () => {
             }),
         ],
     });
-    expect(headline(sure)).toBe('B');
-    expect(reason(sure, fitting)).toBe(
-        'Against A, Tern 460 carries 6 m farther (likely +1 to +11) and finds 10 of 14 fairways instead of 8. That is worth 0.12 strokes on each driving hole; the chance that it is better at all is 93 in 100.',
-    );
-    const few = sure.setups[1]!;
-    few.seen = { n: 6, averages: {}, fairways: { in: 5, of: 6 } };
-    sure.setups[0]!.seen = { n: 6, averages: {}, fairways: { in: 1, of: 6 } };
-    few.exaggerates = ['fairways'];
-    expect(reason(sure, fitting)).toContain(`(seen: 5 of 6, and 1 of 6 with A; ${few.n} shots exaggerate)`);
-    expect(sureness(sure, fitting)).toContain('The shots carry this.');
+    expect(sureness(sure)).toContain('The shots carry this.');
     sure.setups[1]!.gainInterval = { low: -0.01, high: 0.2 };
-    expect(sureness(sure, fitting)).toContain('It is likely, not sure.');
-    expect(givesUp(sure, fitting)).toBe('None of the others carries farther or finds more fairways.');
+    expect(sureness(sure)).toContain('It is likely, not sure.');
+    expect(givesUp(sure, fitting)).toBe('No other carries farther or finds more fairways.');
 });
 
 test('a tie is never called a win', () => {
     const tie = advice({ isConclusive: false, ties: ['C', 'D'] });
-    expect(headline(tie)).toBe('B, though it cannot be told from C and D');
-    expect(sureness(tie, fitting)).toBe('C and D do as well. A wrong pick costs about 0.01 strokes a hole on average.');
+    expect(sureness(tie)).toBe('C and D do as well.');
     expect(list(['A', 'B', 'C'])).toBe('A, B and C');
     expect(list([])).toBe('');
-});
-
-test('keeping the own club says what would have to be true for a change', () => {
-    const keep = advice({
-        pick: 'A',
-        isConclusive: false,
-        ties: ['B'],
-        setups: [judged('A'), judged('B', { strokes: -0.04, chanceBetter: 0.66 })],
-    });
-    expect(headline(keep)).toBe('Keep A for now: nothing hit so far surely beats it');
-    expect(reason(keep, fitting)).toContain('looks 0.04 strokes a driving hole better, with a chance of 66 in 100');
-    const best = advice({ pick: 'A', best: 'A', setups: [judged('A'), judged('B', { strokes: 0.2 })] });
-    expect(headline(best)).toBe('Keep A');
-    expect(reason(best, fitting)).toContain('Nothing hit so far costs fewer strokes');
 });
 
 test('what a pick gives up is named in the player’s units', () => {
     const given = advice({
         setups: [judged('A', { carryGainM: 11 }), judged('B', { strokes: -0.1, share: 0.5 }), judged('C', { share: 0.75 })],
     });
-    expect(givesUp(given, fitting)).toBe('It gives up 11 m of carry and 1 of 14 fairways against A and 4 of 14 fairways against C.');
+    expect(givesUp(given, fitting)).toBe('A would carry 11 m farther and find one more fairway. C would find 4 more fairways.');
     expect(givesUp(advice({ setups: [judged('B')] }), fitting)).toBe('');
-    expect(headline(advice({ pick: 'A', setups: [judged('A')] }))).toBe('Only A has been hit: there is nothing to choose between yet');
+    // Where nothing changes, what the best of the others would do for better and worse.
+    const keeps = advice({ pick: 'A', runnerUp: 'B', setups: [judged('A'), judged('B', { carryGainM: 6, share: 0.3 })] });
+    expect(givesUp(keeps, fitting)).toBe('B would carry 6 m farther, but find 4 fairways fewer.');
+    expect(sureness(advice({ pick: 'A', setups: [judged('A')] }))).toBe('Hit a second setup.');
 });
 
-test('a share without measured sides is unknown, not a figure', () => {
-    const blind = advice({ setups: [judged('A', { sideKnown: 0 }), judged('B', { sideKnown: 0, strokes: -0.1, chanceBetter: 0.9 })] });
-    expect(reason(blind, fitting)).not.toContain('corridor');
-    const kept = advice({ pick: 'A', best: 'A', setups: [judged('A', { sideKnown: 0 }), judged('B', { strokes: 0.1 })] });
-    expect(reason(kept, fitting)).toContain('unknown, because side was not measured');
+test('without measured sides only carry is told', () => {
+    const blind = advice({ setups: [judged('A', { sideKnown: 0 }), judged('B', { sideKnown: 0, carryGainM: -4 })] });
+    expect(givesUp(blind, fitting)).toBe('A would carry 4 m farther.');
 });
 
 test('the mapping offers units and signs that fit the measure', () => {

@@ -121,6 +121,7 @@ use App\Contract\Shape;
     'trials' => 'TrialName[]',
     // mean of what the player said, 1 to 5, by setup id and kind
     'ratings' => 'Record<string, Record<string, number>>',
+    'unrated' => '{ trialId: integer; tag: string }[]',
     'screening' => 'Screening',
     'tieOrder' => 'string[]',
     'asksRatings' => 'boolean',

@@ -76,6 +76,7 @@ final class FittingResource extends JsonResource
             'visits' => self::visits($fitting),
             'trials' => self::trials($fitting),
             'ratings' => (object) Rating::meansOf($fitting),
+            'unrated' => Rating::missingOf($fitting),
             'screening' => [
                 'name' => $fitting->policy()->name, 'label' => $fitting->policy()->label(),
                 'warning' => $fitting->policy()->warning(),

@@ -34,12 +34,11 @@
             ] as [string, Trouble, number, number][]
         ).filter(([, t, from, to]) => t.kind !== 'rough' && from < to),
     );
-    const counted = (tag: string, d: FourteenDrives) =>
-        say('answer.map.counted', { tag, fairway: d.fairway, left: d.left, right: d.right });
+    const counted = (tag: string, d: FourteenDrives) => say('fourteen.counted', { tag, fairway: d.fairway, left: d.left, right: d.right });
 </script>
 
 <figure>
-    <svg viewBox="0 0 {W} {H}" role="img" aria-label="{say('answer.map')}. {drives.map(([tag, d]) => counted(tag, d)).join(' ')}">
+    <svg viewBox="0 0 {W} {H}" role="img" aria-label="{say('fourteen')}. {drives.map(([tag, d]) => counted(tag, d)).join(' ')}">
         <rect x={x(-half)} y={TOP} width={x(half) - x(-half)} height={H - FOOT - TOP} class="corridor" />
         {#each bands as [side, trouble, from, to] (side)}
             <rect
@@ -69,7 +68,7 @@
             </g>
         {/each}
     </svg>
-    <figcaption class="small">{say('answer.map')}</figcaption>
+    <figcaption class="small">{say('fourteen')}</figcaption>
 </figure>
 
 <style>

@@ -2,7 +2,7 @@
     import { scaleLinear, scaleOrdinal } from 'd3-scale';
     import type { Found, Hand, UnitChoice } from '../api/generated/types';
     import { plain, signed } from '../format/units';
-    import { nameOf } from '../views/finder/sentences';
+    import { foundName } from '../format/found';
 
     let { found, hand, units, chosen = null }: { found: Found; hand: Hand; units: UnitChoice; chosen?: string | null } = $props();
     const W = 620;
@@ -47,7 +47,7 @@
                 class:on={s.tag === chosen}
                 style:fill-opacity={0.12 + 0.75 * Math.min(1, Math.abs(s.gain) / most)}
                 stroke-dasharray={dash(headOf(s))}
-                ><title>{nameOf(s, units)}: {plain(s.loftDeg, 1)}°, gain {signed(s.gain, 3)}</title></circle
+                ><title>{foundName(s, units)}: {plain(s.loftDeg, 1)}°, gain {signed(s.gain, 3)}</title></circle
             >
         {/each}
         <text x={(LEFT + W) / 2} y={H - 4} text-anchor="middle">face as this player delivers it, pointing as drawn</text>

@@ -3,7 +3,8 @@
     import type { Found, FoundSetup, UnitChoice } from '../api/generated/types';
     import { DRIVES } from '../format/judged';
     import { factor, plain, signed } from '../format/units';
-    import { nameOf } from '../views/finder/sentences';
+    import { foundName } from '../format/found';
+    import { say } from '../format/sentences';
     import Mark from './Mark.svelte';
 
     let {
@@ -43,11 +44,7 @@
 </script>
 
 <figure>
-    <svg
-        viewBox="0 0 {W} {H}"
-        role="img"
-        aria-label="Carry against share in the corridor for every setup on the rack. The list holds the same figures."
-    >
+    <svg viewBox="0 0 {W} {H}" role="img" aria-label={say('trade.alt')}>
         <clipPath id="trade"><rect x={LEFT} y="10" width={W - LEFT - RIGHT} height={H - FOOT - 10} /></clipPath>
         {#each x.ticks(6) as t (t)}<line x1={x(t)} x2={x(t)} y1="10" y2={H - FOOT} class="grid" /><text
                 x={x(t)}
@@ -74,7 +71,7 @@
                         x={x(s.carryM * k)}
                         y={y(s.share * DRIVES)}
                         r={8}
-                        title="{s.setupTag}: {nameOf(s, units)}, hit"
+                        title="{s.setupTag}: {foundName(s, units)}, hit"
                     />
                 {:else}
                     <circle
@@ -87,21 +84,18 @@
                         role="presentation"
                         onclick={() => onpick(s)}
                         ><title
-                            >{nameOf(s, units)}: {plain(s.carryM * k, 0)} {units.distance}, {plain(s.share * DRIVES, 1)} of {DRIVES}</title
+                            >{foundName(s, units)}: {plain(s.carryM * k, 0)}
+                            {units.distance}, {plain(s.share * DRIVES, 1)} of {DRIVES}</title
                         ></circle
                     >
                 {/if}
             {/each}
         </g>
-        <text x={(LEFT + W - RIGHT) / 2} y={H - 6} text-anchor="middle">predicted carry, {units.distance}</text>
-        <text transform="translate(13,{H / 2}) rotate(-90)" text-anchor="middle">of {DRIVES} drives at rest in the corridor, aim fixed</text
-        >
+        <text x={(LEFT + W - RIGHT) / 2} y={H - 6} text-anchor="middle">carry, {units.distance}</text>
+        <text transform="translate(13,{H / 2}) rotate(-90)" text-anchor="middle">fairways of {DRIVES}</text>
     </svg>
     <figcaption class="small">
-        Each dot a legal setup. Mint ring: cannot be told from the best. Heavy line: nothing is both longer and straighter. Thin lines:
-        equal gain over {found.benchmark}{levels.length
-            ? `; the two figures explain ${plain(found.trade.agreement * 100, 0)} % of the ranking`
-            : '; not drawn, because carry and share explain too little of the ranking here'}.
+        {say('trade.told', { benchmark: found.benchmark, lines: levels.length, share: plain(found.trade.agreement * 100, 0) })}
     </figcaption>
 </figure>
 

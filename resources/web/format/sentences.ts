@@ -8,8 +8,11 @@ import { factor, plain, signed, unitOf } from './units';
  * Sentences of the message catalogue (`resources/messages`, ICU MessageFormat), in the player's units. `core/Report/Sentences` does the same on the server; both are
  * held to the same sentences by tests/fixtures/sentences.json.
  */
-const catalogue: Record<string, string> = messages;
+const catalogue: Record<string, string> = { ...messages };
 const formed = new Map<string, IntlMessageFormat>();
+
+/** A view that is loaded later brings its sentences along. */
+export const addMessages = (of: Record<string, string>): void => void Object.assign(catalogue, of);
 
 export type With = Record<string, string | number>;
 

@@ -7,7 +7,6 @@
     import { ageText } from '../format/judged';
     import { list } from '../format/sentences';
     import { madeUpText } from '../format/setups';
-    import AnswerParts from './AnswerParts.svelte';
     import Notice from './Notice.svelte';
     import Practice from './Practice.svelte';
     import Outline from './Outline.svelte';
@@ -20,7 +19,8 @@
         chosen = [],
         onpick = undefined,
         marks = {},
-        part = null,
+        isBare = false,
+        isForm = false,
         children,
     }: {
         id: string;
@@ -28,8 +28,10 @@
         chosen?: string[];
         onpick?: (setup: Setup) => void;
         marks?: Record<string, string>;
-        /** Of the answer: what of it is shown. */
-        part?: string | null;
+        /** What is shown is its own way through the setups: without the trail. */
+        isBare?: boolean;
+        /** What is shown is typed into: it is not changed under anybody's hands. */
+        isForm?: boolean;
         children: Snippet<[Fitting]>;
     } = $props();
     const OUTLINES: Partial<Record<keyof Missing, ('lines' | 'picture' | 'table')[]>> = {
@@ -37,8 +39,6 @@
         bench: ['lines', 'table'],
         answer: ['lines', 'picture', 'table'],
     };
-    /** The answer itself: its cards are the trail, and its parts stand below it. */
-    const isAnswer = $derived(step === 'answer' && part === null);
     let problem = $state('');
 
     $effect(() => {
@@ -48,7 +48,7 @@
     let fitting = $derived(current.fitting?.id === Number(id) ? current.fitting : null);
     // Only where a judgement is shown: a form that somebody fills in is not changed under their hands, and the bay follows the signal itself.
     watchFitting(
-        () => (step === 'answer' && part !== 'shots' ? fitting : null),
+        () => (step === 'answer' && !isForm ? fitting : null),
         () => void loadFitting(id).catch(() => {}),
     );
 </script>
@@ -56,8 +56,7 @@
 <TopBar {fitting} {step} />
 {#if fitting}
     {#if shown.age && !shown.age.isCurrent}<p class="age" role="status">{ageText(shown.age)}</p>{/if}
-    {#if part}<AnswerParts id={fitting.id} {part} />{/if}
-    {#if !isAnswer}<Trail {fitting} {chosen} {onpick} {marks} />{/if}
+    {#if !isBare}<Trail {fitting} {chosen} {onpick} {marks} />{/if}
     {#if fitting.practice}<Practice {fitting} {step} />{/if}
     {#if madeUpText(fitting.setups) && step !== 'sheet'}<p class="print-only">Simulated: {madeUpText(fitting.setups)}.</p>{/if}
     <main>
@@ -68,7 +67,6 @@
             >{/if}
         {@render children(fitting)}
     </main>
-    {#if isAnswer}<AnswerParts id={fitting.id} />{/if}
 {:else if problem}
     <main><Notice kind="error">{problem}</Notice></main>
 {:else}

@@ -2,6 +2,7 @@
     import type { Snippet } from 'svelte';
     import { say } from '../api/client';
     import { current } from '../lib/session.svelte';
+    import { say as said } from '../format/sentences';
     import { madeUpText } from '../format/setups';
     import { csv, png, save, svgText } from './export';
     import Scroll from './Scroll.svelte';
@@ -26,7 +27,7 @@
             const madeUp = current.fitting ? madeUpText(current.fitting.setups) : '';
             const remark = madeUp && `Simulated: ${madeUp}.`;
             if (kind === 'csv') save(new Blob([csv(head, remark ? [...rows, [remark]] : rows)], { type: 'text/csv' }), `${name}.csv`);
-            else if (!svg) problem = 'There is no picture to take yet.';
+            else if (!svg) problem = said('picture.none');
             else if (kind === 'svg') save(new Blob([svgText(svg, remark)], { type: 'image/svg+xml' }), `${name}.svg`);
             else save(await png(svg, remark), `${name}.png`);
         } catch (e) {
@@ -36,19 +37,17 @@
 </script>
 
 <section aria-label={title}>
-    <div class="head">
-        <h2>{title}</h2>
-        <span class="take no-print"
-            >{#each ['png', 'svg', 'csv'] as const as kind (kind)}<button class="plain" onclick={() => take(kind)}
-                    >{kind.toUpperCase()}<span class="visually-hidden"> of {title}</span></button
-                >{/each}</span
-        >
-    </div>
+    <h2>{title}</h2>
     <div bind:this={box}>{@render children()}</div>
     {#if problem}<p class="warn">{problem}</p>{/if}
     <details class="no-print" bind:open>
-        <summary class="small">Table behind it</summary>
-        {#if open}<Scroll label="{title}, figures" height="high" framed>
+        <summary class="small">{said('picture.files')}<span class="visually-hidden">: {title}</span></summary>
+        {#if open}<p class="take">
+                {#each ['png', 'svg', 'csv'] as const as kind (kind)}<button class="plain" onclick={() => take(kind)}
+                        >{kind.toUpperCase()}<span class="visually-hidden"> of {title}</span></button
+                    >{/each}
+            </p>
+            <Scroll label="{title}, figures" height="high" framed>
                 <table>
                     <thead
                         ><tr
@@ -70,12 +69,6 @@
         display: grid;
         gap: 6px;
         min-width: 0;
-    }
-    .head {
-        display: flex;
-        justify-content: space-between;
-        align-items: baseline;
-        gap: 12px;
     }
     .take {
         display: flex;

@@ -577,6 +577,7 @@ export interface Fitting {
     visits: number[];
     trials: TrialName[];
     ratings: Record<string, Record<string, number>>;
+    unrated: { trialId: number; tag: string; }[];
     screening: Screening;
     tieOrder: string[];
     asksRatings: boolean;

@@ -4,8 +4,9 @@
     import { asked, get, post } from '../../api/client';
     import type { Decision, Fitting, FittingAnswer, Found, FoundSetup, Setup } from '../../api/generated/types';
     import FourteenMap from '../../charts/FourteenMap.svelte';
+    import { givesUp } from '../../format/advice';
     import { chanceWords } from '../../format/judged';
-    import { list, say } from '../../format/sentences';
+    import { list } from '../../format/sentences';
     import { builtLike } from '../../format/setups';
     import { Form } from '../../lib/form.svelte';
     import { followJudgement, getJudged } from '../../lib/judged.svelte';
@@ -17,13 +18,29 @@
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import SwingSwitch from '../../parts/SwingSwitch.svelte';
-    import { givesUp } from '../decide/sentences';
+    import Feel from './Feel.svelte';
     import Field from './Field.svelte';
     import Measure from './Measure.svelte';
+    import Parts, { PARTS } from './Parts.svelte';
+    import { nextText } from './rack';
     import { changesText, headline, priceText } from './sentences';
     import Windows from './Windows.svelte';
+    import { say } from './words';
 
-    let { params }: { params: { id: string } } = $props();
+    let { params }: { params: { id: string; part?: string | null } } = $props();
+    /** What lies behind the answer opens below it, a part at a time. */
+    const part = $derived(PARTS.find((one) => one === params.part) ?? null);
+    const LOADED = {
+        figures: () => import('./Figures.svelte'),
+        why: () => import('./Why.svelte'),
+        rack: () => import('./Rack.svelte'),
+        choice: () => import('./Choice.svelte'),
+        lofts: () => import('./Lofts.svelte'),
+    };
+    let below = $state<HTMLElement | null>(null);
+    $effect(() => {
+        if (part && below && answer) untrack(() => below?.scrollIntoView());
+    });
     const reading = new Loader<FittingAnswer>();
     const answer = $derived(reading.value);
     const judge = $derived(answer?.judge ?? null);
@@ -76,6 +93,20 @@
             await push(`/fitting/${fitting.id}/bay`);
         });
     }
+    const renew = async (fitting: Fitting) => {
+        decisions = await get<Decision[]>(`fittings/${fitting.id}/decisions`);
+        await loadFitting(fitting.id);
+    };
+    /** Notes a choice without locking it. */
+    async function note(fitting: Fitting, tag: string, reason: string) {
+        await sending.send(async () => {
+            const setupId = fitting.setups.find((s) => s.tag === tag)!.id;
+            await post(`fittings/${fitting.id}/decisions`, { setupId, reason, swing: judge?.swing ?? null });
+            other = null;
+            sending.note = say('answer.saved', { tag });
+            await renew(fitting);
+        });
+    }
     async function lock(fitting: Fitting, tag: string, reason: string) {
         await sending.send(async () => {
             const setupId = fitting.setups.find((s) => s.tag === tag)!.id;
@@ -89,6 +120,11 @@
             await push(`/fitting/${fitting.id}/sheet`);
         });
     }
+    /** Why the advice leaves a setup out, said before it is chosen all the same. */
+    const barOf = (tag: string) => {
+        const kinds = of(tag)?.barredBy ?? [];
+        return kinds.length && tag !== judge?.benchmark ? say('gives.barred', { tag, kinds: list(kinds) }) : '';
+    };
     function keys(event: KeyboardEvent) {
         if ((event.target as HTMLElement).matches('input, textarea, select') || event.ctrlKey || event.metaKey || event.altKey) return;
         if (event.key === '.') hidden = !hidden;
@@ -97,15 +133,17 @@
 
 <svelte:window onkeydown={keys} />
 
-<Frame id={params.id} step="answer">
+<Frame id={params.id} step="answer" isBare>
     {#snippet children(fitting)}
         {@const units = fitting.player.units}
         {#if sending.problem || reading.problem}<Notice kind="error">{sending.problem || reading.problem}</Notice>{/if}
+        {#if sending.note}<Notice kind="good">{sending.note}</Notice>{/if}
         {#if !answer}
             {#if !reading.problem}<Outline what={say('answer.waiting')} blocks={['lines', 'picture', 'table']} />{/if}
         {:else}
             {@const pick = fitting.setups.find((s) => s.tag === (judge?.pick ?? ''))}
             <Failures failures={judge?.failures} />
+            {#if fitting.unrated.length && !locked}<Feel {fitting} bind:hidden />{/if}
             <div class="answer" class:alone={!drives.length}>
                 <section class="say">
                     {#if fitting.brief.wish}<p class="wish">{say('answer.wish', { wish: fitting.brief.wish })}</p>{/if}
@@ -126,7 +164,9 @@
                                         ]
                                             .filter(Boolean)
                                             .join(' · ')}
-                                    </p>{:else if answer.why}<p class="hand">{answer.why}</p>{/if}
+                                    </p>{:else if answer.kind === 'hit'}<p class="hand">
+                                        {answer.why ?? (found && answer.step.kind === 'hit' ? nextText(found) : '')}
+                                    </p>{/if}
                             </div>
                         </div>
                     {/if}
@@ -215,15 +255,42 @@
                                     >{/each}
                             </div>
                             <label class="why"
-                                >{say('answer.do.why', { tag: other.tag, pick: judge.pick })}
+                                >{say('answer.do.why', { tag: other.tag, pick: judge.pick, same: other.tag === judge.pick ? 'yes' : 'no' })}
                                 <textarea rows="2" maxlength="2000" bind:value={other.why}></textarea></label
                             >
-                            <button disabled={sending.busy}>{say('answer.do.lock', { tag: other.tag })}</button>
+                            {#if barOf(other.tag)}<p class="warn">{barOf(other.tag)}</p>{/if}
+                            <span class="do">
+                                <button disabled={sending.busy}>{say('answer.do.lock', { tag: other.tag })}</button>
+                                <button
+                                    type="button"
+                                    class="quiet"
+                                    disabled={sending.busy}
+                                    onclick={() => note(fitting, other!.tag, other!.why)}
+                                    >{say('answer.do.save', { tag: other.tag })}</button
+                                >
+                            </span>
                         </form>{/if}
                 </section>
-                {#if drives.length}<section class="map" aria-label={say('answer.map')}><FourteenMap {fitting} {drives} /></section>{/if}
+                {#if drives.length}<section class="map" aria-label={say('fourteen')}><FourteenMap {fitting} {drives} /></section>{/if}
             </div>
             {#if answer.field.length}<Field {answer} {fitting} {found} {hidden} />{/if}
+            <div bind:this={below} class="below">
+                <Parts id={fitting.id} {part} />
+                {#if part && !hidden}
+                    {#key `${part} ${swing}`}
+                        <section class="part" aria-label={say(`answer.part.${part}`)}>
+                            <h2>{say(`answer.part.${part}`)}</h2>
+                            {#await LOADED[part]() then { default: Part }}<Part
+                                    {fitting}
+                                    {judge}
+                                    {swing}
+                                    {decisions}
+                                    onchange={() => renew(fitting)}
+                                />{/await}
+                        </section>
+                    {/key}
+                {/if}
+            </div>
         {/if}
     {/snippet}
 </Frame>
@@ -291,6 +358,13 @@
         gap: 10px;
         align-items: center;
     }
+    .do a {
+        border: 1px solid var(--ink-2);
+        border-radius: 8px;
+        padding: 7px 13px;
+        color: var(--ink);
+        text-decoration: none;
+    }
     .do > button:first-child {
         font-size: 17px;
         font-weight: 600;
@@ -323,6 +397,20 @@
         display: grid;
         gap: 3px;
         width: 100%;
+    }
+    .below {
+        display: grid;
+        gap: var(--gap);
+        margin: 0 -20px;
+    }
+    .part {
+        display: grid;
+        gap: 14px;
+        padding: 0 20px 24px;
+        min-width: 0;
+    }
+    .part > h2 {
+        font-size: 21px;
     }
     .map {
         border-left: 1px solid var(--hair);

@@ -1,12 +1,12 @@
 <script lang="ts">
     import type { AnswerCard, Fitting, FittingAnswer, Found, FoundSetup } from '../../api/generated/types';
     import { drivesOf } from '../../format/judged';
-    import { say } from '../../format/sentences';
+    import { say } from './words';
     import { nameOf } from '../../format/setups';
     import { factor, plain, signed } from '../../format/units';
     import { amountOf } from '../../format/wishes';
     import Glyph from '../../parts/Glyph.svelte';
-    import { nameOf as foundName } from '../finder/sentences';
+    import { foundName } from '../../format/found';
 
     /** A card for each setup that was hit, in the order of the trail, and for the best that nobody hit. */
     let { answer, fitting, found, hidden }: { answer: FittingAnswer; fitting: Fitting; found: Found | null; hidden: boolean } = $props();

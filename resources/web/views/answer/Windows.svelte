@@ -3,7 +3,7 @@
     import { toneOf } from '../../format/setups';
     import { unitOf } from '../../format/units';
     import { amountOf, bandText, FLIGHT } from '../../format/wishes';
-    import { say } from '../../format/sentences';
+    import { say } from './words';
     import { outline, turned } from '../../parts/Glyph.svelte';
 
     /** Launch, spin, height and descent: before, after, and what is wanted. */

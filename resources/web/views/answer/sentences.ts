@@ -1,10 +1,11 @@
 import type { AnswerFigure, AnswerRow, Fitting, FittingAnswer, Found, FoundSetup, Setup } from '../../api/generated/types';
 import { DRIVES, drivesOf } from '../../format/judged';
-import { list, say } from '../../format/sentences';
+import { list } from '../../format/sentences';
+import { say } from './words';
 import { changes, lengthText, nameOf } from '../../format/setups';
 import { factor, plain, signed, unitOf } from '../../format/units';
 import { amountOf } from '../../format/wishes';
-import { nameOf as foundName } from '../finder/sentences';
+import { foundName } from '../../format/found';
 
 /** "Tern 460, 12 g heel" */
 const spoken = (setup: Setup, fitting: Fitting): string => nameOf(setup, fitting).replaceAll(' · ', ', ');

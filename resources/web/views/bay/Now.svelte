@@ -8,7 +8,7 @@
     import KeyCap from './KeyCap.svelte';
     import RatingCard from './RatingCard.svelte';
     import { stepText } from '../../format/judged';
-    import { candidateName } from '../finder/sentences';
+    import { candidateName } from '../../format/found';
     import { blindText, judgeText, nextMove, repeatText, shotSentence } from './sentences';
     import Strips from './Strips.svelte';
     import { neverStrips, strips } from './strips';

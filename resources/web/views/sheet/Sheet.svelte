@@ -6,11 +6,11 @@
     import Glyph from '../../parts/Glyph.svelte';
     import Simulated from '../../parts/Simulated.svelte';
     import { lengthText, loftText, madeUpText } from '../../format/setups';
-    import { carryGain, drivesOf, hasTrouble } from '../../format/judged';
+    import { carryGain, drivesOf, hasTrouble, judgement } from '../../format/judged';
     import { when } from '../../format/times';
     import { faceWords, factor, figure, MEASURES, plain, signed, unitOf } from '../../format/units';
     import { bandText, FLIGHT, flightText, seenText, wishTexts } from '../../format/wishes';
-    import { givesUp, judgement, neverTexts, outdoorsText, sureness } from '../decide/sentences';
+    import { givesUp, neverTexts, outdoorsText, sureness } from '../../format/advice';
 
     import SheetActions from './SheetActions.svelte';
     import Truth from './Truth.svelte';
@@ -117,8 +117,8 @@
                     </table>
                     <p>
                         {givesUp(decision.advice, fitting, decision.tag)}
-                        {#if decision.advice.pick === decision.tag}{sureness(decision.advice, fitting)}{:else}The shots spoke for {decision
-                                .advice.pick}; {decision.tag} was chosen.{/if}
+                        {#if decision.advice.pick === decision.tag}{sureness(decision.advice)}{:else}The shots spoke for {decision.advice
+                                .pick}; {decision.tag} was chosen.{/if}
                         {#each neverTexts(decision.advice, fitting) as line (line)}<br />{line}{/each}
                         {#if decision.advice.outdoors}<br />{outdoorsText(decision.advice.outdoors, units)}{/if}
                         {#if decision.reason}<br /><b>In the fitter’s words:</b> {decision.reason}{/if}

@@ -8,6 +8,7 @@
     import Outline from '../../parts/Outline.svelte';
     import ShotTable, { ROOM } from '../../parts/ShotTable.svelte';
     import { loadFitting } from '../../lib/session.svelte';
+    import Parts from '../answer/Parts.svelte';
     import Mapping from './Mapping.svelte';
     import TypeShots from './TypeShots.svelte';
 
@@ -52,8 +53,9 @@
     const hasSetups = (fitting: Fitting) => fitting.setups.length > 0;
 </script>
 
-<Frame id={params.id} step="answer" part="shots">
+<Frame id={params.id} step="answer" isForm>
     {#snippet children(fitting)}
+        <Parts id={fitting.id} part="shots" />
         <div class="row">
             <h1>Shots</h1>
             <div class="ways" role="group" aria-label="How shots come in">

@@ -3,16 +3,16 @@
     import type { Fitting, StrikeMoves } from '../../api/generated/types';
     import Asked from '../../parts/Asked.svelte';
     import Scroll from '../../parts/Scroll.svelte';
-    import { checkText, costText, gainText, movesText, offText, wayText } from './reach';
+    import { checkText, costText, gainText, movesText, offText, wayText } from './lofts';
 
     /** Where strikes sit off the line of the CG, what brings the two together, and whether it worked. */
-    let { fitting, tags, open = false }: { fitting: Fitting; tags: string[]; open?: boolean } = $props();
+    let { fitting, tags }: { fitting: Fitting; tags: string[] } = $props();
     let setup = $state<string | null>(null);
     const units = $derived(fitting.player.units);
     const load = () => getJudged<StrikeMoves>(`fittings/${fitting.id}/strikes${setup === null ? '' : `?setup=${setup}`}`);
 </script>
 
-<Asked title="Bring the strike and the CG together" {load} key={`${setup} ${fitting.version}`} {open}>
+<Asked title="Bring the strike and the CG together" {load} key={`${setup} ${fitting.version}`}>
     {#snippet children(moves)}
         <label class="small row"
             >Setup <select value={moves.tag} onchange={(e) => (setup = e.currentTarget.value)}

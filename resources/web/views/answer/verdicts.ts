@@ -1,6 +1,7 @@
 import type { Alike, Finding, GuardRail, Hand, JudgedSetup, LiveVerdict, UnitChoice } from '../../api/generated/types';
-import { effect, figuresFor, say } from '../../format/sentences';
-import { factor, figure, MEASURES, plain, signed, unitOf } from '../../format/units';
+import { effect, figuresFor, list } from '../../format/sentences';
+import { factor, MEASURES, plain, signed, unitOf } from '../../format/units';
+import { say } from './words';
 
 /** A finding in a sentence, with its evidence. */
 export function findingText(f: Finding, hand: Hand, units: UnitChoice): string {
@@ -46,16 +47,30 @@ export function rangeText(v: LiveVerdict, units: UnitChoice): string {
     return say('verdict.range', effect(v.measure, { value: v.value, low, high }, units, v.measure === 'ballSpeedMps' ? 1 : 0));
 }
 
+/** What is told beside the verdict on the declared measure: a sentence each. */
+export const besidesTexts = (s: JudgedSetup, units: UnitChoice): string[] => [
+    ...s.verdicts
+        .filter((v) => !v.declared && (v.verdict !== 'open' || v.name === 'tighter'))
+        .map((v) => say('answer.beside', { verdict: v.verdict, name: v.name, range: rangeText(v, units) })),
+    ...s.flips.map((f) => say('answer.beside.flip', { policy: f.policy, verdict: f.verdict })),
+];
+
 /** What like for like took out, and what it left in. */
 export function alikeText(alike: Alike, units: UnitChoice): string {
-    if (alike.corrected.length === 0) return 'Nothing could be taken out: this monitor gives neither club nor strike.';
-    if (alike.corrected[0] === 'ballSpeedMps') return 'Ball data alone: only the luck of ball speed is taken out.';
+    const name = (measure: string) => MEASURES[measure]?.label.toLowerCase() ?? measure;
     const own = alike.ownShifts.filter((s) => Math.abs(s.carryM) * factor(units.distance) >= 0.8);
-    const named = own.map(
-        (s) =>
-            `${MEASURES[s.field]?.label.toLowerCase() ?? s.field} ${signed(s.shift * factor(unitOf(s.field, units)), 1)} ${unitOf(s.field, units)} (${signed(s.carryM * factor(units.distance), 0)} ${units.distance})`,
+    const left = own.map((s) =>
+        say('answer.alike.own', {
+            measure: name(s.field),
+            by: `${signed(s.shift * factor(unitOf(s.field, units)), 1)} ${unitOf(s.field, units)}`,
+            carry: `${signed(s.carryM * factor(units.distance), 0)} ${units.distance}`,
+        }),
     );
-    return `Taken out: luck in ${alike.corrected.map((c) => MEASURES[c]?.label.toLowerCase() ?? c).join(', ')}.${named.length ? ` Left in, as this setup’s own: ${named.join(', ')}.` : ''}`;
+    return say('answer.alike', {
+        seen: alike.corrected.length === 0 ? 'none' : alike.corrected[0] === 'ballSpeedMps' ? 'ball' : 'club',
+        corrected: list(alike.corrected.map(name)),
+        own: list(left) || 'none',
+    });
 }
 
 /** Why no word is said of a setup. */
@@ -67,6 +82,3 @@ export const withheldText = (setup: Pick<JudgedSetup, 'tag' | 'withheld'>, bench
         what: setup.withheld!.what ?? '',
         ...figuresFor({ speedMps: setup.withheld!.speedMps, byDeg: setup.withheld!.byDeg ?? 0 }, hand, units),
     });
-
-/** "It misses better" as a number. */
-export const zoneText = (v: number | null, field: string, units: UnitChoice) => (v === null ? '–' : figure(field, v, units));

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest';
 import fixture from '../fixtures/sentences.json';
 import type { Finding, FindingKind, GuardRail, JudgedSetup } from '../../resources/web/api/generated/types';
-import { findingText, railText, verdictText, withheldText } from '../../resources/web/views/compare/sentences';
+import { findingText, railText, verdictText, withheldText } from '../../resources/web/views/answer/verdicts';
 
-// Compare in words. The same sentences are held against the server's in tests/App/SentencesTest.php.
+// What shots say, in words. The same sentences are held against the server's in tests/App/SentencesTest.php.
 
 const yards = { speed: 'mph', distance: 'yd', height: 'ft', length: 'in' };
 const finding = (kind: FindingKind, figures: Finding['figures'], tag = 'B'): Finding => ({

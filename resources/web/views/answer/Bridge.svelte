@@ -3,7 +3,8 @@
     import WhyBridge from '../../charts/WhyBridge.svelte';
     import Picture from '../../parts/Picture.svelte';
     import { factor, MEASURES, plain, signed, unitOf } from '../../format/units';
-    import { digits } from './compare.svelte';
+    import { digits } from './figures';
+    import { say } from './words';
 
     let { others, benchmark, units }: { others: JudgedSetup[]; benchmark: string; units: UnitChoice } = $props();
     let bridged = $state('');
@@ -16,7 +17,7 @@
 
 {#if why && bridge}
     <Picture
-        title="Why {why.tag} differs from {benchmark}"
+        title={say('answer.why.bridge', { tag: why.tag, benchmark })}
         name="why-{why.tag}-{measure}"
         head={['Cause', `Happened ${unitOf(bridge.measure, units)}`, `Would repeat ${unitOf(bridge.measure, units)}`, 'Standard error', '']}
         rows={[
@@ -32,12 +33,14 @@
     >
         <div class="choose no-print">
             <label
-                >Setup <select value={why.tag} onchange={(e) => (bridged = e.currentTarget.value)}
+                >{say('answer.why.setup')}
+                <select value={why.tag} onchange={(e) => (bridged = e.currentTarget.value)}
                     >{#each withBridge as s (s.tag)}<option>{s.tag}</option>{/each}</select
                 ></label
             >
             <label
-                >Figure <select bind:value={measure}
+                >{say('answer.why.figure')}
+                <select bind:value={measure}
                     >{#each why.bridges as b (b.measure)}<option value={b.measure}>{MEASURES[b.measure]!.label}</option>{/each}</select
                 ></label
             >

@@ -2,19 +2,17 @@ import { expect, test } from 'vitest';
 import type { ConfirmRun, Fitting, Grounds, OtherDay, SchoolCell, TieBreak, Worth } from '../../resources/web/api/generated/types';
 import { confirmText } from '../../resources/web/views/bay/sentences';
 import {
-    againstRunnerUp,
     confirmVerdict,
     criterionText,
     dayText,
     daysText,
-    notHitText,
     schoolsText,
     tieText,
     versionText,
     worthText,
-} from '../../resources/web/views/decide/sentences';
+} from '../../resources/web/views/answer/choice';
 
-// Decide: its words without a page; then Compare → Finder → Decide → Confirm in both hands and units, on a fitting that comes in as a file.
+// What the answer hangs on, in words: schools, other days, money, ties, the confirm run.
 
 const yards = { speed: 'mph', distance: 'yd', height: 'ft', length: 'in' };
 const metres = { speed: 'km/h', distance: 'm', height: 'm', length: 'mm' };
@@ -42,7 +40,7 @@ const grounds = (more: Partial<Grounds>): Grounds =>
 test('schools that agree are called unanimous, others are named with what it hangs on', () => {
     const same = [0, 1, 2].map(() => ['B', 'B', 'B', 'B']);
     expect(schoolsText({ policies: POLICIES, rows: rows(same), unanimous: true, picks: { B: 12 } })).toBe(
-        'Unanimous: every school picks B, whichever shots count.',
+        'Everybody picks B, whichever shots count.',
     );
     const split = [
         ['B', 'B', 'B', 'A'],
@@ -50,7 +48,7 @@ test('schools that agree are called unanimous, others are named with what it han
         ['B', 'B', 'B', 'B'],
     ];
     expect(schoolsText({ policies: POLICIES, rows: rows(split), unanimous: false, picks: { B: 7, A: 5 } })).toBe(
-        '“fewest strokes” picks B; “straightest” A. Counting “best 6 of 8” would turn the pick to A: it hangs on which shots count.',
+        '“fewest strokes” picks B; “straightest” picks A. With “best 6 of 8” the pick would be A: it hangs on which shots count.',
     );
 });
 
@@ -74,7 +72,7 @@ test('a purchase is told as what it saves against the own club at its best setti
     expect(said.price).toBe('540 EUR');
     expect(said.head).toBe('It cannot be told whether C beats adjusting the own club.');
     expect(said.rest).toBe(
-        'Tern 460 saves about 0.4 strokes a round of fourteen drives (likely −0.3 to 1.1) against the own club at +1, 10 g back; the chance that it gains at all is 86 in 100. That setting was not hit. The brief has 500 EUR.',
+        'Tern 460 saves about 0.4 strokes in fourteen drives (likely −0.3 to 1.1) against the own club at +1, 10 g back; the chance that it gains at all is 86 in 100. That setting was not hit. The brief has 500 EUR.',
     );
     expect(worthText({ ...worth, verdict: 'less' }, 'strokes', fitting()).head).toContain('Adjusting the own club does more');
     const inYards = worthText(
@@ -98,7 +96,7 @@ test('ties say who decides, and what was passed over', () => {
         ],
         wantedApexM: 30.48,
     };
-    expect(tieText(tie)).toBe('Among those that are as good, apex decides for B: that is the advice above.');
+    expect(tieText(tie)).toBe('Among those that are as good, apex decides for B.');
     expect(tieText({ ...tie, choice: null, by: null, remaining: ['A', 'B'] })).toBe('A and B stay level by all of it: the player chooses.');
     expect(criterionText('confidence', tie.steps[0], tie, fitting())).toBe('passed over: not known of all of them');
     expect(criterionText('apex', tie.steps[1], tie, fitting())).toBe('A 20 ft off, B 5 ft off, wanted 100 ft');
@@ -120,44 +118,10 @@ test('other days are told in the player’s unit of speed', () => {
     });
     expect(dayText('into the wind', yards)).toBe('11 mph into the wind');
     expect(dayText('slower by 3 mph', metres)).toBe('a swing 5 km/h slower');
-    expect(daysText(grounds({ days: [day('as it is', false), day('soft ground', false)] }), yards)).toContain('The pick stays B');
+    expect(daysText(grounds({ days: [day('as it is', false), day('soft ground', false)] }), yards)).toContain('B stays the pick');
     expect(daysText(grounds({ days: [day('as it is', false), day('wind from the left', true, 'A')] }), yards)).toBe(
-        'The pick would be A with: 11 mph from the left.',
+        'A would be the pick with 11 mph from the left.',
     );
-});
-
-test('the pick is held against the runner-up in yards, drives and stars', () => {
-    const judged = (tag: string, gain: number, carryM: number, share: number) => ({
-        tag,
-        gain,
-        carryGainM: carryM,
-        sideKnown: 5,
-        share,
-    });
-    const f = fitting({
-        setups: [
-            { id: 1, tag: 'B' },
-            { id: 2, tag: 'C' },
-        ] as Fitting['setups'],
-        ratings: { 1: { confidence: 3 }, 2: { confidence: 4.5 } } as unknown as Fitting['ratings'],
-    });
-    const g = grounds({
-        setups: [judged('A', 0, 200, 0.5), judged('B', 0.06, 200, 0.7), judged('C', 0.04, 209.144, 0.6)] as unknown as Grounds['setups'],
-    });
-    expect(againstRunnerUp(g, f)).toBe(
-        'Against the runner-up C it gives up 10 yd of carry and 1.5 stars of confidence for 2 of 14 fairways.',
-    );
-    const level = grounds({ setups: [judged('A', 0, 200, 0.5), judged('B', 0.06, 200, 0.5)] as unknown as Grounds['setups'] });
-    expect(againstRunnerUp(level, fitting())).toBe('Nothing that can be measured sets it apart from the runner-up A.');
-    const found = {
-        unit: 'strokes',
-        setups: [
-            { tag: 'x', setupTag: null, tested: false, gain: 0.09, head: 'Plover 445', sleeve: 'UP', weights: '' },
-            { tag: 'B', setupTag: 'B', tested: true, gain: 0.06 },
-        ],
-    };
-    expect(notHitText(g, found as never)).toBe('Not hit yet: Plover 445 · UP is expected to beat the pick by 0.03 strokes.');
-    expect(notHitText(g, { ...found, setups: [{ ...found.setups[0]!, gain: 0.065 }, found.setups[1]!] } as never)).toBe('');
 });
 
 test('a confirm run says its leg, its word and its chance', () => {

@@ -1,29 +1,30 @@
 <script lang="ts">
     import { push } from 'svelte-spa-router';
     import { post } from '../../api/client';
-    import type { ConfirmRun, Fitting, Grounds } from '../../api/generated/types';
+    import type { Fitting, Grounds } from '../../api/generated/types';
     import { Form } from '../../lib/form.svelte';
     import Notice from '../../parts/Notice.svelte';
-    import { CONFIRM_RULE, confirmVerdict } from './sentences';
+    import { confirmVerdict } from './choice';
+    import { say } from './words';
 
     let {
         grounds,
         fitting,
-        chosen,
         past,
         onchange,
     }: {
         grounds: Grounds;
         fitting: Fitting;
-        chosen: string;
         /** only told, not to be begun */
         past: boolean;
         onchange: () => void;
     } = $props();
     const sending = new Form();
     const mayRest = $derived('rested' in sending.problems);
-    const run = $derived<ConfirmRun | null>(grounds.confirm);
-    const open = $derived(run !== null && run.ended === null);
+    const run = $derived(grounds.confirm);
+    const others = $derived(grounds.setups.map((s) => s.tag).filter((t) => t !== grounds.benchmark));
+    let picked = $state<string | null>(null);
+    const chosen = $derived(picked ?? (grounds.pick === grounds.benchmark ? (grounds.runnerUp ?? others[0]!) : grounds.pick));
 
     async function begin(rested: boolean) {
         const done = await sending.send(async () => {
@@ -34,28 +35,33 @@
     }
 </script>
 
-<section aria-label="Confirm run">
-    <h2>Confirm run</h2>
+<section aria-label={say('answer.confirm')}>
+    <h2>{say('answer.confirm')}</h2>
     {#if run}<p class:good={run.verdict === 'confirmed'} class:warn={run.verdict === 'overturned' || run.verdict === 'drifted'}>
             <b>{confirmVerdict(run)}</b>
         </p>{/if}
-    <details>
-        <summary>The rule</summary>
-        <p class="small">{CONFIRM_RULE}</p>
-    </details>
-    {#if open && !past}
-        <p><a href="#/fitting/{fitting.id}/bay">To the bay: leg {run!.legs.length || 1} of 3</a></p>
-    {:else if !past && chosen && chosen !== grounds.benchmark}
-        <div class="row">
-            <button class="quiet" disabled={sending.busy} onclick={() => begin(false)}
-                >{run ? 'Another run' : 'Confirm'} {chosen} against {grounds.benchmark}</button
-            >
-            {#if mayRest}<button class="plain" disabled={sending.busy} onclick={() => begin(true)}>The player has rested</button>{/if}
-        </div>
+    {#if run && run.ended === null && !past}
+        <p><a href="#/fitting/{fitting.id}/bay">{say('answer.confirm.leg', { leg: run.legs.length || 1 })}</a></p>
     {:else if !past}
-        <p class="small">Choose another setup than the benchmark below to hit it against {grounds.benchmark} once more.</p>
+        <div class="row">
+            {#if others.length > 1}<select
+                    aria-label={say('answer.confirm.of')}
+                    value={chosen}
+                    onchange={(e) => (picked = e.currentTarget.value)}
+                    >{#each others as tag (tag)}<option>{tag}</option>{/each}</select
+                >{/if}
+            <button class="quiet" disabled={sending.busy} onclick={() => begin(false)}
+                >{say('answer.confirm.go', { again: run ? 'yes' : 'no', tag: chosen, benchmark: grounds.benchmark })}</button
+            >
+            {#if mayRest}<button class="plain" disabled={sending.busy} onclick={() => begin(true)}>{say('answer.confirm.rested')}</button
+                >{/if}
+        </div>
     {/if}
     {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
+    <details>
+        <summary class="small">{say('answer.confirm.how')}</summary>
+        <p class="small">{say('answer.confirm.rule', { benchmark: grounds.benchmark })}</p>
+    </details>
 </section>
 
 <style>
@@ -70,10 +76,10 @@
         flex-wrap: wrap;
         align-items: center;
     }
+    select {
+        width: auto;
+    }
     .good {
         color: var(--mint);
-    }
-    .warn {
-        color: var(--amber);
     }
 </style>

@@ -5,16 +5,16 @@
     import { factor, figure, plain, signed } from '../../format/units';
     import Asked from '../../parts/Asked.svelte';
     import Scroll from '../../parts/Scroll.svelte';
-    import { changed, loftAnswer, loftPhysics, windAnswer, windName } from './reach';
+    import { changed, loftAnswer, loftPhysics, windAnswer, windName } from './lofts';
 
     /** Two things that fitters argue about, answered for this player with both schools named. */
-    let { fitting, open = false }: { fitting: Fitting; open?: boolean } = $props();
+    let { fitting }: { fitting: Fitting } = $props();
     const units = $derived(fitting.player.units);
     const k = $derived(factor(units.distance));
     const load = () => getJudged<LoftAndWind>(`fittings/${fitting.id}/questions`);
 </script>
 
-<Asked title="More loft is straighter? Flight it down, or keep the window?" {load} key={fitting.version} {open}>
+<Asked title="More loft is straighter? Flight it down, or keep the window?" {load} key={fitting.version}>
     {#snippet children(told)}
         <h3>More loft is straighter?</h3>
         <p class="small">

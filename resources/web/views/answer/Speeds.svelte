@@ -7,10 +7,10 @@
     import Notice from '../../parts/Notice.svelte';
     import Picture from '../../parts/Picture.svelte';
     import { mixedText } from '../../format/speeds';
-    import { bothText, oneSpeedText, rungText } from './reach';
+    import { bothText, oneSpeedText, rungText } from './lofts';
 
     /** What the shots did at each speed of this player’s range, the loft wanted there, and which setup serves both ends. */
-    let { fitting, tags, open = false }: { fitting: Fitting; tags: string[]; open?: boolean } = $props();
+    let { fitting, tags }: { fitting: Fitting; tags: string[] } = $props();
     const SHOWN = ['carryM', 'launchDeg', 'spinRpm', 'apexM'] as const;
     let setup = $state<string | null>(null);
     let measure = $state<(typeof SHOWN)[number]>('carryM');
@@ -24,7 +24,7 @@
     };
 </script>
 
-<Asked title="Over this player’s speeds" {load} key={`${setup} ${fitting.version}`} {open}>
+<Asked title="Over this player’s speeds" {load} key={`${setup} ${fitting.version}`}>
     {#snippet children(ladder)}
         <div class="row small">
             <label

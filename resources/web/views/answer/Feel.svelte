@@ -1,0 +1,66 @@
+<script lang="ts">
+    import { patch, post } from '../../api/client';
+    import type { Fitting } from '../../api/generated/types';
+    import { nameOf } from '../../format/setups';
+    import { digitOf } from '../../lib/digits';
+    import { Form } from '../../lib/form.svelte';
+    import { loadFitting } from '../../lib/session.svelte';
+    import Glyph from '../../parts/Glyph.svelte';
+    import Notice from '../../parts/Notice.svelte';
+    import { say } from './words';
+
+    /** What the player was not asked in the bay, before the figures: one key for each setup. */
+    let { fitting, hidden = $bindable() }: { fitting: Fitting; hidden: boolean } = $props();
+    const sending = new Form();
+    const asked = $derived(fitting.unrated[0]!);
+    const setup = $derived(fitting.setups.find((s) => s.tag === asked.tag)!);
+    $effect(() => {
+        hidden = true;
+        return () => (hidden = false);
+    });
+    const answer = (stars: number) =>
+        sending.send(async () => {
+            if (stars) await post(`trials/${asked.trialId}/ratings`, { kind: 'confidence', stars });
+            else await patch(`trials/${asked.trialId}`, { ratingSkipped: true });
+            await loadFitting(fitting.id);
+        });
+    /** While the player is asked, digits are answers, not steps. */
+    function keys(event: KeyboardEvent) {
+        const digit = digitOf(event);
+        if (digit === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
+        if ((event.target as HTMLElement).matches('input:not([type=radio]), textarea, select')) return;
+        event.stopImmediatePropagation();
+        if (Number(digit) <= 5 && !sending.busy) void answer(Number(digit));
+    }
+</script>
+
+<svelte:window onkeydowncapture={keys} />
+
+<section aria-label={say('answer.trust')} class="panel no-print">
+    <Glyph tag={asked.tag} r={14} />
+    <p>{say('answer.trust.of', { name: nameOf(setup, fitting), n: fitting.unrated.length })}</p>
+    <span>
+        <small>{say('answer.trust.none')}</small>
+        {#each [1, 2, 3, 4, 5] as n (n)}<button class="quiet" disabled={sending.busy} onclick={() => answer(n)}>{n}</button>{/each}
+        <small>{say('answer.trust.full')}</small>
+        <button class="plain" disabled={sending.busy} onclick={() => answer(0)}>{say('answer.trust.skip')}</button>
+    </span>
+    {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
+</section>
+
+<style>
+    section,
+    span {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 8px 14px;
+        align-items: center;
+    }
+    span {
+        gap: 8px;
+    }
+    p {
+        font-size: var(--lead);
+        font-weight: 600;
+    }
+</style>
