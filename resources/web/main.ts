@@ -2,8 +2,8 @@ import '@fontsource-variable/hanken-grotesk';
 import { mount } from 'svelte';
 import './tokens.css';
 import App from './App.svelte';
+import { followTheme } from './lib/theme';
 
-const saved = localStorage.getItem('theme');
-if (saved === 'dark' || saved === 'light') document.documentElement.dataset.theme = saved;
+followTheme();
 
 mount(App, { target: document.getElementById('app')! });

@@ -4,7 +4,7 @@
     import { say } from '../format/sentences';
     import { toneOf, troubleAt } from '../format/setups';
     import { factor } from '../format/units';
-    import { outline, turned } from '../parts/Glyph.svelte';
+    import Glyph, { outline, turned } from '../parts/Glyph.svelte';
 
     /** Fourteen drives with each setup, where they are expected to come to rest, on the corridor and its trouble. */
     let { fitting, drives }: { fitting: Fitting; drives: [string, FourteenDrives][] } = $props();
@@ -68,7 +68,10 @@
             </g>
         {/each}
     </svg>
-    <figcaption class="small">{say('fourteen')}</figcaption>
+    <figcaption class="small">
+        {#each drives as [tag], i (tag)}<Glyph {tag} r={6} lettered={false} open={i === 0 && drives.length > 1} /> {tag}
+        {/each}· {say('fourteen')}
+    </figcaption>
 </figure>
 
 <style>
@@ -78,7 +81,7 @@
     }
     svg {
         width: 100%;
-        max-height: 470px;
+        max-height: 450px;
     }
     .corridor {
         fill: var(--mint-wash);

@@ -23,7 +23,8 @@ function compare(one: Judgement, other: Judgement, fitting: Fitting): { more: st
     const tell = (what: string, by: number, far: string) =>
         by !== 0 && out[by > 0 ? 'more' : 'less'].push(say(`gives.${what}`, { way: by > 0 ? 'more' : 'less', n: Math.abs(by), far }));
     const carry = (one.carryGainM ?? 0) - (other.carryGainM ?? 0);
-    tell('carry', Math.round(carry * factor(fitting.player.units.distance)), farText(carry, fitting));
+    const far = Math.round(carry * factor(fitting.player.units.distance));
+    tell('carry', Math.abs(far) < 2 ? 0 : far, farText(carry, fitting));
     if (one.sideKnown && other.sideKnown) {
         tell('fairways', drivesOf(one.share) - drivesOf(other.share), '');
         if (hasTrouble(fitting)) tell('trouble', drivesOf(other.troubleShare ?? 0) - drivesOf(one.troubleShare ?? 0), '');

@@ -5,6 +5,7 @@
     import { say as said } from '../format/sentences';
     import { madeUpText } from '../format/setups';
     import { csv, png, save, svgText } from './export';
+    import Icon from './Icon.svelte';
     import Scroll from './Scroll.svelte';
 
     /** A picture with the table behind it, which can be taken away as PNG, SVG or CSV. */
@@ -41,7 +42,7 @@
     <div bind:this={box}>{@render children()}</div>
     {#if problem}<p class="warn">{problem}</p>{/if}
     <details class="no-print" bind:open>
-        <summary class="small">{said('picture.files')}<span class="visually-hidden">: {title}</span></summary>
+        <summary class="small"><Icon name="files" /> {said('picture.files')}<span class="visually-hidden">: {title}</span></summary>
         {#if open}<p class="take">
                 {#each ['png', 'svg', 'csv'] as const as kind (kind)}<button class="plain" onclick={() => take(kind)}
                         >{kind.toUpperCase()}<span class="visually-hidden"> of {title}</span></button
@@ -69,6 +70,11 @@
         display: grid;
         gap: 6px;
         min-width: 0;
+    }
+    summary {
+        list-style: none;
+        cursor: pointer;
+        min-height: 24px;
     }
     .take {
         display: flex;

@@ -2,9 +2,12 @@
     import { push } from 'svelte-spa-router';
     import { remove } from '../api/client';
     import { madeUpText } from '../format/setups';
+    import Icon from './Icon.svelte';
     import Simulated from './Simulated.svelte';
     import { digitOf } from '../lib/digits';
     import { session, signedOut } from '../lib/session.svelte';
+    import { isDark, setDark } from '../lib/theme';
+    import { phone } from '../lib/width';
     import type { Fitting, Missing } from '../api/generated/types';
 
     let {
@@ -25,12 +28,11 @@
     const STEPS = $derived(isDesk ? ALL.filter(([name]) => name === 'sheet') : ALL);
     /** Said on every screen of a fitting. */
     const madeUp = $derived(fitting ? madeUpText(fitting.setups) : '');
-    let dark = $state(document.documentElement.dataset.theme === 'dark');
+    let dark = $state(isDark());
 
     function flip() {
-        dark = !dark;
-        document.documentElement.dataset.theme = dark ? 'dark' : 'light';
-        localStorage.setItem('theme', dark ? 'dark' : 'light');
+        dark = !isDark();
+        setDark(dark);
     }
     async function leave() {
         await remove('session');
@@ -47,18 +49,40 @@
 
 <svelte:window onkeydown={keys} />
 
-<header class="no-print">
+{#snippet places()}
+    {#if session.user}
+        <nav aria-label="Studio">
+            <a href="#/" aria-current={place === 'book' ? 'page' : undefined}>Day book</a>
+            <a href="#/calendar" aria-current={place === 'calendar' ? 'page' : undefined}>Calendar</a>
+            <a href="#/orders" aria-current={place === 'orders' ? 'page' : undefined}>Orders</a>
+            {#if !isDesk}<a href="#/rack" aria-current={place === 'rack' ? 'page' : undefined}>Rack</a>
+                <a href="#/calculators" aria-current={place === 'calculators' ? 'page' : undefined}>Calculators</a>
+                <a href="#/season" aria-current={place === 'season' ? 'page' : undefined}>Season</a>
+                <a href="#/studio" aria-current={place === 'studio' ? 'page' : undefined}>Studio</a>{/if}
+        </nav>
+    {/if}
+{/snippet}
+{#snippet rest()}
+    {#if fitting && !isDesk}<a href="#/rack">Rack</a><a href="#/calculators" class="calc">Calculators</a>{/if}
+    <button class="plain" onclick={flip}>{dark ? 'Light' : 'Dark'}</button>
+    {#if session.user}{#if !fitting}<a href="#/account" aria-current={place === 'account' ? 'page' : undefined}>Account</a>{/if}<button
+            class="plain"
+            onclick={leave}>Sign out</button
+        >{/if}
+{/snippet}
+
+<header class="no-print" class:fitting={fitting !== null}>
     <a class="mark" href="#/" aria-label="Mint Carry: day book">mint<i>carry</i></a>
     {#if fitting}
         <span class="who"
-            ><a class="player" href="#/player/{fitting.player.id}"><b>{fitting.player.name}</b></a> · {fitting.player.hand}-handed<span
-                class="more"
+            ><a class="player" href="#/player/{fitting.player.id}"><b>{fitting.player.name}</b></a>
+            <span class="hand"> · {fitting.player.hand}-handed</span><span class="more"
                 >&nbsp;·
                 {fitting.player.units.distance === 'yd' ? 'yards' : 'metres'}, {fitting.player.units.speed} · {fitting.brief.temperatureC} °C,
                 {fitting.brief.turf} ground</span
-            ></span
+            >
+            {#if madeUp}<span class="made" title={madeUp}><Simulated /><span class="visually-hidden">: {madeUp}</span></span>{/if}</span
         >
-        {#if madeUp}<span title={madeUp}><Simulated /><span class="visually-hidden">: {madeUp}</span></span>{/if}
         <nav aria-label="Steps">
             {#each STEPS as [name, label], i (name)}
                 <a
@@ -73,26 +97,14 @@
         </nav>
     {:else}
         <span class="who">{session.user?.studio ?? ''}</span>
-        {#if session.user}
-            <nav aria-label="Studio">
-                <a href="#/" aria-current={place === 'book' ? 'page' : undefined}>Day book</a>
-                <a href="#/calendar" aria-current={place === 'calendar' ? 'page' : undefined}>Calendar</a>
-                <a href="#/orders" aria-current={place === 'orders' ? 'page' : undefined}>Orders</a>
-                {#if !isDesk}<a href="#/rack" aria-current={place === 'rack' ? 'page' : undefined}>Rack</a>
-                    <a href="#/calculators" aria-current={place === 'calculators' ? 'page' : undefined}>Calculators</a>
-                    <a href="#/season" aria-current={place === 'season' ? 'page' : undefined}>Season</a>
-                    <a href="#/studio" aria-current={place === 'studio' ? 'page' : undefined}>Studio</a>{/if}
-            </nav>
-        {/if}
+        {#if !phone.current}{@render places()}{/if}
     {/if}
-    <span class="end">
-        {#if fitting && !isDesk}<a href="#/rack">Rack</a><a href="#/calculators" class="calc">Calculators</a>{/if}
-        <button class="plain" onclick={flip}>{dark ? 'Light' : 'Dark'}</button>
-        {#if session.user}{#if !fitting}<a href="#/account" aria-current={place === 'account' ? 'page' : undefined}>Account</a>{/if}<button
-                class="plain"
-                onclick={leave}>Sign out</button
-            >{/if}
-    </span>
+    {#if phone.current}<details class="menu">
+            <summary aria-label="Menu"><Icon name="menu" /></summary>
+            <div>
+                {#if !fitting}{@render places()}{/if}{@render rest()}
+            </div>
+        </details>{:else}<span class="end">{@render rest()}</span>{/if}
 </header>
 {#if session.user?.wantsSecondFactor && place !== 'account'}
     <p class="factor no-print">
@@ -133,6 +145,9 @@
     .who b {
         color: var(--ink);
         font-weight: 600;
+    }
+    .made {
+        margin-left: 12px;
     }
     .factor {
         padding: 8px 20px;
@@ -176,6 +191,69 @@
         .calc,
         .more {
             display: none;
+        }
+    }
+    .menu {
+        position: relative;
+    }
+    .menu summary {
+        list-style: none;
+        padding: 6px;
+        cursor: pointer;
+    }
+    .menu summary::-webkit-details-marker {
+        display: none;
+    }
+    .menu div {
+        position: absolute;
+        right: 0;
+        z-index: 5;
+        display: grid;
+        gap: 10px;
+        padding: 12px 16px;
+        justify-items: start;
+        background: var(--sheet);
+        border: 1px solid var(--hair);
+        border-radius: 8px;
+    }
+    /* One row: whose fitting, its steps, and the rest behind a mark. */
+    @media (max-width: 700px) {
+        header {
+            flex-wrap: nowrap;
+            gap: 6px;
+            padding: 4px 10px;
+            justify-content: space-between;
+        }
+        .who {
+            min-width: 0;
+            flex: 1 1 0;
+            overflow: hidden;
+            text-overflow: ellipsis;
+            white-space: nowrap;
+            font-size: var(--small);
+        }
+        .made {
+            display: block;
+            margin: 0;
+        }
+        .hand,
+        .fitting .mark {
+            display: none;
+        }
+        header > nav {
+            flex-wrap: nowrap;
+        }
+        header > nav a {
+            padding: 5px 4px;
+            font-size: 14px;
+        }
+        .menu nav {
+            display: grid;
+            gap: 10px;
+            margin: 0;
+        }
+        .dot {
+            margin-left: 2px;
         }
     }
 </style>

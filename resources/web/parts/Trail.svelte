@@ -1,6 +1,7 @@
 <script lang="ts">
     import type { Fitting, Setup } from '../api/generated/types';
     import { changes, parentOf } from '../format/setups';
+    import { phone } from '../lib/width';
     import Glyph from './Glyph.svelte';
 
     let {
@@ -79,14 +80,24 @@
     </li>
 {/snippet}
 
-<ol class="no-print" aria-label="Trail of setups">
-    {#each stops as s (s.id)}
-        {#if 'hidden' in s}<li class="fold">
-                <button class="quiet" onclick={() => (unfolded = true)}>{s.hidden} between</button>
-            </li>{:else}{@render stop(s)}{/if}
-    {/each}
-    {#if fitting.setups.length === 0}<li class="empty">The trail begins with the player’s own club.</li>{/if}
-</ol>
+{#snippet list()}
+    <ol class="no-print" aria-label="Trail of setups">
+        {#each stops as s (s.id)}
+            {#if 'hidden' in s}<li class="fold">
+                    <button class="quiet" onclick={() => (unfolded = true)}>{s.hidden} between</button>
+                </li>{:else}{@render stop(s)}{/if}
+        {/each}
+        {#if fitting.setups.length === 0}<li class="empty">The trail begins with the player’s own club.</li>{/if}
+    </ol>
+{/snippet}
+
+{#if phone.current && fitting.setups.length}<details class="no-print">
+        <summary
+            >{#each fitting.setups.slice(0, 8) as s (s.id)}<Glyph tag={s.tag} r={6} open={s.counted === 0} lettered={false} />{/each}
+            {fitting.setups.length === 1 ? '1 setup' : `${fitting.setups.length} setups`}</summary
+        >
+        {@render list()}
+    </details>{:else}{@render list()}{/if}
 
 <style>
     ol {
@@ -173,6 +184,12 @@
     em.dropped,
     em.to-hit {
         color: var(--amber);
+    }
+    summary {
+        padding: 4px 12px;
+        border-bottom: 1px solid var(--hair);
+        font-size: var(--small);
+        cursor: pointer;
     }
     .fold {
         flex: 0 0 auto;

@@ -12,9 +12,11 @@
     import { followJudgement, getJudged } from '../../lib/judged.svelte';
     import { Loader } from '../../lib/load.svelte';
     import { loadFitting } from '../../lib/session.svelte';
+    import { phone } from '../../lib/width';
     import Failures from '../../parts/Failures.svelte';
     import Frame from '../../parts/Frame.svelte';
     import Glyph from '../../parts/Glyph.svelte';
+    import Icon from '../../parts/Icon.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import SwingSwitch from '../../parts/SwingSwitch.svelte';
@@ -150,7 +152,7 @@
                     {#if hidden}<h1>{say('answer.feel')}</h1>
                     {:else}
                         <div class="head">
-                            {#if answer.kind !== 'hit' && judge}<Glyph tag={judge.pick} r={20} />{/if}
+                            {#if answer.kind !== 'hit' && judge}<Glyph tag={judge.pick} r={phone.current ? 12 : 18} />{/if}
                             <div>
                                 <h1>{headline(answer, fitting, found)}</h1>
                                 {#if answer.kind === 'take' && pick}<p class="hand">
@@ -218,11 +220,12 @@
                             <span role="status">{say('answer.locked', { tag: locked.tag, version: locked.version })}</span>
                         {:else if answer.kind === 'hit' || !judge}
                             <button disabled={sending.busy} onclick={() => hit(fitting, next)}
-                                >{next ? say('answer.do.hit', { tag: next.setupTag ?? 'it' }) : say('answer.do.bay')}</button
+                                ><Icon name="hit" />
+                                {next ? say('answer.do.hit', { tag: next.setupTag ?? 'it' }) : say('answer.do.bay')}</button
                             >
                         {:else}
                             <button disabled={sending.busy} onclick={() => lock(fitting, judge.pick, '')}
-                                >{say('answer.do.lock', { tag: judge.pick })}</button
+                                ><Icon name="lock" /> {say('answer.do.lock', { tag: judge.pick })}</button
                             >
                             {#if judge.setups.length > 1}<a href="#/fitting/{fitting.id}/answer/choice">{say('answer.do.confirm')}</a>{/if}
                         {/if}
@@ -298,7 +301,7 @@
 <style>
     .answer {
         display: grid;
-        grid-template-columns: minmax(0, 1fr) 430px;
+        grid-template-columns: minmax(0, 1fr) clamp(400px, 33.5vw, 600px);
         gap: 24px;
         align-items: start;
     }

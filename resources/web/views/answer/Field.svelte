@@ -95,23 +95,23 @@
         align-content: start;
     }
     /* With more than the strip can show, the pick and what it is held against stay in sight. */
-    .held,
-    .pick {
+    article.held,
+    article.pick {
         position: sticky;
         left: 0;
         z-index: 1;
         background: var(--sheet);
     }
-    .pick {
+    article.pick {
         right: 0;
         background: var(--mint-wash);
     }
-    .pick:not(.held) {
+    article.pick:not(.held) {
         left: 190px;
     }
     @media (max-width: 700px) {
-        .held,
-        .pick {
+        article.held,
+        article.pick {
             position: static;
         }
     }
@@ -145,7 +145,7 @@
         border-radius: 20px;
         background: var(--band);
     }
-    .pick .standing,
+    .standing.pick,
     .level,
     .likely-better {
         background: var(--mint-wash);
