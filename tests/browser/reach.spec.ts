@@ -76,19 +76,19 @@ for (const { of, hand, distance, length, to, never } of [
         await page.goto(`/#/fitting/${id}/answer/figures`);
         await expect(page.getByText(/hit at more than one speed/)).toBeVisible({ timeout: 30_000 });
         await page.goto(`/#/fitting/${id}/answer/lofts`);
-        await page.getByText('Over this player’s speeds').click();
+        await page.getByText('This player’s speeds').click();
         await expect(page.getByText(/^Hit with more than one swing: \d+ smooth at/)).toBeVisible({ timeout: 30_000 });
         await expect(page.getByRole('img', { name: /against club speed/ })).toBeVisible();
         await expect(page.getByText(/serves? both swings/)).toBeVisible();
         await page.getByLabel('Figure over speed').selectOption('Spin rate');
         await expect(page.getByRole('img', { name: /^Spin rate against club speed/ })).toBeVisible();
-        await page.getByText('Bring the strike and the CG together').click();
+        await page.getByText('The strike and the CG').click();
         if (of === 'Rafe') {
             await expect(page.getByText(/mm toward the toe/).first()).toBeVisible();
             await expect(page.getByRole('region', { name: 'Ways to bring the strike' }).getByRole('row')).not.toHaveCount(1);
-            await expect(page.getByText(/^B: (it worked|it did not work|can’t tell yet)/)).toBeVisible();
+            await expect(page.getByText(/^B: \d+ shots\. (It worked|It did not work|Can’t tell yet)/)).toBeVisible();
         } else await expect(page.getByText('No strike was seen of the shots with A')).toBeVisible();
-        await page.getByText('More loft is straighter? Flight it down').click();
+        await page.getByText('More loft, straighter? Flight it down').click();
         await expect(page.getByText(/^(Yes|No|It makes no difference|It cannot be told)/).first()).toBeVisible({ timeout: 30_000 });
         await expect(page.getByRole('row', { name: /^Into the wind/ })).toBeVisible();
         await accessible(page);

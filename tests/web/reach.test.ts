@@ -105,10 +105,10 @@ test('mixed speeds, what a setup pays, and the check say what was seen', () => {
     expect(paysText(s(-5), 0.29, 0.14, 'A', metres)).toContain('and is no safer');
     const check = { tag: 'B', n: 4, nearerMm: 6, interval: { low: 1, high: 11 }, chance: 0.9, moreShots: null } as const;
     expect(checkText({ ...check, verdict: 'nearer' }, 'A')).toBe(
-        'B: it worked. 6 mm nearer to the line than with A (likely +1 to +11 mm, 4 shots).',
+        'B: 4 shots. It worked: 6 mm nearer to the line than with A, likely +1 to +11 mm.',
     );
-    expect(checkText({ ...check, n: 3, moreShots: 1, verdict: 'few' }, 'A')).toContain('Hit 1 more: from four on');
-    expect(checkText({ ...check, moreShots: 5, verdict: 'open' }, 'A')).toContain('about 5 more would');
+    expect(checkText({ ...check, n: 3, moreShots: 1, verdict: 'few' }, 'A')).toContain('Hit 1 more: after four');
+    expect(checkText({ ...check, moreShots: 5, verdict: 'open' }, 'A')).toContain('about 5 more would tell');
 });
 
 test('strikes and ways are told in words', () => {
@@ -127,7 +127,7 @@ test('strikes and ways are told in words', () => {
         checks: [],
     };
     expect(offText(moves, metres)).toBe(
-        'A: seen from the line of the CG the strikes sit 9 mm toward the heel and 4 mm above (12 shots). In line the mean ball would leave 1.0 m/s faster; carry +4 m (+3 to +5).',
+        'A: from the line of the CG the strikes sit 9 mm toward the heel and 4 mm above (12 shots). In line the ball would leave 1.0 m/s faster; carry +4 m (+3 to +5).',
     );
     expect(offText({ ...moves, isOff: false, isNear: true, offMm: { toeMm: 0.4, highMm: 0 } }, metres)).toBe(
         'A is struck in line with the CG (12 shots): near enough, nothing to mend.',
@@ -148,9 +148,9 @@ test('strikes and ways are told in words', () => {
     });
     expect(wayText(way({ teeMm: 5, toTeeMm: 45 }), yards)).toBe('Tee 5 mm higher (to 45 mm).');
     expect(wayText(way({ kind: 'length', shorterMm: 12.7, toLengthMm: 1130.3 }), yards)).toBe(
-        '0.50 in shorter (44.50 in), standing as ever.',
+        '0.50 in shorter (44.50 in), with the same stance.',
     );
-    expect(wayText(way({ kind: 'cue', standMm: 9, nearer: false }), yards)).toBe('Cue: stand farther from the ball, by about 9 mm.');
+    expect(wayText(way({ kind: 'cue', standMm: 9, nearer: false }), yards)).toBe('Cue: stand about 9 mm farther from the ball.');
 });
 
 test('a move of a sleeve says its geometry, and by what its carry is told', () => {

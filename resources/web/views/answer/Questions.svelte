@@ -6,6 +6,7 @@
     import Asked from '../../parts/Asked.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { changed, loftAnswer, loftPhysics, windAnswer, windName } from './lofts';
+    import { say } from './words';
 
     /** Two things that fitters argue about, answered for this player with both schools named. */
     let { fitting }: { fitting: Fitting } = $props();
@@ -14,26 +15,24 @@
     const load = () => getJudged<LoftAndWind>(`fittings/${fitting.id}/questions`);
 </script>
 
-<Asked title="More loft is straighter? Flight it down, or keep the window?" {load} key={fitting.version}>
+<Asked title={say('answer.loft.title')} {load} key={fitting.version}>
     {#snippet children(told)}
-        <h3>More loft is straighter?</h3>
-        <p class="small">
-            One school: loft straightens, so give the wild one more of it. The other: loft only sends the same miss higher and shorter; the
-            face is what goes astray.
-        </p>
+        <h3>{say('answer.loft.ask')}</h3>
+        <p class="small">{say('answer.loft.schools')}</p>
         <p><b>{loftAnswer(told.loft, units)}</b></p>
-        <Scroll label="What delivered loft does to this player’s spread">
+        <Scroll label={say('answer.loft.table')}>
             <table>
                 <thead
                     ><tr
-                        ><th>Delivered loft</th><th>Launch °</th><th>Spin rpm</th><th>Carry <small>{units.distance}</small></th><th
-                            >Spread across ± <small>{units.distance}</small></th
-                        ><th>Fairways <small>of {DRIVES}</small></th></tr
+                        ><th>{say('answer.loft.delivered')}</th><th>Launch °</th><th>Spin rpm</th><th
+                            >Carry <small>{units.distance}</small></th
+                        ><th>Spread across ± <small>{units.distance}</small></th><th>Fairways <small>of {DRIVES}</small></th></tr
                     ></thead
                 >
                 <tbody>
                     {#each told.loft.lofts as l (l.loftDeg)}<tr
-                            ><td>{l.loftDeg === 0 ? `as ${told.loft.tag}` : `${signed(l.loftDeg, 0)}°`}</td><td>{plain(l.launchDeg, 1)}</td
+                            ><td>{l.loftDeg === 0 ? say('answer.loft.as', { tag: told.loft.tag }) : `${signed(l.loftDeg, 0)}°`}</td><td
+                                >{plain(l.launchDeg, 1)}</td
                             ><td>{figure('spinRpm', l.spinRpm, units)}</td><td
                                 >{l.loftDeg === 0 ? plain(l.carryM.value * k, 0) : changed(l.carryM, k)}</td
                             ><td>{l.loftDeg === 0 ? plain(l.sideSpreadM.value * k, 1) : changed(l.sideSpreadM, k, 1)}</td><td
@@ -44,15 +43,15 @@
             </table>
         </Scroll>
         <p class="small">{loftPhysics(told.loft, fitting.player.hand)}</p>
-        <h3>In wind: flight it down, or keep the window?</h3>
+        <h3>{say('answer.loft.windAsk')}</h3>
         <p class="small">
-            One school: keep it under the wind. The other: keep the launch and spin that carry, and aim. Here: {plain(
-                told.wind.downDeg,
-                0,
-            )}° less delivered loft against {told.wind.tag} as it is, in {figure('clubSpeedMps', told.wind.windMps, units, 0)}
-            {units.speed} of wind.
+            {say('answer.loft.windSchools', {
+                down: plain(told.wind.downDeg, 0),
+                tag: told.wind.tag,
+                wind: `${figure('clubSpeedMps', told.wind.windMps, units, 0)} ${units.speed}`,
+            })}
         </p>
-        <Scroll label="Flighted down against kept, wind by wind">
+        <Scroll label={say('answer.loft.windTable')}>
             <table>
                 <thead
                     ><tr
@@ -72,10 +71,7 @@
                 </tbody>
             </table>
         </Scroll>
-        <p class="small">
-            Physics: drag grows with the speed through the air, so a head wind lifts a spinning ball and steepens it; a low one lies less in
-            it and runs. Run is the roughest figure here. Strokes by the brief’s corridor; less is better.
-        </p>
+        <p class="small">{say('answer.loft.windPhysics')}</p>
     {/snippet}
 </Asked>
 

@@ -2,12 +2,13 @@
     import { getJudged } from '../../lib/judged.svelte';
     import type { Fitting, SpeedLadder } from '../../api/generated/types';
     import SpeedRungs from '../../charts/SpeedRungs.svelte';
-    import { MEASURES, figure, plain, signed, factor } from '../../format/units';
+    import { MEASURES, figure, plain } from '../../format/units';
     import Asked from '../../parts/Asked.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Picture from '../../parts/Picture.svelte';
     import { mixedText } from '../../format/speeds';
-    import { bothText, oneSpeedText, rungText } from './lofts';
+    import { bothText, oneSpeedText, perText, rungText } from './lofts';
+    import { say } from './words';
 
     /** What the shots did at each speed of this player’s range, the loft wanted there, and which setup serves both ends. */
     let { fitting, tags }: { fitting: Fitting; tags: string[] } = $props();
@@ -16,24 +17,20 @@
     let measure = $state<(typeof SHOWN)[number]>('carryM');
     const units = $derived(fitting.player.units);
     const load = () => getJudged<SpeedLadder>(`fittings/${fitting.id}/speed-ladder${setup === null ? '' : `?setup=${setup}`}`);
-    const perText = (ladder: SpeedLadder) => {
-        const per = ladder.per.carryM;
-        if (!per) return '';
-        const k = factor(units.distance) / factor(units.speed);
-        return `A ${units.speed} more brought ${signed(per.slope * k, 1)} ${units.distance} of carry (likely ${signed(per.interval.low * k, 1)} to ${signed(per.interval.high * k, 1)}, ${per.n} shots).`;
-    };
 </script>
 
-<Asked title="Over this player’s speeds" {load} key={`${setup} ${fitting.version}`}>
+<Asked title={say('answer.speed')} {load} key={`${setup} ${fitting.version}`}>
     {#snippet children(ladder)}
         <div class="row small">
             <label
-                >Setup <select value={ladder.tag} onchange={(e) => (setup = e.currentTarget.value)}
+                >{say('answer.speed.setup')}
+                <select value={ladder.tag} onchange={(e) => (setup = e.currentTarget.value)}
                     >{#each tags as tag (tag)}<option>{tag}</option>{/each}</select
                 ></label
             >
             <label
-                >Show <select aria-label="Figure over speed" bind:value={measure}
+                >{say('answer.speed.show')}
+                <select aria-label={say('answer.speed.figure')} bind:value={measure}
                     >{#each SHOWN as m (m)}<option value={m}>{MEASURES[m]!.label}</option>{/each}</select
                 ></label
             >
@@ -41,7 +38,7 @@
         {#if ladder.mixed}<Notice>{mixedText(ladder.mixed, units)}</Notice>{/if}
         {#if oneSpeedText(ladder)}<p>{oneSpeedText(ladder)}</p>{/if}
         <Picture
-            title="{MEASURES[measure]!.label} over speed, {ladder.tag}"
+            title={say('answer.speed.over', { measure: MEASURES[measure]!.label, tag: ladder.tag })}
             name="speed-ladder"
             head={[
                 'Group',
@@ -67,13 +64,10 @@
         </Picture>
         <ul class="small">
             {#each ladder.rungs as r (r.name)}<li>{rungText(r, units)}</li>{/each}
-            {#if perText(ladder)}<li>{perText(ladder)}</li>{/if}
+            {#if perText(ladder, units)}<li>{perText(ladder, units)}</li>{/if}
         </ul>
         {#if ladder.both}<p><b>{bothText(ladder, fitting)[0]}</b> {bothText(ladder, fitting).slice(1).join(' ')}</p>
-            <p class="small">
-                Priced by the brief, each swing as often as the other; against the own club, which stays unless another is better with a
-                chance of 80 %.
-            </p>{/if}
+            <p class="small">{say('answer.speed.priced')}</p>{/if}
     {/snippet}
 </Asked>
 

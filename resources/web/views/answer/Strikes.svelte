@@ -4,6 +4,7 @@
     import Asked from '../../parts/Asked.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import { checkText, costText, gainText, movesText, offText, wayText } from './lofts';
+    import { say } from './words';
 
     /** Where strikes sit off the line of the CG, what brings the two together, and whether it worked. */
     let { fitting, tags }: { fitting: Fitting; tags: string[] } = $props();
@@ -12,22 +13,25 @@
     const load = () => getJudged<StrikeMoves>(`fittings/${fitting.id}/strikes${setup === null ? '' : `?setup=${setup}`}`);
 </script>
 
-<Asked title="Bring the strike and the CG together" {load} key={`${setup} ${fitting.version}`}>
+<Asked title={say('answer.strike')} {load} key={`${setup} ${fitting.version}`}>
     {#snippet children(moves)}
         <label class="small row"
-            >Setup <select value={moves.tag} onchange={(e) => (setup = e.currentTarget.value)}
+            >{say('answer.speed.setup')}
+            <select value={moves.tag} onchange={(e) => (setup = e.currentTarget.value)}
                 >{#each tags as tag (tag)}<option>{tag}</option>{/each}</select
             ></label
         >
         <p>{offText(moves, units)}</p>
         {#if moves.ways.length}
-            <Scroll label="Ways to bring the strike and the CG together">
+            <Scroll label={say('answer.strike.ways')}>
                 <table>
                     <thead
                         ><tr
-                            ><th>What</th><th>Costs</th><th>Toe + <small>mm</small></th><th>High + <small>mm</small></th><th
-                                >Ball speed <small>{units.speed}</small></th
-                            ><th>Carry <small>{units.distance}</small></th><th>Longer</th></tr
+                            ><th>{say('answer.strike.what')}</th><th>{say('answer.strike.costs')}</th><th>Toe + <small>mm</small></th><th
+                                >High + <small>mm</small></th
+                            ><th>Ball speed <small>{units.speed}</small></th><th>Carry <small>{units.distance}</small></th><th
+                                >{say('answer.strike.longer')}</th
+                            ></tr
                         ></thead
                     >
                     <tbody>
@@ -45,13 +49,10 @@
                     </tbody>
                 </table>
             </Scroll>
-            <p class="small">
-                Cheapest first, then the surest. Ball speed and carry are the models’; how far a strike follows a tee, a length, a look or a
-                cue is habit, with wide ranges (common practice, no source). So: do one, hit four, and see below whether it worked.
-            </p>
+            <p class="small">{say('answer.strike.note')}</p>
         {/if}
         {#if moves.checks.length}
-            <h3>Did it work?</h3>
+            <h3>{say('answer.strike.worked')}</h3>
             <ul>
                 {#each moves.checks as c (c.tag)}<li>{checkText(c, moves.tag)}</li>{/each}
             </ul>

@@ -9,165 +9,164 @@ import type {
     StrikeCheck,
     StrikeMoves,
     StrikeWay,
-    Told,
     UnitChoice,
 } from '../../api/generated/types';
-import { lengthText } from '../../format/setups';
 import { DRIVES } from '../../format/judged';
+import { list } from '../../format/sentences';
+import { lengthText } from '../../format/setups';
 import { factor, figure, plain, signed } from '../../format/units';
+import { say } from './words';
 
-const of = (told: Told, k: number, digits: number) =>
-    `${signed(told.value * k, digits)} (${signed(told.interval.low * k, digits)} to ${signed(told.interval.high * k, digits)})`;
+const within = (value: number, { low, high }: { low: number; high: number }, k: number, digits: number, unit = ''): string =>
+    say('answer.within', {
+        value: [signed(value * k, digits), unit].filter(Boolean).join(' '),
+        low: signed(low * k, digits),
+        high: signed(high * k, digits),
+    });
 
 /** What is to be hit where only one speed was. */
-export const oneSpeedText = (ladder: SpeedLadder): string =>
-    ladder.isRange
-        ? ''
-        : 'All at about one speed: what differs here is scatter. Hit three smooth and three full out, and say so with the intent of each, to see the range.';
+export const oneSpeedText = (ladder: SpeedLadder): string => (ladder.isRange ? '' : say('answer.speed.one'));
 
-/** "Smooth, 6 shots at 100 mph: delivered 13.4°, longest between 14.2 and 17.0°: 0.8° more." */
+/** "Smooth, 6 shots at 100 mph: delivers 13.4°; longest between 14.2 and 17.0°, so 0.8° more is wanted." */
 export function rungText(r: SpeedRung, units: UnitChoice): string {
-    const name = r.name.charAt(0).toUpperCase() + r.name.slice(1);
-    const at = `${name}, ${r.n} ${r.n === 1 ? 'shot' : 'shots'} at ${figure('clubSpeedMps', r.speedMps, units, 0)} ${units.speed}`;
-    const band = `within 1 % of the longest between ${plain(r.wantedBandDeg[0], 1)} and ${plain(r.wantedBandDeg[1], 1)}°`;
-    if (r.deliveredLoftDeg === null || r.loftChangeDeg === null) return `${at}: ${band} of delivered loft.`;
-    const from = r.deliveredFrom === 'measured' ? '' : ', worked out from the ball';
-    const change =
-        Math.abs(r.loftChangeDeg) < 0.05
-            ? 'that is right'
-            : `${plain(Math.abs(r.loftChangeDeg), 1)}° ${r.loftChangeDeg > 0 ? 'more' : 'less'} is wanted`;
-    return `${at}: delivers ${plain(r.deliveredLoftDeg, 1)}°${from}; ${band}, so ${change}.`;
+    const change = r.loftChangeDeg ?? 0;
+    return say('answer.speed.rung', {
+        name: r.name.charAt(0).toUpperCase() + r.name.slice(1),
+        n: r.n,
+        speed: `${figure('clubSpeedMps', r.speedMps, units, 0)} ${units.speed}`,
+        low: plain(r.wantedBandDeg[0], 1),
+        high: plain(r.wantedBandDeg[1], 1),
+        told: r.deliveredLoftDeg === null || r.loftChangeDeg === null ? 'no' : 'yes',
+        loft: plain(r.deliveredLoftDeg ?? 0, 1),
+        from: r.deliveredFrom === 'measured' ? 'club' : 'ball',
+        change: Math.abs(change) < 0.05 ? 'none' : change > 0 ? 'more' : 'less',
+        by: plain(Math.abs(change), 1),
+    });
 }
 
-const setupName = (s: SpeedServed, fitting: Fitting): string => {
-    const known = fitting.setups.find((one) => one.tag === s.tag);
+const servedName = (s: SpeedServed, fitting: Fitting): string => {
     const what = [s.head, s.sleeve, s.weights].filter(Boolean).join(', ');
-    return known ? `${s.tag} (${what})` : what;
+    return fitting.setups.some((one) => one.tag === s.tag) ? `${s.tag} (${what})` : what;
 };
 
 /** Which setup serves the cruising and the full-out swing, and what each end alone would take. */
 export function bothText(ladder: SpeedLadder, fitting: Fitting): string[] {
     const both = ladder.both;
     if (!both) return [];
+    const name = (s: SpeedServed) => (s.tag === both.own ? 'own' : servedName(s, fitting));
     const [slow, fast] = both.names as [string, string];
     const best = both.best.both;
-    const sure = `chance ${plain(best.both.chance * 100, 0)} %`;
-    const served =
-        both.pick === both.own
-            ? `The own club ${both.own} serves both swings: nothing is better at ${slow} and ${fast} together with the chance of 80 % that is asked for${
-                  best.tag === both.own ? '' : ` (nearest: ${setupName(best, fitting)}, ${sure})`
-              }.`
-            : `${setupName(best, fitting)} serves both swings, ${sure}.`;
-    const ends = (['cruising', 'fullOut'] as const).map((end, i) => {
-        const one = both.best[end];
-        return `For ${[slow, fast][i]} alone: ${one.tag === both.own ? `the own club ${both.own}` : setupName(one, fitting)}, ${plain(one[end].chance * 100, 0)} %.`;
-    });
-    return [served, ...ends];
+    return [
+        say('answer.speed.both', {
+            own: both.pick === both.own ? 'yes' : 'no',
+            tag: both.own,
+            slow,
+            fast,
+            best: best.tag === both.own ? 'none' : servedName(best, fitting),
+            name: servedName(best, fitting),
+            chance: plain(best.both.chance * 100, 0),
+        }),
+        ...(['cruising', 'fullOut'] as const).map((end, i) => {
+            const one = both.best[end];
+            return say('answer.speed.end', {
+                end: [slow, fast][i]!,
+                name: name(one),
+                tag: both.own,
+                chance: plain(one[end].chance * 100, 0),
+            });
+        }),
+    ];
 }
 
-/** "B: seen from the line of the CG the strikes sit 9 mm toward the heel and 4 mm below (12 shots). In line … carry +5 yd (+2 to +9)." */
+/** What a unit of speed more brought in carry. */
+export function perText(ladder: SpeedLadder, units: UnitChoice): string {
+    const per = ladder.per.carryM;
+    if (!per) return '';
+    const k = factor(units.distance) / factor(units.speed);
+    return say('answer.speed.per', {
+        speed: units.speed,
+        carry: within(per.slope, per.interval, k, 1),
+        distance: units.distance,
+        n: per.n,
+    });
+}
+
+/** Where the strikes sit beside the line of the CG, and what being in line would bring. */
 export function offText(moves: StrikeMoves, units: UnitChoice): string {
     const { toeMm, highMm } = moves.offMm;
-    const parts = [
-        Math.abs(toeMm) >= 1 ? `${plain(Math.abs(toeMm), 0)} mm toward the ${toeMm > 0 ? 'toe' : 'heel'}` : '',
-        Math.abs(highMm) >= 1 ? `${plain(Math.abs(highMm), 0)} mm ${highMm > 0 ? 'above' : 'below'}` : '',
-    ].filter(Boolean);
-    const where = parts.length
-        ? `${moves.tag}: seen from the line of the CG the strikes sit ${parts.join(' and ')} (${moves.n} shots)`
-        : `${moves.tag} is struck in line with the CG (${moves.n} shots)`;
-    const assumed = moves.cgAssumed ? ' The CG is that of its kind: nobody told this head’s.' : '';
-    if (moves.isNear) return `${where}: near enough, nothing to mend.${assumed}`;
-    if (!moves.isOff) return `${where}; that can still be chance. Some more shots, before anything is changed for it.${assumed}`;
-    const k = factor(units.distance);
+    const far = (mm: number, plus: string, minus: string) =>
+        Math.abs(mm) < 1 ? [] : [say('answer.strike.far', { mm: plain(Math.abs(mm), 0), where: mm > 0 ? plus : minus })];
     const { ballSpeedMps, carryM } = moves.worth;
-    const likely = `${signed(carryM.interval.low * k, 0)} to ${signed(carryM.interval.high * k, 0)}`;
-    const faster = plain(Math.max(0, ballSpeedMps.value * factor(units.speed)), 1);
-    return `${where}. In line the mean ball would leave ${faster} ${units.speed} faster; carry ${signed(carryM.value * k, 0)} ${units.distance} (${likely}).${assumed}`;
+    return say('answer.strike.off', {
+        tag: moves.tag,
+        n: moves.n,
+        where: list([...far(toeMm, 'toe', 'heel'), ...far(highMm, 'above', 'below')]) || 'none',
+        so: moves.isNear ? 'near' : moves.isOff ? 'off' : 'chance',
+        faster: `${plain(Math.max(0, ballSpeedMps.value * factor(units.speed)), 1)} ${units.speed}`,
+        carry: within(carryM.value, carryM.interval, factor(units.distance), 0, units.distance),
+        assumed: moves.cgAssumed ? 'yes' : 'no',
+    });
 }
 
-const COSTS: Record<StrikeWay['cost'], string> = { free: 'free', wrench: 'a turn of the wrench', workshop: 'the workshop' };
-export const costText = (way: StrikeWay): string => COSTS[way.cost];
+export const costText = (way: StrikeWay): string => say('answer.strike.cost', { cost: way.cost });
 
 /** What is to be done, in words for the one who does it. */
 export function wayText(w: StrikeWay, units: UnitChoice): string {
-    switch (w.kind) {
-        case 'weights':
-            return `Weights: ${w.what}. The CG goes behind the strike.`;
-        case 'grams':
-            return `${plain(Math.abs(w.grams ?? 0), 0)} g ${w.grams! > 0 ? 'on the head (tape)' : 'out of the head'}: ${signed(w.points ?? 0, 1)} points of swing weight.`;
-        case 'look':
-            return `Another look: sleeve at ${w.what}, ${plain(Math.abs(w.faceOpenDeg ?? 0), 1)}° more ${w.faceOpenDeg! > 0 ? 'open' : 'closed'} on its sole. Nobody knows which way a look moves the strike.`;
-        case 'tee':
-            return `Tee ${plain(Math.abs(w.teeMm ?? 0), 0)} mm ${w.teeMm! > 0 ? 'higher' : 'lower'}${w.toTeeMm === null || w.toTeeMm === undefined ? '' : ` (to ${plain(w.toTeeMm, 0)} mm)`}.`;
-        case 'length':
-            return `${lengthText(Math.abs(w.shorterMm ?? 0), units)} ${w.shorterMm! > 0 ? 'shorter' : 'longer'}${w.toLengthMm ? ` (${lengthText(w.toLengthMm, units)})` : ''}, standing as ever.`;
-        default:
-            return `Cue: stand ${w.nearer ? 'nearer to' : 'farther from'} the ball, by about ${plain(w.standMm ?? 0, 0)} mm.`;
-    }
+    const by = { grams: w.grams, look: w.faceOpenDeg, tee: w.teeMm, length: w.shorterMm }[w.kind as string] ?? (w.nearer ? 1 : -1);
+    return say('answer.strike.way', {
+        kind: w.kind,
+        what: w.what ?? '',
+        more: by > 0 ? 'yes' : 'no',
+        by: plain(Math.abs(by), w.kind === 'look' ? 1 : 0),
+        points: signed(w.points ?? 0, 1),
+        length: w.shorterMm == null ? '' : lengthText(Math.abs(w.shorterMm), units),
+        to:
+            (w.kind === 'tee' ? w.toTeeMm != null && `${plain(w.toTeeMm, 0)} mm` : w.toLengthMm && lengthText(w.toLengthMm, units)) ||
+            'none',
+        stand: plain(w.standMm ?? 0, 0),
+    });
 }
 
-export const movesText = (w: StrikeWay, of: 'toeMm' | 'highMm'): string => {
-    const { value, interval } = w.movesMm[of];
-    return `${signed(value, 0)} (${signed(interval.low, 0)} to ${signed(interval.high, 0)})`;
-};
+export const movesText = (w: StrikeWay, of: 'toeMm' | 'highMm'): string => within(w.movesMm[of].value, w.movesMm[of].interval, 1, 0);
 
-export const gainText = (w: StrikeWay, of: 'ballSpeedMps' | 'carryM', units: UnitChoice): string => {
-    const k = of === 'carryM' ? factor(units.distance) : factor(units.speed);
-    const d = of === 'carryM' ? 0 : 1;
-    return `${signed(w[of].value * k, d)} (${signed(w[of].interval.low * k, d)} to ${signed(w[of].interval.high * k, d)})`;
-};
+export const gainText = (w: StrikeWay, of: 'ballSpeedMps' | 'carryM', units: UnitChoice): string =>
+    within(w[of].value, w[of].interval, factor(of === 'carryM' ? units.distance : units.speed), of === 'carryM' ? 0 : 1);
 
 /** The four-shot check: did it work? */
-export function checkText(c: StrikeCheck, from: string): string {
-    const range = `likely ${signed(c.interval.low, 0)} to ${signed(c.interval.high, 0)} mm`;
-    const n = `${c.n} ${c.n === 1 ? 'shot' : 'shots'}`;
-    switch (c.verdict) {
-        case 'few':
-            return `${c.tag}: ${n}. Hit ${c.moreShots} more: from four on it is told whether the strikes came nearer than with ${from}.`;
-        case 'nearer':
-            return `${c.tag}: it worked. ${plain(c.nearerMm, 0)} mm nearer to the line than with ${from} (${range}, ${n}).`;
-        case 'not':
-            return `${c.tag}: it did not work. No nearer to the line than with ${from} (${range}, ${n}).`;
-        default:
-            return `${c.tag}: can’t tell yet (${range}, ${n})${c.moreShots === null ? '; it is not worth hitting more of the same' : `; about ${c.moreShots} more would`}.`;
-    }
-}
-
-const share14 = (c: Changed): string => signed(c.change * DRIVES, 1);
+export const checkText = (c: StrikeCheck, from: string): string =>
+    say('answer.strike.check', {
+        tag: c.tag,
+        from,
+        n: c.n,
+        verdict: c.verdict,
+        more: c.moreShots ?? 0,
+        nearer: plain(c.nearerMm, 0),
+        low: signed(c.interval.low, 0),
+        high: signed(c.interval.high, 0),
+    });
 
 /** The answer to “more loft is straighter?” for this player. */
 export function loftAnswer(told: LoftAndWind['loft'], units: UnitChoice): string {
     const k = factor(units.distance);
     const more = told.lofts.at(-1)!;
-    const side = `${signed(more.sideSpreadM.change * k, 1)} ${units.distance}`;
-    const drives = `${share14(more.share)} of ${DRIVES} fairways`;
-    const length = `${signed(more.carryM.change * k, 0)} ${units.distance} of carry`;
-    const what = {
-        straighter: 'Yes, for this player',
-        wider: 'No, for this player',
-        same: 'It makes no difference here',
-        open: 'It cannot be told for this player',
-    }[told.answer];
-    return `${what}: with 2° more delivered loft the spread across changes by ${side}, ${drives}, ${length}.`;
+    return say('answer.loft', {
+        answer: told.answer,
+        side: `${signed(more.sideSpreadM.change * k, 1)} ${units.distance}`,
+        drives: signed(more.share.change * DRIVES, 1),
+        carry: `${signed(more.carryM.change * k, 0)} ${units.distance}`,
+    });
 }
 
 /** What physics has to do with it. */
 export function loftPhysics(told: LoftAndWind['loft'], hand: Hand): string {
     const [less, more] = [told.lofts[0]!, told.lofts.at(-1)!];
-    const tilt = (deg: number) => `${plain(Math.abs(deg), 1)}° ${deg > 0 === (hand === 'right') ? 'toward a fade' : 'toward a draw'}`;
-    return `Physics: the same face to path tilts the axis less where the ball spins more (${tilt(less.axisDeg)} with 2° less, ${tilt(more.axisDeg)} with 2° more), and a ball that stays up longer has longer to drift. Seen as an angle from the tee the spread changes by ${signed(told.angleShare * 100, 0)} %. Where the ball starts it hardly changes.`;
+    const tilt = (deg: number) =>
+        say('answer.loft.tilt', { deg: plain(Math.abs(deg), 1), to: deg > 0 === (hand === 'right') ? 'fade' : 'draw' });
+    return say('answer.loft.physics', { less: tilt(less.axisDeg), more: tilt(more.axisDeg), share: signed(told.angleShare * 100, 0) });
 }
 
-const WINDS: Record<string, string> = {
-    head: 'Into the wind',
-    tail: 'Down the wind',
-    fromLeft: 'Wind from the left',
-    fromRight: 'Wind from the right',
-    told: 'The brief’s wind',
-};
-export const windName = (wind: string): string => WINDS[wind] ?? wind;
+export const windName = (wind: string): string => say('answer.loft.wind', { wind });
 
-export const windAnswer = (answer: 'down' | 'keep' | 'open'): string =>
-    ({ down: 'flight it down: longer in total', keep: 'keep the window: longer in total', open: 'cannot be told by length' })[answer];
+export const windAnswer = (answer: 'down' | 'keep' | 'open'): string => say('answer.loft.windSo', { answer });
 
-export const changed = (c: Changed, k: number, digits = 0): string => of({ value: c.change, interval: c.interval }, k, digits);
+export const changed = (c: Changed, k: number, digits = 0): string => within(c.change, c.interval, k, digits);
