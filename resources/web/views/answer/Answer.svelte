@@ -9,6 +9,7 @@
     import { list } from '../../format/sentences';
     import { builtLike } from '../../format/setups';
     import { Form } from '../../lib/form.svelte';
+    import { hand, takeNote } from '../../lib/handed';
     import { followJudgement, getJudged } from '../../lib/judged.svelte';
     import { Loader } from '../../lib/load.svelte';
     import { loadFitting } from '../../lib/session.svelte';
@@ -54,6 +55,7 @@
     /** Another setup than the advised one, with the fitter's reason. */
     let other = $state<{ tag: string; why: string } | null>(null);
     const sending = new Form();
+    sending.note = takeNote();
 
     async function load() {
         const part = <T extends { age?: FittingAnswer['age'] }>(name: string) =>
@@ -229,6 +231,19 @@
                             >
                             {#if judge.setups.length > 1}<a href="#/fitting/{fitting.id}/answer/choice">{say('answer.do.confirm')}</a>{/if}
                         {/if}
+                        {#if fitting.setups.every((s) => s.shots === 0)}<label class="file"
+                                ><Icon name="files" />
+                                {say('answer.do.file')}
+                                <input
+                                    class="visually-hidden"
+                                    type="file"
+                                    accept=".csv,.txt,.tsv,.xlsx,.ods,text/csv,text/plain"
+                                    onchange={(e) => {
+                                        hand({ file: e.currentTarget.files?.[0] ?? null });
+                                        void push(`/fitting/${fitting.id}/answer/shots`);
+                                    }}
+                                /></label
+                            >{/if}
                         {#if judge && !locked}<button
                                 class="quiet"
                                 aria-expanded={other !== null}
@@ -361,12 +376,17 @@
         gap: 10px;
         align-items: center;
     }
+    .file:focus-within {
+        outline: 3px solid var(--mint);
+    }
+    .file,
     .do a {
         border: 1px solid var(--ink-2);
         border-radius: 8px;
         padding: 7px 13px;
         color: var(--ink);
         text-decoration: none;
+        cursor: pointer;
     }
     .do > button:first-child {
         font-size: 17px;

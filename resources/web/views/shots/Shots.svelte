@@ -1,6 +1,9 @@
 <script lang="ts">
+    import { onMount } from 'svelte';
+    import { push } from 'svelte-spa-router';
     import { call, get } from '../../api/client';
     import type { Fitting, Preview, Shot } from '../../api/generated/types';
+    import { hand, takeFile } from '../../lib/handed';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import Frame from '../../parts/Frame.svelte';
@@ -25,7 +28,19 @@
         if (answer) shots = answer;
     }
     $effect(() => void read(params.id));
+    /** The answer asked for this file: it goes on there once its shots are stored. */
+    let isHanded = false;
+    onMount(() => {
+        const file = takeFile();
+        isHanded = file !== null;
+        if (file) void upload(file);
+    });
     async function refresh(message: string) {
+        if (isHanded) {
+            hand({ note: message });
+            await loadFitting(params.id);
+            return push(`/fitting/${params.id}/answer`);
+        }
         sending.note = message;
         preview = null;
         await loadFitting(params.id);
