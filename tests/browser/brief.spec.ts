@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, begin, signIn, watch } from './help';
+import { accessible, begin, signIn, unfold, watch } from './help';
 
 // From the brief to a setup built on the rack: once right-handed in yards, once left-handed in metres, and with bad answers.
 
@@ -12,8 +12,12 @@ test('a right-hander in yards: brief, what it means, own club and a head from th
     await expect(says(page)).toContainText('is assumed');
     await page.getByLabel('Typical carry').fill('235');
     await expect(says(page)).toContainText('worked out from the typical carry');
-    await page.getByLabel('Usual miss').selectOption('right');
+    await page.getByRole('group', { name: 'Usual miss' }).getByLabel('right').check();
+    await unfold(page);
+    // The first tap counts most, and says so.
     await page.getByRole('checkbox', { name: 'fairways' }).check();
+    await page.getByRole('checkbox', { name: 'carry', exact: true }).check();
+    await expect(page.locator('label', { hasText: 'fairways' }).locator('i')).toHaveText('1');
     await page.getByRole('checkbox', { name: 'right', exact: true }).check();
     await page.getByRole('textbox', { name: /^Corridor/ }).fill('32');
     await page.getByLabel('Trouble right').selectOption('out of bounds');
@@ -25,16 +29,16 @@ test('a right-hander in yards: brief, what it means, own club and a head from th
         page.getByRole('img', { name: /corridor from above: 32 yd wide, rough on the left, out of bounds from 25 on the right/ }),
     ).toBeVisible();
     await expect(says(page)).toContainText('the out of bounds right');
-    await expect(says(page)).toContainText('On holes of 410 yd, 10 yd more are worth 0.0');
-    await expect(says(page)).toContainText('Apex wanted 95 ft, the six-iron’s');
+    await expect(says(page)).toContainText(/0\.0\d strokes for ten yd on holes of 410 yd/);
+    await expect(says(page)).toContainText('Look for a top of 95 ft; the six-iron’s is 95 ft.');
     const high = await says(page).textContent();
     await page.getByLabel('Flight school').selectOption('flat and running');
-    await expect(says(page)).toContainText('Flat and running:');
+    await expect(says(page)).toContainText('runs farthest');
     await expect(says(page)).not.toHaveText(high!);
     await accessible(page);
     await page.getByRole('button', { name: 'Agree the brief' }).click();
     await expect(page.getByText('Saved.')).toBeVisible();
-    await expect(page.getByText(/agreed \d+ \w+ 20\d\d/)).toBeVisible();
+    await expect(page.getByText(/Brief agreed \d+ \w+ 20\d\d/)).toBeVisible();
 
     // A later change says why, and both stay on the record.
     await page.getByLabel('Best setup is').selectOption('straightest');
@@ -45,6 +49,7 @@ test('a right-hander in yards: brief, what it means, own club and a head from th
     await expect(page.getByText('New course with trees on both sides')).toBeVisible();
     await expect(page.getByText('scoring: fewest strokes → straightest')).toBeVisible();
     await page.reload();
+    await unfold(page);
     await expect(page.getByLabel('Best setup is')).toHaveValue('straightest');
 
     await page.getByRole('link', { name: /^Bench/ }).click();
@@ -81,6 +86,7 @@ test('a left-hander in metres: words, drawings and planes are left-handed', asyn
     const errors = watch(page);
     await signIn(page);
     await begin(page, 'Saskia Rooke', 'left', 'metresMps');
+    await unfold(page);
     await page.getByLabel('Typical carry').fill('188,5');
     await page.getByLabel(/^Wind ?m\/s/).fill('5');
     await page.getByLabel('Wind from').selectOption('from the left');
@@ -125,6 +131,7 @@ test('bad answers are named beside their field, and nothing typed is lost', asyn
     await page.getByLabel('Where it begins on the left').fill('3');
     await expect(page.getByText(/inside the corridor/)).toBeVisible();
     await page.getByLabel('Where it begins on the left').fill('');
+    await unfold(page);
     await page.getByLabel('The player is a minor').check();
     await page.getByLabel(/agrees that name/).check();
     await expect(page.getByText('it is the guardian who consents')).toBeVisible();
@@ -139,11 +146,13 @@ test('bad answers are named beside their field, and nothing typed is lost', asyn
     await context.setOffline(false);
     await page.reload();
     await expect(page.getByText('Answers that were not saved yet are back')).toBeVisible();
+    await unfold(page);
     await expect(page.getByLabel('Feel notes')).toHaveValue('likes a heavy head');
     await expect(page.getByLabel('Guardian who agrees')).toHaveValue('A parent');
     await page.getByRole('button', { name: 'Agree the brief' }).click();
     await expect(page.getByText('Saved.')).toBeVisible();
     await page.reload();
+    await unfold(page);
     await expect(page.getByLabel('Weight of fairways')).toHaveValue('3');
 });
 
@@ -155,6 +164,7 @@ test('what was typed stays to the last digit, in whatever order it is saved, and
     await page.getByRole('button', { name: 'Agree the brief' }).click();
     await expect(page.getByText('Saved.')).toBeVisible();
     // A wrong field beside a new name: nothing is saved, and the correction goes through at once.
+    await unfold(page);
     await page.getByLabel('Player', { exact: true }).fill('Odo Marlen');
     await page.getByLabel('Typical carry').fill('far');
     await page.getByLabel('Why does the brief change?').fill('asked again');
@@ -166,6 +176,7 @@ test('what was typed stays to the last digit, in whatever order it is saved, and
     await expect(page.locator('li', { hasText: 'asked again' })).toContainText(/typical carry/);
     await expect(page.locator('li', { hasText: 'asked again' })).not.toContainText(/corridor|club speed/);
     await page.reload();
+    await unfold(page);
     await expect(page.getByRole('textbox', { name: /^Corridor/ })).toHaveValue('31.5');
     await expect(page.getByLabel('Club speed')).toHaveValue('100.4');
     await expect(page.getByLabel('Player', { exact: true })).toHaveValue('Odo Marlen');

@@ -168,13 +168,13 @@ test('two screens on one fitting lose neither’s edits', async ({ page, context
     await page.getByRole('link', { name: /^Brief/ }).click();
     await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
     await other.goto(page.url());
-    await other.getByLabel('Wants, in their words').fill('from the tablet');
-    await page.getByLabel('Wants, in their words').fill('from the bay');
+    await other.getByLabel('In their words').fill('from the tablet');
+    await page.getByLabel('In their words').fill('from the bay');
     await other.getByRole('button', { name: 'Agree the brief' }).click();
     await expect(other.getByText('Saved.')).toBeVisible();
     await page.getByRole('button', { name: 'Agree the brief' }).click();
     await expect(page.getByRole('alert')).toContainText('“from the tablet”');
-    await expect(page.getByLabel('Wants, in their words')).toHaveValue('from the bay');
+    await expect(page.getByLabel('In their words')).toHaveValue('from the bay');
     await page.getByLabel('Why does the brief change?').fill('the player put it better');
     await page.getByRole('button', { name: 'Save the change' }).click();
     await expect(page.getByRole('alert')).toBeHidden();

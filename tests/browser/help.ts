@@ -69,7 +69,14 @@ export async function begin(page: Page, name: string, hand: 'right' | 'left', sc
     await page.getByLabel(`${hand}-handed`).check();
     await page.getByLabel('Units').selectOption(scale);
     await page.getByRole('button', { name: 'Begin' }).click();
-    await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Brief', exact: true })).toBeVisible();
+}
+
+/** Opens what lies behind "more" of each card of the brief. */
+export async function unfold(page: Page): Promise<void> {
+    const closed = page.locator('details.more:not([open]) > summary');
+    await expect(page.locator('details.more')).not.toHaveCount(0);
+    while (await closed.count()) await closed.first().click();
 }
 
 /** A new fitting, at its bench. */

@@ -51,7 +51,7 @@ for (const [hand, unit] of [
         // Fitted: the brief is theirs, the bench is prepared, the bay is simulated.
         await page.getByRole('button', { name: 'They are here: begin the fitting' }).click();
         await expect(page.getByText(/answered by link on/)).toBeVisible();
-        await expect(page.getByLabel(/Wants, in their words/)).toHaveValue('One side of the course is enough');
+        await expect(page.getByLabel(/In their words/)).toHaveValue('One side of the course is enough');
         await page.getByRole('button', { name: 'Agree the brief' }).click();
         await expect(page.getByRole('button', { name: 'Save the change' })).toBeVisible();
         const id = Number(page.url().match(/fitting\/(\d+)/)![1]);

@@ -1,7 +1,17 @@
 import { expect, test } from 'vitest';
 import type { Field, Outlook, RackHead } from '../../resources/web/api/generated/types';
 import { contourLines } from '../../resources/web/charts/contourLines';
-import { apexText, attackText, loftText, priceText, shownValue, speedText, targetText } from '../../resources/web/views/brief/sentences';
+import {
+    attackText,
+    carriesText,
+    loftText,
+    missingText,
+    priceText,
+    shownValue,
+    speedText,
+    strokesText,
+    targetText,
+} from '../../resources/web/views/brief/sentences';
 import { amount, pricedText } from '../../resources/web/views/answer/choice';
 import { checkText, remaining, loftAgainstPrint, stated, supplyText, weightsText } from '../../resources/web/views/rack/sentences';
 
@@ -75,36 +85,48 @@ test('the outlook says whose speed it is for', () => {
     expect(speedText(outlook({ speedFrom: 'assumed' }), yards)).toContain('is assumed');
 });
 
-test('the target is a sentence in the player’s units, and the wind is in it', () => {
-    expect(targetText(outlook(), yards)).toBe(
-        '13.4° with 2610 rpm: 230 yd of carry, 253 yd in all. Delivered loft 13.5 to 17.0° costs no more than 1 %.',
+test('the window is a sentence in the player’s units, beside the six-iron, and the wind is told', () => {
+    const free = { carryM: null, sixIronApexM: null };
+    expect(targetText(outlook(), 'longest carry', free, yards)).toBe('Launch 13° with 2600 rpm carries longest. Look for a top of 98 ft.');
+    const wide = outlook();
+    wide.ridge[2] = { ...wide.ridge[2]!, launchDeg: 15.2, spinRpm: 2890 };
+    expect(targetText(wide, 'flat and running', { ...free, carryM: 210 }, metres)).toBe(
+        'At 210 m launch 13 to 15° with 2600 to 2900 rpm runs farthest. Look for a top of 30 m.',
     );
-    expect(targetText(outlook({ carryInStillAirM: 218, windSideM: -9 }), metres)).toBe(
-        '13.4° with 2610 rpm: 210 m of carry, 218 m in still air, 231 m in all; the wind moves a straight ball 9 m left. Delivered loft 13.5 to 17.0° costs no more than 1 %.',
-    );
-});
-
-test('the apex stands beside the six-iron’s', () => {
-    expect(apexText(outlook(), { sixIronApexM: null }, yards)).toBe('Apex wanted 98 ft.');
-    const six = (m: number) => apexText(outlook({ wantedApexM: m }), { sixIronApexM: m }, metres);
-    expect(six(28)).toBe('Apex wanted 28 m, the six-iron’s; the target above flies 2 m higher.');
+    const six = (m: number) => targetText(outlook({ wantedApexM: m }), 'guarded height', { ...free, sixIronApexM: m }, metres);
+    expect(six(28)).toContain('Look for a top of 28 m, like the six-iron’s; this window flies 2 m higher.');
     expect(six(33)).toContain('3 m lower');
-    expect(six(30.2)).toContain('as high');
+    expect(six(30.2)).toContain('Look for a top of 30 m, like the six-iron’s.');
+    expect(carriesText(outlook(), yards)).toBe('That carries 230 yd, 253 yd in all.');
+    expect(carriesText(outlook({ carryInStillAirM: 218, windSideM: -9 }), metres)).toBe(
+        'That carries 210 m, 218 m in still air, 231 m in all; the wind moves a straight ball 9 m left.',
+    );
     expect(attackText(outlook({ attackDeg: 3, attackFrom: 'told' }))).toBe('Attack +3.0°, as told.');
     expect(attackText(outlook())).toContain('taken as level');
     const headLoft = { head: 'Tern 460', statedLoftDeg: 10.5, position: 'N', toOrder: false, from: 'measured' };
-    expect(loftText(outlook({ headLoft }))).toBe('That is about a 10.5° at N (Tern 460), by what was delivered with the own club.');
+    expect(loftText(outlook({ headLoft }))).toBe('On the rack: about 10.5° at N, Tern 460.');
     expect(loftText(outlook())).toBe('');
 });
 
 test('a yard is priced against a fairway', () => {
     const corridor = { widthM: 30, left: { kind: 'water', atM: null }, right: { kind: 'rough', atM: null } };
-    expect(priceText(outlook(), { holeLengthM: 370, handicap: 8, corridor }, metres)).toBe(
-        'On holes of 370 m, 10 m more are worth 0.06 strokes; a missed fairway costs 0.30, the water left 1.30. So 10 m are worth as much as 21 fairways in a hundred.',
-    );
+    expect(priceText(outlook(), metres)).toBe('Ten metres more are worth as much as 3.0 fairways in fourteen on these holes.');
     // Ten yards are less than ten metres.
-    expect(priceText(outlook(), { holeLengthM: 370, handicap: null, corridor }, yards)).toContain('worth as much as 19 fairways');
-    expect(priceText(outlook(), { holeLengthM: 370, handicap: null, corridor }, yards)).toContain('(handicap 15 taken)');
+    expect(priceText(outlook(), yards)).toContain('Ten yards more are worth as much as 2.7 fairways');
+    expect(strokesText(outlook(), { holeLengthM: 370, handicap: 8, corridor }, metres)).toBe(
+        '0.06 strokes for ten m on holes of 370 m; a missed fairway costs 0.30, the water left 1.30.',
+    );
+    expect(strokesText(outlook(), { holeLengthM: 370, handicap: null, corridor }, yards)).toContain('handicap 15 taken');
+});
+
+test('what the talk has not touched is told, and holds nothing back', () => {
+    const values = { carryM: '', clubSpeedMps: '', wants: [] as string[], wish: '', consent: false, minor: true, guardian: '' };
+    expect(missingText(values, 'assumed')).toBe(
+        'Still to ask: how far they carry it, what they want, consent to what is kept and the guardian’s name.',
+    );
+    expect(missingText({ ...values, carryM: '210', wants: ['carry'], consent: true, minor: false }, 'carry')).toBe(
+        'Nothing is missing. Club speed comes from the first shots.',
+    );
 });
 
 test('a change of the brief is shown short, whatever it is', () => {

@@ -5,7 +5,7 @@
     let { params }: { params: { id: string } } = $props();
 </script>
 
-<Frame id={params.id} step="brief">
+<Frame id={params.id} step="brief" isBare>
     {#snippet children(fitting)}
         {#key fitting.id}<BriefForm {fitting} />{/key}
     {/snippet}

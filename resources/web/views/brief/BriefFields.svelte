@@ -2,8 +2,9 @@
     import type { UnitChoice } from '../../api/generated/types';
     import Field from '../../parts/Field.svelte';
     import { errorNames, type BriefField, type Values } from './fields';
+    import { say } from './words';
 
-    // One section of the brief, field by field as the table says.
+    // Fields of the brief, one by one as the table says.
     let {
         fields,
         values = $bindable(),
@@ -19,6 +20,8 @@
         theirs?: string[];
     } = $props();
 
+    /** What is not known is not tapped: a second tap takes the first back. */
+    const NONE = 'unknown';
     const wrong = (field: string) =>
         errorNames(field)
             .map(err)
@@ -26,20 +29,34 @@
     const text = (field: string) => String(values[field] ?? '');
     const picked = (field: string) => values[field] as string[];
     function pick(f: BriefField, option: string, on: boolean) {
-        values[f.field] = f.options!.filter((o) => (o === option ? on : picked(f.field).includes(o)));
+        const rest = picked(f.field).filter((o) => o !== option);
+        const all = on ? [...rest, option] : rest;
+        values[f.field] = f.ordered ? all : f.options!.filter((o) => all.includes(o));
     }
+    const hintOf = (f: BriefField) =>
+        [f.hint?.(units) ?? '', theirs.includes(f.field) ? say('brief.theirs') : ''].filter(Boolean).join(' · ');
 </script>
 
 {#each fields.filter((f) => f.shows?.(values) ?? true) as f (f.field)}
-    {#if f.kind === 'chips'}
-        <fieldset class="chips full" class:harm={f.field === 'never'}>
-            <legend
-                >{f.label}{#if theirs.includes(f.field)}<small class="theirs"> as they said by link</small>{/if}</legend
+    {#if f.kind === 'chips' || f.kind === 'pick'}
+        <fieldset class="full" class:harm={f.field === 'never'}>
+            <legend class:visually-hidden={f.isTitled}
+                >{f.label}{#if hintOf(f)}&nbsp;<small>{hintOf(f)}</small>{/if}</legend
             >
-            {#each f.options! as o (o)}<label class:on={picked(f.field).includes(o)}
-                    ><input type="checkbox" checked={picked(f.field).includes(o)} onchange={(e) => pick(f, o, e.currentTarget.checked)} />
-                    {o}</label
-                >{/each}
+            {#each f.options!.filter((o) => f.kind !== 'pick' || o !== NONE) as o (o)}
+                {@const on = f.kind === 'pick' ? values[f.field] === o : picked(f.field).includes(o)}
+                <label class:on
+                    ><input
+                        class="visually-hidden"
+                        type={f.kind === 'pick' ? 'radio' : 'checkbox'}
+                        name={f.field}
+                        checked={on}
+                        onchange={(e) => (f.kind === 'pick' ? (values[f.field] = o) : pick(f, o, e.currentTarget.checked))}
+                        onclick={() => f.kind === 'pick' && on && f.options!.includes(NONE) && (values[f.field] = NONE)}
+                        onkeydown={(e) => on && f.options!.includes(NONE) && /^(Backspace|Delete)$/.test(e.key) && (values[f.field] = NONE)}
+                    />{#if f.ordered && on}<i aria-hidden="true">{picked(f.field).indexOf(o) + 1}</i>{/if}{f.called?.[o] ?? o}</label
+                >
+            {/each}
         </fieldset>
     {:else if f.kind === 'check'}
         <label class="check full"
@@ -48,11 +65,7 @@
         >
     {:else}
         <div class={f.width ?? ''}>
-            <Field
-                label={f.label}
-                hint={[f.hint?.(units) ?? '', theirs.includes(f.field) ? 'as they said by link' : ''].filter(Boolean).join(' · ')}
-                error={wrong(f.field)}
-            >
+            <Field label={f.label} hint={hintOf(f)} error={wrong(f.field)}>
                 {#if f.kind === 'choice'}<select value={text(f.field)} onchange={(e) => (values[f.field] = e.currentTarget.value)}
                         >{#each f.options! as o (o)}<option value={o}>{f.called?.[o] ?? o}</option>{/each}</select
                     >{:else if f.kind === 'words'}<textarea
@@ -80,37 +93,56 @@
     .full {
         grid-column: 1 / -1;
     }
-    .chips {
+    fieldset {
         border: 0;
         padding: 0;
         margin: 0;
         display: flex;
         flex-wrap: wrap;
-        gap: 6px;
+        gap: 5px;
     }
-    .chips legend {
+    legend {
         font-size: var(--small);
         font-weight: 550;
         padding-bottom: 4px;
     }
-    .chips label {
+    fieldset label {
         border: 1px solid var(--hair);
         border-radius: 16px;
-        padding: 3px 11px 3px 7px;
-        background: var(--sheet);
+        padding: 2px 9px;
+        font-size: 14px;
+        line-height: 22px;
         cursor: pointer;
     }
-    .chips .on {
+    fieldset label:focus-within {
+        outline: 3px solid var(--mint);
+        outline-offset: 2px;
+    }
+    fieldset .on {
         background: var(--mint-wash);
         border-color: var(--mint);
+        font-weight: 600;
     }
     .harm .on {
         background: var(--brick-wash);
         border-color: var(--brick);
     }
+    i {
+        font-style: normal;
+        font-size: var(--small);
+        color: var(--mint);
+        margin-right: 6px;
+    }
     .check {
         display: flex;
         gap: 8px;
         align-items: baseline;
+    }
+    /* A line to write on, as on paper. */
+    div :global(:is(input, select, textarea)) {
+        border-width: 0 0 1px;
+        border-radius: 0;
+        padding: 4px 2px;
+        background: none;
     }
 </style>

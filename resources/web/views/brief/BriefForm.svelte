@@ -10,92 +10,112 @@
     import Outline from '../../parts/Outline.svelte';
     import { BriefScreen } from './brief.svelte';
     import BriefFields from './BriefFields.svelte';
-    import { SECTIONS } from './fields';
-    import { apexText, attackText, loftText, priceText, shownValue, speedText, targetText } from './sentences';
+    import { CARDS, errorNames, type BriefCard } from './fields';
+    import { attackText, carriesText, loftText, missingText, priceText, shownValue, speedText, strokesText, targetText } from './sentences';
+    import { say } from './words';
 
     let { fitting }: { fitting: Fitting } = $props();
     const brief = untrack(() => new BriefScreen(() => fitting));
     brief.watch();
     const units = $derived(brief.units);
-    const UNIT_KINDS: [keyof UnitChoice, string][] = [
-        ['distance', 'Distances in'],
-        ['speed', 'Speeds in'],
-        ['height', 'Heights in'],
-        ['length', 'Lengths in'],
-    ];
+    const UNIT_KINDS: (keyof UnitChoice)[] = ['distance', 'speed', 'height', 'length'];
     const isWrong = $derived(Object.keys(brief.problems).length > 0);
+    const said = $derived(fitting.intake);
+    /** What is wrong behind "more" is not hidden there. */
+    const isOpen = ({ name, more }: BriefCard) =>
+        (name === 'player' && brief.err('name') !== '') || more.some((f) => errorNames(f.field).some((one) => brief.err(one) !== ''));
+    let form: HTMLFormElement;
+    /** One key agrees what a returning player brought along. */
+    function agree(event: KeyboardEvent) {
+        const at = event.target as HTMLElement;
+        if (event.key !== 'Enter' || brief.agreed || event.defaultPrevented || at.matches('input, textarea, select, button, a, summary'))
+            return;
+        form.requestSubmit();
+    }
 </script>
 
-<form onsubmit={brief.save} novalidate>
-    <div class="talk">
-        <h1>
-            Brief{#if fitting.briefAgreedAt}<small> agreed {when(fitting.briefAgreedAt)}</small>{/if}
-        </h1>
-        {#if fitting.intake}
-            {@const said = fitting.intake}
-            <section class="said" aria-label="What they said by link">
-                <p>
-                    {fitting.player.name} answered by link on {when(said.at)}; what still stands as they said it is marked.
-                    {#if said.course}Plays at {said.course}.{/if}
-                    {#if said.club}Own club, in their words: {said.club}.{/if}
-                    {said.consentAt
-                        ? `They agreed to what is kept on ${when(said.consentAt)}.`
-                        : 'They gave no consent to what is kept: ask for it.'}
-                </p>
-                {#if said.pain}<Notice kind="error"
-                        >Pain or injury, in their words: “{said.pain}”. A player with pain is for a physician first; stop if something
-                        hurts. Only fitters see this.</Notice
-                    >{/if}
-            </section>
-        {/if}
-        {#each SECTIONS as [title, fields], i (title)}
-            <section>
-                <h2>{title}</h2>
+<svelte:window onkeydown={agree} />
+
+<form onsubmit={brief.save} novalidate bind:this={form}>
+    <div class="cards">
+        <h1 class="visually-hidden">{say('brief.title')}</h1>
+        {#if said?.pain}<p class="pain" title={said.pain}>{say('brief.pain', { pain: said.pain })}</p>{/if}
+        {#each CARDS as card (card.name)}
+            <section class={card.name} aria-labelledby="card-{card.name}">
+                <h2 id="card-{card.name}">
+                    {say(`brief.card.${card.name}`)}{#if card.name === 'wants'}<small>{say('brief.note.wants')}</small>{/if}
+                </h2>
+                {#if said && card.name === 'player'}<q
+                        >{say('brief.said', {
+                            name: fitting.player.name,
+                            at: when(said.at),
+                            club: said.club || 'none',
+                            consent: said.consentAt ? when(said.consentAt) : 'none',
+                        })}</q
+                    >{:else if said?.course && card.name === 'course'}<q>{say('brief.saidCourse', { course: said.course })}</q>{/if}
                 <div class="grid">
-                    {#if i === 0}
-                        <Field label="Player" error={brief.err('name')}
-                            ><input required maxlength="80" bind:value={brief.values.name} /></Field
-                        >
-                        <Field label="Hand"
-                            ><select bind:value={brief.values.hand}
-                                ><option value="right">right-handed</option><option value="left">left-handed</option></select
-                            ></Field
-                        >
-                        {#each UNIT_KINDS as [kind, label] (kind)}
-                            <Field {label}
-                                ><select value={units[kind]} onchange={(e) => brief.readIn({ ...units, [kind]: e.currentTarget.value })}
-                                    >{#each PLAYER_UNITS[kind] as unit (unit)}<option>{unit}</option>{/each}</select
-                                ></Field
-                            >
-                        {/each}
-                    {/if}
-                    <BriefFields {fields} bind:values={brief.values.brief} {units} err={brief.err} theirs={fitting.intake?.standing} />
+                    <BriefFields fields={card.fields} bind:values={brief.values.brief} {units} err={brief.err} theirs={said?.standing} />
                 </div>
+                {#if card.name === 'never'}<p class="small">{say('brief.note.never')}</p>{/if}
+                {#if card.more.length}
+                    <details class="more" open={isOpen(card)}>
+                        <summary class="small">{say(`brief.more.${card.name}`)}</summary>
+                        <div class="grid">
+                            {#if card.name === 'player'}
+                                <Field label={say('brief.player')} error={brief.err('name')}
+                                    ><input required maxlength="80" bind:value={brief.values.name} /></Field
+                                >
+                                <Field label={say('brief.hand')}
+                                    ><select bind:value={brief.values.hand}
+                                        >{#each ['right', 'left'] as hand (hand)}<option value={hand}>{say(`brief.hand.${hand}`)}</option
+                                            >{/each}</select
+                                    ></Field
+                                >
+                                {#each UNIT_KINDS as kind (kind)}
+                                    <Field label={say('brief.units', { kind })}
+                                        ><select
+                                            value={units[kind]}
+                                            onchange={(e) => brief.readIn({ ...units, [kind]: e.currentTarget.value })}
+                                            >{#each PLAYER_UNITS[kind] as unit (unit)}<option>{unit}</option>{/each}</select
+                                        ></Field
+                                    >
+                                {/each}
+                            {/if}
+                            <BriefFields
+                                fields={card.more}
+                                bind:values={brief.values.brief}
+                                {units}
+                                err={brief.err}
+                                theirs={said?.standing}
+                            />
+                        </div>
+                    </details>
+                {/if}
             </section>
         {/each}
         {#if fitting.earlier.length}
-            <section>
-                <h2>Here before</h2>
+            <section class="wide">
+                <h2>{say('brief.earlier')}</h2>
                 <ul>
                     {#each fitting.earlier as e (e.id)}<li>
-                            <a href="#/fitting/{e.id}/{e.decided ? 'sheet' : 'compare'}">{when(e.at)}</a>{e.decided
-                                ? `: decided ${e.clubs[0]?.name ?? e.decided}`
-                                : e.clubs.length
-                                  ? `: ${e.clubs.length === 1 ? 'one club' : `${e.clubs.length} clubs`}, nothing decided`
-                                  : ': no club'}
+                            <a href="#/fitting/{e.id}/{e.decided ? 'sheet' : 'answer'}">{when(e.at)}</a>:
+                            {say('brief.earlier.one', {
+                                decided: e.decided ? (e.clubs[0]?.name ?? e.decided) : 'none',
+                                n: e.clubs.length,
+                            })}
                         </li>{/each}
                 </ul>
             </section>
         {/if}
         {#if brief.changes.length}
-            <section>
-                <h2>Changed since it was agreed</h2>
+            <section class="wide">
+                <h2>{say('brief.changes')}</h2>
                 <ul>
                     {#each brief.changes as c (c.at + c.why)}
                         <li>
                             <b>{c.why}</b> <small>{when(c.at)}, {c.by}</small><br />
                             {#each c.changes as x (x.field)}<span class="small"
-                                    >{x.label}: {shownValue(x.from)} → {shownValue(x.to)}.
+                                    >{say('brief.change', { label: x.label, from: shownValue(x.from), to: shownValue(x.to) })}
                                 </span>{/each}
                         </li>
                     {/each}
@@ -104,106 +124,196 @@
         {/if}
     </div>
 
-    <aside>
+    <aside aria-label={say('brief.means')}>
+        <h3>{say('brief.means')}</h3>
         <CorridorSketch brief={brief.sketch} {units} />
         {#if brief.outlook && brief.seen}
             {@const { outlook, seen } = brief}
-            <Ridge {outlook} {units} />
             <div class="says" class:stale={isWrong}>
-                {#if isWrong}<p class="small">As it was before what cannot be read: see the fields in red.</p>{/if}
-                <p><b>{seen.school[0]!.toUpperCase() + seen.school.slice(1)}:</b> {targetText(outlook, units)} {loftText(outlook)}</p>
-                <p>{apexText(outlook, seen.sketch, units)} <span class="small">{speedText(outlook, units)} {attackText(outlook)}</span></p>
-                <p>{priceText(outlook, seen.sketch, units)}</p>
+                {#if isWrong}<p class="small">{say('brief.stale')}</p>{/if}
+                <p>{targetText(outlook, seen.school, seen.sketch, units)}</p>
+                <p>{priceText(outlook, units)} {loftText(outlook)}</p>
+                <p class="small">
+                    {carriesText(outlook, units)}
+                    {strokesText(outlook, seen.sketch, units)}
+                    {speedText(outlook, units)}
+                    {attackText(outlook)}
+                </p>
             </div>
+            <Ridge {outlook} {units} />
         {:else}
-            <Outline what="Working out what this means …" blocks={['picture']} />
+            <Outline what={say('brief.waiting')} blocks={['picture']} />
         {/if}
-        <div class="save">
-            {#if brief.agreed && brief.dirty}<Field label="Why does the brief change?" error={brief.err('why')}
-                    ><input maxlength="300" bind:value={brief.why} /></Field
-                >{/if}
-            {#if brief.problem}<Notice kind="error">{brief.problem}</Notice>{/if}
-            <div class="row">
-                <button disabled={brief.busy || (brief.agreed && !brief.dirty)}
-                    >{brief.agreed ? 'Save the change' : 'Agree the brief'}</button
-                ><span class="small" role="status">{brief.note}</span>
-            </div>
-        </div>
     </aside>
+
+    <footer>
+        {#if brief.problem}<Notice kind="error">{brief.problem}</Notice>{/if}
+        {#if brief.agreed && brief.dirty}<Field label={say('brief.why')} error={brief.err('why')}
+                ><input maxlength="300" bind:value={brief.why} /></Field
+            >{/if}
+        <span class="small" role="status"
+            >{fitting.briefAgreedAt
+                ? `${say('brief.title')} ${say('brief.agreedAt', { at: when(fitting.briefAgreedAt) })}. `
+                : ''}{missingText(brief.values.brief, brief.outlook?.speedFrom ?? '')}
+            {brief.note}</span
+        >
+        {#if brief.agreed && !brief.dirty}<a class="go" href="#/fitting/{fitting.id}/bench">{say('brief.bench')}</a>{:else}<button
+                disabled={brief.busy}
+                >{brief.agreed ? say('brief.save') : say('brief.agree')}{#if !brief.agreed}<kbd aria-hidden="true">{say('brief.key')}</kbd
+                    >{/if}</button
+            >{/if}
+    </footer>
 </form>
 
 <style>
     form {
         display: grid;
-        grid-template-columns: minmax(0, 1fr) 430px;
-        gap: 28px;
+        grid-template-columns: minmax(0, 1fr) 380px;
+        gap: 0 22px;
         align-items: start;
     }
-    .talk {
+    .cards {
         display: grid;
-        gap: 16px;
-    }
-    h1 small {
-        font-weight: 400;
-        margin-left: 8px;
-        letter-spacing: 0;
+        grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+        gap: 12px 14px;
     }
     section {
         display: grid;
         gap: 8px;
-        border-top: 1px solid var(--hair);
-        padding-top: 10px;
+        align-content: start;
+        background: var(--sheet);
+        border: 1px solid var(--hair);
+        border-radius: 12px;
+        padding: 12px 16px;
+    }
+    .wants,
+    .wide,
+    .pain {
+        grid-column: 1 / -1;
+    }
+    .pain {
+        color: var(--brick);
+        font-weight: 600;
+        border-left: 3px solid var(--brick);
+        padding-left: 10px;
+        overflow: hidden;
+        display: -webkit-box;
+        line-clamp: 2;
+        -webkit-line-clamp: 2;
+        -webkit-box-orient: vertical;
+    }
+    h2 {
+        font-size: 17px;
+    }
+    h2 small {
+        font-weight: 400;
+        margin-left: 12px;
+    }
+    q {
+        quotes: none;
+        font-size: 14px;
+        color: var(--ink-2);
+        border-left: 3px solid var(--mint-wash);
+        padding-left: 9px;
     }
     .grid {
         display: grid;
-        grid-template-columns: repeat(4, minmax(0, 1fr));
-        gap: 9px 12px;
-        align-items: start;
+        grid-template-columns: repeat(3, minmax(0, 1fr));
+        gap: 8px 12px;
+        align-items: end;
+    }
+    .wants .grid {
+        grid-template-columns: repeat(6, minmax(0, 1fr));
+    }
+    section {
+        position: relative;
+    }
+    summary {
+        position: absolute;
+        top: 12px;
+        right: 16px;
+        list-style: none;
+        cursor: pointer;
+        min-height: 24px;
+        text-decoration: underline;
+    }
+    summary::-webkit-details-marker {
+        display: none;
     }
     aside {
         position: sticky;
         top: 10px;
         display: grid;
-        gap: 10px;
-        max-height: calc(100vh - 20px);
-        overflow: auto;
+        gap: 8px;
+        border-left: 1px solid var(--hair);
+        padding-left: 18px;
     }
     .says {
         display: grid;
         gap: 6px;
+        font-size: 16px;
     }
     .stale {
         color: var(--ink-2);
     }
-    .save {
-        display: grid;
-        gap: 8px;
+    /* The button is never out of sight. */
+    footer {
+        grid-column: 1 / -1;
         position: sticky;
         bottom: 0;
-        background: var(--paper);
-        padding: 8px 0;
-    }
-    .row {
+        z-index: 2;
         display: flex;
-        gap: 12px;
+        flex-wrap: wrap;
+        gap: 8px 16px;
         align-items: center;
+        justify-content: space-between;
+        margin: 12px -20px -14px;
+        padding: 9px 20px;
+        background: var(--sheet);
+        border-top: 1px solid var(--hair);
+    }
+    footer > :global(.field) {
+        flex: 1 1 300px;
+    }
+    footer button,
+    .go {
+        font-size: 17px;
+        font-weight: 600;
+        padding: 9px 18px;
+        border-radius: 8px;
+    }
+    .go {
+        background: var(--ink);
+        color: var(--paper);
+        text-decoration: none;
+    }
+    kbd {
+        font: inherit;
+        font-size: 12px;
+        font-weight: 400;
+        opacity: 0.75;
+        margin-left: 10px;
     }
     ul {
-        margin: 0;
         padding-left: 18px;
         display: grid;
         gap: 6px;
     }
     @media (max-width: 1000px) {
-        form {
+        form,
+        .cards {
             grid-template-columns: minmax(0, 1fr);
         }
         aside {
             position: static;
-            max-height: none;
+            border: 0;
+            padding: 12px 0 0;
         }
-        .grid {
-            grid-template-columns: 1fr 1fr;
+        summary {
+            position: static;
+        }
+        .wants .grid {
+            grid-template-columns: repeat(2, minmax(0, 1fr));
         }
     }
 </style>

@@ -8,7 +8,8 @@ export interface BriefField {
     /** as the brief names it, with dots for what is inside */
     field: string;
     label: string;
-    kind: 'number' | 'choice' | 'text' | 'words' | 'chips' | 'check';
+    /** pick: one of a few, each to be tapped; chips: as many as there are */
+    kind: 'number' | 'choice' | 'pick' | 'text' | 'words' | 'chips' | 'check';
     /** which of the player's units a number is in */
     unit?: keyof UnitChoice;
     hint?: (units: UnitChoice) => string;
@@ -18,6 +19,10 @@ export interface BriefField {
     most?: number;
     rows?: number;
     width?: 'half' | 'full';
+    /** the card's title says what it is */
+    isTitled?: boolean;
+    /** the order of the taps is kept, and told */
+    ordered?: boolean;
     /** how a screen reader names it, where its label alone would not do */
     name?: string;
     placeholder?: string;
@@ -60,80 +65,71 @@ const trouble = (side: 'left' | 'right'): BriefField[] => [
     { field: `corridor.${side}.kind`, label: `Trouble ${side}`, kind: 'choice', options: TROUBLE_KINDS },
     measured(`corridor.${side}.atM`, 'from', 'distance', {
         name: `Where it begins on the ${side}`,
-        hint: (units) => `${units.distance} off the target line`,
+        hint: (units) => `${units.distance} off line`,
         placeholder: 'just beyond',
         off: (values) => values[`corridor.${side}.kind`] === 'rough',
     }),
 ];
 
-export const SECTIONS: [title: string, fields: BriefField[]][] = [
-    [
-        'The player',
-        [
-            choice('shape', 'Usual shape'),
-            choice('miss', 'Usual miss'),
+/** The five cards of the brief: what is asked of everybody, and what lies behind "more". */
+export interface BriefCard {
+    name: 'player' | 'wants' | 'never' | 'course' | 'today';
+    fields: BriefField[];
+    more: BriefField[];
+}
+export const CARDS: BriefCard[] = [
+    {
+        name: 'player',
+        fields: [
             measured('carryM', 'Typical carry', 'distance'),
-            measured('clubSpeedMps', 'Club speed', 'speed', { hint: (units) => `${units.speed}, if known` }),
-            number('attackDeg', 'Attack angle', { hint: () => '°, + is up, if known' }),
             number('handicap', 'Handicap'),
-            number('swings', 'Swings available', { numeric: true }),
+            measured('clubSpeedMps', 'Club speed', 'speed', { placeholder: 'if known' }),
+            choice('shape', 'Usual shape', { kind: 'pick', width: 'full' }),
+            choice('miss', 'Usual miss', { kind: 'pick', width: 'full' }),
         ],
-    ],
-    [
-        'Wants',
-        [
-            { field: 'wants', label: 'More of', kind: 'chips', options: BRIEF_LISTS.wants, width: 'full' },
-            { field: 'never', label: 'Must never see', kind: 'chips', options: BRIEF_LISTS.never, width: 'full' },
-            { field: 'asked', label: 'Asked after a trial', kind: 'chips', options: BRIEF_LISTS.asked, width: 'full' },
-            { field: 'wish', label: 'Wants, in their words', kind: 'words', most: BRIEF_TEXTS.wish, rows: 2, width: 'full' },
-        ],
-    ],
-    [
-        'Where they play',
-        [
-            choice('turf', 'Ground'),
-            measured('windMps', 'Wind', 'speed'),
-            {
-                field: 'windFromDeg',
-                label: 'Wind from',
-                kind: 'choice',
-                options: WIND.map(([degrees]) => degrees),
-                called: Object.fromEntries(WIND),
-            },
-            number('temperatureC', 'Air', { hint: () => '°C' }),
-            measured('corridor.widthM', 'Corridor', 'distance'),
-            measured('holeLengthM', 'Driving holes', 'distance'),
-            measured('altitudeM', 'Altitude', 'distance'),
+        more: [
+            number('attackDeg', 'Attack angle', { hint: () => '°, + is up, if known' }),
             measured('sixIronApexM', 'Six-iron apex', 'height'),
-            ...trouble('left'),
-            ...trouble('right'),
-        ],
-    ],
-    [
-        'Habits and feel',
-        [
-            { field: 'ball', label: 'Ball they play', kind: 'text', most: BRIEF_TEXTS.ball },
-            choice('habit', 'At address', { called: HABITS }),
-            choice('startSide', 'Wants to start it'),
             { field: 'feel', label: 'Feel notes', kind: 'words', most: BRIEF_TEXTS.feel, rows: 2, width: 'full' },
         ],
-    ],
-    [
-        'Time and money',
-        [
+    },
+    {
+        name: 'today',
+        fields: [
+            number('swings', 'Swings available', { numeric: true }),
             number('minutes', 'Minutes', { numeric: true }),
             number('money', 'Money'),
-            number('labour', 'Fitting and building', { hint: () => 'cost of the work' }),
-            { field: 'currency', label: 'Currency', kind: 'text', most: BRIEF_TEXTS.currency },
+            { field: 'ball', label: 'Ball they play', kind: 'text', most: BRIEF_TEXTS.ball },
+            choice('habit', 'At address', { called: HABITS }),
             choice('purchase', 'Buying'),
-            number('sureToBuy', 'Buy from a chance of', { hint: () => '0.8 where nothing is said' }),
+            { field: 'consent', label: 'The player agrees that name, answers and shots are kept', kind: 'check', width: 'full' },
         ],
-    ],
-    [
-        'How it is judged',
-        [
-            choice('school', 'Flight school', { width: 'half' }),
-            choice('scoring', 'Best setup is', { width: 'half' }),
+        more: [
+            { field: 'currency', label: 'Currency', kind: 'text', most: BRIEF_TEXTS.currency },
+            number('labour', 'Fitting and building', { hint: () => 'cost of the work' }),
+            number('sureToBuy', 'Buy from a chance of', { hint: () => '0.8 where nothing is said' }),
+            { field: 'minor', label: 'The player is a minor', kind: 'check', width: 'full' },
+            {
+                field: 'guardian',
+                label: 'Guardian who agrees',
+                kind: 'text',
+                most: BRIEF_TEXTS.guardian,
+                width: 'half',
+                shows: (values) => values.minor === true,
+            },
+        ],
+    },
+    {
+        name: 'wants',
+        fields: [
+            { field: 'wants', label: 'More of', kind: 'chips', options: BRIEF_LISTS.wants, width: 'full', ordered: true, isTitled: true },
+            { field: 'wish', label: 'In their words', kind: 'words', most: BRIEF_TEXTS.wish, rows: 1, width: 'full' },
+        ],
+        more: [
+            { field: 'asked', label: 'Asked after a trial', kind: 'chips', options: BRIEF_LISTS.asked, width: 'full' },
+            choice('startSide', 'Wants to start it'),
+            choice('school', 'Flight school'),
+            choice('scoring', 'Best setup is'),
             ...BRIEF_WEIGHTS.map((weight): BriefField =>
                 number(`weights.${weight}`, `Weight of ${weight}`, {
                     hint: () => '0 to 10',
@@ -147,24 +143,36 @@ export const SECTIONS: [title: string, fields: BriefField[]][] = [
                 width: 'full',
             },
         ],
-    ],
-    [
-        'Consent',
-        [
-            { field: 'consent', label: 'The player agrees that name, answers and shots are kept', kind: 'check', width: 'full' },
-            { field: 'minor', label: 'The player is a minor', kind: 'check', width: 'full' },
-            {
-                field: 'guardian',
-                label: 'Guardian who agrees',
-                kind: 'text',
-                most: BRIEF_TEXTS.guardian,
-                width: 'half',
-                shows: (values) => values.minor === true,
-            },
+    },
+    {
+        name: 'never',
+        fields: [{ field: 'never', label: 'Must never see', kind: 'chips', options: BRIEF_LISTS.never, width: 'full', isTitled: true }],
+        more: [],
+    },
+    {
+        name: 'course',
+        fields: [
+            measured('corridor.widthM', 'Corridor', 'distance'),
+            ...trouble('left'),
+            ...trouble('right'),
+            choice('turf', 'Ground', { kind: 'pick', width: 'full' }),
         ],
-    ],
+        more: [
+            measured('holeLengthM', 'Driving holes', 'distance'),
+            measured('windMps', 'Wind', 'speed'),
+            {
+                field: 'windFromDeg',
+                label: 'Wind from',
+                kind: 'choice',
+                options: WIND.map(([degrees]) => degrees),
+                called: Object.fromEntries(WIND),
+            },
+            number('temperatureC', 'Air', { hint: () => '°C' }),
+            measured('altitudeM', 'Altitude', 'distance'),
+        ],
+    },
 ];
-export const FIELDS: BriefField[] = SECTIONS.flatMap(([, fields]) => fields);
+export const FIELDS: BriefField[] = CARDS.flatMap(({ fields, more }) => [...fields, ...more]);
 
 /** Nothing typed stands for none. */
 const NONE_IS_ZERO = ['windMps', 'altitudeM'];

@@ -1,65 +1,106 @@
 import type { Brief, Outlook, UnitChoice } from '../../api/generated/types';
+import { list } from '../../format/sentences';
 import { factor, plain, signed } from '../../format/units';
+import { readNumber } from '../../lib/numbers';
+import type { Values } from './fields';
+import { say } from './words';
 
 const dist = (m: number, units: UnitChoice) => `${plain(Math.abs(m) * factor(units.distance), 0)} ${units.distance}`;
 const high = (m: number, units: UnitChoice) => `${plain(Math.abs(m) * factor(units.height), 0)} ${units.height}`;
+const isTold = (m: number, units: UnitChoice) => Math.abs(m) * factor(units.distance) >= 1;
 
-/** Which speed the picture is for, and how it is known. */
-export function speedText(o: Outlook, units: UnitChoice): string {
-    const speed = `${plain(o.clubSpeedMps * factor(units.speed), 0)} ${units.speed}`;
-    return {
-        measured: `Club speed ${speed}, measured with the own club.`,
-        told: `Club speed ${speed}, as told.`,
-        carry: `Club speed about ${speed}, worked out from the typical carry.`,
-        assumed: `Club speed ${speed} is assumed: a typical carry or a speed would make this theirs.`,
-    }[o.speedFrom]!;
+/** What of the ridge costs no more than 1 % of the best: from, to. */
+function within(o: Outlook, of: 'launchDeg' | 'spinRpm', step: number): string {
+    const near = o.ridge.filter((p) => p.loftDeg >= o.bandDeg[0] && p.loftDeg <= o.bandDeg[1]).map((p) => p[of]);
+    const all = near.length ? near : [o.ridge[o.target]![of]];
+    const [low, up] = [Math.min(...all), Math.max(...all)].map((v) => plain(Math.round(v / step) * step, 0)) as [string, string];
+    return low === up ? low : `${low} to ${up}`;
 }
 
-/** Whose attack the target is for, and how it is known. */
-export const attackText = (o: Outlook): string =>
-    ({
-        told: `Attack ${signed(o.attackDeg, 1)}°, as told.`,
-        measured: `Attack ${signed(o.attackDeg, 1)}°, measured with the own club.`,
-        assumed: 'Attack taken as level: ask, or measure the own club.',
-    })[o.attackFrom]!;
-
-/** Which head loft the target means, on this rack. */
-export function loftText(o: Outlook): string {
-    const m = o.headLoft;
-    if (!m) return '';
-    const at = m.position === '' ? '' : ` at ${m.position}`;
-    return `That is about a ${plain(m.statedLoftDeg, 1)}°${at} (${m.head}${m.toOrder ? ', to order' : ''}), ${m.from === 'measured' ? 'by what was delivered with the own club' : 'before the own club was hit'}.`;
+/** How high the best ball of the window flies beside the six-iron. */
+function besideSixIron(o: Outlook, sixIronApexM: number, units: UnitChoice): string {
+    const off = o.ridge[o.target]!.apexM - sixIronApexM;
+    if (Math.abs(off) * factor(units.height) < 1) return 'same';
+    return say('brief.flies', { by: high(off, units), way: off > 0 ? 'up' : 'down' });
 }
 
-/** The target of the school, in one sentence. */
-export function targetText(o: Outlook, units: UnitChoice): string {
+/** The window of the school, in one sentence. */
+export const targetText = (o: Outlook, school: string, brief: Pick<Brief, 'carryM' | 'sixIronApexM'>, units: UnitChoice): string =>
+    say('brief.target', {
+        carry: brief.carryM === null ? 'none' : dist(brief.carryM, units),
+        launch: within(o, 'launchDeg', 1),
+        spin: within(o, 'spinRpm', 50),
+        school: school.replaceAll(' ', '_'),
+        apex: high(o.wantedApexM, units),
+        six: brief.sixIronApexM === null ? 'none' : besideSixIron(o, brief.sixIronApexM, units),
+    });
+
+/** How far its best ball goes, and what the wind does to it. */
+export function carriesText(o: Outlook, units: UnitChoice): string {
     const t = o.ridge[o.target]!;
-    const still =
-        Math.abs(t.carryM - o.carryInStillAirM) * factor(units.distance) >= 1 ? `, ${dist(o.carryInStillAirM, units)} in still air` : '';
-    const side =
-        Math.abs(o.windSideM) * factor(units.distance) >= 1
-            ? `; the wind moves a straight ball ${dist(o.windSideM, units)} ${o.windSideM > 0 ? 'right' : 'left'}`
-            : '';
-    return `${plain(t.launchDeg, 1)}° with ${plain(t.spinRpm, 0)} rpm: ${dist(t.carryM, units)} of carry${still}, ${dist(t.totalM, units)} in all${side}. Delivered loft ${plain(o.bandDeg[0], 1)} to ${plain(o.bandDeg[1], 1)}° costs no more than 1 %.`;
+    return say('brief.carries', {
+        carry: dist(t.carryM, units),
+        still: isTold(t.carryM - o.carryInStillAirM, units) ? dist(o.carryInStillAirM, units) : 'none',
+        total: dist(t.totalM, units),
+        side: isTold(o.windSideM, units) ? `${dist(o.windSideM, units)} ${o.windSideM > 0 ? 'right' : 'left'}` : 'none',
+    });
 }
 
-/** The apex that goes with it, beside the six-iron's. */
-export function apexText(o: Outlook, brief: Pick<Brief, 'sixIronApexM'>, units: UnitChoice): string {
-    const apex = o.wantedApexM;
-    const text = `Apex wanted ${high(apex, units)}`;
-    if (brief.sixIronApexM === null) return `${text}.`;
-    const off = (o.ridge[o.target]!.apexM - brief.sixIronApexM) * factor(units.height);
-    return `${text}, the six-iron’s; the target above flies ${Math.abs(off) < 1 ? 'as high' : `${plain(Math.abs(off), 0)} ${units.height} ${off > 0 ? 'higher' : 'lower'}`}.`;
+/** What ten yards are worth against a fairway. */
+export const priceText = (o: Outlook, units: UnitChoice): string =>
+    say('brief.price', {
+        unit: units.distance,
+        fairways: plain((0.14 * o.price.sharePerTenMetres) / factor(units.distance), 1),
+    });
+
+/** The same in strokes, and what a miss costs. */
+export function strokesText(o: Outlook, brief: Pick<Brief, 'holeLengthM' | 'handicap' | 'corridor'>, units: UnitChoice): string {
+    const kind = (side: 'left' | 'right') => (brief.corridor[side].kind === 'rough' ? 'none' : brief.corridor[side].kind);
+    return say('brief.strokes', {
+        ten: plain(o.price.tenMetres / factor(units.distance), 2),
+        unit: units.distance,
+        hole: dist(brief.holeLengthM, units),
+        handicap: brief.handicap ?? 'none',
+        costs: say('brief.cost', {
+            rough: plain(o.price.rough, 2),
+            left: kind('left'),
+            leftCost: plain(o.price.left, 2),
+            right: kind('right'),
+            rightCost: plain(o.price.right, 2),
+        }),
+    });
 }
 
-/** What a yard is worth against a fairway. */
-export function priceText(o: Outlook, brief: Pick<Brief, 'holeLengthM' | 'handicap' | 'corridor'>, units: UnitChoice): string {
-    const ten = o.price.tenMetres / factor(units.distance);
-    const share = o.price.sharePerTenMetres / factor(units.distance);
-    const sides = (['left', 'right'] as const)
-        .filter((s) => brief.corridor[s].kind !== 'rough')
-        .map((s) => `the ${brief.corridor[s].kind} ${s} ${plain(o.price[s], 2)}`);
-    return `On holes of ${dist(brief.holeLengthM, units)}, 10 ${units.distance} more are worth ${plain(ten, 2)} strokes${brief.handicap === null ? ' (handicap 15 taken)' : ''}; a missed fairway costs ${[plain(o.price.rough, 2), ...sides].join(', ')}. So 10 ${units.distance} are worth as much as ${plain(share, 0)} fairways in a hundred.`;
+/** Which head loft the window means, on this rack. */
+export const loftText = ({ headLoft: m }: Outlook): string =>
+    m
+        ? say('brief.loft', {
+              loft: plain(m.statedLoftDeg, 1),
+              position: m.position || 'none',
+              head: m.head,
+              order: m.toOrder ? 'yes' : 'no',
+              from: m.from,
+          })
+        : '';
+
+/** Whose speed and attack the picture is for, and how they are known. */
+export const speedText = (o: Outlook, units: UnitChoice): string =>
+    say('brief.speed', { from: o.speedFrom, speed: `${plain(o.clubSpeedMps * factor(units.speed), 0)} ${units.speed}` });
+export const attackText = (o: Outlook): string => say('brief.attack', { from: o.attackFrom, deg: signed(o.attackDeg, 1) });
+
+/** What the talk has not touched yet; nothing of it holds the brief back. */
+export function missingText(values: Values, speedFrom: string): string {
+    const has = (field: string) => readNumber(String(values[field] ?? '')) !== null;
+    const missing = [
+        !has('carryM') && !has('clubSpeedMps') && 'carry',
+        (values.wants as string[]).length === 0 && values.wish === '' && 'wants',
+        values.consent !== true && 'consent',
+        values.minor === true && values.guardian === '' && 'guardian',
+    ].filter((one) => one !== false);
+    return say('brief.missing', {
+        what: list(missing.map((one) => say(`brief.missing.${one}`))) || 'none',
+        speed: has('clubSpeedMps') || speedFrom === 'measured' ? 'yes' : 'no',
+    });
 }
 
 /** A value of the change history, short. */

@@ -1,0 +1,7 @@
+import messages from '../../../messages/brief.en.json';
+import { addMessages, say } from '../../format/sentences';
+
+/** The sentences of the brief come with this view. */
+addMessages(messages);
+
+export { say };
