@@ -30,7 +30,7 @@ test('a right-hander in yards: brief, what it means, own club and a head from th
     ).toBeVisible();
     await expect(says(page)).toContainText('the out of bounds right');
     await expect(says(page)).toContainText(/0\.0\d strokes for ten yd on holes of 410 yd/);
-    await expect(says(page)).toContainText('Look for a top of 95 ft; the six-iron’s is 95 ft.');
+    await expect(says(page)).toContainText('Look for a top of 95 ft, like the six-iron’s');
     const high = await says(page).textContent();
     await page.getByLabel('Flight school').selectOption('flat and running');
     await expect(says(page)).toContainText('runs farthest');
@@ -189,4 +189,23 @@ test('what was typed stays to the last digit, in whatever order it is saved, and
     await expect(page.locator('li', { hasText: 'reads metres' })).toContainText('driving holes');
     await page.getByLabel('Distances in').selectOption('yd');
     await expect(page.getByRole('textbox', { name: /^Corridor/ })).toHaveValue('31.5');
+});
+
+test('a player who was here before: from the day book to the agreed brief in two clicks and a key', async ({ page }) => {
+    await signIn(page);
+    await begin(page, 'Ysolde Farrow', 'left', 'metresKmh');
+    await page.getByLabel('Typical carry').fill('171');
+    await page.getByRole('button', { name: 'Agree the brief' }).click();
+    await expect(page.getByRole('link', { name: 'Lay out the bench' })).toBeVisible();
+    await page.goto('/#/');
+    await page.getByLabel('Player').fill('Ysolde');
+    await page.getByRole('button', { name: /Ysolde Farrow, left-handed/ }).click();
+    await page.getByRole('button', { name: 'Begin', exact: true }).click();
+    await expect(page.getByLabel('Typical carry')).toHaveValue('171');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText(/Brief agreed/)).toBeVisible();
+    // The bar stays in sight, however long the page is.
+    await page.setViewportSize({ width: 390, height: 844 });
+    await expect(page.getByRole('link', { name: 'Lay out the bench' })).toBeInViewport();
+    await accessible(page);
 });

@@ -51,7 +51,7 @@ for (const [name, hand, language, width] of [
         await page.reload();
         await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
         await expect(page.getByText(/answered by link on/)).toBeVisible();
-        await expect(page.getByText(/Pain or injury, in their words: “Left wrist”/)).toBeVisible();
+        await expect(page.getByText(/Pain or injury: “Left wrist”/)).toBeVisible();
         await expect(page.getByLabel(/Typical carry/)).toHaveValue(de ? '190.5' : '230');
         await expect(page.getByText('as they said by link').first()).toBeVisible();
         expect(errors).toEqual([]);

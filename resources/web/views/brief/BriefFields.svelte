@@ -47,7 +47,6 @@
                 {@const on = f.kind === 'pick' ? values[f.field] === o : picked(f.field).includes(o)}
                 <label class:on
                     ><input
-                        class="visually-hidden"
                         type={f.kind === 'pick' ? 'radio' : 'checkbox'}
                         name={f.field}
                         checked={on}
@@ -112,6 +111,19 @@
         padding: 2px 9px;
         font-size: 14px;
         line-height: 22px;
+        cursor: pointer;
+    }
+    /* The whole chip is the box that is tapped. */
+    fieldset label {
+        position: relative;
+    }
+    fieldset input {
+        position: absolute;
+        inset: 0;
+        margin: 0;
+        width: 100%;
+        height: 100%;
+        opacity: 0;
         cursor: pointer;
     }
     fieldset label:focus-within {

@@ -24,6 +24,7 @@
     /** What is wrong behind "more" is not hidden there. */
     const isOpen = ({ name, more }: BriefCard) =>
         (name === 'player' && brief.err('name') !== '') || more.some((f) => errorNames(f.field).some((one) => brief.err(one) !== ''));
+    const unfolded: Record<string, boolean> = $state({});
     let form: HTMLFormElement;
     /** One key agrees what a returning player brought along. */
     function agree(event: KeyboardEvent) {
@@ -58,7 +59,7 @@
                 </div>
                 {#if card.name === 'never'}<p class="small">{say('brief.note.never')}</p>{/if}
                 {#if card.more.length}
-                    <details class="more" open={isOpen(card)}>
+                    <details class="more" bind:open={() => unfolded[card.name] || isOpen(card), (on) => (unfolded[card.name] = on)}>
                         <summary class="small">{say(`brief.more.${card.name}`)}</summary>
                         <div class="grid">
                             {#if card.name === 'player'}
