@@ -42,6 +42,7 @@ use App\Http\Controllers\SimulationController;
 use App\Http\Controllers\SleeveController;
 use App\Http\Controllers\StudioController;
 use App\Http\Controllers\StudioLogController;
+use App\Http\Controllers\TodayController;
 use App\Http\Controllers\TrialController;
 use App\Http\Controllers\VisitController;
 use App\Http\Controllers\WelcomeController;
@@ -109,6 +110,7 @@ Route::prefix('api')->group(function (): void {
             Route::patch('consent', [PlayerController::class, 'consent']);
             Route::delete('/', [BinController::class, 'player']);
         });
+        Route::get('today', TodayController::class);
         Route::get('calendar', [CalendarController::class, 'show']);
         Route::post('calendar/feed', [CalendarController::class, 'feed']);
         Route::delete('calendar/feed', [CalendarController::class, 'unfeed']);

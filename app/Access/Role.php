@@ -33,7 +33,7 @@ enum Role: string
 
     /** Who comes, who they are, and what was handed over. */
     private const DESK = [
-        'GET api/fittings', 'POST api/fittings', 'GET api/players', 'GET api/fittings/{fitting}', 'GET api/fittings/{fitting}/decisions',
+        'GET api/today', 'GET api/fittings', 'POST api/fittings', 'GET api/players', 'GET api/fittings/{fitting}', 'GET api/fittings/{fitting}/decisions',
         'GET api/decisions/{decision}', 'GET api/players/{player}', 'PATCH api/players/{player}/consent',
         'GET api/players/{player}/links', 'POST api/players/{player}/links', 'DELETE api/players/{player}/links/{link}',
         'GET api/calendar', 'POST api/calendar/feed', 'DELETE api/calendar/feed', 'POST api/appointments',

@@ -172,7 +172,10 @@ test('without a connection the screen says so, and catches up by itself', async 
 
 test('the bay fits the screen it stands beside', async ({ page }) => {
     await signIn(page);
-    await page.getByRole('link', { name: /Rafe Quillon/ }).click();
+    await page
+        .getByRole('listitem')
+        .getByRole('link', { name: /Rafe Quillon/ })
+        .click();
     await toBay(page);
     await expect(page.getByText(/simulated monitor/)).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(1000);

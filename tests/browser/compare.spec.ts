@@ -81,7 +81,10 @@ for (const [hand, scale, player] of [
 test('a picture of simulated shots says so wherever it is taken', async ({ page }) => {
     const errors = watch(page);
     await signIn(page);
-    await page.getByRole('link', { name: /Rafe Quillon/ }).click();
+    await page
+        .getByRole('listitem')
+        .getByRole('link', { name: /Rafe Quillon/ })
+        .click();
     await openPart(page, 'Why they differ');
     const map = page.getByRole('region', { name: 'Where they land' });
     await expect(map.locator('svg')).toBeVisible();

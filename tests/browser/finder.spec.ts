@@ -13,7 +13,10 @@ for (const [player, hand] of [
     }) => {
         const errors = watch(page);
         await signIn(page);
-        await page.getByRole('link', { name: new RegExp(player) }).click();
+        await page
+            .getByRole('listitem')
+            .getByRole('link', { name: new RegExp(player) })
+            .click();
         await openPart(page, 'Every setup');
         await expect(page.getByRole('heading', { name: 'Every setup on the rack' })).toBeVisible();
         await expect(page.getByText(/as well as the best/)).toBeVisible({ timeout: 30_000 });

@@ -184,7 +184,10 @@ test('the day book and the sheet fit a phone, and a wrong address leads back', a
     await page.setViewportSize({ width: 390, height: 844 });
     await signIn(page);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-    await page.getByRole('link', { name: /Imke Dorsay/ }).click();
+    await page
+        .getByRole('listitem')
+        .getByRole('link', { name: /Imke Dorsay/ })
+        .click();
     await expect(page.getByRole('heading', { name: 'Build sheet' })).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     await page.goto('/#/nowhere');

@@ -75,7 +75,10 @@ test('the number keys leave typing alone', async ({ page }) => {
     await page.getByLabel('E-mail').fill('fitter@demo.example');
     await page.getByLabel('Password').fill('minted-demo');
     await page.keyboard.press('Enter');
-    await page.getByRole('link', { name: /Tobin Wexcroft/ }).click();
+    await page
+        .getByRole('listitem')
+        .getByRole('link', { name: /Tobin Wexcroft/ })
+        .click();
     await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
     await page.getByLabel('Typical carry').pressSequentially('215');
     await page.getByLabel('In their words').pressSequentially('3 more');

@@ -53,7 +53,7 @@ test('a club is ordered, comes out of tolerance, is mended and handed over; a st
     await page.goto(`/#/fitting/${id}/sheet`);
     await expect(page.getByText('As it was built, on gauge and balance:')).toBeVisible();
     await page.goto('/#/');
-    await expect(page.getByRole('link', { name: new RegExp(`${name}.*handed over`) })).toBeVisible();
+    await expect(page.getByRole('listitem').getByRole('link', { name: new RegExp(`${name}.*handed over`) })).toBeVisible();
     expect(errors).toEqual([]);
 });
 

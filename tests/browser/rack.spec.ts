@@ -89,7 +89,10 @@ test('the gauge and the balance fill the fields at a press, and the check piece 
 
 test('a gauge reading changes the playing loft that the answer shows', async ({ page }) => {
     await signIn(page);
-    await page.getByRole('link', { name: /Rafe Quillon/ }).click();
+    await page
+        .getByRole('listitem')
+        .getByRole('link', { name: /Rafe Quillon/ })
+        .click();
     await openPart(page, 'Every figure');
     const plays = page.getByRole('row', { name: /^Loft it plays/ });
     await expect(plays).toContainText('8.7°');

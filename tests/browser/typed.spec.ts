@@ -150,5 +150,10 @@ test('a real studio takes nothing made up until it is switched on, and then it i
     await expect(page.getByRole('button', { name: /Hit one/ })).toHaveCount(0);
     // What is there stays marked, on other screens too.
     await page.goto('/#/');
-    await expect(page.getByRole('link', { name: /A Real Player/ }).getByText('simulated', { exact: true })).toBeVisible();
+    await expect(
+        page
+            .getByRole('listitem')
+            .getByRole('link', { name: /A Real Player/ })
+            .getByText('simulated', { exact: true }),
+    ).toBeVisible();
 });

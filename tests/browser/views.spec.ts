@@ -8,7 +8,10 @@ import { accessible, addSetup, beginFitting, drawn, openPart, openStep, signIn, 
 const PARTS = ['The shots', 'Every figure', 'Why they differ', 'Every setup', 'Confirm, other', 'Lofts, speeds'];
 
 async function open(page: Page, player: string, step: string): Promise<void> {
-    await page.getByRole('link', { name: new RegExp(player) }).click();
+    await page
+        .getByRole('listitem')
+        .getByRole('link', { name: new RegExp(player) })
+        .click();
     await expect(page.getByRole('navigation', { name: 'Steps' })).toBeVisible();
     await openStep(page, step);
 }
@@ -75,12 +78,12 @@ test('the day book is searched as one types', async ({ page }) => {
     await signIn(page);
     const search = page.getByLabel('Search the day book');
     await search.fill('imke');
-    await expect(page.getByRole('link', { name: /Imke Dorsay/ })).toBeVisible();
-    await expect(page.getByRole('link', { name: /Rafe Quillon/ })).toHaveCount(0);
+    await expect(page.getByRole('listitem').getByRole('link', { name: /Imke Dorsay/ })).toBeVisible();
+    await expect(page.getByRole('listitem').getByRole('link', { name: /Rafe Quillon/ })).toHaveCount(0);
     await search.fill('no such player');
     await expect(page.getByText('Nothing found for “no such player”.')).toBeVisible();
     await search.fill('');
-    await expect(page.getByRole('link', { name: /Rafe Quillon/ })).toBeVisible();
+    await expect(page.getByRole('listitem').getByRole('link', { name: /Rafe Quillon/ })).toBeVisible();
 });
 
 test('the number keys walk the steps, but not while typing', async ({ page }) => {
@@ -292,7 +295,10 @@ test('a trail of fourteen folds its middle, keeps the benchmark in sight, and op
 
 test('the sheet prints without the buttons of the screen', async ({ page }) => {
     await signIn(page);
-    await page.getByRole('link', { name: /Imke Dorsay/ }).click();
+    await page
+        .getByRole('listitem')
+        .getByRole('link', { name: /Imke Dorsay/ })
+        .click();
     await expect(page.getByRole('heading', { name: 'Build sheet' })).toBeVisible();
     await page.emulateMedia({ media: 'print' });
     await expect(page.getByRole('navigation', { name: 'Steps' })).toBeHidden();

@@ -7,6 +7,15 @@ namespace App\Contract\Shapes;
 use App\Contract\Shape;
 
 /** Who comes when. */
+#[Shape('Today', [
+    'today' => 'string',
+    'next' => 'Appointment[]',
+    // fittings of two setups and more with shots, and no decision
+    'decisions' => '{ fittingId: integer; player: string; what: string }[]',
+    'orders' => '{ orderId: integer; player: string; what: string; isLate: boolean }[]',
+    // clubs that were handed over, since when, and no round was told of
+    'rounds' => '{ fittingId: integer; player: string; what: string }[]',
+])]
 #[Shape('AppointmentKind', ['name' => 'string', 'minutes' => 'integer', 'swings' => 'integer'])]
 #[Shape('Appointment', [
     'id' => 'integer',

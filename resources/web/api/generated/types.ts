@@ -1865,6 +1865,14 @@ export interface TieBreak {
     wantedApexM: number;
 }
 
+export interface Today {
+    today: string;
+    next: Appointment[];
+    decisions: { fittingId: number; player: string; what: string; }[];
+    orders: { orderId: number; player: string; what: string; isLate: boolean; }[];
+    rounds: { fittingId: number; player: string; what: string; }[];
+}
+
 export interface Told {
     value: number;
     interval: Interval;

@@ -9,9 +9,10 @@
     import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
-    import Simulated from '../../parts/Simulated.svelte';
     import TopBar from '../../parts/TopBar.svelte';
+    import { say } from '../../format/sentences';
     import { when } from '../../format/times';
+    import Today from './Today.svelte';
     import { session } from '../../lib/session.svelte';
 
     const SCALES: Record<string, [string, UnitChoice]> = {
@@ -136,8 +137,12 @@
 <TopBar />
 <main>
     <section class="book">
+        <h1>Day book</h1>
+        <Today />
         <div class="top">
-            <h1>Day book</h1>
+            <h2>
+                {say('daybook.all')}{#if entries?.some((e) => e.simulated)}<small class="made">{say('daybook.simulated')}</small>{/if}
+            </h2>
             <span class="ways">
                 <label class="small">up to <input type="date" bind:value={upTo} /></label>
                 <input type="search" placeholder="Player, head or wish" aria-label="Search the day book" bind:value={wanted} />
@@ -156,8 +161,11 @@
                     <li>
                         <a href={isDesk && !entry.decided ? `#/player/${entry.player.id}` : `#/fitting/${entry.id}/${nextStep(entry)}`}>
                             <span class="name"
-                                ><b>{entry.player.name}</b><small
-                                    >{entry.player.hand}-handed · {entry.player.units.distance === 'yd' ? 'yards' : 'metres'}</small
+                                ><b
+                                    >{entry.player.name}{#if entry.simulated}<span title={say('daybook.simulated')}
+                                            >&nbsp;*<span class="visually-hidden"> simulated</span></span
+                                        >{/if}</b
+                                ><small>{entry.player.hand}-handed · {entry.player.units.distance === 'yd' ? 'yards' : 'metres'}</small
                                 ></span
                             >
                             <span class="wish">{entry.wants || 'no wish written down'}</span>
@@ -169,7 +177,7 @@
                                     />{/each}{#if entry.setups.length > 8}<small>+{entry.setups.length - 8}</small>{/if}</span
                             >
                             <span class="state" class:done={entry.decided && !entry.order?.isLate}
-                                >{waits(entry)}{#if entry.simulated}&nbsp;<Simulated />{/if}<small>{when(entry.updatedAt)}</small></span
+                                >{waits(entry)}<small>{when(entry.updatedAt)}</small></span
                             >
                         </a>
                     </li>
@@ -273,6 +281,13 @@
         gap: 20px;
         align-items: center;
         justify-content: space-between;
+        margin: 22px 0 12px;
+    }
+    .made {
+        font-weight: 400;
+        margin-left: 12px;
+    }
+    h1 {
         margin-bottom: 12px;
     }
     .top input[type='search'] {
