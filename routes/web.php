@@ -206,6 +206,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('confirm/next', [ConfirmController::class, 'next']);
             Route::post('confirm/end', [ConfirmController::class, 'end']);
             Route::get('file', [FittingFileController::class, 'export']);
+            Route::get('report', [ReportController::class, 'page']);
             Route::get('report.pdf', [ReportController::class, 'player'])->middleware(Heavy::class);
             Route::get('build.pdf', [ReportController::class, 'build'])->middleware(Heavy::class);
             Route::get('gaps', [LongClubController::class, 'show'])->middleware(Heavy::class);

@@ -39,7 +39,7 @@ enum Role: string
         'GET api/calendar', 'POST api/calendar/feed', 'DELETE api/calendar/feed', 'POST api/appointments',
         'PATCH api/appointments/{appointment}',
         'GET api/appointments/{appointment}/calendar.ics', 'POST api/appointments/{appointment}/fitting', 'GET api/studio-log',
-        'GET api/fittings/{fitting}/report.pdf', 'GET api/fittings/{fitting}/build.pdf', 'GET api/orders', 'GET api/orders.csv',
+        'GET api/fittings/{fitting}/report', 'GET api/fittings/{fitting}/report.pdf', 'GET api/fittings/{fitting}/build.pdf', 'GET api/orders', 'GET api/orders.csv',
         'PATCH api/orders/{order}',
         'POST api/studio-log/{entry}/undo',
     ];

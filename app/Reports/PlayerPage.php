@@ -41,10 +41,14 @@ final readonly class PlayerPage
         );
     }
 
-    /** @return array<string, mixed> for a phone; what the fitter does and notes is not in it */
-    public function toArray(): array
+    /**
+     * @param  bool  $isWide  as wide as paper; else as wide as a phone
+     * @return array<string, mixed> what the fitter does and notes is not in it
+     */
+    public function toArray(bool $isWide = false): array
     {
         $t = $this->text;
+        $wide = static fn (float $paper, float $phone): float => $isWide ? $paper : $phone;
 
         return [
             'title' => $this->title(), 'fitted' => $this->fitted(), 'lead' => $t->lead(), 'flight' => $t->flight(), 'three' => $t->three(),
@@ -52,8 +56,9 @@ final readonly class PlayerPage
             'gaveUp' => $t->gaveUp(), 'ratings' => $t->ratings(), 'reason' => $t->reason(), 'club' => $t->club(), 'air' => $t->air(),
             'isMadeUp' => $this->isMadeUp,
             'pictures' => [
-                'flights' => $this->pictures->flights(360, 170)->svg(), 'landing' => $this->pictures->landing(360, 270)->svg(),
-                'club' => $this->pictures->club(300, 230)->svg(), 'fourteen' => $this->pictures->fourteen(360)->svg(),
+                'flights' => $this->pictures->flights($wide(720, 360), $wide(190, 170))->svg(),
+                'landing' => $this->pictures->landing($wide(440, 360), $wide(330, 270))->svg(),
+                'club' => $this->pictures->club(300, 230)->svg(), 'fourteen' => $this->pictures->fourteen($wide(720, 360))->svg(),
             ],
         ];
     }

@@ -10,6 +10,9 @@ use MintCarry\Core\Units\Unit;
 /** The report's pictures: flights from the side, where they land, the club from above, and fourteen drives. Before is dashed and round, now is full and pointed. */
 final readonly class ReportPictures
 {
+    /** Width of a bold letter of 9 points, at most. */
+    private const LETTER = 5.4;
+
     /**
      * @param  array<string, mixed>  $report  of `PlayerReport`
      * @param  array<string, string>  $units  of the player
@@ -30,6 +33,7 @@ final readonly class ReportPictures
         // The same scale up and along would be flat on paper: heights are drawn larger, and the picture says so by its own figures.
         $y = static fn (float $m): float => $foot - ($foot - 22) * $m / $top;
         $drawing->path([[4, $foot], [$width - 2, $foot]], Drawing::INK, 0.9);
+        $paths = [];
         foreach ($both as $name => $side) {
             $isNow = $name === 'now';
             $color = $isNow ? Drawing::MINT : Drawing::BEFORE;
@@ -42,15 +46,9 @@ final readonly class ReportPictures
             if ($side['totalM'] !== null && $side['totalM'] > $land) {
                 $drawing->path([[$x($land), $foot + ($isNow ? 0 : 2)], [$x((float) $side['totalM']), $foot + ($isNow ? 0 : 2)]], $color, $isNow ? 2.4 : 1.8, $isNow ? '' : '4 3');
             }
-            $heights = array_column($side['flight'], 1);
-            arsort($heights);
-            $peak = (int) array_key_first($heights);
-            $drawing->label(
-                $x($side['flight'][$peak][0]) - ($isNow ? 0 : 24), $y($side['flight'][$peak][1]) + ($isNow ? -6 : 14),
-                $this->words->say('report.high', ['height' => $this->height((float) $side['apexM']), 'degrees' => $this->words->number((float) $side['descentDeg'])]),
-                $isNow ? 'middle' : 'start', 9, true, $color,
-            );
+            $paths[$name] = $path;
         }
+        $this->labelHeights($drawing, $paths, $both, $foot);
         // Where they land, side by side where they would lie on each other.
         $ends = array_map(static fn (array $s): ?float => $s['carryM'], $both);
         $near = isset($ends['before'], $ends['now']) && abs($x($ends['before']) - $x($ends['now'])) < 46;
@@ -62,6 +60,52 @@ final readonly class ReportPictures
         }
 
         return $drawing;
+    }
+
+    /**
+     * How high each flies: over the top of the higher one; of the lower one where there is room under both, else in the corner over the
+     * first metres. So no label lies on a curve or on the other.
+     *
+     * @param  array<string, list<array{float, float}>>  $paths  points of the drawing, by side
+     * @param  array<string, array<string, mixed>>  $sides
+     */
+    private function labelHeights(Drawing $drawing, array $paths, array $sides, float $foot): void
+    {
+        $tops = array_map(static fn (array $path): float => min([$foot, ...array_column($path, 1)]), $paths);
+        asort($tops);
+        foreach (array_keys($tops) as $i => $name) {
+            $text = $this->words->say('report.high', [
+                'height' => $this->height((float) $sides[$name]['apexM']), 'degrees' => $this->words->number((float) $sides[$name]['descentDeg']),
+            ]);
+            $top = $tops[$name];
+            [$at, $y, $anchor] = $i === 0
+                ? [$paths[$name][(int) array_search($top, array_column($paths[$name], 1), true)][0], $top - 6, 'middle']
+                : [...($this->roomUnder($paths, mb_strlen($text) * self::LETTER + 12, $top, $foot) ?? [6.0, 12.0]), 'start'];
+            if ($i > 0 && $at > 6.0) {
+                $anchor = 'middle';
+            }
+            $drawing->label($at, $y, $text, $anchor, 9, true, $name === 'now' ? Drawing::MINT : Drawing::BEFORE);
+        }
+    }
+
+    /**
+     * @param  array<string, list<array{float, float}>>  $paths
+     * @return array{float, float}|null the middle and the baseline of a line of this width under all of them
+     */
+    private function roomUnder(array $paths, float $width, float $top, float $foot): ?array
+    {
+        for ($y = $top + 14; $y < $foot - 3; $y += 2) {
+            [$from, $to] = [-INF, INF];
+            foreach ($paths as $path) {
+                $over = array_column(array_filter($path, static fn (array $p): bool => $p[1] < $y - 11), 0);
+                [$from, $to] = $over === [] ? [INF, -INF] : [max($from, min($over)), min($to, max($over))];
+            }
+            if ($to - $from >= $width) {
+                return [($from + $to) / 2, $y];
+            }
+        }
+
+        return null;
     }
 
     public function landing(float $width = 300, float $height = 232): Drawing

@@ -7,7 +7,9 @@ use App\Models\PlayerLink;
 use App\Models\Rating;
 use App\Models\User;
 use App\Reports\Drawing;
+use App\Reports\ReportPictures;
 use App\Reports\SquareCode;
+use App\Words\Words;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Support\Facades\Process;
 
@@ -134,3 +136,40 @@ it('prints nothing before something was decided', function (): void {
     $this->getJson("api/fittings/{$empty->id}/build.pdf")->assertUnprocessable();
     $this->getJson("{$this->url}/report.pdf?paper=A0")->assertUnprocessable();
 });
+
+it('draws no label of the flights on a curve or on the other, on paper, screen and phone', function (float $apexBefore, float $apexNow, float $carryNow): void {
+    $arc = static fn (float $carry, float $apex): array => array_map(
+        static fn (int $i): array => [$carry * $i / 40, 4 * $apex * ($i / 40) ** 1.4 * (1 - $i / 40) / 1.18], range(0, 40),
+    );
+    $side = static fn (float $carry, float $apex): array => [
+        'flight' => $arc($carry, $apex), 'carryM' => $carry, 'totalM' => $carry + 12, 'apexM' => $apex, 'descentDeg' => 33.0,
+    ];
+    $report = ['isOwn' => false, 'before' => $side(190.0, $apexBefore), 'now' => $side($carryNow, $apexNow)];
+    $units = ['distance' => 'm', 'speed' => 'km/h', 'height' => 'm', 'length' => 'mm'];
+    foreach (Words::languages() as $language) {
+        foreach ([[515, 122], [515, 61], [720, 190], [360, 170]] as [$w, $h]) {
+            $svg = simplexml_load_string((new ReportPictures($report, Words::in($language), $units, 'left'))->flights($w, $h)->svg());
+            $boxes = [];
+            foreach ($svg->text as $text) {
+                if (! str_contains((string) $text, '°')) {
+                    continue;
+                }
+                $width = 5.0 * mb_strlen((string) $text);
+                $left = (float) $text['x'] - ((string) $text['text-anchor'] === 'middle' ? $width / 2 : 0);
+                $boxes[] = [$left, (float) $text['y'] - 8, $left + $width, (float) $text['y'] + 1];
+            }
+            expect($boxes)->toHaveCount(2);
+            [$a, $b] = $boxes;
+            expect($a[0] < $b[2] && $b[0] < $a[2] && $a[1] < $b[3] && $b[1] < $a[3])->toBeFalse("{$language} {$w}×{$h}: one label on the other");
+            foreach ($svg->path as $path) {
+                preg_match_all('/(-?[\d.]+) (-?[\d.]+)/', (string) $path['d'], $points);
+                foreach ($points[1] as $i => $px) {
+                    foreach ($boxes as [$l, $t, $r, $f]) {
+                        expect((float) $px > $l && (float) $px < $r && (float) $points[2][$i] > $t && (float) $points[2][$i] < $f)
+                            ->toBeFalse("{$language} {$w}×{$h}: a label on a curve");
+                    }
+                }
+            }
+        }
+    }
+})->with([[13.0, 20.0, 205.0], [20.0, 13.0, 205.0], [26.0, 27.0, 192.0], [30.0, 12.0, 170.0], [9.0, 34.0, 215.0], [24.0, 24.0, 190.0]]);

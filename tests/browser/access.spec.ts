@@ -51,7 +51,7 @@ test('an owner invites a front desk, who chooses a password, sees no judging, an
         .getByRole('link', { name: /Imke Dorsay/ })
         .first()
         .click();
-    await expect(desk.getByRole('heading', { name: 'Before and after' })).toBeVisible();
+    await expect(desk.getByRole('article', { name: /^Report of Imke/ })).toBeVisible();
     await expect(desk.getByRole('link', { name: /^Answer/ })).toHaveCount(0);
     // What the screens do not offer is refused as well.
     for (const path of ['comparison', 'shots', 'judge', 'bay'])

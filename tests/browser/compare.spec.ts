@@ -46,7 +46,7 @@ for (const [hand, scale, player] of [
         await expect(page.getByText(/^Evened out: luck in club speed/).first()).toBeVisible();
         await openPart(page, 'Why they differ');
         const why = page.getByRole('region', { name: 'Why B differs from A' });
-        await expect(why.locator('svg')).toBeVisible();
+        await expect(why.locator('svg[role=img]')).toBeVisible();
         // The bars add up to the sum below them.
         await why.getByText('Figures and files').click();
         const cells = await why.locator('tbody tr td:nth-child(2)').allTextContents();
@@ -54,7 +54,7 @@ for (const [hand, scale, player] of [
         const total = values.pop()!;
         expect(Math.abs(values.reduce((s, v) => s + v, 0) - total)).toBeLessThan(0.06 * values.length);
         await why.getByRole('combobox', { name: /^Figure/ }).selectOption('sideM');
-        await expect(why.locator('svg')).toBeVisible();
+        await expect(why.locator('svg[role=img]')).toBeVisible();
         // A picture goes with its styles, a table with its figures.
         const [svg] = await Promise.all([page.waitForEvent('download'), why.getByRole('button', { name: /^SVG/ }).click()]);
         expect(readFileSync((await svg.path())!, 'utf8')).toContain('stroke');
@@ -70,7 +70,7 @@ for (const [hand, scale, player] of [
         const mark = page.getByRole('region', { name: 'Where they land' }).locator('g[role=presentation]').last();
         await mark.hover();
         await expect(page.locator('circle.ring')).not.toHaveCount(0);
-        const strike = page.getByRole('region', { name: 'Strike and forgiveness' }).locator('svg');
+        const strike = page.getByRole('region', { name: 'Strike and forgiveness' }).locator('svg[role=img]');
         const at = async (word: string) => (await strike.locator('text', { hasText: word }).first().boundingBox())!.x;
         expect((await at('heel')) > (await at('toe'))).toBe(hand === 'right');
         await expect(page.getByRole('region', { name: 'What an off-centre strike costs' })).toContainText('model, corrected by 10 strikes');
@@ -87,7 +87,7 @@ test('a picture of simulated shots says so wherever it is taken', async ({ page 
         .click();
     await openPart(page, 'Why they differ');
     const map = page.getByRole('region', { name: 'Where they land' });
-    await expect(map.locator('svg')).toBeVisible();
+    await expect(map.locator('svg[role=img]')).toBeVisible();
     await map.getByText('Figures and files').click();
     const [svg] = await Promise.all([page.waitForEvent('download'), map.getByRole('button', { name: /^SVG/ }).click()]);
     expect(readFileSync((await svg.path())!, 'utf8')).toMatch(/Simulated: \d+ of the shots are simulated, not hit \(A, B, C\)/);

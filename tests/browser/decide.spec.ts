@@ -109,7 +109,7 @@ for (const [player, name, hand, unit, chosen, version] of [
         await choose('Same again, new shaft.');
         await expect(page.getByText(`Version ${version + 1}, not locked`)).toBeVisible();
         await openStep(page, 'Sheet');
-        await expect(page.getByText(`version ${version + 1}, not locked`)).toBeVisible();
+        await expect(page.getByText(`Version ${version + 1}, not locked`)).toBeVisible();
         await expect(page.getByRole('link', { name: 'Fitting file' })).toBeVisible();
         expect(errors).toEqual([]);
     });

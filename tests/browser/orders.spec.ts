@@ -14,11 +14,11 @@ test('a club is ordered, comes out of tolerance, is mended and handed over; a st
     await row.getByLabel('Days').fill('9');
     await row.getByRole('button', { name: 'Save' }).click();
     await expect(row.getByText(/\d\.50 EUR/)).toBeVisible();
-    await row.getByRole('button', { name: 'It is ordered' }).click();
+    await row.getByRole('button', { name: 'Mark as ordered' }).click();
     await expect(row.getByText(/waits for the parts, due/)).toBeVisible();
     await page.getByRole('button', { name: /^Undo: noted as ordered/ }).click();
     await expect(row.getByText('waits to be ordered')).toBeVisible();
-    for (const step of ['It is ordered', 'It has arrived', 'It is built']) await row.getByRole('button', { name: step }).click();
+    for (const step of ['Mark as ordered', 'Mark as arrived', 'Mark as built']) await row.getByRole('button', { name: step }).click();
     await row
         .getByRole('button', { name: 'Read it' })
         .click()
@@ -48,7 +48,7 @@ test('a club is ordered, comes out of tolerance, is mended and handed over; a st
     await row.getByLabel('Swing weight').fill(`D${(wanted.swingWeightPoints - 30).toFixed(1)}`.replace('D-1', 'C9').replace('D-', 'C'));
     await row.getByRole('button', { name: 'Hold it against the order' }).click();
     await expect(row.getByText('waits to be handed over')).toBeVisible();
-    await row.getByRole('button', { name: 'It is handed over' }).click();
+    await row.getByRole('button', { name: 'Hand it over' }).click();
     await expect(page.getByRole('region', { name: 'Done with' }).getByText(name)).toBeVisible();
     await page.goto(`/#/fitting/${id}/sheet`);
     await expect(page.getByText('As it was built, on gauge and balance:')).toBeVisible();

@@ -214,6 +214,8 @@ for (const where of ['rack', 'rack/sleeves', 'rack/shafts', 'rack/file', 'rack/h
         await expect(page.locator('main')).not.toBeEmpty();
         await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
         await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+        await page.getByLabel('Menu').click();
+        await accessible(page);
         await page.getByRole('button', { name: 'Dark' }).click();
         await accessible(page);
     });

@@ -10,7 +10,7 @@ for (const [name, of, language, width] of [
         await signIn(page);
         const id = await decided(page, `${name} ${Date.now() % 100_000}`, of);
         await page.goto(`/#/fitting/${id}/sheet`);
-        await page.getByText('Send the report by link').click();
+        await page.getByRole('button', { name: 'Share by link' }).click();
         await page.getByRole('button', { name: 'A link to their report' }).click();
         const address = (await page.locator('code').innerText()).trim();
         await accessible(page);

@@ -78,7 +78,7 @@ for (const [hand, unit] of [
         await page.goto(`/#/fitting/${id}/sheet`);
         await page.getByRole('button', { name: 'Order this club' }).click();
         const row = page.getByRole('listitem').filter({ hasText: name });
-        for (const step of ['It is ordered', 'It has arrived', 'It is built']) await row.getByRole('button', { name: step }).click();
+        for (const step of ['Mark as ordered', 'Mark as arrived', 'Mark as built']) await row.getByRole('button', { name: step }).click();
         const { figures } = (
             await send<{ player: { name: string }; figures: Record<string, number | null> }[]>(page, 'GET', 'orders')
         ).find((o) => o.player.name === name)!;
@@ -97,7 +97,7 @@ for (const [hand, unit] of [
         await expect(row.getByText('Out of tolerance: face.')).toBeVisible();
         await expect(row.getByText(new RegExp(`${unit} further (left|right)`))).toBeVisible();
         await read(figures.faceOpenDeg!);
-        await row.getByRole('button', { name: 'It is handed over' }).click();
+        await row.getByRole('button', { name: 'Hand it over' }).click();
         await expect(page.getByRole('region', { name: 'Done with' }).getByText(name)).toBeVisible();
 
         // Three rounds by link; then again from there, with the club as it was built.

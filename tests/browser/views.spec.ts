@@ -299,11 +299,12 @@ test('the sheet prints without the buttons of the screen', async ({ page }) => {
         .getByRole('listitem')
         .getByRole('link', { name: /Imke Dorsay/ })
         .click();
-    await expect(page.getByRole('heading', { name: 'Build sheet' })).toBeVisible();
+    const report = page.getByRole('article', { name: /^Report of Imke/ });
+    await expect(report.locator('img')).toHaveCount(4);
     await page.emulateMedia({ media: 'print' });
     await expect(page.getByRole('navigation', { name: 'Steps' })).toBeHidden();
     await expect(page.getByRole('button', { name: /Print/ })).toBeHidden();
-    await expect(page.getByRole('heading', { name: 'Build sheet' })).toBeVisible();
+    await expect(report).toBeVisible();
     const pdf = await page.pdf({ format: 'A4' });
     expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)!.length).toBeLessThanOrEqual(2);
 });

@@ -3,7 +3,7 @@ import type { Advice, Fitting, Judgement, Setup } from '../../resources/web/api/
 import { changes, lengthText, loftText, nameOf, parentOf, toneOf } from '../../resources/web/format/setups';
 import { curveWords, distance, faceWords, figure, plain, shown, signed, unitOf } from '../../resources/web/format/units';
 import { list } from '../../resources/web/format/sentences';
-import { givesUp, sureness } from '../../resources/web/format/advice';
+import { givesUp } from '../../resources/web/format/advice';
 import { signsFor, unitsFor } from '../../resources/web/views/shots/choices';
 
 // Plain functions of the front end, without a page: how figures are written, and which sentence stands for which advice.
@@ -185,29 +185,7 @@ test('a setup is named by its head and just what differs; the loft by print and 
     expect(toneOf('I')).toBe(0);
 });
 
-test('a pick that the shots carry is said so', () => {
-    const sure = advice({
-        setups: [
-            judged('A'),
-            judged('B', {
-                strokes: -0.12,
-                chanceBetter: 0.93,
-                share: 0.72,
-                carryGainM: 6,
-                carryGainInterval: { low: 1, high: 11 },
-                gainInterval: { low: 0.02, high: 0.2 },
-            }),
-        ],
-    });
-    expect(sureness(sure)).toContain('The shots carry this.');
-    sure.setups[1]!.gainInterval = { low: -0.01, high: 0.2 };
-    expect(sureness(sure)).toContain('It is likely, not sure.');
-    expect(givesUp(sure, fitting)).toBe('No other carries farther or finds more fairways.');
-});
-
-test('a tie is never called a win', () => {
-    const tie = advice({ isConclusive: false, ties: ['C', 'D'] });
-    expect(sureness(tie)).toBe('C and D do as well.');
+test('a list is said as one says it', () => {
     expect(list(['A', 'B', 'C'])).toBe('A, B and C');
     expect(list([])).toBe('');
 });
@@ -221,7 +199,6 @@ test('what a pick gives up is named in the player’s units', () => {
     // Where nothing changes, what the best of the others would do for better and worse.
     const keeps = advice({ pick: 'A', runnerUp: 'B', setups: [judged('A'), judged('B', { carryGainM: 6, share: 0.3 })] });
     expect(givesUp(keeps, fitting)).toBe('B would carry 6 m farther, but find 4 fairways fewer.');
-    expect(sureness(advice({ pick: 'A', setups: [judged('A')] }))).toBe('Hit a second setup.');
 });
 
 test('without measured sides only carry is told', () => {

@@ -1,21 +1,11 @@
 import type { Advice, Fitting, Judgement, UnitChoice } from '../api/generated/types';
-import { drivesOf, hasTrouble, judgement, neverText } from './judged';
+import { drivesOf, hasTrouble, judgement } from './judged';
 import { list, say } from './sentences';
 import { factor, plain } from './units';
 
 /** "5 yd" */
 export const farText = (m: number, { player }: Pick<Fitting, 'player'>): string =>
     `${plain(Math.abs(m) * factor(player.units.distance), 0)} ${player.units.distance}`;
-
-/** What of the brief's "must never see" the pick brings; and what is not advised because of it. */
-export function neverTexts(advice: Advice, fitting: Fitting): string[] {
-    const pick = judgement(advice, advice.pick);
-    const barred = advice.setups.filter((s) => s.tag !== advice.pick && s.tag !== advice.benchmark && (s.barredBy ?? []).length > 0);
-    return [
-        ...(pick?.never ?? []).map((n) => neverText(n, advice.pick, advice.benchmark, fitting.player.units)),
-        ...barred.map((s) => say('gives.barred', { tag: s.tag, kinds: list(s.barredBy ?? []) })),
-    ];
-}
 
 /** What one setup would do better and worse than another: length, fairways, trouble. */
 function compare(one: Judgement, other: Judgement, fitting: Fitting): { more: string[]; less: string[] } {
@@ -54,17 +44,6 @@ export function givesUp(advice: Advice, fitting: Fitting, tag = advice.pick): st
     const better = [...new Set([longest, straightest])].filter((s) => s && compare(s, chosen, fitting).more.length);
     if (better.length) return better.map((s) => would(s!, false)).join(' ');
     return tag === advice.pick && chosen.gain >= 0 ? say('gives.none') : '';
-}
-
-/** How sure the choice is. */
-export function sureness(advice: Advice): string {
-    if (advice.setups.length < 2) return say('gives.one');
-    if (advice.ties.length) return say('gives.ties', { n: advice.ties.length, tags: list(advice.ties) });
-    const isOneSided =
-        advice.pick === advice.benchmark
-            ? advice.setups.every((s) => s.tag === advice.pick || s.gainInterval.high < 0)
-            : judgement(advice, advice.pick)!.gainInterval.low > 0;
-    return say('gives.sure', { isOneSided: isOneSided ? 'yes' : 'no' });
 }
 
 /** What was hit outdoors, and what became of the wind. */

@@ -1,4 +1,4 @@
-import type { Found, FoundSetup, Judgement, UnitChoice } from '../api/generated/types';
+import type { Found, FoundSetup, UnitChoice } from '../api/generated/types';
 import type { Guarded } from '../charts/GuardChart.svelte';
 import { DRIVES, drivesOf, neverWords } from './judged';
 import { factor, plain, signed } from './units';
@@ -12,20 +12,6 @@ export function guardedOfFound(found: Found, kind: string, nameOf: (s: FoundSetu
         const letter = s.tested ? s.setupTag : null;
         return [{ tag: s.tag, letter, name: nameOf(s), carryM: s.carryM, chance: n.chance, onFront: front.includes(s.tag) }];
     });
-}
-
-/** What was hit alone: the same figures as the finder’s. */
-export function guardedOfHit(setups: Judgement[], kind: string, nameOf: (tag: string) => string): Guarded[] {
-    const told = setups.flatMap((s) => {
-        const n = s.never?.find((one) => one.kind === kind);
-        return n && s.expectedCarryM !== undefined ? [{ tag: s.tag, carryM: s.expectedCarryM, chance: n.chance }] : [];
-    });
-    return told.map((s) => ({
-        ...s,
-        letter: s.tag,
-        name: nameOf(s.tag),
-        onFront: !told.some((o) => o.carryM > s.carryM && o.chance < s.chance),
-    }));
 }
 
 interface Paying {

@@ -1,5 +1,5 @@
-import type { Advice, Fitting, Judgement, JudgementAge, NeverSeen, NextStep, Seen, UnitChoice } from '../api/generated/types';
-import { factor, plain, signed } from './units';
+import type { Advice, Fitting, Judgement, JudgementAge, NextStep, UnitChoice } from '../api/generated/types';
+import { factor, signed } from './units';
 
 /** How old the figures on the screen are, where newer ones follow. */
 export function ageText(age: JudgementAge): string {
@@ -32,48 +32,6 @@ export function carryGain(j: Pick<Judgement, 'carryGainM' | 'carryGainInterval'>
     return `${signed(j.carryGainM * k, 0)} ${units.distance} (likely ${signed(low * k, 0)} to ${signed(high * k, 0)})`;
 }
 
-const of = ({ fairways }: Seen): string => `${fairways!.in} of ${fairways!.of}`;
-
-/** What the setup does to carry, fairways and trouble against the benchmark: half a sentence each. */
-export function against(j: Judgement, benchmark: Judgement, fitting: Fitting): string[] {
-    const { units } = fitting.player;
-    const k = factor(units.distance);
-    const out: string[] = [];
-    if (j.carryGainM !== undefined && j.carryGainInterval) {
-        const yards = Math.round(j.carryGainM * k);
-        const [mine, its] = [j.carry?.mean, benchmark.carry?.mean];
-        const much =
-            j.exaggerates?.includes('carry') && mine !== undefined && its !== undefined
-                ? `; these shots ${signed((mine - its) * k, 0)}, which exaggerates`
-                : '';
-        const range = `likely ${signed(j.carryGainInterval.low * k, 0)} to ${signed(j.carryGainInterval.high * k, 0)}${much}`;
-        out.push(
-            yards === 0
-                ? `carries as far (${range} ${units.distance})`
-                : `carries ${Math.abs(yards)} ${units.distance} ${yards > 0 ? 'farther' : 'shorter'} (${range})`,
-        );
-    }
-    if (j.sideKnown && benchmark.sideKnown) {
-        const [mine, its] = [drivesOf(j.share), drivesOf(benchmark.share)];
-        const much = j.exaggerates?.includes('fairways') ? `; ${j.n} shots exaggerate` : '';
-        const seen =
-            j.seen?.fairways && benchmark.seen?.fairways
-                ? ` (seen: ${of(j.seen)}, and ${of(benchmark.seen)} with ${benchmark.tag}${much})`
-                : '';
-        out.push(
-            mine === its
-                ? `finds as many of ${DRIVES} fairways (${mine})${seen}`
-                : `finds ${mine} of ${DRIVES} fairways instead of ${its}${seen}`,
-        );
-        if (hasTrouble(fitting) && j.troubleShare !== undefined && benchmark.troubleShare !== undefined) {
-            const [bad, was] = [drivesOf(j.troubleShare), drivesOf(benchmark.troubleShare)];
-            if (bad !== was || bad > 0)
-                out.push(`sends ${bad} into the trouble${bad === was ? ', as many as before' : ` instead of ${was}`}`);
-        }
-    }
-    return out;
-}
-
 export const hasTrouble = ({ brief }: Pick<Fitting, 'brief'>): boolean =>
     brief.corridor.left.kind !== 'rough' || brief.corridor.right.kind !== 'rough';
 
@@ -87,23 +45,6 @@ const NEVER: Record<string, string> = {
 
 /** Where the drives end that must never be seen. */
 export const neverWords = (kind: string): string => NEVER[kind] ?? kind;
-
-/** A price in strokes is told in length up to here. */
-const MOST_AS_LENGTH_M = 30;
-
-/** "Must never be seen, left: 3 of 14 with B, 2 of 14 with A; likelier, so it is not advised. It costs 4 yd a drive." */
-export function neverText(n: NeverSeen, tag: string, benchmark: string, units: UnitChoice): string {
-    const yards = Math.round(n.metres * factor(units.distance));
-    // Nobody thinks of a drive that is longer by more than this.
-    const asLength = Math.abs(n.metres) <= MOST_AS_LENGTH_M ? `as much as ${Math.abs(yards)} ${units.distance} a drive, ` : '';
-    const price =
-        yards === 0
-            ? ''
-            : ` That ${yards > 0 ? 'costs' : 'saves'} ${asLength}${plain(Math.abs(n.strokes), 2)} strokes${asLength ? '' : ' a drive'}.`;
-    const than = tag === benchmark ? '' : `, ${outOf14(n.ofBenchmark)} with ${benchmark}`;
-    const barred = tag !== benchmark && n.isBarred ? ' It likely comes more often, so it is not advised.' : '';
-    return `Must never be seen: ${outOf14(n.chance)} drives with ${tag} end ${NEVER[n.kind] ?? n.kind}${than}.${barred}${price}`;
-}
 
 export const judgement = (advice: Advice, tag: string): Judgement | undefined => advice.setups.find((s) => s.tag === tag);
 

@@ -151,7 +151,8 @@
                                 ><td>{s.device}{s.isThis ? ', this one' : ''}</td><td class="words">{s.from}</td><td class="words"
                                     >{moment(s.at)}</td
                                 ><td class="words">{moment(s.seenAt)}</td><td
-                                    >{#if !s.isThis}<button class="plain" onclick={() => end(`account/sign-ins/${s.id}`)}>End</button
+                                    >{#if !s.isThis}<button class="plain" onclick={() => end(`account/sign-ins/${s.id}`)}
+                                            >End<span class="visually-hidden"> the session of {s.device}, {moment(s.at)}</span></button
                                         >{/if}</td
                                 ></tr
                             >{/each}</tbody

@@ -184,7 +184,7 @@
                             }}
                         />{/if}
                     <div>
-                        {#each answer.rows as row (row.what)}<Measure {row} {fitting} after={answer.after} />{/each}
+                        {#each answer.rows as row (row.what)}<Measure {row} {fitting} {after} />{/each}
                     </div>
                     {#if judge && before}<Windows {judge} {before} {after} {units} />{/if}
                     {#if judge && after && !hidden}

@@ -1,12 +1,12 @@
 <script lang="ts">
-    import type { AnswerRow, Fitting } from '../../api/generated/types';
+    import type { AnswerRow, Fitting, Judgement } from '../../api/generated/types';
     import { DRIVES } from '../../format/judged';
     import { toneOf } from '../../format/setups';
     import { outline, turned } from '../../parts/Glyph.svelte';
     import { bigText, rowName, rowUnder, sideText, stripOf } from './sentences';
 
     /** One thing that the brief asks for: its name, a picture before and after, and the figures. */
-    let { row, fitting, after }: { row: AnswerRow; fitting: Fitting; after: string | null } = $props();
+    let { row, fitting, after }: { row: AnswerRow; fitting: Fitting; after: Judgement | undefined } = $props();
     const big = $derived(bigText(row, fitting));
     const strip = $derived(stripOf(row));
     const bad = $derived(row.asked === 'never');
@@ -34,8 +34,8 @@
                 <line x1={strip.zero} x2={strip.zero} y1="4" y2="40" class="zero" />
                 <line x1={strip.zero} x2={strip.at} y1="22" y2="22" class="way" />
                 <line x1={strip.low} x2={strip.high} y1="22" y2="22" class="range" />
-                {#if after}<g class="set-{toneOf(after)}"
-                        ><path d={outline(after, 7)} transform="translate({strip.at} 22) {turned(after)}" class="mark" /></g
+                {#if after}<g class="set-{toneOf(after.tag)}"
+                        ><path d={outline(after.tag, 7)} transform="translate({strip.at} 22) {turned(after.tag)}" class="mark" /></g
                     >{/if}
             {/if}
         </svg>
@@ -43,7 +43,7 @@
     <p class="big">
         {#if big.before}<span class="was">{big.before}{big.after ? ' →' : ''}</span>{/if}
         {big.after} <span class="unit">{big.unit}</span>
-        <small>{sideText(row, fitting)}</small>
+        <small>{sideText(row, fitting, after)}</small>
     </p>
 </div>
 

@@ -1,4 +1,4 @@
-import type { AnswerFigure, AnswerRow, Fitting, FittingAnswer, Found, FoundSetup, Setup } from '../../api/generated/types';
+import type { AnswerFigure, AnswerRow, Fitting, FittingAnswer, Found, FoundSetup, Judgement, Setup } from '../../api/generated/types';
 import { DRIVES, drivesOf } from '../../format/judged';
 import { list } from '../../format/sentences';
 import { say } from './words';
@@ -99,8 +99,8 @@ export function bigText(row: AnswerRow, fitting: Fitting): { before: string; aft
 const counted = (f: AnswerFigure | null): string =>
     f?.seen && typeof f.seen === 'object' ? say('answer.counted', { in: f.seen.in, of: f.seen.of }) : '';
 
-/** The interval, and what these shots say. */
-export function sideText(row: AnswerRow, fitting: Fitting): string {
+/** The interval, and what these shots say; where the two pull apart, that few shots exaggerate. */
+export function sideText(row: AnswerRow, fitting: Fitting, after: Judgement | undefined): string {
     const { units } = fitting.player;
     const shown = row.after ?? row.before;
     const k = factor(unitOf(row.what, units));
@@ -134,6 +134,8 @@ export function sideText(row: AnswerRow, fitting: Fitting): string {
                 }),
             );
     }
+    const of = row.what === 'share' ? 'fairways' : row.what === 'carryM' ? 'carry' : '';
+    if (after?.exaggerates?.includes(of)) parts.push(say('answer.exaggerates', { n: after.n }));
     return parts.join(' · ');
 }
 

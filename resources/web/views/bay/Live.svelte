@@ -94,6 +94,7 @@
         <a href="#/fitting/{fitting.id}/bench">Add the player’s own club on the bench</a>
     </div>
 {:else if view}
+    <h1 class="visually-hidden">Bay</h1>
     <div class="instrument" class:big={bay.big}>
         <Now {bay} {view} />
         <section class="where" aria-label="Where they land">

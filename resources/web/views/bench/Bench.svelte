@@ -164,7 +164,8 @@
                         <div class="acts">
                             {#if fitting.benchmarkSetupId === setup.id}<em>benchmark</em>{:else}<button
                                     class="plain"
-                                    onclick={() => makeBenchmark(fitting, setup)}>Make benchmark</button
+                                    onclick={() => makeBenchmark(fitting, setup)}
+                                    >Make benchmark<span class="visually-hidden">: {setup.tag}</span></button
                                 >{/if}
                             <button class="plain" onclick={() => edit(setup, parent ?? null, fitting)}
                                 >{setup.shots ? (setup.headId === null ? 'Readings' : 'Note') : 'Change'}<span class="visually-hidden">

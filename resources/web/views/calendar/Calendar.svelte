@@ -92,8 +92,7 @@
         </div>
         <footer class="small">
             <span
-                >Times as on the studio’s wall ({days.zone}). Arrows move the dashed mark, Enter books there; Shift and arrows move an
-                appointment.</span
+                >Times are the studio’s ({days.zone}). Arrows move the dashed mark, Enter books there; Shift and arrows move an appointment.</span
             >
             {#if place.last}<button class="plain" onclick={() => place.undo()}>Undo: {place.last.words}</button>{/if}
             {#if off.length}<span

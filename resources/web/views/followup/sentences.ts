@@ -58,7 +58,7 @@ export function adviceText(seen: Seen): string {
         case 'come again':
             return 'Come again: begin a new fitting from here, with the club as it is as the baseline.';
         default:
-            return 'Tell of more rounds first.';
+            return 'Too few rounds yet: write some more down.';
     }
 }
 

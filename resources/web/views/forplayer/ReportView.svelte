@@ -2,13 +2,13 @@
     import { ApiError, blob } from '../../api/client';
     import type { ReportPage } from '../../api/generated/types';
     import type { Words } from '../../lib/words';
+    import ReportBody from './ReportBody.svelte';
 
-    // The report on a phone: what it comes to, how it flies, the club. Nothing of the fitter's steps.
+    // The report on a phone, to be taken along on paper. Nothing of the fitter's steps.
     let { token, report, words }: { token: string; report: ReportPage; words: Words } = $props();
     const say = $derived(words.say);
     let busy = $state(false);
     let problem = $state('');
-    const drawn = (svg: string) => `data:image/svg+xml;utf8,${encodeURIComponent(svg)}`;
     async function paper() {
         busy = true;
         problem = '';
@@ -26,94 +26,11 @@
     }
 </script>
 
-<article>
-    <div>
-        <h1>{report.title}</h1>
-        <p class="small">{report.fitted}</p>
-    </div>
-    <p class="lead">{report.lead}</p>
-    {#if report.isMadeUp}<p class="small">{say('report.madeUp')}</p>{/if}
-    <figure>
-        <figcaption>{say('report.flights')}</figcaption>
-        <img src={drawn(report.pictures.flights)} alt="{say('report.flights')}: {report.lead}" />
-    </figure>
-    <figure>
-        <figcaption>{say('report.fourteen')}</figcaption>
-        <img src={drawn(report.pictures.fourteen)} alt="{say('report.fourteen')}: {report.lead}" />
-        <p class="small">● {say('report.fairway')} ○ {say('report.rough')} <span class="cross">×</span> {say('report.troubleDot')}</p>
-    </figure>
-    {#if report.flight.length}<dl class="flight">
-            {#each report.flight as f (f.name)}<div>
-                    <dt>{f.name}</dt>
-                    <dd>{f.now} <span class="small">{say('report.before')} {f.before} · {f.wanted}</span></dd>
-                </div>{/each}
-        </dl>{/if}
-    {#each report.three as one (one.big)}
-        <p><b class="big">{one.big}</b> <span class="small">{one.small}</span><br />{one.text}</p>
-    {/each}
-    {#if report.gaveUp}<p>{report.gaveUp}</p>{/if}
-    {#if report.ratings}<p>{report.ratings}</p>{/if}
-    {#if report.reason}<p>{report.reason}</p>{/if}
-    <figure>
-        <figcaption>{say('report.where')}</figcaption>
-        <img src={drawn(report.pictures.landing)} alt={say('report.where')} />
-    </figure>
-    <figure>
-        <figcaption>{say('report.club')}</figcaption>
-        <img src={drawn(report.pictures.club)} alt={say('report.club')} />
-    </figure>
-    <dl>
-        {#each report.club as [name, value] (name)}<div>
-                <dt>{name}</dt>
-                <dd>{value}</dd>
-            </div>{/each}
-    </dl>
-    <p class="small">{say('report.rules')} {report.air}</p>
-    {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
-    <button disabled={busy} onclick={paper}>{say('report.pdf')}</button>
-</article>
+<ReportBody {report} {words} />
+{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+<button disabled={busy} onclick={paper}>{say('report.pdf')}</button>
 
 <style>
-    article {
-        display: grid;
-        gap: 16px;
-    }
-    .lead {
-        font-size: 20px;
-        line-height: 1.35;
-    }
-    figure {
-        display: grid;
-        gap: 4px;
-    }
-    figcaption {
-        font-weight: 650;
-    }
-    img {
-        width: 100%;
-        background: #fffdf7;
-        border-radius: 8px;
-        padding: 6px;
-    }
-    .big {
-        font-size: 26px;
-    }
-    .cross {
-        color: var(--brick);
-    }
-    dl div {
-        display: grid;
-        grid-template-columns: 110px minmax(0, 1fr);
-        gap: 10px;
-        padding: 5px 0;
-        border-top: 1px solid var(--hair);
-    }
-    dt {
-        color: var(--ink-2);
-    }
-    dd {
-        font-weight: 560;
-    }
     .problem {
         color: var(--brick);
     }

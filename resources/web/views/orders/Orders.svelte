@@ -68,7 +68,8 @@
                                         {#if o.state === 'built' && !isDesk}<button onclick={() => (place.open = o.id)}>Read it</button>
                                         {:else if nextOf(o)}<button
                                                 disabled={place.acting.busy}
-                                                onclick={() => place.change(o, { state: nextOf(o) })}>{STEP_WORDS[nextOf(o)!]}</button
+                                                onclick={() => place.change(o, { state: nextOf(o) })}
+                                                >{STEP_WORDS[nextOf(o)!]}<span class="visually-hidden">: {o.player.name}</span></button
                                             >{/if}
                                     </span>
                                 </div>

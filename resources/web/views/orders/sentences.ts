@@ -115,10 +115,10 @@ export const money = (value: number, currency: string): string => `${plain(value
 /** What comes next, as the fitter says it. */
 export const STEP_WORDS: Record<string, string> = {
     asked: 'Ask again',
-    ordered: 'It is ordered',
-    arrived: 'It has arrived',
-    built: 'It is built',
-    'handed over': 'It is handed over',
+    ordered: 'Mark as ordered',
+    arrived: 'Mark as arrived',
+    built: 'Mark as built',
+    'handed over': 'Hand it over',
     returned: 'Send it back',
     cancelled: 'Cancel',
 };

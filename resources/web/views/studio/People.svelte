@@ -96,16 +96,22 @@
                                         <button
                                             class="plain"
                                             onclick={() => act(async () => (link = await post<LinkShown>(`people/${p.id}/link`, {})))}
-                                            >{p.role === 'guest' || p.isInvited ? 'New link' : 'Link for a new password'}</button
+                                            >{p.role === 'guest' || p.isInvited ? 'New link' : 'Link for a new password'}<span
+                                                class="visually-hidden"
+                                            >
+                                                for {p.name}</span
+                                            ></button
                                         >
                                         {#if p.open}<button class="plain" onclick={() => act(() => remove(`people/${p.id}/sign-ins`))}
-                                                >End sessions</button
+                                                >End sessions<span class="visually-hidden"> of {p.name}</span></button
                                             >{/if}
                                         {#if asked === p.id}<button
                                                 class="plain"
                                                 onclick={() => act(async () => (await remove(`people/${p.id}`), (asked = null)))}
                                                 >Yes, remove {p.name}</button
-                                            >{:else}<button class="plain" onclick={() => (asked = p.id)}>Remove</button>{/if}
+                                            >{:else}<button class="plain" onclick={() => (asked = p.id)}
+                                                >Remove<span class="visually-hidden"> {p.name}</span></button
+                                            >{/if}
                                     {/if}</td
                                 >
                             </tr>
