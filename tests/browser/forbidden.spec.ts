@@ -34,16 +34,18 @@ for (const [hand, side, unit] of [
         const id = /fitting\/(\d+)/.exec(page.url())![1]!;
 
         await page.goto(`/#/fitting/${id}/answer/choice`);
+        await page.getByRole('button', { name: 'Choose another' }).click();
+        await page.getByLabel('Setup E', { exact: true }).check();
         await expect(
             page.getByText(new RegExp(`E is not advised: it likely brings more of what must never be seen \\(${side}\\)`)),
         ).toBeVisible();
-        await expect(page.getByText(/^Keep A/)).toBeVisible();
+        await expect(page.getByRole('heading', { level: 1 })).toContainText(/^(Keep your own|Not yet)/);
         const schools = page.getByRole('region', { name: 'Picks by school and by which shots count' });
         await expect(schools).toBeVisible();
         await expect(schools.getByRole('img', { name: 'E', exact: true })).toHaveCount(0);
 
         await page.goto(`/#/fitting/${id}/bench`);
-        await page.getByRole('button', { name: 'Make benchmark' }).click();
+        await page.getByRole('button', { name: /^Make benchmark/ }).click();
         await expect(page.getByText(`E likely brings more of what must never come (${side})`)).toBeVisible();
         await page.setViewportSize({ width: 320, height: 720 });
         await drawn(page);
@@ -52,7 +54,7 @@ for (const [hand, side, unit] of [
         await accessible(page);
         await page.getByRole('button', { name: 'Leave it' }).click();
         await expect(page.getByLabel('Why all the same?')).toHaveCount(0);
-        await page.getByRole('button', { name: 'Make benchmark' }).click();
+        await page.getByRole('button', { name: /^Make benchmark/ }).click();
         await page.getByLabel('Why all the same?').fill('Only on the range');
         await page.getByRole('button', { name: 'Make it the benchmark' }).click();
         await expect(page.getByLabel('Why all the same?')).toHaveCount(0);

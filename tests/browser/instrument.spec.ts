@@ -70,6 +70,37 @@ for (const [hand, scale, unit] of [
         await press('Escape');
         await expect(page.getByRole('group', { name: 'Change-over' })).toHaveCount(0);
         expect(await recorded<{ setups: unknown[] }>(page, '').then((f) => f.setups.length)).toBe(2);
+        // Another head, from the rack by a part of its name: six keys with its rating.
+        pressed = 0;
+        await press('7');
+        const other = hand === 'right' ? 't' : 'p';
+        await expect(page.getByRole('dialog').getByRole('option').first()).not.toHaveText(/Opening/);
+        await press(other);
+        await expect(page.getByRole('dialog').getByRole('option').first()).toContainText('head');
+        await accessible(page);
+        await press('Enter');
+        await expect(page.getByRole('dialog')).toHaveCount(0);
+        await expect(page.getByRole('group', { name: 'Change-over' })).toContainText('Head');
+        await press('Enter');
+        await press('Enter');
+        await expect(count(page)).toContainText('trial 4 · 0 count');
+        await monitor(bay, '--count', '4');
+        await expect(page.getByRole('heading', { name: 'confidence?' })).toBeVisible();
+        await press('3');
+        await expect(page.getByRole('heading', { name: 'confidence?' })).toHaveCount(0);
+        expect(pressed).toBe(6);
+        const { setups } = await recorded<{ setups: { head: string; shaft: string }[] }>(page, '');
+        expect(setups).toHaveLength(3);
+        expect(setups[2]!.head).not.toBe(setups[0]!.head);
+        expect(setups[2]!.shaft).toBe(setups[0]!.shaft);
+        // The same once more is what is on the bench already; what nothing is called makes nothing.
+        await page.keyboard.press('7');
+        await page.keyboard.type('no such thing');
+        await page.keyboard.press('Enter');
+        await expect(page.getByText('Nothing on the rack is called that.')).toBeVisible();
+        await page.keyboard.press('Escape');
+        await expect(page.getByRole('dialog')).toHaveCount(0);
+        expect(await recorded<{ setups: unknown[] }>(page, '').then((f) => f.setups.length)).toBe(3);
         expect(page.url()).toBe(url);
         expect(errors).toEqual([]);
     });
@@ -171,7 +202,7 @@ test('a newcomer fits a made-up player on the real screens, hint by hint, and is
     await expect(hint).toContainText('7 of 8');
     await hint.getByRole('link', { name: 'To the answer' }).click();
     await page.getByRole('button', { name: 'Choose another' }).click();
-    await page.getByLabel(/^Why/).fill('It looks right to me.');
+    await page.getByRole('textbox', { name: /^Why|^A word/ }).fill('It looks right to me.');
     await page
         .getByRole('button', { name: /^Lock \w and write/ })
         .last()

@@ -13,7 +13,7 @@ test('a club is ordered, comes out of tolerance, is mended and handed over; a st
     await row.getByLabel('Price').first().fill('415,50');
     await row.getByLabel('Days').fill('9');
     await row.getByRole('button', { name: 'Save' }).click();
-    await expect(row.getByText(/\d\.50 EUR/)).toBeVisible();
+    await expect(row.getByText(/\d\.50 EUR/).first()).toBeVisible();
     await row.getByRole('button', { name: 'Mark as ordered' }).click();
     await expect(row.getByText(/waits for the parts, due/)).toBeVisible();
     await page.getByRole('button', { name: /^Undo: noted as ordered/ }).click();
@@ -51,6 +51,7 @@ test('a club is ordered, comes out of tolerance, is mended and handed over; a st
     await row.getByRole('button', { name: 'Hand it over' }).click();
     await expect(page.getByRole('region', { name: 'Done with' }).getByText(name)).toBeVisible();
     await page.goto(`/#/fitting/${id}/sheet`);
+    await page.getByRole('tab', { name: 'For the workshop' }).click();
     await expect(page.getByText('As it was built, on gauge and balance:')).toBeVisible();
     await page.goto('/#/');
     await expect(page.getByRole('listitem').getByRole('link', { name: new RegExp(`${name}.*handed over`) })).toBeVisible();

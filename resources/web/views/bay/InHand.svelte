@@ -83,6 +83,7 @@
                     onclick={() => bay.choose(bay.benchmark)}><KeyCap name={bay.benchmark.tag} /> back to {bay.benchmark.tag}</button
                 >{/if}
             {#if bay.judged?.next}<button class="quiet" onclick={bay.takeNext}><KeyCap name="9" /> the finder’s next</button>{/if}
+            <button class="quiet" onclick={() => (bay.palette = true)}><KeyCap name="7" /> another head or part</button>
             <button class="quiet" onclick={() => (bay.menu = true)}><KeyCap name="Comma" /> more</button>
         </div>{/if}
     {#if bay.next && bay.shelf}<Shelve setup={bay.next} bind:shelf={bay.shelf} done={() => void bay.reread()} />{/if}

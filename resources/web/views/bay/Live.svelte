@@ -21,6 +21,7 @@
     import { actionOf, isTyping, keyName } from './keys';
     import LogList from './LogList.svelte';
     import Menu from './Menu.svelte';
+    import PutIn from './PutIn.svelte';
     import NoteField from './NoteField.svelte';
     import OpenAir from './OpenAir.svelte';
     import Now from './Now.svelte';
@@ -231,6 +232,7 @@
     {/if}
 {:else if !bay.problem && !bay.unread}<Outline what="Opening the bay …" blocks={['picture', 'picture']} />{/if}
 {#if bay.menu}<Menu {bay} />{/if}
+{#if bay.palette}<PutIn {bay} />{/if}
 
 <style>
     .instrument {

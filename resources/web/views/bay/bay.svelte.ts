@@ -28,6 +28,8 @@ export class BayScreen {
     /** The flight from the side in place of the map. */
     fromSide = $state(false);
     sound = $state(false);
+    /** A head, a shaft, a ball or a length is being looked for. */
+    palette = $state(false);
     /** The setup for the next trial, or the one that is turned for it, by id. */
     chosen = $state<number | null>(null);
     /** What its head can be turned to and weighted with. */
@@ -537,6 +539,26 @@ export class BayScreen {
         this.told = null;
         this.turned = sleeve === hand.sleeve && same(masses, hand.masses) ? null : { sleeve, masses };
     }
+    /** Another head, shaft, ball or length in the hand; the rest stays as it is there. A setup that is on the bench already is taken. */
+    putIn = (what: Part): Promise<void> =>
+        this.move(async () => {
+            this.palette = false;
+            const base = this.next ?? this.inHand ?? this.fitting.setups[0];
+            if (!base || this.view?.blind || this.confirm) return;
+            const of = { ...partsOf(base), ...what, ...(what.headId === undefined ? {} : { sleeveLabel: undefined, masses: undefined }) };
+            const there = this.shown.find((s) => isSame(s, of) && (what.headId === undefined || s.asItComes));
+            if (there) return this.choose(there);
+            const { lengthMm, teeMm, ...rest } = of;
+            const made = await post<Setup>(this.path('setups'), {
+                ...rest,
+                ...(lengthMm === null ? {} : { length: { value: String(lengthMm), unit: 'mm' } }),
+                ...(teeMm === null ? {} : { tee: { value: String(teeMm), unit: 'mm' } }),
+                branchedFromId: base.id,
+            });
+            await loadFitting(this.id);
+            this.choose(made);
+        });
+
     /** What the finder would hit next: its setup, or its head turned so, is to be in the hand. */
     takeNext = async (): Promise<void> => {
         const next = this.judged?.next;
@@ -558,6 +580,14 @@ export class BayScreen {
         this.put(next.sleeve, next.masses ?? like.masses ?? {});
     };
 }
+
+/** What of a setup may be another, from the bay. */
+export type Part = Partial<Pick<Setup, 'headId' | 'shaftId' | 'ballId' | 'lengthMm'>>;
+const partsOf = ({ headId, sleeveLabel, masses, shaftId, shaft, gripId, ballId, ball, lengthMm, teeMm, cue }: Setup) => ({
+    ...{ headId, sleeveLabel, masses: masses ?? {}, shaftId, shaft, gripId, ballId, ball, lengthMm, teeMm, cue },
+});
+const isSame = (s: Setup, of: Part): boolean =>
+    (['headId', 'shaftId', 'ballId', 'lengthMm'] as const).every((part) => of[part] === undefined || s[part] === of[part]);
 
 /** The same grams in the same slots. */
 function same(a: Record<string, number>, b: Record<string, number>): boolean {

@@ -8,7 +8,8 @@
     import { moment } from '../../format/times';
     import AcceptanceForm from './AcceptanceForm.svelte';
     import type { OrdersPlace } from './orders.svelte';
-    import { clubFigure, effectTexts, FIGURES, mendTexts, offText, STEP_WORDS, verdictText } from './sentences';
+    import Dial from './Dial.svelte';
+    import { effectTexts, FIGURES, mendTexts, money, STEP_WORDS, verdictText } from './sentences';
 
     let { place, order }: { place: OrdersPlace; order: Order } = $props();
     const units = $derived(order.player.units);
@@ -42,9 +43,23 @@
     }
     const others = $derived(order.next.filter((s) => s !== 'checked' && !['ordered', 'arrived', 'handed over'].includes(s)));
     const last = $derived(order.acceptances[0] ?? null);
+    const mends = $derived(last ? mendTexts(last.report, units) : []);
+    /** What was ordered, before it was read too. */
+    const dials = $derived(
+        Object.keys(FIGURES).map((name) => {
+            const check = last?.report.checks.find((c) => c.name === name);
+            return {
+                name,
+                ordered: order.figures[name as keyof typeof order.figures] as number | null,
+                delivered: check?.delivered ?? null,
+                off: check?.off ?? null,
+                tolerance: check?.tolerance ?? order.tolerances[name] ?? 1,
+            };
+        }),
+    );
 </script>
 
-<div class="detail">
+{#snippet drawer()}
     <form onsubmit={save}>
         {#each v.lines as line, i (i)}
             <div class="line">
@@ -63,55 +78,45 @@
         <p class="acts">
             <button class="quiet" disabled={place.acting.busy}>Save</button>
             <button type="button" class="plain" onclick={() => v.lines.push({ what: 'other', label: '', price: '' })}>Another line</button>
-            <a href="#/fitting/{order.fittingId}/sheet">The sheet</a>
         </p>
     </form>
-    <div class="beside">
-        {#if !isDesk}
-            {#if order.state === 'built' || order.state === 'checked'}<AcceptanceForm {place} {order} />{/if}
+{/snippet}
+
+<div class="detail">
+    {#if !isDesk}
+        <section aria-label="As it was read">
+            <div class="dials">
+                {#each dials as dial (dial.name)}<Dial {...dial} {units} />{/each}
+            </div>
             {#if last}
-                {@const report = last.report}
-                <section aria-label="As it was read">
-                    <h3>
-                        Read {moment(last.at)} by {last.by}
-                        {#if last.source === 'simulated'}<Simulated />{/if}
-                    </h3>
-                    <p class:bad={!report.isGood}><b>{verdictText(report)}</b></p>
-                    <table>
-                        <thead><tr><th></th><th>Ordered</th><th>Delivered</th><th>Off</th><th>May be</th></tr></thead>
-                        <tbody>
-                            {#each report.checks as c (c.name)}
-                                <tr class:bad={c.isWithin === false}
-                                    ><td>{FIGURES[c.name]}</td><td>{c.ordered === null ? '–' : clubFigure(c.name, c.ordered, units)}</td><td
-                                        >{clubFigure(c.name, c.delivered, units)}</td
-                                    ><td>{offText(c.name, c.off, units)}{c.isWithin === false ? ' ✗' : c.isWithin ? ' ✓' : ''}</td><td
-                                        >± {offText(c.name, c.tolerance, units).replace('+', '')}</td
-                                    ></tr
-                                >
-                            {/each}
-                        </tbody>
-                    </table>
-                    {#if report.effect}
-                        <p><b>For this player’s ball, by the models:</b> {effectTexts(report, units).join(' ')}</p>
-                    {/if}
-                    {#each mendTexts(report, units) as text (text)}<p>{text}</p>{/each}
-                    {#if last.acceptedAt}<p class="small">Taken {moment(last.acceptedAt)}{last.why ? `: ${last.why}` : ''}.</p>
-                    {:else if report.isHandRight && order.state === 'built'}
-                        <form
-                            class="take"
-                            onsubmit={(e) => {
-                                e.preventDefault();
-                                void place.take(order, why);
-                            }}
-                        >
-                            <Field label="Take it as it is, because" error={err('why')}><input maxlength="300" bind:value={why} /></Field>
-                            <button class="quiet">Take it</button>
-                        </form>
-                    {/if}
-                </section>
+                <p class="verdict" class:bad={!last.report.isGood}>{verdictText(last.report)}</p>
+                {#if mends.length}<p class="mend">{mends[0]}</p>{/if}
+                {#if mends.length > 1}<p class="small">Then read it again. {mends.slice(1).join(' ')}</p>{/if}
+                {#if last.report.effect}<p>For this player’s ball, by the models: {effectTexts(last.report, units).join(' ')}</p>{/if}
+                <p class="small">
+                    Read {moment(last.at)} by {last.by}
+                    {#if last.source === 'simulated'}<Simulated />{/if}
+                </p>
+                {#if last.acceptedAt}<p class="small">Taken {moment(last.acceptedAt)}{last.why ? `: ${last.why}` : ''}.</p>
+                {:else if last.report.isHandRight && order.state === 'built'}
+                    <form
+                        class="take"
+                        onsubmit={(e) => {
+                            e.preventDefault();
+                            void place.take(order, why);
+                        }}
+                    >
+                        <Field label="Take it as it is, because" error={err('why')}><input maxlength="300" bind:value={why} /></Field>
+                        <button class="quiet">Take it</button>
+                    </form>
+                {/if}
             {/if}
-        {/if}
+            {#if order.state === 'built' || order.state === 'checked'}<AcceptanceForm {place} {order} />{/if}
+        </section>
+    {/if}
+    <div class="beside">
         <p class="acts">
+            <a href="#/fitting/{order.fittingId}/sheet">The sheet</a>
             {#each others as s (s)}
                 {#if s === 'returned' || s === 'cancelled'}<button class="quiet" onclick={() => (asked = s)}>{STEP_WORDS[s]}</button>
                 {:else}<button class="quiet" onclick={() => place.change(order, { state: s })}
@@ -131,6 +136,10 @@
                 <button class="quiet">{STEP_WORDS[asked]}</button>
             </form>
         {/if}
+        <details open={isDesk || order.state === 'asked'}>
+            <summary>Parts and prices: {money(order.total, order.currency)}</summary>
+            {@render drawer()}
+        </details>
         <ol class="small">
             {#each order.steps as s (s.at + s.state)}<li>{s.state}: {moment(s.at)}, {s.by}</li>{/each}
         </ol>
@@ -140,7 +149,7 @@
 <style>
     .detail {
         display: grid;
-        grid-template-columns: minmax(280px, 5fr) 7fr;
+        grid-template-columns: 7fr minmax(280px, 5fr);
         gap: 28px;
         padding: 8px 6px 20px;
     }
@@ -161,6 +170,23 @@
         display: grid;
         grid-template-columns: repeat(4, minmax(0, 1fr));
         gap: 10px;
+    }
+    .dials {
+        display: grid;
+        grid-template-columns: repeat(3, minmax(0, 1fr));
+        gap: 8px;
+    }
+    .verdict {
+        font-size: 21px;
+        font-weight: 650;
+    }
+    .mend {
+        font-size: var(--lead);
+        border-left: 3px solid var(--mint);
+        padding-left: 10px;
+    }
+    details form {
+        padding-top: 10px;
     }
     .acts {
         display: flex;
