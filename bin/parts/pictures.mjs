@@ -88,7 +88,6 @@ if (wanted('why')) {
 }
 if (wanted('every-setup')) {
     await at(desk, imke, 'answer/rack', 'svg .front');
-    await laddered(desk);
     await shot(desk, 'every-setup', true);
 }
 if (wanted('player')) {

@@ -53,7 +53,7 @@ for (const [hand, unit] of [
         await expect(page.getByText(/answered by link on/)).toBeVisible();
         await expect(page.getByLabel(/In their words/)).toHaveValue('One side of the course is enough');
         await page.getByRole('button', { name: 'Agree the brief' }).click();
-        await expect(page.getByRole('button', { name: 'Save the change' })).toBeVisible();
+        await expect(page.getByRole('link', { name: 'Lay out the bench' })).toBeVisible();
         const id = Number(page.url().match(/fitting\/(\d+)/)![1]);
         const rack = await send<{ heads: { id: number; label: string; hand: string }[] }>(page, 'GET', 'rack');
         const plover = rack.heads.find((h) => h.label.startsWith('Plover') && h.hand === hand)!;

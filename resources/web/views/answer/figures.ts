@@ -29,7 +29,10 @@ function loftCell(fitting: Fitting, tag: string): Cell {
     const small = setup.playing.loftFromPrint
         ? say('answer.figures.print')
         : Math.abs(setup.loftOffDeg ?? 0) > 0.05
-          ? say('answer.figures.stamped', { loft: `${plain(setup.statedLoftDeg, 1)}°` })
+          ? say('answer.figures.stamped', {
+                loft: `${plain(setup.statedLoftDeg, 1)}°`,
+                plays: `${plain(setup.playing.plays.loftDeg + (setup.loftOffDeg ?? 0), 1)}°`,
+            })
           : '';
     return { big: `${plain(setup.playing.plays.loftDeg, 1)}°`, small };
 }
