@@ -104,3 +104,46 @@ test('without a shot the answer says what to hit first, and addresses of before 
     }
     expect(errors).toEqual([]);
 });
+
+test('what nobody asked in the bay is asked before the figures, one key each, and a digit turns no page', async ({ page }) => {
+    const errors = watch(page);
+    await signIn(page);
+    const id = await decided(page, 'Read Unasked', 'Rafe');
+    const send = (path: string, data: object) =>
+        page.evaluate(
+            async ([path, data]) => {
+                const token = decodeURIComponent(document.cookie.split('XSRF-TOKEN=')[1]!.split(';')[0]!);
+                const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token };
+                return (await fetch(`/api/${path}`, { method: 'POST', headers, body: JSON.stringify(data) })).json();
+            },
+            [path, data] as const,
+        );
+    const { setups } = (await (await page.request.get(`/api/fittings/${id}`)).json()) as { setups: { id: number }[] };
+    const bay = (await send('bays', { name: `Unasked ${Date.now() % 1e6}` })) as { id: number };
+    await page.evaluate(
+        async ([bay, id]) => {
+            const token = decodeURIComponent(document.cookie.split('XSRF-TOKEN=')[1]!.split(';')[0]!);
+            const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token };
+            await fetch(`/api/bays/${bay}`, { method: 'PATCH', headers, body: JSON.stringify({ fittingId: id }) });
+        },
+        [bay.id, id] as const,
+    );
+    for (const setup of setups.slice(0, 2)) {
+        await send(`fittings/${id}/trials`, { setupId: setup.id });
+        await send(`fittings/${id}/simulate`, { count: 2, player: 'steady' });
+    }
+    await page.goto(`/#/fitting/${id}/answer`);
+    const title = page.getByRole('heading', { level: 1 });
+    await expect(title).toContainText('how much do you trust Curlew L? 2 to go.');
+    await expect(page.locator('[data-what]')).toHaveCount(0);
+    await accessible(page);
+    await page.keyboard.press('4');
+    await expect(title).toContainText(/how much do you trust (?!Curlew)/);
+    await page.keyboard.press('0');
+    await expect(title).toContainText(/^(Take|Turn|Keep|Not yet)/);
+    expect(page.url()).toContain('answer');
+    const { ratings } = (await (await page.request.get(`/api/fittings/${id}`)).json()) as { ratings: Record<string, object> };
+    expect(ratings[setups[0]!.id]).toEqual({ confidence: 4 });
+    expect(ratings[setups[1]!.id]).toBeUndefined();
+    expect(errors).toEqual([]);
+});

@@ -149,6 +149,12 @@
     .made {
         margin-left: 12px;
     }
+    .end a,
+    .mark {
+        display: inline-flex;
+        align-items: center;
+        min-height: 26px;
+    }
     .factor {
         padding: 8px 20px;
         background: var(--amber-wash);

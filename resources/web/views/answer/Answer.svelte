@@ -147,151 +147,158 @@
         {:else}
             {@const pick = fitting.setups.find((s) => s.tag === (judge?.pick ?? ''))}
             <Failures failures={judge?.failures} />
-            {#if fitting.unrated.length && !locked}<Feel {fitting} bind:hidden />{/if}
-            <div class="answer" class:alone={!drives.length}>
-                <section class="say">
-                    {#if fitting.brief.wish}<p class="wish">{say('answer.wish', { wish: fitting.brief.wish })}</p>{/if}
-                    {#if hidden}<h1>{say('answer.feel')}</h1>
-                    {:else}
-                        <div class="head">
-                            {#if answer.kind !== 'hit' && judge}<Glyph tag={judge.pick} r={phone.current ? 12 : 18} />{/if}
-                            <div>
-                                <h1>{headline(answer, fitting, found)}</h1>
-                                {#if answer.kind === 'take' && pick}<p class="hand">
-                                        {[
-                                            changesText(pick, fitting),
-                                            priceText(
-                                                found?.setups.find((s) => s.setupTag === pick.tag),
-                                                pick,
-                                                fitting,
-                                            ),
-                                        ]
-                                            .filter(Boolean)
-                                            .join(' · ')}
-                                    </p>{:else if answer.kind === 'hit'}<p class="hand">
-                                        {answer.why ?? (found && answer.step.kind === 'hit' ? nextText(found) : '')}
-                                    </p>{/if}
-                            </div>
-                        </div>
-                    {/if}
-                    {#if judge}<SwingSwitch
-                            swing={judge.swing}
-                            swings={judge.swings}
-                            {units}
-                            onpick={(name) => {
-                                swing = name;
-                                void load();
-                            }}
-                        />{/if}
-                    <div>
-                        {#each answer.rows as row (row.what)}<Measure {row} {fitting} {after} />{/each}
-                    </div>
-                    {#if judge && before}<Windows {judge} {before} {after} {units} />{/if}
-                    {#if judge && after && !hidden}
-                        {@const ties = judge.ties}
-                        <p class="sure">
-                            <svg viewBox="0 0 184 20" width="184" height="20" aria-hidden="true"
-                                >{#each { length: 10 }, n}<circle
-                                        cx={9 + n * 18}
-                                        cy="10"
-                                        r="7"
-                                        class:full={n < Math.round((answer.chance ?? 0) * 10)}
-                                    />{/each}</svg
-                            >
-                            <span
-                                ><b
-                                    >{say('answer.sure', {
-                                        chance: chanceWords(answer.chance ?? 0),
-                                        tag: after.tag,
-                                        benchmark: answer.before ?? '',
-                                        own: answer.before === fitting.setups[0]?.tag ? 'yes' : 'no',
-                                    })}</b
-                                >
-                                {#if ties.length}{say('answer.level', {
-                                        n: ties.length,
-                                        tags: list(ties),
-                                        by: judge.tieBreak?.by ?? 'none',
-                                    })}{/if}
-                                {givesUp(judge, fitting, answer.kind === 'take' ? judge.pick : after.tag)}</span
-                            >
-                        </p>
-                    {/if}
-                    <div class="do no-print">
-                        {#if locked}
-                            <button onclick={() => push(`/fitting/${fitting.id}/sheet`)}>{say('answer.do.sheet')}</button>
-                            <span role="status">{say('answer.locked', { tag: locked.tag, version: locked.version })}</span>
-                        {:else if answer.kind === 'hit' || !judge}
-                            <button disabled={sending.busy} onclick={() => hit(fitting, next)}
-                                ><Icon name="hit" />
-                                {next ? say('answer.do.hit', { tag: next.setupTag ?? 'it' }) : say('answer.do.bay')}</button
-                            >
+            <!-- What nobody asked yet is asked before the figures; who opens a part has seen them. -->
+            {#if fitting.unrated.length && !locked && !part}<Feel {fitting} />{:else}
+                <div class="answer" class:alone={!drives.length}>
+                    <section class="say">
+                        {#if fitting.brief.wish}<p class="wish">{say('answer.wish', { wish: fitting.brief.wish })}</p>{/if}
+                        {#if hidden}<h1>{say('answer.feel')}</h1>
                         {:else}
-                            <button disabled={sending.busy} onclick={() => lock(fitting, judge.pick, '')}
-                                ><Icon name="lock" /> {say('answer.do.lock', { tag: judge.pick })}</button
-                            >
-                            {#if judge.setups.length > 1}<a href="#/fitting/{fitting.id}/answer/choice">{say('answer.do.confirm')}</a>{/if}
-                        {/if}
-                        {#if fitting.setups.every((s) => s.shots === 0)}<label class="file"
-                                ><Icon name="files" />
-                                {say('answer.do.file')}
-                                <input
-                                    class="visually-hidden"
-                                    type="file"
-                                    accept=".csv,.txt,.tsv,.xlsx,.ods,text/csv,text/plain"
-                                    onchange={(e) => {
-                                        hand({ file: e.currentTarget.files?.[0] ?? null });
-                                        void push(`/fitting/${fitting.id}/answer/shots`);
-                                    }}
-                                /></label
-                            >{/if}
-                        {#if judge && !locked}<button
-                                class="quiet"
-                                aria-expanded={other !== null}
-                                onclick={() => (other = other ? null : { tag: answer.after ?? judge.pick, why: '' })}
-                                >{say('answer.do.other')}</button
-                            >{/if}
-                        <button class="plain feel" onclick={() => (hidden = !hidden)} title=". on the keyboard"
-                            >{say('answer.do.feel', { hidden: hidden ? 'yes' : 'no' })}</button
-                        >
-                    </div>
-                    {#if other && judge && !locked}<form
-                            class="panel"
-                            onsubmit={(e) => {
-                                e.preventDefault();
-                                void lock(fitting, other!.tag, other!.why);
-                            }}
-                        >
-                            <div class="choices" role="radiogroup" aria-label={say('answer.do.other')}>
-                                {#each judge.setups as s (s.tag)}<label class:on={other.tag === s.tag}
-                                        ><input
-                                            type="radio"
-                                            name="choice"
-                                            value={s.tag}
-                                            aria-label="Setup {s.tag}"
-                                            bind:group={other.tag}
-                                        /><Glyph tag={s.tag} r={11} /></label
-                                    >{/each}
+                            <div class="head">
+                                {#if answer.kind !== 'hit' && judge}<Glyph tag={judge.pick} r={phone.current ? 12 : 18} />{/if}
+                                <div>
+                                    <h1>{headline(answer, fitting, found)}</h1>
+                                    {#if answer.kind === 'take' && pick}<p class="hand">
+                                            {[
+                                                changesText(pick, fitting),
+                                                priceText(
+                                                    found?.setups.find((s) => s.setupTag === pick.tag),
+                                                    pick,
+                                                    fitting,
+                                                ),
+                                            ]
+                                                .filter(Boolean)
+                                                .join(' · ')}
+                                        </p>{:else if answer.kind === 'hit'}<p class="hand">
+                                            {answer.why ?? (found && answer.step.kind === 'hit' ? nextText(found) : '')}
+                                        </p>{/if}
+                                </div>
                             </div>
-                            <label class="why"
-                                >{say('answer.do.why', { tag: other.tag, pick: judge.pick, same: other.tag === judge.pick ? 'yes' : 'no' })}
-                                <textarea rows="2" maxlength="2000" bind:value={other.why}></textarea></label
-                            >
-                            {#if barOf(other.tag)}<p class="warn">{barOf(other.tag)}</p>{/if}
-                            <span class="do">
-                                <button disabled={sending.busy}>{say('answer.do.lock', { tag: other.tag })}</button>
-                                <button
-                                    type="button"
-                                    class="quiet"
-                                    disabled={sending.busy}
-                                    onclick={() => note(fitting, other!.tag, other!.why)}
-                                    >{say('answer.do.save', { tag: other.tag })}</button
+                        {/if}
+                        {#if judge}<SwingSwitch
+                                swing={judge.swing}
+                                swings={judge.swings}
+                                {units}
+                                onpick={(name) => {
+                                    swing = name;
+                                    void load();
+                                }}
+                            />{/if}
+                        <div>
+                            {#each answer.rows as row (row.what)}<Measure {row} {fitting} {after} />{/each}
+                        </div>
+                        {#if judge && before}<Windows {judge} {before} {after} {units} />{/if}
+                        {#if judge && after && !hidden}
+                            {@const ties = judge.ties}
+                            <p class="sure">
+                                <svg viewBox="0 0 184 20" width="184" height="20" aria-hidden="true"
+                                    >{#each { length: 10 }, n}<circle
+                                            cx={9 + n * 18}
+                                            cy="10"
+                                            r="7"
+                                            class:full={n < Math.round((answer.chance ?? 0) * 10)}
+                                        />{/each}</svg
                                 >
-                            </span>
-                        </form>{/if}
-                </section>
-                {#if drives.length}<section class="map" aria-label={say('fourteen')}><FourteenMap {fitting} {drives} /></section>{/if}
-            </div>
-            {#if answer.field.length}<Field {answer} {fitting} {found} {hidden} />{/if}
+                                <span
+                                    ><b
+                                        >{say('answer.sure', {
+                                            chance: chanceWords(answer.chance ?? 0),
+                                            tag: after.tag,
+                                            benchmark: answer.before ?? '',
+                                            own: answer.before === fitting.setups[0]?.tag ? 'yes' : 'no',
+                                        })}</b
+                                    >
+                                    {#if ties.length}{say('answer.level', {
+                                            n: ties.length,
+                                            tags: list(ties),
+                                            by: judge.tieBreak?.by ?? 'none',
+                                        })}{/if}
+                                    {givesUp(judge, fitting, answer.kind === 'take' ? judge.pick : after.tag)}</span
+                                >
+                            </p>
+                        {/if}
+                        <div class="do no-print">
+                            {#if locked}
+                                <button onclick={() => push(`/fitting/${fitting.id}/sheet`)}>{say('answer.do.sheet')}</button>
+                                <span role="status">{say('answer.locked', { tag: locked.tag, version: locked.version })}</span>
+                            {:else if answer.kind === 'hit' || !judge}
+                                <button disabled={sending.busy} onclick={() => hit(fitting, next)}
+                                    ><Icon name="hit" />
+                                    {next ? say('answer.do.hit', { tag: next.setupTag ?? 'it' }) : say('answer.do.bay')}</button
+                                >
+                            {:else}
+                                <button disabled={sending.busy} onclick={() => lock(fitting, judge.pick, '')}
+                                    ><Icon name="lock" /> {say('answer.do.lock', { tag: judge.pick })}</button
+                                >
+                                {#if judge.setups.length > 1}<a href="#/fitting/{fitting.id}/answer/choice">{say('answer.do.confirm')}</a
+                                    >{/if}
+                            {/if}
+                            {#if fitting.setups.every((s) => s.shots === 0)}<label class="file"
+                                    ><Icon name="files" />
+                                    {say('answer.do.file')}
+                                    <input
+                                        class="visually-hidden"
+                                        type="file"
+                                        accept=".csv,.txt,.tsv,.xlsx,.ods,text/csv,text/plain"
+                                        onchange={(e) => {
+                                            hand({ file: e.currentTarget.files?.[0] ?? null });
+                                            void push(`/fitting/${fitting.id}/answer/shots`);
+                                        }}
+                                    /></label
+                                >{/if}
+                            {#if judge && !locked}<button
+                                    class="quiet"
+                                    aria-expanded={other !== null}
+                                    onclick={() => (other = other ? null : { tag: answer.after ?? judge.pick, why: '' })}
+                                    >{say('answer.do.other')}</button
+                                >{/if}
+                            <button class="plain feel" onclick={() => (hidden = !hidden)} title=". on the keyboard"
+                                >{say('answer.do.feel', { hidden: hidden ? 'yes' : 'no' })}</button
+                            >
+                        </div>
+                        {#if other && judge && !locked}<form
+                                class="panel"
+                                onsubmit={(e) => {
+                                    e.preventDefault();
+                                    void lock(fitting, other!.tag, other!.why);
+                                }}
+                            >
+                                <div class="choices" role="radiogroup" aria-label={say('answer.do.other')}>
+                                    {#each judge.setups as s (s.tag)}<label class:on={other.tag === s.tag}
+                                            ><input
+                                                type="radio"
+                                                name="choice"
+                                                value={s.tag}
+                                                aria-label="Setup {s.tag}"
+                                                bind:group={other.tag}
+                                            /><Glyph tag={s.tag} r={11} /></label
+                                        >{/each}
+                                </div>
+                                <label class="why"
+                                    >{say('answer.do.why', {
+                                        tag: other.tag,
+                                        pick: judge.pick,
+                                        same: other.tag === judge.pick ? 'yes' : 'no',
+                                    })}
+                                    <textarea rows="2" maxlength="2000" bind:value={other.why}></textarea></label
+                                >
+                                {#if barOf(other.tag)}<p class="warn">{barOf(other.tag)}</p>{/if}
+                                <span class="do">
+                                    <button disabled={sending.busy}>{say('answer.do.lock', { tag: other.tag })}</button>
+                                    <button
+                                        type="button"
+                                        class="quiet"
+                                        disabled={sending.busy}
+                                        onclick={() => note(fitting, other!.tag, other!.why)}
+                                        >{say('answer.do.save', { tag: other.tag })}</button
+                                    >
+                                </span>
+                            </form>{/if}
+                    </section>
+                    {#if drives.length}<section class="map" aria-label={say('fourteen')}><FourteenMap {fitting} {drives} /></section>{/if}
+                </div>
+                {#if answer.field.length}<Field {answer} {fitting} {found} {hidden} />{/if}
+            {/if}
             <div bind:this={below} class="below">
                 <Parts id={fitting.id} {part} />
                 {#if part && !hidden}

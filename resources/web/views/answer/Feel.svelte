@@ -10,14 +10,10 @@
     import { say } from './words';
 
     /** What the player was not asked in the bay, before the figures: one key for each setup. */
-    let { fitting, hidden = $bindable() }: { fitting: Fitting; hidden: boolean } = $props();
+    let { fitting }: { fitting: Fitting } = $props();
     const sending = new Form();
     const asked = $derived(fitting.unrated[0]!);
     const setup = $derived(fitting.setups.find((s) => s.tag === asked.tag)!);
-    $effect(() => {
-        hidden = true;
-        return () => (hidden = false);
-    });
     const answer = (stars: number) =>
         sending.send(async () => {
             if (stars) await post(`trials/${asked.trialId}/ratings`, { kind: 'confidence', stars });
@@ -38,7 +34,7 @@
 
 <section aria-label={say('answer.trust')} class="panel no-print">
     <Glyph tag={asked.tag} r={14} />
-    <p>{say('answer.trust.of', { name: nameOf(setup, fitting), n: fitting.unrated.length })}</p>
+    <h1>{say('answer.trust.of', { name: nameOf(setup, fitting), n: fitting.unrated.length })}</h1>
     <span>
         <small>{say('answer.trust.none')}</small>
         {#each [1, 2, 3, 4, 5] as n (n)}<button class="quiet" disabled={sending.busy} onclick={() => answer(n)}>{n}</button>{/each}
@@ -58,9 +54,5 @@
     }
     span {
         gap: 8px;
-    }
-    p {
-        font-size: var(--lead);
-        font-weight: 600;
     }
 </style>

@@ -78,6 +78,8 @@
     }
     img {
         width: 100%;
+        height: auto;
+        align-self: start;
         background: #fffdf7;
         border-radius: 8px;
         padding: 6px;
