@@ -178,6 +178,8 @@ test('a blind trial that is revealed says its verdict, its order, and whether th
 test('drift is said in words where it matters', () => {
     expect(driftText(view({ speedSince: null }), yards)).toBeNull();
     expect(driftText(view({ speedSince: { byMps: -0.62584, trial: 4 } }), yards)).toEqual(['slowing: −1.4 mph', 'since trial 4']);
+    const within = view({ speedSince: { byMps: 0.62584, trial: 4 }, running: { number: 4 } as BayView['running'] });
+    expect(driftText(within, yards)).toEqual(['faster: +1.4 mph', 'within this trial']);
 });
 
 test('a verdict is a word and a mark', () => {

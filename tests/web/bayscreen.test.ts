@@ -222,7 +222,7 @@ test('the player is asked when the trial has its shots, or when the fitter goes 
     asked = [];
     await actionOf('0', due)!();
     expect(asked[0]).toBe('PATCH trials/9 {"ratingSkipped":true}');
-    expect(actionOf('7', screen())).toBeUndefined();
+    expect(actionOf('8', screen())).toBeUndefined();
 });
 
 test('a blind setting is set, hit, guessed and left, each by a key', async () => {

@@ -60,7 +60,7 @@ test('a setup of the rack says where it ends, how to aim and what it is worth', 
         'expect 8 of 14 fairways, 1 left and 4 right.',
         'Spread ± 20 yd; best aim 1.2° left.',
         'It is worth +0.02 strokes a drive (−0.01 to +0.05), +0.04 with the same aim.',
-        'Its loft was never read. ',
+        'Its loft was never read.',
     ]);
     expect(gainText(setup({ gain: 9.144, gainInterval: { low: 0, high: 18.288 } }), found({ unit: 'm' }), yards)).toBe(
         '+10.0 yd (0 to +20.0)',

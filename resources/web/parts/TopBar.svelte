@@ -76,7 +76,7 @@
     {#if fitting}
         <span class="who"
             ><a class="player" href="#/player/{fitting.player.id}"><b>{fitting.player.name}</b></a>
-            <span class="hand"> · {fitting.player.hand}-handed</span><span class="more"
+            <span class="plays"> · {fitting.player.hand}-handed</span><span class="more"
                 >&nbsp;·
                 {fitting.player.units.distance === 'yd' ? 'yards' : 'metres'}, {fitting.player.units.speed} · {fitting.brief.temperatureC} °C,
                 {fitting.brief.turf} ground</span
@@ -194,7 +194,7 @@
         margin-left: auto;
     }
     @media (max-width: 1500px) {
-        .calc,
+        .end .calc,
         .more {
             display: none;
         }
@@ -242,7 +242,7 @@
             display: block;
             margin: 0;
         }
-        .hand,
+        .plays,
         .fitting .mark {
             display: none;
         }

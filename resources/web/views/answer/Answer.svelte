@@ -41,8 +41,13 @@
         lofts: () => import('./Lofts.svelte'),
     };
     let below = $state<HTMLElement | null>(null);
+    /** The part that was scrolled to: a newer judgement moves nothing under whoever reads. */
+    let scrolledTo: string | null = null;
     $effect(() => {
-        if (part && below && answer) untrack(() => below?.scrollIntoView());
+        if (!below || !answer || part === scrolledTo) return;
+        if (part) below.scrollIntoView();
+        else scrollTo(0, 0);
+        scrolledTo = part;
     });
     const reading = new Loader<FittingAnswer>();
     const answer = $derived(reading.value);

@@ -164,7 +164,7 @@ export function driftText(view: BayView, units: UnitChoice): [string, string] | 
     if (!d) return null;
     return [
         `${d.byMps < 0 ? 'slowing' : 'faster'}: ${signed(d.byMps * factor(units.speed), 1)} ${units.speed}`,
-        d.trial === null ? 'since the shots before' : `since trial ${d.trial}`,
+        d.trial === null ? 'since the shots before' : d.trial === view.running?.number ? 'within this trial' : `since trial ${d.trial}`,
     ];
 }
 
