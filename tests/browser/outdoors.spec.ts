@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { withoutBay } from './atbay';
-import { accessible, addSetup, beginFitting, changeOver, openPart, signIn, watch } from './help';
+import { accessible, addSetup, beginFitting, changeOver, openPart, openStep, signIn, watch } from './help';
 
 // A left-hander in metres on the range: wind and air are typed in the bay, and taken out of what is compared. Then the player comes back.
 
@@ -50,6 +50,7 @@ test('wind and air are typed, refused where they cannot be, taken out, and the p
     await expect(page.getByLabel('Own club now')).toContainText('A: Curlew L');
     await page.getByRole('button', { name: 'Begin', exact: true }).click();
     await expect(page.getByRole('heading', { name: 'Here before' })).toBeVisible();
+    await openStep(page, 'Bench');
     await expect(page.getByRole('list', { name: 'Trail of setups' })).toContainText('Curlew L');
     expect(errors).toEqual([]);
 });

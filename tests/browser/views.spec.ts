@@ -237,10 +237,12 @@ test('no screen scrolls sideways at 320, 390 and 1280 px, whatever the names are
 
 test('no text is cut or overlapped by its neighbour on the trail', async ({ page }) => {
     await signIn(page);
-    await open(page, 'Rafe Quillon', 'Every figure');
-    const boxes = await page
-        .locator('ol[aria-label="Trail of setups"] > li')
-        .evaluateAll((all) => all.map((e) => e.getBoundingClientRect()).map((r) => [r.left, r.right, r.top, r.bottom] as const));
+    await open(page, 'Rafe Quillon', 'Bench');
+    const stops = page.locator('ol[aria-label="Trail of setups"] > li');
+    await expect(stops).not.toHaveCount(0);
+    const boxes = await stops.evaluateAll((all) =>
+        all.map((e) => e.getBoundingClientRect()).map((r) => [r.left, r.right, r.top, r.bottom] as const),
+    );
     expect(boxes.length).toBeGreaterThan(2);
     for (const [i, a] of boxes.entries())
         for (const b of boxes.slice(i + 1)) {

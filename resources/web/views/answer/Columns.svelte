@@ -23,6 +23,7 @@
             <label
                 ><input
                     type="checkbox"
+                    aria-label={say('answer.columns.one', { tag })}
                     checked={chosen.includes(tag)}
                     onchange={(e) => onpick(e.currentTarget.checked ? [...chosen, tag] : chosen.filter((t) => t !== tag))}
                     disabled={tag === held || (chosen.length >= MOST && !chosen.includes(tag))}
