@@ -237,6 +237,10 @@ test('advice under another scoring is told in that scoring’s unit', () => {
         ],
     } as never;
     expect(amount(12, advice, fitting)).toBe('13 yd');
+    const free = { kind: 'rough', atM: null };
+    const { player, brief } = fitting as { player: object; brief: object };
+    const open = { player, brief: { ...brief, corridor: { widthM: 32, left: free, right: free } } } as never;
+    expect(pricedText(advice, open)).toContain('a fairway of 35 yd. The player may aim');
     expect(pricedText(advice, fitting)).toBe(
         'Worked out from all that was hit. Picked by “longest”, for handicap 15, since none was told, on holes of 400 yd with a fairway of 35 yd, water left. The player may aim up to 4° off the middle.',
     );

@@ -194,7 +194,7 @@
                         </div>
                         {#if judge && before}<Windows {judge} {before} {after} {units} />{/if}
                         {#if judge && after && !hidden}
-                            {@const ties = judge.ties}
+                            {@const ties = judge.ties.filter((t) => t !== after.tag)}
                             <p class="sure">
                                 <svg viewBox="0 0 184 20" width="184" height="20" aria-hidden="true"
                                     >{#each { length: 10 }, n}<circle

@@ -15,9 +15,10 @@ export function pricedText(advice: Advice, fitting: Fitting): string {
         handicap: brief.handicap ?? 15,
         hole: farText(brief.holeLengthM, fitting),
         wide: farText(brief.corridor.widthM, fitting),
-        trouble: list(
-            (['left', 'right'] as const).flatMap((s) => (brief.corridor[s].kind === 'rough' ? [] : [`${brief.corridor[s].kind} ${s}`])),
-        ),
+        trouble:
+            list(
+                (['left', 'right'] as const).flatMap((s) => (brief.corridor[s].kind === 'rough' ? [] : [`${brief.corridor[s].kind} ${s}`])),
+            ) || 'none',
         aims: brief.aimFree ? 'yes' : 'no',
         by: advice.basis === 'models' ? 'models' : 'shots',
     });
