@@ -33,13 +33,15 @@ enum Role: string
 
     /** Who comes, who they are, and what was handed over. */
     private const DESK = [
-        'GET api/today', 'GET api/fittings', 'POST api/fittings', 'GET api/players', 'GET api/fittings/{fitting}', 'GET api/fittings/{fitting}/decisions',
+        'GET api/today',
+        'GET api/fittings', 'POST api/fittings', 'GET api/players', 'GET api/fittings/{fitting}', 'GET api/fittings/{fitting}/decisions',
         'GET api/decisions/{decision}', 'GET api/players/{player}', 'PATCH api/players/{player}/consent',
         'GET api/players/{player}/links', 'POST api/players/{player}/links', 'DELETE api/players/{player}/links/{link}',
         'GET api/calendar', 'POST api/calendar/feed', 'DELETE api/calendar/feed', 'POST api/appointments',
         'PATCH api/appointments/{appointment}',
         'GET api/appointments/{appointment}/calendar.ics', 'POST api/appointments/{appointment}/fitting', 'GET api/studio-log',
-        'GET api/fittings/{fitting}/report', 'GET api/fittings/{fitting}/report.pdf', 'GET api/fittings/{fitting}/build.pdf', 'GET api/orders', 'GET api/orders.csv',
+        'GET api/fittings/{fitting}/report',
+        'GET api/fittings/{fitting}/report.pdf', 'GET api/fittings/{fitting}/build.pdf', 'GET api/orders', 'GET api/orders.csv',
         'PATCH api/orders/{order}',
         'POST api/studio-log/{entry}/undo',
     ];
@@ -62,6 +64,12 @@ enum Role: string
     public function mayTake(Route $route, string $method): bool
     {
         return $this->may($method, $route->uri());
+    }
+
+    /** Owner and fitter see judging, pain and what becomes of a ball. */
+    public function isFitter(): bool
+    {
+        return in_array($this, [self::Owner, self::Fitter], true);
     }
 
     public function words(): string

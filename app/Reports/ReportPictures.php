@@ -78,13 +78,11 @@ final readonly class ReportPictures
                 'height' => $this->height((float) $sides[$name]['apexM']), 'degrees' => $this->words->number((float) $sides[$name]['descentDeg']),
             ]);
             $top = $tops[$name];
-            [$at, $y, $anchor] = $i === 0
-                ? [$paths[$name][(int) array_search($top, array_column($paths[$name], 1), true)][0], $top - 6, 'middle']
-                : [...($this->roomUnder($paths, mb_strlen($text) * self::LETTER + 12, $top, $foot) ?? [6.0, 12.0]), 'start'];
-            if ($i > 0 && $at > 6.0) {
-                $anchor = 'middle';
-            }
-            $drawing->label($at, $y, $text, $anchor, 9, true, $name === 'now' ? Drawing::MINT : Drawing::BEFORE);
+            $room = $i === 0
+                ? [$paths[$name][(int) array_search($top, array_column($paths[$name], 1), true)][0], $top - 6]
+                : $this->roomUnder($paths, mb_strlen($text) * self::LETTER + 12, $top, $foot);
+            [$at, $y] = $room ?? [6.0, 12.0];
+            $drawing->label($at, $y, $text, $room === null ? 'start' : 'middle', 9, true, $name === 'now' ? Drawing::MINT : Drawing::BEFORE);
         }
     }
 

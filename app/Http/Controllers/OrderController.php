@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Role;
 use App\Actions\TakeDelivered;
 use App\Contract\Answer;
 use App\Contract\Takes;
@@ -370,7 +369,7 @@ final class OrderController
     /** @return array<string, mixed> */
     private static function describe(Order $order, User $user): array
     {
-        $isFitter = in_array($user->role, [Role::Owner, Role::Fitter], true);
+        $isFitter = $user->role->isFitter();
 
         return OrderResource::of($order, now()->setTimezone($user->studio->zone())->format('Y-m-d'), $isFitter);
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Role;
 use App\Actions\JoinPlayers;
 use App\Contract\Answer;
 use App\Contract\Asks;
@@ -55,7 +54,7 @@ final class PlayerController
         responses: [new Answer('PlayerRecord')])]
     public function show(Request $request, Player $player): JsonResponse
     {
-        $isFitter = in_array(self::user($request)->role, [Role::Owner, Role::Fitter], true);
+        $isFitter = self::user($request)->role->isFitter();
 
         return response()->json([
             'language' => $player->language, 'units' => $player->units, 'story' => PlayerStory::of($player),

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Role;
 use App\Contract\Answer;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Resources\AppointmentResource;
@@ -45,7 +44,8 @@ final class TodayController
 
         return response()->json([
             'today' => FittingResource::today($user), 'next' => self::next($user),
-            'decisions' => in_array($user->role, [Role::Owner, Role::Fitter], true) ? self::decisions($user) : [], 'orders' => self::orders($user), 'rounds' => self::rounds($user),
+            'decisions' => $user->role->isFitter() ? self::decisions($user) : [],
+            'orders' => self::orders($user), 'rounds' => self::rounds($user),
         ]);
     }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Access\Role;
 use App\Http\Input\BriefInput;
 use App\Live\ChangeSignal;
 use App\Models\Consent;
@@ -118,7 +117,7 @@ final class FittingResource extends JsonResource
             'club' => $words->club,
             'consentAt' => Consent::query()->where('player_id', $fitting->player_id)->whereNull('withdrawn_at')->latest('id')->first()
                 ?->given_at->toIso8601String(),
-            'pain' => $user instanceof User && in_array($user->role, [Role::Owner, Role::Fitter], true) ? Sealed::say($intake->getRawOriginal('pain')) : null,
+            'pain' => $user instanceof User && $user->role->isFitter() ? Sealed::say($intake->getRawOriginal('pain')) : null,
         ];
     }
 

@@ -9,7 +9,7 @@
     import { list } from '../../format/sentences';
     import { builtLike } from '../../format/setups';
     import { Form } from '../../lib/form.svelte';
-    import { hand, takeNote } from '../../lib/handed';
+    import { hand, LAUNCH_FILES, takeNote } from '../../lib/handed';
     import { followJudgement, getJudged } from '../../lib/judged.svelte';
     import { Loader } from '../../lib/load.svelte';
     import { loadFitting } from '../../lib/session.svelte';
@@ -106,11 +106,13 @@
         decisions = await get<Decision[]>(`fittings/${fitting.id}/decisions`);
         await loadFitting(fitting.id);
     };
+    const idOf = (fitting: Fitting, tag: string) => fitting.setups.find((s) => s.tag === tag)!.id;
+    const decide = (fitting: Fitting, tag: string, reason: string) =>
+        post<Decision>(`fittings/${fitting.id}/decisions`, { setupId: idOf(fitting, tag), reason, swing: judge?.swing ?? null });
     /** Notes a choice without locking it. */
     async function note(fitting: Fitting, tag: string, reason: string) {
         await sending.send(async () => {
-            const setupId = fitting.setups.find((s) => s.tag === tag)!.id;
-            await post(`fittings/${fitting.id}/decisions`, { setupId, reason, swing: judge?.swing ?? null });
+            await decide(fitting, tag, reason);
             other = null;
             sending.note = say('answer.saved', { tag });
             await renew(fitting);
@@ -118,12 +120,9 @@
     }
     async function lock(fitting: Fitting, tag: string, reason: string) {
         await sending.send(async () => {
-            const setupId = fitting.setups.find((s) => s.tag === tag)!.id;
             // What was saved and not locked, as by a try that was cut short, is not saved once more.
-            const isSaved = reason === '' && latest?.setupId === setupId && latest.lockedAt === null;
-            const made = isSaved
-                ? latest
-                : await post<Decision>(`fittings/${fitting.id}/decisions`, { setupId, reason, swing: judge?.swing ?? null });
+            const isSaved = reason === '' && latest?.setupId === idOf(fitting, tag) && latest.lockedAt === null;
+            const made = isSaved ? latest : await decide(fitting, tag, reason);
             await post(`decisions/${made.id}/lock`, {});
             await loadFitting(fitting.id);
             await push(`/fitting/${fitting.id}/sheet`);
@@ -244,7 +243,7 @@
                                     <input
                                         class="visually-hidden"
                                         type="file"
-                                        accept=".csv,.txt,.tsv,.xlsx,.ods,text/csv,text/plain"
+                                        accept={LAUNCH_FILES}
                                         onchange={(e) => {
                                             hand({ file: e.currentTarget.files?.[0] ?? null });
                                             void push(`/fitting/${fitting.id}/answer/shots`);

@@ -26,8 +26,7 @@ export function pricedText(advice: Advice, fitting: Fitting): string {
     return [priced, rest, advice.outdoors ? outdoorsText(advice.outdoors, fitting.player.units) : ''].filter(Boolean).join(' ');
 }
 
-const policyName = (name: string): string => (name === 'flagged' || name === 'all' ? say(`answer.policy.${name}`) : name);
-export { policyName };
+export const policyName = (name: string): string => (name === 'flagged' || name === 'all' ? say(`answer.policy.${name}`) : name);
 
 /** Another day in the player's unit of speed: 5 m/s of wind, a swing 3 mph slower. */
 export function dayText(day: string, units: UnitChoice): string {
@@ -105,8 +104,8 @@ function costText(worth: Worth): { price: string; over: string } {
     });
     if (worth.money === null || worth.price === null) return { price, over: '' };
     const isOther = worth.moneyCurrency && worth.currency && worth.moneyCurrency !== worth.currency;
-    const told2 = { money: `${plain(worth.money, 0)} ${worth.moneyCurrency || worth.currency}`, other: isOther ? 'yes' : 'no' };
-    return { price, over: isOther || worth.price > worth.money ? say('answer.cost.brief', told2) : '' };
+    const brief = { money: `${plain(worth.money, 0)} ${worth.moneyCurrency || worth.currency}`, other: isOther ? 'yes' : 'no' };
+    return { price, over: isOther || worth.price > worth.money ? say('answer.cost.brief', brief) : '' };
 }
 
 /** What a purchase gains over the own club at its best setting, beside its price. */

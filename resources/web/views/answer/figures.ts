@@ -20,6 +20,9 @@ const DIGITS: Record<string, number> = { spin: 0, ratio: 2, strike: 0 };
 /** Decimals of a difference, one more than those of a figure in the field. */
 export const digits = (measure: string): number => DIGITS[MEASURES[measure]?.kind ?? ''] ?? 1;
 
+/** What there is to say of a figure, in one line. */
+const line = (...parts: string[]): string => parts.filter(Boolean).join('; ');
+
 const range = (i: Interval, k: number, places: number): string =>
     say('answer.figures.range', { low: signed(i.low * k, places), high: signed(i.high * k, places) });
 
@@ -64,12 +67,10 @@ export function expectedRows(judge: Advice, fitting: Fitting, tags: string[]): R
             s.sideKnown
                 ? {
                       big: String(drivesOf(s.share)),
-                      small: [
+                      small: line(
                           say('answer.figures.range', { low: drivesOf(s.shareInterval.low), high: drivesOf(s.shareInterval.high) }),
                           seenText(s) && say('answer.seenOnce', { seen: say('answer.counted', s.seen!.fairways!) }),
-                      ]
-                          .filter(Boolean)
-                          .join('; '),
+                      ),
                   }
                 : { big: say('answer.figures.noSide'), tone: 'weak' },
         ),
@@ -99,7 +100,7 @@ export function expectedRows(judge: Advice, fitting: Fitting, tags: string[]): R
             s.trade
                 ? {
                       big: plain(s.trade.costM * d, 0),
-                      small: [
+                      small: line(
                           s.trade.costM * d >= 1
                               ? say('answer.figures.loft', {
                                     by: `${plain(Math.abs(s.trade.loftChangeDeg), 1)}°`,
@@ -107,9 +108,7 @@ export function expectedRows(judge: Advice, fitting: Fitting, tags: string[]): R
                                 })
                               : '',
                           s.trade.attackAssumed ? say('answer.figures.level') : '',
-                      ]
-                          .filter(Boolean)
-                          .join('; '),
+                      ),
                   }
                 : null,
         ),
@@ -169,12 +168,10 @@ export function shotRows(comparison: Comparison, units: UnitChoice, tags: string
                     }
                     return {
                         big: figure(measure, mean, units, places),
-                        small: [
+                        small: line(
                             sd === null ? say('answer.figures.oneShot') : `± ${plain(sd * k, places)}`,
                             cell.computed ? say('answer.figures.computed') : '',
-                        ]
-                            .filter(Boolean)
-                            .join('; '),
+                        ),
                         tone: cell.computed === n ? 'computed' : undefined,
                     };
                 }),

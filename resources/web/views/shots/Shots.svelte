@@ -3,7 +3,7 @@
     import { push } from 'svelte-spa-router';
     import { call, get } from '../../api/client';
     import type { Fitting, Preview, Shot } from '../../api/generated/types';
-    import { hand, takeFile } from '../../lib/handed';
+    import { hand, LAUNCH_FILES, takeFile } from '../../lib/handed';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
     import Frame from '../../parts/Frame.svelte';
@@ -102,7 +102,7 @@
                 >
                 <input
                     type="file"
-                    accept=".csv,.txt,.tsv,.xlsx,.ods,text/csv,text/plain"
+                    accept={LAUNCH_FILES}
                     disabled={sending.busy}
                     onchange={(e) => {
                         upload(e.currentTarget.files?.[0]);
