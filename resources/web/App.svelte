@@ -66,7 +66,7 @@
         '/rack/:tab': Rack,
         '/fitting/:id/brief': of(() => Brief),
         '/fitting/:id/bench': of(() => Bench),
-        '/fitting/:id/bay': Bay,
+        '/fitting/:id/bay/:tag?': Bay,
         '/fitting/:id/answer/shots': Shots,
         '/fitting/:id/answer/:part?': Answer,
         '/fitting/:id/shots': Shots,

@@ -71,9 +71,15 @@ for (const [hand, scale, unit] of [
         await expect(page.getByRole('group', { name: 'Change-over' })).toHaveCount(0);
         expect(await recorded<{ setups: unknown[] }>(page, '').then((f) => f.setups.length)).toBe(2);
         // Another head, from the rack by a part of its name: six keys with its rating.
+        type Racked = { heads: { hand: string; label: string }[]; parts: { kind: string; label: string }[] };
+        const rack = (await (await page.request.get('/api/rack')).json()) as Racked;
+        const [club] = await recorded<{ setups: { head: string; shaft: string }[] }>(page, '').then((f) => f.setups);
+        const other = rack.heads
+            .find((h) => h.hand === hand && h.label !== club!.head)!
+            .label.slice(0, 1)
+            .toLowerCase();
         pressed = 0;
         await press('7');
-        const other = hand === 'right' ? 't' : 'p';
         await expect(page.getByRole('dialog').getByRole('option').first()).not.toHaveText(/Opening/);
         await press(other);
         await expect(page.getByRole('dialog').getByRole('option').first()).toContainText('head');
@@ -93,6 +99,24 @@ for (const [hand, scale, unit] of [
         expect(setups).toHaveLength(3);
         expect(setups[2]!.head).not.toBe(setups[0]!.head);
         expect(setups[2]!.shaft).toBe(setups[0]!.shaft);
+        // Another shaft in a setup that is turned keeps it turned; the same from the own club is another setup.
+        const shaft = rack.parts.filter((p) => p.kind === 'shaft' && p.label !== setups[0]!.shaft)[0]!.label;
+        for (const [tag, n] of [
+            ['b', 4],
+            ['a', 5],
+        ] as const) {
+            await page.keyboard.press(tag);
+            await page.keyboard.press('7');
+            await page.keyboard.type(shaft);
+            await expect(page.getByRole('dialog').getByRole('option').first()).toContainText(shaft);
+            await page.keyboard.press('Enter');
+            await expect(page.getByRole('dialog')).toHaveCount(0);
+            await expect(page.getByRole('group', { name: 'Change-over' })).toContainText('Shaft');
+            const now = await recorded<{ setups: { sleeveLabel: string; shaft: string }[] }>(page, '').then((f) => f.setups);
+            expect(now).toHaveLength(n);
+            expect(now.at(-1)).toMatchObject({ shaft, sleeveLabel: now[tag === 'b' ? 1 : 0]!.sleeveLabel });
+        }
+        await page.keyboard.press('Escape');
         // The same once more is what is on the bench already; what nothing is called makes nothing.
         await page.keyboard.press('7');
         await page.keyboard.type('no such thing');
@@ -100,7 +124,7 @@ for (const [hand, scale, unit] of [
         await expect(page.getByText('Nothing on the rack is called that.')).toBeVisible();
         await page.keyboard.press('Escape');
         await expect(page.getByRole('dialog')).toHaveCount(0);
-        expect(await recorded<{ setups: unknown[] }>(page, '').then((f) => f.setups.length)).toBe(3);
+        expect(await recorded<{ setups: unknown[] }>(page, '').then((f) => f.setups.length)).toBe(5);
         expect(page.url()).toBe(url);
         expect(errors).toEqual([]);
     });

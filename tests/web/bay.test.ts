@@ -91,7 +91,8 @@ test('a strip for each measure that the brief asks for, the declared first; of t
         told('tighter', 'same'),
     ];
     const names = (verdicts: LiveVerdict[]) => strips(view({ verdicts }), null, yards).map((s) => s.name);
-    expect(names(all)).toEqual(['longer', 'straighter', 'less spin', 'higher']);
+    // Nobody asked for height: then lower is no loss.
+    expect(names(all)).toEqual(['longer', 'straighter', 'less spin', 'tighter']);
     expect(names(all.slice(0, 3))).toEqual(['longer', 'straighter']);
     expect(names([told('longer', 'open'), told('higher', 'open', { wanted: true })])).toEqual(['longer', 'higher']);
 });
@@ -121,8 +122,22 @@ test('straighter is told in fairways of fourteen, and what must never come with 
         ['straighter', '?', '+4 in 14', '−1 to +6 fairways'],
         ['right miss', '✓', '2 in 14', '5 with the benchmark'],
     ]);
-    // While the judge has said nothing of these shots the side is told in yards.
-    expect(strips(view({ verdicts: [side] }), null, yards)[0]!.size).toBe('+3 yd');
+    // While the judge has said nothing there is no figure, and no other unit.
+    expect(strips(view({ verdicts: [side] }), null, yards)[0]).toMatchObject({ size: '–', range: 'fairways follow' });
+});
+
+test('an interval that leaves nothing out is never called open: it is likely, and which way', () => {
+    const mark = (low: number, high: number, verdict: Verdict = 'open') =>
+        strips(
+            view({ verdicts: [told('straighter', verdict, { measure: 'sideM', way: -1 })] }),
+            judgeOf({ shareGain: (low + high) / 2, shareGainInterval: { low, high } }),
+            yards,
+        )[0]!.mark;
+    expect([mark(-0.1, 0.4), mark(0.1, 0.4), mark(-0.4, -0.1)]).toEqual(['?', 'likely', 'unlikely']);
+    expect(mark(0.1, 0.4, 'better')).toBe('✓');
+    const longer = told('longer', 'open');
+    const judge = judgeOf({ carryGainM: 6, carryGainInterval: { low: 1, high: 11 } });
+    expect(strips(view({ verdicts: [longer] }), judge, yards)[0]!.mark).toBe('likely');
 });
 
 test('what must never come stands in the bay whatever else is looked at, and with the benchmark too', () => {
@@ -236,9 +251,9 @@ test('the judge’s last figures are told with the shots they rest on', () => {
 
 test('only the declared measure makes a setup the one to beat', () => {
     expect(nextMove(view({ verdicts: [told('longer', 'better'), told('less spin', 'worse')] }), 'A', yards)).toBe(
-        'B is longer than A (not less spin). Make it the benchmark, if it is the one to beat.',
+        'B is longer than A (more spin). Make it the benchmark, if it is the one to beat.',
     );
-    expect(nextMove(view({ verdicts: [told('longer', 'worse')] }), 'A', yards)).toBe('B is not longer.');
+    expect(nextMove(view({ verdicts: [told('longer', 'worse')] }), 'A', yards)).toBe('B is shorter than A.');
     expect(nextMove(view({ verdicts: [told('longer', 'open', { moreShots: 4 }), told('higher', 'better')] }), 'A', yards)).toBe(
         'Can’t tell yet (higher): about 4 more would settle “longer”.',
     );

@@ -23,7 +23,7 @@ const view = (more: Partial<BayView> = {}): BayView =>
         running: null,
         shots: [],
         verdicts: [],
-        bays: [],
+        bays: [{ id: 1, name: 'Bay 1', fittingId: 7 }],
         changeOver: [{ setupId: 2, steps: ['Sleeve: from N to +1', 'Torque every screw'], wrenchChanges: 1 }],
         confirm: null,
         blind: null,
@@ -199,6 +199,63 @@ test('keys that come before it is known what is to be done are taken then, in th
             'POST fittings/7/trials {"turned":{"setupId":2,"sleeve":"+1","masses":{"back":12}},"kind":"trial"}',
         ]),
     );
+});
+
+test('another part goes into the hand with the rest as it is; what is on the bench already is taken, in its own sleeve position', async () => {
+    const built = { head: 'Tern', headId: 5, sleeveLabel: 'N', masses: { back: 12 }, shaftId: 1, shaft: 'Reed', ballId: null, ball: '' };
+    const more = { ...built, gripId: null, lengthMm: 1150, teeMm: 40, cue: '', asItComes: true } as Partial<Setup>;
+    const turned = setup(2, 'B', { ...more, sleeveLabel: '+1', asItComes: false });
+    const setups = [setup(1, 'A', more), turned, setup(4, 'D', { ...more, shaftId: 2, shaft: 'Sedge' })];
+    const racked = { ...fitting, setups } as Fitting;
+    const bay = new BayScreen(() => racked);
+    open.push(bay);
+    answer = view();
+    bay.view = answer;
+    const put = async (tag: string, part: Parameters<BayScreen['putIn']>[0]) => {
+        asked = [];
+        bay.choose(setups.find((s) => s.tag === tag)!);
+        await bay.putIn(part);
+        const sent = asked.find((a) => a.startsWith('POST fittings/7/setups'));
+        return sent === undefined ? bay.next?.tag : (JSON.parse(sent.slice(sent.indexOf('{'))) as Record<string, unknown>);
+    };
+    expect(await put('A', { shaftId: 2 })).toBe('D');
+    expect(await put('D', { shaftId: 1 })).toBe('A');
+    // B stands at +1: D does not, so it is another setup. The shaft is called what the rack calls it.
+    const made = await put('B', { shaftId: 2 });
+    expect(made).toMatchObject({ headId: 5, sleeveLabel: '+1', masses: { back: 12 }, shaftId: 2, length: 1150, branchedFromId: 2 });
+    expect(made).not.toHaveProperty('shaft');
+    expect(await put('B', { lengthMm: 1130 })).toMatchObject({ sleeveLabel: '+1', shaft: 'Reed', length: 1130 });
+    // Another head comes as it comes.
+    expect(await put('B', { headId: 6 })).toEqual({
+        ...{
+            headId: 6,
+            shaftId: 1,
+            shaft: 'Reed',
+            length: 1150,
+            gripId: null,
+            ballId: null,
+            ball: '',
+            tee: 40,
+            cue: '',
+            branchedFromId: 2,
+        },
+    });
+});
+
+test('nothing begins before it is known in which bay; the one that this screen used last is proposed', async () => {
+    const kept = new Map([['last-bay', '3']]);
+    vi.stubGlobal('localStorage', { getItem: (k: string) => kept.get(k) ?? null, setItem: (k: string, v: string) => kept.set(k, v) });
+    const bays = [1, 2, 3].map((id) => ({ id, name: `Bay ${id}`, fittingId: id === 1 ? 9 : null })) as BayView['bays'];
+    const bay = screen({ bays });
+    expect([bay.asksBay, bay.free.map((b) => b.id)]).toEqual([true, [3, 2]]);
+    bay.forward();
+    await bay.settled();
+    expect(asked).toContain('PATCH bays/3 {"fittingId":7}');
+    asked = [];
+    bay.bayless = true;
+    bay.forward();
+    bay.forward();
+    await vi.waitFor(() => expect(asked).toContain('POST fittings/7/trials {"setupId":2,"kind":"trial"}'));
 });
 
 test('a warm-up is no trial: the key begins it, also before a shot', async () => {

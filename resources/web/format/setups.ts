@@ -49,27 +49,67 @@ export function nameOf(setup: Pick<Setup, 'tag' | 'head'>, fitting: Pick<Fitting
         .join(' · ');
 }
 
+const HEAD = [
+    ...(['headId', 'head', 'statedLoftDeg', 'measuredLoftDeg', 'measuredLieDeg', 'measuredFaceOpenDeg', 'sleeveLabel'] as const),
+    ...(['sleeveLoftDeg', 'sleeveFaceOpenDeg', 'sleeveLieDeg', 'weights', 'masses'] as const),
+];
+const REST = ['shaftId', 'shaft', 'lengthMm', 'gripId', 'ballId', 'ball', 'teeMm', 'cue'] as const;
+/** What of a setup may be another, from the bay. */
+export type Part = Partial<Pick<Setup, 'headId' | 'shaftId' | 'ballId' | 'lengthMm'>>;
+
+const pick = <K extends keyof Setup>(of: Setup, keys: readonly K[]) => Object.fromEntries(keys.map((k) => [k, of[k]])) as Pick<Setup, K>;
+
+/** A setup to be made as another one is, but for its head. */
+function restOf(like: Pick<Setup, (typeof REST)[number]>) {
+    const { lengthMm, teeMm, ...rest } = pick(like as Setup, REST);
+    return { ...rest, length: lengthMm, tee: teeMm };
+}
+
 /** What the finder found, as a setup to be made: branched from the own club, and built as one that was hit. */
 export function builtLike(
-    found: { headId?: number | null; sleeve: string; masses: Record<string, number> | null; like: string | null },
+    found: { headId?: number | null; sleeve: string; masses: Record<string, number> | null; like?: string | null },
     fitting: Fitting,
 ) {
     const own = fitting.setups[0]!;
     const like = fitting.setups.find((s) => s.tag === found.like) ?? own;
+    return { headId: found.headId, sleeveLabel: found.sleeve, masses: found.masses ?? {}, ...restOf(like), branchedFromId: own.id };
+}
+
+/** The same grams in the same slots. */
+export function sameMasses(a: Record<string, number> | null, b: Record<string, number> | null): boolean {
+    const slots = new Set([...Object.keys(a ?? {}), ...Object.keys(b ?? {})]);
+    return [...slots].every((slot) => (a?.[slot] ?? 0) === (b?.[slot] ?? 0));
+}
+
+/** A setup with one part changed, to be made; another head comes as it comes. */
+export function builtWith(part: Part, base: Setup) {
+    const head = part.headId === undefined ? { ...pick(base, HEAD), masses: base.masses ?? {} } : { headId: part.headId };
+    const { shaft, ball, ...rest } = restOf({ ...base, ...part });
     return {
-        headId: found.headId,
-        sleeveLabel: found.sleeve,
-        masses: found.masses ?? {},
-        shaftId: like.shaftId,
-        shaft: like.shaft,
-        length: like.lengthMm,
-        gripId: like.gripId,
-        ballId: like.ballId,
-        ball: like.ball,
-        tee: like.teeMm,
-        cue: like.cue,
-        branchedFromId: own.id,
+        ...head,
+        ...rest,
+        // What a part of the rack is called, the rack says.
+        ...(part.shaftId === undefined ? { shaft } : {}),
+        ...(part.ballId === undefined ? { ball } : {}),
+        branchedFromId: base.id,
     };
+}
+
+/** Is a setup another one with just that part changed? */
+export function isWith(setup: Setup, part: Part, base: Setup): boolean {
+    const head =
+        part.headId === undefined
+            ? setup.head === base.head && setup.sleeveLabel === base.sleeveLabel && sameMasses(setup.masses, base.masses)
+            : setup.asItComes;
+    const parts = (['headId', 'shaftId', 'ballId', 'lengthMm', 'gripId', 'teeMm', 'cue'] as const).every(
+        (k) => setup[k] === { ...base, ...part }[k],
+    );
+    return (
+        head &&
+        parts &&
+        (part.shaftId !== undefined || setup.shaft === base.shaft) &&
+        (part.ballId !== undefined || setup.ball === base.ball)
+    );
 }
 
 /** What the gauge reads, null while it was not read. */

@@ -95,11 +95,12 @@
 
     async function hit(fitting: Fitting, s: FoundSetup | undefined) {
         await sending.send(async () => {
-            if (s && !s.setupTag) {
-                await post<Setup>(`fittings/${fitting.id}/setups`, builtLike(s, fitting));
+            let tag = s?.setupTag ?? '';
+            if (s && !tag) {
+                ({ tag } = await post<Setup>(`fittings/${fitting.id}/setups`, builtLike(s, fitting)));
                 await loadFitting(fitting.id);
             }
-            await push(`/fitting/${fitting.id}/bay`);
+            await push(`/fitting/${fitting.id}/bay/${tag}`);
         });
     }
     const renew = async (fitting: Fitting) => {

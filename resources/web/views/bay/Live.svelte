@@ -28,8 +28,8 @@
     import Session from './Session.svelte';
     import TrialShots from './TrialShots.svelte';
 
-    let { fitting }: { fitting: Fitting } = $props();
-    const bay = untrack(() => new BayScreen(() => fitting));
+    let { fitting, wanted = '' }: { fitting: Fitting; wanted?: string } = $props();
+    const bay = untrack(() => new BayScreen(() => fitting, null, wanted));
     bay.watch();
     const units = $derived(fitting.player.units);
     const { view, running, confirm } = $derived(bay);
@@ -46,8 +46,6 @@
             { tag: running?.tag ?? '', path: view?.pattern.trial?.path ?? null },
         ].filter((f) => f.tag !== '' && f.path),
     );
-    /** Somebody works without a bay. */
-    let bayless = $state(false);
     let typing = $state(false);
     let stored = $state('');
 
@@ -142,18 +140,19 @@
             <button class="plain leave" onclick={() => (bay.big = false)}>All figures <KeyCap name="0" /></button>
         {:else}
             <aside>
-                {#if !bay.bay && !running && !view.blind && !confirm && !bayless}
+                {#if bay.asksBay}
                     <div class="first">
                         <p>In which bay?</p>
-                        {#each view.bays.filter((b) => !b.fittingId).slice(0, 3) as b (b.id)}<button onclick={() => bay.enter(b.id)}
-                                >{b.name}</button
+                        {#each bay.free.slice(0, 3) as b, i (b.id)}<button class:quiet={i > 0} onclick={() => bay.enter(b.id)}
+                                >{b.name}
+                                {#if i === 0}<KeyCap name="Enter" />{/if}</button
                             >{/each}
-                        {#if !view.bays.some((b) => !b.fittingId)}<p class="small">
+                        {#if !bay.free.length}<p class="small">
                                 {view.bays.length
                                     ? 'Every bay is in use: take one below, or add one.'
                                     : 'The studio has no bay yet: add one below.'}
                             </p>{/if}
-                        <button class="plain" onclick={() => (bayless = true)}>In none: shots are typed, or read from a file</button>
+                        <button class="plain" onclick={() => (bay.bayless = true)}>In none: shots are typed, or read from a file</button>
                     </div>
                 {:else if view.blind}
                     <BlindBar

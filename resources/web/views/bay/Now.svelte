@@ -10,6 +10,7 @@
     import { stepText } from '../../format/judged';
     import { candidateName } from '../../format/found';
     import { blindText, judgeText, nextMove, repeatText, shotSentence } from './sentences';
+    import Start from './Start.svelte';
     import Strips from './Strips.svelte';
     import { neverStrips, strips } from './strips';
 
@@ -21,11 +22,7 @@
     const move = $derived(nextMove(view, bay.benchmark?.tag ?? null, units));
     const again = $derived(running ? repeatText(view, running.tag, units) : '');
     const lines = $derived(
-        view.blind
-            ? []
-            : bay.isBenchmark
-              ? neverStrips(bay.judged, running?.tag ?? '')
-              : strips(view, bay.isJudged ? bay.judged : null, units),
+        view.blind ? [] : bay.isBenchmark ? neverStrips(bay.judged, running?.tag ?? '') : strips(view, bay.judged, units),
     );
     /** Where what is in the hand plays, for this player. */
     const plays = $derived.by(() => {
@@ -77,6 +74,8 @@
             {#if bay.simulates && bay.bay}<button class="hit" onclick={() => bay.hit(1)}
                     >Hit a simulated shot <KeyCap name="Space" /></button
                 >{:else if bay.bay}<p class="line">Hit, and it shows here by itself.</p>{/if}
+        {/if}
+        {#if !view.shots.length && !view.blind}<Start {bay} {view} />
         {/if}
         {#if lines.length && running}<Strips strips={lines} tag={running.tag} benchmark={bay.benchmark?.tag ?? ''} />{/if}
         {#if told.length}<div class="told" role="status">

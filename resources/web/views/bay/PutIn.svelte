@@ -1,12 +1,12 @@
 <script lang="ts">
     import { get } from '../../api/client';
     import type { Rack } from '../../api/generated/types';
-    import { lengthText } from '../../format/setups';
+    import { lengthText, type Part } from '../../format/setups';
     import { factor, plain } from '../../format/units';
     import { Loader } from '../../lib/load.svelte';
     import { readNumber } from '../../lib/numbers';
     import Notice from '../../parts/Notice.svelte';
-    import type { BayScreen, Part } from './bay.svelte';
+    import type { BayScreen } from './bay.svelte';
     import KeyCap from './KeyCap.svelte';
 
     /** A list of the rack that narrows as one types; Enter puts the first into the hand. */

@@ -2,7 +2,7 @@ import { push } from 'svelte-spa-router';
 import { untrack } from 'svelte';
 import { get, getToWrite, patch, post, say, Unreached } from '../../api/client';
 import type { BayChange, BayView, Fitting, HandView, Judge, Setup, Shot, Turned } from '../../api/generated/types';
-import { builtLike } from '../../format/setups';
+import { builtLike, builtWith, isWith, sameMasses, type Part } from '../../format/setups';
 import { watchLive } from '../../lib/live';
 import { current, loadFitting, session, showFitting } from '../../lib/session.svelte';
 import { MENU } from './keys';
@@ -12,6 +12,8 @@ import type { Noting } from './NoteField.svelte';
 const LATE_MS = 5000;
 /** Shots seldom come alone in the same moment. */
 const SOON_MS = 700;
+/** A screen stands in a bay: what it entered last it proposes again. */
+const LAST_BAY = 'last-bay';
 
 /** The live screen of a fitting: what it shows, and everything that can be done on it. */
 export class BayScreen {
@@ -69,13 +71,23 @@ export class BayScreen {
     readonly benchmark = $derived(this.setup(this.fitting.benchmarkSetupId));
     readonly isBenchmark = $derived(this.running !== null && this.running.setupId === this.fitting.benchmarkSetupId);
     readonly bay = $derived(this.view?.bays.find((b) => b.fittingId === this.id) ?? null);
+    /** Somebody works without a bay. */
+    bayless = $state(false);
+    /** Nothing begins before it is known in which bay. */
+    readonly asksBay = $derived(!this.bay && !this.running && !!this.view && !this.view.blind && !this.view.confirm && !this.bayless);
+    /** Free bays, the one that this screen used last first. */
+    readonly free = $derived.by(() => {
+        const last = Number(localStorage.getItem(LAST_BAY));
+        const free = (this.view?.bays ?? []).filter((b) => !b.fittingId);
+        return [...free.filter((b) => b.id === last), ...free.filter((b) => b.id !== last)];
+    });
     readonly next = $derived(this.setup(this.chosen));
     readonly isTurned = $derived(this.turned !== null);
     /** Where the head stands or is turned to, in words of its own. */
     readonly to = $derived.by(() => {
         if (!this.hand) return null;
         const at = this.turned ?? this.hand;
-        const found = this.hand.arrangements.find((a) => same(a.masses, at.masses));
+        const found = this.hand.arrangements.find((a) => sameMasses(a.masses, at.masses));
         return { sleeve: at.sleeve, masses: at.masses, weights: found?.words ?? this.hand.arrangements[0]?.words ?? '' };
     });
     readonly expected = $derived(this.told?.expected ?? null);
@@ -112,12 +124,17 @@ export class BayScreen {
     /** Only where the studio asked for made-up shots. */
     readonly simulates = $derived(session.user?.takesSimulated ?? false);
 
-    /** @param onlook of a screen that only looks on: reads its fitting in a way of its own, and asks for no judging */
+    /**
+     * @param onlook of a screen that only looks on: reads its fitting in a way of its own, and asks for no judging
+     * @param wanted the tag of the setup that is to be in the hand next
+     */
     constructor(
         private readonly of: () => Fitting,
         private readonly onlook: (() => Promise<unknown>) | null = null,
+        wanted = '',
     ) {
         this.id = untrack(of).id;
+        this.chosen = untrack(of).setups.find((s) => s.tag === wanted)?.id ?? null;
     }
 
     get fitting(): Fitting {
@@ -356,6 +373,7 @@ export class BayScreen {
     enter = (bayId: number) =>
         this.run(async () => {
             await patch(`bays/${bayId}`, { fittingId: this.id });
+            localStorage.setItem(LAST_BAY, String(bayId));
             await this.load(true);
         });
     anotherVisit = () => this.run(async () => this.own(await post<BayView>(this.path('visits'), {})));
@@ -440,6 +458,7 @@ export class BayScreen {
     forward = (): void => {
         const { view, confirm } = this;
         if (this.asked || this.guesses) return;
+        if (this.asksBay && this.free[0]) return void this.enter(this.free[0].id);
         if (view?.blind) {
             if (!view.blind.set) return void this.blindSet();
             if (view.shots.length < view.blind.shotsEach) return;
@@ -522,7 +541,7 @@ export class BayScreen {
     /** The next legal arrangement whose weight sits farther right as drawn, or farther back. */
     shift = (right: number, back: number): void => {
         const { hand, to } = this;
-        const at = hand?.arrangements.find((a) => same(a.masses, to?.masses ?? {}));
+        const at = hand?.arrangements.find((a) => sameMasses(a.masses, to?.masses ?? {}));
         if (!hand || !at || !to) return;
         const { way } = this;
         const one = nearest(
@@ -537,27 +556,21 @@ export class BayScreen {
         const { hand } = this;
         if (!hand || this.view?.blind || this.confirm) return;
         this.told = null;
-        this.turned = sleeve === hand.sleeve && same(masses, hand.masses) ? null : { sleeve, masses };
+        this.turned = sleeve === hand.sleeve && sameMasses(masses, hand.masses) ? null : { sleeve, masses };
     }
     /** Another head, shaft, ball or length in the hand; the rest stays as it is there. A setup that is on the bench already is taken. */
-    putIn = (what: Part): Promise<void> =>
-        this.move(async () => {
-            this.palette = false;
+    putIn = (what: Part): Promise<void> => {
+        this.palette = false;
+        return this.move(async () => {
             const base = this.next ?? this.inHand ?? this.fitting.setups[0];
             if (!base || this.view?.blind || this.confirm) return;
-            const of = { ...partsOf(base), ...what, ...(what.headId === undefined ? {} : { sleeveLabel: undefined, masses: undefined }) };
-            const there = this.shown.find((s) => isSame(s, of) && (what.headId === undefined || s.asItComes));
+            const there = this.shown.find((s) => isWith(s, what, base));
             if (there) return this.choose(there);
-            const { lengthMm, teeMm, ...rest } = of;
-            const made = await post<Setup>(this.path('setups'), {
-                ...rest,
-                ...(lengthMm === null ? {} : { length: { value: String(lengthMm), unit: 'mm' } }),
-                ...(teeMm === null ? {} : { tee: { value: String(teeMm), unit: 'mm' } }),
-                branchedFromId: base.id,
-            });
+            const made = await post<Setup>(this.path('setups'), builtWith(what, base));
             await loadFitting(this.id);
             this.choose(made);
         });
+    };
 
     /** What the finder would hit next: its setup, or its head turned so, is to be in the hand. */
     takeNext = async (): Promise<void> => {
@@ -579,20 +592,6 @@ export class BayScreen {
         await this.readHand(like.id);
         this.put(next.sleeve, next.masses ?? like.masses ?? {});
     };
-}
-
-/** What of a setup may be another, from the bay. */
-export type Part = Partial<Pick<Setup, 'headId' | 'shaftId' | 'ballId' | 'lengthMm'>>;
-const partsOf = ({ headId, sleeveLabel, masses, shaftId, shaft, gripId, ballId, ball, lengthMm, teeMm, cue }: Setup) => ({
-    ...{ headId, sleeveLabel, masses: masses ?? {}, shaftId, shaft, gripId, ballId, ball, lengthMm, teeMm, cue },
-});
-const isSame = (s: Setup, of: Part): boolean =>
-    (['headId', 'shaftId', 'ballId', 'lengthMm'] as const).every((part) => of[part] === undefined || s[part] === of[part]);
-
-/** The same grams in the same slots. */
-function same(a: Record<string, number>, b: Record<string, number>): boolean {
-    const slots = new Set([...Object.keys(a), ...Object.keys(b)]);
-    return [...slots].every((slot) => (a[slot] ?? 0) === (b[slot] ?? 0));
 }
 
 /** What lies that way and least aside; null where nothing does. */

@@ -2,6 +2,7 @@ import { seenAndExpected } from '../../format/wishes';
 import type { BayView, HandView, Judge, MishitReason, Setup, Shot, Turned, UnitChoice, Verdict } from '../../api/generated/types';
 import { carryGain, DRIVES } from '../../format/judged';
 import { factor, figure, plain, signed, unitOf } from '../../format/units';
+import { say } from './words';
 
 /** Why a shot looks like a mishit, with this player's usual beside it. */
 export function mishitText(reasons: MishitReason[], units: UnitChoice): string {
@@ -23,9 +24,9 @@ export function repeatText(view: BayView, tag: string, units: UnitChoice): strin
     const since = view.repeat[0]!.since;
     const moved = view.repeat.filter((r) => r.moved);
     if (!moved.length) return `${tag} plays as it did in trial ${since}.`;
-    const say = (r: BayView['repeat'][number]) =>
+    const told = (r: BayView['repeat'][number]) =>
         `${NAMES[r.measure]} ${r.value > 0 ? '+' : '−'}${figure(r.measure, Math.abs(r.value), units).replace(/ [LR]$/, '')} ${unitOf(r.measure, units)}`;
-    return `${tag} is not as it was in trial ${since}: ${moved.map(say).join(', ')}. The player changed, not the club.`;
+    return `${tag} is not as it was in trial ${since}: ${moved.map(told).join(', ')}. The player changed, not the club.`;
 }
 const NAMES: Record<string, string> = {
     carryM: 'carry',
@@ -37,21 +38,25 @@ const NAMES: Record<string, string> = {
 
 export const MARKS: Record<Verdict, string> = { better: '✓', worse: '✗', same: '=', open: '?' };
 
+/** How it differs, as one says it: "longer", or "shorter" where it is worse. */
+export const wordOf = (v: { name: string; verdict: Verdict }): string =>
+    say('bay.word', { name: v.name.replaceAll(' ', '_'), is: v.verdict });
+
 /** The last shot as one would say it. */
 export function shotSentence(shot: Shot, units: UnitChoice): string {
     const at = (f: string) => shot.measured[f] ?? shot.computed[f];
-    const say = (f: string, before: string, after = '') => (at(f) === undefined ? '' : `${before}${figure(f, at(f), units)}${after}`);
+    const told = (f: string, before: string, after = '') => (at(f) === undefined ? '' : `${before}${figure(f, at(f), units)}${after}`);
     const side = at('sideM');
     return [
-        say('launchDeg', 'launch ', '°'),
-        say('spinRpm', '', ' rpm'),
+        told('launchDeg', 'launch ', '°'),
+        told('spinRpm', '', ' rpm'),
         side === undefined
             ? 'side unknown'
             : Math.round(Math.abs(side) * factor(units.distance)) === 0
               ? 'on the target line'
               : `${figure('sideM', Math.abs(side), units).replace(/ [LR]$/, '')} ${units.distance} ${side > 0 ? 'right' : 'left'}`,
-        say('ballSpeedMps', 'ball ', ` ${unitOf('ballSpeedMps', units)}`),
-        say('apexM', 'apex ', ` ${units.height}`),
+        told('ballSpeedMps', 'ball ', ` ${unitOf('ballSpeedMps', units)}`),
+        told('apexM', 'apex ', ` ${units.height}`),
     ]
         .filter(Boolean)
         .join(', ');
@@ -86,13 +91,12 @@ export function nextMove(view: BayView, benchmarkTag: string | null, units: Unit
     if (trial.tag === benchmarkTag || counted < 3 || view.benchmarkMeans === null) return '';
     if (view.withheld) return WITHHELD[view.withheld.why]!(trial.tag, benchmarkTag ?? '');
     const told = view.verdicts.find((s) => s.declared);
-    const others = view.verdicts
-        .filter((s) => !s.declared && s.verdict !== 'open')
-        .map((s) => (s.verdict === 'better' ? s.name : `not ${s.name}`));
-    const also = others.length ? ` (${others.join(', ')})` : '';
+    // Of what is as good there is nothing to add.
+    const others = view.verdicts.filter((s) => !s.declared && (s.verdict === 'better' || s.verdict === 'worse'));
+    const also = others.length ? ` (${others.map(wordOf).join(', ')})` : '';
     if (told?.verdict === 'better')
         return `${trial.tag} is ${told.name} than ${benchmarkTag}${also}. Make it the benchmark, if it is the one to beat.`;
-    if (told?.verdict === 'worse') return `${trial.tag} is not ${told.name}${also}.`;
+    if (told?.verdict === 'worse') return `${trial.tag} is ${wordOf(told)} than ${benchmarkTag}${also}.`;
     if (told?.verdict === 'same') return `As good as ${benchmarkTag}${also}: more shots are not worth it.`;
     return told?.moreShots
         ? `Can’t tell yet${also}: about ${told.moreShots} more would settle “${told.name}”.`
@@ -137,11 +141,11 @@ export function expectedTexts(e: NonNullable<Turned['expected']>, units: UnitCho
     const out = [`carry ${signed(e.carryM.value * k, 0)} ${units.distance} ${range(e.carryM, k)}`];
     const side = Math.round(Math.abs(e.sideM.value) * k);
     const [low, high] = [e.sideM.interval.low * k, e.sideM.interval.high * k];
-    const say = (v: number) => (Math.round(v) === 0 ? '0' : `${Math.abs(Math.round(v))} ${v > 0 ? 'R' : 'L'}`);
+    const sideOf = (v: number) => (Math.round(v) === 0 ? '0' : `${Math.abs(Math.round(v))} ${v > 0 ? 'R' : 'L'}`);
     out.push(
         side === 0
-            ? `side as before (${say(low)} to ${say(high)})`
-            : `${side} ${units.distance} more to the ${e.sideM.value > 0 ? 'right' : 'left'} (${say(low)} to ${say(high)})`,
+            ? `side as before (${sideOf(low)} to ${sideOf(high)})`
+            : `${side} ${units.distance} more to the ${e.sideM.value > 0 ? 'right' : 'left'} (${sideOf(low)} to ${sideOf(high)})`,
     );
     out.push(`apex ${signed(e.apexM.value * h, 0)} ${units.height} ${range(e.apexM, h)}`);
     out.push(`fairways ${signed(e.share.value * DRIVES, 0)} in ${DRIVES} ${range(e.share, DRIVES)}`);
@@ -177,7 +181,7 @@ export function blindText(view: BayView): string[] {
             ? r.verdicts
                   .map(
                       (v) =>
-                          `Blind, ${v.tag} is ${v.verdict === 'better' ? v.name : v.verdict === 'worse' ? `not ${v.name}` : v.verdict === 'same' ? `as good as ${r.against}` : 'not to be told'}${v.verdict === 'better' ? ` than ${r.against}` : v.verdict === 'open' ? ` from ${r.against} yet` : ''}.`,
+                          `Blind, ${v.tag} is ${v.verdict === 'better' || v.verdict === 'worse' ? wordOf(v) : v.verdict === 'same' ? `as good as ${r.against}` : 'not to be told'}${v.verdict === 'better' || v.verdict === 'worse' ? ` than ${r.against}` : v.verdict === 'open' ? ` from ${r.against} yet` : ''}.`,
                   )
                   .join(' ')
             : 'Blind, too few shots for a word.',

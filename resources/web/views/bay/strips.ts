@@ -2,6 +2,7 @@ import type { BayView, Judge, Judgement, LiveVerdict, UnitChoice, Verdict } from
 import { DRIVES } from '../../format/judged';
 import { factor, plain, signed, unitOf } from '../../format/units';
 import { MARKS } from './sentences';
+import { say } from './words';
 
 /** One line of what the shots say. Better is to the right: `value`, `low`, `high` and `margin` are in one unit of their own. */
 export interface Strip {
@@ -23,7 +24,9 @@ const MOST = 4;
 /** What the brief asks for first, then the side, then whatever the shots already carry. */
 function wanted(view: BayView): LiveVerdict[] {
     const asked = view.verdicts.filter((v) => v.declared || v.wanted || v.name === 'straighter');
-    return [...asked, ...view.verdicts.filter((v) => !asked.includes(v) && v.verdict !== 'open')].slice(0, MOST);
+    // Nobody asked for height: then higher is neither better nor worse.
+    const shown = view.verdicts.filter((v) => !asked.includes(v) && v.verdict !== 'open' && v.name !== 'higher');
+    return [...asked, ...shown].slice(0, MOST);
 }
 
 const DIGITS: Record<string, number> = { launchDeg: 1, ballSpeedMps: 1, directionDeg: 1 };
@@ -53,8 +56,7 @@ function inFairways(v: LiveVerdict, j: Judgement): Strip {
     const say = (x: number) => signed(DRIVES * x, 0);
     return {
         name: v.name,
-        verdict: v.verdict,
-        mark: MARKS[v.verdict],
+        ...markOf(v.verdict, low, high),
         value: j.shareGain!,
         low,
         high,
@@ -64,25 +66,30 @@ function inFairways(v: LiveVerdict, j: Judgement): Strip {
     };
 }
 
+/** Straighter before the judge has said a figure: it has no other unit meanwhile. */
+const unjudged = (v: LiveVerdict): Strip => ({
+    ...{ name: v.name, verdict: v.verdict, mark: MARKS[v.verdict], value: 0, low: 0, high: 0, margin: 0.5 / DRIVES },
+    ...{ size: '–', range: 'fairways follow' },
+});
+
 /** Longer by the judge, as on every screen. */
 function inCarry(v: LiveVerdict, j: Judgement, units: UnitChoice): Strip {
-    return ofMeasure({ ...v, value: j.carryGainM!, interval: j.carryGainInterval! }, units);
+    const its = ofMeasure({ ...v, value: j.carryGainM!, interval: j.carryGainInterval! }, units);
+    return { ...its, ...markOf(v.verdict, its.low, its.high) };
 }
 
-const NEVER: Record<string, string> = {
-    left: 'left miss',
-    right: 'right miss',
-    'two-way miss': 'two-way miss',
-    'low runner': 'low runner',
-    balloon: 'balloon',
-};
+/** What the shots alone do not settle may be likely already, by the judge's interval: better is above 0. */
+function markOf(verdict: Verdict, low: number, high: number): Pick<Strip, 'verdict' | 'mark'> {
+    const leans = verdict === 'open' && low * high > 0;
+    return { verdict, mark: leans ? (low > 0 ? 'likely' : 'unlikely') : MARKS[verdict] };
+}
 
 /** What must never come: how often of fourteen, and whether it comes more often than with the benchmark. */
 function never(j: Judgement): Strip[] {
     return (j.never ?? []).slice(0, 2).map((n) => {
         const verdict: Verdict = n.isBarred ? 'worse' : n.likelier < 0.05 ? 'better' : 'open';
         return {
-            name: NEVER[n.kind] ?? n.kind,
+            name: say('bay.never', { kind: n.kind }),
             verdict,
             mark: MARKS[verdict],
             value: n.ofBenchmark - n.chance,
@@ -101,14 +108,16 @@ export function neverStrips(judge: Judge | null, tag: string): Strip[] {
     return j ? never(j) : [];
 }
 
-/** @param judge the judge's last figures; null where he has said nothing of these shots yet */
+/** @param judge the judge's last figures; null where he has said nothing yet */
 export function strips(view: BayView, judge: Judge | null, units: UnitChoice): Strip[] {
     const tag = view.running?.tag ?? '';
     const j = judge?.judge?.setups.find((s) => s.tag === tag);
     const feels = j && j.sideKnown > 0 && j.shareGain !== undefined && j.shareGainInterval ? j : undefined;
     const out = wanted(view).map((v) =>
-        v.name === 'straighter' && feels
-            ? inFairways(v, feels)
+        v.name === 'straighter'
+            ? feels
+                ? inFairways(v, feels)
+                : unjudged(v)
             : v.measure === 'carryM' && j?.carryGainInterval
               ? inCarry(v, j, units)
               : ofMeasure(v, units),

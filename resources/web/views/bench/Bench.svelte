@@ -194,7 +194,7 @@
                     oncancel={() => (measuring = null)}
                 />{/key}{/if}
         {#if rack?.heads.some((h) => h.hand === fitting.player.hand)}<LoftLadder {fitting} open />{/if}
-        {#if fitting.setups.every((s) => s.shots === 0)}<BenchPlan {fitting} made={() => loadFitting(params.id)} />{/if}
+        <BenchPlan {fitting} made={() => loadFitting(params.id)} />
     {/snippet}
 </Frame>
 

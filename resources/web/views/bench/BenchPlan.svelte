@@ -1,8 +1,11 @@
 <script lang="ts">
+    import { push } from 'svelte-spa-router';
     import { get, post } from '../../api/client';
-    import type { BenchPlan, Fitting } from '../../api/generated/types';
+    import type { BenchPlan, Fitting, Setup } from '../../api/generated/types';
+    import { builtLike, sameMasses } from '../../format/setups';
     import { Form } from '../../lib/form.svelte';
     import { Loader } from '../../lib/load.svelte';
+    import Glyph from '../../parts/Glyph.svelte';
     import Notice from '../../parts/Notice.svelte';
     import { money } from '../orders/sentences';
 
@@ -16,39 +19,26 @@
         void fitting.version;
         void reading.load(() => get<BenchPlan>(`fittings/${id}/bench-plan`));
     });
+    const hit = $derived(fitting.setups.some((s) => s.shots > 0));
     type Item = BenchPlan['items'][number];
     const READINGS: Record<string, string> = { loftDeg: 'loft', lieDeg: 'lie', faceOpenDeg: 'face', massG: 'mass' };
     const words = (missing: string[]) => missing.map((m) => READINGS[m] ?? m).join(', ');
-    const same = (a: Record<string, number>, b: Record<string, number> | null) =>
-        JSON.stringify(Object.entries(a).sort()) === JSON.stringify(Object.entries(b ?? {}).sort());
     const there = (item: Item) =>
-        fitting.setups.find((s) => s.headId === item.headId && s.sleeveLabel === item.sleeve && same(item.masses, s.masses));
+        fitting.setups.find((s) => s.headId === item.headId && s.sleeveLabel === item.sleeve && sameMasses(item.masses, s.masses));
     const own = $derived(fitting.setups.find((s) => s.isBaseline));
-    const build = (item: Item) =>
+    /** To the bay with it: made a setup first, where it is none yet. */
+    const putInHand = (item: Item) =>
         acting.send(async () => {
-            await post(`fittings/${fitting.id}/setups`, {
-                headId: item.headId,
-                sleeveLabel: item.sleeve,
-                masses: item.masses,
-                ...(own
-                    ? {
-                          shaftId: own.shaftId,
-                          gripId: own.gripId,
-                          ballId: own.ballId,
-                          ...(own.lengthMm === null ? {} : { length: { value: String(own.lengthMm), unit: 'mm' } }),
-                          ...(own.teeMm === null ? {} : { tee: { value: String(own.teeMm), unit: 'mm' } }),
-                          branchedFromId: own.id,
-                      }
-                    : {}),
-            });
+            const { tag } = there(item) ?? (await post<Setup>(`fittings/${fitting.id}/setups`, builtLike(item, fitting)));
             await made();
+            await push(`/fitting/${fitting.id}/bay/${tag}`);
         });
 </script>
 
 {#if reading.problem}<Notice kind="error">{reading.problem}</Notice>{/if}
 {#if plan}
     <section aria-label="Prepared bench">
-        <h2>Lay out before they come</h2>
+        <h2>{hit ? 'Laid out' : 'Lay out before they come'}</h2>
         {#if plan.nothing}<p>{plan.nothing}</p>{:else}
             <p class="small">
                 In the order that needs the fewest turns of the wrench: {plan.wrenchChanges}. About {plan.swings} swings with the own club{plan.budget
@@ -80,10 +70,14 @@
                                     >{money(item.price, item.currency)}{item.isTooDear ? ', over the budget' : ''}</span
                                 >{/if}
                         </span>
-                        {#if setup}<span class="small">is setup {setup.tag}</span>
-                        {:else if own && item.headId !== null}<button class="quiet" disabled={acting.busy} onclick={() => build(item)}
-                                >Make it a setup</button
-                            >{/if}
+                        <span class="hand">
+                            {#if setup}<Glyph tag={setup.tag} r={11} open={setup.counted === 0} /><span class="small"
+                                    >{setup.counted ? `${setup.counted} count` : 'not hit yet'}</span
+                                >{/if}
+                            {#if own && item.headId !== null}<button class="quiet" disabled={acting.busy} onclick={() => putInHand(item)}
+                                    >In the hand<span class="visually-hidden">: {item.head}, sleeve {item.sleeve}</span></button
+                                >{/if}
+                        </span>
                     </li>
                 {/each}
             </ol>
@@ -113,6 +107,12 @@
     }
     li > span {
         display: grid;
+    }
+    .hand {
+        display: flex;
+        gap: 8px;
+        align-items: center;
+        justify-content: end;
     }
     .late {
         color: var(--amber);
