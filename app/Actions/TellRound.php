@@ -46,7 +46,7 @@ final readonly class TellRound
                     return [self::same($there, $played, $beside), false];
                 }
                 if (Round::query()->where('fitting_id', $fitting->id)->count() >= self::MOST) {
-                    throw InvalidInput::of('course', 'So many rounds were told of already: begin a new fitting from here.');
+                    throw InvalidInput::of('course', 'This fitting has all the rounds it can hold. Begin a new fitting from here.');
                 }
                 $link?->update(['used_at' => now()]);
 
@@ -98,6 +98,6 @@ final readonly class TellRound
     {
         return $there->played() == $played && $there->played_on === $beside['playedOn'] && $there->words === $beside['words']
             ? $there
-            : throw InvalidInput::of('key', 'This round was told of already, with other figures. Nothing was changed; tell it as another round.');
+            : throw InvalidInput::of('key', 'This round is on record already, with other figures. Nothing was changed. If it was another round, send it as a new one.');
     }
 }

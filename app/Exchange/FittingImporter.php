@@ -177,7 +177,7 @@ final class FittingImporter
         ]);
         if ($found !== []) {
             $what = implode(', ', array_map(static fn (string $what, int $n): string => "{$what} ({$n})", array_keys($found), $found));
-            throw InvalidInput::of('file', "This file holds {$what}: this studio takes nothing made up. It is switched on in the bay.");
+            throw InvalidInput::of('file', "This file holds {$what}, and this studio takes nothing simulated. Switch simulated shots on in the bay to take it.");
         }
     }
 

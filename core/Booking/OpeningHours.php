@@ -31,7 +31,7 @@ final readonly class OpeningHours
     public static function of(array $spans): self
     {
         if (! array_is_list($spans) || count($spans) !== 7) {
-            throw InvalidInput::of('hours', 'Opening hours want seven days, Monday first; a day may be empty.');
+            throw InvalidInput::of('hours', 'Opening hours need seven days, Monday first; a day may be empty.');
         }
         $out = [];
         foreach ($spans as $i => $day) {

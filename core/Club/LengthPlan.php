@@ -43,7 +43,7 @@ final readonly class LengthPlan
         foreach (array_keys(self::BOUNDS) as $name) {
             $value = $kept[$name] ?? null;
             if (! is_int($value) && ! is_float($value)) {
-                throw InvalidInput::of($name, "The plan of the length wants a number for {$name}.");
+                throw InvalidInput::of($name, "The length plan needs a number for {$name}.");
             }
             $values[] = (float) $value;
         }

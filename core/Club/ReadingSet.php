@@ -29,7 +29,7 @@ final readonly class ReadingSet
                 InvalidInput::requireWithin($quantity, $value, $low, $high, $unit);
             }
             if (count($readings) > 10) {
-                throw InvalidInput::of($quantity, 'More than ten readings of one value are not one set.');
+                throw InvalidInput::of($quantity, 'A set holds at most ten readings of one value.');
             }
         }
     }

@@ -146,10 +146,10 @@ final readonly class Brief
             InvalidInput::requireWithin("weights.{$name}", $weight, 0, 10);
         }
         if ($this->scoring === 'own weights' && array_sum($this->weights) <= 0) {
-            throw InvalidInput::of('weights', 'Own weights need at least one that is above 0: carry, run, fairways or height.');
+            throw InvalidInput::of('weights', 'At least one of your own weights must be above 0: carry, run, fairways or height.');
         }
         if ($this->minor && $this->consent && trim($this->guardian) === '') {
-            throw InvalidInput::of('guardian', 'For a minor it is the guardian who consents: write down who.');
+            throw InvalidInput::of('guardian', 'For a minor the guardian gives consent: type the guardian’s name.');
         }
     }
 

@@ -82,7 +82,7 @@ final readonly class TieBreak
             }
         }
         if (count(array_unique($order)) !== count($order)) {
-            throw InvalidInput::of('tieOrder', 'Each thing that breaks a tie stands once in the order.');
+            throw InvalidInput::of('tieOrder', 'Each tie-breaker may stand only once in the order.');
         }
     }
 }

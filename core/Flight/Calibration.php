@@ -187,7 +187,7 @@ final readonly class Calibration
     {
         $used = array_values(array_filter($shots, static fn (array $s): bool => $s[1] !== null || $s[2] !== null));
         if ($used === []) {
-            throw InvalidInput::of('shots', 'No shot carries a measured carry or apex: there is nothing to calibrate by.');
+            throw InvalidInput::of('shots', 'No shot has a measured carry or apex, so there is nothing to calibrate with.');
         }
         foreach ($used as $shot) {
             if ($shot[1] !== null) {

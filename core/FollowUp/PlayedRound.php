@@ -39,7 +39,7 @@ final readonly class PlayedRound
         string $course, string $club, int $holes, int $hit, int $left, int $right, int $lost, array $drivesM = [], ?int $feel = null,
     ): self {
         if (trim($course) === '' || mb_strlen($course) > 120) {
-            throw InvalidInput::of('course', 'Say which course it was, in up to 120 letters: fairways are compared with the same course.');
+            throw InvalidInput::of('course', 'Type the course, in up to 120 letters: fairways are compared on the same course.');
         }
         if (! in_array($club, self::CLUBS, true)) {
             throw InvalidInput::of('club', 'It was played with the new club or with the one before.');

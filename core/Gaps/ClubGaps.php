@@ -76,7 +76,7 @@ final class ClubGaps
     public static function of(array $clubs, BallFlight $flight, float $squaringShare = 0.5, ?float $wantedM = null): array
     {
         if (count($clubs) > self::MOST_CLUBS) {
-            throw InvalidInput::of('clubs', 'More than fourteen clubs are not carried.');
+            throw InvalidInput::of('clubs', 'A bag holds at most fourteen clubs.');
         }
         if ($wantedM !== null) {
             InvalidInput::requireWithin('wantedGapM', $wantedM, 3, 60, 'm');

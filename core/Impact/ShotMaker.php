@@ -89,7 +89,7 @@ final class ShotMaker
         );
         $launch = (new Impact($s->head, $this->hand))->strike($delivery, $strike);
         if ($launch->flag() === LaunchFlag::Topped) {
-            throw InvalidInput::of('launch', 'This ball was topped: a monitor sees nothing of it.');
+            throw InvalidInput::of('launch', 'This ball was topped: no monitor sees it.');
         }
 
         return [

@@ -364,7 +364,7 @@ final readonly class FittingRecord
     {
         $mixed = $this->swings();
         if ($mixed === null) {
-            return $name === null ? $this : throw InvalidInput::of('swing', "One swing was hit here: there is no '{$name}'.");
+            return $name === null ? $this : throw InvalidInput::of('swing', "There is only one kind of swing here, and no '{$name}'.");
         }
         $whole = $this->ofAllSwings();
         $most = 0;

@@ -71,7 +71,7 @@ final class SpeedLadder
         $set = $record->sets()[$tag] ?? throw InvalidInput::of('setup', "{$tag} has no counted shot with a speed yet.");
         $shots = $record->speedsOf($tag);
         if ($shots === []) {
-            throw InvalidInput::of('setup', "No speed was seen of the shots with {$tag}.");
+            throw InvalidInput::of('setup', "The shots with {$tag} have no speed.");
         }
         $mixed = $record->mixedSpeeds()[$tag] ?? null;
         $spec = $record->setups[$tag]->spec($record->hand);

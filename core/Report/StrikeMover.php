@@ -87,7 +87,7 @@ final class StrikeMover
         $setup = $record->setups[$tag];
         $evidence = Evidence::of($setup->spec($record->hand), $set, $record->flight);
         if ($evidence === null || ! $evidence->isMeasured(Swing::TOE) || ! $evidence->isMeasured(Swing::HIGH)) {
-            throw InvalidInput::of('setup', "No strike was seen of the shots with {$tag}: spray the face, or type where they were struck.");
+            throw InvalidInput::of('setup', "The shots with {$tag} have no strike position: spray the face, or type where they struck it.");
         }
         [$lineToe, $lineHigh] = $evidence->spec->body->inLineWithCg();
         $off = ['toeMm' => $evidence->state[Swing::TOE] - $lineToe, 'highMm' => $evidence->state[Swing::HIGH] - $lineHigh];

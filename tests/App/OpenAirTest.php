@@ -64,7 +64,7 @@ it('takes the wind alone, with the air of the brief, and asks where it comes fro
     $this->case->setBrief(Brief::fromArray(['temperatureC' => 9, 'altitudeM' => 640] + $this->case->brief()->toArray()));
     $this->case->save();
     $this->putJson("api/trials/{$id}/open-air", ['openAir' => ['windMps' => 5]])->assertUnprocessable()
-        ->assertJsonPath('errors', ['openAir.windFromDeg' => ['Say where the wind comes from. Nothing was kept; what you typed is still on this screen.']]);
+        ->assertJsonPath('errors', ['openAir.windFromDeg' => ['Type where the wind comes from. Nothing was saved; what you typed is still on this screen.']]);
     expect(Trial::query()->findOrFail($id)->conditions['outdoors'] ?? false)->toBeFalse();
     expect($this->putJson("api/trials/{$id}/open-air", ['openAir' => ['windMps' => 5, 'windFromDeg' => 90,
         'temperatureC' => null]])->assertOk()->json('running.openAir'))

@@ -224,9 +224,9 @@ test('a fitting is thrown away and brought back; a player agrees, and is erased 
     await page.getByRole('textbox', { name: 'Parent or guardian' }).fill('A. Wold');
     await page.getByRole('button', { name: 'They agree to this, today' }).click();
     await expect(page.getByText(/by A. Wold, for a minor/)).toBeVisible();
-    await page.getByRole('button', { name: 'Throw away', exact: true }).click();
+    await page.getByRole('button', { name: /^Throw away the fitting of/ }).click();
     await page.getByRole('button', { name: /Yes, throw it away/ }).click();
-    await expect(page.getByText('None.')).toBeVisible();
+    await expect(page.getByText('Nothing yet.')).toBeVisible();
     await page.goto('/#/studio/bin');
     await accessible(page);
     await page.getByRole('button', { name: `Bring back the fitting of ${name}` }).click();
@@ -234,7 +234,7 @@ test('a fitting is thrown away and brought back; a player agrees, and is erased 
     await page.goto('/#/studio/data');
     await page.getByLabel('Search players').fill(name);
     await page.getByRole('link', { name }).click();
-    await expect(page.getByRole('link', { name: /^Fitting of/ })).toBeVisible();
+    await expect(page.getByRole('link', { name: /^Fitting/ })).toBeVisible();
     const file = page.waitForEvent('download');
     await page.getByRole('link', { name: /^Everything about/ }).click();
     expect((await file).suggestedFilename()).toMatch(/^person-\d+\.mint\.json$/);
@@ -246,7 +246,7 @@ test('a fitting is thrown away and brought back; a player agrees, and is erased 
     await expect(page.getByText('What was hit stays without a name')).toBeVisible();
     await expect(page.getByRole('heading', { name: /^Erased player/ })).toBeVisible();
     await page.goto('/#/studio/data');
-    await page.getByLabel('only what was taken out').check();
+    await page.getByLabel('only data that was taken out').check();
     await accessible(page);
     for (const tab of ['rules', 'backups', 'devices']) {
         await page.goto(`/#/studio/${tab}`);

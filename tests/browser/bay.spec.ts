@@ -228,7 +228,7 @@ test('a blind trial keeps its secret on the screen until it is revealed', async 
     await page.keyboard.press('2');
     await expect(page.getByText('All settings are hit: reveal.')).toBeVisible();
     await page.keyboard.press('Enter');
-    await expect(page.getByText(/The settings were (A, B|B, A)\./)).toBeVisible();
+    await expect(page.getByText(/The order was (A, B|B, A)\./)).toBeVisible();
     await expect(page.getByText(/The player named [02] of 2 rightly/)).toBeVisible();
     await expect(page.getByRole('list', { name: 'Trail of setups' })).toContainText('2 shots');
     expect(errors).toEqual([]);

@@ -191,7 +191,7 @@ test('what was typed stays to the last digit, in whatever order it is saved, and
     await expect(page.getByRole('textbox', { name: /^Corridor/ })).toHaveValue('31.5');
 });
 
-test('a player who was here before: from the day book to the agreed brief in two clicks and a key', async ({ page }) => {
+test('a player who has been here before: from the day book to the agreed brief in two clicks and a key', async ({ page }) => {
     await signIn(page);
     await begin(page, 'Ysolde Farrow', 'left', 'metresKmh');
     await page.getByLabel('Typical carry').fill('171');

@@ -25,7 +25,7 @@ test('a club is ordered, comes out of tolerance, is mended and handed over; a st
         .catch(() => undefined);
     // Bad input first: what was typed stays.
     await row.getByLabel('Loft').fill('eleven');
-    await row.getByRole('button', { name: 'Hold it against the order' }).click();
+    await row.getByRole('button', { name: 'Compare with the order' }).click();
     await expect(row.getByRole('alert').first()).toBeVisible();
     await expect(row.getByLabel('Loft')).toHaveValue('eleven');
     const wanted = await page.evaluate(
@@ -38,7 +38,7 @@ test('a club is ordered, comes out of tolerance, is mended and handed over; a st
     await row.getByLabel('Face').fill(String(wanted.faceOpenDeg - 2));
     await row.getByLabel(/Length/).fill(String(wanted.lengthMm));
     await row.getByLabel('Swing weight').fill('C9');
-    await row.getByRole('button', { name: 'Hold it against the order' }).click();
+    await row.getByRole('button', { name: 'Compare with the order' }).click();
     await expect(row.getByText(/Out of tolerance: face/)).toBeVisible();
     await expect(row.getByText('For this player’s ball, by the models:')).toBeVisible();
     await expect(row.getByText(/Turn the sleeve to/)).toBeVisible();
@@ -46,7 +46,7 @@ test('a club is ordered, comes out of tolerance, is mended and handed over; a st
     // Mended: read again, in tolerance.
     await row.getByLabel('Face').fill(String(wanted.faceOpenDeg));
     await row.getByLabel('Swing weight').fill(`D${(wanted.swingWeightPoints - 30).toFixed(1)}`.replace('D-1', 'C9').replace('D-', 'C'));
-    await row.getByRole('button', { name: 'Hold it against the order' }).click();
+    await row.getByRole('button', { name: 'Compare with the order' }).click();
     await expect(row.getByText('waits to be handed over')).toBeVisible();
     await row.getByRole('button', { name: 'Hand it over' }).click();
     await expect(page.getByRole('region', { name: 'Done with' }).getByText(name)).toBeVisible();

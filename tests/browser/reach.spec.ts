@@ -114,7 +114,7 @@ test('gaps: clubs typed and read from a table, a wrong line, a gap that a sleeve
     const id = await copyOf(page, 'Rafe', 'Gaps Right');
     await page.goto(`/#/fitting/${id}/gaps`);
     await expect(page.getByText('from Driver A on')).toBeVisible({ timeout: 30_000 });
-    await page.getByRole('button', { name: 'Add a club' }).click();
+    await page.getByRole('button', { name: 'Add a fairway wood or hybrid' }).click();
     await page.getByLabel('Name').fill('Three wood');
     await page.getByLabel(/^Loft/).fill('15');
     await page.getByLabel('Sleeve').selectOption({ index: 1 });

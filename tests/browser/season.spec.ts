@@ -35,7 +35,7 @@ for (const [hand, unit] of [
         await page.getByLabel('Player').fill(name);
         await page.getByRole('radio', { name: `${hand}-handed` }).check();
         await page.getByRole('button', { name: 'Book', exact: true }).last().click();
-        await page.getByText('Ask them before they come').click();
+        await page.getByText('Send questions before they come').click();
         await page.getByRole('button', { name: 'A link to ask before they come' }).click();
         const address = (await page.locator('code').first().innerText()).trim();
         const phone = await (await browser.newContext({ viewport: { width: 390, height: 780 } })).newPage();
@@ -91,7 +91,7 @@ for (const [hand, unit] of [
             const points = figures.swingWeightPoints;
             if (points !== null && points !== undefined)
                 await row.getByLabel('Swing weight').fill(`${'ABCDEFG'[Math.floor(points / 10)]}${(points % 10).toFixed(1)}`);
-            await row.getByRole('button', { name: 'Hold it against the order' }).click();
+            await row.getByRole('button', { name: 'Compare with the order' }).click();
         };
         await read(figures.faceOpenDeg! + 1.5);
         await expect(row.getByText('Out of tolerance: face.')).toBeVisible();

@@ -183,7 +183,7 @@ test('a blind trial that is revealed says its verdict, its order, and whether th
                 revealed: { order: ['B', 'A'], against: 'A', verdicts: [{ tag: 'B', name: 'longer', verdict: 'better' }], guess },
             } as unknown as Partial<BayView>),
         );
-    expect(revealed(null)).toEqual(['Blind, B is longer than A.', 'The settings were B, A.']);
+    expect(revealed(null)).toEqual(['Blind, B is longer than A.', 'The order was B, A.']);
     expect(revealed({ right: 2, of: 2, p: 0.5, better: false, canTell: false })[2]).toContain('too few settings to tell it from chance');
     expect(revealed({ right: 8, of: 8, p: 0.004, better: true, canTell: true })[2]).toBe(
         'The player named 8 of 8 rightly: better than chance, so it is felt (chance of it under 1 %).',

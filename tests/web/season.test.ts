@@ -14,9 +14,9 @@ const ledger = (more: Partial<Ledger> = {}): Ledger => ({
 
 describe('whether to trust the tool', () => {
     it('tells only counts where there are few', () => {
-        expect(trustText(ledger())).toContain('of 12 clubs handed over, 5 have rounds');
+        expect(trustText(ledger())).toContain('5 of 12 clubs that were handed over have rounds');
         expect(trustText(ledger())).toContain('25 to go');
-        expect(countsText(ledger())).toBe('2 kept, 1 broken, 9 not yet to be told; 3 were chosen against the shots.');
+        expect(countsText(ledger())).toBe('2 kept, 1 broken, 9 still open; 3 were chosen against the shots.');
         expect(overruledText(ledger())).toBe('');
     });
     it('tells a bias in fairways of fourteen, with its interval', () => {

@@ -147,7 +147,7 @@ final class OrderController
             $request, $order, (int) $request->validated('version'), ($to === null ? 'changed' : "noted as {$to->value}").' ',
             function (Order $now) use ($request, $to): void {
                 if ($to === OrderState::Checked && $now->state !== OrderState::Checked) {
-                    throw InvalidInput::of('state', 'It is checked by reading it on gauge and balance. Nothing was changed.');
+                    throw InvalidInput::of('state', 'A club is checked by its readings on gauge and balance. Nothing was changed.');
                 }
                 $why = trim((string) $request->validated('why'));
                 if (in_array($to, [OrderState::Cancelled, OrderState::Returned], true) && $why === '') {
@@ -184,11 +184,11 @@ final class OrderController
 
         return $this->change($request, $order, (int) $given['version'], 'read ', function (Order $now) use ($given, $request, $take): void {
             if (! in_array($now->state, [OrderState::Built, OrderState::Checked], true)) {
-                throw InvalidInput::of('state', 'Gauge and balance come once the club is built: note it as built first. Nothing was changed.');
+                throw InvalidInput::of('state', 'A club is read once it is built: mark it as built first. Nothing was changed.');
             }
             $read = self::readFigures($given, $now->player->hand);
             if (array_filter(array_diff_key($read->toArray(), ['hand' => 1]), static fn (mixed $v): bool => $v !== null) === []) {
-                throw InvalidInput::of('loftDeg', 'Nothing was read yet: type what gauge, ruler and balance say. Nothing was changed.');
+                throw InvalidInput::of('loftDeg', 'There is no reading yet: type what gauge, ruler and balance say. Nothing was changed.');
             }
             $setup = Setup::query()->with(Setup::MADE_OF)->findOrFail($now->setup_id);
             $held = Held::of($now->wanted(), $read, $now->tolerances);
@@ -262,7 +262,7 @@ final class OrderController
                 $last = $now->acceptances()->first() ?? throw InvalidInput::of('state',
                     'It was not read on gauge and balance yet. Nothing was changed.');
                 if (! ($last->report['isHandRight'] ?? false)) {
-                    throw InvalidInput::of('hand', 'It is a club of the other hand: send it back. Nothing was changed.');
+                    throw InvalidInput::of('hand', 'This club is for the other hand: send it back. Nothing was changed.');
                 }
                 $take($now, $last, self::user($request), $given['why']);
                 $now->version++;

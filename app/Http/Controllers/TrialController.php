@@ -140,7 +140,7 @@ final class TrialController
         $brief = $fitting->brief();
         $typed = array_filter($given['openAir'] ?? [], static fn (mixed $v): bool => $v !== null);
         if ((float) ($typed['windMps'] ?? 0) > 0 && ! isset($typed['windFromDeg'])) {
-            throw InvalidInput::of('openAir.windFromDeg', 'Say where the wind comes from. Nothing was kept; what you typed is still on this screen.');
+            throw InvalidInput::of('openAir.windFromDeg', 'Type where the wind comes from. Nothing was saved; what you typed is still on this screen.');
         }
         // What nobody typed is as the brief says it.
         $typed = ($given['openAir'] ?? null) === null ? null

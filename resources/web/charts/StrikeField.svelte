@@ -31,7 +31,7 @@
 
 <figure>
     {#if strikes.length === 0}
-        <p class="small">This monitor gave no strike: nothing is known of where on the face the ball was met.</p>
+        <p class="small">This monitor gave no strike position.</p>
     {:else}
         <svg
             viewBox="0 0 {W} {H}"

@@ -4,7 +4,7 @@
 
 <TopBar />
 <main>
-    <h1>There is no screen under this address</h1>
+    <h1>This address leads nowhere</h1>
     <p><a href="#/">Back to the day book</a></p>
 </main>
 

@@ -71,7 +71,7 @@
             <ul>
                 {#each hand.steps as step (step)}<li>{step}</li>{/each}
             </ul>
-            <p class="small">Nobody beside or ahead of the mat. Never hit with a loose head.</p>
+            <p class="small">Nobody beside or ahead of the hitting area. Never hit with a loose head.</p>
         </div>
     {/if}
     {#if reading.problem}<p class="warn">{reading.problem}</p>{/if}

@@ -13,8 +13,8 @@
 <details>
     <summary>Blind trial</summary>
     <p class="small">
-        Two or three settings in a drawn order; the screen says which was which only when it is revealed. A player aims against a setting
-        that they know.
+        Two or three settings in random order. The screen tells which was which only at the end. A player who knows the setting aims against
+        it.
     </p>
     <form onsubmit={(e) => (e.preventDefault(), begin(chosen, rounds, shotsEach))}>
         <fieldset>

@@ -56,7 +56,9 @@
             </div>
         {/if}
     {:else if bay.next}
-        <p class="small">{bay.next.tag} is only described: its other positions are not known. Put its head on the rack to turn it here.</p>
+        <p class="small">
+            {bay.next.tag} was typed in without its head, so its other positions are unknown. Put the head on the rack to turn it here.
+        </p>
     {/if}
     {#if bay.next}
         <div class="then">

@@ -130,7 +130,7 @@
                         </div>
                     </div>
                 {/if}
-            {:else}<p class="small">The pictures come with the numbers.</p>{/if}
+            {:else}<p class="small">The pictures follow after the rating.</p>{/if}
             {#if !bay.big}
                 <NoteField bind:noting={bay.noting} kept={(path, note) => bay.noted(path, note)} />
                 <HoldTray held={view.held} inAll={view.heldInAll} onsettled={() => void bay.load(true)} />
@@ -152,7 +152,7 @@
                                     ? 'Every bay is in use: take one below, or add one.'
                                     : 'The studio has no bay yet: add one below.'}
                             </p>{/if}
-                        <button class="plain" onclick={() => (bay.bayless = true)}>In none: shots are typed, or read from a file</button>
+                        <button class="plain" onclick={() => (bay.bayless = true)}>In no bay: I type the shots, or read a file</button>
                     </div>
                 {:else if view.blind}
                     <BlindBar
@@ -181,7 +181,9 @@
                 {:else}
                     <InHand {bay} />
                     {#if view.queue.tags.length > 1}<p class="small">
-                            Not hit yet, by fewest wrench changes ({view.queue.wrenchChanges}): {view.queue.tags.join(', ')}.
+                            Still to hit, in the order with the fewest wrench turns ({view.queue.wrenchChanges}): {view.queue.tags.join(
+                                ', ',
+                            )}.
                         </p>{/if}
                 {/if}
             </aside>

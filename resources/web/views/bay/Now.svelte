@@ -73,9 +73,9 @@
             <p class="first">No shot in this trial yet.</p>
             {#if bay.simulates && bay.bay}<button class="hit" onclick={() => bay.hit(1)}
                     >Hit a simulated shot <KeyCap name="Space" /></button
-                >{:else if bay.bay}<p class="line">Hit, and it shows here by itself.</p>{/if}
+                >{:else if bay.bay}<p class="line">Hit: the shot shows here by itself.</p>{/if}
         {/if}
-        {#if !view.shots.length && !view.blind}<Start {bay} {view} />
+        {#if !view.shots.length && !view.blind && (bay.isBenchmark || !lines.length)}<Start {bay} {view} />
         {/if}
         {#if lines.length && running}<Strips strips={lines} tag={running.tag} benchmark={bay.benchmark?.tag ?? ''} />{/if}
         {#if told.length}<div class="told" role="status">

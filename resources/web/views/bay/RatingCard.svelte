@@ -28,7 +28,7 @@
     </div>
     <p class="row">
         <button class="plain" onclick={skip}>Skip for this setup <KeyCap name="0" /></button>
-        {#if more}<button class="plain" onclick={askMore}>Looks, feel and sound too <KeyCap name="6" /></button>{/if}
+        {#if more}<button class="plain" onclick={askMore}>Ask for looks, feel and sound too <KeyCap name="6" /></button>{/if}
     </p>
 </section>
 

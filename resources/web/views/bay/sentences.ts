@@ -185,7 +185,7 @@ export function blindText(view: BayView): string[] {
                   )
                   .join(' ')
             : 'Blind, too few shots for a word.',
-        `The settings were ${r.order.join(', ')}.`,
+        `The order was ${r.order.join(', ')}.`,
     ];
     const g = r.guess;
     if (g)

@@ -56,7 +56,7 @@ function inFairways(v: LiveVerdict, j: Judgement): Strip {
     const say = (x: number) => signed(DRIVES * x, 0);
     return {
         name: v.name,
-        ...markOf(v.verdict, low, high),
+        ...markOf(v.verdict, low, high, 0.5 / DRIVES),
         value: j.shareGain!,
         low,
         high,
@@ -75,12 +75,12 @@ const unjudged = (v: LiveVerdict): Strip => ({
 /** Longer by the judge, as on every screen. */
 function inCarry(v: LiveVerdict, j: Judgement, units: UnitChoice): Strip {
     const its = ofMeasure({ ...v, value: j.carryGainM!, interval: j.carryGainInterval! }, units);
-    return { ...its, ...markOf(v.verdict, its.low, its.high) };
+    return { ...its, ...markOf(v.verdict, its.low, its.high, 0.5 / factor(units.distance)) };
 }
 
-/** What the shots alone do not settle may be likely already, by the judge's interval: better is above 0. */
-function markOf(verdict: Verdict, low: number, high: number): Pick<Strip, 'verdict' | 'mark'> {
-    const leans = verdict === 'open' && low * high > 0;
+/** What the shots alone do not settle may be likely already, by the judge's interval: better is above 0, and nearer than `zero` is 0. */
+function markOf(verdict: Verdict, low: number, high: number, zero: number): Pick<Strip, 'verdict' | 'mark'> {
+    const leans = verdict === 'open' && (low >= zero || high <= -zero);
     return { verdict, mark: leans ? (low > 0 ? 'likely' : 'unlikely') : MARKS[verdict] };
 }
 

@@ -129,8 +129,8 @@
                                     Planned at {lengthText(setup.lengthPlan.lengthMm, fitting.player.units)}: on the build page.
                                 </p>{/if}
                             {#if diff.length > 1}<p class="small warn">
-                                    {diff.length} things changed from {parent?.tag}: {diff.join(', ')}. A difference cannot be laid to one
-                                    of them.
+                                    {diff.length} things changed from {parent?.tag}: {diff.join(', ')}. Then nobody knows which of them made
+                                    the difference.
                                 </p>{/if}
                         </div>
                         <dl>
@@ -162,6 +162,9 @@
                             </div>
                         </dl>
                         <div class="acts">
+                            <a href="#/fitting/{fitting.id}/bay/{setup.tag}"
+                                >In the hand<span class="visually-hidden">: {setup.tag}</span></a
+                            >
                             {#if fitting.benchmarkSetupId === setup.id}<em>benchmark</em>{:else}<button
                                     class="plain"
                                     onclick={() => makeBenchmark(fitting, setup)}
@@ -187,14 +190,17 @@
                 square; left on its sole the head keeps its loft and the face turns.
             </p>
         </section>
+        <BenchPlan {fitting} made={() => loadFitting(params.id)} />
         {#if measuring}{#key measuring.id}<LengthPanel
                     {fitting}
                     setup={measuring}
                     onsaved={saved}
                     oncancel={() => (measuring = null)}
                 />{/key}{/if}
-        {#if rack?.heads.some((h) => h.hand === fitting.player.hand)}<LoftLadder {fitting} open />{/if}
-        <BenchPlan {fitting} made={() => loadFitting(params.id)} />
+        {#if rack?.heads.some((h) => h.hand === fitting.player.hand)}<LoftLadder
+                {fitting}
+                open={fitting.setups.every((s) => s.shots === 0)}
+            />{/if}
     {/snippet}
 </Frame>
 
@@ -229,35 +235,34 @@
     }
     li {
         display: grid;
-        grid-template-columns: 40px 1fr 190px 140px;
-        gap: 12px;
-        padding: 12px 0;
+        grid-template-columns: 40px minmax(0, 1fr) auto;
+        gap: 6px 12px;
+        padding: 10px 0;
         border-top: 1px solid var(--hair);
         align-items: start;
     }
     dl {
-        display: grid;
-        gap: 1px;
-    }
-    dl div {
         display: flex;
-        justify-content: space-between;
-        gap: 8px;
+        flex-wrap: wrap;
+        gap: 2px 22px;
     }
     dt {
         font-size: var(--small);
         color: var(--ink-2);
-        white-space: nowrap;
     }
     dd {
-        text-align: right;
         white-space: nowrap;
     }
     .acts {
-        display: grid;
-        justify-items: end;
-        gap: 2px;
+        grid-column: 2 / -1;
+        display: flex;
+        flex-wrap: wrap;
+        gap: 2px 18px;
+        align-items: baseline;
         font-size: var(--small);
+    }
+    li > :global(:first-child) {
+        grid-row: span 2;
     }
     em {
         font-style: normal;
@@ -274,10 +279,10 @@
     }
     @media (max-width: 1000px) {
         li {
-            grid-template-columns: 1fr;
+            grid-template-columns: 40px minmax(0, 1fr);
         }
-        .acts {
-            justify-items: start;
+        dl {
+            grid-column: 2;
         }
     }
 </style>

@@ -44,7 +44,7 @@
                 In the order that needs the fewest turns of the wrench: {plan.wrenchChanges}. About {plan.swings} swings with the own club{plan.budget
                     ? ` of ${plan.budget} in the brief`
                     : ''}.
-                {#if plan.own === null}The own club is not on the bench yet.{:else if plan.own.missing.length}Of the own club nobody read: {words(
+                {#if plan.own === null}The own club is not on the bench yet.{:else if plan.own.missing.length}Not read yet on the own club: {words(
                         plan.own.missing,
                     )}.{/if}
             </p>

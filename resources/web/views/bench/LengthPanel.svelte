@@ -45,8 +45,8 @@
 <section class="panel" aria-label="Length and balance of {setup.tag}">
     <h2>Length and balance of {setup.tag}</h2>
     <p class="small">
-        Hit at {lengthText(setup.lengthMm, units) || 'no length said'}{setup.swingWeight ? `, ${setup.swingWeight.label}` : ''}. Say the
-        length that is wanted; swing weight and total mass are held unless you say others.
+        Hit at {lengthText(setup.lengthMm, units) || 'no length said'}{setup.swingWeight ? `, ${setup.swingWeight.label}` : ''}. Type the
+        length you want. Swing weight and total mass stay the same unless you change them.
     </p>
     <form onsubmit={ask} novalidate>
         <Field label="Length wanted" hint={units.length} error={err('toLength') || err('toLengthMm')}

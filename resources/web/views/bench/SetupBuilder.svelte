@@ -114,8 +114,7 @@
 <form class="panel" onsubmit={save} novalidate>
     <h2>{setup ? `Setup ${setup.tag}` : from ? `New setup from ${from.tag}` : 'The player’s own club'}</h2>
     {#if frozen}<p class="small">
-            {setup?.tag} has been hit, so it stays as it is; the swing weight from the balance and the note can still be added. Readings go to
-            the head.
+            {setup?.tag} was hit, so it cannot change any more. You can still add its swing weight and a note. Gauge readings belong to the head.
         </p>{/if}
     <div class="columns">
         <div class="choices">
@@ -227,7 +226,7 @@
     {#if from && !setup && seen}
         <p class="changed" class:warn={changed.length > 1}>
             {#if changed.length === 0}Nothing changed from {from.tag} yet.{:else}Changed from {from.tag}: {changed.join(', ')}.{/if}
-            {#if changed.length > 1}That is {changed.length} things at once: a difference cannot be laid to one of them.{/if}
+            {#if changed.length > 1}That is {changed.length} things at once: nobody will know which of them made the difference.{/if}
         </p>
     {/if}
     {#if sending.problem || reading.problem}<Notice kind="error">{sending.problem || reading.problem}</Notice>{/if}

@@ -52,7 +52,7 @@
 
 <form class="panel" onsubmit={save}>
     <h2>{setup ? `Setup ${setup.tag}` : from ? `New setup from ${from.tag}` : 'The player’s own club'}</h2>
-    {#if frozen}<p class="small">{setup?.tag} has been hit, so it stays as it is; gauge readings and the note can still be added.</p>{/if}
+    {#if frozen}<p class="small">{setup?.tag} was hit, so it cannot change any more. You can still add gauge readings and a note.</p>{/if}
     <div class="grid">
         <div class="wide">
             <Field label="Head" error={err('head')}><input required maxlength="80" disabled={frozen} bind:value={form.head} /></Field>

@@ -74,9 +74,7 @@
             </tbody>
         </table>
     </Scroll>
-    <p class="small">
-        Struck in the middle of a typical head. Between the two lies all that can be argued for: the band costs 1 % at most.
-    </p>
+    <p class="small">Struck in the middle of a typical head. Anything between the two lines is good: it costs 1 % at most.</p>
 {:else if kind === 'worth'}
     {@const w = answer as CalculatedWorth}
     <p>
@@ -177,8 +175,8 @@
         </div>
     </dl>
     <p class="small">
-        Moment about a point 14 in from the grip end; what is added to the shaft counts too. The trade says 2 g of head to the point and 3
-        points to the half inch.
+        Moment about a point 14 in from the grip end; what is added to the shaft counts too. Common practice: 2 g at the head is one point,
+        half an inch is three points.
     </p>
 {:else}
     <Balances balance={answer as LengthBalance} lengthUnit={units.length} />

@@ -52,8 +52,8 @@
     </table>
 </Scroll>
 <p class="small">
-    Those that can be built come first, and of them those that add least. Where the shaft is cut also changes how it bends, which no sum
-    here tells: a tip that is cut plays stiffer.
+    What can be built comes first, with the least added mass on top. Cutting also changes how the shaft bends, which is not computed here: a
+    shaft cut at the tip plays stiffer.
 </p>
 
 <style>

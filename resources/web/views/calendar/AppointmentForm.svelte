@@ -25,7 +25,7 @@
         bayId: null as number | null,
         fitterId: null as number | null,
         note: '',
-        /** In which the player is written to; empty: as their phone asks. */
+        /** In which the player is written to; empty: as on their phone. */
         language: '',
     });
     let player = $state<{ id: number; name: string; hand: Hand } | null>(null);
@@ -134,7 +134,7 @@
             ><input maxlength="80" autocomplete="off" bind:value={v.name} /></Field
         >
         {#each known as k (k.id)}<button type="button" class="plain known" onclick={() => (player = k)}
-                >{k.name}, {k.hand}-handed: was here before</button
+                >{k.name}, {k.hand}-handed: has been here before</button
             >{/each}
         {#if v.name.trim()}<fieldset>
                 <legend>Plays</legend>
@@ -177,7 +177,7 @@
     </div>
     {#if player || v.name.trim()}<Field label="Their language" hint="of links and report"
             ><select bind:value={v.language}
-                ><option value="">as their phone asks</option>{#each LANGUAGES as l (l)}<option value={l}>{languageName(l)}</option
+                ><option value="">as on their phone</option>{#each LANGUAGES as l (l)}<option value={l}>{languageName(l)}</option
                     >{/each}</select
             ></Field
         >{/if}
@@ -201,7 +201,7 @@
             <a href="/api/appointments/{one.id}/calendar.ics" download="appointment.ics">For their calendar (.ics)</a>
         </div>
         {#if one.player}<details>
-                <summary>Ask them before they come</summary>
+                <summary>Send questions before they come</summary>
                 <Links playerId={one.player.id} />
             </details>{/if}
         <p class="small">{dayWords(one.day, 'long')}, {one.time} to {one.until}, {days.zone}.</p>

@@ -102,7 +102,7 @@
                 >{/if}
             <details>
                 <summary>In your own calendar</summary>
-                <p>A secret address that a calendar program reads: your appointments with players’ names. Whoever has it reads them.</p>
+                <p>A secret address for your calendar program. It shows your appointments with players’ names to whoever has it.</p>
                 {#if address}<code>{location.origin}{address}</code>{/if}
                 <p>
                     <button class="quiet" onclick={async () => (address = await place.feed())}

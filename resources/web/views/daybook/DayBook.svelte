@@ -28,7 +28,7 @@
     let hand = $state<Hand>('right');
     let scale = $state(localStorage.getItem('scale') ?? 'yards');
     const sending = new Form();
-    /** Who was here before under a name like this, and whom and what of theirs this fitting starts from. */
+    /** Who has been here before under a name like this, and whom and what of theirs this fitting starts from. */
     let known = $state<KnownPlayer[]>([]);
     let player = $state<KnownPlayer | null>(null);
     let fromId = $state<number | null>(null);
@@ -200,7 +200,7 @@
             >
             {#if player}
                 <p class="small">
-                    {player.hand}-handed, {player.units.distance === 'yd' ? 'yards' : 'metres'}, was here before.
+                    {player.hand}-handed, {player.units.distance === 'yd' ? 'yards' : 'metres'}, has been here before.
                     <button type="button" class="plain" onclick={() => choose(null)}>It is somebody else</button>
                 </p>
                 {#if player.fittings.length}

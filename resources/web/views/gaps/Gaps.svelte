@@ -12,6 +12,7 @@
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import Picture from '../../parts/Picture.svelte';
+    import WillBe from '../../parts/WillBe.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import LongClubForm from './LongClubForm.svelte';
     import { descentText, fillClubText, fillText, moveText, perDegreeText, runText, verdictText } from './sentences';
@@ -76,7 +77,7 @@
                 />
                 {units.distance}; empty: even ones</label
             >
-            {#if editing === null}<button onclick={() => (editing = 'new')}>Add a club</button>{/if}
+            {#if editing === null && gaps && gaps.clubs.length > 1}<button onclick={() => (editing = 'new')}>Add a club</button>{/if}
         </div>
         {#if reading.problem || sending.problem}<Notice kind="error">{reading.problem || sending.problem}</Notice>{/if}
         {#if note}<Notice kind="good">{note}</Notice>{/if}
@@ -92,11 +93,14 @@
         {/if}
         {#if gaps}
             {#if gaps.clubs.length < 2}
-                <p>
-                    Write a fairway wood or hybrid down, or read a table of shots: then the gaps stand here{gaps.driver
-                        ? `, from ${gaps.driver} on`
-                        : '. The driver comes in once its benchmark was hit'}.
-                </p>
+                <WillBe picture="rungs">
+                    <p>
+                        The carry of each long club will stand here, and the gaps between them{gaps.driver
+                            ? `, from ${gaps.driver} on`
+                            : '. The driver joins them once it was hit'}.
+                    </p>
+                    {#if editing === null}<button onclick={() => (editing = 'new')}>Add a fairway wood or hybrid</button>{/if}
+                </WillBe>
             {:else}
                 <div class="two">
                     <Picture

@@ -75,7 +75,7 @@
     </div>
     {#if device.problem}<Notice kind="error">{device.problem}</Notice>{/if}
     <p class="acts">
-        <button disabled={place.acting.busy}>Hold it against the order</button>
+        <button disabled={place.acting.busy}>Compare with the order</button>
         <button type="button" class="quiet" disabled={device.busy} onclick={() => ask('gauge')}>Read the gauge</button>
         <button type="button" class="quiet" disabled={device.busy} onclick={() => ask('balance')}>Weigh it</button>
     </p>

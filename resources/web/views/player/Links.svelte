@@ -65,7 +65,7 @@
                         <button type="button" class="quiet" onclick={() => (shown = shown === l.id ? null : l.id)}
                             >{shown === l.id ? 'Hide' : 'Show'}</button
                         >
-                    {:else}Its address cannot be shown again: it was encrypted with a key that is gone.{/if}
+                    {:else}This address cannot be shown again, because the key that encrypted it is gone.{/if}
                     <button type="button" class="plain" onclick={() => end(l)}>End it</button>
                 </p>
                 {#if l.path && shown === l.id}<code>{address(l)}</code><QrCode text={address(l)} label="The link as a square code" />{/if}

@@ -11,6 +11,7 @@
     import Outline from '../../parts/Outline.svelte';
     import TopBar from '../../parts/TopBar.svelte';
     import Join from './Join.svelte';
+    import Known from './Known.svelte';
     import Links from './Links.svelte';
     import Story from './Story.svelte';
 
@@ -60,22 +61,7 @@
             <p class="small">{record.hand}-handed{record.isErased ? ' · name and words were erased' : ''}</p>
         </div>
         <Story {record} />
-        <section aria-label="Fittings">
-            <h2>Fittings</h2>
-            {#if record.fittings.length === 0}<p>None.</p>{/if}
-            <ul>
-                {#each record.fittings as f (f.id)}
-                    <li>
-                        <a href="#/fitting/{f.id}/{role === 'desk' ? 'sheet' : 'bench'}">Fitting of {when(f.at)}</a>
-                        {#if role !== 'desk'}
-                            {#if asked === `f${f.id}`}<button class="plain" onclick={() => throwAway(`fittings/${f.id}`)}
-                                    >Yes, throw it away (it comes back for a day)</button
-                                >{:else}<button class="plain" onclick={() => (asked = `f${f.id}`)}>Throw away</button>{/if}
-                        {/if}
-                    </li>
-                {/each}
-            </ul>
-        </section>
+        <Known {record} />
         {#if !record.isErased}
             <section aria-label="Before they come">
                 <h2>Before they come</h2>
@@ -116,19 +102,34 @@
                 {#if role === 'owner'}<p>
                         <a href="/api/data/players/{record.id}/file" download>Everything about {record.name} in one file</a>
                     </p>{/if}
+                {#if !record.isErased}<Join {record} joined={(now) => (reading.value = now)} />{/if}
+            </section>
+            <section aria-label="Throw away or erase">
+                <h2>Throw away or erase</h2>
+                <ul>
+                    {#each record.fittings as f (f.id)}
+                        <li>
+                            Fitting of {when(f.at)}
+                            {#if asked === `f${f.id}`}<button class="plain" onclick={() => throwAway(`fittings/${f.id}`)}
+                                    >Yes, throw it away. It can be brought back for a day.</button
+                                >{:else}<button class="plain" onclick={() => (asked = `f${f.id}`)}
+                                    >Throw away<span class="visually-hidden"> the fitting of {when(f.at)}</span></button
+                                >{/if}
+                        </li>
+                    {/each}
+                </ul>
                 <p>
                     {#if asked === 'player'}<button class="quiet" onclick={() => throwAway(`players/${record.id}`)}
-                            >Yes, throw {record.name} away with all fittings (they come back for a day)</button
+                            >Yes, throw {record.name} and all fittings away. They can be brought back for a day.</button
                         >{:else}<button class="quiet" onclick={() => (asked = 'player')}>Throw away with all fittings</button>{/if}
                 </p>
-                {#if !record.isErased}<Join {record} joined={(now) => (reading.value = now)} />{/if}
                 {#if role === 'owner' && !record.isErased}
                     <details>
                         <summary>Erase name and words for good</summary>
                         <form onsubmit={erase}>
                             <p class="small">
-                                There is no way back. What was hit stays without a name; wishes, notes, files, the journal and what a
-                                monitor sent beside the figures go, here at once and from backups when their time is over.
+                                This cannot be undone. The shots stay without a name. Wishes, notes, files and the journal go: here at once,
+                                from backups when these expire.
                             </p>
                             <Field label="Type the name as it stands" error={acting.err('name')}
                                 ><input bind:value={acting.values.name} /></Field

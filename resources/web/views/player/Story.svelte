@@ -1,18 +1,16 @@
 <script lang="ts">
     import type { PlayerRecord } from '../../api/generated/types';
-    import { lengthText } from '../../format/setups';
     import { moment, when } from '../../format/times';
-    import { factor, plain } from '../../format/units';
     import { session } from '../../lib/session.svelte';
-    import Scroll from '../../parts/Scroll.svelte';
 
-    // What was and what comes; what they play; and what their own club did each time.
+    // What was and what comes, the newest first, along one line; what is still to come is an open dot.
     let { record }: { record: PlayerRecord } = $props();
+    const SHOWN = 12;
     const isDesk = $derived(session.user?.role === 'desk');
-    const units = $derived(record.units);
     let all = $state(false);
-    const shown = $derived(all ? record.story : record.story.slice(0, 12));
-    const page = (s: PlayerRecord['story'][number]) =>
+    const shown = $derived(all ? record.story : record.story.slice(0, SHOWN));
+    type Event = PlayerRecord['story'][number];
+    const page = (s: Event) =>
         s.kind === 'appointment' && s.fittingId === null
             ? `#/calendar/${s.at.slice(0, 10)}`
             : s.kind === 'order'
@@ -20,92 +18,80 @@
               : s.kind === 'round' && !isDesk
                 ? `#/fitting/${s.fittingId}/follow-up`
                 : s.fittingId
-                  ? `#/fitting/${s.fittingId}/${isDesk ? 'sheet' : 'bench'}`
+                  ? `#/fitting/${s.fittingId}/${isDesk ? 'sheet' : 'answer'}`
                   : null;
-    const speed = (mps: number | null) => (mps === null ? '–' : plain(mps * factor(units.speed), 0));
+    const isAhead = (s: Event) => s.kind === 'appointment' && Date.parse(s.at) > Date.now();
 </script>
 
-{#if record.known?.length}
-    <section aria-label="What is known">
-        <h2>Their own club at each fitting</h2>
-        <Scroll label="Their own club at each fitting"
-            ><table>
-                <thead
-                    ><tr
-                        ><th>Fitting</th><th>Shots</th><th>Club <small>{units.speed}</small></th><th>Ball <small>{units.speed}</small></th
-                        ><th>Launch <small>°</small></th><th>Spin <small>rpm</small></th><th>Carry <small>{units.distance}</small></th></tr
-                    ></thead
-                >
-                <tbody>
-                    {#each record.known as k (k.fittingId)}<tr
-                            ><td><a href="#/fitting/{k.fittingId}/answer">{when(k.at)}</a></td><td>{k.n}</td><td>{speed(k.clubSpeedMps)}</td
-                            ><td>{speed(k.ballSpeedMps)}</td><td>{k.launchDeg === null ? '–' : plain(k.launchDeg, 1)}</td><td
-                                >{k.spinRpm === null ? '–' : plain(k.spinRpm, 0)}</td
-                            ><td>{k.carryM === null ? '–' : plain(k.carryM * factor(units.distance), 0)}</td></tr
-                        >{/each}
-                </tbody>
-            </table></Scroll
-        >
-    </section>
-{/if}
-{#if record.clubs.length}
-    <section aria-label="Clubs">
-        <h2>Clubs</h2>
-        <ul>
-            {#each record.clubs as c (`${c.fittingId} ${c.what} ${c.name}`)}<li>
-                    <span>{c.name}<small>{c.what}, {when(c.at)}</small></span>
-                    <span class="small"
-                        >{[c.loftDeg === null ? 'loft not read' : `loft ${plain(c.loftDeg, 1)}°`, lengthText(c.lengthMm, units)]
-                            .filter(Boolean)
-                            .join(' · ')}</span
-                    >
-                </li>{/each}
-        </ul>
-    </section>
-{/if}
 <section aria-label="Story">
-    <h2>What was and what comes</h2>
     {#if record.story.length === 0}<p>Nothing yet.</p>{/if}
-    <ul>
+    <ol>
         {#each shown as s (`${s.kind} ${s.at} ${s.words}`)}
             {@const to = page(s)}
-            <li>
+            <li class={s.kind} class:ahead={isAhead(s)}>
                 <span class="small">{s.kind === 'appointment' ? moment(s.at) : when(s.at)}</span>
                 {#if to}<a href={to}>{s.words}</a>{:else}<span>{s.words}</span>{/if}
             </li>
         {/each}
-    </ul>
-    {#if record.story.length > 12 && !all}<button class="plain" onclick={() => (all = true)}>All {record.story.length}</button>{/if}
+    </ol>
+    {#if record.story.length > SHOWN && !all}<button class="plain" onclick={() => (all = true)}>All {record.story.length}</button>{/if}
 </section>
 
 <style>
-    section {
-        display: grid;
-        gap: 8px;
-    }
-    ul {
+    ol {
         list-style: none;
         margin: 0;
         padding: 0;
-        border-top: 1px solid var(--hair);
     }
     li {
+        position: relative;
         display: grid;
-        grid-template-columns: minmax(150px, 1fr) 3fr;
-        gap: 6px 16px;
-        padding: 6px 0;
-        border-bottom: 1px solid var(--hair);
+        grid-template-columns: 150px minmax(0, 1fr);
+        gap: 2px 40px;
+        padding: 5px 0;
     }
-    [aria-label='Clubs'] li {
-        grid-template-columns: 3fr minmax(150px, 1fr);
+    li::before,
+    li::after {
+        content: '';
+        position: absolute;
+        left: 168px;
     }
-    li small {
-        display: block;
+    li::before {
+        top: 0;
+        bottom: 0;
+        width: 2px;
+        background: var(--hair);
+    }
+    li::after {
+        top: 10px;
+        width: 10px;
+        height: 10px;
+        margin-left: -6px;
+        border: 2px solid var(--mint);
+        border-radius: 50%;
+        background: var(--mint);
+    }
+    .ahead::after {
+        background: var(--paper);
+    }
+    .fitting {
+        font-weight: 620;
+    }
+    .small {
+        text-align: right;
+        font-weight: 400;
     }
     @media (max-width: 500px) {
-        li,
-        [aria-label='Clubs'] li {
+        li {
             grid-template-columns: minmax(0, 1fr);
+            padding-left: 24px;
+        }
+        li::before,
+        li::after {
+            left: 7px;
+        }
+        .small {
+            text-align: left;
         }
     }
 </style>

@@ -86,7 +86,9 @@
                         </tbody>
                     </table>
                 </Scroll>
-                <p class="small">A gauge reading goes before the print everywhere. Amber: print and gauge differ by more than 1°.</p>
+                <p class="small">
+                    Where there is a gauge reading, it counts instead of the print. Amber: print and gauge differ by more than 1°.
+                </p>
             {/if}
         {:else if tab === 'sleeves'}
             {#if sleeve}

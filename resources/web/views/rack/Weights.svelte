@@ -47,7 +47,7 @@
     />
     <div class="side">
         {#if head.slots.length}
-            <p class="small">Take a piece, then a slot. A slot alone gives its piece back.</p>
+            <p class="small">Choose a weight, then a slot. Choose a slot alone to take its weight out.</p>
             <div class="tray" role="group" aria-label="Weights not in the head">
                 {#each tray as grams, i (`${grams}/${i}`)}<button
                         type="button"

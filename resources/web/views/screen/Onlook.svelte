@@ -24,7 +24,7 @@
         {:else if running && view?.blind}<b>Blind: setting {view.blind.ordinal} of {view.blind.of}</b>{/if}
     </header>
     {#if bay.asked}
-        <p class="wait">Say how it felt; then the figures come.</p>
+        <p class="wait">Say how it felt; then you see the figures.</p>
     {:else if view && last && carry !== undefined}
         <p class="carry" aria-live="polite">{figure('carryM', carry, units)}<small>{units.distance}</small></p>
         <p class="line">

@@ -6,6 +6,7 @@
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
     import Picture from '../../parts/Picture.svelte';
+    import WillBe from '../../parts/WillBe.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import TopBar from '../../parts/TopBar.svelte';
     import { countsText, headText, overruledText, tenths, trustText } from './sentences';
@@ -42,7 +43,12 @@
             <h2>What the promises were worth</h2>
             <p class="trust {season.ledger.verdict.replace(' ', '-')}">{trustText(season.ledger)}</p>
             <p>{countsText(season.ledger)} {overruledText(season.ledger)}</p>
-            {#if season.ledger.chances.length}
+            {#if !season.ledger.chances.length}<WillBe picture="dots">
+                    <p>The chances that were told will stand here beside what the course showed.</p>
+                    <a href={season.handedOver ? '#/orders' : '#/'}
+                        >{season.handedOver ? 'Ask for rounds with a club that was handed over' : 'Begin a fitting in the day book'}</a
+                    >
+                </WillBe>{:else}
                 <Picture
                     title="Chances, told and come true"
                     name="chances"

@@ -10,7 +10,7 @@ export function trustText(ledger: Ledger): string {
     const { counts, bias } = ledger;
     if (!bias) {
         const left = 30 - counts.known;
-        return `Only counts so far: of ${counts.handedOver} clubs handed over, ${counts.known} have rounds to hold against the promise. From 30 on it can be told whether the promises hold${left < 30 ? `; ${left} to go` : ''}.`;
+        return `Too early to judge: ${counts.known} of ${counts.handedOver} clubs that were handed over have rounds. After 30 it is known whether the promises hold${left < 30 ? `; ${left} to go` : ''}.`;
     }
     const text = `${of14(bias.value)} fairways of fourteen against what was promised (${range(bias.interval)})`;
     if (ledger.verdict === 'too high')
@@ -21,7 +21,7 @@ export function trustText(ledger: Ledger): string {
 
 export function countsText(ledger: Ledger): string {
     const c = ledger.counts;
-    return `${c.kept} kept, ${c.broken} broken, ${c.notYet} not yet to be told; ${c.overruled} were chosen against the shots.`;
+    return `${c.kept} kept, ${c.broken} broken, ${c.notYet} still open; ${c.overruled} were chosen against the shots.`;
 }
 
 export function overruledText(ledger: Ledger): string {
@@ -32,7 +32,7 @@ export function overruledText(ledger: Ledger): string {
             ? 'Overruling cost fairways'
             : o.interval.low > 0
               ? 'Overruling gained fairways'
-              : 'Whether overruling helps cannot be told';
+              : 'Nobody can tell yet whether overruling helps';
     return `${clear}: ${of14(o.value)} of fourteen against what was advised (${range(o.interval)}, ${o.n} clubs).`;
 }
 

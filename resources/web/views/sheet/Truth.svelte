@@ -36,7 +36,7 @@
                     >{/each}
             </tbody>
         </table>
-        <p class="small">By 600 swings with each setup, the same for all; the bay saw a handful.</p>
+        <p class="small">From 600 swings with each setup, the same for all. The bay saw a handful.</p>
     {/if}
 </section>
 

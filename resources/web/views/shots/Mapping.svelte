@@ -116,8 +116,8 @@
         </p>
     </div>
     {#if preview.earlier}<Notice
-            >This same file was stored on {when(preview.earlier.at)} ({preview.earlier.shots} shots). Shots that are here already will not be
-            stored twice.</Notice
+            >This same file was stored on {when(preview.earlier.at)} ({preview.earlier.shots} shots). Shots that are here already are not stored
+            twice.</Notice
         >{/if}
     {#if preview.problem}<Notice kind="error">{preview.problem}</Notice>{/if}
     {#if reading.problem}<Notice kind="error">{reading.problem}</Notice>{/if}
@@ -281,7 +281,7 @@
                     </span>
                 {/each}
                 {#if isNew && own === null && tags.some((t) => t.make)}<p class="small">
-                        Which of these is the player’s own club? Everything else is held against it.
+                        Which of these is the player’s own club? Everything else is compared with it.
                     </p>{/if}
             </div>
         {:else if isNew}

@@ -31,13 +31,13 @@
     <ul>
         {#each players.value ?? [] as p (p.id)}<li>
                 <a href="#/player/{p.id}">{p.name}</a> <span class="small">{p.hand}-handed</span>
-            </li>{:else}{#if players.value}<li>Nobody of that name.</li>{/if}{/each}
+            </li>{:else}{#if players.value}<li>No player has that name.</li>{/if}{/each}
     </ul>
 </section>
 <section aria-label="Who looked">
     <div class="top">
-        <h2>Who looked at whom, and took data out</h2>
-        <label class="small"><input type="checkbox" bind:checked={onlyExports} /> only what was taken out</label>
+        <h2>Who looked at which player, and took data out</h2>
+        <label class="small"><input type="checkbox" bind:checked={onlyExports} /> only data that was taken out</label>
     </div>
     {#if looks.problem}<Notice kind="error">{looks.problem}</Notice>{/if}
     {#if looks.value}

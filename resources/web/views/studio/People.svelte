@@ -119,7 +119,7 @@
                     </tbody>
                 </table></Scroll
             >
-            <p class="small">What somebody did stays under their name when they are removed.</p>
+            <p class="small">When somebody is removed, what they did stays under their name.</p>
         {:else if !reading.problem}<Outline what="Opening …" blocks={['table']} />{/if}
     </section>
     <form class="panel" onsubmit={invite}>

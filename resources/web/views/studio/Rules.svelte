@@ -51,7 +51,8 @@
             ><input inputmode="numeric" required bind:value={form.values.lock} /></Field
         >
         <label class="check"
-            ><input type="checkbox" bind:checked={form.values.factor} /> Everybody needs a second factor: who has none can only set one up</label
+            ><input type="checkbox" bind:checked={form.values.factor} /> Everybody needs a second factor. Who has none can do nothing but set
+            one up.</label
         >
         <Field label="Erase players whom nobody saw for" hint="months; empty: nobody is erased" error={form.err('retentionMonths')}
             ><input inputmode="numeric" bind:value={form.values.keep} /></Field
