@@ -99,6 +99,8 @@ Route::prefix('api')->group(function (): void {
         });
         Route::get('studio/rules', [StudioController::class, 'rules']);
         Route::put('studio/rules', [StudioController::class, 'rule']);
+        Route::post('studio/memory', [StudioController::class, 'learn']);
+        Route::delete('studio/memory', [StudioController::class, 'forget']);
         Route::patch('studio', [StudioController::class, 'update']);
         Route::get('players', [PlayerController::class, 'index']);
         Route::prefix('players/{player}')->middleware('can:use,player')->group(function (): void {

@@ -34,7 +34,7 @@ final class CarryOver
     ];
 
     /** Nothing of these is worth keeping. */
-    private const LEFT_BEHIND = ['migrations', 'sessions', 'cache', 'cache_locks', 'jobs', 'judgements'];
+    private const LEFT_BEHIND = ['migrations', 'sessions', 'cache', 'cache_locks', 'jobs', 'judgements', 'lessons'];
 
     /** Names that were not unique and have to be, with what they are unique within. */
     private const UNIQUE = ['sleeves' => ['name', 60, ''], 'heads' => ['label', 80, 'hand'], 'parts' => ['label', 80, 'kind']];

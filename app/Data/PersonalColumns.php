@@ -24,7 +24,7 @@ final class PersonalColumns
     ];
 
     /** Tables of what was worked out of a player's rows: not theirs to take along, and gone when they are erased. */
-    public const WORKED_OUT = ['judgements' => 'fitting_id'];
+    public const WORKED_OUT = ['judgements' => 'fitting_id', 'lessons' => 'fitting_id'];
 
     /** @return array<string, list<int>> numbers by which a player's rows are found, by the columns of `TABLES` */
     public static function keysOf(int $playerId): array

@@ -83,6 +83,7 @@ final class FittingExporter
             'briefAgreedAt' => $fitting->brief_agreed_at?->toIso8601String(),
             'screening' => $fitting->screening,
             'tieOrder' => $fitting->tie_order,
+            'memory' => $fitting->memory()?->toArray(),
             'asksRatings' => $fitting->asks_ratings,
             'benchmark' => $this->tag($fitting->benchmark_setup_id),
             'rack' => $this->rack(),

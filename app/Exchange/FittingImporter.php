@@ -11,6 +11,7 @@ use App\Models\Confirm;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\LongClub;
+use App\Models\Memory;
 use App\Models\Part;
 use App\Models\Player;
 use App\Models\RackHead;
@@ -104,6 +105,7 @@ final class FittingImporter
         $player = $this->player($data['player']);
         $fitting = new Fitting($this->mine + [
             'player_id' => $player->id, 'typed' => [], 'seed' => $record->seed, 'screening' => $record->screening->name,
+            'memory_id' => $this->memory($record)?->id,
             'tie_order' => isset($data['tieOrder']) ? $record->tieOrder : null, 'asks_ratings' => (bool) ($data['asksRatings'] ?? true),
             'brief_agreed_at' => FileItem::moment($data['briefAgreedAt'] ?? null),
         ]);
@@ -139,6 +141,14 @@ final class FittingImporter
         } catch (InvalidInput $e) {
             throw InvalidInput::of("briefChanges[{$i}].{$key}", "briefChanges[{$i}].{$key}: {$e->getMessage()}");
         }
+    }
+
+    /** What the fitting rested on comes with it; nothing else begins with that. */
+    private function memory(FittingRecord $record): ?Memory
+    {
+        return $record->memory === null
+            ? null
+            : Memory::query()->create(['studio_id' => $this->user->studio_id, 'content' => $record->memory->toArray()]);
     }
 
     /** @param  array<string, mixed>  $said */

@@ -193,6 +193,7 @@ final class FittingLoader
             array_values(array_map(fn (RackHead $h): RackedHead => $h->racked(), $this->heads()->all())), $tags[$last ?? 0] ?? null,
             $confidence->mapWithKeys(fn ($stars, $id): array => [$tags[$id] => (float) $stars])->all(),
             $fitting->tie_order ?? TieBreak::CRITERIA, $this->conditions(), $this->calibrations->bay,
+            memory: $fitting->memory(),
         );
     }
 

@@ -41,7 +41,7 @@ final readonly class FittingState
         'parts' => ['id', 'kind', 'label', 'data', 'supply', 'retired_at'],
     ];
 
-    private const OF_FITTING_ITSELF = ['benchmark_setup_id', 'brief', 'screening', 'tie_order', 'seed'];
+    private const OF_FITTING_ITSELF = ['benchmark_setup_id', 'brief', 'screening', 'tie_order', 'seed', 'memory_id'];
 
     private function __construct(public string $key, public int $shots)
     {

@@ -16,6 +16,7 @@ use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Flight\BallFlight;
+use MintCarry\Core\Memory\StudioMemory;
 
 /**
  * @property int $id
@@ -31,6 +32,7 @@ use MintCarry\Core\Flight\BallFlight;
  * @property string|null $practice which made-up player hits (`HiddenPlayers`); null: a fitting like any other
  * @property int|null $seed what its draws begin from; its own number where none came with it
  * @property list<string>|null $tie_order what breaks a tie, first first
+ * @property int|null $memory_id what the studio knew of its heads when it began
  * @property int $version
  * @property Carbon $created_at
  * @property Carbon $updated_at
@@ -56,6 +58,16 @@ final class Fitting extends Model
             'typed' => 'array', 'brief' => 'array', 'brief_agreed_at' => 'datetime', 'asks_ratings' => 'boolean',
             'tie_order' => 'array',
         ];
+    }
+
+    protected static function booted(): void
+    {
+        // One that comes as a file brings what it rested on, or nothing.
+        self::creating(static function (self $fitting): void {
+            if (! array_key_exists('memory_id', $fitting->getAttributes())) {
+                $fitting->memory_id = Memory::latest(Studio::query()->findOrFail($fitting->studio_id))?->id;
+            }
+        });
     }
 
     /** @return BelongsTo<Player, $this> */
@@ -98,6 +110,12 @@ final class Fitting extends Model
     public function order(): HasOne
     {
         return $this->hasOne(Order::class)->where('state', '!=', 'cancelled')->latestOfMany();
+    }
+
+    /** What the studio knew of its heads when the fitting began; null where it knew nothing. */
+    public function memory(): ?StudioMemory
+    {
+        return $this->memory_id === null ? null : Memory::query()->find($this->memory_id)?->learned();
     }
 
     public function brief(): Brief

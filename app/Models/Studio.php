@@ -21,6 +21,7 @@ use MintCarry\Core\Booking\OpeningHours;
  * @property string|null $consent_text
  * @property string $language of its players, where nothing else says it
  * @property string $time_zone
+ * @property bool $remembers new fittings begin with what earlier ones showed of the heads
  * @property list<list<array{string, string}>>|null $opening_hours null: the usual ones
  * @property list<array{name: string, minutes: int, swings: int}>|null $appointment_kinds null: the usual ones
  */
@@ -32,12 +33,12 @@ final class Studio extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['is_demo' => false, 'takes_simulated' => false, 'lock_minutes' => 30, 'wants_second_factor' => false, 'time_zone' => 'UTC', 'language' => 'en'];
+    protected $attributes = ['is_demo' => false, 'takes_simulated' => false, 'lock_minutes' => 30, 'wants_second_factor' => false, 'time_zone' => 'UTC', 'language' => 'en', 'remembers' => true];
 
     protected function casts(): array
     {
         return [
-            'is_demo' => 'boolean', 'takes_simulated' => 'boolean', 'wants_second_factor' => 'boolean',
+            'is_demo' => 'boolean', 'takes_simulated' => 'boolean', 'wants_second_factor' => 'boolean', 'remembers' => 'boolean',
             'opening_hours' => 'array', 'appointment_kinds' => 'array',
         ];
     }

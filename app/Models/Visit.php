@@ -35,6 +35,13 @@ final class Visit extends Model
             return $latest;
         }
 
+        // A fitting begins with what its studio knows of the heads then, and keeps that.
+        if ($latest === null && ! $fitting->shots()->exists()) {
+            Fitting::query()->whereKey($fitting->id)->update(['memory_id' => Memory::latest($fitting->studio)?->id]);
+            $fitting->memory_id = Fitting::query()->whereKey($fitting->id)->value('memory_id');
+            $fitting->syncOriginalAttribute('memory_id');
+        }
+
         return self::query()->create([
             'studio_id' => $fitting->studio_id, 'fitting_id' => $fitting->id, 'number' => ($latest->number ?? 0) + 1,
             'begun_by' => $user->id,

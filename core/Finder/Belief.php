@@ -9,15 +9,20 @@ use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\LaunchShot;
+use MintCarry\Core\Memory\StudioMemory;
 use MintCarry\Core\Statistics\Arrow;
 
 use function abs;
+use function array_column;
 use function array_combine;
 use function array_diff;
 use function array_diff_key;
 use function array_fill;
+use function array_flip;
+use function array_intersect_key;
 use function array_keys;
 use function array_map;
+use function array_replace;
 use function array_search;
 use function array_unique;
 use function count;
@@ -64,6 +69,11 @@ final readonly class Belief
         'speedMpsPerPoint' => ['speedMpsPerPoint' => 1.0],
     ];
 
+    /** What a studio learns of players: how far a change of the club reaches the ball. */
+    private const LEARNED = [
+        'faceApart', 'loftApart', 'loftPerCgBackMm', 'openPerCgToeMm', 'toeMmPerPoint', 'speedMpsPerPoint', 'headLoft',
+    ];
+
     /** Which of the swing's values effects and quirks act on, in their order. */
     private const EFFECT_ON = [Swing::CLUB_SPEED, Swing::LOFT, Swing::FACE, Swing::TOE, Swing::HIGH, Swing::RESTITUTION, Swing::SPIN_SHARE];
 
@@ -87,6 +97,7 @@ final readonly class Belief
      * @param  list<string>  $names  what each unknown is, whatever its place: draws belong to it
      * @param  array<int, int>  $visits  place of what each earlier visit adds to the swing, by its number
      * @param  float  $middle  how far into the session the middle of what was hit lies: there everything is told
+     * @param  array<int, float>  $narrower  by how much a prior was narrower (above 1) than its width when shots came, in variance
      */
     private function __construct(
         public SetupSpec $own,
@@ -104,6 +115,7 @@ final readonly class Belief
         public array $names,
         private array $visits,
         private float $middle = 0.0,
+        public array $narrower = [],
     ) {
     }
 
@@ -116,22 +128,35 @@ final readonly class Belief
      * @param  float  $priorWidth  multiplies every prior's width; 1 is honest
      * @param  float|null  $handicap  level of play: how far swings scatter
      * @param  list<int>  $earlier  visits before the last: the player was another then, by as much as `PlayerPriors::VISIT_SD`
+     * @param  StudioMemory|null  $memory  what earlier fittings say of heads and changes
+     * @param  bool  $isOwnRacked  whether the own club's head stands on the rack, so that the memory may know it
      */
     public static function prior(
         SetupSpec $own, float $clubSpeedMps, array $heads, array $tested, float $squaringShare, float $priorWidth = 1.0,
-        array $earlier = [], ?float $handicap = null,
+        array $earlier = [], ?float $handicap = null, ?StudioMemory $memory = null, bool $isOwnRacked = false,
     ): self {
         [$mean, $sd] = self::ofPlayer($clubSpeedMps, $own->squaredLoftDeg, $squaringShare);
+        foreach (array_intersect_key($memory->factors ?? [], array_flip(self::LEARNED)) as $name => $factor) {
+            $mean = array_values(array_replace($mean, [self::AT[$name] => $factor['mean']]));
+            $sd = array_values(array_replace($sd, [self::AT[$name] => $factor['sd']]));
+        }
         $names = array_map(static fn (int $i): string => "of the player {$i}", array_keys($mean));
-        $add = static function (array $widths, string $name, bool $nothing = false) use (&$mean, &$sd, &$names): int {
+        $add = static function (array $widths, string $name, bool $nothing = false, array $means = []) use (&$mean, &$sd, &$names): int {
             $at = count($mean);
             foreach ($widths as $k => $width) {
-                $mean[] = 0.0;
+                $mean[] = $nothing ? 0.0 : (float) ($means[$k] ?? 0.0);
                 $sd[] = $nothing ? self::NOTHING_SD : $width;
                 $names[] = "{$name}, {$k}";
             }
 
             return $at;
+        };
+        $known = static function (string $head) use ($memory, $own, $isOwnRacked): array {
+            $effects = $memory?->effectsOf(
+                StudioMemory::keyOf($head, $own->hand), $isOwnRacked ? StudioMemory::keyOf($own->model(), $own->hand) : null,
+            );
+
+            return $effects === null ? [PlayerPriors::OWN_EFFECT_SD, []] : [array_column($effects, 'sd'), array_column($effects, 'mean')];
         };
         // What was hit comes first, in the order of the trail and named by its first setup there: nothing moves when something that
         // nobody hit is added, and the same fitting has the same figures wherever its heads are called otherwise.
@@ -140,7 +165,8 @@ final readonly class Belief
         $headAt[$own->head] = $add(PlayerPriors::OWN_EFFECT_SD, "head of {$own->tag}", true);
         $usual = ClubBuild::usual($own->build(), array_map(static fn (SetupSpec $s): ClubBuild => $s->build(), $tested));
         foreach ($tested as $spec) {
-            $headAt[$spec->head] ??= $add(PlayerPriors::OWN_EFFECT_SD, "head of {$spec->tag}");
+            [$widths, $means] = $known($spec->head);
+            $headAt[$spec->head] ??= $add($widths, "head of {$spec->tag}", means: $means);
             $build = $spec->build()->by($usual)->key();
             if ($build !== $usual->key()) {
                 $buildAt[$build] ??= $add(PlayerPriors::OWN_EFFECT_SD, "build of {$spec->tag}");
@@ -155,7 +181,8 @@ final readonly class Belief
         $others = array_diff($heads, array_keys($headAt));
         sort($others);
         foreach (array_unique($others) as $head) {
-            $headAt[$head] = $add(PlayerPriors::OWN_EFFECT_SD, "head {$head}");
+            [$widths, $means] = $known($head);
+            $headAt[$head] = $add($widths, "head {$head}", means: $means);
         }
         $variance = [];
         foreach ($sd as $i => $s) {
@@ -281,12 +308,14 @@ final readonly class Belief
      * @param  array<int, array<int, float>>  $scatter
      * @param  float  $wider  how many times the usual variance this player's setups have of their own
      * @param  float  $middle  how far into the session the middle of the shots lies
+     * @param  array<int, float>  $narrower
      */
-    public function updated(array $mean, Arrow $spread, array $scatter, float $scatterShots, float $wider, float $middle): self
-    {
+    public function updated(
+        array $mean, Arrow $spread, array $scatter, float $scatterShots, float $wider, float $middle, array $narrower = [],
+    ): self {
         return new self(
             $this->own, $mean, $spread, $this->priorVariance, $this->blocks, $scatter, $this->usual, $this->heads, $this->builds,
-            $this->quirks, $this->priorWidth * sqrt($wider), $scatterShots, $this->names, $this->visits, $middle,
+            $this->quirks, $this->priorWidth * sqrt($wider), $scatterShots, $this->names, $this->visits, $middle, $narrower,
         );
     }
 
@@ -405,6 +434,20 @@ final readonly class Belief
         $of = self::FACTORS[$name];
 
         return $this->sum(array_combine(array_map(static fn (string $at): int => self::AT[$at], array_keys($of)), $of));
+    }
+
+    /** @return array<string, int> places in θ of what a studio learns of changes, by name */
+    public static function learned(): array
+    {
+        return array_intersect_key(self::AT, array_flip(self::LEARNED));
+    }
+
+    /** @return array<string, array{mean: float, sd: float}> what is believed of them before any fitting, by name */
+    public static function usualFactors(): array
+    {
+        [$mean, $sd] = self::ofPlayer(0.0, 0.0, 0.5);
+
+        return array_map(static fn (int $at): array => ['mean' => $mean[$at], 'sd' => $sd[$at]], self::learned());
     }
 
     /** @return list<string> names of the factors */

@@ -147,7 +147,7 @@ final class BeliefUpdate
 
         return $belief->updated(
             array_values($update->theta), $update->spread(), $update->scatter, $update->weight, $update->wider['quirk'],
-            $shots > 0 ? $sum / $shots : 0.0,
+            $shots > 0 ? $sum / $shots : 0.0, $update->narrower,
         );
     }
 
@@ -444,7 +444,7 @@ final class BeliefUpdate
                     if (count($this->precision[$i]) === 1) {
                         $unseen[] = $i;
                     } elseif ($variance > self::LEAST_VARIANCE) {
-                        $squares[$i] = ($this->theta[$i] ** 2 + $spread->covariance($i, $i)) / $variance;
+                        $squares[$i] = (($this->theta[$i] - $this->before->mean[$i]) ** 2 + $spread->covariance($i, $i)) / $variance;
                     }
                 }
             }

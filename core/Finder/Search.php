@@ -14,6 +14,7 @@ use MintCarry\Core\Fitting\PosteriorDraws;
 use MintCarry\Core\Fitting\Screening;
 use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Memory\LearnedFitting;
 use MintCarry\Core\Record\FittingRecord;
 
 use function array_filter;
@@ -131,7 +132,8 @@ final class Search
             $prior = Belief::prior(
                 $this->record->own()->spec($this->record->hand), $this->clubSpeedMps, $names, $hit,
                 $this->record->brief->squaringShare(), earlier: array_slice($this->record->visits(), 0, -1),
-                handicap: $this->record->brief->handicap,
+                handicap: $this->record->brief->handicap, memory: $this->record->memory,
+                isOwnRacked: $this->record->own()->racked !== null,
             );
             $this->beliefs = [$prior, $prior->after($this->tested)];
             $this->missed = Discrepancy::among($this->beliefs[1], $this->tested, $this->record->flight);
@@ -191,6 +193,14 @@ final class Search
             $prior, $belief, $setups, $this->record->flight, $day, ownAs: $ownAs, squaring: $squaring, missed: $this->missed,
             made: $isUsual ? $this->made ??= new ArrayObject : null,
         );
+    }
+
+    /** What this fitting says of heads and of changes, for those that follow; null where nothing but the own club was hit. */
+    public function lesson(): ?LearnedFitting
+    {
+        [$prior, $belief] = $this->beliefs();
+
+        return Lesson::of($prior, $belief, $this->hit(), $this->record->own()->racked !== null);
     }
 
     /** What is believed of this player after the shots. */

@@ -17,6 +17,7 @@ use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Launch\BayCalibration;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
+use MintCarry\Core\Memory\StudioMemory;
 
 use function array_is_list;
 use function array_keys;
@@ -45,7 +46,7 @@ final class FittingFile
     public const LONGEST_TAG = 3;
 
     private const TOP = [
-        'format', 'madeBy', 'seed', 'exportedAt', 'player', 'brief', 'briefAgreedAt', 'screening', 'tieOrder', 'asksRatings',
+        'format', 'madeBy', 'seed', 'exportedAt', 'player', 'brief', 'briefAgreedAt', 'screening', 'tieOrder', 'asksRatings', 'memory',
         'benchmark', 'rack', 'setups', 'visits', 'trials', 'shots', 'ratings', 'blinds', 'confirms', 'decisions', 'briefChanges', 'longClubs',
     ];
 
@@ -145,6 +146,7 @@ final class FittingFile
             $benchmark,
             $rack, $inHand, self::confidence($file->objects('ratings'), $known), self::tieOrder($file),
             FittingRecord::conditionsOf(array_values(array_intersect_key($hitUnder, $trialsHit))), $calibration,
+            memory: self::memory($file),
         ))->withoutFilledIn()->atOneSwing($swing);
     }
 
@@ -319,6 +321,16 @@ final class FittingFile
             'visit' => $place['visit'], 'air' => BayCalibration::airOf($place['conditions']),
             'openAir' => OpenAir::of($place['conditions']), 'intent' => is_string($item->raw('intent')) ? $item->raw('intent') : 'normal',
         ];
+    }
+
+    private static function memory(Item $file): ?StudioMemory
+    {
+        $kept = $file->raw('memory');
+
+        return $kept === null
+            ? null
+            : StudioMemory::from(is_array($kept) ? $kept : []) ??
+                throw InvalidInput::of('memory', "'memory' is not what a studio learned of its heads (docs/schemas/memory.schema.json).");
     }
 
     /** @return list<string> */

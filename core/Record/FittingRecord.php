@@ -24,6 +24,7 @@ use MintCarry\Core\Launch\BayCalibration;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Launch\Measure;
 use MintCarry\Core\Launch\NotMeasured;
+use MintCarry\Core\Memory\StudioMemory;
 use MintCarry\Core\Statistics\Evenly;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -50,6 +51,7 @@ final readonly class FittingRecord
      * @param  array<string, list<string>>  $conditions  what a setup was hit under in its trials, each as "what: value", by tag
      * @param  string|null  $swing  which of several swings its shots are of; null: there is one
      * @param  self|null  $whole  the same with the shots of every swing
+     * @param  StudioMemory|null  $memory  what the studio's earlier fittings say, as it was when this one began
      */
     public function __construct(
         public int $seed,
@@ -68,6 +70,7 @@ final readonly class FittingRecord
         public ?BayCalibration $calibration = null,
         public ?string $swing = null,
         private ?self $whole = null,
+        public ?StudioMemory $memory = null,
     ) {
     }
 

@@ -22,7 +22,7 @@ arch('nothing is left behind')->expect(['dd', 'dump', 'ray', 'var_dump'])->not->
 it('layers the core without a circle', function (): void {
     // A folder may use those before it, and itself.
     $layers = [
-        ['Errors'], ['Booking'], ['Units'], ['Statistics'], ['Air'], ['Club'], ['Order'], ['Flight'], ['Impact'], ['Launch'], ['Intake'],
+        ['Errors'], ['Booking'], ['Units'], ['Statistics'], ['Air'], ['Club'], ['Order'], ['Flight'], ['Impact'], ['Memory'], ['Launch'], ['Intake'],
         ['Fitting'],
         ['Judging'], ['FollowUp'], ['Gaps'], ['Record'], ['Finder'], ['Report'],
     ];

@@ -5,7 +5,6 @@ declare(strict_types=1);
 use MintCarry\Core\Air\Atmosphere;
 use MintCarry\Core\Air\Wind;
 use MintCarry\Core\Club\Hand;
-use MintCarry\Core\Club\Head;
 use MintCarry\Core\Club\SetupSpec;
 use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Finder\BallCloud;
@@ -26,8 +25,6 @@ use MintCarry\Core\Flight\Launch;
 use MintCarry\Core\Flight\Turf;
 use MintCarry\Core\Impact\Impact;
 use MintCarry\Core\Impact\PlayerModel;
-use MintCarry\Core\Impact\SetupEffect;
-use MintCarry\Core\Impact\ShotMaker;
 use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Launch\LaunchShot;
 use MintCarry\Core\Statistics\Matrix;
@@ -35,41 +32,10 @@ use MintCarry\Core\Statistics\Normal;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
+require_once dirname(__DIR__).'/MadeRack.php';
+
 // Every legal setup judged for a player: the belief and its update, the surfaces in place of flights, the pricing, the advice.
 
-function rackOf(Hand $hand = Hand::Right): array
-{
-    $out = [];
-    foreach (['Tern 460' => 0.0, 'Plover 445' => 0.8] as $head => $more) {
-        foreach ([-1.5, 0.0, 1.5] as $p) {
-            foreach ([-3.0, 3.0] as $toe) {
-                $out[] = new SetupSpec(
-                    "{$head}/{$p}/{$toe}", $head, new Head(loftDeg: 10.5, cgToeMm: $toe, cgBackMm: 35 + 4 * $more),
-                    10.5 + $more + $p, 10.5 + $more, -0.6 * $p, (string) $p, (string) $toe, hand: $hand,
-                );
-            }
-        }
-    }
-
-    return $out;
-}
-function ownClub(Hand $hand = Hand::Right): SetupSpec
-{
-    return new SetupSpec('A', 'Curlew L', new Head, 10.5, 10.5, 0.0, hand: $hand);
-}
-/** @return list<LaunchShot> */
-function hitWith(SetupSpec $spec, PlayerModel $player, int $n, int $seed, bool $club = true): array
-{
-    $own = ownClub($spec->hand);
-    $effect = new SetupEffect(
-        $spec->body, $spec->head, $spec->squaredLoftDeg - $own->squaredLoftDeg, $spec->soledFaceOpenDeg - $own->soledFaceOpenDeg,
-        $spec->body->cgBackMm - $own->body->cgBackMm, $spec->body->cgToeMm - $own->body->cgToeMm,
-    );
-    $maker = new ShotMaker($effect, $spec->hand, new Randomizer(new Mt19937($seed)));
-    $flight = new BallFlight;
-
-    return array_map(fn (int $i): LaunchShot => LaunchShot::of(ShotMaker::seen($maker->hit($player), $club), $flight), range(1, $n));
-}
 /** @return array{Belief, Belief} before and after */
 function believed(PlayerModel $player, Hand $hand = Hand::Right, int $n = 4, array $at = [0, 5, 8], bool $club = true): array
 {

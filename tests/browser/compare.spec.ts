@@ -40,7 +40,7 @@ for (const [hand, scale, player] of [
         await addSetup(page, 'Add a setup', { Head: 'Tern 460', 'Stated loft': '10.5' });
         await hitTwo(page, player);
         await page.getByLabel('These shots').check();
-        await expect(page.getByText(/B is .*A|No word on B yet/).first()).toBeVisible();
+        await expect(page.getByText(/B against A|B and A |B from A|No word on B yet/).first()).toBeVisible();
         await page.getByLabel('Like for like').check();
         await expect(page.getByRole('region', { name: 'Like for like' })).toContainText('these shots');
         await expect(page.getByText(/^Evened out: luck in club speed/).first()).toBeVisible();

@@ -63,8 +63,10 @@ for (const [hand, unit] of [
         await page.reload();
         await expect(page.getByRole('heading', { name: 'Lay out before they come' })).toBeVisible();
         await accessible(page);
-        await page.getByRole('button', { name: 'Make it a setup' }).first().click();
-        await expect(page.getByText('is setup B')).toBeVisible();
+        // What is laid out goes into the hand, and is a setup from then on.
+        await page.getByRole('button', { name: /^In the hand/ }).first().click();
+        await expect(page).toHaveURL(/\/bay\/B$/);
+        await expect(page.getByRole('radio', { name: 'Setup B' })).toBeChecked();
         const { setups } = await send<{ setups: { id: number }[] }>(page, 'GET', `fittings/${id}`);
         const bay = await send<{ id: number }>(page, 'POST', 'bays', { name: `Season ${hand} ${Date.now() % 100_000}` });
         await send(page, 'PATCH', `bays/${bay.id}`, { fittingId: id });

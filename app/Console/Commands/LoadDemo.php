@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Judged\StudioLearning;
 use App\Models\Studio;
 use App\Models\User;
 use App\Support\Transaction;
@@ -17,7 +18,7 @@ final class LoadDemo extends Command
 
     protected $description = 'Loads the demo studio with its made-up players and shots, once';
 
-    public function handle(DemoSeeder $seeder, DemoSeason $season): int
+    public function handle(DemoSeeder $seeder, DemoSeason $season, StudioLearning $learning): int
     {
         if (config('mintcarry.demo') !== true) {
             $this->error('The demo has a database of its own; a studio’s own holds nothing made up.');
@@ -30,6 +31,7 @@ final class LoadDemo extends Command
                 $studio = Studio::query()->where('is_demo', true)->firstOrFail();
                 $season->run($studio, User::query()->where('studio_id', $studio->id)->firstOrFail());
             });
+            $learning->learn(Studio::query()->where('is_demo', true)->firstOrFail());
             $this->line('Demo data loaded.');
         }
 

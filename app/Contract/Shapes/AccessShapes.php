@@ -45,6 +45,9 @@ use App\Contract\Shape;
     // whom nobody saw for so long is erased; null: nobody is
     'retentionMonths' => 'integer | null',
     'consentText' => 'string',
+    // new fittings begin with what earlier ones showed of the heads; what was learned last
+    'remembers' => 'boolean',
+    'memory' => '{ version: integer; fittings: integer; heads: integer; at: string } | null',
     'timeZone' => 'string',
     'timeZones' => 'string[]',
     // of its players, where nothing else says it

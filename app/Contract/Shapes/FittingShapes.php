@@ -95,6 +95,8 @@ use App\Contract\Shape;
     'live' => 'string',
     // a made-up player hits, and nobody tells who
     'practice' => 'boolean',
+    // how many earlier fittings it began with the memory of
+    'remembered' => 'integer | null',
     'player' => 'Player',
     'brief' => 'Brief',
     // the brief's numbers as they were typed, by field with dots, as far as that is what stands

@@ -12,6 +12,7 @@ use App\Devices\Device;
 use App\Http\Controllers\Concerns\NamesUser;
 use App\Http\Input\Quantity;
 use App\Http\Resources\HeadResource;
+use App\Models\Memory;
 use App\Models\Part;
 use App\Models\RackHead;
 use App\Models\Reading;
@@ -55,6 +56,7 @@ final class HeadController
 
         return new HeadResource(
             $head->load(['sleeve', 'readings.fitter']), full: true, squaringShare: (float) ($given['squaringShare'] ?? 0.5),
+            memory: Memory::latest(self::user($request)->studio)?->learned(),
         );
     }
 

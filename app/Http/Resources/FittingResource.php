@@ -50,7 +50,7 @@ final class FittingResource extends JsonResource
             'id' => $fitting->id,
             'version' => $fitting->version,
             'live' => ChangeSignal::begin($fitting),
-            'practice' => $fitting->practice !== null,
+            'practice' => $fitting->practice !== null, 'remembered' => $fitting->memory_id === null ? null : $fitting->memory()?->fittings,
             'player' => [
                 'id' => $fitting->player->id, 'name' => $fitting->player->name, 'hand' => $fitting->player->hand->value,
                 'units' => $fitting->player->units,

@@ -12,12 +12,16 @@ use MintCarry\Core\Club\EquipmentRules;
 use MintCarry\Core\Club\HeadReadings;
 use MintCarry\Core\Club\ReadingSet;
 use MintCarry\Core\Impact\FaceMap;
+use MintCarry\Core\Memory\StudioMemory;
+use MintCarry\Core\Report\HeadMemory;
 
 /** @mixin RackHead */
 final class HeadResource extends JsonResource
 {
-    public function __construct(RackHead $head, private readonly bool $full = false, private readonly float $squaringShare = 0.5)
-    {
+    public function __construct(
+        RackHead $head, private readonly bool $full = false, private readonly float $squaringShare = 0.5,
+        private readonly ?StudioMemory $memory = null,
+    ) {
         parent::__construct($head);
     }
 
@@ -57,6 +61,7 @@ final class HeadResource extends JsonResource
                 ? [
                     'plane' => SleeveResource::plane($gauged->sleeve, $straight, $this->squaringShare),
                     'faceMap' => FaceMap::of($body),
+                    'memory' => $this->memory === null ? null : HeadMemory::of($this->memory, $head->label, $head->hand),
                     'history' => $head->readings
                         ->reverse()->values()
                         ->map(

@@ -560,6 +560,7 @@ export interface Fitting {
     version: number;
     live: string;
     practice: boolean;
+    remembered: number | null;
     player: Player;
     brief: Brief;
     typed: Record<string, { value: string; unit: string; }>;
@@ -853,6 +854,7 @@ export interface HeadDetail {
     body: { massG: number; cgToeMm: number; cgBackMm: number; cgUpMm: number; inertiaGcm2: number[][]; };
     warnings: string[];
     plane: Plane;
+    memory: { players: number; fittings: number; effects: { effect: string; mean: number; low: number; high: number; moved: boolean; }[]; } | null;
     faceMap: { toeMm: number; highMm: number; loftDeg: number; faceOpenDeg: number; ballSpeedShare: number; }[];
     history: { id: number; values: Record<string, number[]>; position: string; readAs: string; way: string; source: string; note: string; by: string; at: string; inForce: string[]; }[];
 }
@@ -1825,6 +1827,8 @@ export interface StudioRules {
     wantsSecondFactor: boolean;
     retentionMonths: number | null;
     consentText: string;
+    remembers: boolean;
+    memory: { version: number; fittings: number; heads: number; at: string; } | null;
     timeZone: string;
     timeZones: string[];
     language: string;

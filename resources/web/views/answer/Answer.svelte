@@ -218,7 +218,8 @@
                                             tags: list(ties),
                                             by: judge.tieBreak?.by ?? 'none',
                                         })}{/if}
-                                    {givesUp(judge, fitting, answer.kind === 'take' ? judge.pick : after.tag)}</span
+                                    {givesUp(judge, fitting, answer.kind === 'take' ? judge.pick : after.tag)}
+                                    {#if fitting.remembered}<small>{say('answer.remembered', { n: fitting.remembered })}</small>{/if}</span
                                 >
                             </p>
                         {/if}

@@ -197,10 +197,7 @@
                     onsaved={saved}
                     oncancel={() => (measuring = null)}
                 />{/key}{/if}
-        {#if rack?.heads.some((h) => h.hand === fitting.player.hand)}<LoftLadder
-                {fitting}
-                open={fitting.setups.every((s) => s.shots === 0)}
-            />{/if}
+        {#if rack?.heads.some((h) => h.hand === fitting.player.hand)}<LoftLadder {fitting} open />{/if}
     {/snippet}
 </Frame>
 

@@ -12,6 +12,7 @@
     import { faceWords, plain } from '../../format/units';
     import HeadForm from './HeadForm.svelte';
     import Readings from './Readings.svelte';
+    import Remembered from './Remembered.svelte';
     import Weights from './Weights.svelte';
     import { loftAgainstPrint, supplyText } from './sentences';
 
@@ -81,6 +82,7 @@
                 <Readings {head} onsaved={(h) => (head = h)} />
             </section>
             <div class="right">
+                {#if head.memory}<Remembered memory={head.memory} />{/if}
                 <section>
                     <h2>Weights</h2>
                     <Weights {head} hand={head.hand} bind:masses />

@@ -1,5 +1,6 @@
 <script lang="ts">
-    import { get, put } from '../../api/client';
+    import { get, post, put, remove } from '../../api/client';
+    import { when } from '../../format/times';
     import type { StudioRules } from '../../api/generated/types';
     import { Form } from '../../lib/form.svelte';
     import { session } from '../../lib/session.svelte';
@@ -7,12 +8,14 @@
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
 
-    const form = new Form<{ lock: string; factor: boolean; keep: string; consent: string }>({
+    const form = new Form<{ lock: string; factor: boolean; keep: string; consent: string; remembers: boolean }>({
         lock: '',
         factor: false,
         keep: '',
         consent: '',
+        remembers: true,
     });
+    let memory = $state<StudioRules['memory']>(null);
     let known = $state(false);
     const show = (r: StudioRules) => {
         form.values = {
@@ -20,7 +23,9 @@
             factor: r.wantsSecondFactor,
             keep: r.retentionMonths === null ? '' : String(r.retentionMonths),
             consent: r.consentText,
+            remembers: r.remembers,
         };
+        memory = r.memory;
         known = true;
     };
     $effect(() => {
@@ -30,19 +35,22 @@
     });
     async function save(event: SubmitEvent) {
         event.preventDefault();
-        const { lock, factor, keep, consent } = form.values;
+        const { lock, factor, keep, consent, remembers } = form.values;
         const ok = await form.send(async () => {
             const now = await put<StudioRules>('studio/rules', {
                 lockMinutes: Number(lock),
                 wantsSecondFactor: factor,
                 retentionMonths: keep.trim() === '' ? null : Number(keep),
                 consentText: consent,
+                remembers,
             });
             show(now);
             if (session.user) session.user.lockMinutes = now.lockMinutes;
         });
         if (ok) form.note = 'Kept.';
     }
+    const learn = () => form.send(async () => show(await post<StudioRules>('studio/memory', {})));
+    const forget = () => form.send(async () => show(await remove<StudioRules>('studio/memory')));
 </script>
 
 {#if known}
@@ -61,6 +69,17 @@
         <Field label="What a player agrees to" error={form.err('consentText')}
             ><textarea rows="5" maxlength="4000" bind:value={form.values.consent}></textarea></Field
         >
+        <label class="check"
+            ><input type="checkbox" bind:checked={form.values.remembers} /> New fittings begin with what earlier ones showed of the heads</label
+        >
+        <p class="small">
+            {memory
+                ? `Learned on ${when(memory.at)} from ${memory.fittings} fittings, of ${memory.heads} heads.`
+                : 'Nothing is learned yet: a head needs five fittings.'} The studio learns every night, sums over players and no names. A fitting
+            keeps what it began with.
+            <button type="button" class="plain" disabled={form.busy || !form.values.remembers} onclick={learn}>Learn now</button>
+            {#if memory}<button type="button" class="plain" disabled={form.busy} onclick={forget}>Forget it</button>{/if}
+        </p>
         {#if form.problem && Object.keys(form.problems).length === 0}<Notice kind="error">{form.problem}</Notice>{/if}
         {#if form.note}<Notice kind="good">{form.note}</Notice>{/if}
         <div><button disabled={form.busy}>Keep</button></div>

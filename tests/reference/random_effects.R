@@ -1,0 +1,16 @@
+# Crossed random effects by lme4 (REML; Bates and others 2015). Run: Rscript tests/reference/random_effects.R > tests/reference/random_effects.json
+suppressMessages(library(lme4))
+set.seed(7)
+heads <- 8; players <- 60; each <- 4
+a <- rnorm(heads, 0, 0.7); o <- rnorm(players, 0, 0.9)
+d <- do.call(rbind, lapply(1:players, function(p) data.frame(p = p, g = sort(sample(heads, each)))))
+d$y <- a[d$g] + o[d$p] + rnorm(nrow(d), 0, 0.5)
+fit <- lmer(y ~ 0 + (1 | g) + (1 | p), d, REML = TRUE, control = lmerControl(optCtrl = list(xtol_rel = 1e-10)))
+re <- ranef(fit, condVar = TRUE)
+v <- as.data.frame(VarCorr(fit))
+num <- function(x) paste0("[", paste(format(x, digits = 12, scientific = FALSE, trim = TRUE), collapse = ", "), "]")
+cat("{\n")
+cat('"player":', num(d$p), ',\n"head":', num(d$g), ',\n"y":', num(d$y), ',\n')
+cat('"group":', format(v$vcov[v$grp == "g"], digits = 12), ',\n"offset":', format(v$vcov[v$grp == "p"], digits = 12), ',\n')
+cat('"own":', format(v$vcov[v$grp == "Residual"], digits = 12), ',\n')
+cat('"mean":', num(re$g[, 1]), ',\n"variance":', num(attr(re$g, "postVar")[1, 1, ]), "\n}\n")
