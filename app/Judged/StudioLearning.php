@@ -42,7 +42,8 @@ final class StudioLearning
         }
         $version = (int) Memory::query()->where('studio_id', $studio->id)->max('version') + 1;
 
-        return Memory::query()->create(['studio_id' => $studio->id, 'version' => $version, 'content' => $content]);
+        // Two who learn at once learn the same.
+        return Memory::query()->createOrFirst(['studio_id' => $studio->id, 'version' => $version], ['content' => $content]);
     }
 
     /** Nothing that was learned so far enters a fitting any more. What earlier fittings rest on stays with them. */

@@ -22,7 +22,7 @@ class Health
     /** Without one of these something cannot be used; all but what is only worked out or counted. */
     public const TABLES = [
         'acceptances', 'appointments', 'bays', 'bin_entries', 'blinds', 'brief_changes', 'calendar_feeds', 'confirms', 'consents', 'decisions',
-        'erasures', 'fittings', 'heads', 'held_shots', 'import_files', 'intakes', 'jobs', 'judgements', 'known_devices', 'log_entries', 'long_clubs', 'looks', 'memories', 'orders',
+        'erasures', 'fittings', 'heads', 'held_shots', 'import_files', 'intakes', 'jobs', 'judgements', 'known_devices', 'lessons', 'log_entries', 'long_clubs', 'looks', 'memories', 'orders',
         'parts', 'player_links', 'players', 'ratings', 'readings', 'remembered_maps', 'rounds', 'setups', 'shots', 'sign_ins', 'simulated_heads',
         'sleeves', 'studios', 'trials', 'users', 'visits', 'welcome_links',
     ];

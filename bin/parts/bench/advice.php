@@ -18,6 +18,7 @@ use MintCarry\Core\Errors\ModelFailure;
 use MintCarry\Core\Finder\Belief;
 use MintCarry\Core\Finder\Discrepancy;
 use MintCarry\Core\Finder\Finder;
+use MintCarry\Core\Finder\Lesson;
 use MintCarry\Core\Finder\PredictedDraws;
 use MintCarry\Core\Fitting\Brief;
 use MintCarry\Core\Fitting\Corridor;
@@ -29,6 +30,9 @@ use MintCarry\Core\Fitting\Trouble;
 use MintCarry\Core\Flight\BallFlight;
 use MintCarry\Core\Launch\BayCalibration;
 use MintCarry\Core\Launch\LaunchShot;
+use MintCarry\Core\Memory\LearnedFitting;
+use MintCarry\Core\Memory\Learning;
+use MintCarry\Core\Memory\StudioMemory;
 use MintCarry\Core\Statistics\Interval;
 use MintCarry\Core\Statistics\Normal;
 use Random\Engine\Mt19937;
@@ -46,6 +50,13 @@ require_once __DIR__.'/second.php';
 final class Advice
 {
     private const PER_TRIAL = 4;
+
+    /** Share of what heads do of their own that they do for every player of a studio. */
+    private const SHARED = 0.7;
+
+    private ?StudioMemory $memory = null;
+
+    private ?LearnedFitting $lesson = null;
 
     private const HEADS = ['Head P', 'Head Q', 'Head R', 'Head S'];
 
@@ -371,6 +382,84 @@ final class Advice
     }
 
     /**
+     * What a studio's memory is worth: fittings of random setups teach, and other players of the studio are judged without and with them.
+     * Own club and 20 swings each, the same shots in every arm; losses beside those of the strongest usual way with as many swings.
+     *
+     * @param  list<int>  $earlier  fittings that teach, by arm
+     * @return array<string, float>
+     */
+    public function remember(int $studios, int $players, array $earlier): array
+    {
+        $sum = [];
+        $add = static function (string $name, float $value) use (&$sum): void {
+            $sum[$name] = ($sum[$name] ?? 0.0) + $value;
+        };
+        for ($s = 0; $s < $studios; $s++) {
+            $shared = [];
+            foreach (self::HEADS as $head) {
+                $shared[$head] = $this->effects(self::SHARED);
+            }
+            $someone = function (int $i) use ($shared): Player {
+                $player = $this->player(2 * $i);
+                foreach ($shared as $head => $effects) {
+                    $player->heads[$head] = array_map(
+                        fn (float $a, float $b): float => $this->width * ($a + $b), $effects, $this->effects(1 - self::SHARED),
+                    );
+                }
+
+                return $player;
+            };
+            $lessons = $memories = [];
+            $rack = self::rack();
+            for ($i = 0; $i < max($earlier); $i++) {
+                $own = $this->own(Hand::Right);
+                $tried = array_map(fn (): SetupSpec => $rack[$this->random->getInt(0, count($rack) - 1)], range(1, 4));
+                $this->memory = null;
+                $this->drawn($someone($i), [], $own, array_values(array_unique($tried, SORT_REGULAR)));
+                $lessons[] = $this->lesson;
+            }
+            foreach ($earlier as $n) {
+                $memories[$n] = $n === 0 ? null : Learning::of(array_values(array_filter(array_slice($lessons, 0, $n))), Belief::usualFactors());
+            }
+            for ($i = 0; $i < $players; $i++) {
+                $player = $someone($i);
+                $own = $this->own(Hand::Right);
+                $brief = $this->brief();
+                $costs = $this->truth($player, [$own, ...$rack], $own, $brief)['free'];
+                $best = min($costs);
+                $add('own club', $costs['own'] - $best);
+                $add('usual way', $costs[$this->usual($player, $rack, $own, $brief, 20)] - $best);
+                $tested = [];
+                foreach ([$own, ...$this->spread($rack, 20)] as $k => $spec) {
+                    $tested[] = ['spec' => $spec, 'shots' => $this->trial($player, $spec, $own, self::PER_TRIAL, 0.2 * $k), 'order' => 0.2 * $k];
+                }
+                foreach ($memories as $n => $this->memory) {
+                    $found = Finder::of($this->judged($rack, $own, $tested)[0], $brief);
+                    $pick = $found->pick->spec->tag;
+                    $add("after {$n}: loss", $costs[$pick] - $best);
+                    $add("after {$n}: loss without the keep-own rule", $costs[$found->best->spec->tag] - $best);
+                    $add("after {$n}: worse than own", $costs[$pick] > $costs['own'] + 1e-9 ? 1.0 : 0.0);
+                    foreach ($found->setups as $one) {
+                        $add("after {$n}: 95 % intervals of strokes that hold the truth",
+                            $one->gainInterval->contains($costs['own'] - $costs[$one->spec->tag]) ? 1 / count($found->setups) : 0.0);
+                    }
+                }
+            }
+        }
+        $this->memory = null;
+
+        return array_map(static fn (float $v): float => $v / ($studios * $players), $sum);
+    }
+
+    /** @return list<float> what a head does of its own, with so much of its usual variance */
+    private function effects(float $share): array
+    {
+        return array_map(
+            fn (float $sd): float => sqrt($share) * $sd * Normal::draw($this->random), [0.36, 0.64, 0.8, 2.4, 2.4, 0.004, 0.056],
+        );
+    }
+
+    /**
      * Own club, then these setups, four shots each.
      *
      * @param  list<SetupSpec>  $rack  that are judged
@@ -398,7 +487,7 @@ final class Advice
         $speeds = array_map(static fn (LaunchShot $s): float => $s->measured['clubSpeedMps'], $tested[0]['shots']);
         $prior = Belief::prior(
             $own, $speeds === [] ? 44.0 : array_sum($speeds) / count($speeds), array_values(array_unique($heads)), array_column($tested, 'spec'),
-            0.5, $this->priorWidth,
+            0.5, $this->priorWidth, memory: $this->memory,
         );
         $seen = [];
         foreach (array_merge(...array_column($tested, 'shots')) as $shot) {
@@ -415,6 +504,8 @@ final class Advice
         foreach ($rack as $spec) {
             $once[$spec->tag] ??= $spec;
         }
+
+        $this->lesson = Lesson::of($prior, $belief, $hit, false);
 
         return [PredictedDraws::of($prior, $belief, array_values($once), $flight, missed: Discrepancy::among($belief, $tested, $flight))];
     }
@@ -554,6 +645,17 @@ final class Advice
 }
 
 if (isset($argv[0]) && realpath($argv[0]) === __FILE__) {
+    if (($argv[1] ?? '') === 'memory') {
+        [$studios, $players] = [(int) ($argv[2] ?? 4), (int) ($argv[3] ?? 20)];
+        $begun = hrtime(true);
+        $bench = new Advice(new Randomizer(new Mt19937((int) ($argv[4] ?? 1))));
+        printf("%d studios, %d players each\n", $studios, $players);
+        foreach ($bench->remember($studios, $players, [0, 20, 60]) as $name => $value) {
+            printf("  %-62s %8.4f\n", $name, $value);
+        }
+        printf("  %-62s %8.1f s\n", 'time', (hrtime(true) - $begun) / 1e9);
+        exit;
+    }
     $options = ['--seed' => '1', '--world' => 'first', '--width' => '1', '--swings' => '40', '--prior' => '1', '--only' => ''];
     $players = 300;
     for ($a = 1; $a < count($argv); $a++) {

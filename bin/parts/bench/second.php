@@ -27,7 +27,7 @@ final class Second implements Player
     private array $scatter;
 
     /** @var array<string, list<float>> */
-    private array $heads = [];
+    public array $heads = [];
 
     /** @var array<string, list<float>> */
     private array $quirks = [];

@@ -107,9 +107,13 @@
 <style>
     .top {
         display: flex;
+        flex-wrap: wrap;
         justify-content: space-between;
         gap: 20px;
         align-items: start;
+    }
+    .top > :first-child {
+        flex: 1 1 300px;
     }
     .acts {
         display: grid;

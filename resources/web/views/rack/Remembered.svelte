@@ -1,6 +1,7 @@
 <script lang="ts">
     import { scaleLinear } from 'd3-scale';
     import type { HeadDetail } from '../../api/generated/types';
+    import { signed } from '../../format/units';
     import { say } from './words';
 
     // What earlier fittings show of this head: each effect with its interval, about the usual head.
@@ -26,9 +27,9 @@
                 words: say('head.effect', {
                     effect: e.effect,
                     size: size(e.mean),
-                    way: Number(size(e.mean)) === 0 ? 'none' : e.mean > 0 ? 'plus' : 'minus',
+                    way: e.low * e.high < 0 || Number(size(e.mean)) === 0 ? 'open' : e.mean > 0 ? 'plus' : 'minus',
                 }),
-                range: `${(e.low * by).toFixed(digits)} to ${(e.high * by).toFixed(digits)}`.replaceAll('-', '−'),
+                range: say('head.range', { low: signed(e.low * by, digits), high: signed(e.high * by, digits), effect: e.effect }),
             };
         }),
     );
@@ -65,7 +66,7 @@
     }
     li {
         display: grid;
-        grid-template-columns: minmax(0, 1fr) auto 96px;
+        grid-template-columns: minmax(0, 1fr) auto 130px;
         gap: 12px;
         align-items: center;
         border-top: 1px solid var(--hair);
