@@ -385,7 +385,7 @@ final class Advice
      * What a studio's memory is worth: fittings of random setups teach, and other players of the studio are judged without and with them.
      * Own club and 20 swings each, the same shots in every arm; losses beside those of the strongest usual way with as many swings.
      *
-     * @param  list<int>  $earlier  fittings that teach, by arm
+     * @param  non-empty-list<int>  $earlier  fittings that teach, by arm
      * @return array<string, float>
      */
     public function remember(int $studios, int $players, array $earlier): array
@@ -402,9 +402,9 @@ final class Advice
             $someone = function (int $i) use ($shared): Player {
                 $player = $this->player(2 * $i);
                 foreach ($shared as $head => $effects) {
-                    $player->heads[$head] = array_map(
+                    $player->takeHead($head, array_map(
                         fn (float $a, float $b): float => $this->width * ($a + $b), $effects, $this->effects(1 - self::SHARED),
-                    );
+                    ));
                 }
 
                 return $player;
@@ -426,7 +426,7 @@ final class Advice
                 $own = $this->own(Hand::Right);
                 $brief = $this->brief();
                 $costs = $this->truth($player, [$own, ...$rack], $own, $brief)['free'];
-                $best = min($costs);
+                $best = $costs === [] ? 0.0 : min($costs);
                 $add('own club', $costs['own'] - $best);
                 $add('usual way', $costs[$this->usual($player, $rack, $own, $brief, 20)] - $best);
                 $tested = [];

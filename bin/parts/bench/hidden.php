@@ -23,6 +23,9 @@ interface Player
 {
     public function hand(): Hand;
 
+    /** @param  list<float>  $effects what this head does of its own with this player */
+    public function takeHead(string $head, array $effects): void;
+
     /**
      * @return array<string, float>|null ball, club and strike as `Measure` names them, carry, apex and side in the bay, and where the same
      *   swing ends on the course (courseTotalM, courseSideM); null where no ball flies
@@ -106,6 +109,11 @@ final class Hidden implements Player
     public function hand(): Hand
     {
         return $this->hand;
+    }
+
+    public function takeHead(string $head, array $effects): void
+    {
+        $this->heads[$head] = $effects;
     }
 
     public function shot(SetupSpec $spec, SetupSpec $own, Randomizer $random, float $order = 0.0, bool $onCourse = false): ?array

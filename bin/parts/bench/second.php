@@ -27,7 +27,7 @@ final class Second implements Player
     private array $scatter;
 
     /** @var array<string, list<float>> */
-    public array $heads = [];
+    private array $heads = [];
 
     /** @var array<string, list<float>> */
     private array $quirks = [];
@@ -76,6 +76,11 @@ final class Second implements Player
     public function hand(): Hand
     {
         return $this->hand;
+    }
+
+    public function takeHead(string $head, array $effects): void
+    {
+        $this->heads[$head] = $effects;
     }
 
     private function between(float $low, float $high): float
