@@ -212,8 +212,8 @@ it('marks readings and swing weights of a stand-in, and takes none where nobody 
     $upload('api/fittings/import', $file)
         ->assertUnprocessable()
         ->assertJsonFragment([
-            'message' => 'This file holds swing weights of a stand-in (1), readings of a stand-in (1): this studio takes nothing made '
-                .'up. It is switched on in the bay. Nothing was added.',
+            'message' => 'This file holds swing weights of a stand-in (1), readings of a stand-in (1), and this studio takes nothing '
+                .'simulated. Switch simulated shots on in the bay to take it. Nothing was added.',
         ]);
 });
 

@@ -119,12 +119,12 @@ it('says what a club out of tolerance does to this player’s ball and how it is
 
 it('sends back a club of the other hand, and reads nothing before it is built', function (): void {
     $asked = ($this->ask)()->json();
-    ($this->read)($asked)->assertUnprocessable()->assertSee('note it as built first');
+    ($this->read)($asked)->assertUnprocessable()->assertSee('mark it as built first');
     foreach (['ordered', 'arrived', 'built'] as $state) {
         $asked = ($this->go)($asked, ['state' => $state])->json();
     }
     $this->postJson("api/orders/{$asked['id']}/acceptances", ['version' => $asked['version'], 'hand' => 'right'])
-        ->assertUnprocessable()->assertSee('Nothing was read yet');
+        ->assertUnprocessable()->assertSee('There is no reading yet');
     ($this->read)($asked, [], ['swingWeight' => 'heavy'])->assertUnprocessable()->assertJsonValidationErrors('swingWeight');
     ($this->read)($asked, [], ['length' => ['value' => '44.5', 'unit' => 'in'], 'swingWeight' => 'D1'])->assertOk()
         ->assertJsonPath('acceptances.0.figures.lengthMm', fn (mixed $mm): bool => abs($mm - 1130.3) < 1e-6)

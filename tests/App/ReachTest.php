@@ -60,7 +60,7 @@ it('tells mixed speeds in the bay and on Compare, and ladders them', function ()
 it('says how strikes come to the line, and whether it worked', function (): void {
     $own = $this->build($this->case, $this->head, ['masses' => ['heel' => 12]]);
     $this->hitAbout($this->user, $own);
-    $this->getJson("{$this->url}/strikes")->assertUnprocessable()->assertSee('No strike was seen');
+    $this->getJson("{$this->url}/strikes")->assertUnprocessable()->assertSee('have no strike position');
     Shot::query()->delete();
     ($this->strikes)($own, '14');
     $after = $this->build($this->case, $this->head, ['masses' => ['toe' => 12]]);

@@ -51,7 +51,7 @@ it('refuses what cannot be, by field', function (array $data, string $field, str
     [['corridor' => ['left' => []]], 'corridor', 'needs a width'],
     [['corridor' => ['widthM' => 30, 'left' => ['kind' => 'water', 'atM' => 4]]], 'left.atM', 'inside the corridor'],
     [['corridor' => ['widthM' => 30, 'left' => ['kind' => 'lava']]], 'trouble', "'lava'"],
-    [['scoring' => 'own weights'], 'weights', 'at least one'],
+    [['scoring' => 'own weights'], 'weights', 'least one of your own weights'],
     [['weights' => ['luck' => 3]], 'weights', "'luck'"],
     [['weights' => ['carry' => 40]], 'weights.carry', 'between 0 and 10'],
     [['minor' => true, 'consent' => true], 'guardian', 'guardian'],

@@ -293,7 +293,7 @@ it('calibrates to a bay: the offsets come back, and little data moves little', f
         ->and($much->residualBeforeM)->toBeGreaterThan(5)
         ->and($little->offsetSds()[0])->toBeGreaterThan($much->offsetSds()[0])
         ->and(fn () => Calibration::fit([[new Launch(60, 12, 2500), null, null]]))
-        ->toThrow(InvalidInput::class, 'nothing to calibrate by');
+        ->toThrow(InvalidInput::class, 'nothing to calibrate with');
 });
 
 it('refuses a tensor that no body can have, and a mass that no head has', function (): void {

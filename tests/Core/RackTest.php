@@ -138,7 +138,7 @@ it('refuses readings of nothing, of nonsense and of the impossible', function (a
     [['loftDeg' => []], 'at least one value'],
     [['loftDeg' => [105.0]], 'loftDeg is 105'],
     [['weight' => [3.0]], "'weight' is not something"],
-    [['loftDeg' => array_fill(0, 11, 9.0)], 'More than ten'],
+    [['loftDeg' => array_fill(0, 11, 9.0)], 'at most ten readings'],
     [['massG' => [20.0]], 'massG is 20'],
 ]);
 

@@ -313,7 +313,7 @@ it('offers nothing where the strike is in line, and asks for strikes where none 
         unset($shot['measured']['strikeToeMm'], $shot['measured']['strikeHighMm']);
     }
     unset($shot);
-    expect(fn () => StrikeMover::of(FittingFile::read($file)))->toThrow(InvalidInput::class, 'No strike was seen');
+    expect(fn () => StrikeMover::of(FittingFile::read($file)))->toThrow(InvalidInput::class, 'have no strike position');
 });
 
 it('seldom says that nothing done has moved a strike', function (): void {

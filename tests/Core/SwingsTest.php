@@ -112,5 +112,5 @@ it('takes a swing by its name, and says which there are', function (): void {
     expect(fn () => $record->atOneSwing('smooth'))->toThrow(InvalidInput::class, 'cruising and full');
     $one = MadeFitting::of('right', [], 1)->head('Old 9', 9)->hit('A', 'Old 9', 8, [140, 11, 2400, 0, 0])->record();
     expect($one->swing)->toBeNull()->and($one->atOneSwing())->toBe($one)->and(AdviceReport::of($one)['swings'])->toBe([])
-        ->and(fn () => $one->atOneSwing('full'))->toThrow(InvalidInput::class, 'One swing');
+        ->and(fn () => $one->atOneSwing('full'))->toThrow(InvalidInput::class, 'only one kind of swing');
 });

@@ -134,7 +134,7 @@ test('bad answers are named beside their field, and nothing typed is lost', asyn
     await unfold(page);
     await page.getByLabel('The player is a minor').check();
     await page.getByLabel(/agrees that name/).check();
-    await expect(page.getByText('it is the guardian who consents')).toBeVisible();
+    await expect(page.getByText('the guardian gives consent')).toBeVisible();
     await page.getByLabel('Guardian who agrees').fill('A parent');
     await page.getByLabel('Best setup is').selectOption('own weights');
     await page.getByLabel('Weight of fairways').fill('3');

@@ -64,7 +64,10 @@ for (const [hand, unit] of [
         await expect(page.getByRole('heading', { name: 'Lay out before they come' })).toBeVisible();
         await accessible(page);
         // What is laid out goes into the hand, and is a setup from then on.
-        await page.getByRole('button', { name: /^In the hand/ }).first().click();
+        await page
+            .getByRole('button', { name: /^In the hand/ })
+            .first()
+            .click();
         await expect(page).toHaveURL(/\/bay\/B$/);
         await expect(page.getByRole('radio', { name: 'Setup B' })).toBeChecked();
         const { setups } = await send<{ setups: { id: number }[] }>(page, 'GET', `fittings/${id}`);

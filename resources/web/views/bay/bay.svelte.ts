@@ -561,7 +561,7 @@ export class BayScreen {
     /** Another head, shaft, ball or length in the hand; the rest stays as it is there. A setup that is on the bench already is taken. */
     putIn = (what: Part): Promise<void> => {
         this.palette = false;
-        return this.move(async () => {
+        return this.run(async () => {
             const base = this.next ?? this.inHand ?? this.fitting.setups[0];
             if (!base || this.view?.blind || this.confirm) return;
             const there = this.shown.find((s) => isWith(s, what, base));
