@@ -11,7 +11,7 @@ export async function toBay(page: Page): Promise<void> {
 }
 /** Where no monitor is, shots are typed or read from a file. */
 export async function withoutBay(page: Page): Promise<void> {
-    await page.getByRole('button', { name: /^In none/ }).click();
+    await page.getByRole('button', { name: /^In no bay/ }).click();
     await expect(page.getByRole('region', { name: 'In the hand' })).toBeVisible();
 }
 export async function newBay(page: Page): Promise<{ id: number; token: string }> {

@@ -33,7 +33,7 @@ test('wind and air are typed, refused where they cannot be, taken out, and the p
     await expect(form.getByLabel('Air')).toHaveValue('12,5');
     await form.getByLabel('Wind', { exact: false }).first().fill('22,5');
     await form.getByRole('button', { name: 'Keep wind and air' }).click();
-    await expect(form.getByText('Say where the wind comes from. Nothing was kept').first()).toBeVisible();
+    await expect(form.getByText('Type where the wind comes from. Nothing was saved').first()).toBeVisible();
     await form.getByLabel('Wind from').selectOption('into the face');
     await accessible(page);
     await form.getByRole('button', { name: 'Keep wind and air' }).click();

@@ -87,7 +87,7 @@ for (const { of, hand, distance, length, to, never } of [
             await expect(page.getByText(/mm toward the toe/).first()).toBeVisible();
             await expect(page.getByRole('region', { name: 'Ways to bring the strike' }).getByRole('row')).not.toHaveCount(1);
             await expect(page.getByText(/^B: \d+ shots\. (It worked|It did not work|Can’t tell yet)/)).toBeVisible();
-        } else await expect(page.getByText('No strike was seen of the shots with A')).toBeVisible();
+        } else await expect(page.getByText('The shots with A have no strike position')).toBeVisible();
         await page.getByText('More loft, straighter? Flight it down').click();
         await expect(page.getByText(/^(Yes|No|It makes no difference|It cannot be told)/).first()).toBeVisible({ timeout: 30_000 });
         await expect(page.getByRole('row', { name: /^Into the wind/ })).toBeVisible();
