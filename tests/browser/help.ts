@@ -129,6 +129,8 @@ export async function addSetup(page: Page, button: string | RegExp, values: Reco
 }
 
 export async function readFile(page: Page, file: string, setup?: string): Promise<void> {
+    // The empty answer takes a file, too: this one is for the shots.
+    await expect(page.getByText('Drop a file of launch data here')).toBeVisible();
     await page.locator('input[type=file]').setInputFiles(`examples/${file}`);
     await expect(page.getByText('as they will be stored')).toBeVisible();
     if (setup) await page.getByLabel('Hit with').selectOption({ label: setup });

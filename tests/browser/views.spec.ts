@@ -326,6 +326,7 @@ test('the fitter overrules the mapping: unit, sign and a column set aside', asyn
     await beginFitting(page, 'Nils Farrow', 'right', 'metresMps');
     await addSetup(page, /own club/, { Head: 'Tern 460', 'Stated loft': '10.5' });
     await openPart(page, 'The shots');
+    await expect(page.getByText('Drop a file of launch data here')).toBeVisible();
     const csv = 'Ball Speed,Launch,Spin,Offline,Nonsense\n150,12,2450,10,7\n151,13,2500,-4,8\n';
     await page.locator('input[type=file]').setInputFiles({ name: 'plain.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
     await expect(page.getByText('as they will be stored')).toBeVisible();
