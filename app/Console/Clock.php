@@ -14,10 +14,10 @@ final class Clock
         $schedule->command('mint:prune')->hourlyAt(17)->withoutOverlapping(60);
         if (config('mintcarry.demo') !== true) {
             // Erasing comes before copying: whom a studio keeps no longer is not in the next backup.
-            $schedule->command('mint:learn')->dailyAt('03:20')->withoutOverlapping(120);
             $schedule->command('mint:retain')->dailyAt('02:40')->withoutOverlapping(120);
             $schedule->exec(base_path('bin/backup').' --label daily')->dailyAt((string) config('mintcarry.backups.at'))
                 ->withoutOverlapping(300)->appendOutputTo(storage_path('logs/backup.log'));
+            $schedule->command('mint:learn')->dailyAt('03:20')->withoutOverlapping(120);
         }
     }
 }

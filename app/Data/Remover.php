@@ -71,7 +71,6 @@ final class Remover
     public static function forget(int $fittingId): void
     {
         JudgementStore::forget($fittingId);
-        DB::table('lessons')->where('fitting_id', $fittingId)->delete();
         DB::afterCommit(static function () use ($fittingId): void {
             // Once more: what a worker kept before it could see that the fitting is gone.
             JudgementStore::forget($fittingId);

@@ -67,9 +67,12 @@ final class JudgementStore
         }
     }
 
+    /** Takes away all that was worked out of a fitting: its judgements, and what it taught. */
     public static function forget(int $fittingId): void
     {
-        DB::table('judgements')->where('fitting_id', $fittingId)->delete();
+        foreach (['judgements', 'lessons'] as $table) {
+            DB::table($table)->where('fitting_id', $fittingId)->delete();
+        }
     }
 
     /** @return int how many went */

@@ -26,12 +26,14 @@ final class LoadDemo extends Command
             return self::FAILURE;
         }
         if (! Studio::query()->where('is_demo', true)->exists()) {
-            Transaction::run(function () use ($seeder, $season): void {
+            $studio = Transaction::run(function () use ($seeder, $season): Studio {
                 $seeder->run();
                 $studio = Studio::query()->where('is_demo', true)->firstOrFail();
                 $season->run($studio, User::query()->where('studio_id', $studio->id)->firstOrFail());
+
+                return $studio;
             });
-            $learning->learn(Studio::query()->where('is_demo', true)->firstOrFail());
+            $learning->learn($studio);
             $this->line('Demo data loaded.');
         }
 

@@ -60,8 +60,8 @@ export type Part = Partial<Pick<Setup, 'headId' | 'shaftId' | 'ballId' | 'length
 const pick = <K extends keyof Setup>(of: Setup, keys: readonly K[]) => Object.fromEntries(keys.map((k) => [k, of[k]])) as Pick<Setup, K>;
 
 /** A setup to be made as another one is, but for its head. */
-function restOf(like: Pick<Setup, (typeof REST)[number]>) {
-    const { lengthMm, teeMm, ...rest } = pick(like as Setup, REST);
+function restOf(like: Setup) {
+    const { lengthMm, teeMm, ...rest } = pick(like, REST);
     return { ...rest, length: lengthMm, tee: teeMm };
 }
 
