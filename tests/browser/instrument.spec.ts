@@ -238,3 +238,36 @@ test('a newcomer fits a made-up player on the real screens, hint by hint, and is
     await accessible(page);
     expect(errors).toEqual([]);
 });
+
+test('what the player said is kept where the screen is left before its turn came', async ({ page }) => {
+    await signIn(page);
+    await page.getByRole('button', { name: 'Fit a made-up player in five minutes' }).click();
+    await page.getByText('fairways', { exact: true }).click();
+    await page.getByRole('button', { name: /Agree the brief/ }).click();
+    const hint = page.getByRole('complementary', { name: 'Practice' });
+    await hint.getByRole('link', { name: 'To the bench' }).click();
+    await hint.getByRole('link', { name: 'To the bay' }).click();
+    await expect(page.getByRole('group', { name: 'Change-over' })).toBeVisible();
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    for (const key of ['Enter', 'Enter']) await page.keyboard.press(key);
+    await expect(count(page)).toContainText('0 count');
+    for (let i = 0; i < 4; i++) await page.keyboard.press('Space');
+    await expect(count(page)).toContainText('4 count');
+    // The last shot is stored and its answer still on its way: what is pressed now waits behind it.
+    let goOn = () => {};
+    const heldUp = new Promise<void>((go) => (goOn = go));
+    await page.route('**/simulate', async (route) => {
+        const response = await route.fetch();
+        await heldUp;
+        await route.fulfill({ response });
+    });
+    await page.keyboard.press('Space');
+    await page.getByRole('button', { name: 'confidence 4' }).click();
+    await page.getByRole('link', { name: /^Answer/ }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    goOn();
+    const id = /fitting\/(\d+)/.exec(page.url())![1];
+    await expect
+        .poll(async () => Object.values(((await (await page.request.get(`/api/fittings/${id}`)).json()) as { ratings: object }).ratings))
+        .toEqual([{ confidence: 4 }]);
+});

@@ -12,7 +12,7 @@
     import { hand, LAUNCH_FILES, takeNote } from '../../lib/handed';
     import { followJudgement, getJudged } from '../../lib/judged.svelte';
     import { Loader } from '../../lib/load.svelte';
-    import { loadFitting } from '../../lib/session.svelte';
+    import { current, loadFitting } from '../../lib/session.svelte';
     import { phone } from '../../lib/width';
     import Failures from '../../parts/Failures.svelte';
     import Frame from '../../parts/Frame.svelte';
@@ -57,6 +57,8 @@
     let swing = $state<string | null>(null);
     /** The player shall feel first: neither advice nor price is told. */
     let hidden = $state(false);
+    /** The figures were seen: nothing is asked before them any more. */
+    let saw = $state(false);
     /** Another setup than the advised one, with the fitter's reason. */
     let other = $state<{ tag: string; why: string } | null>(null);
     const sending = new Form();
@@ -78,7 +80,7 @@
         void params.id;
         untrack(() => {
             reading.forget();
-            [found, decisions, swing, other, hidden] = [null, [], null, null, false];
+            [found, decisions, swing, other, hidden, saw] = [null, [], null, null, false, false];
         });
     });
     followJudgement(load, () => params.id);
@@ -90,6 +92,10 @@
     const drives = $derived(
         [answer?.before, answer?.after].flatMap((t) => (t && answer?.drives[t] ? [[t, answer.drives[t]] as [string, never]] : [])),
     );
+    const asks = $derived(!saw && !locked && !part && (current.fitting?.unrated.length ?? 0) > 0);
+    $effect(() => {
+        if (answer && current.fitting && !asks) saw = true;
+    });
     /** What is to be hit next, where that is what to do. */
     const next = $derived(found?.setups.find((s) => s.tag === answer?.step.tag));
 
@@ -153,7 +159,7 @@
             {@const pick = fitting.setups.find((s) => s.tag === (judge?.pick ?? ''))}
             <Failures failures={judge?.failures} />
             <!-- What nobody asked yet is asked before the figures; who opens a part has seen them. -->
-            {#if fitting.unrated.length && !locked && !part}<Feel {fitting} />{:else}
+            {#if asks}<Feel {fitting} />{:else}
                 <div class="answer" class:alone={!drives.length}>
                     <section class="say">
                         {#if fitting.brief.wish}<p class="wish">{say('answer.wish', { wish: fitting.brief.wish })}</p>{/if}

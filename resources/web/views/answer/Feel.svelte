@@ -14,19 +14,26 @@
     const sending = new Form();
     const asked = $derived(fitting.unrated[0]!);
     const setup = $derived(fitting.setups.find((s) => s.tag === asked.tag)!);
-    const answer = (stars: number) =>
-        sending.send(async () => {
-            if (stars) await post(`trials/${asked.trialId}/ratings`, { kind: 'confidence', stars });
-            else await patch(`trials/${asked.trialId}`, { ratingSkipped: true });
+    /** The trial that was answered last: a second press before the next question stands is the same answer. */
+    let answered: number | null = null;
+    async function answer(stars: number) {
+        const { trialId } = asked;
+        if (answered === trialId) return;
+        answered = trialId;
+        const isDone = await sending.send(async () => {
+            if (stars) await post(`trials/${trialId}/ratings`, { kind: 'confidence', stars });
+            else await patch(`trials/${trialId}`, { ratingSkipped: true });
             await loadFitting(fitting.id);
         });
+        if (!isDone && answered === trialId) answered = null;
+    }
     /** While the player is asked, digits are answers, not steps. */
     function keys(event: KeyboardEvent) {
         const digit = digitOf(event);
         if (digit === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
         if ((event.target as HTMLElement).matches('input:not([type=radio]), textarea, select')) return;
         event.stopImmediatePropagation();
-        if (Number(digit) <= 5 && !sending.busy) void answer(Number(digit));
+        if (Number(digit) <= 5) void answer(Number(digit));
     }
 </script>
 
@@ -37,9 +44,9 @@
     <h1>{say('answer.trust.of', { name: nameOf(setup, fitting), n: fitting.unrated.length })}</h1>
     <span>
         <small>{say('answer.trust.none')}</small>
-        {#each [1, 2, 3, 4, 5] as n (n)}<button class="quiet" disabled={sending.busy} onclick={() => answer(n)}>{n}</button>{/each}
+        {#each [1, 2, 3, 4, 5] as n (n)}<button class="quiet" onclick={() => answer(n)}>{n}</button>{/each}
         <small>{say('answer.trust.full')}</small>
-        <button class="plain" disabled={sending.busy} onclick={() => answer(0)}>{say('answer.trust.skip')}</button>
+        <button class="plain" onclick={() => answer(0)}>{say('answer.trust.skip')}</button>
     </span>
     {#if sending.problem}<Notice kind="error">{sending.problem}</Notice>{/if}
 </section>

@@ -262,8 +262,11 @@ export class BayScreen {
         }, afterMs);
     }
 
+    private isLeft = false;
+
     /** Nothing is asked any more for a screen that was left. */
     leave(): void {
+        this.isLeft = true;
         clearTimeout(this.retry);
         clearTimeout(this.asking);
     }
@@ -403,9 +406,18 @@ export class BayScreen {
         return setup ? this.change(() => patch(`setups/${setup.id}/shelf`, { starred: !setup.starred })) : undefined;
     };
     bringBack = (setup: Setup) => this.change(() => patch(`setups/${setup.id}/shelf`, { shelf: '' }));
-    rate = (kind: string | null, stars: number) =>
-        this.run(() => this.asked && post(`trials/${this.asked.trialId}/ratings`, { kind: kind ?? this.asked.open[0], stars }));
-    skipRating = () => this.run(() => this.asked && patch(`trials/${this.asked.trialId}`, { ratingSkipped: true }));
+    /** A pointer answers what it pressed; keys answer one question after another, as the turn of each comes. */
+    rate = (kind: string | null, stars: number) => {
+        const pressed = this.asked;
+        return this.run(() => {
+            const asked = kind || this.isLeft ? pressed : this.asked;
+            return asked && post(`trials/${asked.trialId}/ratings`, { kind: kind ?? asked.open[0], stars });
+        });
+    };
+    skipRating = () => {
+        const pressed = this.asked;
+        return this.run(() => pressed && patch(`trials/${pressed.trialId}`, { ratingSkipped: true }));
+    };
     askMore = (): void => void (this.more = true);
     takeBack = () => {
         const done = this.view?.lastDone;
