@@ -54,6 +54,9 @@ final class Advice
     /** Share of what heads do of their own that they do for every player of a studio. */
     private const SHARED = 0.7;
 
+    /** So many fittings taught the memory that is also tried with its heads swapped. */
+    private const WRONG = 60;
+
     private ?StudioMemory $memory = null;
 
     private ?LearnedFitting $lesson = null;
@@ -383,18 +386,19 @@ final class Advice
 
     /**
      * What a studio's memory is worth: fittings of random setups teach, and other players of the studio are judged without and with them.
-     * Own club and 20 swings each, the same shots in every arm; losses beside those of the strongest usual way with as many swings.
+     * Own club and 20 swings each, the same shots in every arm; losses beside those of the strongest usual way with as many swings. The
+     * wrong memory is that of the most fittings but the last arm's, each head taken for its neighbour.
      *
      * @param  non-empty-list<int>  $earlier  fittings that teach, by arm
-     * @return array<string, float>
+     * @return \Generator<int, array<string, float>>  means over one studio's players
      */
-    public function remember(int $studios, int $players, array $earlier): array
+    public function remember(int $studios, int $players, array $earlier): \Generator
     {
-        $sum = [];
-        $add = static function (string $name, float $value) use (&$sum): void {
-            $sum[$name] = ($sum[$name] ?? 0.0) + $value;
-        };
         for ($s = 0; $s < $studios; $s++) {
+            $sum = [];
+            $add = static function (string $name, float $value) use (&$sum): void {
+                $sum[$name] = ($sum[$name] ?? 0.0) + $value;
+            };
             $shared = [];
             foreach (self::HEADS as $head) {
                 $shared[$head] = $this->effects(self::SHARED);
@@ -409,8 +413,8 @@ final class Advice
 
                 return $player;
             };
-            $lessons = $memories = [];
             $rack = self::rack();
+            $lessons = [];
             for ($i = 0; $i < max($earlier); $i++) {
                 $own = $this->own(Hand::Right);
                 $tried = array_map(fn (): SetupSpec => $rack[$this->random->getInt(0, count($rack) - 1)], range(1, 4));
@@ -418,8 +422,13 @@ final class Advice
                 $this->drawn($someone($i), [], $own, array_values(array_unique($tried, SORT_REGULAR)));
                 $lessons[] = $this->lesson;
             }
+            $memories = [];
             foreach ($earlier as $n) {
-                $memories[$n] = $n === 0 ? null : Learning::of(array_values(array_filter(array_slice($lessons, 0, $n))), Belief::usualFactors());
+                $taught = array_values(array_filter(array_slice($lessons, 0, $n)));
+                $memories["after {$n}"] = $n === 0 ? null : Learning::of($taught, Belief::usualFactors());
+                if ($n === self::WRONG) {
+                    $memories["wrong heads, {$n}"] = Learning::of(array_map(self::swapped(...), $taught), Belief::usualFactors());
+                }
             }
             for ($i = 0; $i < $players; $i++) {
                 $player = $someone($i);
@@ -433,22 +442,65 @@ final class Advice
                 foreach ([$own, ...$this->spread($rack, 20)] as $k => $spec) {
                     $tested[] = ['spec' => $spec, 'shots' => $this->trial($player, $spec, $own, self::PER_TRIAL, 0.2 * $k), 'order' => 0.2 * $k];
                 }
-                foreach ($memories as $n => $this->memory) {
+                foreach ($memories as $name => $this->memory) {
                     $found = Finder::of($this->judged($rack, $own, $tested)[0], $brief);
                     $pick = $found->pick->spec->tag;
-                    $add("after {$n}: loss", $costs[$pick] - $best);
-                    $add("after {$n}: loss without the keep-own rule", $costs[$found->best->spec->tag] - $best);
-                    $add("after {$n}: worse than own", $costs[$pick] > $costs['own'] + 1e-9 ? 1.0 : 0.0);
+                    $add("{$name}: loss", $costs[$pick] - $best);
+                    $add("{$name}: loss without the keep-own rule", $costs[$found->best->spec->tag] - $best);
+                    $add("{$name}: worse than own", $costs[$pick] > $costs['own'] + 1e-9 ? 1.0 : 0.0);
+                    $add("{$name}: chance told that the best is better", $found->best->chance);
+                    $add("{$name}: the best is better", $costs[$found->best->spec->tag] < $costs['own'] ? 1.0 : 0.0);
                     foreach ($found->setups as $one) {
-                        $add("after {$n}: 95 % intervals of strokes that hold the truth",
+                        $add("{$name}: 95 % intervals of strokes that hold the truth",
                             $one->gainInterval->contains($costs['own'] - $costs[$one->spec->tag]) ? 1 / count($found->setups) : 0.0);
                     }
                 }
             }
+            $this->memory = null;
+            yield array_map(static fn (float $v): float => $v / $players, $sum);
         }
-        $this->memory = null;
+    }
 
-        return array_map(static fn (float $v): float => $v / ($studios * $players), $sum);
+    /** The same lesson, each head taken for its neighbour on the rack. */
+    private static function swapped(LearnedFitting $lesson): LearnedFitting
+    {
+        $to = [];
+        foreach (self::HEADS as $k => $head) {
+            $to[$head] = self::HEADS[$k ^ 1];
+        }
+        $heads = array_map(static fn (string $key): string => strtr($key, $to), $lesson->heads);
+
+        return new LearnedFitting($lesson->own, $heads, $lesson->effects, $lesson->errors, $lesson->factors);
+    }
+
+    /**
+     * Means over studios, and the 95 % interval of each loss against the usual way's by drawing studios anew (Efron 1979).
+     *
+     * @param  non-empty-list<array<string, float>>  $studios
+     * @return array<string, string>
+     */
+    public static function overStudios(array $studios): array
+    {
+        $mean = static fn (string $name, array $of): float => array_sum(array_column($of, $name)) / count($of);
+        $random = new Randomizer(new Mt19937(7));
+        $out = [];
+        foreach (array_keys($studios[0]) as $name) {
+            $out[$name] = sprintf('%8.4f', $mean($name, $studios));
+            if (! str_contains($name, ': loss')) {
+                continue;
+            }
+            $ratios = [];
+            for ($k = 0; $k < 2000; $k++) {
+                $again = array_map(static fn (): array => $studios[$random->getInt(0, count($studios) - 1)], $studios);
+                $ratios[] = $mean($name, $again) / max(1e-9, $mean('usual way', $again));
+            }
+            sort($ratios);
+            $out[$name] .= sprintf(
+                '  %.2f of the usual way’s (%.2f to %.2f)', $mean($name, $studios) / $mean('usual way', $studios), $ratios[50], $ratios[1949],
+            );
+        }
+
+        return $out;
     }
 
     /** @return list<float> what a head does of its own, with so much of its usual variance */
@@ -648,12 +700,17 @@ if (isset($argv[0]) && realpath($argv[0]) === __FILE__) {
     if (($argv[1] ?? '') === 'memory') {
         [$studios, $players] = [(int) ($argv[2] ?? 4), (int) ($argv[3] ?? 20)];
         $begun = hrtime(true);
-        $bench = new Advice(new Randomizer(new Mt19937((int) ($argv[4] ?? 1))));
-        printf("%d studios, %d players each\n", $studios, $players);
-        foreach ($bench->remember($studios, $players, [0, 20, 60]) as $name => $value) {
-            printf("  %-62s %8.4f\n", $name, $value);
+        $bench = new Advice(new Randomizer(new Mt19937((int) ($argv[4] ?? 1))), $argv[5] ?? 'first');
+        $told = [];
+        foreach ($bench->remember($studios, $players, [0, 20, 60, 200]) as $studio) {
+            $told[] = $studio;
+            fprintf(STDERR, "%s\n", json_encode($studio));
         }
-        printf("  %-62s %8.1f s\n", 'time', (hrtime(true) - $begun) / 1e9);
+        printf("%d studios of the %s world, %d players each\n", count($told), $argv[5] ?? 'first', $players);
+        foreach (Advice::overStudios($told) as $name => $value) {
+            printf("  %-70s %s\n", $name, $value);
+        }
+        printf("  %-70s %8.1f s\n", 'time', (hrtime(true) - $begun) / 1e9);
         exit;
     }
     $options = ['--seed' => '1', '--world' => 'first', '--width' => '1', '--swings' => '40', '--prior' => '1', '--only' => ''];
