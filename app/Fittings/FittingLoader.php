@@ -157,15 +157,17 @@ final class FittingLoader
     }
 
     /**
-     * The whole fitting as the core takes it, with the rack of the player's hand; of several swings the shots of one.
+     * The whole fitting as the core takes it, with the rack of the player's hand; of several swings the shots of one; with
+     * or without what earlier fittings showed of the heads.
      *
      * @throws InvalidInput where there is no such swing
      */
-    public function record(?string $swing = null): FittingRecord
+    public function record(?string $swing = null, bool $isRemembering = true): FittingRecord
     {
         $this->record ??= $this->gather()->withoutFilledIn()->atOneSwing();
+        $record = $swing === null || $swing === $this->record->swing ? $this->record : $this->record->atOneSwing($swing);
 
-        return $swing === null || $swing === $this->record->swing ? $this->record : $this->record->atOneSwing($swing);
+        return $isRemembering ? $record : $record->withoutMemory();
     }
 
     private function gather(): FittingRecord

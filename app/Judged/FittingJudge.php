@@ -20,8 +20,6 @@ use MintCarry\Core\Report\Part;
 /** Judges a fitting as it stands, and keeps the parts. Shots, setups and rack are read in one transaction: the state is that of all of them. */
 final class FittingJudge
 {
-    private const LONGEST_ASKED = 190;
-
     private const OF_CANDIDATE = ['tag' => 1, 'headId' => 1, 'masses' => 1, 'setupTag' => 1, 'head' => 1, 'sleeve' => 1, 'weights' => 1,
         'with' => 1, 'like' => 1];
 
@@ -36,12 +34,12 @@ final class FittingJudge
      *
      * @throws ModelFailure
      */
-    public function judge(Fitting $fitting, bool $isFurther, ?string $swing = null): array
+    public function judge(Fitting $fitting, bool $isFurther, Viewpoint $from = new Viewpoint): array
     {
-        [$state, $loader, $record] = self::load($fitting, $swing);
+        [$state, $loader, $record] = self::load($fitting, $from);
         $parts = $isFurther ? self::further($loader, $record) : self::lookedAt($loader, $record);
         $kept = array_map(static fn (Part $part): KeptPart => self::kept($part, $state), $parts);
-        $this->store->keep($fitting, $kept, self::asked($swing));
+        $this->store->keep($fitting, $kept, $from->key());
 
         return $kept;
     }
@@ -49,46 +47,32 @@ final class FittingJudge
     /**
      * Makes one part with something asked beside it, and keeps it.
      *
-     * @param  array<string, string>  $options  what was asked, without the swing
+     * @param  array<string, string>  $options  what was asked beside it
      * @param  Closure(FittingRecord): array<string, mixed>  $make
      */
-    public function answer(Fitting $fitting, JudgedPart $part, array $options, ?string $swing, Closure $make): KeptPart
+    public function answer(Fitting $fitting, JudgedPart $part, array $options, Viewpoint $from, Closure $make): KeptPart
     {
-        [$state, $loader, $record] = self::load($fitting, $swing);
+        [$state, $loader, $record] = self::load($fitting, $from);
         $figures = Part::by(static function () use ($make, $record, $loader, $part): array {
             $made = FailureLog::noted($make($record), $loader->fitting);
 
             return $part === JudgedPart::Finder ? self::withHeadIds($made, $loader) : $made;
         });
         $kept = self::kept($figures, $state);
-        $this->store->keep($fitting, [$part->value => $kept], self::asked($swing, $options));
+        $this->store->keep($fitting, [$part->value => $kept], $from->key($options));
 
         return $kept;
     }
 
-    /**
-     * The name of what was asked beside a part; empty for what everybody is shown first.
-     *
-     * @param  array<string, string>  $options  without the swing
-     */
-    public static function asked(?string $swing, array $options = []): string
-    {
-        $options += array_filter(['swing' => $swing]);
-        ksort($options);
-        $asked = http_build_query($options);
-
-        return strlen($asked) <= self::LONGEST_ASKED ? $asked : hash('xxh128', $asked);
-    }
-
     /** @return array{FittingState, FittingLoader, FittingRecord} */
-    private static function load(Fitting $fitting, ?string $swing): array
+    private static function load(Fitting $fitting, Viewpoint $from): array
     {
-        return Transaction::run(static function () use ($fitting, $swing): array {
+        return Transaction::run(static function () use ($fitting, $from): array {
             $now = Fitting::query()->findOrFail($fitting->id);
             $state = FittingState::of($now);
             $loader = new FittingLoader($now);
 
-            return [$state, $loader, $loader->record($swing)];
+            return [$state, $loader, $loader->record($from->swing, $from->isRemembering)];
         });
     }
 

@@ -29,17 +29,18 @@ final class JudgementReader
     }
 
     /**
-     * @param  array<string, string>  $options  what was asked beside the swing
+     * @param  array<string, string>  $options  what was asked beside it
      * @param  (Closure(FittingRecord): array<string, mixed>)|null  $make  of what was asked; null where nothing was
      */
     public function answer(
-        Request $request, Fitting $fitting, JudgedPart $part, ?string $swing = null, array $options = [], ?Closure $make = null,
+        Request $request, Fitting $fitting, JudgedPart $part, Viewpoint $from = new Viewpoint, array $options = [],
+        ?Closure $make = null,
     ): Answer {
         if ($part->waitsForReveal() && Blind::open($fitting) !== null) {
             throw ValidationException::withMessages(['blind' => 'A blind trial is going on: nothing is told of the setups before the reveal.']);
         }
         $this->ahead->look($fitting);
-        $asked = FittingJudge::asked($swing, $options);
+        $asked = $from->key($options);
         $state = FittingState::of($fitting);
         $kept = $this->store->of($fitting, $part, $asked, $state->key);
         if ($kept === null && $asked === '' && $this->ahead->isWorked()) {
@@ -58,8 +59,8 @@ final class JudgementReader
 
             return $kept !== null ? self::respond($kept, $state) : $this->places->within($request, fn (): Response => self::respond(
                 $make === null
-                    ? $this->judge->judge($fitting, $part->isFurther(), $swing)[$part->value]
-                    : $this->judge->answer($fitting, $part, $options, $swing, $make),
+                    ? $this->judge->judge($fitting, $part->isFurther(), $from)[$part->value]
+                    : $this->judge->answer($fitting, $part, $options, $from, $make),
                 $state,
             ));
         } finally {
@@ -74,12 +75,12 @@ final class JudgementReader
      *
      * @throws InvalidInput where the part is refused
      */
-    public function now(Fitting $fitting, JudgedPart $part, ?string $swing = null): array
+    public function now(Fitting $fitting, JudgedPart $part, Viewpoint $from = new Viewpoint): array
     {
         $state = FittingState::of($fitting);
-        $asked = FittingJudge::asked($swing);
+        $asked = $from->key();
         $kept = $this->store->of($fitting, $part, $asked, $state->key)
-            ?? $this->judge->judge($fitting, $part->isFurther(), $swing)[$part->value];
+            ?? $this->judge->judge($fitting, $part->isFurther(), $from)[$part->value];
         $figures = json_decode($kept->json, true, flags: JSON_THROW_ON_ERROR);
 
         return $kept->isRefusal ? throw InvalidInput::of($figures['field'], $figures['message']) : $figures;

@@ -151,6 +151,12 @@ final readonly class FittingRecord
         return new self(...['benchmark' => $benchmark] + get_object_vars($this));
     }
 
+    /** The same fitting as if no earlier one had shown anything of the heads. */
+    public function withoutMemory(): self
+    {
+        return new self(...['memory' => null, 'whole' => $this->whole?->withoutMemory()] + get_object_vars($this));
+    }
+
     /** The same fitting under another brief. */
     public function withBrief(Brief $brief): self
     {

@@ -19,6 +19,7 @@ use App\Models\Setup;
 use App\Models\Shot;
 use App\Models\Studio;
 use App\Models\User;
+use Closure;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Club\Head;
 use MintCarry\Core\Fitting\Brief;
@@ -42,7 +43,8 @@ final readonly class DemoSeeder
     {
     }
 
-    public function run(): void
+    /** @param  (Closure(Studio): mixed)|null  $before  what happened before these players came */
+    public function run(?Closure $before = null): void
     {
         $studio = Studio::query()->create(['name' => 'Lantern Yard Fitting', 'is_demo' => true, 'time_zone' => 'Europe/Berlin']);
         $fitter = User::query()->create([
@@ -53,6 +55,9 @@ final readonly class DemoSeeder
             Bay::query()->create(['studio_id' => $studio->id, 'name' => $name]);
         }
         $heads = (new DemoRack($studio, $fitter))->heads();
+        if ($before !== null) {
+            $before($studio);
+        }
         $this->newPlayer($studio, $heads);
         $this->inTheMiddle($studio, $heads);
         $this->finished($studio, $fitter, $heads);

@@ -8,11 +8,11 @@ use App\Contract\Answer;
 use App\Contract\Takes;
 use App\Fittings\FittingLoader;
 use App\Http\Controllers\Concerns\NamesUser;
-use App\Http\Input\Swing;
 use App\Http\Resources\FittingResource;
 use App\Journal\Journal;
 use App\Judged\JudgedPart;
 use App\Judged\JudgementReader;
+use App\Judged\Viewpoint;
 use App\Models\Decision;
 use App\Models\Fitting;
 use App\Models\Setup;
@@ -69,9 +69,9 @@ final class DecisionController
         $given = $request->validate(['setupId' => ['required', 'integer'], 'reason' => ['nullable', 'string', 'max:2000']]);
         self::requireOpen($fitting->decisions()->first());
         $judged = new FittingLoader($fitting);
-        $swing = Swing::asked($request);
-        $record = $judged->record($swing);
-        $advice = $this->reader->now($fitting, JudgedPart::Advice, $swing);
+        $from = new Viewpoint(Viewpoint::asked($request)->swing);
+        $record = $judged->record($from->swing);
+        $advice = $this->reader->now($fitting, JudgedPart::Advice, $from);
         $chosen = $judged->setups[$given['setupId']] ?? null;
         if ($chosen === null || ! isset($record->sets()[$chosen->tag])) {
             throw ValidationException::withMessages(['setupId' => 'Choose a setup of this fitting that has counted shots.']);
@@ -123,9 +123,9 @@ final class DecisionController
         $fitting = $decision->fitting;
         self::requireLatest($fitting, $decision);
         $user = self::user($request);
-        $swing = $decision->advice['swing'] ?? null;
-        $proof = $this->reader->now($fitting, JudgedPart::Grounds, $swing)
-            + ['schools' => $this->reader->now($fitting, JudgedPart::Schools, $swing), 'brief' => $fitting->brief()->toArray()];
+        $from = new Viewpoint($decision->advice['swing'] ?? null);
+        $proof = $this->reader->now($fitting, JudgedPart::Grounds, $from)
+            + ['schools' => $this->reader->now($fitting, JudgedPart::Schools, $from), 'brief' => $fitting->brief()->toArray()];
         // The journal says that it was locked, and cannot take it back: a lock is no tracked change.
         $this->journal->record(
             $fitting, $user, "locked the decision for {$decision->setup->tag} as version {$decision->number}",

@@ -6,9 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Contract\Answer;
 use App\Contract\Asks;
-use App\Http\Input\Swing;
 use App\Judged\JudgedPart;
 use App\Judged\JudgementReader;
+use App\Judged\Viewpoint;
 use App\Models\Fitting;
 use Closure;
 use Illuminate\Http\Request;
@@ -32,7 +32,7 @@ final class JudgementController
     }
 
     #[OA\Get(path: '/api/fittings/{fitting}/comparison', operationId: 'compare', summary: 'The setups side by side',
-        parameters: [new Asks('visit', 'integer'), new Asks('swing', 'string')], responses: [new Answer('Comparison')])]
+        parameters: [new Asks('visit', 'integer'), new Asks('swing', 'string'), new Asks('memory', "'without'")], responses: [new Answer('Comparison')])]
     public function comparison(Request $request, Fitting $fitting): Response
     {
         $given = $request->validate(['visit' => ['sometimes', 'integer']]);
@@ -45,28 +45,28 @@ final class JudgementController
     }
 
     #[OA\Get(path: '/api/fittings/{fitting}/judging', operationId: 'judging', summary: 'What the shots do and do not say',
-        parameters: [new Asks('swing', 'string')], responses: [new Answer('Judging')])]
+        parameters: [new Asks('swing', 'string'), new Asks('memory', "'without'")], responses: [new Answer('Judging')])]
     public function judging(Request $request, Fitting $fitting): Response
     {
-        return $this->reader->answer($request, $fitting, JudgedPart::Judging, Swing::asked($request));
+        return $this->reader->answer($request, $fitting, JudgedPart::Judging, Viewpoint::asked($request));
     }
 
     #[OA\Get(path: '/api/fittings/{fitting}/advice', operationId: 'decision.advice', summary: 'The advice among the setups that were hit',
-        parameters: [new Asks('swing', 'string')], responses: [new Answer('Advice')])]
+        parameters: [new Asks('swing', 'string'), new Asks('memory', "'without'")], responses: [new Answer('Advice')])]
     public function advice(Request $request, Fitting $fitting): Response
     {
-        return $this->reader->answer($request, $fitting, JudgedPart::Advice, Swing::asked($request));
+        return $this->reader->answer($request, $fitting, JudgedPart::Advice, Viewpoint::asked($request));
     }
 
     #[OA\Get(path: '/api/fittings/{fitting}/answer', operationId: 'answer', summary: 'Take, keep or hit first, and what it does for the brief',
-        parameters: [new Asks('swing', 'string')], responses: [new Answer('FittingAnswer')])]
+        parameters: [new Asks('swing', 'string'), new Asks('memory', "'without'")], responses: [new Answer('FittingAnswer')])]
     public function fittingAnswer(Request $request, Fitting $fitting): Response
     {
-        return $this->reader->answer($request, $fitting, JudgedPart::Answer, Swing::asked($request));
+        return $this->reader->answer($request, $fitting, JudgedPart::Answer, Viewpoint::asked($request));
     }
 
     #[OA\Get(path: '/api/fittings/{fitting}/finder', operationId: 'finder', summary: 'Every legal setup on the rack, predicted for this player',
-        parameters: [new Asks('only', "'all' | 'stock' | 'order' | 'own'"), new Asks('swing', 'string')], responses: [new Answer('Found')])]
+        parameters: [new Asks('only', "'all' | 'stock' | 'order' | 'own'"), new Asks('swing', 'string'), new Asks('memory', "'without'")], responses: [new Answer('Found')])]
     public function finder(Request $request, Fitting $fitting): Response
     {
         $given = $request->validate(['only' => ['sometimes', Rule::in(RackCandidates::WHICH)]]);
@@ -82,17 +82,17 @@ final class JudgementController
     }
 
     #[OA\Get(path: '/api/fittings/{fitting}/grounds', operationId: 'decision.grounds', summary: 'The advice with all that it rests on, and the confirm run',
-        parameters: [new Asks('swing', 'string')], responses: [new Answer('Grounds')])]
+        parameters: [new Asks('swing', 'string'), new Asks('memory', "'without'")], responses: [new Answer('Grounds')])]
     public function grounds(Request $request, Fitting $fitting): Response
     {
-        return $this->reader->answer($request, $fitting, JudgedPart::Grounds, Swing::asked($request));
+        return $this->reader->answer($request, $fitting, JudgedPart::Grounds, Viewpoint::asked($request));
     }
 
     #[OA\Get(path: '/api/fittings/{fitting}/schools', operationId: 'decision.schools', summary: 'The pick under each school and screening policy',
-        parameters: [new Asks('swing', 'string')], responses: [new Answer('Schools')])]
+        parameters: [new Asks('swing', 'string'), new Asks('memory', "'without'")], responses: [new Answer('Schools')])]
     public function schools(Request $request, Fitting $fitting): Response
     {
-        return $this->reader->answer($request, $fitting, JudgedPart::Schools, Swing::asked($request));
+        return $this->reader->answer($request, $fitting, JudgedPart::Schools, Viewpoint::asked($request));
     }
 
     #[OA\Get(path: '/api/fittings/{fitting}/questions', operationId: 'reach.questions',
@@ -139,13 +139,13 @@ final class JudgementController
      */
     private function asked(Request $request, Fitting $fitting, JudgedPart $part, string $name, array $given, Closure $make): Response
     {
-        $swing = Swing::asked($request);
+        $from = Viewpoint::asked($request);
         $value = isset($given[$name]) ? (string) $given[$name] : null;
 
         return $value === null
-            ? $this->reader->answer($request, $fitting, $part, $swing)
+            ? $this->reader->answer($request, $fitting, $part, $from)
             : $this->reader->answer(
-                $request, $fitting, $part, $swing, [$name => $value], static fn (FittingRecord $record): array => $make($record, $value),
+                $request, $fitting, $part, $from, [$name => $value], static fn (FittingRecord $record): array => $make($record, $value),
             );
     }
 }

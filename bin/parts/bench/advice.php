@@ -419,8 +419,12 @@ final class Advice
                 $own = $this->own(Hand::Right);
                 $tried = array_map(fn (): SetupSpec => $rack[$this->random->getInt(0, count($rack) - 1)], range(1, 4));
                 $this->memory = null;
-                $this->drawn($someone($i), [], $own, array_values(array_unique($tried, SORT_REGULAR)));
-                $lessons[] = $this->lesson;
+                try {
+                    $this->drawn($someone($i), [], $own, array_values(array_unique($tried, SORT_REGULAR)));
+                    $lessons[] = $this->lesson;
+                } catch (ModelFailure) {
+                    // Whose mean swing flies no ball by the models teaches nothing.
+                }
             }
             $memories = [];
             foreach ($earlier as $n) {
@@ -443,7 +447,15 @@ final class Advice
                     $tested[] = ['spec' => $spec, 'shots' => $this->trial($player, $spec, $own, self::PER_TRIAL, 0.2 * $k), 'order' => 0.2 * $k];
                 }
                 foreach ($memories as $name => $this->memory) {
-                    $found = Finder::of($this->judged($rack, $own, $tested)[0], $brief);
+                    try {
+                        $found = Finder::of($this->judged($rack, $own, $tested)[0], $brief);
+                    } catch (ModelFailure) {
+                        $add('nothing could be said', 1 / count($memories));
+                        $add("{$name}: loss", $costs['own'] - $best);
+                        $add("{$name}: loss without the keep-own rule", $costs['own'] - $best);
+
+                        continue;
+                    }
                     $pick = $found->pick->spec->tag;
                     $add("{$name}: loss", $costs[$pick] - $best);
                     $add("{$name}: loss without the keep-own rule", $costs[$found->best->spec->tag] - $best);
@@ -707,7 +719,7 @@ if (isset($argv[0]) && realpath($argv[0]) === __FILE__) {
             fprintf(STDERR, "%s\n", json_encode($studio));
         }
         printf("%d studios of the %s world, %d players each\n", count($told), $argv[5] ?? 'first', $players);
-        foreach (Advice::overStudios($told) as $name => $value) {
+        foreach ($told === [] ? [] : Advice::overStudios($told) as $name => $value) {
             printf("  %-70s %s\n", $name, $value);
         }
         printf("  %-70s %8.1f s\n", 'time', (hrtime(true) - $begun) / 1e9);

@@ -26,7 +26,7 @@
     import Measure from './Measure.svelte';
     import Parts, { PARTS } from './Parts.svelte';
     import { nextText } from './rack';
-    import { changesText, headline, priceText } from './sentences';
+    import { changesText, headline, isSame, priceText, rememberedText } from './sentences';
     import Windows from './Windows.svelte';
     import { say } from './words';
 
@@ -54,7 +54,11 @@
     const judge = $derived(answer?.judge ?? null);
     let found = $state<Found | null>(null);
     let decisions = $state<Decision[]>([]);
-    let swing = $state<string | null>(null);
+    type Viewpoint = { swing: string | null; memory: 'without' | null };
+    /** Which of several swings is looked at, and whether with what earlier fittings showed of the heads. */
+    let from = $state.raw<Viewpoint>({ swing: null, memory: null });
+    /** What the shots alone would have it be, where earlier fittings were remembered. */
+    let without = $state<FittingAnswer | null>(null);
     /** The player shall feel first: neither advice nor price is told. */
     let hidden = $state(false);
     /** The figures were seen: nothing is asked before them any more. */
@@ -66,24 +70,40 @@
 
     async function load() {
         const part = <T extends { age?: FittingAnswer['age'] }>(name: string) =>
-            getJudged<T>(`fittings/${params.id}/${name}${asked({ swing })}`);
+            getJudged<T>(`fittings/${params.id}/${name}${asked(from)}`);
         await reading.load(async () => {
             const [before, told] = await Promise.all([get<Decision[]>(`fittings/${params.id}/decisions`), part<FittingAnswer>('answer')]);
             decisions = before;
             return told;
         });
-        const of = swing;
+        const of = from;
         const all = await part<Found>('finder').catch(() => null);
-        if (swing === of) found = all;
+        if (from === of) found = all;
     }
     $effect(() => {
         void params.id;
         untrack(() => {
             reading.forget();
-            [found, decisions, swing, other, hidden, saw] = [null, [], null, null, false, false];
+            [found, decisions, without, other, hidden, saw] = [null, [], null, null, false, false];
+            from = { swing: null, memory: null };
         });
     });
     followJudgement(load, () => params.id);
+    const remembered = $derived(current.fitting?.id === Number(params.id) ? current.fitting.remembered : null);
+    $effect(() => {
+        if (!remembered || !judge || !answer?.age?.isCurrent || from.memory) return;
+        const [of, path] = [from, `fittings/${params.id}/answer${asked({ ...from, memory: 'without' })}`];
+        void get<FittingAnswer>(path).then(
+            (told) => {
+                if (from === of) without = told;
+            },
+            () => {},
+        );
+    });
+    function look(anew: Viewpoint) {
+        [from, without] = [anew, null];
+        void load();
+    }
     const of = (tag: string | null | undefined) => judge?.setups.find((s) => s.tag === tag);
     const before = $derived(of(answer?.before));
     const after = $derived(of(answer?.after));
@@ -191,8 +211,7 @@
                                 swings={judge.swings}
                                 {units}
                                 onpick={(name) => {
-                                    swing = name;
-                                    void load();
+                                    look({ ...from, swing: name });
                                 }}
                             />{/if}
                         <div>
@@ -225,12 +244,19 @@
                                             by: judge.tieBreak?.by ?? 'none',
                                         })}{/if}
                                     {givesUp(judge, fitting, answer.kind === 'take' ? judge.pick : after.tag)}
-                                    {#if fitting.remembered}<small>{say('answer.remembered', { n: fitting.remembered })}</small>{/if}</span
+                                    {#if fitting.remembered}<small>{rememberedText(answer, without, from.memory !== null, fitting)}</small>
+                                        {#if from.memory || (without && !isSame(answer, without))}<button
+                                                class="plain no-print"
+                                                onclick={() => look({ ...from, memory: from.memory ? null : 'without' })}
+                                                >{say('answer.remembered.look', { without: from.memory ? 'yes' : 'no' })}</button
+                                            >{/if}{/if}</span
                                 >
                             </p>
                         {/if}
                         <div class="do no-print">
-                            {#if locked}
+                            {#if from.memory}
+                                <span>{say('answer.remembered.noted')}</span>
+                            {:else if locked}
                                 <button onclick={() => push(`/fitting/${fitting.id}/sheet`)}>{say('answer.do.sheet')}</button>
                                 <span role="status">{say('answer.locked', { tag: locked.tag, version: locked.version })}</span>
                             {:else if answer.kind === 'hit' || !judge}
@@ -258,7 +284,7 @@
                                         }}
                                     /></label
                                 >{/if}
-                            {#if judge && !locked}<button
+                            {#if judge && !locked && !from.memory}<button
                                     class="quiet"
                                     aria-expanded={other !== null}
                                     onclick={() => (other = other ? null : { tag: answer.after ?? judge.pick, why: '' })}
@@ -268,7 +294,7 @@
                                 >{say('answer.do.feel', { hidden: hidden ? 'yes' : 'no' })}</button
                             >
                         </div>
-                        {#if other && judge && !locked}<form
+                        {#if other && judge && !locked && !from.memory}<form
                                 class="panel"
                                 onsubmit={(e) => {
                                     e.preventDefault();
@@ -312,15 +338,15 @@
                 {#if answer.field.length}<Field {answer} {fitting} {found} {hidden} />{/if}
             {/if}
             <div bind:this={below} class="below">
-                <Parts id={fitting.id} {part} />
-                {#if part && !hidden}
-                    {#key `${part} ${swing}`}
+                {#if !from.memory}<Parts id={fitting.id} {part} />{/if}
+                {#if part && !hidden && !from.memory}
+                    {#key `${part} ${from.swing}`}
                         <section class="part" aria-label={say(`answer.part.${part}`)}>
                             <h2>{say(`answer.part.${part}`)}</h2>
                             {#await LOADED[part]() then { default: Part }}<Part
                                     {fitting}
                                     {judge}
-                                    {swing}
+                                    swing={from.swing}
                                     {decisions}
                                     onchange={() => renew(fitting)}
                                 />{/await}

@@ -28,6 +28,18 @@ export function headline(answer: FittingAnswer, fitting: Fitting, found: Found |
     return say('answer.hit', { step: step.kind, name, shots: step.shots ?? 0 });
 }
 
+/** Do two answers come to the same? */
+export const isSame = (a: FittingAnswer, b: FittingAnswer): boolean => a.kind === b.kind && a.judge?.pick === b.judge?.pick;
+
+/** What earlier fittings have to do with the answer: nothing, or what it would be without them. */
+export function rememberedText(answer: FittingAnswer, without: FittingAnswer | null, isWithout: boolean, fitting: Fitting): string {
+    const n = fitting.remembered ?? 0;
+    if (isWithout) return say('answer.remembered.without', { n });
+    if (!without) return say('answer.remembered', { n });
+    if (isSame(answer, without)) return say('answer.remembered.same', { n });
+    return say('answer.remembered.moved', { n, kind: without.kind, tag: without.judge?.pick ?? '' });
+}
+
 /** What it costs and when it is there, of what is taken. */
 export function priceText(found: FoundSetup | undefined, setup: Setup, fitting: Fitting): string {
     if (setup.head === fitting.setups[0]!.head) return say('answer.free');
