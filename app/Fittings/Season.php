@@ -6,6 +6,7 @@ namespace App\Fittings;
 
 use App\Models\Decision;
 use App\Models\Fitting;
+use App\Models\Memory;
 use App\Models\Order;
 use App\Models\RackHead;
 use App\Models\Setup;
@@ -15,12 +16,13 @@ use MintCarry\Core\FollowUp\HandOver;
 use MintCarry\Core\FollowUp\Kept;
 use MintCarry\Core\FollowUp\Ledger;
 use MintCarry\Core\Order\OrderState;
+use MintCarry\Core\Report\HeadMemory;
 
 /** A studio's months: what was fitted, what came back, which stock never wins, and what its promises were worth. */
 final class Season
 {
     /** @return array<string, mixed> */
-    public static function of(Studio $studio, int $months): array
+    public static function of(Studio $studio, int $months, bool $tellsMemory): array
     {
         $from = now()->subMonthsNoOverflow($months);
         $decisions = self::decisions($studio, $from);
@@ -37,7 +39,22 @@ final class Season
             'returned' => $returned->count(),
             'cancelled' => $state(OrderState::Cancelled), 'why' => array_values($returned->pluck('why')->filter()->all()),
             'heads' => self::heads($studio, $from, $decisions, $orders->all()),
-            'ledger' => get_object_vars(Ledger::of(self::handOvers($studio))),
+            'ledger' => get_object_vars(Ledger::of(self::handOvers($studio))), 'memory' => $tellsMemory ? self::memory($studio) : null,
+        ];
+    }
+
+    /** @return array<string, mixed>|null what going through the earlier fittings says the memory is worth */
+    private static function memory(Studio $studio): ?array
+    {
+        $content = Memory::latest($studio)->content ?? [];
+        $replay = $content['replay'] ?? null;
+
+        return $replay === null ? null : [
+            'fittings' => $content['fittings'], 'heads' => $replay['heads'],
+            'effects' => array_map(
+                static fn (string $effect, int $k): array => ['effect' => $effect] + $replay['effects'][$k],
+                array_keys(HeadMemory::EFFECTS), array_values(HeadMemory::EFFECTS),
+            ),
         ];
     }
 

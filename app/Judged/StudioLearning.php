@@ -16,6 +16,7 @@ use MintCarry\Core\Finder\Belief;
 use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Memory\LearnedFitting;
 use MintCarry\Core\Memory\Learning;
+use MintCarry\Core\Memory\Replay;
 
 /**
  * Learns what a studio's fittings show of its heads. Each fitting is looked at again only when its shots, setups or readings changed. What
@@ -32,10 +33,13 @@ final class StudioLearning
         if (! $studio->remembers) {
             return null;
         }
-        $learned = Learning::of($this->lessons($studio), Belief::usualFactors())->ofHeadsHitIn(self::FROM_FITTINGS);
+        $lessons = $this->lessons($studio);
+        $learned = Learning::of($lessons, Belief::usualFactors())->ofHeadsHitIn(self::FROM_FITTINGS);
         $latest = Memory::latest($studio);
         // Stored as it will be read, so that the same learned twice is one version.
-        $content = json_decode(json_encode($learned->toArray(), JSON_THROW_ON_ERROR), true, 512, JSON_THROW_ON_ERROR);
+        $content = json_decode(json_encode([
+            ...$learned->toArray(), 'replay' => Replay::of($lessons, Belief::usualFactors(), self::FROM_FITTINGS),
+        ], JSON_THROW_ON_ERROR), true, 512, JSON_THROW_ON_ERROR);
         // Where too little is left, such as after an erasure, the next version says nothing.
         if ($latest === null ? $learned->heads === [] : $latest->content == $content) {
             return $latest;

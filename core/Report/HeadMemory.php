@@ -12,8 +12,8 @@ use function in_array;
 /** What a studio's earlier fittings say of one head: each effect over players, against the usual head, with its 95 % interval. */
 final class HeadMemory
 {
-    /** Place among the effects. */
-    private const EFFECTS = ['faceDeg' => 2, 'loftDeg' => 1, 'spinShare' => 6, 'speedMps' => 0, 'toeMm' => 3, 'highMm' => 4];
+    /** Place among the effects of a memory, in the order they are told. */
+    public const EFFECTS = ['faceDeg' => 2, 'loftDeg' => 1, 'spinShare' => 6, 'speedMps' => 0, 'toeMm' => 3, 'highMm' => 4];
 
     private const Z = 1.96;
 

@@ -74,12 +74,10 @@ final readonly class DemoPast
             $at = now()->subDays(760 - (int) (11.5 * $i));
             $fitting = $this->fitting($studio, self::FIRST[$i % 10].' '.self::LAST[intdiv($i, 10)], $hand);
             $tried = array_values(array_filter(self::TRIED, static fn (array $t): bool => $heads->has("{$t[0]} {$hand->value}")));
-            $tried = [['Plover 445', 'FL', ['heel' => 6.0, 'toe' => 6.0]], ...array_map(
-                static fn (int $k): array => $tried[$k], $this->random->pickArrayKeys($tried, 1 + $i % 2),
-            )];
+            $tried = [['Plover 445', 'FL', ['heel' => 6.0, 'toe' => 6.0]], ...array_slice($this->random->shuffleArray($tried), 0, 1 + $i % 2)];
             $setups = [];
             foreach ($tried as [$label, $position, $masses]) {
-                $head = ['head_id' => $heads["{$label} {$hand->value}"]->id, 'sleeve_label' => $position, 'masses' => $masses];
+                $head = ['head_id' => $heads->get("{$label} {$hand->value}")?->id, 'sleeve_label' => $position, 'masses' => $masses];
                 $setups[] = ($this->addSetup)($fitting, $head + $parts, ($setups[0] ?? null)?->id);
             }
             $this->hit($fitting, $setups, $hand, new DemoShots(4_000 + $i));

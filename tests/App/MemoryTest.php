@@ -156,3 +156,38 @@ it('goes with the file of a fitting, which has the same figures elsewhere', func
     // It came for that fitting alone.
     expect(begun($this, $other)->memory_id)->toBeNull();
 });
+
+it('is looked at without what was learned, on Answer and wherever that is asked; what is decided rests on what the visit began with', function (): void {
+    taught($this, $this->user, $this->head, 8);
+    ($this->learn)();
+    $fitting = begun($this, $this->user);
+    $this->hitAbout($this->user, $fitting->setups()->firstOrFail(), 150, 8, 0);
+    $other = $this->build($fitting, $this->head);
+    $this->hitAbout($this->user, $other, 151, 4, 1);
+    $told = fn (string $how): float => $this->getJson("api/fittings/{$fitting->id}/answer{$how}")->assertOk()->json('judge.setups.1.expectedCarryM');
+    [$with, $without] = [$told(''), $told('?memory=without')];
+    expect($with)->not->toEqual($without)->and($told(''))->toEqual($with);
+    // The same as where it never had any.
+    $fitting->newQuery()->toBase()->where('id', $fitting->id)->update(['memory_id' => null]);
+    expect($told(''))->toEqual($without);
+    $fitting->newQuery()->toBase()->where('id', $fitting->id)->update(['memory_id' => $fitting->memory_id]);
+    $chosen = ['setupId' => $other->id, 'reason' => 'It looks right.'];
+    $this->postJson("api/fittings/{$fitting->id}/decisions?memory=without", $chosen)->assertStatus(422);
+    $this->postJson("api/fittings/{$fitting->id}/decisions", $chosen)->assertCreated()
+        ->assertJsonPath('advice.setups.1.expectedCarryM', $with);
+    $this->getJson("api/fittings/{$fitting->id}/answer?memory=with")->assertStatus(422)->assertJsonValidationErrors('memory');
+});
+
+it('tells the season of owner and fitter what it is worth, once enough heads were foretold', function (): void {
+    taught($this, $this->user, $this->head, 6);
+    ($this->learn)();
+    $this->getJson('api/season')->assertOk()->assertJsonPath('memory', null);
+    $memory = Memory::query()->firstOrFail();
+    $worth = ['without' => 0.9, 'with' => 0.5, 'verdict' => 'nearer'];
+    $memory->update(['content' => ['replay' => ['heads' => 24, 'effects' => array_fill(0, 7, $worth)]] + $memory->content]);
+    $this->getJson('api/season')->assertOk()->assertJsonPath('memory.heads', 24)->assertJsonPath('memory.effects.0.effect', 'faceDeg');
+    $desk = $this->fitter();
+    $desk->update(['studio_id' => $this->user->studio_id, 'role' => Role::Desk]);
+    $this->actingAs($desk->refresh());
+    expect($this->getJson('api/season')->json('memory'))->toBeNull();
+});

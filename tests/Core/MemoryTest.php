@@ -10,6 +10,7 @@ use MintCarry\Core\Impact\PlayerPriors;
 use MintCarry\Core\Impact\Swing;
 use MintCarry\Core\Memory\LearnedFitting;
 use MintCarry\Core\Memory\Learning;
+use MintCarry\Core\Memory\Replay;
 use MintCarry\Core\Memory\StudioMemory;
 use MintCarry\Core\Statistics\Normal;
 use MintCarry\Core\Statistics\RandomEffects;
@@ -181,6 +182,39 @@ it('tells a head whose last fittings differ from those before: a bent sleeve', f
     $bent = Learning::of(array_map(static fn (int $i): LearnedFitting => $fitting($i > 30 ? 1.6 : 0.0), range(1, 50)), []);
     expect($same->heads['Tern 460']['moved'])->toBe([])
         ->and($bent->heads['Tern 460']['moved'])->toBe([2])->and($bent->heads['Plover 445']['moved'])->toBe([]);
+});
+
+it('finds out by going through the fittings what a memory is worth, and that one of swapped heads is worth less than none', function (): void {
+    $random = new Randomizer(new Mt19937(9));
+    $sd = array_values(PlayerPriors::OWN_EFFECT_SD);
+    $made = static function (array $does, float $noise) use ($random, $sd): LearnedFitting {
+        $heads = array_keys($does);
+        $effects = $errors = [];
+        foreach ($sd as $k => $unit) {
+            $effects[] = array_map(static fn (string $h): float => $unit * ($does[$h] + $noise * Normal::draw($random)), $heads);
+            $errors[] = array_map(
+                static fn (int $i): array => array_map(static fn (int $j): float => $i === $j ? ($noise * $unit) ** 2 : 0.0, [0, 1]), [0, 1],
+            );
+        }
+
+        return new LearnedFitting('Own', $heads, $effects, $errors, []);
+    };
+    $at = static fn (array $fittings): ?array => Replay::of($fittings, Belief::usualFactors(), 5);
+    $alike = array_map(static fn (): LearnedFitting => $made(['P' => 0.9, 'Q' => -0.9], 0.4), range(1, 40));
+    $worth = $at($alike);
+    // Effects are 0.9 of a usual width, seen with an error of 0.4.
+    expect($worth['heads'])->toBe(60);
+    foreach ($sd as $k => $unit) {
+        expect($worth['effects'][$k]['verdict'])->toBe('nearer')
+            ->and($worth['effects'][$k]['without'] / $unit)->toEqualWithDelta(hypot(0.9, 0.4), 0.12)
+            ->and($worth['effects'][$k]['with'] / $unit)->toEqualWithDelta(0.45, 0.12);
+    }
+    // Heads that do nothing of their own are no reason for a word; those that are swapped half way are.
+    $none = $at(array_map(static fn (): LearnedFitting => $made(['P' => 0.0, 'Q' => 0.0], 0.6), range(1, 40)));
+    expect(array_count_values(array_column($none['effects'], 'verdict'))['open'] ?? 0)->toBeGreaterThanOrEqual(5);
+    $swapped = $at([...array_slice($alike, 0, 30), ...array_map(static fn (): LearnedFitting => $made(['P' => -0.9, 'Q' => 0.9], 0.4), range(1, 10))]);
+    expect($swapped['effects'][0]['with'])->toBeGreaterThan($worth['effects'][0]['with'])
+        ->and($at(array_slice($alike, 0, 15)))->toBeNull();
 });
 
 it('is read again as it was kept, and not where it is something else', function (): void {

@@ -147,6 +147,9 @@ use App\Contract\Shape;
     'overruled' => '{ n: integer; value: number; interval: Interval } | null',
     'verdict' => "'counts only' | 'trust it' | 'too high' | 'too low'",
 ])]
+#[Shape('MemoryEffect', [
+    'effect' => 'string', 'without' => 'number', 'with' => 'number', 'verdict' => "'nearer' | 'farther' | 'open'",
+])]
 #[Shape('Season', [
     'months' => 'integer',
     'fittings' => 'integer',
@@ -161,6 +164,8 @@ use App\Contract\Shape;
     'why' => 'string[]',
     'heads' => '{ id: integer; label: string; hand: Hand; inStock: boolean; hit: integer; won: integer; ordered: integer; returned: integer }[]',
     'ledger' => 'Ledger',
+    // what earlier fittings foretold of later ones; each figure is how far off, in the effect's unit
+    'memory' => '{ fittings: integer; heads: integer; effects: MemoryEffect[] } | null',
 ])]
 #[Shape('RoundsPage', [
     'told' => '{ playedOn: string; course: string; club: string }[]',

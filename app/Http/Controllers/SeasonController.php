@@ -23,7 +23,9 @@ final class SeasonController
         parameters: [new Asks('months', 'integer', '1 to 60; 12 where it is left out')], responses: [new Answer('Season')])]
     public function show(Request $request): JsonResponse
     {
-        return response()->json(Season::of(self::user($request)->studio, self::months($request)));
+        $user = self::user($request);
+
+        return response()->json(Season::of($user->studio, self::months($request), $user->role->isFitter()));
     }
 
     #[OA\Get(path: '/api/season.csv', operationId: 'season.csv', summary: 'A line a decision, without anybody’s name',

@@ -1146,6 +1146,13 @@ export interface Look {
 
 export type Measure = 'clubSpeedMps' | 'ballSpeedMps' | 'smash' | 'attackDeg' | 'pathDeg' | 'faceDeg' | 'faceToPathDeg' | 'dynamicLoftDeg' | 'launchDeg' | 'directionDeg' | 'spinRpm' | 'backSpinRpm' | 'sideSpinRpm' | 'spinAxisDeg' | 'carryM' | 'totalM' | 'sideM' | 'totalSideM' | 'curveM' | 'apexM' | 'descentDeg' | 'hangTimeS' | 'strikeToeMm' | 'strikeHighMm' | 'hitAt' | 'setupTag' | 'note';
 
+export interface MemoryEffect {
+    effect: string;
+    without: number;
+    with: number;
+    verdict: 'nearer' | 'farther' | 'open';
+}
+
 export interface MishitReason {
     measure: string;
     value: number;
@@ -1598,6 +1605,7 @@ export interface Season {
     why: string[];
     heads: { id: number; label: string; hand: Hand; inStock: boolean; hit: number; won: number; ordered: number; returned: number; }[];
     ledger: Ledger;
+    memory: { fittings: number; heads: number; effects: MemoryEffect[]; } | null;
 }
 
 /** Averages and counts of these shots: what everybody saw, no estimate */

@@ -9,6 +9,7 @@
     import WillBe from '../../parts/WillBe.svelte';
     import Scroll from '../../parts/Scroll.svelte';
     import TopBar from '../../parts/TopBar.svelte';
+    import Memory from './Memory.svelte';
     import { countsText, headText, overruledText, tenths, trustText } from './sentences';
 
     const reading = new Loader<Season>();
@@ -82,6 +83,7 @@
             {/if}
             {#each season.ledger.heads as h (h.head)}<p><b>{h.head}</b>: {headText(h)}.</p>{/each}
         </section>
+        {#if season.memory}<Memory memory={season.memory} />{/if}
         <section aria-label="What was fitted">
             <h2>What was fitted</h2>
             <p>
