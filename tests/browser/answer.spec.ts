@@ -147,3 +147,32 @@ test('what nobody asked in the bay is asked before the figures, one key each, an
     expect(ratings[setups[1]!.id]).toBeUndefined();
     expect(errors).toEqual([]);
 });
+
+test('the answer is seen without what earlier fittings showed, and nothing is locked there', async ({ page }) => {
+    const errors = watch(page);
+    await signIn(page);
+    const entries = (await (await page.request.get('/api/fittings?q=Imke')).json()) as { id: number; player: { name: string } }[];
+    const of = entries.find((e) => e.player.name === 'Imke Dorsay')!.id;
+    await page.goto(`/#/fitting/${of}/answer`);
+    await expect(
+        page.getByText(/It began with what \d+ earlier fittings showed .* without them it says the same|^Without what \d+/),
+    ).toBeVisible();
+    await page.getByRole('button', { name: 'See it without' }).click();
+    await expect(page.getByText(/^As if the \d+ earlier fittings had shown nothing/)).toBeVisible();
+    await expect(page.getByText('To look at only')).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Lock/ })).toHaveCount(0);
+    await expect(page.getByRole('navigation', { name: 'More', exact: true })).toHaveCount(0);
+    await accessible(page);
+    await page.getByRole('button', { name: 'Back to the answer' }).click();
+    await expect(page.getByRole('button', { name: /^Lock|Open the report/ }).first()).toBeVisible();
+    expect(errors).toEqual([]);
+});
+
+test('season says what the memory is worth', async ({ page }) => {
+    await signIn(page);
+    await page.goto('/#/season');
+    const worth = page.getByRole('region', { name: 'What the studio’s memory is worth' });
+    await expect(worth.getByRole('row')).toHaveCount(7);
+    await expect(worth.getByRole('row', { name: /^start line/ })).toContainText(/\d\.\d\d°.*\d\.\d\d°.*(nearer|no difference that shows)/);
+    await accessible(page);
+});

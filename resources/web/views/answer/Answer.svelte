@@ -26,7 +26,7 @@
     import Measure from './Measure.svelte';
     import Parts, { PARTS } from './Parts.svelte';
     import { nextText } from './rack';
-    import { changesText, headline, isSame, priceText, rememberedText } from './sentences';
+    import { changesText, headline, priceText, rememberedText } from './sentences';
     import Windows from './Windows.svelte';
     import { say } from './words';
 
@@ -245,7 +245,7 @@
                                         })}{/if}
                                     {givesUp(judge, fitting, answer.kind === 'take' ? judge.pick : after.tag)}
                                     {#if fitting.remembered}<small>{rememberedText(answer, without, from.memory !== null, fitting)}</small>
-                                        {#if from.memory || (without && !isSame(answer, without))}<button
+                                        {#if from.memory || without}<button
                                                 class="plain no-print"
                                                 onclick={() => look({ ...from, memory: from.memory ? null : 'without' })}
                                                 >{say('answer.remembered.look', { without: from.memory ? 'yes' : 'no' })}</button

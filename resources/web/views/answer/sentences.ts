@@ -29,7 +29,8 @@ export function headline(answer: FittingAnswer, fitting: Fitting, found: Found |
 }
 
 /** Do two answers come to the same? */
-export const isSame = (a: FittingAnswer, b: FittingAnswer): boolean => a.kind === b.kind && a.judge?.pick === b.judge?.pick;
+const isSame = (a: FittingAnswer, b: FittingAnswer): boolean =>
+    a.kind === b.kind && a.judge?.pick === b.judge?.pick && (a.kind !== 'hit' || a.step.tag === b.step.tag);
 
 /** What earlier fittings have to do with the answer: nothing, or what it would be without them. */
 export function rememberedText(answer: FittingAnswer, without: FittingAnswer | null, isWithout: boolean, fitting: Fitting): string {

@@ -9,7 +9,7 @@
     const DIGITS: Record<string, [by: number, digits: number]> = { spinShare: [100, 1], toeMm: [1, 1], highMm: [1, 1] };
     const figure = (e: MemoryEffect, value: number) => {
         const [by, digits] = DIGITS[e.effect] ?? [1, 2];
-        return say('season.memory.figure', { value: plain(value * by, digits), effect: e.effect, speed: 'm/s' });
+        return say('season.memory.figure', { value: plain(value * by, digits), effect: e.effect });
     };
 </script>
 
