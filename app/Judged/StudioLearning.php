@@ -17,6 +17,7 @@ use MintCarry\Core\Finder\Search;
 use MintCarry\Core\Memory\LearnedFitting;
 use MintCarry\Core\Memory\Learning;
 use MintCarry\Core\Memory\Replay;
+use MintCarry\Core\Memory\StudioMemory;
 
 /**
  * Learns what a studio's fittings show of its heads. Each fitting is looked at again only when its shots, setups or readings changed. What
@@ -35,6 +36,8 @@ final class StudioLearning
         }
         $lessons = $this->lessons($studio);
         $learned = Learning::of($lessons, Belief::usualFactors())->ofHeadsHitIn(self::FROM_FITTINGS);
+        $others = StudioMemory::from($studio->memory_of_others ?? []);
+        $learned = $others === null ? $learned : $learned->with($others);
         $latest = Memory::latest($studio);
         // Stored as it will be read, so that the same learned twice is one version.
         $content = json_decode(json_encode([
@@ -50,9 +53,19 @@ final class StudioLearning
         return Memory::query()->createOrFirst(['studio_id' => $studio->id, 'version' => $version], ['content' => $content]);
     }
 
+    /** What is given to others: of as many fittings as make whole fives, rounded. */
+    public function forOthers(Studio $studio): StudioMemory
+    {
+        $lessons = $this->lessons($studio);
+
+        return Learning::of(array_slice($lessons, 0, StudioMemory::inFives(count($lessons))), Belief::usualFactors())
+            ->ofHeadsHitIn(self::FROM_FITTINGS)->forOthers();
+    }
+
     /** Nothing that was learned so far enters a fitting any more. What earlier fittings rest on stays with them. */
     public function forget(Studio $studio): void
     {
+        $studio->update(['memory_of_others' => null]);
         Memory::query()->where('studio_id', $studio->id)->whereNull('forgotten_at')->update(['forgotten_at' => now()]);
         DB::table('lessons')->whereIn('fitting_id', Fitting::query()->withTrashed()->where('studio_id', $studio->id)->select('id'))->delete();
     }

@@ -21,6 +21,7 @@ use MintCarry\Core\Booking\OpeningHours;
  * @property string|null $consent_text
  * @property string $language of its players, where nothing else says it
  * @property string $time_zone
+ * @property array<string, mixed>|null $memory_of_others what other studios know of their heads, as it was taken in
  * @property bool $remembers new fittings begin with what earlier ones showed of the heads
  * @property list<list<array{string, string}>>|null $opening_hours null: the usual ones
  * @property list<array{name: string, minutes: int, swings: int}>|null $appointment_kinds null: the usual ones
@@ -38,7 +39,7 @@ final class Studio extends Model
     protected function casts(): array
     {
         return [
-            'is_demo' => 'boolean', 'takes_simulated' => 'boolean', 'wants_second_factor' => 'boolean', 'remembers' => 'boolean',
+            'is_demo' => 'boolean', 'takes_simulated' => 'boolean', 'wants_second_factor' => 'boolean', 'remembers' => 'boolean', 'memory_of_others' => 'array',
             'opening_hours' => 'array', 'appointment_kinds' => 'array',
         ];
     }

@@ -7,11 +7,18 @@ namespace MintCarry\Core\Memory;
 use MintCarry\Core\Club\Hand;
 use MintCarry\Core\Impact\PlayerPriors;
 
+use function abs;
+use function array_filter;
 use function array_is_list;
 use function array_map;
 use function count;
+use function intdiv;
 use function is_array;
+use function is_finite;
 use function is_numeric;
+use function max;
+use function round;
+use function sprintf;
 use function sqrt;
 
 /**
@@ -26,10 +33,18 @@ final readonly class StudioMemory
     /** Shares of a head's usual variance against the own club: among heads, of an unknown own club, among players (assumptions). */
     public const USUAL = ['group' => 0.35, 'offset' => 0.5, 'own' => 0.15];
 
+    /** What is given to others changes by so many players at a time, and is rounded to this part of a usual width. */
+    private const STEP = 5;
+
+    private const ROUNDED_TO = 20;
+
+    /** More than any studio has. */
+    private const MOST_HEADS = 2_000;
+
     /**
      * @param  int  $fittings  that it rests on
-     * @param  array<string, array{players: int, mean: list<float>, sd: list<float>, moved: list<int>}>  $heads  by head; players: fittings
-     *   in which it was hit; moved: effects in which its last fittings differ from those before
+     * @param  array<string, array{players: int, mean: list<float>, sd: list<float>, moved: list<int>, elsewhere?: bool}>  $heads  by head;
+     *   players: fittings in which it was hit; moved: effects in which its last fittings differ from those before; elsewhere: told by others
      * @param  array{group: list<float>, offset: list<float>, own: list<float>}  $variances  A, O and D by effect, squares of its unit
      * @param  array<string, array{mean: float, sd: float}>  $factors  how far a change reaches the ball, by name
      */
@@ -72,6 +87,44 @@ final readonly class StudioMemory
         return new self($this->fittings, $heads, $this->variances, $this->factors);
     }
 
+    /** The same, where this one knows nothing, with what others know: of heads of the same name, and without any fitting of all. */
+    public function with(self $others): self
+    {
+        $heads = $this->heads;
+        foreach ($others->heads as $name => $head) {
+            $heads[$name] ??= ['elsewhere' => true] + $head;
+        }
+
+        return $this->fittings > 0
+            ? new self($this->fittings, $heads, $this->variances, $this->factors) : new self(0, $heads, $others->variances, $others->factors);
+    }
+
+    /** As it is given to others: its own heads alone, counted in fives, each figure rounded to a twentieth of its usual width. */
+    public function forOthers(): self
+    {
+        $heads = [];
+        foreach (array_filter($this->heads, static fn (array $head): bool => ! ($head['elsewhere'] ?? false)) as $name => $head) {
+            $heads[$name] = ['players' => self::inFives($head['players']), 'moved' => []] + $head;
+            foreach (PlayerPriors::OWN_EFFECT_SD as $k => $usual) {
+                $step = $usual / self::ROUNDED_TO;
+                $heads[$name]['mean'][$k] = round(round($head['mean'][$k] / $step) * $step, 6);
+                $heads[$name]['sd'][$k] = round(max(1.0, round($head['sd'][$k] / $step)) * $step, 6);
+            }
+        }
+        $rounded = static fn (float $v): float => (float) sprintf('%.2g', $v);
+
+        return new self(
+            self::inFives($this->fittings), $heads, array_map(static fn (array $of): array => array_map($rounded, $of), $this->variances),
+            array_map(static fn (array $f): array => array_map($rounded, $f), $this->factors),
+        );
+    }
+
+    /** A count that changes by five at a time. */
+    public static function inFives(int $count): int
+    {
+        return intdiv($count, self::STEP) * self::STEP;
+    }
+
     /** @return array<string, mixed> as it is kept and exported (docs/schemas/memory.schema.json) */
     public function toArray(): array
     {
@@ -86,29 +139,32 @@ final readonly class StudioMemory
     {
         $effects = count(PlayerPriors::OWN_EFFECT_SD);
         $isRow = static fn (mixed $row): bool => is_array($row) && array_is_list($row) && count($row) === $effects &&
-            array_filter($row, is_numeric(...)) === $row;
+            array_filter($row, static fn (mixed $v): bool => is_numeric($v) && is_finite((float) $v) && abs((float) $v) < 1e3) === $row;
+        $arePositive = static fn (array $row): bool => array_filter($row, static fn (mixed $v): bool => (float) $v > 0) === $row;
         /** @return list<float> */
         $floats = static fn (array $row): array => array_map(floatval(...), array_values($row));
-        if (! is_numeric($kept['fittings'] ?? null) || ! is_array($kept['heads'] ?? null) || ! is_array($kept['factors'] ?? null)) {
+        if (! is_numeric($kept['fittings'] ?? null) || ! is_array($kept['heads'] ?? null) || ! is_array($kept['factors'] ?? null) ||
+            count($kept['heads']) > self::MOST_HEADS) {
             return null;
         }
         foreach (self::USUAL as $which => $_) {
-            if (! $isRow($kept['variances'][$which] ?? null)) {
+            if (! $isRow($kept['variances'][$which] ?? null) || ! $arePositive($kept['variances'][$which])) {
                 return null;
             }
         }
         $heads = $factors = [];
         foreach ($kept['heads'] as $name => $head) {
-            if (! is_array($head) || ! $isRow($head['mean'] ?? null) || ! $isRow($head['sd'] ?? null)) {
+            if (! is_array($head) || ! $isRow($head['mean'] ?? null) || ! $isRow($head['sd'] ?? null) || ! $arePositive($head['sd'])) {
                 return null;
             }
             $heads[(string) $name] = [
                 'players' => (int) ($head['players'] ?? 0), 'mean' => $floats($head['mean']), 'sd' => $floats($head['sd']),
                 'moved' => array_values(array_map(intval(...), (array) ($head['moved'] ?? []))),
-            ];
+            ] + (($head['elsewhere'] ?? false) === true ? ['elsewhere' => true] : []);
         }
         foreach ($kept['factors'] as $name => $factor) {
-            if (! is_array($factor) || ! is_numeric($factor['mean'] ?? null) || ! is_numeric($factor['sd'] ?? null)) {
+            if (! is_array($factor) || ! is_numeric($factor['mean'] ?? null) || ! is_numeric($factor['sd'] ?? null) ||
+                ! ((float) $factor['sd'] > 0)) {
                 return null;
             }
             $factors[(string) $name] = ['mean' => (float) $factor['mean'], 'sd' => (float) $factor['sd']];

@@ -18,7 +18,7 @@ final class HeadMemory
     private const Z = 1.96;
 
     /**
-     * @return array{players: int, fittings: int, effects: list<array{effect: string, mean: float, low: float, high: float, moved: bool}>}|null
+     * @return array{players: int, fittings: int, elsewhere: bool, effects: list<array{effect: string, mean: float, low: float, high: float, moved: bool}>}|null
      *   null for a head that nothing is told of; faceDeg + = right for the viewer
      */
     public static function of(StudioMemory $memory, string $head, Hand $hand): ?array
@@ -37,6 +37,6 @@ final class HeadMemory
             ];
         }
 
-        return ['players' => $known['players'], 'fittings' => $memory->fittings, 'effects' => $effects];
+        return ['players' => $known['players'], 'fittings' => $memory->fittings, 'elsewhere' => $known['elsewhere'] ?? false, 'effects' => $effects];
     }
 }

@@ -10,6 +10,7 @@ use App\Models\Memory;
 use App\Models\User;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use MintCarry\Core\Impact\PlayerPriors;
 use Tests\AppTestCase;
 
 // What a studio learns of its heads from its fittings, and what later ones begin with.
@@ -190,4 +191,47 @@ it('tells the season of owner and fitter what it is worth, once enough heads wer
     $desk->update(['studio_id' => $this->user->studio_id, 'role' => Role::Desk]);
     $this->actingAs($desk->refresh());
     expect($this->getJson('api/season')->json('memory'))->toBeNull();
+});
+
+it('is given to other studios in fives and rounded, and taken in where they know nothing themselves', function (): void {
+    taught($this, $this->user, $this->head, 7);
+    ($this->learn)();
+    $file = $this->get('api/studio/memory/file')->assertOk()->json();
+    expect($file['memory'])->toMatchArray(['fittings' => 5])->and($file['memory']['heads']['Tern 460']['players'])->toBe(5)
+        ->and(json_encode($file))->not->toContain($this->user->studio->name);
+    $step = array_values(PlayerPriors::OWN_EFFECT_SD)[2] / 20;
+    $face = $file['memory']['heads']['Tern 460']['mean'][2];
+    expect($face / $step)->toEqualWithDelta(round($face / $step), 1e-4);
+    // Two more fittings change nothing of it, the fifth does.
+    taught($this, $this->user, $this->head, 2);
+    expect($this->get('api/studio/memory/file')->json())->toEqual($file);
+    taught($this, $this->user, $this->head, 1);
+    expect($this->get('api/studio/memory/file')->json('memory.fittings'))->toBe(10);
+
+    $take = fn (string $bytes) => $this->post('api/studio/memory/file', ['file' => UploadedFile::fake()->createWithContent('memory.json', $bytes)], ['Accept' => 'application/json']);
+    $other = $this->fitter();
+    $this->actingAs($other);
+    $head = $this->rackHead($other);
+    $take((string) json_encode($file))->assertOk()->assertJsonPath('memory.elsewhere', 1)->assertJsonPath('memory.fittings', 0);
+    $this->getJson("api/heads/{$head['id']}")->assertOk()->assertJsonPath('memory.elsewhere', true)->assertJsonPath('memory.players', 5);
+    $begun = begun($this, $other)->memory();
+    expect($begun->effectsOf('Tern 460', null)[2]['mean'])->toEqualWithDelta($face, 1e-9);
+    // It is not handed on, and what the studio learns itself stands before it.
+    expect($this->get('api/studio/memory/file')->json('memory.heads'))->toBe([]);
+    taught($this, $other, $head, 5);
+    expect((new StudioLearning)->learn($other->studio->refresh())->content['heads']['Tern 460'])->not->toHaveKey('elsewhere');
+
+    $before = Memory::latest($other->studio)->id;
+    $bad = $file;
+    $bad['memory']['heads']['Tern 460']['sd'][2] = 0;
+    foreach (['', '[]', 'x', '{"format":"mint-carry-memory/9","memory":{}}', (string) json_encode($bad)] as $bytes) {
+        $take($bytes)->assertStatus(422)->assertJsonValidationErrors('file');
+    }
+    expect(Memory::latest($other->studio)->id)->toBe($before);
+    $this->deleteJson('api/studio/memory')->assertOk();
+    expect($other->studio->refresh()->memory_of_others)->toBeNull();
+    $other->update(['role' => Role::Desk]);
+    $this->actingAs($other->refresh());
+    $this->getJson('api/studio/memory/file')->assertForbidden();
+    $take('{}')->assertForbidden();
 });

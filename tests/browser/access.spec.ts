@@ -274,3 +274,14 @@ test('the studio’s pages fit a phone of 320 px', async ({ page }) => {
         expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(320);
     }
 });
+
+test('what is no memory of a studio is refused with words, and the memory can be given away', async ({ page }) => {
+    await signIn(page);
+    await page.goto('/#/studio/rules');
+    await expect(page.getByRole('link', { name: 'Give it to other studios' })).toHaveAttribute('download', 'memory.json');
+    const bad = { name: 'other.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"something else"}') };
+    await page.getByLabel('Take in another studio’s').setInputFiles(bad);
+    await expect(page.getByText('Nothing was taken in; all stays as it was.')).toBeVisible();
+    await expect(page.getByText(/^Learned on .* from \d+ fittings, of \d+ heads/)).toBeVisible();
+    await accessible(page);
+});

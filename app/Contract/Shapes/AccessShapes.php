@@ -47,7 +47,7 @@ use App\Contract\Shape;
     'consentText' => 'string',
     // new fittings begin with what earlier ones showed of the heads; what was learned last
     'remembers' => 'boolean',
-    'memory' => '{ version: integer; fittings: integer; heads: integer; at: string } | null',
+    'memory' => '{ version: integer; fittings: integer; heads: integer; elsewhere: integer; at: string } | null',
     'timeZone' => 'string',
     'timeZones' => 'string[]',
     // of its players, where nothing else says it

@@ -55,7 +55,7 @@ use App\Contract\Shape;
         'HeadDetail',
         [
             'plane' => 'Plane',
-            'memory' => '{ players: integer; fittings: integer; effects: { effect: string; mean: number; low: number; high: number; '
+            'memory' => '{ players: integer; fittings: integer; elsewhere: boolean; effects: { effect: string; mean: number; low: number; high: number; '
                 .'moved: boolean }[] } | null',
             'faceMap' => '{ toeMm: number; highMm: number; loftDeg: number; faceOpenDeg: number; ballSpeedShare: number }[]',
             'history' => '{ id: integer; values: Record<string, number[]>; position: string; readAs: string; way: string; source: '

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Contract\Answer;
 use App\Contract\Takes;
 use App\Http\Controllers\Concerns\NamesUser;
+use App\Http\Controllers\Concerns\TakesFile;
 use App\Judged\StudioLearning;
 use App\Models\Memory;
 use App\Models\Studio;
@@ -15,15 +16,20 @@ use DateTimeZone;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
 use MintCarry\Core\Booking\AppointmentKinds;
 use MintCarry\Core\Booking\LocalTime;
 use MintCarry\Core\Booking\OpeningHours;
+use MintCarry\Core\Memory\StudioMemory;
 use OpenApi\Attributes as OA;
 
 /** What holds for a whole studio. */
 final class StudioController
 {
     use NamesUser;
+    use TakesFile;
+
+    private const MEMORY_FORMAT = 'mint-carry-memory/1';
 
     /** Switches simulated shots and stand-in readings on or off. Those that are there stay, and stay marked. */
     #[OA\Patch(path: '/api/studio', operationId: 'studio.update', summary: 'Switches simulated shots and stand-in readings on or off',
@@ -101,6 +107,38 @@ final class StudioController
         return response()->json(self::describe($studio));
     }
 
+    /** For the studios of a chain. It names no player; once given, it cannot be called back. */
+    #[OA\Get(path: '/api/studio/memory/file', operationId: 'studio.memory', summary: 'What fittings showed of the heads, as a file for other studios',
+        responses: [new Answer('{ format: string; memory: Record<string, unknown> }')])]
+    public function giveMemory(Request $request, StudioLearning $learning): JsonResponse
+    {
+        return response()->json(
+            ['format' => self::MEMORY_FORMAT, 'memory' => $learning->forOthers(self::user($request)->studio)->toArray()], 200,
+            ['Content-Disposition' => 'attachment; filename="memory.json"'], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE,
+        );
+    }
+
+    /** What others know of heads that this studio has not hit in five fittings; what it took in before is replaced. */
+    #[OA\Post(path: '/api/studio/memory/file', operationId: 'studio.takeMemory', summary: 'Takes in what other studios know of their heads',
+        requestBody: new Takes(['file' => 'string'], isForm: true), responses: [new Answer('StudioRules')])]
+    public function takeMemory(Request $request, StudioLearning $learning): JsonResponse
+    {
+        [$bytes] = self::file($request, 'a file of a studio’s memory', 2);
+        $given = json_decode($bytes, true, 16);
+        $memory = is_array($given) && ($given['format'] ?? null) === self::MEMORY_FORMAT && is_array($given['memory'] ?? null)
+            ? StudioMemory::from($given['memory']) : null;
+        if ($memory === null) {
+            throw ValidationException::withMessages([
+                'file' => 'This is no memory of a studio (docs/schemas/memory.schema.json). Nothing was taken in; all stays as it was.',
+            ]);
+        }
+        $studio = self::user($request)->studio;
+        $studio->update(['memory_of_others' => $memory->forOthers()->toArray()]);
+        $learning->learn($studio);
+
+        return response()->json(self::describe($studio));
+    }
+
     /** @return array<string, mixed> */
     private static function describe(Studio $studio): array
     {
@@ -115,6 +153,7 @@ final class StudioController
                 ? null
                 : [
                     'version' => $memory->version, 'fittings' => $memory->content['fittings'], 'heads' => count($memory->content['heads']),
+                    'elsewhere' => count(array_filter(array_column($memory->content['heads'], 'elsewhere'))),
                     'at' => $memory->created_at->toIso8601String(),
                 ],
         ];

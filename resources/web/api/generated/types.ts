@@ -854,7 +854,7 @@ export interface HeadDetail {
     body: { massG: number; cgToeMm: number; cgBackMm: number; cgUpMm: number; inertiaGcm2: number[][]; };
     warnings: string[];
     plane: Plane;
-    memory: { players: number; fittings: number; effects: { effect: string; mean: number; low: number; high: number; moved: boolean; }[]; } | null;
+    memory: { players: number; fittings: number; elsewhere: boolean; effects: { effect: string; mean: number; low: number; high: number; moved: boolean; }[]; } | null;
     faceMap: { toeMm: number; highMm: number; loftDeg: number; faceOpenDeg: number; ballSpeedShare: number; }[];
     history: { id: number; values: Record<string, number[]>; position: string; readAs: string; way: string; source: string; note: string; by: string; at: string; inForce: string[]; }[];
 }
@@ -1836,7 +1836,7 @@ export interface StudioRules {
     retentionMonths: number | null;
     consentText: string;
     remembers: boolean;
-    memory: { version: number; fittings: number; heads: number; at: string; } | null;
+    memory: { version: number; fittings: number; heads: number; elsewhere: number; at: string; } | null;
     timeZone: string;
     timeZones: string[];
     language: string;

@@ -37,7 +37,9 @@
 
 <section aria-label={say('head.memory')}>
     <h2>{say('head.memory')}</h2>
-    <p class="small">{say('head.rests', { players: memory.players, fittings: memory.fittings })}</p>
+    <p class="small">
+        {say(memory.elsewhere ? 'head.restsElsewhere' : 'head.rests', { players: memory.players, fittings: memory.fittings })}
+    </p>
     <ul>
         {#each rows as r (r.effect)}
             <li>

@@ -7,6 +7,7 @@
     import Field from '../../parts/Field.svelte';
     import Notice from '../../parts/Notice.svelte';
     import Outline from '../../parts/Outline.svelte';
+    import { say } from './words';
 
     const form = new Form<{ lock: string; factor: boolean; keep: string; consent: string; remembers: boolean }>({
         lock: '',
@@ -50,6 +51,13 @@
         if (ok) form.note = 'Kept.';
     }
     const learn = () => form.send(async () => show(await post<StudioRules>('studio/memory', {})));
+    async function take(input: HTMLInputElement) {
+        const file = input.files?.[0];
+        const body = new FormData();
+        if (file) body.append('file', file);
+        input.value = '';
+        if (await form.send(async () => show(await post<StudioRules>('studio/memory/file', body)))) form.note = say('studio.memory.taken');
+    }
     const forget = () => form.send(async () => show(await remove<StudioRules>('studio/memory')));
 </script>
 
@@ -74,12 +82,31 @@
         >
         <p class="small">
             {memory
-                ? `Learned on ${when(memory.at)} from ${memory.fittings} fittings, of ${memory.heads} heads.`
-                : 'Nothing is learned yet: a head needs five fittings.'} The studio learns every night, sums over players and no names. A fitting
-            keeps what it began with.
+                ? say('studio.memory', {
+                      when: when(memory.at),
+                      fittings: memory.fittings,
+                      heads: memory.heads - memory.elsewhere,
+                      elsewhere: memory.elsewhere,
+                  })
+                : say('studio.memory.none')} The studio learns every night, sums over players and no names. A fitting keeps what it began with.
             <button type="button" class="plain" disabled={form.busy || !form.values.remembers} onclick={learn}>Learn now</button>
             {#if memory}<button type="button" class="plain" disabled={form.busy} onclick={forget}>Forget it</button>{/if}
         </p>
+        <p class="small">
+            {say('studio.memory.others')}
+            {#if memory}<a href="/api/studio/memory/file" download="memory.json">{say('studio.memory.give')}</a>{/if}
+            <label class="take"
+                >{say('studio.memory.take')}
+                <input
+                    class="visually-hidden"
+                    type="file"
+                    accept=".json,application/json"
+                    disabled={form.busy || !form.values.remembers}
+                    onchange={(e) => take(e.currentTarget)}
+                /></label
+            >
+        </p>
+        {#if form.err('file')}<Notice kind="error">{form.err('file')}</Notice>{/if}
         {#if form.problem && Object.keys(form.problems).length === 0}<Notice kind="error">{form.problem}</Notice>{/if}
         {#if form.note}<Notice kind="good">{form.note}</Notice>{/if}
         <div><button disabled={form.busy}>Keep</button></div>
@@ -92,6 +119,13 @@
         display: grid;
         gap: 14px;
         max-width: 620px;
+    }
+    .take {
+        text-decoration: underline;
+        cursor: pointer;
+    }
+    .take:focus-within {
+        outline: 3px solid var(--mint);
     }
     .check {
         display: flex;
