@@ -62,7 +62,7 @@ if (wanted('rack')) {
 if (wanted('head')) {
     await rack('', 'td');
     await desk
-        .getByRole('row', { name: /Tern 460 left-handed/ })
+        .getByRole('row', { name: /Tern 460 right-handed/ })
         .getByRole('link')
         .click();
     await desk.getByRole('button', { name: 'Slot back: 12 g' }).click();

@@ -157,8 +157,9 @@ it('says plainly what is missing before a decision', function (): void {
 it('loads the demo once', function (): void {
     $this->artisan('mint:demo')->assertSuccessful();
     $this->artisan('mint:demo')->assertSuccessful();
-    // Three to look at, and twelve of a season.
-    expect(Fitting::query()->count())->toBe(15)
+    // Sixty of earlier seasons, three to look at that began with what those showed, and twelve of a season.
+    expect(Fitting::query()->count())->toBe(75)
+        ->and(Fitting::query()->whereNotNull('memory_id')->count())->toBe(15)
         ->and(Fitting::query()->whereHas('decisions')->count())->toBe(13)
         ->and(App\Models\Order::query()->distinct()->count('state'))->toBe(count(MintCarry\Core\Order\OrderState::cases()))
         ->and(App\Models\Round::query()->distinct()->count('player_id'))->toBe(6)
