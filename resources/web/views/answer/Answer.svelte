@@ -474,8 +474,11 @@
     .part {
         display: grid;
         gap: 14px;
+        align-content: start;
         padding: 0 20px 24px;
         min-width: 0;
+        /* It is scrolled to before its figures are there. */
+        min-height: 100vh;
     }
     .part > h2 {
         font-size: 21px;
