@@ -57,7 +57,7 @@ for (const [player, hand, unit] of [
             await openPart(page, part);
             await expect(page).toHaveURL(new RegExp(`answer/${at}$`));
             await expect(page.getByRole('navigation', { name: 'Steps' }).locator('[aria-current]')).toContainText('Answer');
-            if (at !== 'shots') await expect(page.getByRole('region', { name: part }).getByRole('heading').first()).toBeInViewport();
+            if (at !== 'shots') await expect(page.getByRole('region', { name: part }).last().getByRole('heading').first()).toBeInViewport();
         }
         await page.getByRole('link', { name: 'Back to the answer' }).click();
         await expect(title).toContainText(/^(Take|Turn|Keep|Not yet)/);

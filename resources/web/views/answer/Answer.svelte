@@ -31,6 +31,8 @@
     import { say } from './words';
 
     let { params }: { params: { id: string; part?: string | null } } = $props();
+    /** The same while its parts are opened and closed: nothing is read anew for that. */
+    const id = $derived(params.id);
     /** What lies behind the answer opens below it, a part at a time. */
     const part = $derived(PARTS.find((one) => one === params.part) ?? null);
     const LOADED = {
@@ -81,14 +83,14 @@
         if (from === of) found = all;
     }
     $effect(() => {
-        void params.id;
+        void id;
         untrack(() => {
             reading.forget();
             [found, decisions, without, other, hidden, saw] = [null, [], null, null, false, false];
             from = { swing: null, memory: null };
         });
     });
-    followJudgement(load, () => params.id);
+    followJudgement(load, () => id);
     const remembered = $derived(current.fitting?.id === Number(params.id) ? current.fitting.remembered : null);
     $effect(() => {
         if (!remembered || !judge || !answer?.age?.isCurrent || from.memory) return;
@@ -403,6 +405,12 @@
         border-top: 1px solid var(--hair);
         padding-top: 8px;
         font-size: 16px;
+    }
+    .sure button {
+        min-height: 0;
+        padding: 0 4px;
+        font-size: 13px;
+        line-height: 1;
     }
     .sure svg {
         flex: none;
