@@ -101,7 +101,7 @@ Route::prefix('api')->group(function (): void {
         Route::put('studio/rules', [StudioController::class, 'rule']);
         Route::post('studio/memory', [StudioController::class, 'learn']);
         Route::delete('studio/memory', [StudioController::class, 'forget']);
-        Route::get('studio/memory/file', [StudioController::class, 'giveMemory'])->middleware(Heavy::class);
+        Route::get('studio/memory/file', [StudioController::class, 'giveMemory']);
         Route::post('studio/memory/file', [StudioController::class, 'takeMemory'])->middleware(Heavy::class);
         Route::patch('studio', [StudioController::class, 'update']);
         Route::get('players', [PlayerController::class, 'index']);

@@ -35,13 +35,15 @@ final class StudioLearning
             return null;
         }
         $lessons = $this->lessons($studio);
-        $learned = Learning::of($lessons, Belief::usualFactors())->ofHeadsHitIn(self::FROM_FITTINGS);
+        $learned = self::learned($lessons);
+        // What is given to others is of as many fittings as make whole fives.
+        $given = self::learned(array_slice($lessons, 0, StudioMemory::inFives(count($lessons))))->forOthers();
         $others = StudioMemory::from($studio->memory_of_others ?? []);
         $learned = $others === null ? $learned : $learned->with($others);
         $latest = Memory::latest($studio);
         // Stored as it will be read, so that the same learned twice is one version.
         $content = json_decode(json_encode([
-            ...$learned->toArray(), 'replay' => Replay::of($lessons, Belief::usualFactors(), self::FROM_FITTINGS),
+            ...$learned->toArray(), 'replay' => Replay::of($lessons, Belief::usualFactors(), self::FROM_FITTINGS), 'given' => $given->toArray(),
         ], JSON_THROW_ON_ERROR), true, 512, JSON_THROW_ON_ERROR);
         // Where too little is left, such as after an erasure, the next version says nothing.
         if ($latest === null ? $learned->heads === [] : $latest->content == $content) {
@@ -53,13 +55,10 @@ final class StudioLearning
         return Memory::query()->createOrFirst(['studio_id' => $studio->id, 'version' => $version], ['content' => $content]);
     }
 
-    /** What is given to others: of as many fittings as make whole fives, rounded. */
-    public function forOthers(Studio $studio): StudioMemory
+    /** @param  list<LearnedFitting>  $lessons */
+    private static function learned(array $lessons): StudioMemory
     {
-        $lessons = $this->lessons($studio);
-
-        return Learning::of(array_slice($lessons, 0, StudioMemory::inFives(count($lessons))), Belief::usualFactors())
-            ->ofHeadsHitIn(self::FROM_FITTINGS)->forOthers();
+        return Learning::of($lessons, Belief::usualFactors())->ofHeadsHitIn(self::FROM_FITTINGS);
     }
 
     /** Nothing that was learned so far enters a fitting any more. What earlier fittings rest on stays with them. */

@@ -194,6 +194,7 @@ it('tells the season of owner and fitter what it is worth, once enough heads wer
 });
 
 it('is given to other studios in fives and rounded, and taken in where they know nothing themselves', function (): void {
+    $this->getJson('api/studio/memory/file')->assertStatus(422)->assertJsonValidationErrors('memory');
     taught($this, $this->user, $this->head, 7);
     ($this->learn)();
     $file = $this->get('api/studio/memory/file')->assertOk()->json();
@@ -204,8 +205,10 @@ it('is given to other studios in fives and rounded, and taken in where they know
     expect($face / $step)->toEqualWithDelta(round($face / $step), 1e-4);
     // Two more fittings change nothing of it, the fifth does.
     taught($this, $this->user, $this->head, 2);
+    ($this->learn)();
     expect($this->get('api/studio/memory/file')->json())->toEqual($file);
     taught($this, $this->user, $this->head, 1);
+    ($this->learn)();
     expect($this->get('api/studio/memory/file')->json('memory.fittings'))->toBe(10);
 
     $take = fn (string $bytes) => $this->post('api/studio/memory/file', ['file' => UploadedFile::fake()->createWithContent('memory.json', $bytes)], ['Accept' => 'application/json']);

@@ -110,11 +110,15 @@ final class StudioController
     /** For the studios of a chain. It names no player; once given, it cannot be called back. */
     #[OA\Get(path: '/api/studio/memory/file', operationId: 'studio.memory', summary: 'What fittings showed of the heads, as a file for other studios',
         responses: [new Answer('{ format: string; memory: Record<string, unknown> }')])]
-    public function giveMemory(Request $request, StudioLearning $learning): JsonResponse
+    public function giveMemory(Request $request): JsonResponse
     {
+        $given = Memory::latest(self::user($request)->studio)->content['given'] ?? throw ValidationException::withMessages([
+            'memory' => 'Nothing was learned yet that could be given away. Learn now, or tomorrow.',
+        ]);
+
         return response()->json(
-            ['format' => self::MEMORY_FORMAT, 'memory' => $learning->forOthers(self::user($request)->studio)->toArray()], 200,
-            ['Content-Disposition' => 'attachment; filename="memory.json"'], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE,
+            ['format' => self::MEMORY_FORMAT, 'memory' => $given], 200, ['Content-Disposition' => 'attachment; filename="memory.json"'],
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE,
         );
     }
 
