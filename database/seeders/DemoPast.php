@@ -47,7 +47,7 @@ final readonly class DemoPast
 
     /** Head, sleeve position and weights of what is tried. */
     private const TRIED = [
-        ['Tern 460', 'N', ['back' => 12.0]], ['Tern 460', '−0.75', ['back' => 12.0]], ['Curlew L', 'N', ['front' => 10.0, 'back' => 4.0]],
+        ['Tern 460', 'N', ['back' => 12.0]], ['Tern 460', '+0.75', ['back' => 12.0]], ['Curlew L', 'N', ['front' => 10.0, 'back' => 4.0]],
         ['Tern 460', 'N', ['heel' => 12.0]], ['Plover 445', '+', ['heel' => 6.0, 'toe' => 6.0]],
     ];
 

@@ -141,7 +141,7 @@ test('a sleeve is edited beside its plane, and its print is checked', async ({ p
     await page.getByRole('button', { name: 'Open Saltbox' }).click();
     await page.getByRole('button', { name: 'Remove position −0.75' }).click();
     await page.getByRole('button', { name: 'Save the sleeve' }).click();
-    await expect(page.getByRole('alert')).toContainText("Position '−0.75' is used by setup ");
+    await expect(page.getByRole('alert')).toContainText("Position '−0.75' is used by setup C of");
     await page.getByRole('button', { name: 'Close', exact: true }).click();
     await page.getByRole('button', { name: `Open ${sleeve}` }).click();
     await page.getByRole('button', { name: 'Take off the rack' }).click();

@@ -71,10 +71,9 @@
     sending.note = takeNote();
 
     async function load() {
-        const part = <T extends { age?: FittingAnswer['age'] }>(name: string) =>
-            getJudged<T>(`fittings/${params.id}/${name}${asked(from)}`);
+        const part = <T extends { age?: FittingAnswer['age'] }>(name: string) => getJudged<T>(`fittings/${id}/${name}${asked(from)}`);
         await reading.load(async () => {
-            const [before, told] = await Promise.all([get<Decision[]>(`fittings/${params.id}/decisions`), part<FittingAnswer>('answer')]);
+            const [before, told] = await Promise.all([get<Decision[]>(`fittings/${id}/decisions`), part<FittingAnswer>('answer')]);
             decisions = before;
             return told;
         });
@@ -91,10 +90,10 @@
         });
     });
     followJudgement(load, () => id);
-    const remembered = $derived(current.fitting?.id === Number(params.id) ? current.fitting.remembered : null);
+    const remembered = $derived(current.fitting?.id === Number(id) ? current.fitting.remembered : null);
     $effect(() => {
         if (!remembered || !judge || !answer?.age?.isCurrent || from.memory) return;
-        const [of, path] = [from, `fittings/${params.id}/answer${asked({ ...from, memory: 'without' })}`];
+        const [of, path] = [from, `fittings/${id}/answer${asked({ ...from, memory: 'without' })}`];
         void get<FittingAnswer>(path).then(
             (told) => {
                 if (from === of) without = told;
@@ -170,7 +169,7 @@
 
 <svelte:window onkeydown={keys} />
 
-<Frame id={params.id} step="answer" isBare>
+<Frame {id} step="answer" isBare>
     {#snippet children(fitting)}
         {@const units = fitting.player.units}
         {#if sending.problem || reading.problem}<Notice kind="error">{sending.problem || reading.problem}</Notice>{/if}

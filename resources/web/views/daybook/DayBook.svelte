@@ -136,56 +136,7 @@
 
 <TopBar />
 <main>
-    <section class="book">
-        <h1>Day book</h1>
-        <Today />
-        <div class="top">
-            <h2>
-                {say('daybook.all')}{#if entries?.some((e) => e.simulated)}<small class="made">{say('daybook.simulated')}</small>{/if}
-            </h2>
-            <span class="ways">
-                <label class="small">up to <input type="date" bind:value={upTo} /></label>
-                <input type="search" placeholder="Player, head or wish" aria-label="Search the day book" bind:value={wanted} />
-            </span>
-        </div>
-        {#if reading.problem}<Notice kind="error">{reading.problem}</Notice>{/if}
-        {#if entries === null && !reading.problem}
-            <Outline what="Opening the book …" blocks={['table']} />
-        {:else if entries?.length === 0}
-            <p class="none">
-                {wanted ? `Nothing found for “${wanted}”.` : 'No fitting yet. Begin one on the right: a name and a hand are enough.'}
-            </p>
-        {:else if entries}
-            <ul>
-                {#each entries as entry (entry.id)}
-                    <li>
-                        <a href={isDesk && !entry.decided ? `#/player/${entry.player.id}` : `#/fitting/${entry.id}/${nextStep(entry)}`}>
-                            <span class="name"
-                                ><b
-                                    >{entry.player.name}{#if entry.simulated}<span title={say('daybook.simulated')}
-                                            >&nbsp;*<span class="visually-hidden"> simulated</span></span
-                                        >{/if}</b
-                                ><small>{entry.player.hand}-handed · {entry.player.units.distance === 'yd' ? 'yards' : 'metres'}</small
-                                ></span
-                            >
-                            <span class="wish">{entry.wants || 'no wish written down'}</span>
-                            <span class="setups"
-                                >{#each entry.setups.slice(0, 8) as s (s.tag)}<Glyph
-                                        tag={s.tag}
-                                        r={9}
-                                        open={s.counted === 0}
-                                    />{/each}{#if entry.setups.length > 8}<small>+{entry.setups.length - 8}</small>{/if}</span
-                            >
-                            <span class="state" class:done={entry.decided && !entry.order?.isLate}
-                                >{waits(entry)}<small>{when(entry.updatedAt)}</small></span
-                            >
-                        </a>
-                    </li>
-                {/each}
-            </ul>
-            {#if !isAll}<button class="quiet older" disabled={turning} onclick={turn}>Older ones</button>{/if}
-        {/if}
-    </section>
+    <!-- Before the book: the keyboard need not pass sixty fittings to begin one. -->
     <div class="side">
         {#if session.user?.isDemo}<section class="panel practice" aria-label="Practice">
                 <h2>New here?</h2>
@@ -256,6 +207,56 @@
                 </FileIn>
             </section>{/if}
     </div>
+    <section class="book">
+        <h1>Day book</h1>
+        <Today />
+        <div class="top">
+            <h2>
+                {say('daybook.all')}{#if entries?.some((e) => e.simulated)}<small class="made">{say('daybook.simulated')}</small>{/if}
+            </h2>
+            <span class="ways">
+                <label class="small">up to <input type="date" bind:value={upTo} /></label>
+                <input type="search" placeholder="Player, head or wish" aria-label="Search the day book" bind:value={wanted} />
+            </span>
+        </div>
+        {#if reading.problem}<Notice kind="error">{reading.problem}</Notice>{/if}
+        {#if entries === null && !reading.problem}
+            <Outline what="Opening the book …" blocks={['table']} />
+        {:else if entries?.length === 0}
+            <p class="none">
+                {wanted ? `Nothing found for “${wanted}”.` : 'No fitting yet. Begin one on the right: a name and a hand are enough.'}
+            </p>
+        {:else if entries}
+            <ul>
+                {#each entries as entry (entry.id)}
+                    <li>
+                        <a href={isDesk && !entry.decided ? `#/player/${entry.player.id}` : `#/fitting/${entry.id}/${nextStep(entry)}`}>
+                            <span class="name"
+                                ><b
+                                    >{entry.player.name}{#if entry.simulated}<span title={say('daybook.simulated')}
+                                            >&nbsp;*<span class="visually-hidden"> simulated</span></span
+                                        >{/if}</b
+                                ><small>{entry.player.hand}-handed · {entry.player.units.distance === 'yd' ? 'yards' : 'metres'}</small
+                                ></span
+                            >
+                            <span class="wish">{entry.wants || 'no wish written down'}</span>
+                            <span class="setups"
+                                >{#each entry.setups.slice(0, 8) as s (s.tag)}<Glyph
+                                        tag={s.tag}
+                                        r={9}
+                                        open={s.counted === 0}
+                                    />{/each}{#if entry.setups.length > 8}<small>+{entry.setups.length - 8}</small>{/if}</span
+                            >
+                            <span class="state" class:done={entry.decided && !entry.order?.isLate}
+                                >{waits(entry)}<small>{when(entry.updatedAt)}</small></span
+                            >
+                        </a>
+                    </li>
+                {/each}
+            </ul>
+            {#if !isAll}<button class="quiet older" disabled={turning} onclick={turn}>Older ones</button>{/if}
+        {/if}
+    </section>
 </main>
 
 <style>
@@ -268,7 +269,12 @@
         max-width: 1280px;
         margin: 0 auto;
     }
+    .book {
+        grid-area: 1 / 1;
+        min-width: 0;
+    }
     .side {
+        grid-area: 1 / 2;
         display: grid;
         gap: 20px;
     }
@@ -386,6 +392,9 @@
         main {
             grid-template-columns: 1fr;
             padding: 14px;
+        }
+        .side {
+            grid-area: 2 / 1;
         }
         form {
             order: 2;
